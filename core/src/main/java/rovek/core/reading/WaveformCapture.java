@@ -1,0 +1,81 @@
+package rovek.core.reading;
+
+import java.util.Objects;
+import java.util.OptionalDouble;
+import rovek.core.unit.UnitCatalogue;
+import rovek.core.unit.UnitOfMeasure;
+
+/**
+ * Evenly sampled values of one sensor.
+ *
+ * @param samples in {@code unit}; the array is handed over, not copied
+ * @param rateHz samples per second, above 0
+ * @param unit volts of an accelerometer, or an acceleration
+ * @param sensitivityMvPerG the accelerometer's sensitivity; needed where the unit is a voltage
+ * @param fullScale largest magnitude the instrument can represent, in {@code unit}, where it says so
+ */
+public record WaveformCapture(
+        double[] samples, double rateHz, UnitOfMeasure unit, OptionalDouble sensitivityMvPerG, OptionalDouble fullScale)
+        implements Capture {
+
+    public WaveformCapture {
+        Objects.requireNonNull(samples, "samples");
+        if (samples.length == 0) {
+            throw new IllegalArgumentException("The waveform holds no samples.");
+        }
+        if (!(rateHz > 0) || Double.isInfinite(rateHz)) {
+            throw new IllegalArgumentException("The sampling rate must be above 0 Hz, not " + rateHz + ".");
+        }
+        for (double sample : samples) {
+            if (!Double.isFinite(sample)) {
+                throw new IllegalArgumentException("The waveform holds a value that is not a number.");
+            }
+        }
+        boolean volts = unit.isComparableTo(UnitCatalogue.VOLT);
+        if (!volts && !unit.isComparableTo(UnitCatalogue.METRE_PER_SQUARE_SECOND)) {
+            throw new IllegalArgumentException("A vibration waveform is in volts or an acceleration, not " + unit + ".");
+        }
+        if (volts && !(sensitivityMvPerG.orElse(0) > 0)) {
+            throw new IllegalArgumentException("A waveform in volts needs the sensor's sensitivity in mV/g.");
+        }
+    }
+
+    public static WaveformCapture ofAcceleration(double[] metresPerSquareSecond, double rateHz) {
+        return new WaveformCapture(
+                metresPerSquareSecond,
+                rateHz,
+                UnitCatalogue.METRE_PER_SQUARE_SECOND,
+                OptionalDouble.empty(),
+                OptionalDouble.empty());
+    }
+
+    public double durationSeconds() {
+        return samples.length / rateHz;
+    }
+
+    /** Whether a sample touches the instrument's full scale, so that the true signal may have been larger. */
+    public boolean isOverloaded() {
+        if (fullScale.isEmpty()) {
+            return false;
+        }
+        double edge = fullScale.getAsDouble() * (1 - 1e-6);
+        for (double sample : samples) {
+            if (Math.abs(sample) >= edge) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** The samples as acceleration in m/s², sensor sensitivity applied; always a fresh array. */
+    public double[] metresPerSquareSecond() {
+        double factor = sensitivityMvPerG.isPresent() && unit.isComparableTo(UnitCatalogue.VOLT)
+                ? unit.convert(1, UnitCatalogue.MILLIVOLT) / sensitivityMvPerG.getAsDouble() * 9.80665
+                : unit.convert(1, UnitCatalogue.METRE_PER_SQUARE_SECOND);
+        double[] acceleration = new double[samples.length];
+        for (int i = 0; i < samples.length; i++) {
+            acceleration[i] = samples[i] * factor;
+        }
+        return acceleration;
+    }
+}

@@ -1,0 +1,11 @@
+package rovek.core.route;
+
+import rovek.core.technique.StopDemand;
+
+/**
+ * One place in the walking order, as far as planning needs it.
+ *
+ * @param place how the stop is called, e.g. "P-101 Drive end"
+ * @param technique id of the technique
+ */
+public record PlannedStop(String place, String technique, StopDemand demand) {}

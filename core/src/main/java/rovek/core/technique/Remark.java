@@ -1,0 +1,10 @@
+package rovek.core.technique;
+
+/**
+ * Something to know about a reading.
+ *
+ * @param code stable, for programs
+ * @param sentence for people
+ * @param preventsJudgement whether the results must not be judged
+ */
+public record Remark(String code, String sentence, boolean preventsJudgement) {}

@@ -1,0 +1,6 @@
+package rovek.core.technique;
+
+import rovek.core.unit.Amount;
+
+/** One number that an analysis came to. */
+public record Result(ResultDefinition definition, Amount value) {}

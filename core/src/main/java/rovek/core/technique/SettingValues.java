@@ -1,0 +1,48 @@
+package rovek.core.technique;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * The values of all settings of a technique, checked; whatever was not given stands at its default.
+ *
+ * @param values key to value
+ */
+public record SettingValues(Map<String, String> values) {
+
+    public SettingValues {
+        values = Map.copyOf(values);
+    }
+
+    /**
+     * @param given key to value; keys the technique does not know are left out
+     * @throws InvalidSettingsException naming every fault at once
+     */
+    public static SettingValues of(List<SettingDefinition> definitions, Map<String, String> given) {
+        Map<String, String> values = new LinkedHashMap<>();
+        List<String> faults = new ArrayList<>();
+        for (SettingDefinition definition : definitions) {
+            String value = given.getOrDefault(definition.key(), definition.defaultValue());
+            definition.fault(value).ifPresent(faults::add);
+            values.put(definition.key(), value);
+        }
+        if (!faults.isEmpty()) {
+            throw new InvalidSettingsException(faults);
+        }
+        return new SettingValues(values);
+    }
+
+    public String text(String key) {
+        String value = values.get(key);
+        if (value == null) {
+            throw new IllegalArgumentException("There is no setting \"%s\".".formatted(key));
+        }
+        return value;
+    }
+
+    public double number(String key) {
+        return Double.parseDouble(text(key));
+    }
+}

@@ -1,0 +1,47 @@
+package rovek.core.technique;
+
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import rovek.core.reading.Capture;
+
+/** A way of measuring: the unit by which Rovek grows. An implementation is immutable and safe for many threads. */
+public interface Technique {
+
+    /** As stored and as an instrument names it, e.g. {@code vibration}. */
+    String id();
+
+    String name();
+
+    /** All settings, in the order they are shown. */
+    List<SettingDefinition> settings();
+
+    /** The results these settings yield, the leading one first. */
+    List<ResultDefinition> results(SettingValues settings);
+
+    /** A short name for a check made this way, e.g. "Velocity 10–1000 Hz". */
+    String checkName(SettingValues settings);
+
+    StopDemand demand(SettingValues settings);
+
+    /**
+     * Computes results, curves and remarks. A condition that is not met becomes a remark, never a made-up number.
+     *
+     * @throws IllegalArgumentException when the capture is of a kind this technique does not accept
+     */
+    Analysis analyse(Capture capture, SettingValues settings);
+
+    /** Checks given values and fills in defaults. */
+    default SettingValues settingsOf(Map<String, String> given) {
+        return SettingValues.of(settings(), given);
+    }
+
+    default Map<String, String> defaults() {
+        return settings().stream()
+                .collect(Collectors.toMap(
+                        SettingDefinition::key,
+                        SettingDefinition::defaultValue,
+                        (a, b) -> a,
+                        java.util.LinkedHashMap::new));
+    }
+}

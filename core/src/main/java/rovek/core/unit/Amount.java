@@ -1,0 +1,32 @@
+package rovek.core.unit;
+
+import java.util.Objects;
+
+/**
+ * A number with its unit.
+ *
+ * @param value finite
+ */
+public record Amount(double value, UnitOfMeasure unit) {
+
+    public Amount {
+        Objects.requireNonNull(unit, "unit");
+        if (!Double.isFinite(value)) {
+            throw new IllegalArgumentException("An amount is a finite number, not %s %s.".formatted(value, unit));
+        }
+    }
+
+    public static Amount of(double value, String symbol) {
+        return new Amount(value, UnitCatalogue.get(symbol));
+    }
+
+    /** The same amount in another unit of the same dimension. */
+    public Amount in(UnitOfMeasure target) {
+        return new Amount(unit.convert(value, target), target);
+    }
+
+    /** Negative, zero or positive as this amount is smaller than, equal to or larger than the other, whatever their units. */
+    public int compareWith(Amount other) {
+        return Double.compare(value, other.in(unit).value);
+    }
+}

@@ -1,0 +1,57 @@
+package rovek.core.unit;
+
+import static javax.measure.MetricPrefix.MICRO;
+import static javax.measure.MetricPrefix.MILLI;
+
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import tech.units.indriya.unit.Units;
+
+/** The units results and settings are written in, by symbol. */
+public final class UnitCatalogue {
+
+    public static final UnitOfMeasure METRE_PER_SQUARE_SECOND =
+            new UnitOfMeasure("m/s²", Units.METRE_PER_SQUARE_SECOND);
+    /** Standard acceleration of free fall, 9.80665 m/s² exactly (ISO 80000-3). */
+    public static final UnitOfMeasure STANDARD_GRAVITY =
+            new UnitOfMeasure("g", Units.METRE_PER_SQUARE_SECOND.multiply(9.80665));
+    public static final UnitOfMeasure MILLIMETRE_PER_SECOND =
+            new UnitOfMeasure("mm/s", MILLI(Units.METRE).divide(Units.SECOND));
+    public static final UnitOfMeasure METRE_PER_SECOND = new UnitOfMeasure("m/s", Units.METRE_PER_SECOND);
+    public static final UnitOfMeasure MICROMETRE = new UnitOfMeasure("µm", MICRO(Units.METRE));
+    public static final UnitOfMeasure HERTZ = new UnitOfMeasure("Hz", Units.HERTZ);
+    public static final UnitOfMeasure SECOND = new UnitOfMeasure("s", Units.SECOND);
+    public static final UnitOfMeasure VOLT = new UnitOfMeasure("V", Units.VOLT);
+    public static final UnitOfMeasure MILLIVOLT = new UnitOfMeasure("mV", MILLI(Units.VOLT));
+    public static final UnitOfMeasure MILLIVOLT_PER_G = new UnitOfMeasure(
+            "mV/g", MILLI(Units.VOLT).divide(Units.METRE_PER_SQUARE_SECOND.multiply(9.80665)));
+    public static final UnitOfMeasure ONE = new UnitOfMeasure("1", tech.units.indriya.AbstractUnit.ONE);
+
+    private static final Map<String, UnitOfMeasure> BY_SYMBOL = Stream.of(
+                    METRE_PER_SQUARE_SECOND,
+                    STANDARD_GRAVITY,
+                    MILLIMETRE_PER_SECOND,
+                    METRE_PER_SECOND,
+                    MICROMETRE,
+                    HERTZ,
+                    SECOND,
+                    VOLT,
+                    MILLIVOLT,
+                    MILLIVOLT_PER_G,
+                    ONE)
+            .collect(Collectors.toUnmodifiableMap(UnitOfMeasure::symbol, Function.identity()));
+
+    private UnitCatalogue() {}
+
+    public static Optional<UnitOfMeasure> find(String symbol) {
+        return Optional.ofNullable(BY_SYMBOL.get(symbol));
+    }
+
+    /** @throws IllegalArgumentException when no unit has this symbol */
+    public static UnitOfMeasure get(String symbol) {
+        return find(symbol).orElseThrow(() -> new IllegalArgumentException("No unit is written \"%s\".".formatted(symbol)));
+    }
+}

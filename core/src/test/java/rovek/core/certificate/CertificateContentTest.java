@@ -1,0 +1,51 @@
+package rovek.core.certificate;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import rovek.core.certificate.CertificateContent.InstrumentStatement;
+import rovek.core.limit.Verdict;
+import rovek.core.unit.Amount;
+
+class CertificateContentTest {
+
+    private static final LocalDate DAY = LocalDate.of(2026, 11, 23);
+
+    private static CertificateRow row(Verdict verdict, String reason) {
+        return new CertificateRow(
+                "P-101", "Well pump 1", "Drive end", "velocity RMS", Optional.of(Amount.of(1, "mm/s")),
+                Optional.empty(), Optional.empty(), verdict, reason, "");
+    }
+
+    private static CertificateContent content(Optional<LocalDate> calibratedUntil, CertificateRow... rows) {
+        return new CertificateContent(
+                "Marrowdale", "Works", "Monthly walk", DAY, "T. Tester", Optional.empty(),
+                List.of(new InstrumentStatement("VH-2", "30417", Optional.of(DAY.minusYears(1)), calibratedUntil)),
+                List.of(rows));
+    }
+
+    @Test
+    void theFindingCountsWhatWasNotJudgedBesideThePasses() {
+        var content = content(Optional.of(DAY), row(Verdict.PASS, ""), row(Verdict.NOT_JUDGED, "no limit is set"));
+        assertThat(content.finding()).isEqualTo("2 results: 0 fail, 0 watch, 1 pass, 1 not judged.");
+        assertThat(content.notJudged()).hasSize(1);
+        assertThat(content.missing()).isEmpty();
+    }
+
+    @Test
+    void whatIsMissingIsListedBeforeSigning() {
+        assertThat(content(Optional.of(DAY.minusDays(1))).missing())
+                .containsExactly(
+                        "No result is chosen.",
+                        "The calibration of VH-2 no. 30417 had run out on the day of the visit.");
+    }
+
+    @Test
+    void aRowThatWasNotJudgedMustSayWhy() {
+        assertThatThrownBy(() -> row(Verdict.NOT_JUDGED, " ")).hasMessageContaining("says why");
+    }
+}

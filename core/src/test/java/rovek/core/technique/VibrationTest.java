@@ -1,0 +1,152 @@
+package rovek.core.technique;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.OptionalDouble;
+import java.util.Random;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.DoubleRange;
+import net.jqwik.api.constraints.IntRange;
+import org.junit.jupiter.api.Test;
+import rovek.core.reading.WaveformCapture;
+import rovek.core.signal.Signals;
+import rovek.core.technique.vibration.Vibration;
+import rovek.core.unit.UnitCatalogue;
+
+class VibrationTest {
+
+    private static final int N = 16_384;
+    private static final double RATE = 16_384;
+    private final Vibration vibration = new Vibration();
+
+    private SettingValues settings(String... pairs) {
+        Map<String, String> given = new HashMap<>(Map.of("rateHz", "16384"));
+        for (int i = 0; i < pairs.length; i += 2) {
+            given.put(pairs[i], pairs[i + 1]);
+        }
+        return vibration.settingsOf(given);
+    }
+
+    private double value(Analysis analysis, String id) {
+        return analysis.result(id).orElseThrow().value().value();
+    }
+
+    private Analysis ofAcceleration(double[] samples, SettingValues settings) {
+        return vibration.analyse(WaveformCapture.ofAcceleration(samples, RATE), settings);
+    }
+
+    @Test
+    void aPureToneGivesTheAnalyticVelocity() {
+        double hz = 159;
+        Analysis analysis = ofAcceleration(Signals.sampled(N, RATE, Signals.sine(10, hz)), settings());
+        double amplitude = 10 / (2 * Math.PI * hz) * 1000;
+        assertThat(value(analysis, "velocity.rms")).as("A / (2 pi f sqrt 2)").isCloseTo(amplitude / Math.sqrt(2), within(1e-9));
+        assertThat(value(analysis, "velocity.peak")).as("A / (2 pi f), to the sampling of a crest").isCloseTo(amplitude, within(amplitude * 0.001));
+        Curve.Lines spectrum = (Curve.Lines) analysis.curves().get(0);
+        assertThat(spectrum.values()[159]).isCloseTo(amplitude / Math.sqrt(2), within(1e-9));
+        assertThat(spectrum.unit().symbol()).isEqualTo("mm/s");
+    }
+
+    @Property(tries = 40)
+    void anOffsetChangesNothing(@ForAll @DoubleRange(min = -1000, max = 1000) double offset, @ForAll @IntRange(min = 10, max = 1000) int hz) {
+        double[] tone = Signals.sampled(N, RATE, Signals.sine(1, hz));
+        double[] lifted = Arrays.stream(tone).map(v -> v + offset).toArray();
+        double plain = value(ofAcceleration(tone, settings()), "velocity.rms");
+        assertThat(value(ofAcceleration(lifted, settings()), "velocity.rms")).isCloseTo(plain, within(plain * 1e-9 + 1e-9));
+    }
+
+    @Property(tries = 40)
+    void valuesGrowInProportionAndThePeakIsNeverBelowTheRms(@ForAll long seed, @ForAll @DoubleRange(min = 0.01, max = 100) double factor) {
+        Random random = new Random(seed);
+        double[] noise = Signals.sampled(N, RATE, t -> random.nextGaussian());
+        double[] louder = Arrays.stream(noise).map(v -> v * factor).toArray();
+        Analysis quiet = ofAcceleration(noise, settings());
+        Analysis loud = ofAcceleration(louder, settings());
+        assertThat(value(loud, "velocity.rms") / value(quiet, "velocity.rms")).isCloseTo(factor, within(factor * 1e-9));
+        assertThat(value(quiet, "velocity.peak")).isGreaterThanOrEqualTo(value(quiet, "velocity.rms"));
+    }
+
+    @Test
+    void theBandsEdgesBelongToItAndTheNextLinesDoNot() {
+        SettingValues band = settings("measure", "acceleration", "bandLowHz", "1000", "bandHighHz", "5000");
+        for (int inside : new int[] {1000, 5000}) {
+            double rms = value(ofAcceleration(Signals.sampled(N, RATE, Signals.sine(2, inside)), band), "acceleration.rms");
+            assertThat(rms).as("tone at the edge, %s Hz", inside).isCloseTo(Math.sqrt(2), within(1e-9));
+        }
+        for (int outside : new int[] {999, 5001}) {
+            double rms = value(ofAcceleration(Signals.sampled(N, RATE, Signals.sine(2, outside)), band), "acceleration.rms");
+            assertThat(rms).as("tone past the edge, %s Hz", outside).isCloseTo(0, within(1e-9));
+        }
+    }
+
+    @Test
+    void theUpperEdgeMayLieAtTheEndOfTheUsableRange() {
+        SettingValues band = settings("measure", "acceleration", "bandLowHz", "1000", "bandHighHz", "6400");
+        double rms = value(ofAcceleration(Signals.sampled(N, RATE, Signals.sine(2, 6400)), band), "acceleration.rms");
+        assertThat(rms).isCloseTo(Math.sqrt(2), within(1e-9));
+    }
+
+    /** An impact of one sample every 1/64 s: all harmonics of 64 Hz alike, amplitude 2 h / period; analytic. */
+    @Test
+    void anImpactTrainShowsAPeakFarAboveRootTwoTimesItsRms() {
+        int period = N / 64;
+        double[] train = new double[N];
+        for (int i = 0; i < N; i += period) {
+            train[i] = 100;
+        }
+        SettingValues band = settings("measure", "acceleration", "bandLowHz", "1000", "bandHighHz", "6400");
+        Analysis analysis = ofAcceleration(train, band);
+        int harmonics = 6400 / 64 - 1000 / 64;
+        double amplitude = 2.0 * 100 / period;
+        assertThat(value(analysis, "acceleration.rms")).isCloseTo(amplitude / Math.sqrt(2) * Math.sqrt(harmonics), within(1e-9));
+        assertThat(value(analysis, "acceleration.peak")).as("all harmonics in phase").isCloseTo(amplitude * harmonics, within(1e-6));
+    }
+
+    @Test
+    void voltsBecomeAccelerationByTheSensorsSensitivity() {
+        double[] volts = Signals.sampled(N, RATE, Signals.sine(0.1, 2000));
+        var capture = new WaveformCapture(volts, RATE, UnitCatalogue.VOLT, OptionalDouble.of(50), OptionalDouble.empty());
+        Analysis analysis = vibration.analyse(capture, settings("measure", "acceleration", "bandLowHz", "1000", "bandHighHz", "5000"));
+        assertThat(value(analysis, "acceleration.rms")).as("0.1 V at 50 mV/g is 2 g").isCloseTo(2 * 9.80665 / Math.sqrt(2), within(1e-9));
+    }
+
+    @Test
+    void anOverloadedSensorGivesNumbersButNoVerdict() {
+        double[] volts = Signals.sampled(N, RATE, t -> Math.max(-5, Math.min(5, 9 * Math.sin(2 * Math.PI * 50 * t))));
+        var capture = new WaveformCapture(volts, RATE, UnitCatalogue.VOLT, OptionalDouble.of(100), OptionalDouble.of(5));
+        Analysis analysis = vibration.analyse(capture, settings());
+        assertThat(analysis.results()).isNotEmpty();
+        assertThat(analysis.reasonNotToJudge()).contains("overloaded");
+    }
+
+    @Test
+    void tooShortOrTooSlowlySampledIsRefusedWithItsReason() {
+        double[] short200 = Signals.sampled(200, RATE, Signals.sine(1, 100));
+        Analysis tooShort = vibration.analyse(WaveformCapture.ofAcceleration(short200, RATE), settings());
+        assertThat(tooShort.results()).isEmpty();
+        assertThat(tooShort.reasonNotToJudge()).contains("less than 5 periods of the lowest frequency, 10 Hz");
+        double[] slow = Signals.sampled(N, 2000, Signals.sine(1, 100));
+        Analysis tooSlow = vibration.analyse(WaveformCapture.ofAcceleration(slow, 2000), settings());
+        assertThat(tooSlow.reasonNotToJudge()).contains("shows up to 781 Hz; the band ends at 1000 Hz");
+    }
+
+    @Test
+    void everyFaultInTheSettingsIsNamedAtOnce() {
+        assertThatThrownBy(() -> vibration.settingsOf(Map.of("lines", "7", "rateHz", "fast")))
+                .isInstanceOfSatisfying(InvalidSettingsException.class, e -> assertThat(e.faults()).hasSize(2));
+        assertThatThrownBy(() -> vibration.settingsOf(Map.of("bandLowHz", "2000", "rateHz", "1000")))
+                .isInstanceOfSatisfying(InvalidSettingsException.class, e -> assertThat(e.faults()).hasSize(2));
+    }
+
+    @Test
+    void aBrokenWaveformIsNotAccepted() {
+        assertThatThrownBy(() -> WaveformCapture.ofAcceleration(new double[] {1, Double.NaN}, RATE)).hasMessageContaining("not a number");
+        assertThatThrownBy(() -> WaveformCapture.ofAcceleration(new double[0], RATE)).hasMessageContaining("no samples");
+    }
+}
