@@ -16,6 +16,16 @@ public interface Technique {
     /** All settings, in the order they are shown. */
     List<SettingDefinition> settings();
 
+    /** Ready-made checks to choose from, the most usual first. */
+    List<Preset> presets();
+
+    /**
+     * A ready-made check.
+     *
+     * @param settings those that differ from the defaults
+     */
+    record Preset(String name, Map<String, String> settings) {}
+
     /** The results these settings yield, the leading one first. */
     List<ResultDefinition> results(SettingValues settings);
 

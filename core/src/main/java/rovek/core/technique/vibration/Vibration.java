@@ -94,6 +94,18 @@ public final class Vibration implements Technique {
     }
 
     @Override
+    public List<Preset> presets() {
+        return List.of(
+                new Preset("Velocity 10–1000 Hz", Map.of(VibrationSettings.MEASURE, "velocity")),
+                new Preset(
+                        "Acceleration 1–10 kHz",
+                        Map.of(
+                                VibrationSettings.MEASURE, "acceleration",
+                                VibrationSettings.LOW, "1000",
+                                VibrationSettings.HIGH, "10000")));
+    }
+
+    @Override
     public List<ResultDefinition> results(SettingValues settings) {
         return VibrationSettings.of(settings).measure() == Measure.VELOCITY
                 ? List.of(VELOCITY_RMS, VELOCITY_PEAK)
@@ -104,7 +116,11 @@ public final class Vibration implements Technique {
     public String checkName(SettingValues values) {
         VibrationSettings settings = VibrationSettings.of(values);
         String measured = settings.measure() == Measure.VELOCITY ? "Velocity" : "Acceleration";
-        return "%s %s–%s Hz".formatted(measured, plain(settings.band().lowHz()), plain(settings.band().highHz()));
+        double low = settings.band().lowHz();
+        double high = settings.band().highHz();
+        return low >= 1000
+                ? "%s %s–%s kHz".formatted(measured, plain(low / 1000), plain(high / 1000))
+                : "%s %s–%s Hz".formatted(measured, plain(low), plain(high));
     }
 
     @Override

@@ -1,0 +1,213 @@
+package rovek.fieldsim;
+
+import java.io.IOException;
+import java.io.OutputStream;
+import java.net.Socket;
+import java.nio.charset.StandardCharsets;
+import java.time.DateTimeException;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.ArrayDeque;
+import java.util.Arrays;
+import java.util.Deque;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalLong;
+import java.util.stream.Collectors;
+import rovek.link.Sha256;
+import rovek.link.scpi.ProgramMessage;
+import rovek.link.scpi.ProgramMessageReader;
+import rovek.link.scpi.ReplyParser;
+import rovek.link.scpi.ScpiError;
+import rovek.link.scpi.ScpiText;
+
+/** One conversation over the wire: commands in, answers out, faults where they were asked for. */
+final class HandheldSession {
+
+    private static final int MOST_ERRORS = 20;
+    private static final int LARGEST_SLICE = 4 << 20;
+
+    private final Handheld handheld;
+    private final Faults faults;
+    private final Deque<ScpiError> errors = new ArrayDeque<>();
+    private boolean unlocked;
+
+    HandheldSession(Handheld handheld, Faults faults) {
+        this.handheld = handheld;
+        this.faults = faults;
+    }
+
+    void serve(Socket socket) throws IOException {
+        ProgramMessageReader reader = new ProgramMessageReader(new java.io.BufferedInputStream(socket.getInputStream()));
+        for (Optional<ProgramMessage> message = reader.next(); message.isPresent(); message = reader.next()) {
+            Optional<byte[]> answer = answer(message.get());
+            if (answer.isPresent() && !send(socket.getOutputStream(), answer.get())) {
+                return;
+            }
+        }
+    }
+
+    /** @return whether the link still stands */
+    private boolean send(OutputStream out, byte[] answer) throws IOException {
+        try {
+            Thread.sleep(faults.slowness().toMillis());
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return false;
+        }
+        OptionalLong allowed = faults.allowance(answer.length);
+        out.write(answer, 0, (int) allowed.orElse(answer.length));
+        out.flush();
+        return allowed.isEmpty();
+    }
+
+    private Optional<byte[]> answer(ProgramMessage message) {
+        if (message.is("SYSTem:ERRor?")) {
+            return line(errors.isEmpty() ? ScpiError.NONE.toAnswer() : errors.poll().toAnswer());
+        }
+        if (message.is("SYSTem:PASSword:CENable")) {
+            unlocked = message.parameter(0).filter(handheld.model().passCode()::equals).isPresent();
+            return unlocked ? Optional.empty() : refuse(message, ScpiError.COMMAND_PROTECTED);
+        }
+        if (!unlocked) {
+            return refuse(message, ScpiError.COMMAND_PROTECTED);
+        }
+        if (faults.isBusy() && (message.header().startsWith("MMEM") || message.header().startsWith("ROVek:FILE"))) {
+            return refuse(message, ScpiError.PROGRAM_RUNNING);
+        }
+        try {
+            return message.isQuery() ? query(message) : command(message);
+        } catch (HandheldException full) {
+            return refuse(message, full.getMessage().startsWith("Memory full")
+                    ? ScpiError.OUT_OF_MEMORY
+                    : new ScpiError(ScpiError.ILLEGAL_PARAMETER.code(), full.getMessage()));
+        } catch (IllegalArgumentException | DateTimeException e) {
+            return refuse(message, ScpiError.ILLEGAL_PARAMETER);
+        }
+    }
+
+    private Optional<byte[]> query(ProgramMessage message) {
+        HandheldModel model = handheld.model();
+        OffsetDateTime now = handheld.clock().instrumentTime().atOffset(ZoneOffset.UTC);
+        if (message.is("*IDN?")) {
+            return line(String.join(",", model.maker(), model.model(), model.serial(), model.firmware()));
+        }
+        if (message.is("*OPT?")) {
+            return line(ScpiText.quote(model.options().entrySet().stream()
+                    .map(option -> option.getKey() + ":" + option.getValue())
+                    .collect(Collectors.joining(","))));
+        }
+        if (message.is("SYSTem:DATE?")) {
+            return line("%d,%d,%d".formatted(now.getYear(), now.getMonthValue(), now.getDayOfMonth()));
+        }
+        if (message.is("SYSTem:TIME?")) {
+            return line("%d,%d,%d".formatted(now.getHour(), now.getMinute(), now.getSecond()));
+        }
+        if (message.is("ROVek:BATTery?")) {
+            return line(String.valueOf(handheld.battery()));
+        }
+        if (message.is("ROVek:CALibration:DATE?")) {
+            return line(ScpiText.quote(model.calibratedOn().toString()));
+        }
+        if (message.is("ROVek:CALibration:DUE?")) {
+            return line(ScpiText.quote(model.calibratedUntil().toString()));
+        }
+        if (message.is("MMEMory:CATalog?")) {
+            return line(catalogue());
+        }
+        if (message.is("ROVek:FILE:DIGest?")) {
+            Optional<byte[]> file = message.parameter(0).flatMap(handheld::file);
+            return file.isPresent() ? line(ScpiText.quote(Sha256.of(file.get()))) : refuse(message, ScpiError.FILE_NAME_NOT_FOUND);
+        }
+        if (message.is("MMEMory:DATA?")) {
+            Optional<byte[]> file = message.parameter(0).flatMap(handheld::file);
+            return file.isPresent() ? block(file.get()) : refuse(message, ScpiError.FILE_NAME_NOT_FOUND);
+        }
+        if (message.is("ROVek:FILE:SLICe?")) {
+            return slice(message);
+        }
+        return refuse(message, ScpiError.UNDEFINED_HEADER);
+    }
+
+    private String catalogue() {
+        StringBuilder answer = new StringBuilder().append(handheld.usedBytes()).append(',').append(handheld.freeBytes());
+        for (Map.Entry<String, String> file : handheld.files().entrySet()) {
+            int size = handheld.file(file.getKey()).orElse(new byte[0]).length;
+            answer.append(',').append(ScpiText.quote(file.getKey() + "," + file.getValue() + "," + size));
+        }
+        return answer.toString();
+    }
+
+    private Optional<byte[]> slice(ProgramMessage message) {
+        Optional<byte[]> file = message.parameter(0).flatMap(handheld::file);
+        if (file.isEmpty()) {
+            return refuse(message, ScpiError.FILE_NAME_NOT_FOUND);
+        }
+        if (message.parameters().size() != 3) {
+            return refuse(message, ScpiError.MISSING_PARAMETER);
+        }
+        long offset = Long.parseLong(message.parameter(1).orElseThrow());
+        int count = Integer.parseInt(message.parameter(2).orElseThrow());
+        if (offset < 0 || count < 1 || count > LARGEST_SLICE || offset > file.get().length) {
+            return refuse(message, ScpiError.ILLEGAL_PARAMETER);
+        }
+        int to = (int) Math.min(file.get().length, offset + count);
+        return block(Arrays.copyOfRange(file.get(), (int) offset, to));
+    }
+
+    private Optional<byte[]> command(ProgramMessage message) {
+        if (message.is("SYSTem:DATE")) {
+            LocalDate date = LocalDate.of(number(message, 0), number(message, 1), number(message, 2));
+            setClock(now -> now.with(date));
+            return Optional.empty();
+        }
+        if (message.is("SYSTem:TIME")) {
+            LocalTime time = LocalTime.of(number(message, 0), number(message, 1), number(message, 2));
+            setClock(now -> now.with(time));
+            return Optional.empty();
+        }
+        if (message.is("MMEMory:DATA") && message.block().isPresent()) {
+            if (!message.parameter(0).orElse("").startsWith("ROUTES/")) {
+                return refuse(message, ScpiError.ILLEGAL_PARAMETER);
+            }
+            handheld.load(message.block().get());
+            return Optional.empty();
+        }
+        if (message.is("MMEMory:DELete")) {
+            return message.parameter(0).filter(handheld::delete).isPresent()
+                    ? Optional.empty()
+                    : refuse(message, ScpiError.FILE_NAME_NOT_FOUND);
+        }
+        return refuse(message, ScpiError.UNDEFINED_HEADER);
+    }
+
+    private void setClock(java.util.function.UnaryOperator<OffsetDateTime> change) {
+        Instant shown = handheld.clock().instrumentTime();
+        handheld.clock().setInstrumentTime(change.apply(shown.atOffset(ZoneOffset.UTC)).toInstant());
+    }
+
+    private static int number(ProgramMessage message, int index) {
+        return Integer.parseInt(message.parameter(index).orElseThrow(() -> new IllegalArgumentException("missing")));
+    }
+
+    /** Queues the error; a query still gets an answer, an empty one, so that nobody waits for it. */
+    private Optional<byte[]> refuse(ProgramMessage message, ScpiError error) {
+        if (errors.size() < MOST_ERRORS - 1) {
+            errors.add(error);
+        } else if (errors.size() < MOST_ERRORS) {
+            errors.add(ScpiError.QUEUE_OVERFLOW);
+        }
+        return message.isQuery() ? line("\"\"") : Optional.empty();
+    }
+
+    private Optional<byte[]> block(byte[] bytes) {
+        return Optional.of(ReplyParser.block(faults.perhapsCorrupted(bytes)));
+    }
+
+    private static Optional<byte[]> line(String text) {
+        return Optional.of((text + "\n").getBytes(StandardCharsets.UTF_8));
+    }
+}

@@ -1,0 +1,48 @@
+package rovek.fieldsim;
+
+/**
+ * How a simulated machine runs at one of its points, and how that grows with time.
+ *
+ * @param speedHz shaft speed
+ * @param unbalanceMmPerSecond velocity RMS at shaft speed
+ * @param misalignmentMmPerSecond velocity RMS at twice shaft speed at the start
+ * @param misalignmentGrowthPerMonth relative, 0.1 for ten percent a month
+ * @param impact acceleration of a bearing's impacts at the start, m/s²
+ * @param impactGrowthPerMonth relative
+ * @param impactOnsetMonths months after the start before the impacts begin to grow
+ * @param noise broad-band acceleration, m/s² RMS
+ */
+record MachineCondition(
+        double speedHz,
+        double unbalanceMmPerSecond,
+        double misalignmentMmPerSecond,
+        double misalignmentGrowthPerMonth,
+        double impact,
+        double impactGrowthPerMonth,
+        double impactOnsetMonths,
+        double noise) {
+
+    static MachineCondition healthy(double speedHz, double unbalanceMmPerSecond) {
+        return new MachineCondition(speedHz, unbalanceMmPerSecond, 0.3, 0, 4, 0.01, 0, 1.6);
+    }
+
+    MachineCondition misaligning(double mmPerSecond, double growthPerMonth) {
+        return new MachineCondition(
+                speedHz, unbalanceMmPerSecond, mmPerSecond, growthPerMonth,
+                impact, impactGrowthPerMonth, impactOnsetMonths, noise);
+    }
+
+    MachineCondition withBearingDefect(double growthPerMonth, double onsetMonths) {
+        return new MachineCondition(
+                speedHz, unbalanceMmPerSecond, misalignmentMmPerSecond, misalignmentGrowthPerMonth,
+                impact, growthPerMonth, onsetMonths, noise);
+    }
+
+    double misalignmentAfter(double months) {
+        return misalignmentMmPerSecond * Math.pow(1 + misalignmentGrowthPerMonth, months);
+    }
+
+    double impactAfter(double months) {
+        return impact * Math.pow(1 + impactGrowthPerMonth, Math.max(0, months - impactOnsetMonths));
+    }
+}

@@ -1,0 +1,57 @@
+package rovek.fieldsim;
+
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import rovek.link.packet.RoutePackage;
+
+/** What the panel shows. */
+record PanelState(
+        String model,
+        String serial,
+        String firmware,
+        int battery,
+        String clock,
+        String plantTime,
+        long clockErrorSeconds,
+        long usedBytes,
+        long freeBytes,
+        String route,
+        List<PanelStop> stops,
+        List<PanelLoose> loose,
+        boolean memoryFull,
+        String problem) {
+
+    record PanelStop(
+            UUID id, String assetTag, String assetName, String point, String check, String progress, String note, int readings) {}
+
+    record PanelLoose(String id, String label, String takenAt) {}
+
+    static PanelState of(Handheld handheld, Faults faults, String problem) {
+        HandheldModel model = handheld.model();
+        Map<UUID, StopState> states = handheld.walk().stream()
+                .flatMap(walk -> walk.stops().stream())
+                .collect(Collectors.toMap(StopState::id, Function.identity()));
+        List<PanelStop> stops = handheld.route().stream()
+                .flatMap(route -> route.stops().stream())
+                .map(stop -> stop(stop, states.get(stop.id())))
+                .toList();
+        return new PanelState(
+                model.model(), model.serial(), model.firmware(), handheld.battery(),
+                handheld.clock().instrumentTime().toString(), handheld.clock().plantTime().toString(),
+                handheld.clock().error().toSeconds(), handheld.usedBytes(), handheld.freeBytes(),
+                handheld.route().map(RoutePackage::name).orElse(""), stops,
+                handheld.looseReadings().stream()
+                        .map(reading -> new PanelLoose(reading.id(), reading.label(), reading.takenAt().toString()))
+                        .toList(),
+                faults.isMemoryFull(), problem);
+    }
+
+    private static PanelStop stop(RoutePackage.RouteStop stop, StopState state) {
+        return new PanelStop(
+                stop.id(), stop.assetTag(), stop.assetName(), stop.point(), stop.check(),
+                state.progress().word(), state.note(), state.readingIds().size());
+    }
+}

@@ -1,0 +1,61 @@
+const byId = (id) => document.getElementById(id);
+
+async function call(path, body) {
+  const answer = await fetch(path, body === undefined ? {} : { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) });
+  show(await answer.json());
+}
+
+function cell(row, ...children) {
+  const td = row.insertCell();
+  td.append(...children);
+}
+
+function button(text, act) {
+  const b = document.createElement('button');
+  b.textContent = text;
+  b.onclick = act;
+  return b;
+}
+
+async function measure(stop) {
+  await call(`/api/stops/${stop.id}/begin`, {});
+  await new Promise((done) => setTimeout(done, 300));
+  await call(`/api/stops/${stop.id}/measure`, {});
+}
+
+function stopRow(stop) {
+  const row = document.createElement('tr');
+  row.dataset.stop = `${stop.assetTag} ${stop.point} ${stop.check}`;
+  cell(row, `${stop.assetTag} ${stop.point}, ${stop.check}`);
+  cell(row, stop.progress + (stop.readings > 1 ? `, repeated ${stop.readings - 1}×` : ''));
+  const note = document.createElement('input');
+  note.value = stop.note;
+  note.setAttribute('aria-label', `Note for ${row.dataset.stop}`);
+  note.onchange = () => call(`/api/stops/${stop.id}/note`, { note: note.value });
+  cell(row, note);
+  cell(row, button(stop.progress === 'done' ? 'Repeat' : 'Measure', () => measure(stop)), ' ',
+    button('Skip', () => call(`/api/stops/${stop.id}/skip`, { note: note.value })));
+  return row;
+}
+
+function show(state) {
+  byId('name').textContent = `${state.model}, no. ${state.serial}`;
+  byId('state').textContent = `Firmware ${state.firmware} · battery ${state.battery} % · clock ${state.clock.replace('T', ' ').slice(0, 19)} UTC`
+    + ` · ${(state.freeBytes / 1e6).toFixed(1)} MB free`;
+  byId('problem').textContent = state.problem;
+  byId('route').textContent = state.route || 'No route loaded';
+  byId('walk-all').disabled = state.stops.length === 0;
+  byId('stops').replaceChildren(...state.stops.map(stopRow));
+  byId('loose-list').textContent = state.loose.length ? `${state.loose.length} kept` : '';
+}
+
+byId('walk-all').onclick = () => call('/api/walk-all', {});
+byId('loose').onclick = () => call('/api/loose', { assetTag: byId('loose-tag').value, point: byId('loose-point').value });
+byId('clock').onclick = () => call('/api/clock-error', { seconds: Number(byId('clock-seconds').value) });
+byId('cut').onclick = () => call('/api/faults', { cutAfterBytes: Number(byId('cut-bytes').value) });
+byId('corrupt').onclick = () => call('/api/faults', { corrupt: true });
+byId('full').onclick = () => call('/api/faults', { memoryFull: true });
+byId('slow').onclick = () => call('/api/faults', { slowMillis: 1500 });
+byId('well').onclick = () => call('/api/faults', {});
+call('/api/state');
+setInterval(() => { if (!(document.activeElement instanceof HTMLInputElement)) call('/api/state'); }, 3000);

@@ -1,0 +1,33 @@
+package rovek.link.packet;
+
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.UUID;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Small pieces that several parts of a package share. */
+final class JsonMaps {
+
+    private JsonMaps() {}
+
+    /** In the order of the keys, so that the same settings are the same bytes. */
+    static void put(ObjectNode into, Map<String, String> texts) {
+        new TreeMap<>(texts).forEach(into::put);
+    }
+
+    static Map<String, String> texts(JsonNode object) {
+        Map<String, String> texts = new TreeMap<>();
+        object.properties().forEach(property -> texts.put(property.getKey(), property.getValue().stringValue()));
+        return texts;
+    }
+
+    static UUID uuid(JsonNode object, String field, String where) throws PackageException {
+        String text = object.get(field).stringValue();
+        try {
+            return UUID.fromString(text);
+        } catch (IllegalArgumentException e) {
+            throw PackageException.invalid(where, "\"" + text + "\" is no id");
+        }
+    }
+}

@@ -1,0 +1,62 @@
+package rovek.link.packet;
+
+import java.time.Instant;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.UUID;
+import rovek.core.reading.WaveformCapture;
+import rovek.core.unit.UnitOfMeasure;
+
+/**
+ * One reading in a package.
+ *
+ * @param id the instrument's own
+ * @param takenAt by the instrument's clock
+ * @param stop the check it was taken for; empty for a loose reading
+ * @param label what the technician called a loose reading, may be blank
+ * @param replaces id of the reading this one repeats
+ * @param settings it was taken with
+ */
+public record PackedReading(
+        String id,
+        Instant takenAt,
+        String technique,
+        Optional<UUID> stop,
+        String label,
+        String note,
+        Optional<String> replaces,
+        Map<String, String> settings,
+        Waveform waveform) {
+
+    public PackedReading {
+        settings = Map.copyOf(settings);
+    }
+
+    public PackedReading withNote(String newNote) {
+        return new PackedReading(id, takenAt, technique, stop, label, newNote, replaces, settings, waveform);
+    }
+
+    /**
+     * The capture as stored.
+     *
+     * @param samples times {@code scale} are in {@code unit}
+     */
+    public record Waveform(
+            float[] samples,
+            int rateHz,
+            UnitOfMeasure unit,
+            double scale,
+            OptionalDouble sensitivityMvPerG,
+            OptionalDouble fullScale) {
+
+        /** @throws IllegalArgumentException with a sentence, when the samples cannot be a vibration waveform */
+        public WaveformCapture toCapture() {
+            double[] scaled = new double[samples.length];
+            for (int i = 0; i < samples.length; i++) {
+                scaled[i] = samples[i] * scale;
+            }
+            return new WaveformCapture(scaled, rateHz, unit, sensitivityMvPerG, fullScale);
+        }
+    }
+}

@@ -1,0 +1,18 @@
+package rovek.link.packet;
+
+import java.time.Instant;
+import java.time.format.DateTimeParseException;
+
+/** Times as a package writes them: UTC, ISO 8601. */
+final class Times {
+
+    private Times() {}
+
+    static Instant instant(String text, String where) throws PackageException {
+        try {
+            return Instant.parse(text);
+        } catch (DateTimeParseException e) {
+            throw PackageException.invalid(where, "\"" + text + "\" is not a time");
+        }
+    }
+}

@@ -1,0 +1,48 @@
+package rovek.link.scpi;
+
+import rovek.link.LinkException;
+
+/**
+ * An entry of an instrument's error queue.
+ *
+ * @param code 0 for none; negative codes are those of SCPI-99 volume 2, chapter 21
+ */
+public record ScpiError(int code, String text) {
+
+    public static final ScpiError NONE = new ScpiError(0, "No error");
+    public static final ScpiError UNDEFINED_HEADER = new ScpiError(-113, "Undefined header");
+    public static final ScpiError MISSING_PARAMETER = new ScpiError(-109, "Missing parameter");
+    public static final ScpiError COMMAND_PROTECTED = new ScpiError(-203, "Command protected");
+    public static final ScpiError ILLEGAL_PARAMETER = new ScpiError(-224, "Illegal parameter value");
+    public static final ScpiError MEDIA_FULL = new ScpiError(-254, "Media full");
+    public static final ScpiError FILE_NAME_NOT_FOUND = new ScpiError(-256, "File name not found");
+    public static final ScpiError PROGRAM_RUNNING = new ScpiError(-284, "Program currently running");
+    public static final ScpiError OUT_OF_MEMORY = new ScpiError(-321, "Out of memory");
+    public static final ScpiError QUEUE_OVERFLOW = new ScpiError(-350, "Queue overflow");
+
+    static ScpiError parse(String answer) throws LinkException {
+        int comma = answer.indexOf(',');
+        try {
+            return new ScpiError(
+                    Integer.parseInt(answer.substring(0, comma < 0 ? answer.length() : comma).strip()),
+                    comma < 0 ? "" : ScpiText.unquote(answer.substring(comma + 1)));
+        } catch (NumberFormatException e) {
+            throw new LinkException.Garbled("an error report without a number (" + ScpiText.shortened(answer) + ")");
+        }
+    }
+
+    LinkException asException(String command) {
+        return switch (code) {
+            case -203 -> new LinkException.PassCodeWanted();
+            case -254, -321 -> new LinkException.MemoryFull();
+            case -256 -> new LinkException.NoSuchFile(ScpiText.firstQuoted(command));
+            case -284 -> new LinkException.Busy();
+            default -> new LinkException.Refused(ScpiText.shortened(command), text + " (" + code + ")");
+        };
+    }
+
+    /** As the queue answers. */
+    public String toAnswer() {
+        return code + "," + ScpiText.quote(text);
+    }
+}
