@@ -36,6 +36,7 @@ final class Handheld {
     private final Faults faults;
     private final JsonMapper json = JsonMapper.builder().build();
     private int battery = 81;
+    private Optional<Packed> lastPacked = Optional.empty();
 
     Handheld(HandheldModel model, HandheldMemory memory, SimulatedClock clock, SimulatedPlant plant, Faults faults) {
         this.model = model;
@@ -44,6 +45,9 @@ final class Handheld {
         this.plant = plant;
         this.faults = faults;
     }
+
+    /** A walk as it was packed last: asked for piece by piece, it need not be packed for every piece. */
+    private record Packed(WalkState walk, byte[] bytes) {}
 
     /** The numbers that must never be given twice. */
     record Counters(int walks, int readings) {}
@@ -232,6 +236,13 @@ final class Handheld {
     }
 
     private byte[] pack(WalkState walk) {
+        if (lastPacked.filter(packed -> packed.walk().equals(walk)).isEmpty()) {
+            lastPacked = Optional.of(new Packed(walk, packAnew(walk)));
+        }
+        return lastPacked.orElseThrow().bytes();
+    }
+
+    private byte[] packAnew(WalkState walk) {
         List<PackedReading> readings = new ArrayList<>();
         for (StopState stop : walk.stops()) {
             stop.readingIds().forEach(id -> readings.add(reading(readingFile(id)).withNote(stop.note())));

@@ -1,0 +1,40 @@
+package rovek.core.certificate;
+
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.util.Arrays;
+
+/** Numbers as they are printed beside their limits. */
+public final class PrintedNumber {
+
+    private static final int USUAL_DIGITS = 3;
+    private static final int MOST_DIGITS = 12;
+
+    private PrintedNumber() {}
+
+    /**
+     * Rounds to three significant digits, or to as many more as it takes that the printed number lies on the same side of
+     * every boundary as the true one: a value past its limit never reads as one that is on it.
+     *
+     * @param boundaries limits it will be compared with by eye
+     * @return plain decimal notation
+     */
+    public static String beside(double value, double... boundaries) {
+        for (int digits = USUAL_DIGITS; digits < MOST_DIGITS; digits++) {
+            BigDecimal rounded = rounded(value, digits);
+            boolean sameSide = Arrays.stream(boundaries)
+                    .allMatch(boundary -> Math.signum(rounded.compareTo(BigDecimal.valueOf(boundary)))
+                            == Math.signum(Double.compare(value, boundary)));
+            if (sameSide) {
+                return rounded.toPlainString();
+            }
+        }
+        return rounded(value, MOST_DIGITS).toPlainString();
+    }
+
+    private static BigDecimal rounded(double value, int digits) {
+        BigDecimal rounded = BigDecimal.valueOf(value).round(new MathContext(digits));
+        int wanted = digits - (rounded.precision() - rounded.scale());
+        return value == 0 ? BigDecimal.ZERO : rounded.setScale(Math.max(0, wanted), java.math.RoundingMode.HALF_EVEN);
+    }
+}

@@ -1,0 +1,145 @@
+package rovek.server.account;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import rovek.server.audit.AuditTrail;
+import rovek.server.problem.DomainProblem;
+import rovek.server.problem.DomainProblem.Fault;
+
+/** The people who may sign in, and with what role. */
+@Service
+public class Accounts {
+
+    /** NIST SP 800-63B: at least eight characters; we ask for ten, and for nothing about their kind. */
+    private static final int SHORTEST_PASSWORD = 10;
+
+    private static final int LONGEST_PASSWORD = 200;
+
+    private final AccountRepository accounts;
+    private final PasswordEncoder encoder;
+    private final AuditTrail audit;
+    private final JdbcClient db;
+
+    Accounts(AccountRepository accounts, PasswordEncoder encoder, AuditTrail audit, JdbcClient db) {
+        this.accounts = accounts;
+        this.encoder = encoder;
+        this.audit = audit;
+        this.db = db;
+    }
+
+    /** What it takes to let somebody in. */
+    public record NewAccount(String name, String displayName, Role role, String password) {}
+
+    /** What can be changed; null leaves as it is. */
+    public record AccountChange(String displayName, Role role, Boolean active, String password, int version) {}
+
+    @Transactional
+    public Account add(NewAccount wanted) {
+        List<Fault> faults = new ArrayList<>();
+        String name = wanted.name() == null ? "" : wanted.name().strip().toLowerCase(Locale.ROOT);
+        if (!name.matches("[a-z0-9._-]{2,60}")) {
+            faults.add(new Fault("name", "The sign-in name has 2 to 60 letters, digits, dots or dashes."));
+        } else if (accounts.findByName(name).isPresent()) {
+            faults.add(new Fault("name", "The sign-in name " + name + " is taken."));
+        }
+        if (wanted.displayName() == null || wanted.displayName().isBlank()) {
+            faults.add(new Fault("displayName", "The name that stands on certificates is missing."));
+        }
+        passwordFault(wanted.password()).ifPresent(faults::add);
+        if (wanted.role() == null) {
+            faults.add(new Fault("role", "Choose a role."));
+        }
+        if (!faults.isEmpty()) {
+            throw new DomainProblem.Invalid(faults);
+        }
+        AccountEntity account = new AccountEntity();
+        account.id = UUID.randomUUID();
+        account.name = name;
+        account.displayName = wanted.displayName().strip();
+        account.role = wanted.role();
+        account.passwordHash = encoder.encode(wanted.password());
+        account.active = true;
+        Account saved = accounts.save(account).view();
+        audit.note("add account", "account", saved.id(), null, saved);
+        return saved;
+    }
+
+    @Transactional
+    public Account change(UUID id, AccountChange change) {
+        AccountEntity account = accounts.findById(id).orElseThrow(() -> new DomainProblem.NotFound("The account"));
+        if (account.version != change.version()) {
+            throw new DomainProblem.Stale("The account");
+        }
+        Account before = account.view();
+        if (change.displayName() != null && !change.displayName().isBlank()) {
+            account.displayName = change.displayName().strip();
+        }
+        if (change.role() != null) {
+            account.role = change.role();
+        }
+        if (change.active() != null) {
+            account.active = change.active();
+        }
+        if (change.password() != null) {
+            passwordFault(change.password()).ifPresent(fault -> {
+                throw new DomainProblem.Invalid(List.of(fault));
+            });
+            account.passwordHash = encoder.encode(change.password());
+        }
+        boolean someoneCanManage = accounts.findAllByOrderByName().stream()
+                .anyMatch(other -> other.active && other.role == Role.ADMINISTRATOR);
+        if (!someoneCanManage) {
+            throw new DomainProblem.Conflict("last-administrator", "This is the last administrator. Make somebody else one first.");
+        }
+        // Whoever is signed in with the former role or password is asked to sign in again.
+        db.sql("DELETE FROM spring_session WHERE principal_name = ?").param(account.name).update();
+        audit.note(
+                change.password() == null ? "change account" : "change account and password",
+                "account", id, before, account.view());
+        return account.view();
+    }
+
+    private static Optional<Fault> passwordFault(String password) {
+        if (password == null || password.length() < SHORTEST_PASSWORD || password.length() > LONGEST_PASSWORD) {
+            return Optional.of(new Fault("password", "A password has %d to %d characters.".formatted(SHORTEST_PASSWORD, LONGEST_PASSWORD)));
+        }
+        return Optional.empty();
+    }
+
+    @Transactional(readOnly = true)
+    public List<Account> list() {
+        return accounts.findAllByOrderByName().stream().map(AccountEntity::view).toList();
+    }
+
+    @Transactional(readOnly = true)
+    public Optional<Account> byName(String name) {
+        return accounts.findByName(name).map(AccountEntity::view);
+    }
+
+    /** The name that stands on papers; the sign-in name where nobody has that account any more. */
+    @Transactional(readOnly = true)
+    public String displayName(String name) {
+        return byName(name).map(Account::displayName).orElse(name);
+    }
+
+    /** Whether this is that person's password. */
+    @Transactional(readOnly = true)
+    public boolean isPasswordOf(String name, String password) {
+        return accounts.findByName(name)
+                .filter(account -> account.active)
+                .filter(account -> encoder.matches(password, account.passwordHash))
+                .isPresent();
+    }
+
+    @Transactional(readOnly = true)
+    public boolean isEmpty() {
+        return accounts.count() == 0;
+    }
+}

@@ -1,0 +1,107 @@
+package rovek.server.certificate;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Component;
+import rovek.core.certificate.CertificateContent;
+import rovek.core.certificate.CertificateContent.InstrumentStatement;
+import rovek.core.certificate.CertificateRow;
+import rovek.core.limit.Judgement;
+import rovek.core.limit.Limit;
+import rovek.core.limit.Verdict;
+import rovek.core.technique.ResultDefinition;
+import rovek.core.unit.Amount;
+import rovek.server.limit.Limits;
+import rovek.server.plant.CheckView;
+import rovek.server.plant.Plant;
+import rovek.server.plant.PlantTree;
+import rovek.server.reading.ReadingView;
+import rovek.server.reading.Readings;
+import rovek.server.visit.Visits;
+import rovek.server.visit.Visits.VisitRow;
+import rovek.server.visit.Visits.VisitSheet;
+
+/** Puts the content of a certificate together from a visit as it stands now. */
+@Component
+class CertificateComposer {
+
+    private final Visits visits;
+    private final Readings readings;
+    private final Limits limits;
+    private final Plant plant;
+    private final ZoneId zone;
+
+    CertificateComposer(
+            Visits visits, Readings readings, Limits limits, Plant plant, @Value("${rovek.time-zone:UTC}") String zone) {
+        this.visits = visits;
+        this.readings = readings;
+        this.limits = limits;
+        this.plant = plant;
+        this.zone = ZoneId.of(zone);
+    }
+
+    CertificateContent compose(UUID visitId, List<UUID> chosen, Optional<String> reviewer) {
+        VisitSheet sheet = visits.sheet(visitId);
+        Map<UUID, ReadingView> byId = new HashMap<>();
+        readings.ofVisit(visitId).forEach(reading -> byId.put(reading.id(), reading));
+        PlantTree tree = plant.tree();
+        List<CheckView> checks = chosen.stream().flatMap(id -> tree.check(id).stream()).toList();
+        Map<UUID, Map<String, Limit>> allLimits = limits.of(checks);
+        List<CertificateRow> rows = new ArrayList<>();
+        for (VisitRow row : sheet.rows()) {
+            if (chosen.contains(row.checkId())) {
+                CheckView check = tree.check(row.checkId()).orElseThrow();
+                rows.addAll(rows(row, check, byId.get(row.readingId()), allLimits.getOrDefault(row.checkId(), Map.of())));
+            }
+        }
+        LocalDate on = LocalDate.ofInstant(Instant.parse(sheet.beganAt()), zone);
+        InstrumentStatement instrument = new InstrumentStatement(
+                sheet.instrument().model(), sheet.instrument().serial(),
+                Optional.ofNullable(sheet.instrument().calibratedOn()),
+                Optional.ofNullable(sheet.instrument().calibratedUntil()));
+        return new CertificateContent(
+                sheet.client(), sheet.site(), sheet.title(), on, sheet.technician(), reviewer, List.of(instrument), rows);
+    }
+
+    /** The leading result, and every other one that has a limit of its own. */
+    private static List<CertificateRow> rows(VisitRow row, CheckView check, ReadingView reading, Map<String, Limit> limits) {
+        List<CertificateRow> rows = new ArrayList<>();
+        for (ResultDefinition result : check.technique().results(check.settings())) {
+            boolean leads = result.id().equals(check.leadingResult().id());
+            if (leads || limits.containsKey(result.id())) {
+                rows.add(row(row, check, reading, result, Optional.ofNullable(limits.get(result.id()))));
+            }
+        }
+        return rows;
+    }
+
+    private static CertificateRow row(
+            VisitRow row, CheckView check, ReadingView reading, ResultDefinition result, Optional<Limit> limit) {
+        Optional<Amount> value = Optional.ofNullable(reading)
+                .filter(ReadingView::counts)
+                .map(counting -> counting.results().get(result.id()));
+        Judgement judgement = judge(row, reading, value, limit);
+        return new CertificateRow(
+                check.asset().tag(), check.asset().name(), check.point().name() + ", " + check.node().name(), result.name(),
+                value, limit.flatMap(Limit::watch), limit.flatMap(Limit::fail), judgement.verdict(), judgement.reason(), row.note());
+    }
+
+    private static Judgement judge(VisitRow row, ReadingView reading, Optional<Amount> value, Optional<Limit> limit) {
+        if (reading != null && !reading.obstacle().isBlank()) {
+            return new Judgement(Verdict.NOT_JUDGED, reading.obstacle());
+        }
+        if (value.isEmpty()) {
+            return new Judgement(Verdict.NOT_JUDGED, row.reason().isBlank() ? "there is no result" : row.reason());
+        }
+        return limit.map(boundary -> new Judgement(boundary.judge(value.get()), ""))
+                .orElse(new Judgement(Verdict.NOT_JUDGED, Judgement.NO_LIMIT));
+    }
+}

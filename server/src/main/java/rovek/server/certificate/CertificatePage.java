@@ -1,0 +1,143 @@
+package rovek.server.certificate;
+
+import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.springframework.web.util.HtmlUtils;
+import rovek.core.certificate.CertificateContent;
+import rovek.core.certificate.CertificateRow;
+import rovek.core.certificate.PrintedNumber;
+import rovek.core.limit.Verdict;
+import rovek.core.unit.Amount;
+
+/**
+ * A certificate as a page: the same XHTML is the preview on the screen and the source of the PDF.
+ *
+ * @param number as given; a preview says that it has none yet
+ * @param signedOn date of signing, blank in a preview
+ */
+record CertificatePage(CertificateContent content, Optional<String> number, String signedOn) {
+
+    private static final String STYLE = """
+            @page { size: A4; margin: 18mm 16mm 20mm 16mm;
+              @bottom-right { content: "Page " counter(page) " of " counter(pages); font: 8pt 'Source Sans 3'; color: #4A5257; } }
+            body { font: 10pt/1.35 'Source Sans 3', sans-serif; color: #1E2528; margin: 0; }
+            h1 { font-size: 19pt; font-weight: 600; margin: 0 0 2mm; } h2 { font-size: 11pt; font-weight: 600; margin: 6mm 0 2mm; }
+            .number { font-size: 11pt; font-weight: 600; } .preview { color: #A8321F; font-weight: 600; }
+            table { width: 100%; border-collapse: collapse; -fs-table-paginate: paginate; } tr { page-break-inside: avoid; }
+            th { text-align: left; font-weight: 600; border-bottom: 1.2pt solid #1E2528; padding: 1mm 2mm 1mm 0; }
+            td { border-bottom: 0.4pt solid #B8AD94; padding: 1mm 2mm 1mm 0; vertical-align: top; }
+            .n { text-align: right; } .facts td { border: 0; padding: 0.4mm 4mm 0.4mm 0; } .facts td:first-child { width: 34mm; color: #4A5257; }
+            .PASS { color: #1E7A5F; } .WATCH { color: #9A5B00; } .FAIL { color: #A8321F; } .NOT_JUDGED { color: #5E635E; } .v { font-weight: 600; }
+            .sign { margin-top: 10mm; border-top: 0.6pt solid #1E2528; width: 80mm; padding-top: 1mm; } .small { font-size: 8.5pt; color: #4A5257; }
+            """;
+
+    String html() {
+        return "<html lang=\"en\"><head><title>" + text(title()) + "</title><style>" + STYLE + "</style></head><body>"
+                + "<h1>Inspection certificate</h1>"
+                + number.map(given -> "<div class=\"number\">No. " + text(given) + "</div>")
+                        .orElse("<div class=\"preview\">Preview: not signed, no number</div>")
+                + facts()
+                + "<h2>Finding</h2><p>" + text(content.finding()) + "</p>"
+                + results()
+                + notJudged()
+                + "<p class=\"small\">Decision rule: simple acceptance. A value on its limit is within it; values are compared as measured, "
+                + "without allowance for measurement uncertainty.</p>"
+                + signature()
+                + "</body></html>";
+    }
+
+    String title() {
+        return number.map(given -> "Inspection certificate " + given).orElse("Inspection certificate, preview");
+    }
+
+    private String facts() {
+        StringBuilder facts = new StringBuilder("<h2>What and who</h2><table class=\"facts\">");
+        fact(facts, "Client", content.client());
+        fact(facts, "Site", content.site());
+        fact(facts, "Assets", assets());
+        fact(facts, "Work", content.work());
+        fact(facts, "Measured on", content.visitOn().toString());
+        fact(facts, "Measured by", content.technician());
+        for (CertificateContent.InstrumentStatement instrument : content.instruments()) {
+            fact(facts, "Instrument", "%s, serial number %s, calibrated on %s, due again on %s".formatted(
+                    instrument.model(), instrument.serial(),
+                    instrument.calibratedOn().map(Object::toString).orElse("a date not known"),
+                    instrument.calibratedUntil().map(Object::toString).orElse("a date not known")));
+        }
+        return facts.append("</table>").toString();
+    }
+
+    private static void fact(StringBuilder into, String name, String value) {
+        into.append("<tr><td>").append(name).append("</td><td>").append(text(value.isBlank() ? "not stated" : value)).append("</td></tr>");
+    }
+
+    private String assets() {
+        return content.rows().stream()
+                .map(row -> (row.assetTag() + " " + row.assetName()).strip())
+                .distinct()
+                .collect(Collectors.joining(", "));
+    }
+
+    private String results() {
+        StringBuilder table = new StringBuilder("<h2>Results</h2><table><thead><tr><th>Asset</th><th>Check</th><th>Quantity</th>"
+                + "<th class=\"n\">Result</th><th>Unit</th><th class=\"n\">Watch above</th><th class=\"n\">Fail above</th><th>Verdict</th></tr></thead><tbody>");
+        String last = "";
+        for (CertificateRow row : content.rows()) {
+            String asset = row.assetTag().isBlank() ? row.assetName() : row.assetTag();
+            table.append("<tr><td>").append(text(asset.equals(last) ? "" : asset))
+                    .append("</td><td>").append(text(row.check()))
+                    .append(row.note().isBlank() ? "" : "<br/><span class=\"small\">" + text(row.note()) + "</span>")
+                    .append("</td><td>").append(text(row.quantity()))
+                    .append("</td><td class=\"n\">").append(value(row))
+                    .append("</td><td>").append(text(unit(row)))
+                    .append("</td><td class=\"n\">").append(boundary(row.watch()))
+                    .append("</td><td class=\"n\">").append(boundary(row.fail()))
+                    .append("</td><td class=\"v ").append(row.verdict()).append("\">").append(word(row.verdict()))
+                    .append("</td></tr>");
+            last = asset;
+        }
+        return table.append("</tbody></table>").toString();
+    }
+
+    private static String unit(CertificateRow row) {
+        return row.value().or(row::fail).or(row::watch).map(amount -> amount.unit().symbol()).orElse("");
+    }
+
+    private static String value(CertificateRow row) {
+        double[] boundaries = java.util.stream.Stream.of(row.watch(), row.fail())
+                .flatMap(Optional::stream)
+                .mapToDouble(Amount::value)
+                .toArray();
+        return row.value().map(amount -> PrintedNumber.beside(amount.value(), boundaries)).orElse("–");
+    }
+
+    private static String boundary(Optional<Amount> boundary) {
+        return boundary.map(amount -> PrintedNumber.beside(amount.value(), amount.value())).orElse("–");
+    }
+
+    private String notJudged() {
+        if (content.notJudged().isEmpty()) {
+            return "<h2>Not judged</h2><p>Every result was judged.</p>";
+        }
+        return "<h2>Not judged</h2><ul>"
+                + content.notJudged().stream()
+                        .map(row -> "<li>" + text((row.assetTag() + " " + row.check()).strip() + ", " + row.quantity() + ": " + row.reasonNotJudged()) + "</li>")
+                        .collect(Collectors.joining())
+                + "</ul>";
+    }
+
+    private String signature() {
+        return "<div class=\"sign\">" + content.reviewer()
+                .map(reviewer -> "Reviewed and signed by " + text(reviewer) + " on " + text(signedOn))
+                .orElse("Not signed yet") + "</div>";
+    }
+
+    private static String word(Verdict verdict) {
+        return verdict == Verdict.NOT_JUDGED ? "not judged" : verdict.name().toLowerCase(Locale.ROOT);
+    }
+
+    private static String text(String raw) {
+        return HtmlUtils.htmlEscape(raw, "UTF-8");
+    }
+}

@@ -1,0 +1,227 @@
+package rovek.server.certificate;
+
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import rovek.core.certificate.CertificateContent;
+import rovek.link.Sha256;
+import rovek.server.account.Accounts;
+import rovek.server.audit.AuditTrail;
+import rovek.server.certificate.CertificateEntity.State;
+import rovek.server.problem.DomainProblem;
+
+/** Prepares, signs, keeps and finds certificates. What is signed is never changed, only withdrawn. */
+@Service
+public class Certificates {
+
+    private final CertificateRepository certificates;
+    private final CertificateComposer composer;
+    private final PdfPrinter printer;
+    private final Accounts accounts;
+    private final AuditTrail audit;
+    private final JdbcClient db;
+    private final Clock clock;
+
+    Certificates(
+            CertificateRepository certificates,
+            CertificateComposer composer,
+            PdfPrinter printer,
+            Accounts accounts,
+            AuditTrail audit,
+            JdbcClient db,
+            Clock clock) {
+        this.certificates = certificates;
+        this.composer = composer;
+        this.printer = printer;
+        this.accounts = accounts;
+        this.audit = audit;
+        this.db = db;
+        this.clock = clock;
+    }
+
+    /** What to certify: a visit and the checks chosen from it. */
+    public record Choice(UUID visitId, List<UUID> checkIds) {}
+
+    /**
+     * A line of the register.
+     *
+     * @param number null until it is issued
+     * @param sha256 of the PDF; null until it is issued
+     */
+    public record CertificateLine(
+            UUID id, UUID visitId, String state, String number, String client, String title, String preparedBy, String preparedAt,
+            String signedBy, String issuedAt, String sha256, String withdrawnBecause) {}
+
+    /**
+     * A prepared certificate as it would be issued.
+     *
+     * @param missing what keeps it from being signed
+     * @param digest of its content; signing names it, so that nobody signs what he has not seen
+     */
+    public record Preview(UUID id, String html, List<String> missing, String digest) {}
+
+    /** A signature: the reviewer's own password, and the digest of what was seen. */
+    public record Signature(String password, String digest) {}
+
+    /** A stored PDF and whether it still is what was signed. */
+    public record Paper(String number, byte[] pdf, String sha256, boolean unchanged) {}
+
+    @Transactional
+    public CertificateLine prepare(Choice choice) {
+        if (choice.checkIds() == null || choice.checkIds().isEmpty()) {
+            throw new DomainProblem.Invalid("checkIds", "Choose at least one result.");
+        }
+        CertificateContent content = composer.compose(choice.visitId(), choice.checkIds(), Optional.empty());
+        CertificateEntity certificate = new CertificateEntity();
+        certificate.id = UUID.randomUUID();
+        certificate.visitId = choice.visitId();
+        certificate.state = State.PREPARED;
+        certificate.client = content.client();
+        certificate.title = content.work() + ", " + content.visitOn();
+        certificate.checkIds = choice.checkIds().stream().map(UUID::toString).collect(Collectors.joining(","));
+        certificate.preparedBy = AuditTrail.actor();
+        certificate.preparedAt = clock.instant();
+        certificates.save(certificate);
+        certificates.flush();
+        audit.note("prepare", "certificate", certificate.id, null, choice);
+        return line(certificate.id);
+    }
+
+    @Transactional(readOnly = true)
+    public Preview preview(UUID id) {
+        CertificateEntity certificate = requirePrepared(id);
+        CertificatePage page = page(certificate, Optional.empty(), Optional.empty());
+        return new Preview(id, page.html(), page.content().missing(), digest(page));
+    }
+
+    private CertificatePage page(CertificateEntity certificate, Optional<String> reviewer, Optional<String> number) {
+        CertificateContent content = composer.compose(certificate.visitId, certificate.checks(), reviewer);
+        return new CertificatePage(content, number, LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC).toString());
+    }
+
+    private static String digest(CertificatePage page) {
+        return Sha256.of(page.html().getBytes(StandardCharsets.UTF_8));
+    }
+
+    /** Signs and issues: number, PDF and digest are made and kept together, or nothing is. */
+    @Transactional
+    public CertificateLine sign(UUID id, Signature signature) {
+        CertificateEntity certificate = requirePrepared(id);
+        String signer = AuditTrail.actor();
+        if (!accounts.isPasswordOf(signer, signature.password() == null ? "" : signature.password())) {
+            throw new DomainProblem.Invalid("password", "The password is not yours. Nothing was signed.");
+        }
+        CertificatePage seen = page(certificate, Optional.empty(), Optional.empty());
+        if (!digest(seen).equals(signature.digest())) {
+            throw new DomainProblem.Stale("What the certificate says");
+        }
+        List<String> missing = seen.content().missing();
+        if (!missing.isEmpty()) {
+            throw new DomainProblem.Conflict("incomplete", "Nothing was signed. " + String.join(" ", missing));
+        }
+        String number = nextNumber();
+        CertificatePage page = page(certificate, Optional.of(accounts.displayName(signer)), Optional.of(number));
+        certificate.pdf = printer.print(page);
+        certificate.pdfSha256 = Sha256.of(certificate.pdf);
+        certificate.content = page.html();
+        certificate.number = number;
+        certificate.signedBy = signer;
+        certificate.issuedAt = clock.instant();
+        certificate.state = State.ISSUED;
+        certificates.flush();
+        CertificateLine issued = line(id);
+        audit.note("sign", "certificate", id, null, issued);
+        return issued;
+    }
+
+    /** Numbers run from 1 in every year, without gaps: the row is locked until the certificate is stored. */
+    private String nextNumber() {
+        int year = clock.instant().atOffset(ZoneOffset.UTC).getYear();
+        int next = db.sql("""
+                INSERT INTO certificate_number AS n (year, last) VALUES (?, 1)
+                ON CONFLICT (year) DO UPDATE SET last = n.last + 1 RETURNING last""").param(year).query(Integer.class).single();
+        return "%d-%04d".formatted(year, next);
+    }
+
+    @Transactional
+    public CertificateLine withdraw(UUID id, String reason) {
+        CertificateEntity certificate = require(id);
+        if (reason == null || reason.isBlank()) {
+            throw new DomainProblem.Invalid("reason", "Say why it is withdrawn.");
+        }
+        if (certificate.state != State.ISSUED) {
+            throw new DomainProblem.Conflict("not-issued", "Only an issued certificate can be withdrawn.");
+        }
+        CertificateLine before = line(id);
+        certificate.state = State.WITHDRAWN;
+        certificate.withdrawnBecause = reason.strip();
+        certificates.flush();
+        audit.note("withdraw", "certificate", id, before, line(id));
+        return line(id);
+    }
+
+    /** Throws a prepared one away. */
+    @Transactional
+    public void discard(UUID id) {
+        CertificateEntity certificate = requirePrepared(id);
+        audit.note("discard", "certificate", id, line(id), null);
+        certificates.delete(certificate);
+    }
+
+    @Transactional(readOnly = true)
+    public Paper paper(UUID id) {
+        CertificateEntity certificate = require(id);
+        if (certificate.pdf == null) {
+            throw new DomainProblem.Conflict("not-issued", "It is not signed yet: there is no paper.");
+        }
+        boolean unchanged = Sha256.of(certificate.pdf).equals(certificate.pdfSha256);
+        return new Paper(certificate.number, certificate.pdf, certificate.pdfSha256, unchanged);
+    }
+
+    /** @param search part of a number, client or title; blank for all */
+    @Transactional(readOnly = true)
+    public List<CertificateLine> register(String search) {
+        String like = "%" + search.strip().toLowerCase(java.util.Locale.ROOT).replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_") + "%";
+        return lines("WHERE lower(coalesce(number, '') || ' ' || client || ' ' || title) LIKE ? ORDER BY state = 'PREPARED' DESC, coalesce(issued_at, prepared_at) DESC LIMIT 500", like);
+    }
+
+    private CertificateLine line(UUID id) {
+        return lines("WHERE id = ?", id).get(0);
+    }
+
+    private List<CertificateLine> lines(String where, Object parameter) {
+        return db.sql("SELECT id, visit_id, state, number, client, title, prepared_by, prepared_at, signed_by, issued_at, pdf_sha256, withdrawn_because FROM certificate " + where)
+                .param(parameter)
+                .query((row, n) -> new CertificateLine(
+                        row.getObject(1, UUID.class), row.getObject(2, UUID.class), row.getString(3), row.getString(4), row.getString(5),
+                        row.getString(6), accounts.displayName(row.getString(7)), instant(row.getObject(8, OffsetDateTime.class)),
+                        row.getString(9) == null ? null : accounts.displayName(row.getString(9)),
+                        instant(row.getObject(10, OffsetDateTime.class)), row.getString(11), row.getString(12)))
+                .list();
+    }
+
+    private static String instant(OffsetDateTime at) {
+        return at == null ? null : at.toInstant().toString();
+    }
+
+    private CertificateEntity require(UUID id) {
+        return certificates.findById(id).orElseThrow(() -> new DomainProblem.NotFound("The certificate"));
+    }
+
+    private CertificateEntity requirePrepared(UUID id) {
+        CertificateEntity certificate = require(id);
+        if (certificate.state != State.PREPARED) {
+            throw new DomainProblem.Conflict("already-signed", "It was signed already, as no. %s.".formatted(certificate.number));
+        }
+        return certificate;
+    }
+}

@@ -1,0 +1,174 @@
+package rovek.server.demo;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.UUID;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.core.annotation.Order;
+import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.stereotype.Component;
+import rovek.link.LinkException;
+import rovek.link.packet.PackageException;
+import rovek.server.account.Accounts;
+import rovek.server.account.Role;
+import rovek.server.certificate.Certificates;
+import rovek.server.instrument.Instruments;
+import rovek.server.job.JobProgress;
+import rovek.server.job.JobView;
+import rovek.server.job.Jobs;
+import rovek.server.plant.Plant;
+import rovek.server.problem.DomainProblem;
+import rovek.server.route.Routes;
+import rovek.server.transfer.ConnectionView;
+import rovek.server.transfer.ReadBack;
+import rovek.server.transfer.Transfers;
+import rovek.server.visit.Visits;
+
+/**
+ * Lives a year of the demonstration plant through the real pipeline: routes loaded, walked on the stand-in at past dates,
+ * read back over the link, judged, certified. Runs once, in an empty installation, and only where it is asked for.
+ */
+@Component
+@Order(2)
+@ConditionalOnProperty("rovek.demo.panel")
+class DemoStory implements ApplicationRunner {
+
+    private static final Logger LOG = LoggerFactory.getLogger(DemoStory.class);
+    private static final String PASSWORD = "marrowdale-demo";
+    private static final String PASS_CODE = "4711";
+    private static final int MONTHS = 12;
+
+    private final Accounts accounts;
+    private final Plant plant;
+    private final DemoPlant demoPlant;
+    private final Instruments instruments;
+    private final Routes routes;
+    private final Transfers transfers;
+    private final ReadBack readBack;
+    private final Jobs jobs;
+    private final Visits visits;
+    private final Certificates certificates;
+    private final Clock clock;
+    private final DemoPanel panel;
+    private final int instrumentPort;
+
+    DemoStory(
+            Accounts accounts, Plant plant, DemoPlant demoPlant, Instruments instruments, Routes routes, Transfers transfers,
+            ReadBack readBack, Jobs jobs, Visits visits, Certificates certificates, Clock clock,
+            @Value("${rovek.demo.panel}") String panelAddress,
+            @Value("${rovek.demo.instrument-port}") int instrumentPort) {
+        this.accounts = accounts;
+        this.plant = plant;
+        this.demoPlant = demoPlant;
+        this.instruments = instruments;
+        this.routes = routes;
+        this.transfers = transfers;
+        this.readBack = readBack;
+        this.jobs = jobs;
+        this.visits = visits;
+        this.certificates = certificates;
+        this.clock = clock;
+        this.panel = new DemoPanel(panelAddress);
+        this.instrumentPort = instrumentPort;
+    }
+
+    @Override
+    public void run(ApplicationArguments args) throws Exception {
+        if (accounts.isEmpty()) {
+            accounts.add(new Accounts.NewAccount("viewer", "Vale Winter", Role.VIEWER, PASSWORD));
+            accounts.add(new Accounts.NewAccount("technician", "Tarn Hollin", Role.TECHNICIAN, PASSWORD));
+            accounts.add(new Accounts.NewAccount("reviewer", "Rhea Oakley", Role.REVIEWER, PASSWORD));
+            accounts.add(new Accounts.NewAccount("administrator", "Ash Dunmore", Role.ADMINISTRATOR, PASSWORD));
+        }
+        actAs("technician");
+        try {
+            UUID instrument = instruments.add(new Instruments.Address("127.0.0.1", instrumentPort, PASS_CODE)).id();
+            if (plant.tree().inOrder().isEmpty()) {
+                live(instrument);
+            }
+            LOG.info("The demonstration is ready.");
+        } finally {
+            SecurityContextHolder.clearContext();
+        }
+    }
+
+    private void live(UUID instrument) throws LinkException, PackageException, InterruptedException {
+        List<UUID> checks = demoPlant.plan();
+        UUID route = UUID.randomUUID();
+        routes.put(route, new Routes.RouteDraft("Wells and water treatment, monthly walk", checks, 0));
+        LocalDate newest = LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC).minusDays(1);
+        for (int back = MONTHS - 1; back >= 0; back--) {
+            Instant morning = newest.minusMonths(back).atTime(9, 12).toInstant(ZoneOffset.UTC);
+            panel.moveTimeTo(morning);
+            await(transfers.load(instrument, route));
+            panel.walkAll();
+            if (back == 0) {
+                panel.takeLooseReading("P-102", "Coupling");
+            }
+            readBack.run(instrument, List.of(), false, new Silent());
+            transfers.clear(instrument, results(instrument));
+            LOG.info("Month {} of {} walked and read back.", MONTHS - back, MONTHS);
+        }
+        panel.backToRealTime();
+        certify();
+        actAs("technician");
+    }
+
+    private List<String> results(UUID instrument) {
+        return transfers.look(instrument).files().stream()
+                .filter(file -> file.state().equals("STORED"))
+                .map(ConnectionView.MemoryLine::name)
+                .toList();
+    }
+
+    private void await(JobView job) throws InterruptedException {
+        JobView now = job;
+        while (now.state() == JobView.State.RUNNING) {
+            Thread.sleep(20);
+            now = jobs.get(job.id());
+        }
+        if (now.state() != JobView.State.DONE) {
+            throw new DomainProblem.Conflict("demo", now.sentence());
+        }
+    }
+
+    /** The month before last was signed; last month's waits for the reviewer. */
+    private void certify() {
+        List<Visits.VisitLine> newestFirst = visits.list();
+        Certificates.CertificateLine signed = prepare(newestFirst.get(1).id());
+        prepare(newestFirst.get(0).id());
+        actAs("reviewer");
+        String seen = certificates.preview(signed.id()).digest();
+        certificates.sign(signed.id(), new Certificates.Signature(PASSWORD, seen));
+    }
+
+    private Certificates.CertificateLine prepare(UUID visit) {
+        List<UUID> all = visits.sheet(visit).rows().stream().map(Visits.VisitRow::checkId).toList();
+        return certificates.prepare(new Certificates.Choice(visit, all));
+    }
+
+    private static void actAs(String name) {
+        SecurityContextHolder.getContext().setAuthentication(UsernamePasswordAuthenticationToken.authenticated(name, null, List.of()));
+    }
+
+    private static final class Silent implements JobProgress {
+        @Override
+        public void report(long done, long total, String sentence) {
+            // nobody watches the demonstration being made
+        }
+
+        @Override
+        public boolean isStopRequested() {
+            return false;
+        }
+    }
+}

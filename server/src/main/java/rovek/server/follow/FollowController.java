@@ -1,0 +1,33 @@
+package rovek.server.follow;
+
+import java.util.List;
+import java.util.UUID;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+class FollowController {
+
+    private final Follow follow;
+
+    FollowController(Follow follow) {
+        this.follow = follow;
+    }
+
+    @GetMapping("/api/overview")
+    List<Follow.Standing> overview() {
+        return follow.overview();
+    }
+
+    @GetMapping("/api/nodes/{id}/sheet")
+    Follow.Sheet sheet(@PathVariable UUID id) {
+        return follow.sheet(id);
+    }
+
+    @GetMapping("/api/checks/{id}/trend")
+    Follow.Trend trend(@PathVariable UUID id, @RequestParam(defaultValue = "") String result) {
+        return follow.trend(id, result);
+    }
+}

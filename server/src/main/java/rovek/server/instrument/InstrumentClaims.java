@@ -1,0 +1,61 @@
+package rovek.server.instrument;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+import rovek.server.problem.DomainProblem;
+
+/** One conversation with an instrument at a time, whichever server holds it. A claim that is not renewed runs out. */
+@Service
+class InstrumentClaims {
+
+    static final Duration LASTS = Duration.ofSeconds(60);
+
+    private final JdbcClient db;
+    private final Clock clock;
+
+    InstrumentClaims(JdbcClient db, Clock clock) {
+        this.db = db;
+        this.clock = clock;
+    }
+
+    /**
+     * @param purpose what is done, e.g. "reading back for anna"
+     * @throws DomainProblem.Conflict while somebody else holds it
+     */
+    @Transactional(propagation = Propagation.REQUIRES_NEW)
+    public UUID claim(UUID instrumentId, String purpose) {
+        UUID holder = UUID.randomUUID();
+        OffsetDateTime now = clock.instant().atOffset(ZoneOffset.UTC);
+        int taken = db.sql("""
+                INSERT INTO instrument_claim AS c (instrument_id, holder, purpose, until) VALUES (:id, :holder, :purpose, :until)
+                ON CONFLICT (instrument_id) DO UPDATE SET holder = :holder, purpose = :purpose, until = :until WHERE c.until < :now""")
+                .param("id", instrumentId).param("holder", holder).param("purpose", purpose)
+                .param("until", now.plus(LASTS)).param("now", now)
+                .update();
+        if (taken == 0) {
+            String other = db.sql("SELECT purpose FROM instrument_claim WHERE instrument_id = ?")
+                    .param(instrumentId).query(String.class).optional().orElse("something else");
+            throw new DomainProblem.Conflict("instrument-claimed", "The instrument is in use: %s. Wait until that has ended.".formatted(other));
+        }
+        return holder;
+    }
+
+    @Transactional(propagation = Propagation.REQUIRES_NEW)
+    public void renew(UUID instrumentId, UUID holder) {
+        db.sql("UPDATE instrument_claim SET until = ? WHERE instrument_id = ? AND holder = ?")
+                .param(clock.instant().atOffset(ZoneOffset.UTC).plus(LASTS)).param(instrumentId).param(holder)
+                .update();
+    }
+
+    @Transactional(propagation = Propagation.REQUIRES_NEW)
+    public void release(UUID instrumentId, UUID holder) {
+        db.sql("DELETE FROM instrument_claim WHERE instrument_id = ? AND holder = ?").param(instrumentId).param(holder).update();
+    }
+}

@@ -1,0 +1,19 @@
+package rovek.server.instrument;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.UUID;
+
+/** An instrument on the shelf, as it was seen last. */
+public record InstrumentView(
+        UUID id,
+        String maker,
+        String model,
+        String serial,
+        String firmware,
+        List<String> options,
+        String host,
+        int port,
+        LocalDate calibratedOn,
+        LocalDate calibratedUntil,
+        String lastSeenAt) {}

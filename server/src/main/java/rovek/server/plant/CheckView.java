@@ -1,0 +1,24 @@
+package rovek.server.plant;
+
+import java.util.UUID;
+import rovek.core.technique.ResultDefinition;
+import rovek.core.technique.SettingValues;
+import rovek.core.technique.Technique;
+
+/** A check in its place, with its technique and the settings in force. */
+public record CheckView(PlantNode node, PlantNode point, PlantNode asset, Technique technique, SettingValues settings) {
+
+    public UUID id() {
+        return node.id();
+    }
+
+    /** The result that leads: the first one the technique names. */
+    public ResultDefinition leadingResult() {
+        return technique.results(settings).get(0);
+    }
+
+    /** E.g. "P-101 Drive end". */
+    public String place() {
+        return (asset.tag().isBlank() ? asset.name() : asset.tag()) + " " + point.name();
+    }
+}

@@ -1,0 +1,21 @@
+package rovek.server.plant;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.UUID;
+
+@Entity
+@Table(name = "plant_change")
+class PlantChangeEntity {
+
+    @Id
+    UUID id;
+
+    Instant at;
+    String actor;
+    String sentence;
+    String inverse;
+    Instant undoneAt;
+}

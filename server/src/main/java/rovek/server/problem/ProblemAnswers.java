@@ -1,0 +1,79 @@
+package rovek.server.problem;
+
+import java.util.Map;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.orm.ObjectOptimisticLockingFailureException;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
+import org.springframework.web.servlet.resource.NoResourceFoundException;
+
+/** Every error in one shape, {@code application/problem+json} (RFC 9457), with a sentence. */
+@RestControllerAdvice
+class ProblemAnswers {
+
+    private static final Logger LOG = LoggerFactory.getLogger(ProblemAnswers.class);
+
+    @ExceptionHandler(DomainProblem.class)
+    ProblemDetail domain(DomainProblem problem) {
+        HttpStatus status = status(problem);
+        ProblemDetail detail = answer(status, problem.code(), problem.getMessage());
+        if (problem instanceof DomainProblem.Invalid invalid) {
+            detail.setProperties(Map.of("code", problem.code(), "faults", invalid.faults()));
+        }
+        return detail;
+    }
+
+    private static HttpStatus status(DomainProblem problem) {
+        if (problem instanceof DomainProblem.NotFound) {
+            return HttpStatus.NOT_FOUND;
+        }
+        if (problem instanceof DomainProblem.Invalid) {
+            return HttpStatus.UNPROCESSABLE_CONTENT;
+        }
+        if (problem instanceof DomainProblem.TooManyTries) {
+            return HttpStatus.TOO_MANY_REQUESTS;
+        }
+        if (problem instanceof DomainProblem.NotSignedIn) {
+            return HttpStatus.UNAUTHORIZED;
+        }
+        return HttpStatus.CONFLICT;
+    }
+
+    @ExceptionHandler(ObjectOptimisticLockingFailureException.class)
+    ProblemDetail stale() {
+        return domain(new DomainProblem.Stale("This"));
+    }
+
+    @ExceptionHandler({HttpMessageNotReadableException.class, MethodArgumentTypeMismatchException.class})
+    ProblemDetail unreadable() {
+        return answer(HttpStatus.BAD_REQUEST, "unreadable", "The request could not be understood. Reload the page and try again.");
+    }
+
+    @ExceptionHandler(NoResourceFoundException.class)
+    ProblemDetail nothingHere() {
+        return answer(HttpStatus.NOT_FOUND, "not-found", "There is nothing at this address.");
+    }
+
+    @ExceptionHandler(Exception.class)
+    ProblemDetail fault(Exception fault) throws Exception {
+        if (fault instanceof org.springframework.web.ErrorResponse
+                || fault instanceof org.springframework.security.access.AccessDeniedException) {
+            throw fault;
+        }
+        LOG.error("A request failed.", fault);
+        return answer(
+                HttpStatus.INTERNAL_SERVER_ERROR, "fault",
+                "Something went wrong in Rovek. Nothing of this step was stored; try again, and report it if it happens twice.");
+    }
+
+    private static ProblemDetail answer(HttpStatus status, String code, String sentence) {
+        ProblemDetail detail = ProblemDetail.forStatusAndDetail(status, sentence);
+        detail.setProperty("code", code);
+        return detail;
+    }
+}

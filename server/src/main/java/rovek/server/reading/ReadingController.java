@@ -1,0 +1,64 @@
+package rovek.server.reading;
+
+import java.util.List;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import rovek.server.problem.DomainProblem;
+
+@RestController
+@RequestMapping("/api/readings/{id}")
+class ReadingController {
+
+    private final ReadingDesk desk;
+
+    ReadingController(ReadingDesk desk) {
+        this.desk = desk;
+    }
+
+    record Curves(List<CurveView> curves, List<String> remarks) {}
+
+    record PlaceOn(UUID checkId) {}
+
+    record DiscardFor(String reason) {}
+
+    @GetMapping("/curves")
+    Curves curves(@PathVariable UUID id) {
+        var analysis = desk.analysis(id);
+        return new Curves(
+                analysis.curves().stream().map(CurveView::of).toList(),
+                analysis.remarks().stream().map(remark -> remark.sentence()).toList());
+    }
+
+    /** Places it on a check; without one it is loose again. */
+    @PostMapping("/place")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void place(@PathVariable UUID id, @RequestBody PlaceOn on) {
+        if (on.checkId() == null) {
+            desk.unplace(id);
+        } else {
+            desk.place(id, on.checkId());
+        }
+    }
+
+    @PostMapping("/discard")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void discard(@PathVariable UUID id, @RequestBody DiscardFor because) {
+        if (because.reason() == null || because.reason().isBlank()) {
+            throw new DomainProblem.Invalid("reason", "Say why the reading does not count.");
+        }
+        desk.discard(id, because.reason());
+    }
+
+    @PostMapping("/restore")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void restore(@PathVariable UUID id) {
+        desk.discard(id, "");
+    }
+}

@@ -1,0 +1,35 @@
+package rovek.server.reading;
+
+import java.time.Instant;
+import java.util.Map;
+import java.util.UUID;
+import rovek.core.unit.Amount;
+
+/**
+ * A reading with its results.
+ *
+ * @param checkId null while it is loose
+ * @param obstacle why it must not be judged; blank where nothing is in the way
+ * @param replaced whether a later reading repeats it
+ * @param discardedBecause null unless it was discarded
+ * @param results result id to value
+ */
+public record ReadingView(
+        UUID id,
+        UUID checkId,
+        UUID visitId,
+        UUID originalId,
+        String technique,
+        Instant takenAt,
+        String label,
+        String note,
+        String obstacle,
+        boolean replaced,
+        String discardedBecause,
+        Map<String, Amount> results) {
+
+    /** Whether it counts: neither repeated nor discarded. */
+    public boolean counts() {
+        return !replaced && discardedBecause == null;
+    }
+}

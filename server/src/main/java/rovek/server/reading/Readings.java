@@ -1,0 +1,127 @@
+package rovek.server.reading;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import rovek.core.unit.Amount;
+import rovek.core.unit.UnitCatalogue;
+import rovek.server.problem.DomainProblem;
+
+/** Looks readings up. Reads rows, not entities: lists are long and nothing is changed here. */
+@Service
+public class Readings {
+
+    private static final String SELECT = """
+            SELECT r.id, r.check_id, r.visit_id, r.original_id, r.technique, r.taken_at, r.label, r.note, r.obstacle,
+                   r.replaced, r.discarded_because, v.result_id, v.value, v.unit
+            FROM %s r LEFT JOIN result v ON v.reading_id = r.id AND v.taken_at = r.taken_at
+            %s ORDER BY r.taken_at, r.id""";
+
+    private static final String COUNTS = "NOT replaced AND discarded_because IS NULL";
+
+    private final JdbcClient db;
+
+    Readings(JdbcClient db) {
+        this.db = db;
+    }
+
+    /** All readings of a visit in the order they were taken, replaced and discarded ones too. */
+    @Transactional(readOnly = true)
+    public List<ReadingView> ofVisit(UUID visitId) {
+        return read(db.sql(SELECT.formatted("reading", "WHERE r.visit_id = ?")).param(visitId));
+    }
+
+    /** @throws DomainProblem.NotFound when there is no such reading */
+    @Transactional(readOnly = true)
+    public ReadingView get(UUID id) {
+        return read(db.sql(SELECT.formatted("reading", "WHERE r.id = ?")).param(id)).stream()
+                .findFirst()
+                .orElseThrow(() -> new DomainProblem.NotFound("The reading"));
+    }
+
+    /** The newest readings that count, up to so many for each check, oldest first. */
+    @Transactional(readOnly = true)
+    public Map<UUID, List<ReadingView>> newest(Collection<UUID> checks, int most) {
+        if (checks.isEmpty()) {
+            return Map.of();
+        }
+        String source = """
+                (SELECT x.* FROM unnest(ARRAY[:checks]::uuid[]) AS c(id) CROSS JOIN LATERAL
+                    (SELECT * FROM reading WHERE check_id = c.id AND %s ORDER BY taken_at DESC LIMIT :most) x)""".formatted(COUNTS);
+        Map<UUID, List<ReadingView>> byCheck = new HashMap<>();
+        read(db.sql(SELECT.formatted(source, "")).param("checks", checks).param("most", most))
+                .forEach(reading -> byCheck.computeIfAbsent(reading.checkId(), none -> new java.util.ArrayList<>()).add(reading));
+        return byCheck;
+    }
+
+    /** Every reading of a check that counts, oldest first. */
+    @Transactional(readOnly = true)
+    public List<ReadingView> history(UUID checkId) {
+        return read(db.sql(SELECT.formatted("reading", "WHERE r.check_id = ? AND " + COUNTS)).param(checkId));
+    }
+
+    /**
+     * For each reading of a visit the results of the reading before it on the same check.
+     *
+     * @return reading id to the results before; readings without a predecessor are left out
+     */
+    @Transactional(readOnly = true)
+    public Map<UUID, Map<String, Double>> resultsBefore(UUID visitId) {
+        Map<UUID, Map<String, Double>> before = new HashMap<>();
+        db.sql("""
+                SELECT r.id, v.result_id, v.value FROM reading r
+                CROSS JOIN LATERAL (SELECT p.id, p.taken_at FROM reading p WHERE p.check_id = r.check_id
+                    AND p.taken_at < r.taken_at AND p.visit_id <> r.visit_id AND NOT p.replaced AND p.discarded_because IS NULL
+                    ORDER BY p.taken_at DESC LIMIT 1) AS p
+                JOIN result v ON v.reading_id = p.id AND v.taken_at = p.taken_at
+                WHERE r.visit_id = ?""")
+                .param(visitId)
+                .query(row -> {
+                    before.computeIfAbsent(row.getObject(1, UUID.class), none -> new HashMap<>())
+                            .put(row.getString(2), row.getDouble(3));
+                });
+        return before;
+    }
+
+    private static List<ReadingView> read(JdbcClient.StatementSpec statement) {
+        Map<UUID, ReadingView> readings = new LinkedHashMap<>();
+        statement.query(row -> {
+            UUID id = row.getObject("id", UUID.class);
+            ReadingView reading = readings.get(id);
+            if (reading == null) {
+                reading = view(row);
+                readings.put(id, reading);
+            }
+            if (row.getString("result_id") != null) {
+                reading.results().put(
+                        row.getString("result_id"),
+                        new Amount(row.getDouble("value"), UnitCatalogue.get(row.getString("unit"))));
+            }
+        });
+        return List.copyOf(readings.values());
+    }
+
+    private static ReadingView view(ResultSet row) throws SQLException {
+        return new ReadingView(
+                row.getObject("id", UUID.class),
+                row.getObject("check_id", UUID.class),
+                row.getObject("visit_id", UUID.class),
+                row.getObject("original_id", UUID.class),
+                row.getString("technique"),
+                row.getTimestamp("taken_at").toInstant(),
+                row.getString("label"),
+                row.getString("note"),
+                row.getString("obstacle"),
+                row.getBoolean("replaced"),
+                row.getString("discarded_because"),
+                new LinkedHashMap<>());
+    }
+}

@@ -1,0 +1,29 @@
+package rovek.server.transfer;
+
+import java.util.List;
+import rovek.server.instrument.InstrumentView;
+
+/**
+ * An instrument as it stands on the other end of the link right now.
+ *
+ * @param clockAheadSeconds how far its clock is ahead of the server's; negative when it is slow
+ * @param clockIsWrong whether that is more than the delay of asking
+ */
+public record ConnectionView(
+        InstrumentView instrument,
+        int batteryPercent,
+        long clockAheadSeconds,
+        boolean clockIsWrong,
+        long usedBytes,
+        long freeBytes,
+        List<MemoryLine> files) {
+
+    /**
+     * A file in its memory.
+     *
+     * @param kind ROUTE, READINGS or LOOSE
+     * @param state NEW, PART (a read-back broke off), STORED, or LOADED for a route
+     * @param storedAt when it was stored; null unless it is
+     */
+    public record MemoryLine(String name, String kind, long bytes, String state, long arrivedBytes, String storedAt) {}
+}

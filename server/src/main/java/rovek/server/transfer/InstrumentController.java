@@ -1,0 +1,104 @@
+package rovek.server.transfer;
+
+import java.util.List;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import rovek.server.instrument.InstrumentView;
+import rovek.server.instrument.Instruments;
+import rovek.server.job.JobView;
+import rovek.server.job.Jobs;
+
+@RestController
+@RequestMapping("/api/instruments")
+class InstrumentController {
+
+    private final Instruments instruments;
+    private final Transfers transfers;
+    private final ReadBack readBack;
+    private final Originals originals;
+    private final Jobs jobs;
+
+    InstrumentController(Instruments instruments, Transfers transfers, ReadBack readBack, Originals originals, Jobs jobs) {
+        this.instruments = instruments;
+        this.transfers = transfers;
+        this.readBack = readBack;
+        this.originals = originals;
+        this.jobs = jobs;
+    }
+
+    record LoadRoute(UUID routeId) {}
+
+    record TakeBack(List<String> files, boolean correctClock) {}
+
+    record Names(List<String> files) {}
+
+    record Cleared(int files) {}
+
+    record Fit(boolean fits, List<String> obstacles) {}
+
+    record Running(JobView job) {}
+
+    @GetMapping
+    List<InstrumentView> list() {
+        return instruments.list();
+    }
+
+    @PostMapping
+    @ResponseStatus(HttpStatus.CREATED)
+    InstrumentView add(@RequestBody Instruments.Address address) {
+        return instruments.add(address);
+    }
+
+    /** Connects and looks; a query that asks somebody else. */
+    @GetMapping("/{id}/connection")
+    ConnectionView look(@PathVariable UUID id) {
+        return transfers.look(id);
+    }
+
+    @GetMapping("/{id}/job")
+    Running running(@PathVariable UUID id) {
+        return new Running(jobs.runningOn(id).orElse(null));
+    }
+
+    @GetMapping("/{id}/originals")
+    List<Originals.OriginalLine> originals(@PathVariable UUID id) {
+        return originals.list(id);
+    }
+
+    @GetMapping("/{id}/fit")
+    Fit fit(@PathVariable UUID id, @RequestParam UUID routeId) {
+        List<String> obstacles = transfers.obstacles(id, routeId);
+        return new Fit(obstacles.isEmpty(), obstacles);
+    }
+
+    @PostMapping("/{id}/load")
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    JobView load(@PathVariable UUID id, @RequestBody LoadRoute load) {
+        return transfers.load(id, load.routeId());
+    }
+
+    @PostMapping("/{id}/read-back")
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    JobView readBack(@PathVariable UUID id, @RequestBody TakeBack take) {
+        return readBack.start(id, take.files(), take.correctClock());
+    }
+
+    @PostMapping("/{id}/clock")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void setClock(@PathVariable UUID id) {
+        transfers.setClock(id);
+    }
+
+    @PostMapping("/{id}/clear")
+    Cleared clear(@PathVariable UUID id, @RequestBody Names names) {
+        return new Cleared(transfers.clear(id, names.files()));
+    }
+}

@@ -1,0 +1,141 @@
+package rovek.server.transfer;
+
+import java.time.Clock;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import rovek.link.Sha256;
+import rovek.server.audit.AuditTrail;
+
+/** The bytes as instruments gave them, kept for ever, and the pieces of those that are still on their way. */
+@Service
+class Originals {
+
+    private final JdbcClient db;
+    private final AuditTrail audit;
+    private final Clock clock;
+
+    Originals(JdbcClient db, AuditTrail audit, Clock clock) {
+        this.db = db;
+        this.audit = audit;
+        this.clock = clock;
+    }
+
+    /**
+     * A kept original.
+     *
+     * @param taken whether its readings were made
+     */
+    record Kept(UUID id, OffsetDateTime readBackAt, boolean taken) {}
+
+    /** A line in the list of everything that was ever read back. */
+    record OriginalLine(UUID id, String fileName, String sha256, long size, String readBackAt, String readBackBy, int newReadings, int knownReadings) {}
+
+    @Transactional(readOnly = true)
+    public Optional<Kept> find(UUID instrumentId, String sha256) {
+        return db.sql("""
+                SELECT o.id, o.read_back_at, i.original_id IS NOT NULL FROM original o
+                LEFT JOIN original_intake i ON i.original_id = o.id WHERE o.instrument_id = ? AND o.sha256 = ?""")
+                .param(instrumentId).param(sha256)
+                .query((row, n) -> new Kept(row.getObject(1, UUID.class), row.getObject(2, OffsetDateTime.class), row.getBoolean(3)))
+                .optional();
+    }
+
+    @Transactional(readOnly = true)
+    public byte[] bytes(UUID id) {
+        return db.sql("SELECT bytes FROM original WHERE id = ?").param(id).query(byte[].class).single();
+    }
+
+    @Transactional(readOnly = true)
+    public List<OriginalLine> list(UUID instrumentId) {
+        return db.sql("""
+                SELECT o.id, file_name, sha256, size, read_back_at, read_back_by, coalesce(new_readings, 0), coalesce(known_readings, 0)
+                FROM original o LEFT JOIN original_intake i ON i.original_id = o.id
+                WHERE instrument_id = ? ORDER BY read_back_at DESC LIMIT 500""")
+                .param(instrumentId)
+                .query((row, n) -> new OriginalLine(
+                        row.getObject(1, UUID.class), row.getString(2), row.getString(3), row.getLong(4),
+                        row.getObject(5, OffsetDateTime.class).toInstant().toString(), row.getString(6), row.getInt(7), row.getInt(8)))
+                .list();
+    }
+
+    /** How much of a file has arrived without a gap. */
+    @Transactional(readOnly = true)
+    public long arrived(UUID instrumentId, String sha256) {
+        long upTo = 0;
+        for (long[] piece : pieces(instrumentId, sha256)) {
+            if (piece[0] != upTo) {
+                break;
+            }
+            upTo += piece[1];
+        }
+        return upTo;
+    }
+
+    private List<long[]> pieces(UUID instrumentId, String sha256) {
+        return db.sql("SELECT first_byte, length(bytes) FROM transfer_piece WHERE instrument_id = ? AND sha256 = ? ORDER BY first_byte")
+                .param(instrumentId).param(sha256)
+                .query((row, n) -> new long[] {row.getLong(1), row.getLong(2)})
+                .list();
+    }
+
+    @Transactional
+    public void keepPiece(UUID instrumentId, String sha256, long firstByte, byte[] bytes) {
+        db.sql("INSERT INTO transfer_piece (instrument_id, sha256, first_byte, bytes) VALUES (?, ?, ?, ?) ON CONFLICT DO NOTHING")
+                .param(instrumentId).param(sha256).param(firstByte).param(bytes)
+                .update();
+    }
+
+    @Transactional
+    public void dropPieces(UUID instrumentId, String sha256) {
+        db.sql("DELETE FROM transfer_piece WHERE instrument_id = ? AND sha256 = ?").param(instrumentId).param(sha256).update();
+    }
+
+    /**
+     * Puts the pieces together and keeps them as an original, if they are what the instrument said.
+     *
+     * @return the original; empty when the digest differs, and then the pieces are gone
+     */
+    @Transactional
+    public Optional<Kept> assemble(UUID instrumentId, String fileName, String sha256) {
+        List<byte[]> parts = db.sql("SELECT bytes FROM transfer_piece WHERE instrument_id = ? AND sha256 = ? ORDER BY first_byte")
+                .param(instrumentId).param(sha256).query(byte[].class).list();
+        byte[] whole = joined(parts);
+        dropPieces(instrumentId, sha256);
+        if (!Sha256.of(whole).equals(sha256)) {
+            return Optional.empty();
+        }
+        UUID id = UUID.randomUUID();
+        OffsetDateTime now = clock.instant().atOffset(ZoneOffset.UTC);
+        db.sql("""
+                INSERT INTO original (id, instrument_id, file_name, sha256, size, bytes, read_back_at, read_back_by)
+                VALUES (?, ?, ?, ?, ?, ?, ?, ?)""")
+                .params(id, instrumentId, fileName, sha256, whole.length, whole, now, AuditTrail.actor())
+                .update();
+        audit.note("keep original", "original", id, null, new OriginalLine(id, fileName, sha256, whole.length, now.toString(), AuditTrail.actor(), 0, 0));
+        return Optional.of(new Kept(id, now, false));
+    }
+
+    private static byte[] joined(List<byte[]> parts) {
+        byte[] whole = new byte[parts.stream().mapToInt(part -> part.length).sum()];
+        int at = 0;
+        for (byte[] part : new ArrayList<>(parts)) {
+            System.arraycopy(part, 0, whole, at, part.length);
+            at += part.length;
+        }
+        return whole;
+    }
+
+    /** Notes that an original's readings were made; to be called in the transaction that makes them. */
+    void noteTaken(UUID originalId, int fresh, int known) {
+        db.sql("INSERT INTO original_intake (original_id, at, new_readings, known_readings) VALUES (?, ?, ?, ?)")
+                .params(originalId, clock.instant().atOffset(ZoneOffset.UTC), fresh, known)
+                .update();
+    }
+}

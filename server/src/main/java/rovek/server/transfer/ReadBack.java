@@ -1,0 +1,154 @@
+package rovek.server.transfer;
+
+import java.time.Clock;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import rovek.core.reading.ClockCorrection;
+import rovek.link.Instrument;
+import rovek.link.InstrumentFile;
+import rovek.link.LinkException;
+import rovek.link.packet.PackageException;
+import rovek.link.packet.ReadingsPackage;
+import rovek.server.instrument.Instruments;
+import rovek.server.job.JobProgress;
+import rovek.server.job.JobView;
+import rovek.server.job.Jobs;
+import rovek.server.visit.VisitIntake;
+
+/**
+ * Takes what an instrument holds: piece by piece, each kept as it arrives, so that a broken read-back goes on where it
+ * stopped; then the digest is compared, the original kept, and in one transaction its readings made. Nothing is removed
+ * from the instrument.
+ */
+@Service
+public class ReadBack {
+
+    static final int PIECE_BYTES = 128 << 10;
+
+    private final Instruments instruments;
+    private final Originals originals;
+    private final VisitIntake visits;
+    private final Jobs jobs;
+    private final Clock clock;
+
+    ReadBack(Instruments instruments, Originals originals, VisitIntake visits, Jobs jobs, Clock clock) {
+        this.instruments = instruments;
+        this.originals = originals;
+        this.visits = visits;
+        this.jobs = jobs;
+        this.clock = clock;
+    }
+
+    /**
+     * Starts taking files.
+     *
+     * @param names files to take; empty for all that hold readings
+     * @param correctClock whether readings get the time they would have with a right clock
+     */
+    public JobView start(UUID instrumentId, List<String> names, boolean correctClock) {
+        instruments.get(instrumentId);
+        return jobs.start("read back", "Reading back", instrumentId, progress -> run(instrumentId, names, correctClock, progress));
+    }
+
+    /** The work itself. */
+    public String run(UUID instrumentId, List<String> names, boolean correctClock, JobProgress progress)
+            throws LinkException, PackageException {
+        return instruments.withLink(instrumentId, "reading back", (link, identity, renew) -> {
+            ClockCorrection difference = ClockCorrection.between(link.clock(), clock.instant());
+            ClockCorrection correction = correctClock && difference.isNeeded() ? difference : ClockCorrection.NONE;
+            List<InstrumentFile> files = link.catalogue().files().stream()
+                    .filter(file -> !file.type().equals("ROUTE"))
+                    .filter(file -> names.isEmpty() || names.contains(file.name()))
+                    .toList();
+            return new Run(instrumentId, link, renew, correction, progress, files).takeAll();
+        });
+    }
+
+    /** One read-back under way. */
+    private final class Run {
+
+        private final UUID instrumentId;
+        private final Instrument link;
+        private final Runnable renew;
+        private final ClockCorrection correction;
+        private final JobProgress progress;
+        private final List<InstrumentFile> files;
+        private final long total;
+        private long done;
+        private int fresh;
+        private int known;
+        private int loose;
+
+        Run(UUID instrumentId, Instrument link, Runnable renew, ClockCorrection correction, JobProgress progress, List<InstrumentFile> files) {
+            this.instrumentId = instrumentId;
+            this.link = link;
+            this.renew = renew;
+            this.correction = correction;
+            this.progress = progress;
+            this.files = files;
+            this.total = files.stream().mapToLong(InstrumentFile::bytes).sum();
+        }
+
+        String takeAll() throws LinkException, PackageException {
+            for (InstrumentFile file : files) {
+                take(file);
+            }
+            return summary();
+        }
+
+        private void take(InstrumentFile file) throws LinkException, PackageException {
+            String digest = link.digest(file.name());
+            Originals.Kept original = originals.find(instrumentId, digest).orElse(null);
+            if (original == null) {
+                fetch(file, digest);
+                original = originals.assemble(instrumentId, file.name(), digest)
+                        .orElseThrow(() -> new LinkException.DigestDiffers(file.name()));
+            } else {
+                done += file.bytes();
+            }
+            progress.report(done, total, "Checking " + file.name());
+            ReadingsPackage readings = ReadingsPackage.unpack(originals.bytes(original.id()));
+            if (original.taken()) {
+                known += readings.readings().size();
+                return;
+            }
+            UUID originalId = original.id();
+            VisitIntake.Outcome outcome = visits.take(
+                    readings,
+                    new VisitIntake.Source(originalId, instrumentId, correction),
+                    stored -> originals.noteTaken(originalId, stored.fresh(), stored.known()));
+            fresh += outcome.fresh();
+            known += outcome.known();
+            loose += outcome.loose();
+        }
+
+        private void fetch(InstrumentFile file, String digest) throws LinkException {
+            long at = originals.arrived(instrumentId, digest);
+            done += at;
+            while (at < file.bytes()) {
+                if (progress.isStopRequested()) {
+                    throw new LinkException.Stopped();
+                }
+                byte[] piece = link.slice(file.name(), at, (int) Math.min(PIECE_BYTES, file.bytes() - at));
+                if (piece.length == 0) {
+                    break;
+                }
+                originals.keepPiece(instrumentId, digest, at, piece);
+                at += piece.length;
+                done += piece.length;
+                renew.run();
+                progress.report(done, total, "Reading back " + file.name());
+            }
+        }
+
+        private String summary() {
+            if (files.isEmpty()) {
+                return "The instrument holds no readings.";
+            }
+            String knownPart = known == 0 ? "" : ", %d were stored before".formatted(known);
+            String loosePart = loose == 0 ? "" : ", %d of them loose".formatted(loose);
+            return "%d new readings%s%s. The originals are kept and their digests agree.".formatted(fresh, loosePart, knownPart);
+        }
+    }
+}

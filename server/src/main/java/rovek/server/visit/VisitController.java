@@ -1,0 +1,29 @@
+package rovek.server.visit;
+
+import java.util.List;
+import java.util.UUID;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api/visits")
+class VisitController {
+
+    private final Visits visits;
+
+    VisitController(Visits visits) {
+        this.visits = visits;
+    }
+
+    @GetMapping
+    List<Visits.VisitLine> list() {
+        return visits.list();
+    }
+
+    @GetMapping("/{id}")
+    Visits.VisitSheet sheet(@PathVariable UUID id) {
+        return visits.sheet(id);
+    }
+}

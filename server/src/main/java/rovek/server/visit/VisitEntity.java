@@ -1,0 +1,46 @@
+package rovek.server.visit;
+
+import jakarta.persistence.CollectionTable;
+import jakarta.persistence.ElementCollection;
+import jakarta.persistence.Embeddable;
+import jakarta.persistence.Entity;
+import jakarta.persistence.FetchType;
+import jakarta.persistence.Id;
+import jakarta.persistence.JoinColumn;
+import jakarta.persistence.OrderColumn;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+
+@Entity
+@Table(name = "visit")
+class VisitEntity {
+
+    @Id
+    UUID id;
+
+    /** The instrument's id of the walk; null for loose readings without one. */
+    UUID walkId;
+
+    UUID routeId;
+    String title;
+    Instant beganAt;
+    UUID instrumentId;
+
+    /** Sign-in name of whoever read it back. */
+    String technician;
+
+    /** How far the instrument's clock was ahead, as corrected. */
+    long clockAheadSeconds;
+
+    @ElementCollection(fetch = FetchType.EAGER)
+    @CollectionTable(name = "visit_stop", joinColumns = @JoinColumn(name = "visit_id"))
+    @OrderColumn(name = "place")
+    List<Stop> stops = new ArrayList<>();
+
+    /** One stop of the walk as it was found. */
+    @Embeddable
+    record Stop(UUID checkId, String progress, String note) {}
+}

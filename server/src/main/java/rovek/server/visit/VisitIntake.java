@@ -1,0 +1,125 @@
+package rovek.server.visit;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+import rovek.core.reading.ClockCorrection;
+import rovek.link.packet.ReadingsPackage;
+import rovek.link.packet.Walk;
+import rovek.server.audit.AuditTrail;
+import rovek.server.plant.Plant;
+import rovek.server.plant.PlantTree;
+import rovek.server.reading.PreparedReading;
+import rovek.server.reading.ReadingIntake;
+
+/** Makes a visit and its readings from one package, all in one transaction. */
+@Service
+public class VisitIntake {
+
+    /** Loose readings belong to the visit of the same instrument that began at most this long before or after. */
+    private static final Duration SAME_VISIT = Duration.ofHours(14);
+
+    private final VisitRepository visits;
+    private final ReadingIntake readings;
+    private final Plant plant;
+    private final AuditTrail audit;
+    private final TransactionTemplate transaction;
+
+    VisitIntake(VisitRepository visits, ReadingIntake readings, Plant plant, AuditTrail audit, TransactionTemplate transaction) {
+        this.visits = visits;
+        this.readings = readings;
+        this.plant = plant;
+        this.audit = audit;
+        this.transaction = transaction;
+    }
+
+    /**
+     * What came of a package.
+     *
+     * @param visitId null where the package held nothing new
+     * @param known how many of its readings were stored before
+     */
+    public record Outcome(UUID visitId, int fresh, int known, int loose) {}
+
+    /** Where a package came from. */
+    public record Source(UUID originalId, UUID instrumentId, ClockCorrection clock) {}
+
+    /**
+     * @param alongside done in the same transaction, told the outcome
+     */
+    public Outcome take(ReadingsPackage readingsPackage, Source source, java.util.function.Consumer<Outcome> alongside) {
+        PlantTree tree = plant.tree();
+        List<PreparedReading> prepared = readings.prepare(readingsPackage, tree);
+        return transaction.execute(status -> {
+            Outcome outcome = store(readingsPackage, source, prepared, tree);
+            alongside.accept(outcome);
+            return outcome;
+        });
+    }
+
+    private Outcome store(ReadingsPackage readingsPackage, Source source, List<PreparedReading> prepared, PlantTree tree) {
+        int known = readingsPackage.readings().size() - prepared.size();
+        int loose = (int) prepared.stream().filter(reading -> reading.check().isEmpty()).count();
+        if (prepared.isEmpty() && readingsPackage.walk().isEmpty()) {
+            return new Outcome(null, 0, known, 0);
+        }
+        VisitEntity visit = visit(readingsPackage, source, prepared, tree);
+        readings.store(prepared, visit.id, source.originalId(), source.clock(), labels(readingsPackage, tree));
+        Outcome outcome = new Outcome(visit.id, prepared.size(), known, loose);
+        audit.note("read back", "visit", visit.id, null, outcome);
+        return outcome;
+    }
+
+    private VisitEntity visit(ReadingsPackage readingsPackage, Source source, List<PreparedReading> prepared, PlantTree tree) {
+        Instant first = prepared.stream()
+                .map(reading -> source.clock().correct(reading.packed().takenAt()))
+                .min(Instant::compareTo)
+                .orElse(source.clock().correct(readingsPackage.createdAt()));
+        Optional<Walk> walk = readingsPackage.walk();
+        Optional<VisitEntity> existing = walk.isPresent()
+                ? visits.findByWalkId(walk.get().id())
+                : visits.findByInstrumentIdAndBeganAtBetweenOrderByBeganAtDesc(
+                                source.instrumentId(), first.minus(SAME_VISIT), first.plus(SAME_VISIT))
+                        .stream()
+                        .findFirst();
+        VisitEntity visit = existing.orElseGet(() -> fresh(source, first));
+        walk.ifPresent(walked -> {
+            visit.walkId = walked.id();
+            visit.routeId = walked.route();
+            visit.title = walked.name();
+            visit.stops.clear();
+            walked.stops().forEach(stop -> visit.stops.add(new VisitEntity.Stop(stop.id(), stop.progress().word(), stop.note())));
+        });
+        return visits.save(visit);
+    }
+
+    private static VisitEntity fresh(Source source, Instant first) {
+        VisitEntity visit = new VisitEntity();
+        visit.id = UUID.randomUUID();
+        visit.title = "Loose readings";
+        visit.beganAt = first;
+        visit.instrumentId = source.instrumentId();
+        visit.technician = AuditTrail.actor();
+        visit.clockAheadSeconds = source.clock().instrumentAhead().toSeconds();
+        return visit;
+    }
+
+    /** A stop whose check is gone leaves its reading loose; its note is not all that is left of where it was taken. */
+    private static Map<UUID, String> labels(ReadingsPackage readingsPackage, PlantTree tree) {
+        Map<UUID, String> labels = new HashMap<>();
+        readingsPackage.walk().ifPresent(walk -> {
+            for (int i = 0; i < walk.stops().size(); i++) {
+                if (tree.check(walk.stops().get(i).id()).isEmpty()) {
+                    labels.put(walk.stops().get(i).id(), "stop " + (i + 1) + " of " + walk.name());
+                }
+            }
+        });
+        return labels;
+    }
+}

@@ -1,0 +1,230 @@
+package rovek.server.visit;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import org.springframework.data.domain.Limit;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import rovek.core.limit.Judgement;
+import rovek.core.limit.RollUp;
+import rovek.core.limit.Verdict;
+import rovek.core.plant.Level;
+import rovek.server.account.Accounts;
+import rovek.server.instrument.InstrumentView;
+import rovek.server.instrument.Instruments;
+import rovek.server.limit.Limits;
+import rovek.server.plant.CheckView;
+import rovek.server.plant.Plant;
+import rovek.server.plant.PlantNode;
+import rovek.server.plant.PlantTree;
+import rovek.server.problem.DomainProblem;
+import rovek.server.reading.ReadingJudge;
+import rovek.server.reading.ReadingView;
+import rovek.server.reading.Readings;
+
+/** The dated jobs, each as a sheet. */
+@Service
+public class Visits {
+
+    private static final int MOST_LISTED = 200;
+
+    private final VisitRepository visits;
+    private final Readings readings;
+    private final Limits limits;
+    private final Plant plant;
+    private final Instruments instruments;
+    private final Accounts accounts;
+    private final JdbcClient db;
+
+    Visits(
+            VisitRepository visits,
+            Readings readings,
+            Limits limits,
+            Plant plant,
+            Instruments instruments,
+            Accounts accounts,
+            JdbcClient db) {
+        this.visits = visits;
+        this.readings = readings;
+        this.limits = limits;
+        this.plant = plant;
+        this.instruments = instruments;
+        this.accounts = accounts;
+        this.db = db;
+    }
+
+    /** A visit in the list. */
+    public record VisitLine(UUID id, String title, String beganAt, String technician, String instrument, int readings, int loose) {}
+
+    /**
+     * A visit as a sheet.
+     *
+     * @param clockAheadSeconds how wrong the instrument's clock was; the times shown are corrected
+     */
+    public record VisitSheet(
+            UUID id, String title, String client, String site, String beganAt, String technician, InstrumentView instrument,
+            long clockAheadSeconds, RollUpView verdicts, List<VisitRow> rows, List<LooseReading> tray) {}
+
+    /** Verdicts counted. */
+    public record RollUpView(Verdict worst, int pass, int watch, int fail, int notJudged) {
+        public static RollUpView of(RollUp rollUp) {
+            return new RollUpView(rollUp.worst(), rollUp.pass(), rollUp.watch(), rollUp.fail(), rollUp.notJudged());
+        }
+    }
+
+    /**
+     * A stop with what was found.
+     *
+     * @param readingId null where nothing was measured
+     * @param progress to do, begun, done or skipped
+     * @param value of the leading result; null where there is none
+     * @param change since the reading before; null where there was none
+     * @param repeats how many readings it replaced
+     */
+    public record VisitRow(
+            UUID checkId, UUID assetId, String assetTag, String assetName, String point, String check, UUID readingId,
+            String progress, Double value, String unit, Double watch, Double fail, Double change, Verdict verdict,
+            String reason, String note, int repeats, String discardedBecause) {}
+
+    /** A reading that no stop asked for. */
+    public record LooseReading(
+            UUID id, String takenAt, String label, String note, Double value, String unit, String discardedBecause,
+            List<PlacementProposal> proposals) {}
+
+    @Transactional(readOnly = true)
+    public List<VisitLine> list() {
+        Map<UUID, int[]> counts = new HashMap<>();
+        db.sql("""
+                SELECT visit_id, count(*), count(*) FILTER (WHERE check_id IS NULL AND discarded_because IS NULL)
+                FROM reading WHERE NOT replaced GROUP BY visit_id""").query(row -> {
+            counts.put(row.getObject(1, UUID.class), new int[] {row.getInt(2), row.getInt(3)});
+        });
+        Map<UUID, InstrumentView> byId = new HashMap<>();
+        instruments.list().forEach(instrument -> byId.put(instrument.id(), instrument));
+        return visits.findAllByOrderByBeganAtDesc(Limit.of(MOST_LISTED)).stream()
+                .map(visit -> {
+                    int[] count = counts.getOrDefault(visit.id, new int[2]);
+                    InstrumentView instrument = byId.get(visit.instrumentId);
+                    return new VisitLine(
+                            visit.id, visit.title, visit.beganAt.toString(), accounts.displayName(visit.technician),
+                            instrument.model() + " no. " + instrument.serial(), count[0], count[1]);
+                })
+                .toList();
+    }
+
+    @Transactional(readOnly = true)
+    public VisitSheet sheet(UUID id) {
+        VisitEntity visit = visits.findById(id).orElseThrow(() -> new DomainProblem.NotFound("The visit"));
+        PlantTree tree = plant.tree();
+        List<ReadingView> all = readings.ofVisit(id);
+        Map<UUID, ReadingView> standing = new HashMap<>();
+        Map<UUID, Integer> repeats = new HashMap<>();
+        for (ReadingView reading : all) {
+            if (reading.checkId() != null && !reading.replaced()) {
+                standing.put(reading.checkId(), reading);
+            } else if (reading.checkId() != null) {
+                repeats.merge(reading.checkId(), 1, Integer::sum);
+            }
+        }
+        RowMaker rows = new RowMaker(tree, limitsOf(visit, all, tree), standing, repeats, readings.resultsBefore(id));
+        List<VisitRow> made = rows.of(visit);
+        List<LooseReading> tray = all.stream()
+                .filter(reading -> reading.checkId() == null && !reading.replaced())
+                .map(reading -> loose(reading, all, tree))
+                .toList();
+        RollUp verdicts = RollUp.ofAll(made.stream().map(VisitRow::verdict).toList());
+        return new VisitSheet(
+                id, visit.title, place(made, tree, Level.CLIENT), place(made, tree, Level.SITE),
+                visit.beganAt.toString(), accounts.displayName(visit.technician), instruments.get(visit.instrumentId),
+                visit.clockAheadSeconds, RollUpView.of(verdicts), made, tray);
+    }
+
+    private Map<UUID, Map<String, rovek.core.limit.Limit>> limitsOf(VisitEntity visit, List<ReadingView> all, PlantTree tree) {
+        Set<UUID> checks = new HashSet<>();
+        visit.stops.forEach(stop -> checks.add(stop.checkId()));
+        all.stream().map(ReadingView::checkId).filter(java.util.Objects::nonNull).forEach(checks::add);
+        return limits.of(checks.stream().flatMap(check -> tree.check(check).stream()).toList());
+    }
+
+    /** The client or site all rows share; blank where they do not. */
+    private static String place(List<VisitRow> rows, PlantTree tree, Level level) {
+        List<String> names = rows.stream()
+                .flatMap(row -> tree.nearest(row.checkId(), level).stream())
+                .map(PlantNode::label)
+                .distinct()
+                .toList();
+        return names.size() == 1 ? names.get(0) : "";
+    }
+
+    private static LooseReading loose(ReadingView reading, List<ReadingView> all, PlantTree tree) {
+        var leading = reading.results().values().stream().findFirst();
+        return new LooseReading(
+                reading.id(), reading.takenAt().toString(), reading.label(), reading.note(),
+                leading.map(amount -> amount.value()).orElse(null),
+                leading.map(amount -> amount.unit().symbol()).orElse(""),
+                reading.discardedBecause(),
+                PlacementProposal.rank(reading, all, tree));
+    }
+
+    /** Makes the rows of a sheet: the stops in walking order, then what was placed by hand. */
+    private record RowMaker(
+            PlantTree tree,
+            Map<UUID, Map<String, rovek.core.limit.Limit>> limits,
+            Map<UUID, ReadingView> standing,
+            Map<UUID, Integer> repeats,
+            Map<UUID, Map<String, Double>> before) {
+
+        List<VisitRow> of(VisitEntity visit) {
+            List<VisitRow> rows = new ArrayList<>();
+            Set<UUID> planned = new HashSet<>();
+            for (VisitEntity.Stop stop : visit.stops) {
+                planned.add(stop.checkId());
+                tree.check(stop.checkId()).ifPresent(check -> rows.add(row(check, stop.progress(), stop.note())));
+            }
+            standing.values().stream()
+                    .filter(reading -> !planned.contains(reading.checkId()))
+                    .sorted(Comparator.comparing(ReadingView::takenAt))
+                    .forEach(reading -> tree.check(reading.checkId())
+                            .ifPresent(check -> rows.add(row(check, "done", reading.note()))));
+            return rows;
+        }
+
+        private VisitRow row(CheckView check, String progress, String note) {
+            var leading = check.leadingResult();
+            ReadingView reading = standing.get(check.id());
+            Map<String, rovek.core.limit.Limit> ofCheck = limits.getOrDefault(check.id(), Map.of());
+            Judgement judgement = judge(reading, check, ofCheck, progress);
+            var limit = ofCheck.get(leading.id());
+            Double value = reading == null || !reading.results().containsKey(leading.id())
+                    ? null
+                    : reading.results().get(leading.id()).value();
+            Double last = reading == null ? null : before.getOrDefault(reading.id(), Map.of()).get(leading.id());
+            return new VisitRow(
+                    check.id(), check.asset().id(), check.asset().tag(), check.asset().name(), check.point().name(), check.node().name(),
+                    reading == null ? null : reading.id(), progress, value, leading.unit().symbol(),
+                    limit == null ? null : limit.watch().map(amount -> amount.value()).orElse(null),
+                    limit == null ? null : limit.fail().map(amount -> amount.value()).orElse(null),
+                    value == null || last == null ? null : value - last,
+                    judgement.verdict(), judgement.reason(), note, repeats.getOrDefault(check.id(), 0),
+                    reading == null ? null : reading.discardedBecause());
+        }
+
+        private static Judgement judge(
+                ReadingView reading, CheckView check, Map<String, rovek.core.limit.Limit> limits, String progress) {
+            if (reading == null) {
+                return new Judgement(Verdict.NOT_JUDGED, progress.equals("skipped") ? "skipped" : "not measured");
+            }
+            if (reading.discardedBecause() != null) {
+                return new Judgement(Verdict.NOT_JUDGED, "discarded: " + reading.discardedBecause());
+            }
+            return ReadingJudge.judge(reading, check, limits);
+        }
+    }
+}
