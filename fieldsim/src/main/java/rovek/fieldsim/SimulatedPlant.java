@@ -26,7 +26,7 @@ final class SimulatedPlant {
     private static final Map<String, MachineCondition> KNOWN = Map.of(
             "P-101/drive end", MachineCondition.healthy(24.67, 1.55),
             "P-101/non-drive end", MachineCondition.healthy(24.67, 1.25),
-            "P-102/drive end", MachineCondition.healthy(24.67, 1.7).withBearingDefect(0.30, 4),
+            "P-102/drive end", MachineCondition.healthy(24.67, 1.7).withBearingDefect(0.42, 4),
             "P-102/non-drive end", MachineCondition.healthy(24.67, 1.35).withBearingDefect(0.05, 5),
             "B-201/drive end", MachineCondition.healthy(49.2, 1.4).misaligning(0.75, 0.11),
             "B-201/non-drive end", MachineCondition.healthy(49.2, 1.2).misaligning(0.5, 0.09),

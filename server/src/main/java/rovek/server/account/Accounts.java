@@ -1,5 +1,6 @@
 package rovek.server.account;
 
+import jakarta.annotation.Nullable;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -38,7 +39,7 @@ public class Accounts {
     public record NewAccount(String name, String displayName, Role role, String password) {}
 
     /** What can be changed; null leaves as it is. */
-    public record AccountChange(String displayName, Role role, Boolean active, String password, int version) {}
+    public record AccountChange(@Nullable String displayName, @Nullable Role role, @Nullable Boolean active, @Nullable String password, int version) {}
 
     @Transactional
     public Account add(NewAccount wanted) {

@@ -1,5 +1,6 @@
 package rovek.server.audit;
 
+import jakarta.annotation.Nullable;
 import java.time.Clock;
 import java.util.List;
 import org.springframework.data.domain.Limit;
@@ -27,7 +28,7 @@ public class AuditTrail {
     }
 
     /** A line of the trail. */
-    public record Line(String at, String actor, String action, String subjectType, String subjectId, String before, String after) {}
+    public record Line(String at, String actor, String action, String subjectType, String subjectId, @Nullable String before, @Nullable String after) {}
 
     /**
      * Notes a change.

@@ -1,5 +1,6 @@
 package rovek.server.certificate;
 
+import jakarta.annotation.Nullable;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalDate;
@@ -58,8 +59,8 @@ public class Certificates {
      * @param sha256 of the PDF; null until it is issued
      */
     public record CertificateLine(
-            UUID id, UUID visitId, String state, String number, String client, String title, String preparedBy, String preparedAt,
-            String signedBy, String issuedAt, String sha256, String withdrawnBecause) {}
+            UUID id, UUID visitId, String state, @Nullable String number, String client, String title, String preparedBy, String preparedAt,
+            @Nullable String signedBy, @Nullable String issuedAt, @Nullable String sha256, @Nullable String withdrawnBecause) {}
 
     /**
      * A prepared certificate as it would be issued.

@@ -60,7 +60,7 @@ class DemoPlant {
             if (machine.limited()) {
                 // ISO 20816-3, group 2 on rigid support: zones B/C and C/D, velocity RMS.
                 limits.set(velocity, "velocity.rms", new Limits.NewLimit(2.8, 4.5));
-                limits.set(acceleration, "acceleration.rms", new Limits.NewLimit(6.0, 12.0));
+                limits.set(acceleration, "acceleration.rms", new Limits.NewLimit(4.0, 8.0));
             }
             checks.add(velocity);
             checks.add(acceleration);

@@ -1,5 +1,6 @@
 package rovek.server.follow;
 
+import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -54,7 +55,7 @@ public class Follow {
      * @param fail the fail boundary belonging to them, null where there is none
      */
     public record Standing(
-            UUID nodeId, Verdict worst, int pass, int watch, int fail, int notJudged, String readAt, List<Double> spark, Double sparkFail) {}
+            UUID nodeId, Verdict worst, int pass, int watch, int fail, int notJudged, @Nullable String readAt, List<Double> spark, @Nullable Double sparkFail) {}
 
     /**
      * A check as it stands, with its leading result.
@@ -62,12 +63,12 @@ public class Follow {
      * @param change since the reading before
      */
     public record CheckLine(
-            UUID checkId, UUID pointId, String point, String check, String result, String resultId, String unit, UUID readingId,
-            String readAt, Double value, Double watch, Double fail, Double change, Verdict verdict, String reason,
+            UUID checkId, String assetTag, UUID pointId, String point, String check, String result, String resultId, String unit, @Nullable UUID readingId,
+            @Nullable String readAt, @Nullable Double value, @Nullable Double watch, @Nullable Double fail, @Nullable Double change, Verdict verdict, String reason,
             List<Double> spark, List<OtherResult> others) {}
 
     /** A further result of the newest reading. */
-    public record OtherResult(String name, double value, String unit, Double watch, Double fail) {}
+    public record OtherResult(String name, double value, String unit, @Nullable Double watch, @Nullable Double fail) {}
 
     /** A node with its path and the checks beneath it. */
     public record Sheet(PlantNode node, List<PlantNode> path, List<CheckLine> checks) {}
@@ -76,7 +77,7 @@ public class Follow {
     public record TrendPoint(UUID readingId, String at, double value, Verdict verdict, String reason) {}
 
     /** A result of a check over time, with the limits that hold now. */
-    public record Trend(UUID checkId, String title, String resultId, String result, String unit, Double watch, Double fail, List<TrendPoint> points) {}
+    public record Trend(UUID checkId, String title, String resultId, String result, String unit, @Nullable Double watch, @Nullable Double fail, List<TrendPoint> points) {}
 
     /** How all checks of the plant stand, told for every node. */
     @Transactional(readOnly = true)
@@ -167,7 +168,7 @@ public class Follow {
         Double before = spark.size() < 2 || value == null ? null : spark.get(spark.size() - 2);
         Optional<Limit> limit = Optional.ofNullable(limits.get(leading.id()));
         return new CheckLine(
-                check.id(), check.point().id(), check.point().name(), check.node().name(), leading.name(), leading.id(),
+                check.id(), check.asset().tag(), check.point().id(), check.point().name(), check.node().name(), leading.name(), leading.id(),
                 leading.unit().symbol(),
                 newest == null ? null : newest.id(),
                 newest == null ? null : newest.takenAt().toString(),

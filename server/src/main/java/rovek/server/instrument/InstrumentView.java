@@ -1,5 +1,6 @@
 package rovek.server.instrument;
 
+import jakarta.annotation.Nullable;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
@@ -14,6 +15,6 @@ public record InstrumentView(
         List<String> options,
         String host,
         int port,
-        LocalDate calibratedOn,
-        LocalDate calibratedUntil,
+        @Nullable LocalDate calibratedOn,
+        @Nullable LocalDate calibratedUntil,
         String lastSeenAt) {}

@@ -1,5 +1,6 @@
 package rovek.server.limit;
 
+import jakarta.annotation.Nullable;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -37,10 +38,10 @@ public class Limits {
      *
      * @param watch null where none is set; likewise {@code fail}
      */
-    public record LimitLine(String resultId, String name, String unit, Double watch, Double fail) {}
+    public record LimitLine(String resultId, String name, String unit, @Nullable Double watch, @Nullable Double fail) {}
 
     /** Boundaries in the result's own unit; both null removes the limit. */
-    public record NewLimit(Double watch, Double fail) {}
+    public record NewLimit(@Nullable Double watch, @Nullable Double fail) {}
 
     @Transactional(readOnly = true)
     public List<LimitLine> lines(UUID checkId) {

@@ -1,5 +1,6 @@
 package rovek.server.plant;
 
+import jakarta.annotation.Nullable;
 import java.time.Clock;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -61,16 +62,16 @@ public class PlantEditor {
      * @param preset name of a ready-made check; null for the technique's defaults
      */
     public record NewNode(
-            UUID id, UUID parentId, Level level, String tag, String name, UUID afterId, String technique, String preset) {}
+            @Nullable UUID id, @Nullable UUID parentId, @Nullable Level level, @Nullable String tag, @Nullable String name, @Nullable UUID afterId, @Nullable String technique, @Nullable String preset) {}
 
     /** New names; null leaves as it is. */
-    public record NewName(String tag, String name, String nameplate, int version) {}
+    public record NewName(@Nullable String tag, @Nullable String name, @Nullable String nameplate, int version) {}
 
     /** A new place; {@code afterId} null for the first one. */
-    public record NewPlace(UUID parentId, UUID afterId) {}
+    public record NewPlace(@Nullable UUID parentId, @Nullable UUID afterId) {}
 
     /** What came of a change: the node as it is now, and the id by which it can be undone. */
-    public record Changed(PlantNode node, UUID changeId) {}
+    public record Changed(PlantNode node, @Nullable UUID changeId) {}
 
     /** A change in the history. */
     public record HistoryLine(UUID id, String at, String actor, String sentence, boolean undone) {}

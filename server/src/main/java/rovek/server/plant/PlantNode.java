@@ -1,5 +1,6 @@
 package rovek.server.plant;
 
+import jakarta.annotation.Nullable;
 import java.util.UUID;
 import rovek.core.plant.Level;
 
@@ -12,7 +13,7 @@ import rovek.core.plant.Level;
  * @param technique id for a check, blank otherwise
  */
 public record PlantNode(
-        UUID id, UUID parentId, Level level, String tag, String name, String nameplate, String technique, int version) {
+        UUID id, @Nullable UUID parentId, Level level, String tag, String name, String nameplate, String technique, int version) {
 
     /** Tag and name as one label. */
     public String label() {

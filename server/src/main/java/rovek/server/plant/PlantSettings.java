@@ -1,5 +1,6 @@
 package rovek.server.plant;
 
+import jakarta.annotation.Nullable;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -42,7 +43,7 @@ public class PlantSettings {
      */
     public record SettingLine(
             String key, String name, String unit, List<String> options, String value, boolean own,
-            UUID originId, String originName, String inherited) {}
+            @Nullable UUID originId, String originName, String inherited) {}
 
     @Transactional(readOnly = true)
     public List<SettingLine> lines(UUID nodeId, String techniqueId) {

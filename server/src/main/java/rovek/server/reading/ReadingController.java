@@ -1,5 +1,6 @@
 package rovek.server.reading;
 
+import jakarta.annotation.Nullable;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
@@ -24,7 +25,7 @@ class ReadingController {
 
     record Curves(List<CurveView> curves, List<String> remarks) {}
 
-    record PlaceOn(UUID checkId) {}
+    record PlaceOn(@Nullable UUID checkId) {}
 
     record DiscardFor(String reason) {}
 

@@ -1,5 +1,6 @@
 package rovek.server.transfer;
 
+import jakarta.annotation.Nullable;
 import java.util.List;
 import rovek.server.instrument.InstrumentView;
 
@@ -25,5 +26,5 @@ public record ConnectionView(
      * @param state NEW, PART (a read-back broke off), STORED, or LOADED for a route
      * @param storedAt when it was stored; null unless it is
      */
-    public record MemoryLine(String name, String kind, long bytes, String state, long arrivedBytes, String storedAt) {}
+    public record MemoryLine(String name, String kind, long bytes, String state, long arrivedBytes, @Nullable String storedAt) {}
 }

@@ -1,5 +1,6 @@
 package rovek.server.visit;
 
+import jakarta.annotation.Nullable;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -89,13 +90,13 @@ public class Visits {
      * @param repeats how many readings it replaced
      */
     public record VisitRow(
-            UUID checkId, UUID assetId, String assetTag, String assetName, String point, String check, UUID readingId,
-            String progress, Double value, String unit, Double watch, Double fail, Double change, Verdict verdict,
-            String reason, String note, int repeats, String discardedBecause) {}
+            UUID checkId, UUID assetId, String assetTag, String assetName, String point, String check, @Nullable UUID readingId,
+            String progress, @Nullable Double value, String unit, @Nullable Double watch, @Nullable Double fail, @Nullable Double change, Verdict verdict,
+            String reason, String note, int repeats, @Nullable String discardedBecause) {}
 
     /** A reading that no stop asked for. */
     public record LooseReading(
-            UUID id, String takenAt, String label, String note, Double value, String unit, String discardedBecause,
+            UUID id, String takenAt, String label, String note, @Nullable Double value, String unit, @Nullable String discardedBecause,
             List<PlacementProposal> proposals) {}
 
     @Transactional(readOnly = true)

@@ -1,0 +1,55 @@
+import createClient from 'openapi-fetch'
+import { words } from '../words/en'
+import type { paths } from './schema'
+
+/** An answer that says what went wrong, in a sentence for people. */
+export class Problem extends Error {
+  constructor(
+    readonly status: number,
+    readonly code: string,
+    sentence: string,
+  ) {
+    super(sentence)
+  }
+}
+
+function csrfToken(): string {
+  const cookie = document.cookie.split('; ').find((part) => part.startsWith('XSRF-TOKEN='))
+  return cookie ? decodeURIComponent(cookie.slice('XSRF-TOKEN='.length)) : ''
+}
+
+export const api = createClient<paths>({ baseUrl: '/' })
+
+api.use({
+  onRequest({ request }) {
+    if (request.method !== 'GET') {
+      request.headers.set('X-XSRF-TOKEN', csrfToken())
+    }
+    return request
+  },
+  async onResponse({ response }) {
+    if (response.ok) {
+      return response
+    }
+    const body: unknown = await response
+      .clone()
+      .json()
+      .catch(() => undefined)
+    throw problemOf(response.status, body)
+  },
+  onError() {
+    return new Problem(0, 'offline', words.common.offline)
+  },
+})
+
+export function problemOf(status: number, body: unknown): Problem {
+  const fields = typeof body === 'object' && body !== null ? (body as Record<string, unknown>) : {}
+  const code = typeof fields.code === 'string' ? fields.code : String(status)
+  const sentence = typeof fields.detail === 'string' ? fields.detail : words.common.offline
+  return new Problem(status, code, sentence)
+}
+
+/** The data of an answer; errors were thrown before. */
+export async function data<T>(answer: Promise<{ data?: T }>): Promise<T> {
+  return (await answer).data as T
+}

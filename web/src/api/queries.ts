@@ -1,0 +1,78 @@
+import { queryOptions } from '@tanstack/react-query'
+import { api, data } from './client'
+
+/** Everything read from the server, each with its key. */
+export const queries = {
+  me: () => queryOptions({ queryKey: ['me'], queryFn: () => data(api.GET('/api/session')), retry: false, staleTime: 60_000 }),
+  today: () => queryOptions({ queryKey: ['today'], queryFn: () => data(api.GET('/api/today')) }),
+  plant: () => queryOptions({ queryKey: ['plant'], queryFn: () => data(api.GET('/api/plant')) }),
+  techniques: () =>
+    queryOptions({ queryKey: ['techniques'], queryFn: () => data(api.GET('/api/plant/techniques')), staleTime: Infinity }),
+  overview: () => queryOptions({ queryKey: ['overview'], queryFn: () => data(api.GET('/api/overview')) }),
+  changes: () => queryOptions({ queryKey: ['plant', 'changes'], queryFn: () => data(api.GET('/api/plant/changes')) }),
+  sheet: (id: string) =>
+    queryOptions({ queryKey: ['sheet', id], queryFn: () => data(api.GET('/api/nodes/{id}/sheet', { params: { path: { id } } })) }),
+  settings: (id: string) =>
+    queryOptions({
+      queryKey: ['settings', id],
+      queryFn: () => data(api.GET('/api/plant/nodes/{id}/settings', { params: { path: { id } } })),
+    }),
+  limits: (checkId: string) =>
+    queryOptions({
+      queryKey: ['limits', checkId],
+      queryFn: () => data(api.GET('/api/checks/{checkId}/limits', { params: { path: { checkId } } })),
+    }),
+  trend: (id: string, result: string) =>
+    queryOptions({
+      queryKey: ['trend', id, result],
+      queryFn: () => data(api.GET('/api/checks/{id}/trend', { params: { path: { id }, query: { result } } })),
+    }),
+  curves: (id: string) =>
+    queryOptions({
+      queryKey: ['curves', id],
+      queryFn: () => data(api.GET('/api/readings/{id}/curves', { params: { path: { id } } })),
+      staleTime: Infinity,
+    }),
+  routes: () => queryOptions({ queryKey: ['routes'], queryFn: () => data(api.GET('/api/routes')) }),
+  fit: (id: string, routeId: string) =>
+    queryOptions({
+      queryKey: ['fit', id, routeId],
+      queryFn: () => data(api.GET('/api/instruments/{id}/fit', { params: { path: { id }, query: { routeId } } })),
+      retry: false,
+    }),
+  instruments: () => queryOptions({ queryKey: ['instruments'], queryFn: () => data(api.GET('/api/instruments')) }),
+  connection: (id: string) =>
+    queryOptions({
+      queryKey: ['connection', id],
+      queryFn: () => data(api.GET('/api/instruments/{id}/connection', { params: { path: { id } } })),
+      retry: false,
+      staleTime: 2_000,
+      refetchOnWindowFocus: true,
+    }),
+  originals: (id: string) =>
+    queryOptions({
+      queryKey: ['originals', id],
+      queryFn: () => data(api.GET('/api/instruments/{id}/originals', { params: { path: { id } } })),
+    }),
+  runningJob: (id: string) =>
+    queryOptions({
+      queryKey: ['running-job', id],
+      queryFn: () => data(api.GET('/api/instruments/{id}/job', { params: { path: { id } } })),
+    }),
+  visits: () => queryOptions({ queryKey: ['visits'], queryFn: () => data(api.GET('/api/visits')) }),
+  visit: (id: string) =>
+    queryOptions({ queryKey: ['visit', id], queryFn: () => data(api.GET('/api/visits/{id}', { params: { path: { id } } })) }),
+  certificates: (search: string) =>
+    queryOptions({
+      queryKey: ['certificates', search],
+      queryFn: () => data(api.GET('/api/certificates', { params: { query: { search } } })),
+    }),
+  preview: (id: string) =>
+    queryOptions({
+      queryKey: ['preview', id],
+      queryFn: () => data(api.GET('/api/certificates/{id}/preview', { params: { path: { id } } })),
+      staleTime: 0,
+    }),
+  accounts: () => queryOptions({ queryKey: ['accounts'], queryFn: () => data(api.GET('/api/accounts')) }),
+  audit: () => queryOptions({ queryKey: ['audit'], queryFn: () => data(api.GET('/api/audit')) }),
+}

@@ -1,0 +1,11 @@
+import { QueryClient } from '@tanstack/react-query'
+import { Problem } from './client'
+
+export const queryClient = new QueryClient({
+  defaultOptions: {
+    queries: {
+      staleTime: 5_000,
+      retry: (count, error) => count < 2 && !(error instanceof Problem && error.status > 0),
+    },
+  },
+})

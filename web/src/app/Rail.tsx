@@ -1,0 +1,49 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query'
+import { Link } from '@tanstack/react-router'
+import { api } from '../api/client'
+import { queries } from '../api/queries'
+import type { Account } from '../api/types'
+import { Button } from '../parts/Button'
+import { words } from '../words/en'
+
+const rooms = ['today', 'plant', 'routes', 'instruments', 'visits', 'certificates', 'setup'] as const
+
+export function Rail({ me }: { me: Account }) {
+  const client = useQueryClient()
+  const today = useQuery({ ...queries.today(), refetchInterval: 60_000 })
+  const items = today.data?.items ?? []
+  const wants = (kind: string) => items.filter((item) => item.kind === kind).length
+  const counts: Partial<Record<(typeof rooms)[number], number>> = {
+    today: items.length,
+    instruments: wants('CALIBRATION_DUE'),
+    visits: wants('LOOSE_READINGS'),
+    certificates: wants('CERTIFICATE_TO_SIGN'),
+  }
+  const signOut = async () => {
+    await api.DELETE('/api/session')
+    client.clear()
+    window.location.assign('/')
+  }
+  return (
+    <nav aria-label="Rooms" className="flex w-28 shrink-0 flex-col border-r border-rule2 bg-paper2">
+      <div className="px-3.5 pt-2.5 pb-2 font-mono text-[17px] font-semibold text-plum">{words.product}</div>
+      {rooms.map((room) => (
+        <Link
+          key={room}
+          to={`/${room}`}
+          className="flex h-9 items-center justify-between border-l-[3px] px-3.5 font-semibold"
+          activeProps={{ className: 'border-plum bg-paper text-ink' }}
+          inactiveProps={{ className: 'border-transparent text-ink2 hover:bg-paper' }}
+        >
+          {words.rooms[room]}
+          {counts[room] ? <span className="text-[12px] text-plum">{counts[room]}</span> : null}
+        </Link>
+      ))}
+      <div className="mt-auto border-t border-rule px-3.5 py-2.5 text-[12px] leading-4">
+        <div className="font-semibold">{me.displayName}</div>
+        <div className="mb-1 text-ink3">{words.role[me.role]}</div>
+        <Button onClick={() => void signOut()}>{words.signIn.out}</Button>
+      </div>
+    </nav>
+  )
+}

@@ -1,0 +1,27 @@
+import { useQuery } from '@tanstack/react-query'
+import type { ReactNode } from 'react'
+import { Problem } from '../api/client'
+import { queries } from '../api/queries'
+import { NoticeBar } from '../parts/NoticeBar'
+import { Trouble } from '../parts/Trouble'
+import { SignIn } from '../signin/SignIn'
+import { words } from '../words/en'
+import { Rail } from './Rail'
+
+/** Rail and view for whoever is signed in; the sign-in page for everybody else. */
+export function Shell({ children }: { children: ReactNode }) {
+  const me = useQuery(queries.me())
+  if (me.data) {
+    return (
+      <div className="flex h-screen">
+        <Rail me={me.data} />
+        {children}
+        <NoticeBar />
+      </div>
+    )
+  }
+  if (me.error instanceof Problem && me.error.status === 401) {
+    return <SignIn />
+  }
+  return <div className="p-6">{me.error ? <Trouble error={me.error} /> : words.common.loading}</div>
+}

@@ -1,0 +1,76 @@
+import { createRootRoute, createRoute, createRouter, Outlet, redirect } from '@tanstack/react-router'
+import { CertificatesView } from '../certificates/CertificatesView'
+import { InstrumentsView } from '../instruments/InstrumentsView'
+import { PlantView } from '../plant/PlantView'
+import { RoutesView } from '../routes/RoutesView'
+import { SetupView } from '../setup/SetupView'
+import { TodayView } from '../today/TodayView'
+import { VisitSheetView } from '../visit/VisitSheetView'
+import { VisitsView } from '../visit/VisitsView'
+import { Shell } from './Shell'
+
+function text(search: Record<string, unknown>, key: string): string | undefined {
+  const value = search[key]
+  return typeof value === 'string' && value !== '' ? value : undefined
+}
+
+const root = createRootRoute({
+  component: () => (
+    <Shell>
+      <Outlet />
+    </Shell>
+  ),
+})
+
+const home = createRoute({
+  getParentRoute: () => root,
+  path: '/',
+  beforeLoad: () => {
+    throw redirect({ to: '/today' })
+  },
+})
+const today = createRoute({ getParentRoute: () => root, path: '/today', component: TodayView })
+export const plantRoute = createRoute({
+  getParentRoute: () => root,
+  path: '/plant',
+  component: PlantView,
+  validateSearch: (search: Record<string, unknown>): { node?: string; check?: string; reading?: string } => ({
+    node: text(search, 'node'),
+    check: text(search, 'check'),
+    reading: text(search, 'reading'),
+  }),
+})
+export const routesRoute = createRoute({
+  getParentRoute: () => root,
+  path: '/routes',
+  component: RoutesView,
+  validateSearch: (search: Record<string, unknown>): { route?: string } => ({ route: text(search, 'route') }),
+})
+export const instrumentsRoute = createRoute({
+  getParentRoute: () => root,
+  path: '/instruments',
+  component: InstrumentsView,
+  validateSearch: (search: Record<string, unknown>): { instrument?: string; load?: string } => ({
+    instrument: text(search, 'instrument'),
+    load: text(search, 'load'),
+  }),
+})
+const visits = createRoute({ getParentRoute: () => root, path: '/visits', component: VisitsView })
+export const visitRoute = createRoute({ getParentRoute: () => root, path: '/visits/$visitId', component: VisitSheetView })
+export const certificatesRoute = createRoute({
+  getParentRoute: () => root,
+  path: '/certificates',
+  component: CertificatesView,
+  validateSearch: (search: Record<string, unknown>): { certificate?: string } => ({ certificate: text(search, 'certificate') }),
+})
+const setup = createRoute({ getParentRoute: () => root, path: '/setup', component: SetupView })
+
+export const router = createRouter({
+  routeTree: root.addChildren([home, today, plantRoute, routesRoute, instrumentsRoute, visits, visitRoute, certificatesRoute, setup]),
+})
+
+declare module '@tanstack/react-router' {
+  interface Register {
+    router: typeof router
+  }
+}

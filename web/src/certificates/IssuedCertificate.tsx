@@ -1,0 +1,83 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { Link } from '@tanstack/react-router'
+import { useState } from 'react'
+import { api, data } from '../api/client'
+import { queries } from '../api/queries'
+import type { CertificateLine } from '../api/types'
+import { Button } from '../parts/Button'
+import { Dialog } from '../parts/Dialog'
+import { Trouble } from '../parts/Trouble'
+import { dayAndTime } from '../units/format'
+import { words } from '../words/en'
+
+/** A signed certificate: to download, to prove unchanged, to withdraw. */
+export function IssuedCertificate({ line }: { line: CertificateLine }) {
+  const client = useQueryClient()
+  const me = useQuery(queries.me())
+  const [withdrawing, setWithdrawing] = useState(false)
+  const [reason, setReason] = useState('')
+  const path = { params: { path: { id: line.id } } }
+  const proof = useMutation({ mutationFn: () => data(api.GET('/api/certificates/{id}/proof', path)) })
+  const withdraw = useMutation({
+    mutationFn: () => data(api.POST('/api/certificates/{id}/withdraw', { ...path, body: { reason } })),
+    onSuccess: () => setWithdrawing(false),
+    onSettled: () => client.invalidateQueries({ queryKey: ['certificates'] }),
+  })
+  const maySign = me.data?.role === 'REVIEWER' || me.data?.role === 'ADMINISTRATOR'
+  return (
+    <section aria-label={line.number ?? ''} className="w-[400px] shrink-0 overflow-auto border-l border-rule2 bg-paper2 p-4">
+      <h2 className="font-mono text-[17px] font-semibold">{line.number}</h2>
+      <p className="mb-3">{line.title}</p>
+      <dl className="mb-3 grid grid-cols-[110px_1fr] gap-y-1">
+        <dt className="text-ink2">{words.certificates.columns.client}</dt>
+        <dd>{line.client}</dd>
+        <dt className="text-ink2">{words.certificates.columns.prepared}</dt>
+        <dd>
+          {line.preparedBy}, {dayAndTime(line.preparedAt)}
+        </dd>
+        <dt className="text-ink2">{words.certificates.columns.signed}</dt>
+        <dd>
+          {line.signedBy}, {line.issuedAt && dayAndTime(line.issuedAt)}
+        </dd>
+        <dt className="text-ink2">SHA-256</dt>
+        <dd className="font-mono text-[11px] break-all">{line.sha256}</dd>
+      </dl>
+      {line.state === 'WITHDRAWN' && (
+        <p className="mb-3 font-semibold">
+          {words.certificates.state.WITHDRAWN}: {line.withdrawnBecause}
+        </p>
+      )}
+      <div className="flex flex-wrap gap-4">
+        <a className="border border-plum bg-plum px-3.5 py-1 font-semibold text-onplum" href={`/api/certificates/${line.id}/pdf`} download>
+          {words.certificates.pdf}
+        </a>
+        <Button onClick={() => proof.mutate()}>{words.certificates.prove}</Button>
+        <Link to="/visits/$visitId" params={{ visitId: line.visitId }} className="font-semibold text-plum hover:underline">
+          {words.rooms.visits}
+        </Link>
+        {maySign && line.state === 'ISSUED' && <Button onClick={() => setWithdrawing(true)}>{words.certificates.withdraw}</Button>}
+      </div>
+      <Trouble error={proof.error ?? withdraw.error} />
+      {proof.data && (
+        <p role="status" className={`mt-3 ${proof.data.unchanged ? '' : 'font-semibold text-fail'}`}>
+          {proof.data.unchanged ? words.certificates.unchanged : words.certificates.changed}{' '}
+          {proof.data.unchanged && <span className="font-mono text-[11px] break-all">{proof.data.sha256}</span>}
+        </p>
+      )}
+      <Dialog title={words.certificates.withdrawWhy} open={withdrawing} onClose={() => setWithdrawing(false)}>
+        <form
+          onSubmit={(event) => {
+            event.preventDefault()
+            withdraw.mutate()
+          }}
+        >
+          <input aria-label={words.certificates.withdrawWhy} className="field mb-3 w-full" autoFocus value={reason} onChange={(event) => setReason(event.target.value)} />
+          <Trouble error={withdraw.error} />
+          <Button kind="main" type="submit" disabled={!reason.trim()}>
+            {words.certificates.withdraw}
+          </Button>
+        </form>
+      </Dialog>
+    </section>
+  )
+}

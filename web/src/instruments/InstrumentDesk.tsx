@@ -1,0 +1,139 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { Link } from '@tanstack/react-router'
+import type { ReactNode } from 'react'
+import { useState } from 'react'
+import { api, data } from '../api/client'
+import { queries } from '../api/queries'
+import type { InstrumentView, JobView } from '../api/types'
+import { Button } from '../parts/Button'
+import { say } from '../parts/notices'
+import { Page } from '../parts/Page'
+import { Tag } from '../parts/Tag'
+import { Trouble } from '../parts/Trouble'
+import { span } from '../units/format'
+import { words } from '../words/en'
+import { InstrumentFacts } from './InstrumentFacts'
+import { JobPanel } from './JobPanel'
+import { LoadRoute } from './LoadRoute'
+import { MemoryBar } from './MemoryBar'
+import { MemoryList } from './MemoryList'
+import { Originals } from './Originals'
+import { useJob } from './useJob'
+
+interface Props {
+  instrument: InstrumentView
+  loadRouteId: string | undefined
+  shelf: ReactNode
+}
+
+const isFresh = (state: string) => state === 'NEW' || state === 'PART'
+
+/** One instrument: who it is, what fills its memory, and loading, reading back and clearing. */
+export function InstrumentDesk({ instrument, loadRouteId, shelf }: Props) {
+  const client = useQueryClient()
+  const connection = useQuery(queries.connection(instrument.id))
+  const running = useQuery(queries.runningJob(instrument.id))
+  const [started, setStarted] = useState<JobView | null>(null)
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set())
+  const [correctClock, setCorrectClock] = useState(true)
+  const [loading, setLoading] = useState(loadRouteId !== undefined)
+  const job = useJob(started ?? (running.data?.job as JobView | null | undefined) ?? null, () => {
+    setChosen(new Set())
+    void Promise.all(
+      ['connection', 'originals', 'visits', 'overview', 'sheet', 'trend', 'today', 'running-job', 'fit', 'visit'].map((key) => client.invalidateQueries({ queryKey: [key] })),
+    )
+  })
+  const path = { params: { path: { id: instrument.id } } }
+  const readBack = useMutation({
+    mutationFn: (files: string[]) => data(api.POST('/api/instruments/{id}/read-back', { ...path, body: { files, correctClock } })),
+    onSuccess: setStarted,
+  })
+  const load = useMutation({
+    mutationFn: (routeId: string) => data(api.POST('/api/instruments/{id}/load', { ...path, body: { routeId } })),
+    onSuccess: (next) => {
+      setStarted(next)
+      setLoading(false)
+    },
+  })
+  const setClock = useMutation({
+    mutationFn: () => data(api.POST('/api/instruments/{id}/clock', path)),
+    onSuccess: () => {
+      say(words.instruments.clockSet)
+      void client.invalidateQueries({ queryKey: ['connection', instrument.id] })
+    },
+  })
+  const files = connection.data?.files ?? []
+  const fresh = files.filter((file) => isFresh(file.state)).map((file) => file.name)
+  const stored = files.filter((file) => file.state === 'STORED').map((file) => file.name)
+  const clear = useMutation({
+    mutationFn: () => data(api.POST('/api/instruments/{id}/clear', { ...path, body: { files: stored } })),
+    onSuccess: (cleared) => say(words.instruments.cleared(cleared.files)),
+    onSettled: () => void client.invalidateQueries({ queryKey: ['connection', instrument.id] }),
+  })
+  const busy = job?.state === 'RUNNING' || readBack.isPending || load.isPending
+  const take = () => readBack.mutate(chosen.size > 0 ? [...chosen] : fresh)
+  const clock = connection.data?.clockAheadSeconds ?? 0
+  return (
+    <Page
+      say={
+        connection.data ? <span className="font-semibold">{words.instruments.say(fresh.length, instrument.model)}</span> : words.instruments.looking
+      }
+      actions={
+        <>
+          <Button kind="second" disabled={busy || !connection.data} onClick={() => setLoading(true)}>
+            {words.instruments.load}
+          </Button>
+          <Button kind="main" disabled={busy || (fresh.length === 0 && chosen.size === 0)} onClick={take}>
+            {chosen.size > 0 ? words.instruments.readBackChosen(chosen.size) : words.instruments.readBack}
+          </Button>
+        </>
+      }
+    >
+      <div className="flex h-full">
+        {shelf}
+        <div className="min-w-0 flex-1 overflow-auto px-4 py-3">
+          <header className="mb-3 flex items-center gap-4">
+            <Tag text={instrument.model} large />
+            <div>
+              <h2 className="text-[19px] leading-6 font-semibold">{instrument.maker}</h2>
+              <div className="text-ink2">
+                no. {instrument.serial}, firmware {instrument.firmware}, at {instrument.host} port {instrument.port}
+              </div>
+            </div>
+          </header>
+          <Trouble error={connection.error ?? readBack.error ?? load.error ?? setClock.error ?? clear.error} />
+          {connection.error && <Button onClick={() => void connection.refetch()}>{words.instruments.look}</Button>}
+          {connection.data && (
+            <>
+              <InstrumentFacts connection={connection.data} onSetClock={() => setClock.mutate()} />
+              <MemoryBar connection={connection.data} />
+              <MemoryList files={files} chosen={chosen} onChoose={setChosen} />
+              {connection.data.clockIsWrong && fresh.length > 0 && (
+                <label className="mt-2 flex items-center gap-2">
+                  <input type="checkbox" className="h-4 w-4 accent-plum" checked={correctClock} onChange={(event) => setCorrectClock(event.target.checked)} />
+                  {words.instruments.correctClock(span(clock), clock > 0)}
+                </label>
+              )}
+            </>
+          )}
+          {job && <JobPanel job={job} onTryAgain={take} />}
+          {job?.state === 'DONE' && job.kind === 'read back' && (
+            <Link to="/visits" className="font-semibold text-plum hover:underline">
+              {words.instruments.openVisit}
+            </Link>
+          )}
+          <div className="mt-3 flex gap-5">
+            <Button disabled={connection.isFetching} onClick={() => void connection.refetch()}>
+              {words.instruments.look}
+            </Button>
+            <Button disabled={busy || stored.length === 0} title={stored.length === 0 ? words.instruments.nothingStored : undefined} onClick={() => clear.mutate()}>
+              {words.instruments.clear}
+            </Button>
+          </div>
+          <Originals instrumentId={instrument.id} />
+          {loading && <LoadRoute instrumentId={instrument.id} routeId={loadRouteId} onClose={() => setLoading(false)} onLoad={(id) => load.mutate(id)} />}
+        </div>
+      </div>
+    </Page>
+  )
+}

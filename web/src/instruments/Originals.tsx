@@ -1,0 +1,35 @@
+import { useQuery } from '@tanstack/react-query'
+import { queries } from '../api/queries'
+import { bytes, dayAndTime } from '../units/format'
+import { words } from '../words/en'
+
+/** Every file that was ever read back, kept as the instrument gave it. */
+export function Originals({ instrumentId }: { instrumentId: string }) {
+  const originals = useQuery(queries.originals(instrumentId))
+  const list = originals.data ?? []
+  return (
+    <details className="mt-4 border-t border-rule pt-2">
+      <summary className="cursor-pointer font-semibold">
+        {words.instruments.originals} ({list.length})
+      </summary>
+      {list.length === 0 && <p className="text-ink2">{words.instruments.originalsNone}</p>}
+      <table className="ledger">
+        <tbody>
+          {list.map((original) => (
+            <tr key={original.id}>
+              <td>{dayAndTime(original.readBackAt)}</td>
+              <td>{original.fileName.replace(/^.*\//, '')}</td>
+              <td className="num text-ink2">{bytes(original.size)}</td>
+              <td className="text-ink2">
+                {original.newReadings} new, {original.knownReadings} known
+              </td>
+              <td className="font-mono text-[11px] text-ink3" title={original.sha256}>
+                {original.sha256.slice(0, 12)}…
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </details>
+  )
+}

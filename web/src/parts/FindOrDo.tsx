@@ -1,0 +1,134 @@
+import { useQuery } from '@tanstack/react-query'
+import { useNavigate } from '@tanstack/react-router'
+import { useEffect, useState } from 'react'
+import { queries } from '../api/queries'
+import { words } from '../words/en'
+import { Dialog } from './Dialog'
+import { Tag } from './Tag'
+
+interface Target {
+  key: string
+  tag: string
+  text: string
+  hint: string
+  go: () => void
+}
+
+const MOST = 12
+
+function useTargets(enabled: boolean): Target[] {
+  const navigate = useNavigate()
+  const plant = useQuery({ ...queries.plant(), enabled })
+  const routes = useQuery({ ...queries.routes(), enabled })
+  const instruments = useQuery({ ...queries.instruments(), enabled })
+  const certificates = useQuery({ ...queries.certificates(''), enabled })
+  const rooms = ['today', 'plant', 'routes', 'instruments', 'visits', 'certificates', 'setup'] as const
+  return [
+    ...rooms.map((room) => ({ key: room, tag: '', text: words.rooms[room], hint: '', go: () => void navigate({ to: `/${room}` }) })),
+    ...(plant.data ?? []).map((node) => ({
+      key: node.id,
+      tag: node.tag,
+      text: node.name,
+      hint: words.level[node.level],
+      go: () => void navigate({ to: '/plant', search: { node: node.id } }),
+    })),
+    ...(routes.data ?? []).map((route) => ({
+      key: route.id,
+      tag: '',
+      text: route.name,
+      hint: words.rooms.routes,
+      go: () => void navigate({ to: '/routes', search: { route: route.id } }),
+    })),
+    ...(instruments.data ?? []).map((instrument) => ({
+      key: instrument.id,
+      tag: instrument.model,
+      text: `no. ${instrument.serial}`,
+      hint: words.rooms.instruments,
+      go: () => void navigate({ to: '/instruments', search: { instrument: instrument.id } }),
+    })),
+    ...(certificates.data ?? []).map((line) => ({
+      key: line.id,
+      tag: '',
+      text: `${line.number ?? ''} ${line.title}`.trim(),
+      hint: words.rooms.certificates,
+      go: () => void navigate({ to: '/certificates', search: { certificate: line.id } }),
+    })),
+  ]
+}
+
+/** Jumps to any node, route, instrument, certificate or room. */
+export function FindOrDo() {
+  const [open, setOpen] = useState(false)
+  useEffect(() => {
+    const listen = (event: KeyboardEvent) => {
+      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
+        event.preventDefault()
+        setOpen(true)
+      }
+    }
+    window.addEventListener('keydown', listen)
+    return () => window.removeEventListener('keydown', listen)
+  }, [])
+  return (
+    <>
+      <button type="button" onClick={() => setOpen(true)} className="field flex w-[190px] cursor-pointer items-center justify-between text-ink3">
+        {words.find.label}
+        <kbd className="border border-rule bg-paper px-1 font-mono text-[11px] text-ink2">Ctrl K</kbd>
+      </button>
+      {open && <FindDialog onClose={() => setOpen(false)} />}
+    </>
+  )
+}
+
+function FindDialog({ onClose }: { onClose: () => void }) {
+  const [text, setText] = useState('')
+  const [at, setAt] = useState(0)
+  const targets = useTargets(true)
+  const wanted = text.trim().toLowerCase()
+  const found = targets.filter((target) => `${target.tag} ${target.text}`.toLowerCase().includes(wanted)).slice(0, MOST)
+  const chosen = found[Math.min(at, found.length - 1)]
+  const take = (target: Target | undefined) => {
+    if (target) {
+      onClose()
+      target.go()
+    }
+  }
+  return (
+    <Dialog title={words.find.label} open onClose={onClose}>
+      <input
+        aria-label={words.find.label}
+        className="field w-full"
+        placeholder={words.find.placeholder}
+        autoFocus
+        value={text}
+        onChange={(event) => {
+          setText(event.target.value)
+          setAt(0)
+        }}
+        onKeyDown={(event) => {
+          if (event.key === 'ArrowDown') setAt(Math.min(at + 1, found.length - 1))
+          else if (event.key === 'ArrowUp') setAt(Math.max(at - 1, 0))
+          else if (event.key === 'Enter') take(chosen)
+          else return
+          event.preventDefault()
+        }}
+      />
+      <ul className="mt-2">
+        {found.map((target) => (
+          <li key={target.key}>
+            <button
+              type="button"
+              onClick={() => take(target)}
+              className={`flex w-full cursor-pointer items-center gap-2 px-2 py-1 text-left ${target === chosen ? 'bg-wash' : 'hover:bg-paper2'}`}
+            >
+              <Tag text={target.tag} />
+              <span className="flex-1 truncate">{target.text}</span>
+              <span className="text-ink3">{target.hint}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+      {found.length === 0 && <p className="text-ink3">{words.find.nothing}</p>}
+    </Dialog>
+  )
+}

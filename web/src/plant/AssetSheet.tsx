@@ -1,0 +1,97 @@
+import { useQuery } from '@tanstack/react-query'
+import { useState } from 'react'
+import { queries } from '../api/queries'
+import type { CheckLine, PlantNode, Sheet, Verdict } from '../api/types'
+import { Button } from '../parts/Button'
+import { Tag } from '../parts/Tag'
+import { Trouble } from '../parts/Trouble'
+import { words } from '../words/en'
+import { CheckDetail } from './CheckDetail'
+import { CheckTable } from './CheckTable'
+import { LimitDialog } from './LimitDialog'
+import { SettingsPanel } from './SettingsPanel'
+import { usePlantEdit } from './usePlantEdit'
+
+interface Props {
+  nodeId: string
+  checkId: string | undefined
+  readingId: string | undefined
+  mayEdit: boolean
+  show: (next: { check?: string; reading?: string }) => void
+}
+
+const worstFirst: Verdict[] = ['FAIL', 'WATCH', 'PASS', 'NOT_JUDGED']
+
+function mostPressing(checks: CheckLine[]): CheckLine | undefined {
+  return [...checks].sort((a, b) => worstFirst.indexOf(a.verdict) - worstFirst.indexOf(b.verdict))[0]
+}
+
+/** Everything about one thing in the plant: its checks now, the chosen one over time, and how it is measured. */
+export function AssetSheet({ nodeId, checkId, readingId, mayEdit, show }: Props) {
+  const sheet = useQuery(queries.sheet(nodeId))
+  const [limitsOf, setLimitsOf] = useState<CheckLine | null>(null)
+  if (!sheet.data) {
+    return <div className="p-4">{sheet.error ? <Trouble error={sheet.error} /> : words.common.loading}</div>
+  }
+  const chosen = sheet.data.checks.find((check) => check.checkId === checkId) ?? mostPressing(sheet.data.checks)
+  return (
+    <div className="px-4 py-3">
+      <SheetHead sheet={sheet.data} mayEdit={mayEdit} />
+      {sheet.data.checks.length === 0 ? (
+        <p className="mt-4 text-ink2">{words.plant.noChecks}</p>
+      ) : (
+        <CheckTable sheet={sheet.data} chosenId={chosen?.checkId} onChoose={(id) => show({ check: id })} onLimits={mayEdit ? setLimitsOf : undefined} />
+      )}
+      {chosen && <CheckDetail key={chosen.checkId} check={chosen} readingId={readingId} onReading={(reading) => show({ check: chosen.checkId, reading })} />}
+      <SettingsPanel nodeId={sheet.data.node.id} mayEdit={mayEdit} />
+      {limitsOf && <LimitDialog check={limitsOf} onClose={() => setLimitsOf(null)} />}
+    </div>
+  )
+}
+
+function SheetHead({ sheet, mayEdit }: { sheet: Sheet; mayEdit: boolean }) {
+  const above = sheet.path.slice(0, -1).map((node) => node.name || node.tag)
+  return (
+    <header className="mb-3 flex items-center gap-4">
+      <Tag text={sheet.node.tag} large />
+      <div className="min-w-0">
+        <h2 className="text-[19px] leading-6 font-semibold">{sheet.node.name}</h2>
+        <div className="flex flex-wrap items-center gap-x-2 text-ink2">
+          {above.length > 0 && <span>{above.join(', ')}.</span>}
+          <Nameplate node={sheet.node} mayEdit={mayEdit} />
+        </div>
+      </div>
+    </header>
+  )
+}
+
+function Nameplate({ node, mayEdit }: { node: PlantNode; mayEdit: boolean }) {
+  const [text, setText] = useState<string | null>(null)
+  const edit = usePlantEdit()
+  if (text === null) {
+    if (!mayEdit) return <span>{node.nameplate}</span>
+    const carriesOne = node.level === 'ASSET' || node.level === 'SYSTEM' || node.level === 'PART'
+    if (!node.nameplate && !carriesOne) return null
+    return (
+      <Button className={node.nameplate ? '!font-normal !text-ink2' : ''} onClick={() => setText(node.nameplate)}>
+        {node.nameplate || words.plant.addNameplate}
+      </Button>
+    )
+  }
+  return (
+    <input
+      aria-label={words.plant.nameplate}
+      className="field w-[380px]"
+      autoFocus
+      value={text}
+      onChange={(event) => setText(event.target.value)}
+      onKeyDown={(event) => {
+        if (event.key === 'Escape') setText(null)
+        if (event.key === 'Enter') {
+          edit.setNameplate.mutate({ node, nameplate: text })
+          setText(null)
+        }
+      }}
+    />
+  )
+}

@@ -1,0 +1,78 @@
+import { useQuery } from '@tanstack/react-query'
+import { useState } from 'react'
+import { queries } from '../api/queries'
+import type { CheckLine } from '../api/types'
+import { Trouble } from '../parts/Trouble'
+import { VerdictMark } from '../parts/VerdictMark'
+import { day, number } from '../units/format'
+import { CurveChart } from '../viewers/CurveChart'
+import { TrendChart } from '../viewers/TrendChart'
+import { words } from '../words/en'
+
+type Look = 'trend' | 'Spectrum' | 'Waveform'
+
+interface Props {
+  check: CheckLine
+  readingId: string | undefined
+  onReading: (readingId: string) => void
+}
+
+/** The chosen check over time; a reading chosen there shows its spectrum. */
+export function CheckDetail({ check, readingId, onReading }: Props) {
+  const [look, setLook] = useState<Look>('trend')
+  const trend = useQuery(queries.trend(check.checkId, ''))
+  if (check.readingId === null) return <p className="mt-4 text-ink2">{words.plant.neverMeasured}</p>
+  const points = trend.data?.points ?? []
+  const chosen = points.find((point) => point.readingId === readingId) ?? points.at(-1)
+  const looks: [Look, string][] = [
+    ['trend', words.plant.trend],
+    ['Spectrum', words.plant.spectrum],
+    ['Waveform', words.plant.waveform],
+  ]
+  return (
+    <section className="mt-4" aria-label={`${check.point}, ${check.check}`}>
+      <div className="flex items-baseline gap-4">
+        <h3 className="font-semibold">
+          {check.point}, {check.check} <span className="text-[12px] font-normal text-ink3">{check.unit} RMS</span>
+        </h3>
+        <div role="group" aria-label={words.plant.trend} className="flex flex-1 gap-3">
+          {looks.map(([key, text]) => (
+            <button
+              key={key}
+              type="button"
+              aria-pressed={look === key}
+              onClick={() => setLook(key)}
+              className={`cursor-pointer ${look === key ? 'font-semibold text-plum underline underline-offset-4' : 'text-ink2'}`}
+            >
+              {text}
+            </button>
+          ))}
+        </div>
+        {chosen && (
+          <span className="flex items-center gap-2 text-ink2">
+            {day(chosen.at)} <span className="font-semibold text-ink">{number(chosen.value)}</span> <VerdictMark verdict={chosen.verdict} reason={chosen.reason} />
+          </span>
+        )}
+      </div>
+      <p className="text-[13px] text-ink2">
+        {check.others.map((other) => `${other.name} ${number(other.value)} ${other.unit}`).join(', ')}
+        {check.reason && ` ${words.verdict.NOT_JUDGED}: ${check.reason}`}
+      </p>
+      <Trouble error={trend.error} />
+      {look === 'trend' && trend.data && <TrendChart trend={trend.data} chosenId={chosen?.readingId} onChoose={onReading} />}
+      {look !== 'trend' && chosen && <ReadingCurve readingId={chosen.readingId} name={look} />}
+    </section>
+  )
+}
+
+function ReadingCurve({ readingId, name }: { readingId: string; name: string }) {
+  const curves = useQuery(queries.curves(readingId))
+  const curve = curves.data?.curves.find((candidate) => candidate.name === name)
+  return (
+    <>
+      <Trouble error={curves.error} />
+      {curves.data?.remarks.map((remark) => <p key={remark}>{remark}</p>)}
+      {curve && <CurveChart curve={curve} />}
+    </>
+  )
+}

@@ -1,0 +1,81 @@
+import type { CheckLine, Sheet } from '../api/types'
+import { Button } from '../parts/Button'
+import { Spark } from '../parts/Spark'
+import { Tag } from '../parts/Tag'
+import { VerdictMark } from '../parts/VerdictMark'
+import { change, limit, number } from '../units/format'
+import { words } from '../words/en'
+
+interface Props {
+  sheet: Sheet
+  chosenId: string | undefined
+  onChoose: (checkId: string) => void
+  onLimits: ((check: CheckLine) => void) | undefined
+}
+
+/** Each check with its latest value, limit, change and verdict: the comparison a technician makes. */
+export function CheckTable({ sheet, chosenId, onChoose, onLimits }: Props) {
+  const many = sheet.node.level === 'CLIENT' || sheet.node.level === 'SITE' || sheet.node.level === 'AREA' || sheet.node.level === 'SYSTEM'
+  return (
+    <table className="ledger">
+      <thead>
+        <tr>
+          <th>{words.plant.check}</th>
+          <th className="num">{words.plant.now}</th>
+          <th className="num">{words.plant.limit}</th>
+          <th className="num">{words.plant.sinceLast}</th>
+          <th>{words.plant.verdict}</th>
+          <th />
+        </tr>
+      </thead>
+      <tbody>
+        {sheet.checks.map((check) => (
+          <tr
+            key={check.checkId}
+            aria-current={check.checkId === chosenId ? 'true' : undefined}
+            onClick={() => onChoose(check.checkId)}
+            className={`cursor-pointer ${check.checkId === chosenId ? 'bg-wash shadow-[inset_3px_0_0_var(--plum)]' : 'hover:bg-paper2'}`}
+          >
+            <td>
+              <button type="button" className="cursor-pointer text-left" onClick={() => onChoose(check.checkId)}>
+                {many && check.assetTag && (
+                  <>
+                    <Tag text={check.assetTag} />{' '}
+                  </>
+                )}
+                <span className="font-semibold">{check.point}</span> {check.check} <span className="text-[12px] text-ink3">{check.unit} RMS</span>
+              </button>
+            </td>
+            <td className="num font-semibold">{check.value === null ? '–' : number(check.value)}</td>
+            <td className="num text-ink2">
+              <LimitCell check={check} onLimits={onLimits} />
+            </td>
+            <td className="num">{check.change === null ? '' : change(check.change)}</td>
+            <td>
+              <VerdictMark verdict={check.verdict} reason={check.reason} />
+            </td>
+            <td>
+              <Spark values={check.spark} fail={check.fail} />
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  )
+}
+
+function LimitCell({ check, onLimits }: { check: CheckLine; onLimits: Props['onLimits'] }) {
+  const boundary = check.fail ?? check.watch
+  if (!onLimits) return <>{boundary === null ? '–' : limit(boundary)}</>
+  return (
+    <Button
+      className={boundary === null ? '' : '!font-normal !text-ink2'}
+      onClick={(event) => {
+        event.stopPropagation()
+        onLimits(check)
+      }}
+    >
+      {boundary === null ? words.plant.setOne : limit(boundary)}
+    </Button>
+  )
+}

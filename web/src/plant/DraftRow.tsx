@@ -1,0 +1,66 @@
+import { useQuery } from '@tanstack/react-query'
+import type { KeyboardEvent } from 'react'
+import { useState } from 'react'
+import { queries } from '../api/queries'
+import { words } from '../words/en'
+import type { DraftPlace } from './outline'
+
+interface Props {
+  place: DraftPlace
+  onDeeper: () => void
+  onShallower: () => void
+  onCommit: (text: string, preset: string | null) => void
+  onCancel: () => void
+}
+
+/** The row being typed. Enter keeps it and begins the next, Tab goes deeper, Escape ends. */
+export function DraftRow({ place, onDeeper, onShallower, onCommit, onCancel }: Props) {
+  const [text, setText] = useState('')
+  const [preset, setPreset] = useState('')
+  const techniques = useQuery(queries.techniques())
+  const presets = techniques.data?.flatMap((technique) => technique.presets) ?? []
+  const isCheck = place.level === 'CHECK'
+  const commit = () => {
+    if (isCheck) onCommit('', preset || presets[0] || null)
+    else if (text.trim()) onCommit(text, null)
+    else onCancel()
+    setText('')
+  }
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.key === 'Enter') commit()
+    else if (event.key === 'Escape') onCancel()
+    else if (event.key === 'Tab' && event.shiftKey) onShallower()
+    else if (event.key === 'Tab') onDeeper()
+    else return
+    event.preventDefault()
+    event.stopPropagation()
+  }
+  const label = words.plant.newRow(words.level[place.level])
+  return (
+    <tr className="bg-wash">
+      <td colSpan={4}>
+        <div className="flex items-center gap-2" style={{ paddingLeft: place.depth * 18 + 14 }}>
+          {isCheck ? (
+            <select aria-label={label} className="field min-w-0 flex-1" autoFocus value={preset || presets[0]} onChange={(e) => setPreset(e.target.value)} onKeyDown={onKeyDown}>
+              {presets.map((name) => (
+                <option key={name}>{name}</option>
+              ))}
+            </select>
+          ) : (
+            <input
+              key="name"
+              aria-label={label}
+              className="field min-w-0 flex-1"
+              placeholder={label}
+              autoFocus
+              value={text}
+              onChange={(event) => setText(event.target.value)}
+              onKeyDown={onKeyDown}
+            />
+          )}
+          <span className="w-12 text-ink3">{words.level[place.level]}</span>
+        </div>
+      </td>
+    </tr>
+  )
+}

@@ -1,0 +1,94 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { api, data } from '../api/client'
+import { queries } from '../api/queries'
+import type { LimitLine } from '../api/types'
+import { Button } from '../parts/Button'
+import { Dialog } from '../parts/Dialog'
+import { say } from '../parts/notices'
+import { Trouble } from '../parts/Trouble'
+import { words } from '../words/en'
+
+interface Boundaries {
+  watch: string
+  fail: string
+}
+
+function parsed(text: string): number | null {
+  const number = Number(text.trim().replace(',', '.'))
+  return text.trim() === '' || Number.isNaN(number) ? null : number
+}
+
+/** Sets what is right for each result of a check. */
+export function LimitDialog({ check, onClose }: { check: { checkId: string; point: string; check: string }; onClose: () => void }) {
+  const client = useQueryClient()
+  const lines = useQuery(queries.limits(check.checkId))
+  const [typed, setTyped] = useState<Record<string, Boundaries>>({})
+  const valuesOf = (line: LimitLine): Boundaries => typed[line.resultId] ?? { watch: line.watch?.toString() ?? '', fail: line.fail?.toString() ?? '' }
+  const save = useMutation({
+    mutationFn: async () => {
+      for (const [resultId, values] of Object.entries(typed)) {
+        await data(
+          api.PUT('/api/checks/{checkId}/limits/{resultId}', {
+            params: { path: { checkId: check.checkId, resultId } },
+            body: { watch: parsed(values.watch), fail: parsed(values.fail) },
+          }),
+        )
+      }
+    },
+    onSuccess: async () => {
+      await Promise.all(['limits', 'sheet', 'overview', 'trend', 'visit', 'today', 'preview'].map((key) => client.invalidateQueries({ queryKey: [key] })))
+      say(words.limits.saved)
+      onClose()
+    },
+  })
+  return (
+    <Dialog title={`${words.limits.title}: ${check.point}, ${check.check}`} open onClose={onClose}>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault()
+          save.mutate()
+        }}
+      >
+        <table className="ledger">
+          <thead>
+            <tr>
+              <th />
+              <th>{words.limits.watch}</th>
+              <th>{words.limits.fail}</th>
+            </tr>
+          </thead>
+          <tbody>
+            {lines.data?.map((line, i) => (
+              <tr key={line.resultId}>
+                <td>
+                  {line.name} <span className="text-ink3">{line.unit}</span>
+                </td>
+                {(['watch', 'fail'] as const).map((which) => (
+                  <td key={which}>
+                    <input
+                      aria-label={`${line.name}, ${words.limits[which]}`}
+                      inputMode="decimal"
+                      className="field w-24 text-right"
+                      autoFocus={i === 0 && which === 'watch'}
+                      value={valuesOf(line)[which]}
+                      onChange={(event) => setTyped({ ...typed, [line.resultId]: { ...valuesOf(line), [which]: event.target.value } })}
+                    />
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <p className="my-3 text-ink2">{words.limits.explain}</p>
+        <Trouble error={lines.error ?? save.error} />
+        <div className="flex gap-4">
+          <Button kind="main" type="submit" disabled={save.isPending}>
+            {words.common.save}
+          </Button>
+          <Button onClick={onClose}>{words.common.cancel}</Button>
+        </div>
+      </form>
+    </Dialog>
+  )
+}

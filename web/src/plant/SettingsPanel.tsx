@@ -1,0 +1,97 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { Link } from '@tanstack/react-router'
+import { useState } from 'react'
+import { api, data } from '../api/client'
+import { queries } from '../api/queries'
+import type { SettingLine } from '../api/types'
+import { Button } from '../parts/Button'
+import { Trouble } from '../parts/Trouble'
+import { words } from '../words/en'
+
+/** How checks here and beneath are made: what is set here in dark ink, what is inherited in lighter ink with its origin. */
+export function SettingsPanel({ nodeId, mayEdit }: { nodeId: string; mayEdit: boolean }) {
+  const client = useQueryClient()
+  const settings = useQuery(queries.settings(nodeId))
+  const set = useMutation({
+    mutationFn: (values: Record<string, string | null>) =>
+      data(
+        api.PUT('/api/plant/nodes/{id}/settings', {
+          params: { path: { id: nodeId } },
+          body: values as Record<string, string>,
+        }),
+      ),
+    onSettled: () => Promise.all(['settings', 'plant', 'sheet', 'routes'].map((key) => client.invalidateQueries({ queryKey: [key] }))),
+  })
+  return (
+    <details className="mt-5 border-t border-rule pt-2">
+      <summary className="cursor-pointer font-semibold">{words.plant.settings}</summary>
+      <Trouble error={settings.error ?? set.error} />
+      <table className="ledger mt-1 max-w-[560px]">
+        <tbody>
+          {settings.data?.map((line) => (
+            <tr key={line.key}>
+              <td className="w-40">{line.name}</td>
+              <td className="w-44">
+                <SettingValue key={line.value} line={line} mayEdit={mayEdit} onSet={(value) => set.mutate({ [line.key]: value })} />
+              </td>
+              <td className="text-ink3">
+                <Origin line={line} nodeId={nodeId} />
+                {line.own && mayEdit && (
+                  <>
+                    {', '}
+                    <Button onClick={() => set.mutate({ [line.key]: null })}>{words.plant.inheritAgain}</Button> ({line.inherited})
+                  </>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </details>
+  )
+}
+
+function Origin({ line, nodeId }: { line: SettingLine; nodeId: string }) {
+  if (line.originId === null) return <>{words.plant.fromDefault}</>
+  if (line.originId === nodeId) return <>{words.plant.own}</>
+  return (
+    <Link to="/plant" search={{ node: line.originId }} className="text-plum hover:underline">
+      {line.originName}
+    </Link>
+  )
+}
+
+function SettingValue({ line, mayEdit, onSet }: { line: SettingLine; mayEdit: boolean; onSet: (value: string) => void }) {
+  const [text, setText] = useState(line.value)
+  const ink = line.own ? 'font-semibold' : 'text-ink3'
+  if (!mayEdit) {
+    return (
+      <span className={ink}>
+        {line.value} {line.unit}
+      </span>
+    )
+  }
+  const keep = (value: string) => value.trim() !== line.value && onSet(value.trim())
+  return (
+    <span className="flex items-center gap-1.5">
+      {line.options.length > 0 ? (
+        <select aria-label={line.name} className={`field w-28 ${ink}`} value={line.value} onChange={(event) => keep(event.target.value)}>
+          {line.options.map((option) => (
+            <option key={option}>{option}</option>
+          ))}
+        </select>
+      ) : (
+        <input
+          aria-label={line.name}
+          className={`field w-28 text-right ${ink}`}
+          inputMode="decimal"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+          onBlur={() => keep(text)}
+          onKeyDown={(event) => event.key === 'Enter' && keep(text)}
+        />
+      )}
+      <span className="text-ink3">{line.unit}</span>
+    </span>
+  )
+}

@@ -1,0 +1,113 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { api, data } from '../api/client'
+import type { PlantNode } from '../api/types'
+import { say } from '../parts/notices'
+import { words } from '../words/en'
+import { type DraftPlace, labelOf, parseLabel } from './outline'
+
+/** What can be done to the plant. One change after the other, each with its undo. */
+export function usePlantEdit() {
+  const client = useQueryClient()
+  const scope = { id: 'plant' }
+  const settled = () =>
+    Promise.all(['plant', 'overview', 'sheet', 'routes', 'today'].map((key) => client.invalidateQueries({ queryKey: [key] })))
+
+  const undo = useMutation({
+    scope,
+    mutationFn: (id: string) => data(api.POST('/api/plant/changes/{id}/undo', { params: { path: { id } } })),
+    onSuccess: () => say(words.plant.undone),
+    onError: (error) => say(error.message),
+    onSettled: settled,
+  })
+  const done = (text: string, changeId: string | null) => say(text, changeId ? () => undo.mutate(changeId) : undefined)
+
+  const add = useMutation({
+    scope,
+    mutationFn: (wanted: { id: string; place: DraftPlace; text: string; preset: string | null }) => {
+      const { place } = wanted
+      const label = parseLabel(wanted.text, place.level)
+      return data(
+        api.POST('/api/plant/nodes', {
+          body: {
+            id: wanted.id,
+            parentId: place.parentId,
+            level: place.level,
+            tag: label.tag,
+            name: label.name,
+            afterId: place.afterId,
+            technique: null,
+            preset: wanted.preset,
+          },
+        }),
+      )
+    },
+    // The row stands at once, so that typing goes on without waiting.
+    onMutate: ({ id, place, text, preset }) => {
+      const label = parseLabel(text, place.level)
+      const node: PlantNode = {
+        id,
+        parentId: place.parentId,
+        level: place.level,
+        tag: label.tag,
+        name: preset ?? label.name,
+        nameplate: '',
+        technique: preset ? 'vibration' : '',
+        version: 0,
+      }
+      client.setQueryData<PlantNode[]>(['plant'], (nodes = []) => {
+        const at = nodes.findIndex((other) => other.id === place.afterId)
+        return at < 0 ? [...nodes, node] : [...nodes.slice(0, at + 1), node, ...nodes.slice(at + 1)]
+      })
+    },
+    onSuccess: (changed) => done(words.plant.added(labelOf(changed.node) || words.level.CHECK), changed.changeId),
+    onError: (error) => say(error.message),
+    onSettled: settled,
+  })
+
+  const rename = useMutation({
+    scope,
+    mutationFn: ({ node, tag, name }: { node: PlantNode; tag: string; name: string }) =>
+      data(
+        api.PATCH('/api/plant/nodes/{id}', {
+          params: { path: { id: node.id } },
+          body: { tag, name, nameplate: null, version: node.version },
+        }),
+      ),
+    onSuccess: (changed) => done(words.plant.renamed(labelOf(changed.node)), changed.changeId),
+    onError: (error) => say(error.message),
+    onSettled: settled,
+  })
+
+  const setNameplate = useMutation({
+    scope,
+    mutationFn: ({ node, nameplate }: { node: PlantNode; nameplate: string }) =>
+      data(
+        api.PATCH('/api/plant/nodes/{id}', {
+          params: { path: { id: node.id } },
+          body: { tag: null, name: null, nameplate, version: node.version },
+        }),
+      ),
+    onSuccess: (changed) => done(words.plant.renamed(labelOf(changed.node)), changed.changeId),
+    onError: (error) => say(error.message),
+    onSettled: settled,
+  })
+
+  const move = useMutation({
+    scope,
+    mutationFn: ({ id, parentId, afterId }: { id: string; parentId: string | null; afterId: string | null }) =>
+      data(api.POST('/api/plant/nodes/{id}/move', { params: { path: { id } }, body: { parentId, afterId } })),
+    onSuccess: (changed) => done(words.plant.moved(labelOf(changed.node)), changed.changeId),
+    onError: (error) => say(error.message),
+    onSettled: settled,
+  })
+
+  const remove = useMutation({
+    scope,
+    mutationFn: (node: PlantNode) => data(api.DELETE('/api/plant/nodes/{id}', { params: { path: { id: node.id } } })),
+    onSuccess: (changed, node) => done(words.plant.removed(labelOf(node)), changed.changeId),
+    onError: (error) => say(error.message),
+    onSettled: settled,
+  })
+
+  return { add, rename, setNameplate, move, remove, undo }
+}

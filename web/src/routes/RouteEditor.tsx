@@ -1,0 +1,56 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { api, data } from '../api/client'
+import type { PlantNode, RouteView } from '../api/types'
+import { Button } from '../parts/Button'
+import { say } from '../parts/notices'
+import { Trouble } from '../parts/Trouble'
+import { words } from '../words/en'
+import { CheckChooser } from './CheckChooser'
+import { RouteFit } from './RouteFit'
+import { Walk } from './Walk'
+
+/** Left the plant to choose from, right the walk in its order; beneath, which instrument can take it. */
+export function RouteEditor({ saved, nodes, onSaved }: { saved: RouteView | undefined; nodes: PlantNode[]; onSaved: (id: string) => void }) {
+  const client = useQueryClient()
+  const [name, setName] = useState(saved?.name ?? '')
+  const [checkIds, setCheckIds] = useState<string[]>(saved?.stops.map((stop) => stop.checkId) ?? [])
+  const [id] = useState(saved?.id ?? crypto.randomUUID())
+  const changed = !saved || name !== saved.name || checkIds.join() !== saved.stops.map((stop) => stop.checkId).join()
+  const save = useMutation({
+    mutationFn: () =>
+      data(api.PUT('/api/routes/{id}', { params: { path: { id } }, body: { name, checkIds, version: saved?.version ?? 0 } })),
+    onSuccess: async (route) => {
+      await client.invalidateQueries({ queryKey: ['routes'] })
+      await client.invalidateQueries({ queryKey: ['fit'] })
+      void client.invalidateQueries({ queryKey: ['today'] })
+      say(words.routes.saved)
+      onSaved(route.id)
+    },
+  })
+  return (
+    <>
+      <section aria-label={words.routes.choose} className="w-[380px] shrink-0 overflow-auto border-r border-rule2">
+        <CheckChooser nodes={nodes} chosen={checkIds} onChange={setCheckIds} />
+      </section>
+      <section aria-label={words.routes.walk} className="min-w-0 flex-1 overflow-auto px-4 py-3">
+        <form
+          className="mb-3 flex items-center gap-3"
+          onSubmit={(event) => {
+            event.preventDefault()
+            save.mutate()
+          }}
+        >
+          <input aria-label={words.routes.name} placeholder={words.routes.name} className="field min-w-0 flex-1 font-semibold" value={name} onChange={(event) => setName(event.target.value)} />
+          <Button kind="main" type="submit" disabled={!changed || save.isPending || !name.trim() || checkIds.length === 0}>
+            {words.routes.save}
+          </Button>
+        </form>
+        <Trouble error={save.error} />
+        {saved && saved.gone > 0 && <p className="mb-2 text-watch">{words.routes.gone(saved.gone)}</p>}
+        <Walk nodes={nodes} checkIds={checkIds} onChange={setCheckIds} />
+        {saved && !changed ? <RouteFit route={saved} /> : checkIds.length > 0 && <p className="mt-4 text-ink2">{words.routes.unsaved}</p>}
+      </section>
+    </>
+  )
+}

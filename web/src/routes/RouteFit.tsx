@@ -1,0 +1,64 @@
+import { useQuery } from '@tanstack/react-query'
+import { Link } from '@tanstack/react-router'
+import { queries } from '../api/queries'
+import type { InstrumentView, RouteView } from '../api/types'
+import { Tag } from '../parts/Tag'
+import { bytes, minutes } from '../units/format'
+import { words } from '../words/en'
+
+/** What the walk needs, and which instrument has it: asked of the connected instrument itself. */
+export function RouteFit({ route }: { route: RouteView }) {
+  const instruments = useQuery(queries.instruments())
+  return (
+    <section className="mt-5">
+      <p className="mb-2">
+        <span className="font-semibold">{words.routes.stops(route.stops.length)}</span>, {words.routes.needs(minutes(route.minutes), bytes(route.memoryBytes))}.
+      </p>
+      <h2 className="font-semibold">{words.routes.fit}</h2>
+      <table className="ledger">
+        <tbody>
+          {instruments.data?.map((instrument) => <FitRow key={instrument.id} instrument={instrument} route={route} />)}
+          {instruments.data?.length === 0 && (
+            <tr>
+              <td>
+                {words.instruments.none}{' '}
+                <Link to="/instruments" className="font-semibold text-plum hover:underline">
+                  {words.instruments.add}
+                </Link>
+              </td>
+            </tr>
+          )}
+        </tbody>
+      </table>
+    </section>
+  )
+}
+
+function FitRow({ instrument, route }: { instrument: InstrumentView; route: RouteView }) {
+  const fit = useQuery(queries.fit(instrument.id, route.id))
+  return (
+    <tr>
+      <td className="w-24">
+        <Tag text={instrument.model} />
+      </td>
+      <td className="whitespace-nowrap">no. {instrument.serial}</td>
+      <td>
+        {fit.isPending && <span className="text-ink3">{words.instruments.looking}</span>}
+        {fit.data?.fits && words.routes.fits}
+        {fit.data?.obstacles.map((obstacle) => (
+          <span key={obstacle} className="block text-fail">
+            {obstacle}
+          </span>
+        ))}
+        {fit.error && <span className="text-ink2">{fit.error.message}</span>}
+      </td>
+      <td className="num">
+        {fit.data?.fits && (
+          <Link to="/instruments" search={{ instrument: instrument.id, load: route.id }} className="font-semibold whitespace-nowrap text-plum hover:underline">
+            {words.routes.load}
+          </Link>
+        )}
+      </td>
+    </tr>
+  )
+}

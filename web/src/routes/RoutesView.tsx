@@ -1,0 +1,50 @@
+import { useQuery } from '@tanstack/react-query'
+import { getRouteApi } from '@tanstack/react-router'
+import { queries } from '../api/queries'
+import { Button } from '../parts/Button'
+import { Page } from '../parts/Page'
+import { Trouble } from '../parts/Trouble'
+import { words } from '../words/en'
+import { RouteEditor } from './RouteEditor'
+
+const route = getRouteApi('/routes')
+const NEW = 'new'
+
+export function RoutesView() {
+  const search = route.useSearch()
+  const navigate = route.useNavigate()
+  const routes = useQuery(queries.routes())
+  const plant = useQuery(queries.plant())
+  const list = routes.data ?? []
+  const chosen = search.route === NEW ? undefined : (list.find((candidate) => candidate.id === search.route) ?? list[0])
+  const show = (id: string) => void navigate({ search: { route: id }, replace: true })
+  return (
+    <Page
+      say={<span className="font-semibold">{words.routes.say(list.length)}</span>}
+      actions={
+        <Button kind="second" onClick={() => show(NEW)}>
+          {words.routes.new}
+        </Button>
+      }
+    >
+      <div className="flex h-full">
+        <nav aria-label={words.rooms.routes} className="w-[210px] shrink-0 overflow-auto border-r border-rule2 bg-paper2">
+          <Trouble error={routes.error} />
+          {list.map((candidate) => (
+            <button
+              key={candidate.id}
+              type="button"
+              onClick={() => show(candidate.id)}
+              aria-current={candidate === chosen ? 'true' : undefined}
+              className={`block w-full cursor-pointer border-b border-l-[3px] border-b-rule px-3 py-2 text-left ${candidate === chosen ? 'border-l-plum bg-wash' : 'border-l-transparent'}`}
+            >
+              <span className="block font-semibold">{candidate.name}</span>
+              <span className="text-ink2">{words.routes.stops(candidate.stops.length)}</span>
+            </button>
+          ))}
+        </nav>
+        {routes.data && plant.data && <RouteEditor key={chosen ? `${chosen.id} ${chosen.version}` : NEW} saved={chosen} nodes={plant.data} onSaved={show} />}
+      </div>
+    </Page>
+  )
+}

@@ -1,0 +1,117 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { api, data } from '../api/client'
+import { queries } from '../api/queries'
+import type { Account } from '../api/types'
+import { Button } from '../parts/Button'
+import { Trouble } from '../parts/Trouble'
+import { words } from '../words/en'
+
+const roles = ['VIEWER', 'TECHNICIAN', 'REVIEWER', 'ADMINISTRATOR'] as const
+const text = words.setup
+
+/** Who may sign in, with what role. */
+export function People() {
+  const client = useQueryClient()
+  const accounts = useQuery(queries.accounts())
+  const renew = () => Promise.all(['accounts', 'audit'].map((key) => client.invalidateQueries({ queryKey: [key] })))
+  const change = useMutation({
+    mutationFn: ({ account, ...fields }: { account: Account; role?: Account['role']; active?: boolean }) =>
+      data(
+        api.PATCH('/api/accounts/{id}', {
+          params: { path: { id: account.id } },
+          body: { displayName: null, role: fields.role ?? null, active: fields.active ?? null, password: null, version: account.version },
+        }),
+      ),
+    onSettled: renew,
+  })
+  return (
+    <section className="mb-6 max-w-[820px]">
+      <h2 className="font-semibold">{text.people}</h2>
+      <Trouble error={accounts.error ?? change.error} />
+      <table className="ledger mb-3">
+        <thead>
+          <tr>
+            <th>{text.signInName}</th>
+            <th>{text.displayName}</th>
+            <th>{text.role}</th>
+            <th>{text.active}</th>
+            <th />
+          </tr>
+        </thead>
+        <tbody>
+          {accounts.data?.map((account) => (
+            <tr key={account.id}>
+              <td className="font-mono font-semibold">{account.name}</td>
+              <td>{account.displayName}</td>
+              <td>
+                <select
+                  aria-label={`${text.role} ${account.name}`}
+                  className="field"
+                  value={account.role}
+                  onChange={(event) => change.mutate({ account, role: event.target.value as Account['role'] })}
+                >
+                  {roles.map((role) => (
+                    <option key={role} value={role}>
+                      {words.role[role]}
+                    </option>
+                  ))}
+                </select>
+              </td>
+              <td>{account.active ? text.open : text.closed}</td>
+              <td className="num">
+                <Button onClick={() => change.mutate({ account, active: !account.active })}>{account.active ? text.close : text.reopen}</Button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <AddPerson onAdded={renew} />
+    </section>
+  )
+}
+
+function AddPerson({ onAdded }: { onAdded: () => void }) {
+  const empty = { name: '', displayName: '', role: 'TECHNICIAN' as Account['role'], password: '' }
+  const [person, setPerson] = useState(empty)
+  const add = useMutation({
+    mutationFn: () => data(api.POST('/api/accounts', { body: person })),
+    onSuccess: () => {
+      setPerson(empty)
+      onAdded()
+    },
+  })
+  const field = (key: 'name' | 'displayName' | 'password', label: string, type = 'text') => (
+    <label>
+      <span className="block text-[12px] text-ink2">{label}</span>
+      <input type={type} autoComplete="off" className="field w-40" value={person[key]} onChange={(event) => setPerson({ ...person, [key]: event.target.value })} />
+    </label>
+  )
+  return (
+    <form
+      className="flex flex-wrap items-end gap-3"
+      onSubmit={(event) => {
+        event.preventDefault()
+        add.mutate()
+      }}
+    >
+      {field('name', text.signInName)}
+      {field('displayName', text.displayName)}
+      {field('password', text.password, 'password')}
+      <label>
+        <span className="block text-[12px] text-ink2">{text.role}</span>
+        <select className="field" value={person.role} onChange={(event) => setPerson({ ...person, role: event.target.value as Account['role'] })}>
+          {roles.map((role) => (
+            <option key={role} value={role}>
+              {words.role[role]}
+            </option>
+          ))}
+        </select>
+      </label>
+      <Button kind="second" type="submit" disabled={add.isPending}>
+        {text.addPerson}
+      </Button>
+      <Trouble error={add.error} />
+    </form>
+  )
+}

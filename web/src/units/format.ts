@@ -1,0 +1,60 @@
+import { words } from '../words/en'
+
+const MINUS = '−'
+
+/** A number with three significant digits and at least two decimals where it is small; a real minus sign. */
+export function number(value: number): string {
+  const magnitude = Math.abs(value)
+  const decimals = magnitude >= 100 ? 0 : magnitude >= 10 ? 1 : 2
+  return value.toFixed(decimals).replace('-', MINUS)
+}
+
+/** A change: always with its sign, nothing for a change that rounds to nothing. */
+export function change(value: number): string {
+  const text = number(value)
+  return /[1-9]/.test(text) ? (value > 0 ? `+${text}` : text) : number(0)
+}
+
+/** A limit as somebody typed it, with at least two decimals, so that columns align. */
+export function limit(value: number): string {
+  const typed = String(value)
+  const decimals = typed.includes('.') ? typed.length - typed.indexOf('.') - 1 : 0
+  return decimals > 2 ? typed : value.toFixed(2)
+}
+
+export function bytes(count: number): string {
+  return count >= 1e6 ? `${(count / 1e6).toFixed(1)} MB` : `${Math.max(1, Math.round(count / 1e3))} kB`
+}
+
+export function minutes(count: number): string {
+  const whole = Math.max(1, Math.round(count))
+  return whole >= 60 ? `${Math.floor(whole / 60)} h ${whole % 60} min` : `${whole} min`
+}
+
+/** How far a clock is off, without its direction. */
+export function span(seconds: number): string {
+  const size = Math.abs(seconds)
+  if (size < 120) return `${size} s`
+  if (size < 7200) return `${Math.round(size / 60)} min`
+  if (size < 172_800) return `${Math.round(size / 3600)} h`
+  return `${Math.round(size / 86_400)} d`
+}
+
+export function age(at: string | null, now: Date): string {
+  if (at === null) return words.common.never
+  const days = Math.floor((now.getTime() - new Date(at).getTime()) / 86_400_000)
+  return days <= 0 ? words.common.today : `${days} d`
+}
+
+export function day(at: string): string {
+  return new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })
+}
+
+export function dayAndTime(at: string): string {
+  const when = new Date(at)
+  return `${when.toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })}, ${time(at)}`
+}
+
+export function time(at: string): string {
+  return new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
+}

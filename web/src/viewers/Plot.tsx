@@ -1,0 +1,41 @@
+import { useEffect, useRef } from 'react'
+import uPlot from 'uplot'
+import 'uplot/dist/uPlot.min.css'
+
+interface Props {
+  options: Omit<uPlot.Options, 'width' | 'height'>
+  data: uPlot.AlignedData
+  height: number
+  label: string
+}
+
+/** A plot as wide as its place. Remade when what it shows changes. */
+export function Plot({ options, data, height, label }: Props) {
+  const place = useRef<HTMLDivElement>(null)
+  useEffect(() => {
+    const element = place.current
+    if (!element) return
+    const plot = new uPlot({ ...options, width: Math.max(200, element.clientWidth), height }, data, element)
+    const observer = new ResizeObserver(() => plot.setSize({ width: Math.max(200, element.clientWidth), height }))
+    observer.observe(element)
+    return () => {
+      observer.disconnect()
+      plot.destroy()
+    }
+  }, [options, data, height])
+  return <div ref={place} role="img" aria-label={label} className="w-full" />
+}
+
+/** A colour of the look as it is now, light or dark. */
+export function colour(name: string): string {
+  return getComputedStyle(document.documentElement).getPropertyValue(`--${name}`).trim()
+}
+
+export function axis(): Pick<uPlot.Axis, 'stroke' | 'grid' | 'ticks' | 'font'> {
+  return {
+    stroke: colour('ink2'),
+    grid: { stroke: colour('rule'), width: 1 },
+    ticks: { show: false },
+    font: '12px "Source Sans 3"',
+  }
+}

@@ -1,0 +1,153 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { api, data } from '../api/client'
+import { queries } from '../api/queries'
+import type { LooseReading } from '../api/types'
+import { Button } from '../parts/Button'
+import { Dialog } from '../parts/Dialog'
+import { say } from '../parts/notices'
+import { Tag } from '../parts/Tag'
+import { Trouble } from '../parts/Trouble'
+import { number, time } from '../units/format'
+import { words } from '../words/en'
+import { useReadingChange } from './useReadingChange'
+
+const text = words.visits.sheet
+
+/** Readings that no stop asked for, with where each may belong and why. */
+export function Tray({ tray, mayEdit }: { tray: LooseReading[]; mayEdit: boolean }) {
+  return (
+    <aside aria-label={text.tray} className="w-[290px] shrink-0 overflow-auto border-l border-rule2 bg-paper2 px-3.5 py-3">
+      <h2 className="font-semibold">{text.tray}</h2>
+      <p className="mb-2 text-ink2">{tray.length === 0 ? text.trayEmpty : text.traySay}</p>
+      {tray.map((reading) => (
+        <TrayItem key={reading.id} reading={reading} mayEdit={mayEdit} />
+      ))}
+    </aside>
+  )
+}
+
+function TrayItem({ reading, mayEdit }: { reading: LooseReading; mayEdit: boolean }) {
+  const client = useQueryClient()
+  const changed = useReadingChange(client)
+  const [elsewhere, setElsewhere] = useState(false)
+  const [discarding, setDiscarding] = useState(false)
+  const path = { params: { path: { id: reading.id } } }
+  const place = useMutation({
+    mutationFn: (checkId: string | null) => data(api.POST('/api/readings/{id}/place', { ...path, body: { checkId } })),
+    onSuccess: (_, checkId) => (checkId ? say(text.placed, () => place.mutate(null)) : say(text.unplaced)),
+    onSettled: changed,
+  })
+  const restore = useMutation({
+    mutationFn: () => data(api.POST('/api/readings/{id}/restore', path)),
+    onSettled: changed,
+  })
+  const discard = useMutation({
+    mutationFn: (reason: string) => data(api.POST('/api/readings/{id}/discard', { ...path, body: { reason } })),
+    onSuccess: () => say(text.discarded, () => restore.mutate()),
+    onSettled: changed,
+  })
+  const best = reading.proposals[0]
+  return (
+    <div className="mb-2.5 border border-rule2 bg-sheet p-3">
+      <div className="flex justify-between">
+        <span className={`font-semibold ${reading.discardedBecause ? 'line-through' : ''}`}>
+          {reading.label || text.tray} {reading.value !== null && `${number(reading.value)} ${reading.unit}`}
+        </span>
+        <span className="text-ink2">{time(reading.takenAt)}</span>
+      </div>
+      {reading.discardedBecause !== null ? (
+        <p className="text-ink2">
+          {text.discarded}: {reading.discardedBecause} {mayEdit && <Button onClick={() => restore.mutate()}>{text.restore}</Button>}
+        </p>
+      ) : (
+        <>
+          {best ? (
+            <>
+              <div className="my-1 flex items-center gap-2">
+                <Tag text={best.assetTag} /> {best.place}
+              </div>
+              <p className="text-[13px] text-ink2">{best.reason}</p>
+            </>
+          ) : (
+            <p className="text-ink2">{text.noProposal}</p>
+          )}
+          {mayEdit && (
+            <div className="mt-1 flex gap-4">
+              {best && <Button onClick={() => place.mutate(best.checkId)}>{text.placeHere}</Button>}
+              <Button onClick={() => setElsewhere(true)}>{text.elsewhere}</Button>
+              <Button onClick={() => setDiscarding(true)}>{text.discard}</Button>
+            </div>
+          )}
+        </>
+      )}
+      <Trouble error={place.error ?? discard.error ?? restore.error} />
+      {elsewhere && (
+        <PlaceDialog
+          onClose={() => setElsewhere(false)}
+          onPlace={(checkId) => {
+            place.mutate(checkId)
+            setElsewhere(false)
+          }}
+        />
+      )}
+      {discarding && (
+        <DiscardDialog
+          onClose={() => setDiscarding(false)}
+          onDiscard={(reason) => {
+            discard.mutate(reason)
+            setDiscarding(false)
+          }}
+        />
+      )}
+    </div>
+  )
+}
+
+function PlaceDialog({ onClose, onPlace }: { onClose: () => void; onPlace: (checkId: string) => void }) {
+  const plant = useQuery(queries.plant())
+  const [filter, setFilter] = useState('')
+  const nodes = plant.data ?? []
+  const byId = new Map(nodes.map((node) => [node.id, node]))
+  const checks = nodes
+    .filter((node) => node.level === 'CHECK')
+    .map((check) => {
+      const point = check.parentId ? byId.get(check.parentId) : undefined
+      const asset = point?.parentId ? byId.get(point.parentId) : undefined
+      return { id: check.id, tag: asset?.tag ?? '', text: `${point?.name ?? ''}, ${check.name}`, all: `${asset?.tag} ${asset?.name} ${point?.name} ${check.name}`.toLowerCase() }
+    })
+    .filter((check) => check.all.includes(filter.trim().toLowerCase()))
+  return (
+    <Dialog title={text.chooseCheck} open onClose={onClose}>
+      <input aria-label={text.chooseCheck} className="field mb-2 w-full" autoFocus value={filter} onChange={(event) => setFilter(event.target.value)} />
+      <ul className="max-h-[46vh] overflow-auto">
+        {checks.map((check) => (
+          <li key={check.id}>
+            <button type="button" className="flex w-full cursor-pointer items-center gap-2 px-1 py-1 text-left hover:bg-wash" onClick={() => onPlace(check.id)}>
+              <Tag text={check.tag} /> {check.text}
+            </button>
+          </li>
+        ))}
+      </ul>
+    </Dialog>
+  )
+}
+
+function DiscardDialog({ onClose, onDiscard }: { onClose: () => void; onDiscard: (reason: string) => void }) {
+  const [reason, setReason] = useState('')
+  return (
+    <Dialog title={text.discardWhy} open onClose={onClose}>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault()
+          onDiscard(reason)
+        }}
+      >
+        <input aria-label={text.discardWhy} className="field mb-3 w-full" autoFocus value={reason} onChange={(event) => setReason(event.target.value)} />
+        <Button kind="main" type="submit" disabled={!reason.trim()}>
+          {text.discard}
+        </Button>
+      </form>
+    </Dialog>
+  )
+}

@@ -1,0 +1,115 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { getRouteApi, useNavigate } from '@tanstack/react-router'
+import { useState } from 'react'
+import { api, data } from '../api/client'
+import { queries } from '../api/queries'
+import type { CheckLine, VisitRow, VisitSheet } from '../api/types'
+import { Button } from '../parts/Button'
+import { Page } from '../parts/Page'
+import { Trouble } from '../parts/Trouble'
+import { VerdictMark } from '../parts/VerdictMark'
+import { LimitDialog } from '../plant/LimitDialog'
+import { dayAndTime, span } from '../units/format'
+import { words } from '../words/en'
+import { StopTable } from './StopTable'
+import { Tray } from './Tray'
+
+const route = getRouteApi('/visits/$visitId')
+
+export function VisitSheetView() {
+  const { visitId } = route.useParams()
+  const visit = useQuery(queries.visit(visitId))
+  const me = useQuery(queries.me())
+  const navigate = useNavigate()
+  const client = useQueryClient()
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set())
+  const [limitsOf, setLimitsOf] = useState<Pick<CheckLine, 'checkId' | 'point' | 'check'> | null>(null)
+  const rows = visit.data?.rows ?? []
+  const chosen = rows.map((row) => row.checkId).filter((id) => !left.has(id))
+  const prepare = useMutation({
+    mutationFn: () => data(api.POST('/api/certificates', { body: { visitId, checkIds: chosen } })),
+    onSuccess: async (certificate) => {
+      await client.invalidateQueries({ queryKey: ['certificates'] })
+      void client.invalidateQueries({ queryKey: ['today'] })
+      void navigate({ to: '/certificates', search: { certificate: certificate.id } })
+    },
+  })
+  const loose = visit.data?.tray.filter((reading) => reading.discardedBecause === null).length ?? 0
+  const mayEdit = me.data !== undefined && me.data.role !== 'VIEWER'
+  const toggle = (row: VisitRow, on: boolean) => {
+    const next = new Set(left)
+    if (on) next.delete(row.checkId)
+    else next.add(row.checkId)
+    setLeft(next)
+  }
+  return (
+    <Page
+      say={<span className="font-semibold">{!visit.data ? words.common.loading : loose > 0 ? words.visits.sheet.loose(loose) : words.visits.sheet.ready}</span>}
+      actions={
+        mayEdit && (
+          <>
+            <span className="text-ink2">{words.visits.sheet.choose(chosen.length)}</span>
+            <Button kind="main" disabled={chosen.length === 0 || prepare.isPending} onClick={() => prepare.mutate()}>
+              {words.visits.sheet.prepare}
+            </Button>
+          </>
+        )
+      }
+    >
+      <div className="flex h-full flex-col">
+        <Trouble error={visit.error ?? prepare.error} />
+        {visit.data && (
+          <>
+            <VisitHead visit={visit.data} />
+            <div className="flex min-h-0 flex-1">
+              <section aria-label={words.visits.sheet.stops} className="min-w-0 flex-1 overflow-auto px-2">
+                <StopTable rows={rows} left={left} onToggle={toggle} mayEdit={mayEdit} onLimits={mayEdit ? setLimitsOf : undefined} />
+              </section>
+              <Tray tray={visit.data.tray} mayEdit={mayEdit} />
+            </div>
+          </>
+        )}
+        {limitsOf && <LimitDialog check={limitsOf} onClose={() => setLimitsOf(null)} />}
+      </div>
+    </Page>
+  )
+}
+
+function VisitHead({ visit }: { visit: VisitSheet }) {
+  const count = (progress: string) => visit.rows.filter((row) => row.progress === progress).length
+  const open = visit.rows.length - count('done') - count('skipped')
+  const ahead = visit.clockAheadSeconds
+  const { verdicts, instrument } = visit
+  const facts: [string, React.ReactNode][] = [
+    [words.visits.sheet.stops, words.visits.sheet.doneSkipped(count('done'), count('skipped'), open)],
+    [
+      words.visits.sheet.worst,
+      <span key="worst" className="inline-flex gap-2">
+        <VerdictMark verdict={verdicts.worst} />
+        <span className="text-ink3">
+          {verdicts.fail} fail, {verdicts.watch} watch, {verdicts.notJudged} not judged
+        </span>
+      </span>,
+    ],
+    [words.visits.sheet.instrument, `${instrument.model} no. ${instrument.serial}${instrument.calibratedUntil ? `, calibrated to ${instrument.calibratedUntil}` : ''}`],
+    [words.visits.sheet.by, visit.technician],
+  ]
+  if (ahead !== 0) facts.push([words.visits.sheet.clock, words.visits.sheet.clockCorrected(span(ahead), ahead > 0)])
+  return (
+    <header className="flex shrink-0 flex-wrap items-end gap-x-7 gap-y-1 border-b border-rule2 px-4 py-2.5">
+      <div>
+        <div className="text-ink2">
+          {dayAndTime(visit.beganAt)}
+          {visit.client && `, ${visit.client}`}
+        </div>
+        <h2 className="text-[19px] leading-6 font-semibold">{visit.title}</h2>
+      </div>
+      {facts.map(([name, value]) => (
+        <dl key={name}>
+          <dt className="text-[12px] font-semibold text-ink2">{name}</dt>
+          <dd>{value}</dd>
+        </dl>
+      ))}
+    </header>
+  )
+}
