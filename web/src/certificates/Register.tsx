@@ -17,7 +17,6 @@ export function Register({ list, chosenId, onChoose }: Props) {
       <thead>
         <tr>
           <th>{columns.number}</th>
-          <th>{columns.client}</th>
           <th>{columns.what}</th>
           <th>{columns.signed}</th>
           <th>{columns.paper}</th>
@@ -33,11 +32,12 @@ export function Register({ list, chosenId, onChoose }: Props) {
           >
             <td className="font-mono font-semibold whitespace-nowrap">
               <button type="button" className="cursor-pointer" onClick={() => onChoose(line.id)}>
-                {line.number ?? words.certificates.preview}
+                {line.number ?? words.certificates.notSigned}
               </button>
             </td>
-            <td>{line.client}</td>
-            <td>{line.title}</td>
+            <td>
+              {line.title} <span className="text-ink2">{line.client}</span>
+            </td>
             <td className="whitespace-nowrap">{line.issuedAt ? `${line.signedBy}, ${day(line.issuedAt)}` : words.certificates.notSigned}</td>
             <td className={line.state === 'WITHDRAWN' ? 'font-semibold' : 'text-ink2'}>{words.certificates.state[line.state as keyof typeof words.certificates.state]}</td>
           </tr>

@@ -80,10 +80,10 @@ export function InstrumentDesk({ instrument, loadRouteId, shelf }: Props) {
       }
       actions={
         <>
-          <Button kind="second" disabled={busy || !connection.data} onClick={() => setLoading(true)}>
+          <Button kind={fresh.length === 0 && chosen.size === 0 ? 'main' : 'second'} disabled={busy || !connection.data} onClick={() => setLoading(true)}>
             {words.instruments.load}
           </Button>
-          <Button kind="main" disabled={busy || (fresh.length === 0 && chosen.size === 0)} onClick={take}>
+          <Button kind={fresh.length === 0 && chosen.size === 0 ? 'second' : 'main'} disabled={busy || (fresh.length === 0 && chosen.size === 0)} onClick={take}>
             {chosen.size > 0 ? words.instruments.readBackChosen(chosen.size) : words.instruments.readBack}
           </Button>
         </>

@@ -39,7 +39,7 @@ export function DraftRow({ place, onDeeper, onShallower, onCommit, onCancel }: P
   return (
     <tr className="bg-wash">
       <td colSpan={4}>
-        <div className="flex items-center gap-2" style={{ paddingLeft: place.depth * 18 + 14 }}>
+        <div className="flex items-center gap-2" style={{ paddingLeft: place.depth * 15 + 14 }}>
           {isCheck ? (
             <select aria-label={label} className="field min-w-0 flex-1" autoFocus value={preset || presets[0]} onChange={(e) => setPreset(e.target.value)} onKeyDown={onKeyDown}>
               {presets.map((name) => (

@@ -136,10 +136,10 @@ function PlantRow({ row, standing, isChosen, isCut, onChoose, onToggle, onRename
       tabIndex={isChosen ? 0 : -1}
       onClick={onChoose}
       onDoubleClick={onRename}
-      className={`cursor-pointer -outline-offset-2 ${isChosen ? 'bg-wash shadow-[inset_3px_0_0_var(--plum)]' : 'hover:bg-paper2'} ${isCut ? 'opacity-50' : ''}`}
+      className={`cursor-pointer outline-offset-[-1px] focus-visible:outline-1 ${isChosen ? 'bg-wash shadow-[inset_3px_0_0_var(--plum)]' : 'hover:bg-paper2'} ${isCut ? 'opacity-50' : ''}`}
     >
-      <td className="max-w-0 w-[60%]">
-        <div className="flex items-center gap-2 overflow-hidden" style={{ paddingLeft: row.depth * 18 }}>
+      <td className="w-[62%] max-w-0">
+        <div className="flex items-center gap-2 overflow-hidden" style={{ paddingLeft: row.depth * 15 }}>
           <span
             aria-hidden="true"
             className="w-3 shrink-0 text-[10px] text-ink2"
@@ -184,7 +184,7 @@ function RenameRow({ row, onDone }: { row: Row; onDone: (text: string | null) =>
   return (
     <tr className="bg-wash">
       <td colSpan={4}>
-        <div style={{ paddingLeft: row.depth * 18 + 14 }}>
+        <div style={{ paddingLeft: row.depth * 15 + 14 }}>
           <input
             ref={input}
             aria-label={words.plant.rename}

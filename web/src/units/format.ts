@@ -40,9 +40,11 @@ export function span(seconds: number): string {
   return `${Math.round(size / 86_400)} d`
 }
 
+/** Calendar days since then, not spans of 24 hours: yesterday evening is one day ago this morning. */
 export function age(at: string | null, now: Date): string {
   if (at === null) return words.common.never
-  const days = Math.floor((now.getTime() - new Date(at).getTime()) / 86_400_000)
+  const midnight = (when: Date) => new Date(when.getFullYear(), when.getMonth(), when.getDate()).getTime()
+  const days = Math.round((midnight(now) - midnight(new Date(at))) / 86_400_000)
   return days <= 0 ? words.common.today : `${days} d`
 }
 

@@ -13,6 +13,8 @@ interface Props {
 }
 
 const HEIGHT = 270
+/** Room before the first and behind the last reading. */
+const MARGIN_SECONDS = 6 * 86_400
 
 function drawLimit(plot: uPlot, value: number, name: string, ink: string) {
   const { ctx, bbox } = plot
@@ -45,14 +47,17 @@ export function TrendChart({ trend, chosenId, onChoose }: Props) {
       padding: [10, 84, 0, 0],
       legend: { show: false },
       cursor: { y: false, points: { show: false } },
-      scales: { y: { range: () => [0, highest * 1.15 || 1] } },
+      scales: {
+        x: { range: (_, from, to) => [from - MARGIN_SECONDS, to + MARGIN_SECONDS] },
+        y: { range: () => [0, highest * 1.15 || 1] },
+      },
       axes: [
         { ...axis(), grid: { show: false } },
         { ...axis(), size: 44, values: (_, ticks) => ticks.map((tick) => String(tick)) },
       ],
       series: [{}, { stroke: colour('ink'), width: 1.4, points: { show: false } }],
       hooks: {
-        drawClear: [
+        drawAxes: [
           (plot) => {
             if (trend.watch !== null) drawLimit(plot, trend.watch, 'watch', colour('watch'))
             if (trend.fail !== null) drawLimit(plot, trend.fail, 'fail', colour('fail'))

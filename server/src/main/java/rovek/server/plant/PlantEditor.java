@@ -303,7 +303,7 @@ public class PlantEditor {
 
     private static void requireMayHold(NodeEntity parent, Level level) {
         if (parent == null ? level != Level.CLIENT : !parent.level.mayHold(level)) {
-            String where = parent == null ? "at the top" : "in a " + word(parent.level);
+            String where = parent == null ? "at the top" : "in this " + word(parent.level);
             throw new DomainProblem.Conflict(
                     "wrong-level", "A %s does not belong %s.".formatted(word(level), where));
         }

@@ -1,0 +1,134 @@
+package rovek.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.net.CookieManager;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.util.Map;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Somebody with a browser's cookies who calls the published API. */
+public final class Caller {
+
+    private final String address;
+    private final CookieManager cookies;
+    private final HttpClient http;
+    private final JsonMapper json = JsonMapper.builder().build();
+
+    public Caller(String address) {
+        this(address, new CookieManager());
+    }
+
+    private Caller(String address, CookieManager cookies) {
+        this.address = address;
+        this.cookies = cookies;
+        this.http = HttpClient.newBuilder().cookieHandler(cookies).build();
+    }
+
+    /** The same person with the same cookies at another server. */
+    public Caller onServer(String otherAddress) {
+        return new Caller(otherAddress, cookies);
+    }
+
+    public static Caller signedIn(RunningRovek rovek) {
+        return signedIn(rovek.address(), RunningRovek.ADMINISTRATOR, RunningRovek.PASSWORD);
+    }
+
+    public static Caller signedIn(String address, String name, String password) {
+        Caller caller = new Caller(address);
+        Answer answer = caller.signIn(name, password);
+        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+        return caller;
+    }
+
+    public Answer signIn(String name, String password) {
+        get("/api/session");
+        Answer answer = post("/api/session", Map.of("name", name, "password", password));
+        get("/api/session");
+        return answer;
+    }
+
+    /** An answer as it came. */
+    public record Answer(int status, byte[] bytes, JsonNode body) {
+        public String text() {
+            return new String(bytes);
+        }
+
+        public JsonNode ok() {
+            assertThat(status).as(text()).isBetween(200, 299);
+            return body;
+        }
+
+        public String sentence() {
+            return body.path("detail").asString("");
+        }
+    }
+
+    public Answer get(String path) {
+        return call("GET", path, null);
+    }
+
+    public Answer post(String path, Object body) {
+        return call("POST", path, body);
+    }
+
+    public Answer put(String path, Object body) {
+        return call("PUT", path, body);
+    }
+
+    public Answer patch(String path, Object body) {
+        return call("PATCH", path, body);
+    }
+
+    public Answer delete(String path) {
+        return call("DELETE", path, null);
+    }
+
+    /** Calls with the request token, as the front end does. */
+    public Answer call(String method, String path, Object body) {
+        return call(method, path, body, token());
+    }
+
+    public Answer call(String method, String path, Object body, String token) {
+        HttpRequest request = HttpRequest.newBuilder(URI.create(address + path))
+                .header("Content-Type", "application/json")
+                .header("X-XSRF-TOKEN", token)
+                .method(method, body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofByteArray(json.writeValueAsBytes(body)))
+                .build();
+        try {
+            HttpResponse<byte[]> response = http.send(request, HttpResponse.BodyHandlers.ofByteArray());
+            boolean isJson = response.headers().firstValue("Content-Type").orElse("").contains("json");
+            return new Answer(response.statusCode(), response.body(), isJson ? json.readTree(response.body()) : json.createObjectNode());
+        } catch (IOException e) {
+            throw new AssertionError(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new AssertionError(e);
+        }
+    }
+
+    private String token() {
+        return cookies.getCookieStore().getCookies().stream()
+                .filter(cookie -> cookie.getName().equals("XSRF-TOKEN"))
+                .map(java.net.HttpCookie::getValue)
+                .findFirst()
+                .orElse("");
+    }
+
+    /** Follows a job to its end. */
+    public JsonNode awaitJob(JsonNode job) {
+        JsonNode now = job;
+        long until = System.nanoTime() + 60_000_000_000L;
+        while (now.get("state").asString().equals("RUNNING")) {
+            assertThat(System.nanoTime()).as("the job ends within a minute: " + now).isLessThan(until);
+            Thread.onSpinWait();
+            now = get("/api/jobs/" + job.get("id").asString()).ok();
+        }
+        return now;
+    }
+}

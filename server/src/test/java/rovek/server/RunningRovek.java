@@ -1,0 +1,71 @@
+package rovek.server;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.boot.SpringApplication;
+import org.springframework.context.ConfigurableApplicationContext;
+
+/** The real application on a port of its own, with an empty database and one administrator. */
+public final class RunningRovek implements AutoCloseable {
+
+    public static final String ADMINISTRATOR = "administrator";
+    public static final String PASSWORD = "a-long-test-password";
+
+    private final TestDatabase database;
+    private final ConfigurableApplicationContext context;
+
+    private RunningRovek(TestDatabase database, ConfigurableApplicationContext context) {
+        this.database = database;
+        this.context = context;
+    }
+
+    public static RunningRovek start(String... properties) {
+        TestDatabase database = TestDatabase.create();
+        try {
+            return new RunningRovek(database, run(database, properties));
+        } catch (RuntimeException e) {
+            database.close();
+            throw e;
+        }
+    }
+
+    /** A second server on the same database. */
+    public ConfigurableApplicationContext startAnother() {
+        return run(database);
+    }
+
+    private static ConfigurableApplicationContext run(TestDatabase database, String... properties) {
+        List<String> arguments = new ArrayList<>(List.of(
+                "--server.port=0",
+                "--spring.datasource.url=" + database.url(),
+                "--spring.datasource.username=" + database.user(),
+                "--spring.datasource.password=" + database.password(),
+                "--rovek.first-administrator.name=" + ADMINISTRATOR,
+                "--rovek.first-administrator.password=" + PASSWORD,
+                "--spring.main.banner-mode=off"));
+        arguments.addAll(List.of(properties));
+        return SpringApplication.run(RovekApplication.class, arguments.toArray(String[]::new));
+    }
+
+    public String address() {
+        return addressOf(context);
+    }
+
+    public static String addressOf(ConfigurableApplicationContext context) {
+        return "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port");
+    }
+
+    public <T> T bean(Class<T> type) {
+        return context.getBean(type);
+    }
+
+    public TestDatabase database() {
+        return database;
+    }
+
+    @Override
+    public void close() {
+        context.close();
+        database.close();
+    }
+}

@@ -1,0 +1,65 @@
+package rovek.server;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import tools.jackson.databind.JsonNode;
+
+/** Plans a plant by the API, as small as a test needs it. */
+public final class SmallPlant {
+
+    private final Caller caller;
+
+    public SmallPlant(Caller caller) {
+        this.caller = caller;
+    }
+
+    public JsonNode add(String parent, String level, String tag, String name) {
+        return add(parent, level, tag, name, null);
+    }
+
+    private JsonNode add(String parent, String level, String tag, String name, String preset) {
+        Map<String, Object> node = new HashMap<>();
+        node.put("id", UUID.randomUUID().toString());
+        node.put("parentId", parent);
+        node.put("level", level);
+        node.put("tag", tag);
+        node.put("name", name);
+        node.put("preset", preset);
+        return caller.post("/api/plant/nodes", node).ok();
+    }
+
+    public String id(String parent, String level, String tag, String name) {
+        return idOf(add(parent, level, tag, name));
+    }
+
+    public static String idOf(JsonNode changed) {
+        return changed.get("node").get("id").asString();
+    }
+
+    public String check(String point, String preset) {
+        return idOf(add(point, "CHECK", "", "", preset));
+    }
+
+    /** A client with one pump of two points and two checks each. */
+    public List<String> pump(String tag) {
+        String client = id(null, "CLIENT", "", "Client of " + tag);
+        String site = id(client, "SITE", "", "Works");
+        String asset = id(id(site, "AREA", "", "Wellfield"), "ASSET", tag, "Well pump");
+        List<String> checks = new ArrayList<>();
+        for (String point : List.of("Drive end", "Non-drive end")) {
+            String pointId = id(asset, "POINT", "", point);
+            checks.add(check(pointId, "Velocity 10–1000 Hz"));
+            checks.add(check(pointId, "Acceleration 1–10 kHz"));
+        }
+        return checks;
+    }
+
+    public String route(List<String> checks) {
+        String id = UUID.randomUUID().toString();
+        caller.put("/api/routes/" + id, Map.of("name", "Monthly walk", "checkIds", checks, "version", 0)).ok();
+        return id;
+    }
+}

@@ -1,0 +1,265 @@
+package rovek.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import java.sql.SQLException;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.StreamSupport;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+
+/** Loading and reading back over a real socket with a real stand-in, as things go well and as they go wrong. */
+@ExtendWith(OneRovek.class)
+class TransferTest {
+
+    private final RunningRovek rovek;
+    private final Caller caller;
+    private final SmallPlant plant;
+
+    @TempDir
+    Path memory;
+
+    private FieldDay field;
+    private String instrument;
+    private List<String> checks;
+    private String route;
+
+    TransferTest(RunningRovek rovek) {
+        this.rovek = rovek;
+        this.caller = Caller.signedIn(rovek);
+        this.plant = new SmallPlant(caller);
+    }
+
+    @BeforeEach
+    void prepare() {
+        field = new FieldDay(memory);
+        instrument = field.connect(caller);
+        checks = plant.pump("P-102");
+        route = plant.route(checks);
+    }
+
+    @AfterEach
+    void switchOff() {
+        field.close();
+    }
+
+    private long count(String table) {
+        try (var db = rovek.database().connect();
+                var statement = db.createStatement();
+                var rows = statement.executeQuery("SELECT count(*) FROM " + table)) {
+            rows.next();
+            return rows.getLong(1);
+        } catch (SQLException e) {
+            throw new AssertionError(e);
+        }
+    }
+
+    private JsonNode look() {
+        return caller.get("/api/instruments/" + instrument + "/connection").ok();
+    }
+
+    private JsonNode file(String kind) {
+        return StreamSupport.stream(look().get("files").spliterator(), false)
+                .filter(file -> file.get("kind").asString().equals(kind))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private void loadAndWalk() {
+        assertThat(field.load(caller, instrument, route).get("state").asString()).isEqualTo("DONE");
+        field.press("/api/walk-all", Map.of());
+    }
+
+    private JsonNode newestVisit() {
+        String id = caller.get("/api/visits").ok().get(0).get("id").asString();
+        return caller.get("/api/visits/" + id).ok();
+    }
+
+    @Test
+    void aWalkComesBackAsJudgedReadings() {
+        caller.put("/api/checks/" + checks.get(0) + "/limits/velocity.rms", Map.of("watch", 0.5, "fail", 1.0)).ok();
+        caller.put("/api/checks/" + checks.get(1) + "/limits/acceleration.rms", Map.of("watch", 500, "fail", 1000)).ok();
+        loadAndWalk();
+        assertThat(file("READINGS").get("state").asString()).isEqualTo("NEW");
+        JsonNode job = field.readBack(caller, instrument);
+        assertThat(job.get("state").asString()).as(job.toString()).isEqualTo("DONE");
+        assertThat(job.get("sentence").asString()).startsWith("4 new readings.");
+        assertThat(file("READINGS").get("state").asString()).isEqualTo("STORED");
+        JsonNode rows = newestVisit().get("rows");
+        assertThat(rows).hasSize(4);
+        assertThat(rows.get(0).get("verdict").asString()).as("velocity of about 1.8 against 1.0").isEqualTo("FAIL");
+        assertThat(rows.get(0).get("value").asDouble()).isBetween(1.2, 2.6);
+        assertThat(rows.get(1).get("verdict").asString()).isEqualTo("PASS");
+        assertThat(rows.get(2).get("verdict").asString()).isEqualTo("NOT_JUDGED");
+        assertThat(rows.get(2).get("reason").asString()).isEqualTo("no limit is set");
+        JsonNode standing = StreamSupport.stream(caller.get("/api/overview").ok().spliterator(), false)
+                .filter(node -> node.get("nodeId").asString().equals(checks.get(0))).findFirst().orElseThrow();
+        assertThat(standing.get("worst").asString()).isEqualTo("FAIL");
+        String reading = rows.get(0).get("readingId").asString();
+        JsonNode curves = caller.get("/api/readings/" + reading + "/curves").ok().get("curves");
+        assertThat(curves.get(0).get("name").asString()).isEqualTo("Spectrum");
+        assertThat(curves.get(0).get("x")).hasSize(6401);
+        JsonNode trend = caller.get("/api/checks/" + checks.get(0) + "/trend").ok();
+        assertThat(trend.get("points")).hasSize(1);
+        assertThat(trend.get("fail").asDouble()).isEqualTo(1.0);
+    }
+
+    @Test
+    void theSameMemoryTakenTwiceStoresNothingTwice() {
+        loadAndWalk();
+        field.readBack(caller, instrument);
+        long readings = count("reading");
+        long originals = count("original");
+        assertThat(field.readBack(caller, instrument).get("sentence").asString()).contains("0 new readings, 4 were stored before");
+        assertThat(count("reading")).isEqualTo(readings);
+        assertThat(count("original")).isEqualTo(originals);
+    }
+
+    @Test
+    void moreMeasuredSinceAddsOnlyTheNewAndKeepsBothOriginals() {
+        field.load(caller, instrument, route);
+        field.press("/api/stops/" + checks.get(0) + "/measure", Map.of());
+        field.readBack(caller, instrument);
+        field.press("/api/stops/" + checks.get(0) + "/measure", Map.of());
+        field.press("/api/stops/" + checks.get(1) + "/skip", Map.of("note", "stood still"));
+        JsonNode job = field.readBack(caller, instrument);
+        assertThat(job.get("sentence").asString()).startsWith("1 new readings, 1 were stored before");
+        JsonNode rows = newestVisit().get("rows");
+        assertThat(rows.get(0).get("repeats").asInt()).as("the repeated reading replaces the first").isEqualTo(1);
+        assertThat(rows.get(1).get("progress").asString()).isEqualTo("skipped");
+        assertThat(rows.get(1).get("note").asString()).isEqualTo("stood still");
+        assertThat(rows.get(2).get("progress").asString()).isEqualTo("to do");
+    }
+
+    @Test
+    void aCutLinkLeavesTheStateBeforeAndTheSecondTryGoesOn() {
+        loadAndWalk();
+        long readings = count("reading");
+        field.faults(Map.of("cutAfterBytes", 180_000));
+        JsonNode cut = field.readBack(caller, instrument);
+        assertThat(cut.get("state").asString()).isEqualTo("FAILED");
+        assertThat(cut.get("sentence").asString()).contains("The link to the instrument broke");
+        assertThat(count("reading")).isEqualTo(readings);
+        JsonNode part = file("READINGS");
+        assertThat(part.get("state").asString()).isEqualTo("PART");
+        assertThat(part.get("arrivedBytes").asLong()).isEqualTo(128 << 10);
+        JsonNode second = field.readBack(caller, instrument);
+        assertThat(second.get("state").asString()).as(second.toString()).isEqualTo("DONE");
+        assertThat(count("reading")).isEqualTo(readings + 4);
+        assertThat(count("transfer_piece")).isZero();
+    }
+
+    @Test
+    void aCorruptTransferIsFoundAndStoresNothing() {
+        loadAndWalk();
+        long originals = count("original");
+        field.faults(Map.of("corrupt", true));
+        JsonNode job = field.readBack(caller, instrument);
+        assertThat(job.get("state").asString()).isEqualTo("FAILED");
+        assertThat(job.get("sentence").asString()).contains("its digest does not agree");
+        assertThat(count("original")).isEqualTo(originals);
+        assertThat(field.readBack(caller, instrument).get("state").asString()).isEqualTo("DONE");
+    }
+
+    @Test
+    void aFullMemoryIsSaidBeforeAnythingIsLoaded() {
+        field.faults(Map.of("memoryFull", true));
+        JsonNode fit = caller.get("/api/instruments/" + instrument + "/fit?routeId=" + route).ok();
+        assertThat(fit.get("fits").asBoolean()).isFalse();
+        JsonNode job = field.load(caller, instrument, route);
+        assertThat(job.get("state").asString()).isEqualTo("FAILED");
+        assertThat(job.get("sentence").asString()).contains("The route was not loaded").contains("read back and clear first");
+    }
+
+    @Test
+    void onlyWhatIsStoredIsCleared() {
+        loadAndWalk();
+        String name = file("READINGS").get("name").asString();
+        Caller.Answer refused = caller.post("/api/instruments/" + instrument + "/clear", Map.of("files", List.of(name)));
+        assertThat(refused.status()).isEqualTo(409);
+        assertThat(refused.sentence()).contains("not stored here. It was left alone");
+        field.readBack(caller, instrument);
+        assertThat(caller.post("/api/instruments/" + instrument + "/clear", Map.of("files", List.of(name))).ok().get("files").asInt()).isEqualTo(1);
+        assertThat(look().get("files")).hasSize(1);
+    }
+
+    @Test
+    void aWrongClockIsShownCorrectedAndSet() {
+        field.load(caller, instrument, route);
+        field.press("/api/clock-error", Map.of("seconds", -3600));
+        assertThat(look().get("clockAheadSeconds").asLong()).isBetween(-3602L, -3598L);
+        field.press("/api/stops/" + checks.get(0) + "/measure", Map.of());
+        field.readBack(caller, instrument);
+        Instant began = Instant.parse(newestVisit().get("beganAt").asString());
+        assertThat(Duration.between(began, Instant.now()).abs()).isLessThan(Duration.ofMinutes(2));
+        caller.post("/api/instruments/" + instrument + "/clock", Map.of()).ok();
+        assertThat(look().get("clockIsWrong").asBoolean()).isFalse();
+    }
+
+    @Test
+    void aLooseReadingWaitsInTheTrayAndIsPlaced() {
+        loadAndWalk();
+        field.press("/api/loose", Map.of("assetTag", "P-102", "point", "Drive end"));
+        JsonNode job = field.readBack(caller, instrument);
+        assertThat(job.get("sentence").asString()).contains("1 of them loose");
+        JsonNode visit = newestVisit();
+        JsonNode loose = visit.get("tray").get(0);
+        assertThat(loose.get("label").asString()).isEqualTo("P-102 Drive end");
+        JsonNode proposal = loose.get("proposals").get(0);
+        assertThat(proposal.get("reason").asString()).contains("tag typed on the instrument");
+        String place = "/api/readings/" + loose.get("id").asString() + "/place";
+        caller.post(place, Map.of("checkId", checks.get(3))).ok();
+        JsonNode after = newestVisit();
+        assertThat(after.get("tray")).isEmpty();
+        JsonNode trend = caller.get("/api/checks/" + checks.get(3) + "/trend").ok();
+        assertThat(trend.get("points")).as("analysed anew as acceleration").hasSize(2);
+        assertThat(trend.get("unit").asString()).isEqualTo("m/s²");
+        assertThat(caller.post("/api/readings/" + loose.get("id").asString() + "/discard", Map.of("reason", " ")).status()).isEqualTo(422);
+    }
+
+    @Test
+    void readingsOfACheckRemovedMeanwhileAreNotLost() {
+        field.load(caller, instrument, route);
+        caller.delete("/api/plant/nodes/" + checks.get(0)).ok();
+        field.press("/api/walk-all", Map.of());
+        JsonNode job = field.readBack(caller, instrument);
+        assertThat(job.get("sentence").asString()).contains("4 new readings, 1 of them loose");
+        assertThat(newestVisit().get("tray").get(0).get("label").asString()).isEqualTo("stop 1 of Monthly walk");
+    }
+
+    @Test
+    void twoPeopleAtOneInstrumentDoNotDisturbEachOther() {
+        loadAndWalk();
+        field.faults(Map.of("slowMillis", 300));
+        JsonNode job = caller.post("/api/instruments/" + instrument + "/read-back", Map.of("files", List.of(), "correctClock", true)).ok();
+        Caller.Answer second;
+        do {
+            second = caller.get("/api/instruments/" + instrument + "/connection");
+        } while (second.status() == 200);
+        assertThat(second.sentence()).isEqualTo("The instrument is in use: reading back for administrator. Wait until that has ended.");
+        field.faults(Map.of());
+        assertThat(caller.awaitJob(job).get("state").asString()).isEqualTo("DONE");
+    }
+
+    @Test
+    void anInstrumentThatIsOffIsSaidToBeOff() {
+        field.close();
+        Caller.Answer answer = caller.get("/api/instruments/" + instrument + "/connection");
+        assertThat(answer.status()).isEqualTo(409);
+        assertThat(answer.sentence()).startsWith("No instrument answers at 127.0.0.1");
+    }
+
+    @Test
+    void aWrongPassCodeIsSaid() {
+        Caller.Answer answer = caller.post("/api/instruments", Map.of("host", "127.0.0.1", "port", field.instrumentPort(), "passCode", "1"));
+        assertThat(answer.sentence()).contains("asks for its pass code");
+    }
+}
