@@ -84,8 +84,8 @@ export function Outliner({ nodes, standings, shown, chosenId, choose, mayEdit }:
         </tr>
       </thead>
       <tbody>
-        {draftAt === -1 && draftRow}
-        {rows.map((row, i) => [
+        {/* One flat list: the row being typed stays the same element, and keeps the focus, while others come before it. */}
+        {[draftAt === -1 && draftRow, ...rows.flatMap((row, i) => [
           renaming === row.node.id ? (
             <RenameRow
               key={row.node.id}
@@ -109,7 +109,7 @@ export function Outliner({ nodes, standings, shown, chosenId, choose, mayEdit }:
             />
           ),
           draftAt === i && draftRow,
-        ])}
+        ])]}
       </tbody>
     </table>
   )

@@ -38,14 +38,14 @@ export function Walk({ nodes, checkIds, onChange }: Props) {
                 {above(check, 'POINT')?.name} <span className="text-ink2">{check?.name}</span>
               </td>
               <td className="num whitespace-nowrap">
-                <span className="inline-flex gap-3 opacity-60 group-hover:opacity-100 group-focus-within:opacity-100">
-                  <Button aria-label={`${words.routes.up} ${i + 1}`} disabled={i === 0} onClick={() => onChange(moved(checkIds, i, i - 1))}>
+                <span className="inline-flex gap-1 opacity-70 group-hover:opacity-100 group-focus-within:opacity-100">
+                  <Button className="h-6 min-w-6" aria-label={`${words.routes.up} ${i + 1}`} disabled={i === 0} onClick={() => onChange(moved(checkIds, i, i - 1))}>
                     ↑
                   </Button>
-                  <Button aria-label={`${words.routes.down} ${i + 1}`} disabled={i === checkIds.length - 1} onClick={() => onChange(moved(checkIds, i, i + 1))}>
+                  <Button className="h-6 min-w-6" aria-label={`${words.routes.down} ${i + 1}`} disabled={i === checkIds.length - 1} onClick={() => onChange(moved(checkIds, i, i + 1))}>
                     ↓
                   </Button>
-                  <Button aria-label={`${words.routes.drop} ${i + 1}`} onClick={() => onChange(checkIds.filter((other) => other !== id))}>
+                  <Button className="h-6 min-w-6" aria-label={`${words.routes.drop} ${i + 1}`} onClick={() => onChange(checkIds.filter((other) => other !== id))}>
                     ×
                   </Button>
                 </span>

@@ -1,0 +1,145 @@
+package rovek.e2e;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.OutputType;
+import org.openqa.selenium.WebElement;
+import org.openqa.selenium.chrome.ChromeDriver;
+import org.openqa.selenium.chrome.ChromeDriverService;
+import org.openqa.selenium.chrome.ChromeOptions;
+import org.openqa.selenium.interactions.Actions;
+import org.openqa.selenium.support.ui.ExpectedConditions;
+import org.openqa.selenium.support.ui.WebDriverWait;
+
+/** A person at Debian's Chromium, 1280 by 800. Finds things the way people do: by their words. */
+final class Browser implements AutoCloseable {
+
+    private static final Duration PATIENCE = Duration.ofSeconds(20);
+
+    private final Path profile;
+    private final ChromeDriver driver;
+    private final WebDriverWait wait;
+
+    Browser() {
+        try {
+            profile = Files.createTempDirectory("rovek-browser");
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+        ChromeOptions options = new ChromeOptions();
+        options.setBinary(System.getProperty("rovek.chromium", "/usr/bin/chromium"));
+        options.addArguments(
+                "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage", "--no-first-run",
+                "--disable-background-networking", "--disable-component-update", "--disable-sync", "--user-data-dir=" + profile);
+        ChromeDriverService service = new ChromeDriverService.Builder()
+                .usingDriverExecutable(new java.io.File(System.getProperty("rovek.chromedriver", "/usr/bin/chromedriver")))
+                .build();
+        driver = new ChromeDriver(service, options);
+        driver.executeCdpCommand("Emulation.setDeviceMetricsOverride", Map.of("width", 1280, "height", 800, "deviceScaleFactor", 1, "mobile", false));
+        wait = new WebDriverWait(driver, PATIENCE);
+    }
+
+    void open(String address) {
+        driver.get(address);
+    }
+
+    String address() {
+        return driver.getCurrentUrl();
+    }
+
+    private static String literal(String text) {
+        return text.contains("'") ? "\"" + text + "\"" : "'" + text + "'";
+    }
+
+    WebElement see(By by) {
+        return wait.until(ExpectedConditions.visibilityOfElementLocated(by));
+    }
+
+    /** Waits until a text stands somewhere on the page. */
+    WebElement see(String text) {
+        return see(By.xpath("//*[not(self::script)][contains(normalize-space(.), " + literal(text) + ")][not(*[contains(normalize-space(.), " + literal(text) + ")])]"));
+    }
+
+    void seeNoMore(String text) {
+        wait.until(ExpectedConditions.invisibilityOfElementLocated(By.xpath("//*[text()[contains(., " + literal(text) + ")]]")));
+    }
+
+    /** Presses the button or follows the link with these words. */
+    void press(String words) {
+        click(By.xpath("(//button|//a)[normalize-space(.)=" + literal(words) + "]"));
+    }
+
+    void click(By by) {
+        wait.until(ExpectedConditions.elementToBeClickable(by)).click();
+    }
+
+    WebElement field(String label) {
+        return see(By.xpath("//*[self::input or self::select][@aria-label=" + literal(label) + "] | //label[contains(normalize-space(.), " + literal(label) + ")]//input"));
+    }
+
+    void fill(String label, String text) {
+        WebElement field = field(label);
+        field.sendKeys(Keys.chord(Keys.CONTROL, "a"), text);
+    }
+
+    void room(String name) {
+        click(By.xpath("//nav[@aria-label='Rooms']//a[starts-with(normalize-space(.), " + literal(name) + ")]"));
+    }
+
+    /** Types where the focus is, without pointing at anything. */
+    void keys(CharSequence... keys) {
+        new Actions(driver).sendKeys(keys).perform();
+    }
+
+    void chord(Keys modifier, CharSequence key) {
+        new Actions(driver).keyDown(modifier).sendKeys(key).keyUp(modifier).perform();
+    }
+
+    /** Waits until the focus is in the field with this label, as it is for somebody who goes on typing. */
+    void awaitFocus(String label) {
+        wait.until(d -> label.equals(driver.switchTo().activeElement().getDomAttribute("aria-label")));
+    }
+
+    Object run(String script, Object... arguments) {
+        return driver.executeScript(script, arguments);
+    }
+
+    List<String> texts(By by) {
+        return driver.findElements(by).stream().map(WebElement::getText).toList();
+    }
+
+    String cookies() {
+        return driver.manage().getCookies().stream()
+                .map(cookie -> cookie.getName() + "=" + cookie.getValue())
+                .collect(java.util.stream.Collectors.joining("; "));
+    }
+
+    void inFrame(By frame, Runnable look) {
+        driver.switchTo().frame(see(frame));
+        try {
+            look.run();
+        } finally {
+            driver.switchTo().defaultContent();
+        }
+    }
+
+    void keepPicture(Path file) {
+        try {
+            Files.createDirectories(file.getParent());
+            Files.write(file, driver.getScreenshotAs(OutputType.BYTES));
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    @Override
+    public void close() {
+        driver.quit();
+    }
+}
