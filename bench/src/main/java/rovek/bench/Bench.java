@@ -1,0 +1,50 @@
+package rovek.bench;
+
+import java.util.Collection;
+import java.util.Locale;
+import org.openjdk.jmh.results.RunResult;
+import org.openjdk.jmh.runner.Runner;
+import org.openjdk.jmh.runner.RunnerException;
+import org.openjdk.jmh.runner.options.OptionsBuilder;
+import org.openjdk.jmh.runner.options.VerboseMode;
+
+/** Measures in one run and prints ratios: the machine's own speed cancels out. */
+public final class Bench {
+
+    private static final int ROUNDS = 3;
+
+    private Bench() {}
+
+    public static void main(String[] args) throws Exception {
+        analysis();
+        for (int round = 1; round <= ROUNDS; round++) {
+            ReadBackBench.Outcome outcome = new ReadBackBench().run();
+            say("Reading back 1,000 readings, round %d: %.2f s, plain COPY of the same rows %.2f s, ratio %.1f",
+                    round, outcome.readBackSeconds(), outcome.copySeconds(), outcome.readBackSeconds() / outcome.copySeconds());
+        }
+    }
+
+    private static void analysis() throws RunnerException {
+        Collection<RunResult> results = new Runner(new OptionsBuilder()
+                        .include(AnalysisBench.class.getSimpleName())
+                        .verbosity(VerboseMode.SILENT)
+                        .build())
+                .run();
+        double whole = score(results, "analysis");
+        double bare = score(results, "bareTransform");
+        say("One analysis of 16,384 samples: %.0f us, bare transform of the same %.0f us, ratio %.1f", whole, bare, whole / bare);
+    }
+
+    private static double score(Collection<RunResult> results, String method) {
+        return results.stream()
+                .filter(result -> result.getParams().getBenchmark().endsWith("." + method))
+                .findFirst()
+                .orElseThrow()
+                .getPrimaryResult()
+                .getScore();
+    }
+
+    private static void say(String format, Object... arguments) {
+        System.out.println(String.format(Locale.ROOT, format, arguments));
+    }
+}

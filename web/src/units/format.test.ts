@@ -1,0 +1,29 @@
+import { describe, expect, it } from 'vitest'
+import { age, change, limit, number, span } from './format'
+
+describe('numbers', () => {
+  it('keep three digits and a true minus', () => {
+    expect([1.2345, 12.345, 123.45, -0.034].map(number)).toEqual(['1.23', '12.3', '123', '−0.03'])
+  })
+
+  it('show a change with its sign, and none for nothing', () => {
+    expect([0.5, -0.5, 0.001, -0.001].map(change)).toEqual(['+0.50', '−0.50', '0.00', '0.00'])
+  })
+
+  it('never shorten a limit that was typed with more digits', () => {
+    expect([4.5, 4, 2.805].map(limit)).toEqual(['4.50', '4.00', '2.805'])
+  })
+})
+
+describe('times', () => {
+  it('count calendar days, not spans of 24 hours', () => {
+    const morning = new Date(2026, 10, 23, 8, 0)
+    expect(age(new Date(2026, 10, 22, 21, 0).toISOString(), morning)).toBe('1 d')
+    expect(age(new Date(2026, 10, 23, 7, 0).toISOString(), morning)).toBe('today')
+    expect(age(null, morning)).toBe('never')
+  })
+
+  it('name a clock difference in the unit that suits', () => {
+    expect([45, -420, 7200 * 3, 86_400 * 365].map(span)).toEqual(['45 s', '7 min', '6 h', '365 d'])
+  })
+})
