@@ -18,6 +18,13 @@ function csrfToken(): string {
   return cookie ? decodeURIComponent(cookie.slice('XSRF-TOKEN='.length)) : ''
 }
 
+let onSignedOut: () => void = () => undefined
+
+/** What is to happen when the server no longer knows who is signed in. */
+export function whenSignedOut(act: () => void) {
+  onSignedOut = act
+}
+
 export const api = createClient<paths>({ baseUrl: '/' })
 
 api.use({
@@ -27,9 +34,12 @@ api.use({
     }
     return request
   },
-  async onResponse({ response }) {
+  async onResponse({ request, response }) {
     if (response.ok) {
       return response
+    }
+    if (response.status === 401 && !request.url.endsWith('/api/session')) {
+      onSignedOut()
     }
     const body: unknown = await response
       .clone()

@@ -1,5 +1,5 @@
 import { QueryClient } from '@tanstack/react-query'
-import { Problem } from './client'
+import { Problem, whenSignedOut } from './client'
 
 export const queryClient = new QueryClient({
   defaultOptions: {
@@ -9,3 +9,5 @@ export const queryClient = new QueryClient({
     },
   },
 })
+
+whenSignedOut(() => void queryClient.invalidateQueries({ queryKey: ['me'] }))

@@ -11,6 +11,9 @@ import { Rail } from './Rail'
 /** Rail and view for whoever is signed in; the sign-in page for everybody else. */
 export function Shell({ children }: { children: ReactNode }) {
   const me = useQuery(queries.me())
+  if (me.error instanceof Problem && me.error.status === 401) {
+    return <SignIn />
+  }
   if (me.data) {
     return (
       <div className="flex h-screen">
@@ -19,9 +22,6 @@ export function Shell({ children }: { children: ReactNode }) {
         <NoticeBar />
       </div>
     )
-  }
-  if (me.error instanceof Problem && me.error.status === 401) {
-    return <SignIn />
   }
   return <div className="p-6">{me.error ? <Trouble error={me.error} /> : words.common.loading}</div>
 }

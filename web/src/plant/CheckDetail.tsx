@@ -48,16 +48,19 @@ export function CheckDetail({ check, readingId, onReading }: Props) {
             </button>
           ))}
         </div>
+      </div>
+      <div className="flex items-baseline gap-4 text-ink2">
+        <p className="min-w-0 flex-1 text-[13px]">
+          {check.others.map((other) => `${other.name} ${number(other.value)} ${other.unit}`).join(', ')}
+          {check.reason && ` ${words.verdict.NOT_JUDGED}: ${check.reason}`}
+        </p>
         {chosen && (
-          <span className="flex items-center gap-2 text-ink2">
-            {day(chosen.at)} <span className="font-semibold text-ink">{number(chosen.value)}</span> <VerdictMark verdict={chosen.verdict} reason={chosen.reason} />
-          </span>
+          <p className="flex items-center gap-2 whitespace-nowrap">
+            {day(chosen.at)} <span className="font-semibold text-ink">{number(chosen.value, check.watch, check.fail)}</span>{' '}
+            <VerdictMark verdict={chosen.verdict} reason={chosen.reason} />
+          </p>
         )}
       </div>
-      <p className="text-[13px] text-ink2">
-        {check.others.map((other) => `${other.name} ${number(other.value)} ${other.unit}`).join(', ')}
-        {check.reason && ` ${words.verdict.NOT_JUDGED}: ${check.reason}`}
-      </p>
       <Trouble error={trend.error} />
       {look === 'trend' && trend.data && <TrendChart trend={trend.data} chosenId={chosen?.readingId} onChoose={onReading} />}
       {look !== 'trend' && chosen && <ReadingCurve readingId={chosen.readingId} name={look} />}

@@ -46,7 +46,7 @@ export function CheckTable({ sheet, chosenId, onChoose, onLimits }: Props) {
                 <span className="font-semibold">{check.point}</span> {check.check} <span className="text-[12px] text-ink3">{check.unit} RMS</span>
               </button>
             </td>
-            <td className="num font-semibold">{check.value === null ? '–' : number(check.value)}</td>
+            <td className="num font-semibold">{check.value === null ? '–' : number(check.value, check.watch, check.fail)}</td>
             <td className="num text-ink2">
               <LimitCell check={check} onLimits={onLimits} />
             </td>

@@ -8,6 +8,7 @@ import { words } from '../words/en'
 import { AssetSheet } from './AssetSheet'
 import { type Filter, shownBy } from './outline'
 import { Outliner } from './Outliner'
+import { PlantHistory } from './PlantHistory'
 import { PlantKeys } from './PlantKeys'
 
 const route = getRouteApi('/plant')
@@ -42,6 +43,7 @@ export function PlantView() {
         <section aria-label={words.plant.columns.plant} className="flex w-[520px] shrink-0 flex-col border-r border-rule2">
           <div className="flex h-9 shrink-0 items-center gap-3 border-b border-rule px-3 text-ink2">
             <FilterChoice filter={filter} onChoose={setFilter} count={count} />
+            {mayEdit && <PlantHistory />}
             <PlantKeys />
           </div>
           <div className="min-h-0 flex-1 overflow-auto">

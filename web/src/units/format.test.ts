@@ -3,7 +3,13 @@ import { age, change, limit, number, span } from './format'
 
 describe('numbers', () => {
   it('keep three digits and a true minus', () => {
-    expect([1.2345, 12.345, 123.45, -0.034].map(number)).toEqual(['1.23', '12.3', '123', '−0.03'])
+    expect([1.2345, 12.345, 123.45, -0.034].map((value) => number(value))).toEqual(['1.23', '12.3', '123', '−0.03'])
+  })
+
+  it('never hide an excess by rounding', () => {
+    expect(number(4.5004, 2.8, 4.5)).toBe('4.5004')
+    expect(number(4.5, null, 4.5)).toBe('4.50')
+    expect(number(9.18, 4, 8)).toBe('9.18')
   })
 
   it('show a change with its sign, and none for nothing', () => {

@@ -2,10 +2,18 @@ import { words } from '../words/en'
 
 const MINUS = '−'
 
-/** A number with three significant digits and at least two decimals where it is small; a real minus sign. */
-export function number(value: number): string {
+const MOST_DECIMALS = 12
+
+/**
+ * A number with three significant digits and at least two decimals where it is small; a real minus sign. Beside its
+ * boundaries it gets as many more digits as it takes to lie on the same side of each as the true value does.
+ */
+export function number(value: number, ...boundaries: (number | null)[]): string {
   const magnitude = Math.abs(value)
-  const decimals = magnitude >= 100 ? 0 : magnitude >= 10 ? 1 : 2
+  let decimals = magnitude >= 100 ? 0 : magnitude >= 10 ? 1 : 2
+  const sameSide = () =>
+    boundaries.every((boundary) => boundary === null || Math.sign(Number(value.toFixed(decimals)) - boundary) === Math.sign(value - boundary))
+  while (decimals < MOST_DECIMALS && !sameSide()) decimals++
   return value.toFixed(decimals).replace('-', MINUS)
 }
 

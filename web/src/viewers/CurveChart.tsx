@@ -14,7 +14,7 @@ export function CurveChart({ curve }: { curve: CurveView }) {
       cursor: { drag: { x: true, y: false }, points: { size: 6 } },
       scales: { x: { time: false } },
       axes: [
-        { ...axis(), label: curve.xUnit, labelSize: 18, labelFont: '12px "Source Sans 3"' },
+        { ...axis(), size: 26, label: curve.xUnit, labelSize: 16, labelFont: '12px "Source Sans 3"' },
         { ...axis(), size: 52, label: curve.kind === 'lines' ? `${curve.yUnit} RMS` : curve.yUnit, labelSize: 18, labelFont: '12px "Source Sans 3"' },
       ],
       series: [

@@ -31,6 +31,7 @@ function drawLimit(plot: uPlot, value: number, name: string, ink: string) {
   ctx.stroke()
   ctx.font = `${12 * scale}px "Source Sans 3"`
   ctx.textBaseline = 'middle'
+  ctx.textAlign = 'left'
   ctx.fillText(`${name} ${limit(value)}`, bbox.left + bbox.width + 6 * scale, y)
   ctx.restore()
 }
@@ -93,9 +94,10 @@ export function TrendChart({ trend, chosenId, onChoose }: Props) {
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [trend, chosenId])
   return (
-    <>
+    <div className="relative">
       <Plot options={options} data={data} height={HEIGHT} label={`${words.plant.trend}: ${trend.title}`} />
-      <table className="sr-only">
+      <div className="sr-only">
+      <table>
         <caption>{trend.title}</caption>
         <tbody>
           {trend.points.map((point) => (
@@ -109,6 +111,7 @@ export function TrendChart({ trend, chosenId, onChoose }: Props) {
           ))}
         </tbody>
       </table>
-    </>
+      </div>
+    </div>
   )
 }

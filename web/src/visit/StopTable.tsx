@@ -63,7 +63,7 @@ export function StopTable({ rows, left, onToggle, mayEdit, onLimits }: Props) {
               </Link>
             </td>
             <td className={`num font-semibold ${row.discardedBecause ? 'line-through' : ''}`}>
-              {row.value === null ? <span className="font-normal text-ink3">{row.progress === 'skipped' ? 'skipped' : '–'}</span> : number(row.value)}
+              {row.value === null ? <span className="font-normal text-ink3">{row.progress === 'skipped' ? 'skipped' : '–'}</span> : number(row.value, row.watch, row.fail)}
             </td>
             <td className="text-[12px] text-ink3">{row.value !== null && row.unit}</td>
             <td className="num text-ink2">

@@ -127,6 +127,8 @@ export const words = {
     planRoute: 'Plan a route',
     notJudgedBeside: (n: number) => `${n} not judged`,
     history: 'History',
+    historyTitle: 'What was changed in the plant',
+    historyUndone: 'undone',
   },
   limits: {
     title: 'Limits',

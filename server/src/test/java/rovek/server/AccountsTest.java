@@ -38,7 +38,9 @@ class AccountsTest {
         Map<String, Object> client = Map.of("level", "CLIENT", "name", "Somebody");
         Caller viewer = with("VIEWER", "role.viewer");
         assertThat(viewer.get("/api/plant").status()).isEqualTo(200);
-        assertThat(viewer.post("/api/plant/nodes", client).status()).isEqualTo(403);
+        Caller.Answer refused = viewer.post("/api/plant/nodes", client);
+        assertThat(refused.status()).isEqualTo(403);
+        assertThat(refused.sentence()).contains("Your role does not allow this");
         Caller technician = with("TECHNICIAN", "role.technician");
         assertThat(technician.post("/api/plant/nodes", client).status()).isEqualTo(201);
         assertThat(technician.post("/api/certificates/00000000-0000-0000-0000-000000000000/sign", Map.of()).status()).isEqualTo(403);
