@@ -112,6 +112,13 @@ public final class Caller {
         }
     }
 
+    /** As a browser sends them. */
+    public String cookies() {
+        return cookies.getCookieStore().getCookies().stream()
+                .map(cookie -> cookie.getName() + "=" + cookie.getValue())
+                .collect(java.util.stream.Collectors.joining("; "));
+    }
+
     private String token() {
         return cookies.getCookieStore().getCookies().stream()
                 .filter(cookie -> cookie.getName().equals("XSRF-TOKEN"))

@@ -11,12 +11,14 @@ import java.util.Map;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
 import rovek.link.Sha256;
 import tools.jackson.databind.JsonNode;
 
 @ExtendWith(OneRovek.class)
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
 class CertificateTest {
 
     private final RunningRovek rovek;

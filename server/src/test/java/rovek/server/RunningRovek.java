@@ -43,7 +43,11 @@ public final class RunningRovek implements AutoCloseable {
                 "--rovek.first-administrator.name=" + ADMINISTRATOR,
                 "--rovek.first-administrator.password=" + PASSWORD,
                 "--spring.main.banner-mode=off"));
-        arguments.addAll(List.of(properties));
+        for (String property : properties) {
+            String key = property.substring(0, property.indexOf('=') + 1);
+            arguments.removeIf(usual -> usual.startsWith(key));
+            arguments.add(property);
+        }
         return SpringApplication.run(RovekApplication.class, arguments.toArray(String[]::new));
     }
 

@@ -6,6 +6,7 @@ import net.jqwik.api.Example;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.DoubleRange;
+import net.jqwik.api.constraints.Scale;
 
 class PrintedNumberTest {
 
@@ -20,7 +21,7 @@ class PrintedNumberTest {
 
     @Property
     void thePrintedNumberLiesOnTheSameSideOfTheLimit(
-            @ForAll @DoubleRange(min = 4.499, max = 4.501) double value) {
+            @ForAll @Scale(7) @DoubleRange(min = 4.499, max = 4.501) double value) {
         double printed = Double.parseDouble(PrintedNumber.beside(value, 4.5));
         assertThat(Math.signum(Double.compare(printed, 4.5))).isEqualTo(Math.signum(Double.compare(value, 4.5)));
     }

@@ -7,6 +7,8 @@ import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.orm.ObjectOptimisticLockingFailureException;
+import org.springframework.security.access.AccessDeniedException;
+import org.springframework.web.ErrorResponse;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
@@ -16,6 +18,7 @@ import org.springframework.web.servlet.resource.NoResourceFoundException;
 @RestControllerAdvice
 class ProblemAnswers {
 
+    private static final String UNREADABLE = "The request could not be understood. Reload the page and try again.";
     private static final Logger LOG = LoggerFactory.getLogger(ProblemAnswers.class);
 
     @ExceptionHandler(DomainProblem.class)
@@ -51,7 +54,7 @@ class ProblemAnswers {
 
     @ExceptionHandler({HttpMessageNotReadableException.class, MethodArgumentTypeMismatchException.class})
     ProblemDetail unreadable() {
-        return answer(HttpStatus.BAD_REQUEST, "unreadable", "The request could not be understood. Reload the page and try again.");
+        return answer(HttpStatus.BAD_REQUEST, "unreadable", UNREADABLE);
     }
 
     @ExceptionHandler(NoResourceFoundException.class)
@@ -61,9 +64,11 @@ class ProblemAnswers {
 
     @ExceptionHandler(Exception.class)
     ProblemDetail fault(Exception fault) throws Exception {
-        if (fault instanceof org.springframework.web.ErrorResponse
-                || fault instanceof org.springframework.security.access.AccessDeniedException) {
+        if (fault instanceof AccessDeniedException) {
             throw fault;
+        }
+        if (fault instanceof ErrorResponse refused && refused.getStatusCode().is4xxClientError()) {
+            return answer(HttpStatus.valueOf(refused.getStatusCode().value()), "unreadable", UNREADABLE);
         }
         LOG.error("A request failed.", fault);
         return answer(

@@ -1,0 +1,110 @@
+package rovek.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.sql.SQLException;
+import java.util.UUID;
+import java.util.concurrent.CountDownLatch;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import rovek.link.LinkException;
+import rovek.server.job.JobView;
+import rovek.server.job.JobView.State;
+import rovek.server.job.Jobs;
+
+@ExtendWith(OneRovek.class)
+class JobsTest {
+
+    private final RunningRovek rovek;
+    private final Jobs jobs;
+
+    JobsTest(RunningRovek rovek) {
+        this.rovek = rovek;
+        this.jobs = rovek.bean(Jobs.class);
+    }
+
+    private JobView ended(JobView job) {
+        JobView now = job;
+        while (now.state() == State.RUNNING) {
+            Thread.onSpinWait();
+            now = jobs.get(job.id());
+        }
+        return now;
+    }
+
+    @Test
+    void aJobEndsWithItsOwnSentence() {
+        JobView job = ended(jobs.start("test", "Counting", null, progress -> {
+            progress.report(5, 10, "half");
+            return "All counted.";
+        }));
+        assertThat(job.state()).isEqualTo(State.DONE);
+        assertThat(job.sentence()).isEqualTo("All counted.");
+        assertThat(job.done()).isEqualTo(job.total());
+    }
+
+    @Test
+    void aKnownTroubleIsSaidAndAnUnknownOneIsNotShown() {
+        JobView full = ended(jobs.start("test", "Loading", null, progress -> {
+            throw new LinkException.MemoryFull();
+        }));
+        assertThat(full.state()).isEqualTo(State.FAILED);
+        assertThat(full.sentence()).startsWith("The instrument's memory is full");
+        JobView fault = ended(jobs.start("test", "Breaking", null, progress -> {
+            throw new IllegalStateException("secret detail");
+        }));
+        assertThat(fault.sentence()).contains("Something went wrong in Rovek").doesNotContain("secret");
+    }
+
+    @Test
+    void aJobHearsThatItIsToStop() throws InterruptedException {
+        CountDownLatch asked = new CountDownLatch(1);
+        JobView job = jobs.start("test", "Endless", null, progress -> {
+            asked.countDown();
+            while (!progress.isStopRequested()) {
+                Thread.onSpinWait();
+            }
+            throw new LinkException.Stopped();
+        });
+        asked.await();
+        Caller.signedIn(rovek).post("/api/jobs/" + job.id() + "/stop", java.util.Map.of());
+        assertThat(ended(job).state()).isEqualTo(State.STOPPED);
+    }
+
+    @Test
+    void workWhoseServerDiedEndsInAClearState() throws SQLException {
+        UUID id = UUID.randomUUID();
+        try (var db = rovek.database().connect(); var statement = db.createStatement()) {
+            statement.execute("""
+                    INSERT INTO job VALUES ('%s', 'read back', 'Reading back', 'RUNNING', 3, 10, 'Reading back', NULL, 'anna', false,
+                    now() - interval '2 minutes', now() - interval '31 seconds')""".formatted(id));
+        }
+        JobView job = jobs.get(id);
+        assertThat(job.state()).isEqualTo(State.FAILED);
+        assertThat(job.sentence()).contains("The server stopped in the middle. What had arrived is kept");
+    }
+
+    @Test
+    void theBrowserFollowsByEventsUntilTheEnd() throws Exception {
+        CountDownLatch go = new CountDownLatch(1);
+        JobView job = jobs.start("test", "Followed", null, progress -> {
+            try {
+                go.await();
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+            }
+            return "Over.";
+        });
+        Caller caller = Caller.signedIn(rovek);
+        HttpRequest request = HttpRequest.newBuilder(URI.create(rovek.address() + "/api/jobs/" + job.id() + "/events"))
+                .header("Cookie", caller.cookies())
+                .build();
+        var answer = HttpClient.newHttpClient().sendAsync(request, HttpResponse.BodyHandlers.ofString());
+        go.countDown();
+        assertThat(answer.get().body()).contains("event:job").contains("\"state\":\"DONE\"").contains("Over.");
+    }
+}

@@ -1,0 +1,78 @@
+package rovek.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+
+@ExtendWith(OneRovek.class)
+class RoutesTest {
+
+    private final Caller caller;
+    private final SmallPlant plant;
+
+    RoutesTest(RunningRovek rovek) {
+        this.caller = Caller.signedIn(rovek);
+        this.plant = new SmallPlant(caller);
+    }
+
+    private Caller.Answer put(String id, String name, List<String> checks, int version) {
+        return caller.put("/api/routes/" + id, Map.of("name", name, "checkIds", checks, "version", version));
+    }
+
+    private static List<String> order(JsonNode route) {
+        return route.get("stops").valueStream().map(stop -> stop.get("checkId").asString()).toList();
+    }
+
+    @Test
+    void stopsKeepTheOrderTheyWereGivenAndNoneIsThereTwice() {
+        List<String> checks = plant.pump("P-1");
+        String id = UUID.randomUUID().toString();
+        List<String> backwards = List.of(checks.get(3), checks.get(1), checks.get(3), checks.get(0));
+        JsonNode route = put(id, "Backwards", backwards, 0).ok();
+        assertThat(order(route)).containsExactly(checks.get(3), checks.get(1), checks.get(0));
+        JsonNode again = put(id, "Forwards", checks, route.get("version").asInt()).ok();
+        assertThat(order(caller.get("/api/routes/" + id).ok())).isEqualTo(checks);
+        assertThat(again.get("version").asInt()).isGreaterThan(route.get("version").asInt());
+    }
+
+    @Test
+    void itSaysWhatOneWalkNeeds() {
+        JsonNode route = put(UUID.randomUUID().toString(), "Needs", plant.pump("P-2"), 0).ok();
+        assertThat(route.get("memoryBytes").asLong()).as("four waveforms of 16,384 floats and what goes with them").isBetween(4 * 65_536L, 4 * 65_536L + 20_000);
+        assertThat(route.get("minutes").asDouble()).as("four times 45 s and 0.64 s").isBetween(3.0, 3.1);
+    }
+
+    @Test
+    void twoPeopleAtOneRouteDoNotOverwriteEachOther() {
+        List<String> checks = plant.pump("P-3");
+        String id = UUID.randomUUID().toString();
+        int version = put(id, "Shared", checks, 0).ok().get("version").asInt();
+        put(id, "Mine", checks.subList(0, 2), version).ok();
+        Caller.Answer late = put(id, "Yours", checks, version);
+        assertThat(late.status()).isEqualTo(409);
+        assertThat(late.sentence()).contains("Nothing was overwritten");
+        assertThat(caller.get("/api/routes/" + id).ok().get("name").asString()).isEqualTo("Mine");
+    }
+
+    @Test
+    void checksRemovedFromThePlantAreCountedAndNotLoaded() {
+        List<String> checks = plant.pump("P-4");
+        String id = plant.route(checks);
+        caller.delete("/api/plant/nodes/" + checks.get(0)).ok();
+        JsonNode route = caller.get("/api/routes/" + id).ok();
+        assertThat(route.get("gone").asInt()).isEqualTo(1);
+        assertThat(order(route)).isEqualTo(checks.subList(1, 4));
+    }
+
+    @Test
+    void aRouteNeedsANameAndChecksThatAreThere() {
+        assertThat(put(UUID.randomUUID().toString(), " ", plant.pump("P-5"), 0).sentence()).contains("A route has a name");
+        Caller.Answer gone = put(UUID.randomUUID().toString(), "Ghost", List.of(UUID.randomUUID().toString()), 0);
+        assertThat(gone.status()).isEqualTo(404);
+    }
+}
