@@ -114,6 +114,11 @@ final class Browser implements AutoCloseable {
         return driver.findElements(by).stream().map(WebElement::getText).toList();
     }
 
+    /** What is said, also where it is only for screen readers. */
+    List<String> contents(By by) {
+        return driver.findElements(by).stream().map(element -> element.getDomProperty("textContent")).toList();
+    }
+
     String cookies() {
         return driver.manage().getCookies().stream()
                 .map(cookie -> cookie.getName() + "=" + cookie.getValue())

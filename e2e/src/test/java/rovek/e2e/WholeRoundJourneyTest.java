@@ -208,7 +208,7 @@ class WholeRoundJourneyTest {
         browser.click(By.xpath("//section[@aria-label='Stops']//a[contains(., '" + VELOCITY + "')]"));
         browser.see("1 check is past the fail limit.");
         assertThat(browser.see(By.cssSelector("[aria-label^='Trend:']")).getSize().getHeight()).isGreaterThan(200);
-        assertThat(browser.texts(By.xpath("//table[caption]//tr"))).singleElement().asString().contains("mm/s").contains("Fail");
+        assertThat(browser.contents(By.xpath("//table[caption]//tr"))).singleElement().asString().contains("mm/s").contains("Fail");
         browser.press("Spectrum");
         browser.see(By.cssSelector("[aria-label='Spectrum'] canvas"));
         Accessibility.check(browser, "asset sheet");

@@ -1,0 +1,84 @@
+package rovek.fieldsim;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Path;
+import java.time.Clock;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+class PanelTest {
+
+    private final HttpClient http = HttpClient.newHttpClient();
+    private final JsonMapper json = JsonMapper.builder().build();
+
+    @TempDir
+    Path memory;
+
+    private Fieldsim fieldsim;
+
+    @BeforeEach
+    void switchOn() {
+        fieldsim = Fieldsim.start(memory, 0, 0, Clock.systemUTC());
+    }
+
+    @AfterEach
+    void switchOff() {
+        fieldsim.close();
+    }
+
+    private HttpResponse<String> send(String path, String type, String body) throws IOException, InterruptedException {
+        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + fieldsim.panelPort() + path));
+        if (body != null) {
+            request.header("Content-Type", type).POST(HttpRequest.BodyPublishers.ofString(body));
+        }
+        return http.send(request.build(), HttpResponse.BodyHandlers.ofString());
+    }
+
+    private JsonNode post(String path, String body, int status) throws IOException, InterruptedException {
+        HttpResponse<String> answer = send(path, "application/json", body);
+        assertThat(answer.statusCode()).as(answer.body()).isEqualTo(status);
+        return json.readTree(answer.body());
+    }
+
+    @Test
+    void thePageSaysThatItIsAStandIn() throws Exception {
+        assertThat(send("/", null, null).body()).contains("Stand-in for a handheld instrument");
+        assertThat(send("/panel.js", null, null).headers().firstValue("Content-Type")).hasValueSatisfying(type -> assertThat(type).contains("javascript"));
+        assertThat(send("/elsewhere", null, null).statusCode()).isEqualTo(404);
+    }
+
+    @Test
+    void aPageOfAnotherOriginCannotPressItsButtons() throws Exception {
+        assertThat(send("/api/walk-all", "text/plain", "{}").statusCode()).isEqualTo(415);
+        assertThat(send("/api/battery", "application/x-www-form-urlencoded", "percent=1").statusCode()).isEqualTo(415);
+    }
+
+    @Test
+    void whatCannotBeIsSaidAndChangesNothing() throws Exception {
+        assertThat(post("/api/walk-all", "{}", 409).get("problem").asString()).isEqualTo("No route is loaded.");
+        assertThat(post("/api/stops/not-an-id/measure", "{}", 400).get("problem").asString()).startsWith("That cannot be");
+        assertThat(post("/api/dance", "{}", 400).get("problem").asString()).contains("there is no /api/dance");
+        assertThat(post("/api/time", "{\"at\":\"tomorrow\"}", 400).get("problem").asString()).isNotBlank();
+        assertThat(post("/api/battery", "no json", 400).get("battery").asInt()).isEqualTo(81);
+    }
+
+    @Test
+    void timeBatteryAndLooseReadingsShowAtOnce() throws Exception {
+        assertThat(post("/api/battery", "{\"percent\":250}", 200).get("battery").asInt()).isEqualTo(100);
+        assertThat(post("/api/clock-error", "{\"seconds\":90}", 200).get("clockErrorSeconds").asLong()).isEqualTo(90);
+        assertThat(post("/api/time", "{\"at\":\"2026-01-02T03:04:05Z\"}", 200).get("plantTime").asString()).startsWith("2026-01-02T03:04:0");
+        JsonNode state = post("/api/loose", "{\"assetTag\":\"P-1\",\"point\":\"Coupling\"}", 200);
+        assertThat(state.get("loose").get(0).get("label").asString()).isEqualTo("P-1 Coupling");
+        assertThat(post("/api/faults", "{\"memoryFull\":true}", 200).get("freeBytes").asLong()).isZero();
+    }
+}

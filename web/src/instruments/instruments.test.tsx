@@ -1,0 +1,101 @@
+import { answering, changes, forget } from '../test/fakeServer'
+import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
+import { afterEach, describe, expect, it, vi } from 'vitest'
+import type { ConnectionView, JobView, MemoryLine } from '../api/types'
+import { show } from '../test/show'
+import { InstrumentFacts } from './InstrumentFacts'
+import { JobPanel } from './JobPanel'
+import { MemoryList } from './MemoryList'
+
+afterEach(() => {
+  cleanup()
+  forget()
+})
+
+const file = (name: string, kind: string, state: string, more: Partial<MemoryLine> = {}): MemoryLine => ({
+  name,
+  kind,
+  state,
+  bytes: 1_600_000,
+  arrivedBytes: 0,
+  storedAt: null,
+  ...more,
+})
+
+describe('the memory list', () => {
+  it('tells new, broken off and stored apart by words, and a route cannot be taken', async () => {
+    const onChoose = vi.fn()
+    const files = [
+      file('ROUTES/ROUTE.zip', 'ROUTE', 'LOADED'),
+      file('RESULTS/W0001.zip', 'READINGS', 'STORED', { storedAt: '2026-11-23T09:00:00Z' }),
+      file('RESULTS/W0002.zip', 'READINGS', 'PART', { arrivedBytes: 131_072 }),
+      file('RESULTS/LOOSE.zip', 'LOOSE', 'NEW'),
+    ]
+    show(<MemoryList files={files} chosen={new Set(['RESULTS/LOOSE.zip'])} onChoose={onChoose} />)
+    expect(await screen.findByText(/^stored 23 Nov 2026/)).toBeTruthy()
+    expect(screen.getByText('broke off, 131 kB kept')).toBeTruthy()
+    expect(screen.getAllByRole('checkbox')).toHaveLength(3)
+    fireEvent.click(screen.getByLabelText('RESULTS/W0002.zip'))
+    expect([...(onChoose.mock.calls[0]?.[0] as Set<string>)]).toEqual(['RESULTS/LOOSE.zip', 'RESULTS/W0002.zip'])
+  })
+})
+
+describe('a job', () => {
+  const job = (state: JobView['state'], sentence: string): JobView => ({
+    id: 'j',
+    kind: 'read back',
+    title: 'Reading back',
+    state,
+    done: 500_000,
+    total: 2_000_000,
+    sentence,
+    subjectId: 'i',
+  })
+
+  it('shows how far it is and can be stopped', async () => {
+    answering('POST', '/api/jobs/j/stop', () => undefined)
+    show(<JobPanel job={job('RUNNING', 'Reading back W0001')} onTryAgain={() => undefined} />)
+    expect((await screen.findByRole('progressbar')).getAttribute('aria-valuenow')).toBe('25')
+    expect(screen.getByText(/the next try goes on from here/)).toBeTruthy()
+    fireEvent.click(screen.getByText('Stop'))
+    await waitFor(() => expect(changes()[0]?.path).toBe('/api/jobs/j/stop'))
+  })
+
+  it('says why it failed and offers another try', async () => {
+    const onTryAgain = vi.fn()
+    show(<JobPanel job={job('FAILED', 'The link to the instrument broke.')} onTryAgain={onTryAgain} />)
+    expect(await screen.findByText('The link to the instrument broke.')).toBeTruthy()
+    fireEvent.click(screen.getByText('Try again'))
+    expect(onTryAgain).toHaveBeenCalled()
+    expect(screen.queryByRole('progressbar')).toBeNull()
+  })
+})
+
+describe('the facts', () => {
+  const connection = (ahead: number): ConnectionView => ({
+    instrument: {
+      id: 'i', maker: 'Fieldsim', model: 'VH-2', serial: '30417', firmware: '2.4.1', options: ['vibration'],
+      host: '127.0.0.1', port: 5025, calibratedOn: '2025-10-14', calibratedUntil: '2027-10-14', lastSeenAt: '2026-11-23T09:00:00Z',
+    },
+    batteryPercent: 81,
+    clockAheadSeconds: ahead,
+    clockIsWrong: Math.abs(ahead) > 30,
+    usedBytes: 0,
+    freeBytes: 64_000_000,
+    files: [],
+  })
+
+  it('offer to set a wrong clock and say which way it is wrong', async () => {
+    const onSetClock = vi.fn()
+    show(<InstrumentFacts connection={connection(-420)} onSetClock={onSetClock} />)
+    expect(await screen.findByText('7 min slow')).toBeTruthy()
+    fireEvent.click(screen.getByText('Set it'))
+    expect(onSetClock).toHaveBeenCalled()
+  })
+
+  it('leave a right clock alone', async () => {
+    show(<InstrumentFacts connection={connection(2)} onSetClock={() => undefined} />)
+    expect(await screen.findByText('right')).toBeTruthy()
+    expect(screen.queryByText('Set it')).toBeNull()
+  })
+})

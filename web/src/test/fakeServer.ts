@@ -1,0 +1,43 @@
+/** A server for tests of views: answers by method and path, and remembers what it was asked. */
+export interface Asked {
+  method: string
+  path: string
+  body: unknown
+}
+
+type Answer = (asked: Asked) => unknown
+
+const answers = new Map<string, Answer>()
+export const asked: Asked[] = []
+
+/** A refusal, as the server words it. */
+export class Refusal {
+  constructor(
+    readonly status: number,
+    readonly code: string,
+    readonly detail: string,
+  ) {}
+}
+
+export function answering(method: string, path: string, answer: Answer) {
+  answers.set(`${method} ${path}`, answer)
+}
+
+export function forget() {
+  answers.clear()
+  asked.length = 0
+}
+
+export const changes = () => asked.filter((request) => request.method !== 'GET')
+
+globalThis.fetch = async (input: RequestInfo | URL, init?: RequestInit) => {
+  const request = input instanceof Request ? input : new Request(input, init)
+  const text = request.method === 'GET' ? '' : await request.text()
+  const entry = { method: request.method, path: new URL(request.url).pathname, body: text ? (JSON.parse(text) as unknown) : undefined }
+  asked.push(entry)
+  const answer = answers.get(`${entry.method} ${entry.path}`)
+  const body = answer ? answer(entry) : new Refusal(404, 'not-found', `nothing answers ${entry.method} ${entry.path}`)
+  const status = body instanceof Refusal ? body.status : body === undefined ? 204 : 200
+  const headers = { 'Content-Type': 'application/json' }
+  return new Response(status === 204 ? null : JSON.stringify(body), status === 204 ? { status } : { status, headers })
+}
