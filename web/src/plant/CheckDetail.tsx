@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { queries } from '../api/queries'
 import type { CheckLine } from '../api/types'
+import { Button } from '../parts/Button'
 import { Trouble } from '../parts/Trouble'
 import { VerdictMark } from '../parts/VerdictMark'
 import { day, number } from '../units/format'
@@ -24,6 +25,11 @@ export function CheckDetail({ check, readingId, onReading }: Props) {
   if (check.readingId === null) return <p className="mt-4 text-ink2">{words.plant.neverMeasured}</p>
   const points = trend.data?.points ?? []
   const chosen = points.find((point) => point.readingId === readingId) ?? points.at(-1)
+  const at = chosen ? points.indexOf(chosen) : -1
+  const step = (by: number) => {
+    const next = points[at + by]
+    if (next) onReading(next.readingId)
+  }
   const looks: [Look, string][] = [
     ['trend', words.plant.trend],
     ['Spectrum', words.plant.spectrum],
@@ -33,7 +39,7 @@ export function CheckDetail({ check, readingId, onReading }: Props) {
     <section className="mt-4" aria-label={`${check.point}, ${check.check}`}>
       <div className="flex items-baseline gap-4">
         <h3 className="font-semibold">
-          {check.point}, {check.check} <span className="text-[12px] font-normal text-ink3">{check.unit} RMS</span>
+          {check.point}, {check.check} <span className="text-[12px] font-normal text-ink3">{check.unitLabel}</span>
         </h3>
         <div role="group" aria-label={words.plant.trend} className="flex flex-1 gap-3">
           {looks.map(([key, text]) => (
@@ -56,6 +62,12 @@ export function CheckDetail({ check, readingId, onReading }: Props) {
         </p>
         {chosen && (
           <p className="flex items-center gap-2 whitespace-nowrap">
+            <Button className="h-6 min-w-6" aria-label={words.plant.earlierReading} disabled={at <= 0} onClick={() => step(-1)}>
+              ←
+            </Button>
+            <Button className="h-6 min-w-6" aria-label={words.plant.laterReading} disabled={at >= points.length - 1} onClick={() => step(1)}>
+              →
+            </Button>
             {day(chosen.at)} <span className="font-semibold text-ink">{number(chosen.value, check.watch, check.fail)}</span>{' '}
             <VerdictMark verdict={chosen.verdict} reason={chosen.reason} />
           </p>

@@ -43,7 +43,7 @@ export function CheckTable({ sheet, chosenId, onChoose, onLimits }: Props) {
                     <Tag text={check.assetTag} />{' '}
                   </>
                 )}
-                <span className="font-semibold">{check.point}</span> {check.check} <span className="text-[12px] text-ink3">{check.unit} RMS</span>
+                <span className="font-semibold">{check.point}</span> {check.check} <span className="text-[12px] text-ink3">{check.unitLabel}</span>
               </button>
             </td>
             <td className="num font-semibold">{check.value === null ? '–' : number(check.value, check.watch, check.fail)}</td>

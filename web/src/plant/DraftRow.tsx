@@ -3,13 +3,13 @@ import type { KeyboardEvent } from 'react'
 import { useState } from 'react'
 import { queries } from '../api/queries'
 import { words } from '../words/en'
-import type { DraftPlace } from './outline'
+import type { DraftPlace, NewCheck } from './outline'
 
 interface Props {
   place: DraftPlace
   onDeeper: () => void
   onShallower: () => void
-  onCommit: (text: string, preset: string | null) => void
+  onCommit: (text: string, check: NewCheck | null) => void
   onCancel: () => void
 }
 
@@ -18,10 +18,10 @@ export function DraftRow({ place, onDeeper, onShallower, onCommit, onCancel }: P
   const [text, setText] = useState('')
   const [preset, setPreset] = useState('')
   const techniques = useQuery(queries.techniques())
-  const presets = techniques.data?.flatMap((technique) => technique.presets) ?? []
+  const presets: NewCheck[] = techniques.data?.flatMap((technique) => technique.presets.map((preset) => ({ technique: technique.id, preset }))) ?? []
   const isCheck = place.level === 'CHECK'
   const commit = () => {
-    if (isCheck) onCommit('', preset || presets[0] || null)
+    if (isCheck) onCommit('', presets.find((choice) => choice.preset === preset) ?? presets[0] ?? null)
     else if (text.trim()) onCommit(text, null)
     else onCancel()
     setText('')
@@ -41,9 +41,9 @@ export function DraftRow({ place, onDeeper, onShallower, onCommit, onCancel }: P
       <td colSpan={4}>
         <div className="flex items-center gap-2" style={{ paddingLeft: place.depth * 15 + 14 }}>
           {isCheck ? (
-            <select aria-label={label} className="field min-w-0 flex-1" autoFocus value={preset || presets[0]} onChange={(e) => setPreset(e.target.value)} onKeyDown={onKeyDown}>
-              {presets.map((name) => (
-                <option key={name}>{name}</option>
+            <select aria-label={label} className="field min-w-0 flex-1" autoFocus value={preset || presets[0]?.preset} onChange={(e) => setPreset(e.target.value)} onKeyDown={onKeyDown}>
+              {presets.map((choice) => (
+                <option key={`${choice.technique} ${choice.preset}`}>{choice.preset}</option>
               ))}
             </select>
           ) : (

@@ -89,7 +89,7 @@ describe('the outliner by keyboard', () => {
     await screen.findByText('Acceleration')
     fireEvent.change(choice, { target: { value: 'Acceleration' } })
     fireEvent.keyDown(choice, { key: 'Enter' })
-    await waitFor(() => expect(changes()[0]?.body).toMatchObject({ parentId: 'd', level: 'CHECK', preset: 'Acceleration' }))
+    await waitFor(() => expect(changes()[0]?.body).toMatchObject({ parentId: 'd', level: 'CHECK', technique: 'vibration', preset: 'Acceleration' }))
   })
 
   it('renames with the version it saw, and Escape keeps the old name', async () => {

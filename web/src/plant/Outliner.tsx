@@ -6,7 +6,7 @@ import { VerdictMark } from '../parts/VerdictMark'
 import { age } from '../units/format'
 import { words } from '../words/en'
 import { DraftRow } from './DraftRow'
-import { deeper, type DraftPlace, draftIndex, firstClient, labelOf, parseLabel, type Row, rowsOf, shallower, siblingOf } from './outline'
+import { deeper, type DraftPlace, draftIndex, firstClient, labelOf, type NewCheck, parseLabel, type Row, rowsOf, shallower, siblingOf } from './outline'
 import { useOutlineKeys } from './useOutlineKeys'
 import { usePlantEdit } from './usePlantEdit'
 
@@ -50,10 +50,10 @@ export function Outliner({ nodes, standings, shown, chosenId, choose, mayEdit }:
     beginRename: (row) => mayEdit && setRenaming(row.node.id),
     edit,
   })
-  const commit = (text: string, preset: string | null) => {
+  const commit = (text: string, check: NewCheck | null) => {
     if (!draft) return
     const id = crypto.randomUUID()
-    edit.add.mutate({ id, place: draft, text, preset })
+    edit.add.mutate({ id, place: draft, text, check })
     if (draft.parentId) setOpen(draft.parentId, true)
     choose(id)
     setDraft({ ...draft, anchorId: id, afterId: id })

@@ -18,6 +18,12 @@ export interface DraftPlace {
   depth: number
 }
 
+/** A ready-made check as it is chosen. */
+export interface NewCheck {
+  technique: string
+  preset: string
+}
+
 export type Filter = 'all' | 'FAIL' | 'WATCH' | 'NOT_JUDGED'
 
 const usualChild: Record<Level, Level | null> = {

@@ -3,7 +3,7 @@ import { api, data } from '../api/client'
 import type { PlantNode } from '../api/types'
 import { say } from '../parts/notices'
 import { words } from '../words/en'
-import { type DraftPlace, labelOf, parseLabel } from './outline'
+import { type DraftPlace, labelOf, type NewCheck, parseLabel } from './outline'
 
 /** What can be done to the plant. One change after the other, each with its undo. */
 export function usePlantEdit() {
@@ -23,7 +23,7 @@ export function usePlantEdit() {
 
   const add = useMutation({
     scope,
-    mutationFn: (wanted: { id: string; place: DraftPlace; text: string; preset: string | null }) => {
+    mutationFn: (wanted: { id: string; place: DraftPlace; text: string; check: NewCheck | null }) => {
       const { place } = wanted
       const label = parseLabel(wanted.text, place.level)
       return data(
@@ -35,23 +35,23 @@ export function usePlantEdit() {
             tag: label.tag,
             name: label.name,
             afterId: place.afterId,
-            technique: null,
-            preset: wanted.preset,
+            technique: wanted.check?.technique ?? null,
+            preset: wanted.check?.preset ?? null,
           },
         }),
       )
     },
     // The row stands at once, so that typing goes on without waiting.
-    onMutate: ({ id, place, text, preset }) => {
+    onMutate: ({ id, place, text, check }) => {
       const label = parseLabel(text, place.level)
       const node: PlantNode = {
         id,
         parentId: place.parentId,
         level: place.level,
         tag: label.tag,
-        name: preset ?? label.name,
+        name: check?.preset ?? label.name,
         nameplate: '',
-        technique: preset ? 'vibration' : '',
+        technique: check?.technique ?? '',
         version: 0,
       }
       client.setQueryData<PlantNode[]>(['plant'], (nodes = []) => {

@@ -118,6 +118,7 @@ CREATE TABLE job (
     started_at timestamptz NOT NULL,
     heard_at timestamptz NOT NULL
 );
+CREATE INDEX job_running ON job (heard_at) WHERE state = 'RUNNING';
 
 -- What came back
 CREATE TABLE original (
@@ -154,7 +155,9 @@ CREATE TABLE visit (
     began_at timestamptz NOT NULL,
     instrument_id uuid NOT NULL REFERENCES instrument,
     technician text NOT NULL,
-    clock_ahead_seconds bigint NOT NULL
+    clock_ahead_seconds bigint NOT NULL,
+    calibrated_on date,
+    calibrated_until date
 );
 CREATE TABLE visit_stop (
     visit_id uuid NOT NULL REFERENCES visit,

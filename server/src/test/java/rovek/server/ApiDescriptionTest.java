@@ -27,8 +27,8 @@ class ApiDescriptionTest {
             Files.writeString(COMMITTED, json.writeValueAsString(json.treeToValue(actual, Object.class)) + "\n");
         }
         var committed = json.readTree(Files.readAllBytes(COMMITTED));
-        assertThat(committed)
-                .as("run ./rovek describe-api to renew web/src/api/openapi.json")
-                .isEqualTo(actual);
+        assertThat(committed.equals(actual))
+                .as("web/src/api/openapi.json is what the server publishes; ./rovek describe-api renews it")
+                .isTrue();
     }
 }

@@ -74,6 +74,8 @@ public record CertificateContent(
             if (instrument.calibratedOn().isEmpty()) {
                 missing.add("The calibration date of %s no. %s is not known."
                         .formatted(instrument.model(), instrument.serial()));
+            } else if (instrument.calibratedOn().get().isAfter(visitOn)) {
+                missing.add("%s no. %s was calibrated only after the visit.".formatted(instrument.model(), instrument.serial()));
             } else if (!instrument.isCalibratedOn(visitOn)) {
                 missing.add("The calibration of %s no. %s had run out on the day of the visit."
                         .formatted(instrument.model(), instrument.serial()));

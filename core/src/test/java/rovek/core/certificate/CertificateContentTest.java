@@ -45,6 +45,14 @@ class CertificateContentTest {
     }
 
     @Test
+    void aCalibrationAfterTheVisitDoesNotReachBack() {
+        var instrument = new InstrumentStatement("VH-2", "30417", Optional.of(DAY.plusDays(1)), Optional.of(DAY.plusYears(1)));
+        var content = new CertificateContent(
+                "Marrowdale", "Works", "Monthly walk", DAY, "T. Tester", Optional.empty(), List.of(instrument), List.of(row(Verdict.PASS, "")));
+        assertThat(content.missing()).containsExactly("VH-2 no. 30417 was calibrated only after the visit.");
+    }
+
+    @Test
     void aRowThatWasNotJudgedMustSayWhy() {
         assertThatThrownBy(() -> row(Verdict.NOT_JUDGED, " ")).hasMessageContaining("says why");
     }

@@ -19,7 +19,7 @@ import rovek.core.unit.UnitCatalogue;
 class LimitTest {
 
     private static final ResultDefinition VELOCITY = new ResultDefinition(
-            "velocity.rms", "velocity RMS", UnitCatalogue.MILLIMETRE_PER_SECOND, Sense.HIGHER_IS_WORSE);
+            "velocity.rms", "velocity RMS", "RMS", UnitCatalogue.MILLIMETRE_PER_SECOND, Sense.HIGHER_IS_WORSE);
 
     private static Limit mmPerSecond(double watch, double fail) {
         return new Limit(

@@ -65,8 +65,8 @@ class CertificateComposer {
         LocalDate on = LocalDate.ofInstant(Instant.parse(sheet.beganAt()), zone);
         InstrumentStatement instrument = new InstrumentStatement(
                 sheet.instrument().model(), sheet.instrument().serial(),
-                Optional.ofNullable(sheet.instrument().calibratedOn()),
-                Optional.ofNullable(sheet.instrument().calibratedUntil()));
+                Optional.ofNullable(sheet.calibratedOn()),
+                Optional.ofNullable(sheet.calibratedUntil()));
         return new CertificateContent(
                 sheet.client(), sheet.site(), sheet.title(), on, sheet.technician(), reviewer, List.of(instrument), rows);
     }

@@ -63,7 +63,7 @@ public class Follow {
      * @param change since the reading before
      */
     public record CheckLine(
-            UUID checkId, String assetTag, UUID pointId, String point, String check, String result, String resultId, String unit, @Nullable UUID readingId,
+            UUID checkId, String assetTag, UUID pointId, String point, String check, String result, String resultId, String unit, String unitLabel, @Nullable UUID readingId,
             @Nullable String readAt, @Nullable Double value, @Nullable Double watch, @Nullable Double fail, @Nullable Double change, Verdict verdict, String reason,
             List<Double> spark, List<OtherResult> others) {}
 
@@ -169,7 +169,7 @@ public class Follow {
         Optional<Limit> limit = Optional.ofNullable(limits.get(leading.id()));
         return new CheckLine(
                 check.id(), check.asset().tag(), check.point().id(), check.point().name(), check.node().name(), leading.name(), leading.id(),
-                leading.unit().symbol(),
+                leading.unit().symbol(), leading.unitLabel(),
                 newest == null ? null : newest.id(),
                 newest == null ? null : newest.takenAt().toString(),
                 value,

@@ -132,10 +132,21 @@ public class Transfers {
         return "%s is on the instrument: %d stops, digest compared. You may unplug.".formatted(route.name(), route.stops().size());
     }
 
-    /** Sets the instrument's clock to the server's. */
+    /**
+     * Sets the instrument's clock to the server's. Not while it holds readings dated by a wrong clock: once the clock is
+     * right, nothing tells any more how wrong those are.
+     */
     public void setClock(UUID instrumentId) {
         linked(instrumentId, "setting the clock", (link, identity, renew) -> {
             ClockSet was = new ClockSet(ClockCorrection.between(link.clock(), clock.instant()).instrumentAhead().toSeconds());
+            for (InstrumentFile file : link.catalogue().files()) {
+                String state = line(instrumentId, link, file).state();
+                if (state.equals("NEW") || state.equals("PART")) {
+                    throw new DomainProblem.Conflict(
+                            "unread-readings",
+                            "The clock was left as it is: the instrument holds readings dated by it. Read them back first, so that their times are corrected; then set the clock.");
+                }
+            }
             link.setClock(clock.instant());
             transaction.executeWithoutResult(status -> audit.note("set clock", "instrument", instrumentId, was, new ClockSet(0)));
             return was;

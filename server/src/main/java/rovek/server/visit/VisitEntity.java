@@ -10,6 +10,7 @@ import jakarta.persistence.JoinColumn;
 import jakarta.persistence.OrderColumn;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
@@ -34,6 +35,11 @@ class VisitEntity {
 
     /** How far the instrument's clock was ahead, as corrected. */
     long clockAheadSeconds;
+
+    /** The instrument's calibration as it stood at this visit; a later one does not reach back. */
+    LocalDate calibratedOn;
+
+    LocalDate calibratedUntil;
 
     @ElementCollection(fetch = FetchType.EAGER)
     @CollectionTable(name = "visit_stop", joinColumns = @JoinColumn(name = "visit_id"))

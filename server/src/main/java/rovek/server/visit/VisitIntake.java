@@ -13,6 +13,8 @@ import rovek.core.reading.ClockCorrection;
 import rovek.link.packet.ReadingsPackage;
 import rovek.link.packet.Walk;
 import rovek.server.audit.AuditTrail;
+import rovek.server.instrument.InstrumentView;
+import rovek.server.instrument.Instruments;
 import rovek.server.plant.Plant;
 import rovek.server.plant.PlantTree;
 import rovek.server.reading.PreparedReading;
@@ -28,13 +30,21 @@ public class VisitIntake {
     private final VisitRepository visits;
     private final ReadingIntake readings;
     private final Plant plant;
+    private final Instruments instruments;
     private final AuditTrail audit;
     private final TransactionTemplate transaction;
 
-    VisitIntake(VisitRepository visits, ReadingIntake readings, Plant plant, AuditTrail audit, TransactionTemplate transaction) {
+    VisitIntake(
+            VisitRepository visits,
+            ReadingIntake readings,
+            Plant plant,
+            Instruments instruments,
+            AuditTrail audit,
+            TransactionTemplate transaction) {
         this.visits = visits;
         this.readings = readings;
         this.plant = plant;
+        this.instruments = instruments;
         this.audit = audit;
         this.transaction = transaction;
     }
@@ -99,13 +109,16 @@ public class VisitIntake {
         return visits.save(visit);
     }
 
-    private static VisitEntity fresh(Source source, Instant first) {
+    private VisitEntity fresh(Source source, Instant first) {
         VisitEntity visit = new VisitEntity();
         visit.id = UUID.randomUUID();
         visit.title = "Loose readings";
         visit.beganAt = first;
         visit.instrumentId = source.instrumentId();
         visit.technician = AuditTrail.actor();
+        InstrumentView instrument = instruments.get(source.instrumentId());
+        visit.calibratedOn = instrument.calibratedOn();
+        visit.calibratedUntil = instrument.calibratedUntil();
         visit.clockAheadSeconds = source.clock().instrumentAhead().toSeconds();
         return visit;
     }

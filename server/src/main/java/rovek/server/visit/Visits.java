@@ -1,6 +1,7 @@
 package rovek.server.visit;
 
 import jakarta.annotation.Nullable;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -68,10 +69,11 @@ public class Visits {
      * A visit as a sheet.
      *
      * @param clockAheadSeconds how wrong the instrument's clock was; the times shown are corrected
+     * @param calibratedOn the instrument's calibration as it stood at the visit
      */
     public record VisitSheet(
             UUID id, String title, String client, String site, String beganAt, String technician, InstrumentView instrument,
-            long clockAheadSeconds, RollUpView verdicts, List<VisitRow> rows, List<LooseReading> tray) {}
+            long clockAheadSeconds, @Nullable LocalDate calibratedOn, @Nullable LocalDate calibratedUntil, RollUpView verdicts, List<VisitRow> rows, List<LooseReading> tray) {}
 
     /** Verdicts counted. */
     public record RollUpView(Verdict worst, int pass, int watch, int fail, int notJudged) {
@@ -144,7 +146,7 @@ public class Visits {
         return new VisitSheet(
                 id, visit.title, place(made, tree, Level.CLIENT), place(made, tree, Level.SITE),
                 visit.beganAt.toString(), accounts.displayName(visit.technician), instruments.get(visit.instrumentId),
-                visit.clockAheadSeconds, RollUpView.of(verdicts), made, tray);
+                visit.clockAheadSeconds, visit.calibratedOn, visit.calibratedUntil, RollUpView.of(verdicts), made, tray);
     }
 
     private Map<UUID, Map<String, rovek.core.limit.Limit>> limitsOf(VisitEntity visit, List<ReadingView> all, PlantTree tree) {

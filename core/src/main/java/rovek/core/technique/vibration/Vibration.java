@@ -41,19 +41,19 @@ public final class Vibration implements Technique {
     private static final int BYTES_BESIDES_SAMPLES = 1_200;
 
     private static final ResultDefinition VELOCITY_RMS =
-            definition("velocity.rms", "velocity RMS", UnitCatalogue.MILLIMETRE_PER_SECOND);
+            definition("velocity.rms", "velocity RMS", "RMS", UnitCatalogue.MILLIMETRE_PER_SECOND);
     private static final ResultDefinition VELOCITY_PEAK =
-            definition("velocity.peak", "velocity peak", UnitCatalogue.MILLIMETRE_PER_SECOND);
+            definition("velocity.peak", "velocity peak", "peak", UnitCatalogue.MILLIMETRE_PER_SECOND);
     private static final ResultDefinition ACCELERATION_RMS =
-            definition("acceleration.rms", "acceleration RMS", UnitCatalogue.METRE_PER_SQUARE_SECOND);
+            definition("acceleration.rms", "acceleration RMS", "RMS", UnitCatalogue.METRE_PER_SQUARE_SECOND);
     private static final ResultDefinition ACCELERATION_PEAK =
-            definition("acceleration.peak", "acceleration peak", UnitCatalogue.METRE_PER_SQUARE_SECOND);
+            definition("acceleration.peak", "acceleration peak", "peak", UnitCatalogue.METRE_PER_SQUARE_SECOND);
 
     private final Map<Integer, FourierTransform> transforms = new ConcurrentHashMap<>();
     private final Map<Window, Map<Integer, double[]>> windows = new ConcurrentHashMap<>();
 
-    private static ResultDefinition definition(String id, String name, UnitOfMeasure unit) {
-        return new ResultDefinition(id, name, unit, Sense.HIGHER_IS_WORSE);
+    private static ResultDefinition definition(String id, String name, String statistic, UnitOfMeasure unit) {
+        return new ResultDefinition(id, name, statistic, unit, Sense.HIGHER_IS_WORSE);
     }
 
     @Override
