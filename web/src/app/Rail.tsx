@@ -25,7 +25,7 @@ export function Rail({ me }: { me: Account }) {
     window.location.assign('/')
   }
   return (
-    <nav aria-label="Rooms" className="flex w-[124px] shrink-0 flex-col border-r border-rule2 bg-paper2">
+    <nav aria-label="Rooms" className="flex w-[124px] shrink-0 max-lg:w-[112px] flex-col border-r border-rule2 bg-paper2">
       <div className="px-3.5 pt-2.5 pb-2 font-mono text-[17px] font-semibold text-plum">{words.product}</div>
       {rooms.map((room) => (
         <Link

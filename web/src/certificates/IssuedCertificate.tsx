@@ -25,7 +25,7 @@ export function IssuedCertificate({ line }: { line: CertificateLine }) {
   })
   const maySign = me.data?.role === 'REVIEWER' || me.data?.role === 'ADMINISTRATOR'
   return (
-    <section aria-label={line.number ?? ''} className="w-[400px] shrink-0 overflow-auto border-l border-rule2 bg-paper2 p-4">
+    <section aria-label={line.number ?? ''} className="w-[400px] shrink-0 overflow-auto max-lg:w-full border-l border-rule2 bg-paper2 p-4">
       <h2 className="font-mono text-[17px] font-semibold">{line.number}</h2>
       <p className="mb-3">{line.title}</p>
       <dl className="mb-3 grid grid-cols-[110px_1fr] gap-y-1">

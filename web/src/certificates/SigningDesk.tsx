@@ -29,7 +29,7 @@ export function SigningDesk({ line, onGone }: { line: CertificateLine; onGone: (
   })
   const missing = preview.data?.missing ?? []
   return (
-    <section aria-label={words.certificates.preview} className="flex w-[560px] shrink-0 flex-col border-l border-rule2 bg-paper2 p-3">
+    <section aria-label={words.certificates.preview} className="flex w-[560px] shrink-0 flex-col max-lg:h-[64%] max-lg:w-full border-l border-rule2 bg-paper2 p-3">
       <Trouble error={preview.error ?? discard.error} />
       {preview.data && <iframe title={words.certificates.previewTitle} sandbox="" className="min-h-0 w-full flex-1 border border-rule2 bg-white" srcDoc={onScreen(preview.data.html)} />}
       {missing.length > 0 && (

@@ -89,7 +89,7 @@ export function InstrumentDesk({ instrument, loadRouteId, shelf }: Props) {
         </>
       }
     >
-      <div className="flex h-full">
+      <div className="flex h-full max-lg:flex-col">
         {shelf}
         <div className="min-w-0 flex-1 overflow-auto px-4 py-3">
           <header className="mb-3 flex items-center gap-4">

@@ -46,7 +46,7 @@ export function MemoryList({ files, chosen, onChoose }: Props) {
               <StateMark state={file.state} />
             </td>
             <td className="text-ink2">{words.instruments.kind[file.kind as keyof typeof words.instruments.kind] ?? file.kind}</td>
-            <td>{file.name.replace(/^.*\//, '').replace(/\.zip$/, '')}</td>
+            <td>{file.what || file.name.replace(/^.*\//, '').replace(/\.zip$/, '')}</td>
             <td className="num text-ink2">{bytes(file.bytes)}</td>
             <td className="text-ink2">
               {words.instruments.state[file.state as keyof typeof words.instruments.state] ?? file.state}

@@ -16,7 +16,7 @@ interface Props {
 /** The instruments one has, each with its state. */
 export function Shelf({ list, chosenId, onChoose, onAdd }: Props) {
   return (
-    <nav aria-label={words.rooms.instruments} className="w-[236px] shrink-0 overflow-auto border-r border-rule2 bg-paper2">
+    <nav aria-label={words.rooms.instruments} className="w-[236px] shrink-0 overflow-auto max-lg:max-h-40 max-lg:w-full border-r border-rule2 bg-paper2">
       {list.map((instrument) => (
         <button
           key={instrument.id}

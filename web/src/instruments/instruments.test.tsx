@@ -14,6 +14,7 @@ afterEach(() => {
 
 const file = (name: string, kind: string, state: string, more: Partial<MemoryLine> = {}): MemoryLine => ({
   name,
+  what: '',
   kind,
   state,
   bytes: 1_600_000,

@@ -71,9 +71,9 @@ export function FindOrDo() {
   }, [])
   return (
     <>
-      <button type="button" onClick={() => setOpen(true)} className="field flex w-[190px] cursor-pointer items-center justify-between text-ink3">
+      <button type="button" onClick={() => setOpen(true)} className="field flex w-[190px] max-lg:w-[130px] cursor-pointer items-center justify-between text-ink3">
         {words.find.label}
-        <kbd className="border border-rule bg-paper px-1 font-mono text-[11px] text-ink2">Ctrl K</kbd>
+        <kbd className="max-lg:hidden border border-rule bg-paper px-1 font-mono text-[11px] text-ink2">Ctrl K</kbd>
       </button>
       {open && <FindDialog onClose={() => setOpen(false)} />}
     </>

@@ -166,7 +166,7 @@ function Worst({ standing }: { standing: Standing }) {
   const beside = standing.worst !== 'NOT_JUDGED' && standing.notJudged > 0
   if (standing.worst === 'NOT_JUDGED' && standing.readAt === null) return <span className="text-ink3">–</span>
   return (
-    <span className="inline-flex items-center gap-2">
+    <span className="inline-flex items-center gap-2 whitespace-nowrap">
       <VerdictMark verdict={standing.worst} />
       {beside && (
         <span className="text-[12px] text-ink3" title={words.plant.notJudgedBeside(standing.notJudged)}>

@@ -39,8 +39,8 @@ export function PlantView() {
         )
       }
     >
-      <div className="flex h-full">
-        <section aria-label={words.plant.columns.plant} className="flex w-[520px] shrink-0 flex-col border-r border-rule2">
+      <div className="flex h-full max-lg:flex-col">
+        <section aria-label={words.plant.columns.plant} className="flex w-[520px] shrink-0 flex-col border-r border-rule2 max-lg:h-[44%] max-lg:w-full max-lg:border-r-0 max-lg:border-b">
           <div className="flex h-9 shrink-0 items-center gap-3 border-b border-rule px-3 text-ink2">
             <FilterChoice filter={filter} onChoose={setFilter} count={count} />
             {mayEdit && <PlantHistory />}

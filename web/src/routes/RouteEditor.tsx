@@ -30,7 +30,7 @@ export function RouteEditor({ saved, nodes, onSaved }: { saved: RouteView | unde
   })
   return (
     <>
-      <section aria-label={words.routes.choose} className="w-[380px] shrink-0 overflow-auto border-r border-rule2">
+      <section aria-label={words.routes.choose} className="w-[380px] shrink-0 overflow-auto border-r border-rule2 max-lg:h-[38%] max-lg:w-full max-lg:border-b">
         <CheckChooser nodes={nodes} chosen={checkIds} onChange={setCheckIds} />
       </section>
       <section aria-label={words.routes.walk} className="min-w-0 flex-1 overflow-auto px-4 py-3">

@@ -27,8 +27,8 @@ export function RoutesView() {
         </Button>
       }
     >
-      <div className="flex h-full">
-        <nav aria-label={words.rooms.routes} className="w-[210px] shrink-0 overflow-auto border-r border-rule2 bg-paper2">
+      <div className="flex h-full max-lg:flex-col">
+        <nav aria-label={words.rooms.routes} className="w-[210px] shrink-0 overflow-auto max-lg:max-h-28 max-lg:w-full border-r border-rule2 bg-paper2">
           <Trouble error={routes.error} />
           {list.map((candidate) => (
             <button

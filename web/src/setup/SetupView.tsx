@@ -3,6 +3,7 @@ import { queries } from '../api/queries'
 import { Page } from '../parts/Page'
 import { words } from '../words/en'
 import { AuditTable } from './AuditTable'
+import { OwnPassword } from './OwnPassword'
 import { People } from './People'
 
 export function SetupView() {
@@ -10,7 +11,8 @@ export function SetupView() {
   return (
     <Page say={<span className="font-semibold">{words.setup.say}</span>}>
       <div className="h-full overflow-auto px-4 py-3">
-        {me.data?.role === 'ADMINISTRATOR' ? <People /> : <p className="text-ink2">{words.setup.onlyAdministrator}</p>}
+        <OwnPassword />
+        {me.data?.role === 'ADMINISTRATOR' ? <People /> : <p className="mb-4 text-ink2">{words.setup.onlyAdministrator}</p>}
         {me.data && me.data.role !== 'VIEWER' && <AuditTable />}
       </div>
     </Page>

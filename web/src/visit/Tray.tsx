@@ -17,7 +17,7 @@ const text = words.visits.sheet
 /** Readings that no stop asked for, with where each may belong and why. */
 export function Tray({ tray, mayEdit }: { tray: LooseReading[]; mayEdit: boolean }) {
   return (
-    <aside aria-label={text.tray} className="w-[290px] shrink-0 overflow-auto border-l border-rule2 bg-paper2 px-3.5 py-3">
+    <aside aria-label={text.tray} className="w-[290px] shrink-0 overflow-auto border-l border-rule2 bg-paper2 max-lg:max-h-[34%] max-lg:w-full max-lg:border-t max-lg:border-l-0 px-3.5 py-3">
       <h2 className="font-semibold">{text.tray}</h2>
       <p className="mb-2 text-ink2">{tray.length === 0 ? text.trayEmpty : text.traySay}</p>
       {tray.map((reading) => (

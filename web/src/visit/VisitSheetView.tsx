@@ -61,7 +61,7 @@ export function VisitSheetView() {
         {visit.data && (
           <>
             <VisitHead visit={visit.data} />
-            <div className="flex min-h-0 flex-1">
+            <div className="flex min-h-0 flex-1 max-lg:flex-col">
               <section aria-label={words.visits.sheet.stops} className="min-w-0 flex-1 overflow-auto px-2">
                 <StopTable rows={rows} left={left} onToggle={toggle} mayEdit={mayEdit} onLimits={mayEdit ? setLimitsOf : undefined} />
               </section>

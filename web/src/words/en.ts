@@ -282,6 +282,11 @@ export const words = {
     who: 'Who',
     what: 'What',
     onlyAdministrator: 'Administrators manage people.',
+    ownPassword: 'Your password',
+    formerPassword: 'Present password',
+    newPassword: 'New password',
+    changePassword: 'Change it',
+    passwordChanged: 'Your password is changed. Other places where you were signed in are signed out.',
   },
   find: {
     label: 'Find or do',

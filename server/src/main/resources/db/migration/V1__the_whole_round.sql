@@ -205,6 +205,8 @@ CREATE TABLE result (
     result_id text NOT NULL,
     taken_at timestamptz NOT NULL,
     check_id uuid,
+    -- the order the technique names its results in; the leading one is 0
+    place smallint NOT NULL,
     value double precision NOT NULL,
     unit text NOT NULL,
     PRIMARY KEY (reading_id, result_id, taken_at)

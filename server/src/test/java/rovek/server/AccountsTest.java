@@ -103,6 +103,20 @@ class AccountsTest {
     }
 
     @Test
+    void everybodyChangesHisOwnPasswordAndOtherSessionsEnd() {
+        Caller owner = with("VIEWER", "careful");
+        Caller elsewhere = Caller.signedIn(rovek.address(), "careful", RunningRovek.PASSWORD);
+        Caller.Answer wrong = owner.post("/api/session/password", Map.of("former", "wrong", "wanted", "another-long-password"));
+        assertThat(wrong.sentence()).contains("The present password is wrong");
+        assertThat(owner.post("/api/session/password", Map.of("former", RunningRovek.PASSWORD, "wanted", "short")).status()).isEqualTo(422);
+        assertThat(owner.post("/api/session/password", Map.of("former", RunningRovek.PASSWORD, "wanted", "another-long-password")).status()).isEqualTo(204);
+        assertThat(owner.get("/api/plant").status()).as("the session at hand goes on").isEqualTo(200);
+        assertThat(elsewhere.get("/api/plant").status()).isEqualTo(401);
+        assertThat(new Caller(rovek.address()).signIn("careful", "another-long-password").status()).isEqualTo(200);
+        assertThat(new Caller(rovek.address()).post("/api/session/password", Map.of()).status()).isIn(401, 403);
+    }
+
+    @Test
     void changesAreInTheAuditTrailAndTheTrailCannotBeChanged() {
         with("VIEWER", "audited");
         assertThat(administrator.get("/api/audit").ok().get(0).get("action").asString()).isEqualTo("add account");

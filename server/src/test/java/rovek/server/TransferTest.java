@@ -220,6 +220,7 @@ class TransferTest {
         JsonNode visit = visit();
         JsonNode loose = visit.get("tray").get(0);
         assertThat(loose.get("label").asString()).isEqualTo("P-102 Drive end");
+        assertThat(loose.get("value").asDouble()).as("the RMS leads, not the peak").isBetween(1.2, 2.6);
         JsonNode proposal = loose.get("proposals").get(0);
         assertThat(proposal.get("reason").asString()).contains("tag typed on the instrument");
         String place = "/api/readings/" + loose.get("id").asString() + "/place";

@@ -109,6 +109,21 @@ public class Accounts {
         return account.view();
     }
 
+    /** Somebody changes his own password; every other session of his ends. */
+    @Transactional
+    public void changeOwnPassword(String name, String former, String wanted, String sessionId) {
+        if (!isPasswordOf(name, former == null ? "" : former)) {
+            throw new DomainProblem.Invalid("former", "The present password is wrong. Nothing was changed.");
+        }
+        passwordFault(wanted).ifPresent(fault -> {
+            throw new DomainProblem.Invalid(List.of(fault));
+        });
+        AccountEntity account = accounts.findByName(name).orElseThrow(() -> new DomainProblem.NotFound("The account"));
+        account.passwordHash = encoder.encode(wanted);
+        db.sql("DELETE FROM spring_session WHERE principal_name = ? AND session_id <> ?").param(name).param(sessionId).update();
+        audit.note("change own password", "account", account.id, null, null);
+    }
+
     private static Optional<Fault> passwordFault(String password) {
         if (password == null || password.length() < SHORTEST_PASSWORD || password.length() > LONGEST_PASSWORD) {
             return Optional.of(new Fault("password", "A password has %d to %d characters.".formatted(SHORTEST_PASSWORD, LONGEST_PASSWORD)));

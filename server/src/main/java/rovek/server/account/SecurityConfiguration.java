@@ -54,6 +54,7 @@ class SecurityConfiguration {
                         .frameOptions(frame -> frame.sameOrigin()))
                 .authorizeHttpRequests(requests -> requests
                         .requestMatchers("/api/session", "/api/openapi.json").permitAll()
+                        .requestMatchers(POST, "/api/session/password").hasRole("VIEWER")
                         .requestMatchers("/api/accounts/**").hasRole("ADMINISTRATOR")
                         .requestMatchers(GET, "/api/audit/**").hasRole("TECHNICIAN")
                         .requestMatchers(POST, "/api/certificates/*/sign", "/api/certificates/*/withdraw").hasRole("REVIEWER")

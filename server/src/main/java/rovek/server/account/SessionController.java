@@ -36,6 +36,8 @@ class SessionController {
 
     record SignIn(String name, String password) {}
 
+    record NewPassword(String former, String wanted) {}
+
     @GetMapping
     Account whoAmI(Principal principal) {
         if (principal == null) {
@@ -67,6 +69,13 @@ class SessionController {
         SecurityContextHolder.setContext(context);
         contexts.saveContext(context, request, response);
         return account;
+    }
+
+    @PostMapping("/password")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void changePassword(@RequestBody NewPassword password, Principal principal, HttpServletRequest request) {
+        accounts.changeOwnPassword(
+                principal.getName(), password.former(), password.wanted(), request.getSession(false).getId());
     }
 
     @DeleteMapping

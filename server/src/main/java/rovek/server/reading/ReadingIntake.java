@@ -156,12 +156,14 @@ public class ReadingIntake {
     }
 
     void persistResults(UUID readingId, UUID checkId, Instant takenAt, Analysis analysis) {
+        short place = 0;
         for (Result result : analysis.results()) {
             ResultEntity row = new ResultEntity();
             row.readingId = readingId;
             row.resultId = result.definition().id();
             row.takenAt = takenAt;
             row.checkId = checkId;
+            row.place = place++;
             row.value = result.value().value();
             row.unit = result.value().unit().symbol();
             entities.persist(row);

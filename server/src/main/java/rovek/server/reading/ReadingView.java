@@ -12,7 +12,7 @@ import rovek.core.unit.Amount;
  * @param obstacle why it must not be judged; blank where nothing is in the way
  * @param replaced whether a later reading repeats it
  * @param discardedBecause null unless it was discarded
- * @param results result id to value
+ * @param results result id to value, the leading one first
  */
 public record ReadingView(
         UUID id,

@@ -23,7 +23,7 @@ public class Readings {
             SELECT r.id, r.check_id, r.visit_id, r.original_id, r.technique, r.taken_at, r.label, r.note, r.obstacle,
                    r.replaced, r.discarded_because, v.result_id, v.value, v.unit
             FROM %s r LEFT JOIN result v ON v.reading_id = r.id AND v.taken_at = r.taken_at
-            %s ORDER BY r.taken_at, r.id""";
+            %s ORDER BY r.taken_at, r.id, v.place""";
 
     private static final String COUNTS = "NOT replaced AND discarded_because IS NULL";
 

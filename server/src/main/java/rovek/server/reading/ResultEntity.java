@@ -28,6 +28,9 @@ class ResultEntity {
     /** Null while the reading is loose. */
     UUID checkId;
 
+    /** Order among the reading's results as the technique names them; 0 leads. */
+    short place;
+
     double value;
     String unit;
 }

@@ -22,9 +22,10 @@ public record ConnectionView(
     /**
      * A file in its memory.
      *
+     * @param what what lies inside, where a look tells at once; blank otherwise
      * @param kind ROUTE, READINGS or LOOSE
      * @param state NEW, PART (a read-back broke off), STORED, or LOADED for a route
      * @param storedAt when it was stored; null unless it is
      */
-    public record MemoryLine(String name, String kind, long bytes, String state, long arrivedBytes, @Nullable String storedAt) {}
+    public record MemoryLine(String name, String what, String kind, long bytes, String state, long arrivedBytes, @Nullable String storedAt) {}
 }

@@ -18,6 +18,7 @@ import rovek.link.LinkException;
 import rovek.link.MemoryCatalogue;
 import rovek.link.Sha256;
 import rovek.link.packet.PackageException;
+import rovek.link.packet.RoutePackage;
 import rovek.server.audit.AuditTrail;
 import rovek.server.instrument.Instruments;
 import rovek.server.job.JobProgress;
@@ -32,6 +33,7 @@ import rovek.server.transfer.ConnectionView.MemoryLine;
 public class Transfers {
 
     static final String ROUTE_FILE = "ROUTES/ROUTE.zip";
+    private static final int LARGEST_ROUTE_LOOKED_INTO = 1 << 20;
 
     private final Instruments instruments;
     private final Originals originals;
@@ -79,16 +81,29 @@ public class Transfers {
 
     private MemoryLine line(UUID instrumentId, Instrument link, InstrumentFile file) throws LinkException {
         if (file.type().equals("ROUTE")) {
-            return new MemoryLine(file.name(), file.type(), file.bytes(), "LOADED", 0, null);
+            return new MemoryLine(file.name(), routeInside(link, file), file.type(), file.bytes(), "LOADED", 0, null);
         }
         String digest = link.digest(file.name());
         Optional<Originals.Kept> kept = originals.find(instrumentId, digest).filter(Originals.Kept::taken);
         if (kept.isPresent()) {
             String at = kept.get().readBackAt().toInstant().toString();
-            return new MemoryLine(file.name(), file.type(), file.bytes(), "STORED", file.bytes(), at);
+            return new MemoryLine(file.name(), "", file.type(), file.bytes(), "STORED", file.bytes(), at);
         }
         long arrived = originals.arrived(instrumentId, digest);
-        return new MemoryLine(file.name(), file.type(), file.bytes(), arrived > 0 ? "PART" : "NEW", arrived, null);
+        return new MemoryLine(file.name(), "", file.type(), file.bytes(), arrived > 0 ? "PART" : "NEW", arrived, null);
+    }
+
+    /** Routes are small: the name and the number of stops are worth the look. */
+    private static String routeInside(Instrument link, InstrumentFile file) throws LinkException {
+        if (file.bytes() > LARGEST_ROUTE_LOOKED_INTO) {
+            return "";
+        }
+        try {
+            RoutePackage route = RoutePackage.unpack(link.slice(file.name(), 0, (int) file.bytes()));
+            return "%s, %d stops".formatted(route.name(), route.stops().size());
+        } catch (PackageException e) {
+            return "not a route that Rovek knows";
+        }
     }
 
     /** Why the connected instrument cannot take a route; empty when it fits. */
