@@ -47,7 +47,7 @@ export function IssuedCertificate({ line }: { line: CertificateLine }) {
           {words.certificates.state.WITHDRAWN}: {line.withdrawnBecause}
         </p>
       )}
-      <div className="flex flex-wrap gap-4">
+      <div className="flex flex-wrap items-baseline gap-4">
         <a className="border border-plum bg-plum px-3.5 py-1 font-semibold text-onplum" href={`/api/certificates/${line.id}/pdf`} download>
           {words.certificates.pdf}
         </a>

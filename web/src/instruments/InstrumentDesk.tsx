@@ -118,7 +118,7 @@ export function InstrumentDesk({ instrument, loadRouteId, shelf }: Props) {
           )}
           {job && <JobPanel job={job} onTryAgain={take} />}
           {job?.state === 'DONE' && job.kind === 'read back' && (
-            <Link to="/visits" className="font-semibold text-plum hover:underline">
+            <Link to="/visits" className="mt-2 inline-block font-semibold text-plum hover:underline">
               {words.instruments.openVisit}
             </Link>
           )}

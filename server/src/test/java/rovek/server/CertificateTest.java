@@ -78,6 +78,7 @@ class CertificateTest {
         String text = textOf(pdf.bytes());
         assertThat(text)
                 .contains("No. " + issued.get("number").asString())
+                .contains("Certificate no. " + issued.get("number").asString() + " Page 1 of 1")
                 .contains("Client of P-77")
                 .contains("P-77 Well pump")
                 .contains("VH-2, serial number 30417, calibrated on")

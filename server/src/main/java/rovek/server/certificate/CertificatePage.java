@@ -20,6 +20,7 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
 
     private static final String STYLE = """
             @page { size: A4; margin: 18mm 16mm 20mm 16mm;
+              @bottom-left { content: "%s"; font: 8pt 'Source Sans 3'; color: #4A5257; }
               @bottom-right { content: "Page " counter(page) " of " counter(pages); font: 8pt 'Source Sans 3'; color: #4A5257; } }
             body { font: 10pt/1.35 'Source Sans 3', sans-serif; color: #1E2528; margin: 0; }
             h1 { font-size: 19pt; font-weight: 600; margin: 0 0 2mm; } h2 { font-size: 11pt; font-weight: 600; margin: 6mm 0 2mm; }
@@ -33,7 +34,7 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
             """;
 
     String html() {
-        return "<html lang=\"en\"><head><title>" + text(title()) + "</title><style>" + STYLE + "</style></head><body>"
+        return "<html lang=\"en\"><head><title>" + text(title()) + "</title><style>" + STYLE.replace("%s", footer()) + "</style></head><body>"
                 + "<h1>Inspection certificate</h1>"
                 + number.map(given -> "<div class=\"number\">No. " + text(given) + "</div>")
                         .orElse("<div class=\"preview\">Preview: not signed, no number</div>")
@@ -49,6 +50,11 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
 
     String title() {
         return number.map(given -> "Inspection certificate " + given).orElse("Inspection certificate, preview");
+    }
+
+    /** Which paper a loose sheet belongs to. A number has nothing in it that would end a CSS string. */
+    private String footer() {
+        return number.map(given -> "Certificate no. " + given).orElse("Preview");
     }
 
     private String facts() {
@@ -82,10 +88,9 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
     private String results() {
         StringBuilder table = new StringBuilder("<h2>Results</h2><table><thead><tr><th>Asset</th><th>Check</th><th>Quantity</th>"
                 + "<th class=\"n\">Result</th><th>Unit</th><th class=\"n\">Watch above</th><th class=\"n\">Fail above</th><th>Verdict</th></tr></thead><tbody>");
-        String last = "";
         for (CertificateRow row : content.rows()) {
             String asset = row.assetTag().isBlank() ? row.assetName() : row.assetTag();
-            table.append("<tr><td>").append(text(asset.equals(last) ? "" : asset))
+            table.append("<tr><td>").append(text(asset))
                     .append("</td><td>").append(text(row.check()))
                     .append(row.note().isBlank() ? "" : "<br/><span class=\"small\">" + text(row.note()) + "</span>")
                     .append("</td><td>").append(text(row.quantity()))
@@ -95,7 +100,6 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
                     .append("</td><td class=\"n\">").append(boundary(row.fail()))
                     .append("</td><td class=\"v ").append(row.verdict()).append("\">").append(word(row.verdict()))
                     .append("</td></tr>");
-            last = asset;
         }
         return table.append("</tbody></table>").toString();
     }
