@@ -53,6 +53,17 @@ class VibrationTest {
         assertThat(spectrum.unit().symbol()).isEqualTo("mm/s");
     }
 
+    /** v = sin x + sin 3x / 3 in mm/s has its crest, 2 sqrt 2 / 3, where neither tone has: only with the right phases. */
+    @Test
+    void integrationTurnsEveryToneByAQuarterPeriod() {
+        double hz = 64;
+        double omega = 2 * Math.PI * hz;
+        double[] acceleration = Signals.sampled(N, RATE, t -> omega * (Math.cos(omega * t) + Math.cos(3 * omega * t)) / 1000);
+        Analysis analysis = ofAcceleration(acceleration, settings());
+        assertThat(value(analysis, "velocity.peak")).as("analytic, to the sampling of a crest").isCloseTo(2 * Math.sqrt(2) / 3, within(1e-3));
+        assertThat(value(analysis, "velocity.rms")).isCloseTo(Math.sqrt((1 + 1 / 9.0) / 2), within(1e-9));
+    }
+
     @Property(tries = 40)
     void anOffsetChangesNothing(@ForAll @DoubleRange(min = -1000, max = 1000) double offset, @ForAll @IntRange(min = 10, max = 1000) int hz) {
         double[] tone = Signals.sampled(N, RATE, Signals.sine(1, hz));
