@@ -1,0 +1,78 @@
+import { answering, changes, forget, Refusal } from '../test/fakeServer'
+import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
+import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import type { Level, PlantNode, RouteView } from '../api/types'
+import { show } from '../test/show'
+import { RouteEditor } from './RouteEditor'
+
+function node(id: string, parentId: string | null, level: Level, name: string, tag = ''): PlantNode {
+  return { id, parentId, level, tag, name, nameplate: '', technique: '', version: 0 }
+}
+
+const nodes = [
+  node('p1', null, 'ASSET', 'Well pump 1', 'P-101'),
+  node('d1', 'p1', 'POINT', 'Drive end'),
+  node('v1', 'd1', 'CHECK', 'Velocity'),
+  node('a1', 'd1', 'CHECK', 'Acceleration'),
+  node('p2', null, 'ASSET', 'Well pump 2', 'P-102'),
+  node('d2', 'p2', 'POINT', 'Drive end'),
+  node('v2', 'd2', 'CHECK', 'Velocity'),
+]
+
+const box = (name: RegExp) => screen.getAllByRole('checkbox', { name })[0] as HTMLInputElement
+const walk = () => screen.getAllByRole('row').map((row) => row.textContent)
+
+beforeEach(() => answering('GET', '/api/instruments', () => []))
+
+afterEach(() => {
+  cleanup()
+  forget()
+})
+
+describe('planning a route', () => {
+  it('ticks all checks beneath a row, and shows a row of which only some are ticked as such', async () => {
+    show(<RouteEditor saved={undefined} nodes={nodes} onSaved={() => undefined} />)
+    await screen.findByText('Tick checks on the left. They are walked from top to bottom.')
+    fireEvent.click(box(/Well pump 1/))
+    expect(walk()).toEqual([expect.stringContaining('Drive end Velocity'), expect.stringContaining('Drive end Acceleration')])
+    fireEvent.click(box(/^Acceleration/))
+    expect(box(/Well pump 1/).checked).toBe(false)
+    expect(box(/Well pump 1/).indeterminate).toBe(true)
+  })
+
+  it('orders the stops and saves them as they stand', async () => {
+    show(<RouteEditor saved={undefined} nodes={nodes} onSaved={() => undefined} />)
+    await screen.findByLabelText('Name of the route')
+    fireEvent.click(box(/Well pump 1/))
+    fireEvent.click(box(/Well pump 2/))
+    fireEvent.click(screen.getByLabelText('Earlier 3'))
+    fireEvent.click(screen.getByLabelText('Take out 3'))
+    fireEvent.change(screen.getByLabelText('Name of the route'), { target: { value: 'Monthly' } })
+    fireEvent.click(screen.getByText('Save route'))
+    await waitFor(() => expect(changes()[0]?.body).toEqual({ name: 'Monthly', checkIds: ['v1', 'v2'], version: 0 }))
+    expect(changes()[0]?.path).toMatch(/^\/api\/routes\/[0-9a-f-]{36}$/)
+  })
+
+  it('cannot be saved without a name or without stops, nor when nothing changed', async () => {
+    const saved: RouteView = {
+      id: 'r',
+      name: 'Monthly',
+      stops: [{ checkId: 'v1', assetTag: 'P-101', assetName: '', point: '', check: '', memoryBytes: 1 }],
+      gone: 1,
+      memoryBytes: 70_000,
+      minutes: 0.8,
+      version: 4,
+    }
+    answering('PUT', '/api/routes/r', () => new Refusal(409, 'stale', 'The route was changed by someone else.'))
+    show(<RouteEditor saved={saved} nodes={nodes} onSaved={() => undefined} />)
+    const save = () => screen.getByText('Save route') as HTMLButtonElement
+    expect(await screen.findByText('1 of its checks were removed from the plant since.')).toBeTruthy()
+    expect(save().disabled).toBe(true)
+    fireEvent.change(screen.getByLabelText('Name of the route'), { target: { value: ' ' } })
+    expect(save().disabled).toBe(true)
+    fireEvent.change(screen.getByLabelText('Name of the route'), { target: { value: 'Weekly' } })
+    fireEvent.click(save())
+    expect((await screen.findByRole('alert')).textContent).toBe('The route was changed by someone else.')
+    expect(changes()[0]?.body).toEqual({ name: 'Weekly', checkIds: ['v1'], version: 4 })
+  })
+})

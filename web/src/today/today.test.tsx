@@ -1,0 +1,27 @@
+import { forget } from '../test/fakeServer'
+import { cleanup, screen } from '@testing-library/react'
+import { afterEach, describe, expect, it } from 'vitest'
+import type { FirstRound } from '../api/types'
+import { show } from '../test/show'
+import { FirstRoundSteps } from './FirstRoundSteps'
+
+afterEach(() => {
+  cleanup()
+  forget()
+})
+
+describe('the first round', () => {
+  const nothing: FirstRound = { plant: false, checks: false, instrument: false, route: false, readBack: false, certificate: false }
+
+  it('offers one action: the first step that is still open', async () => {
+    show(<FirstRoundSteps first={{ ...nothing, plant: true, instrument: true }} />)
+    const next = await screen.findByText('Do this now')
+    expect(next.closest('tr')?.textContent).toContain('Say at each point what is checked')
+    expect(screen.getAllByText('done')).toHaveLength(2 + 2)
+  })
+
+  it('begins with the plant', async () => {
+    show(<FirstRoundSteps first={nothing} />)
+    expect((await screen.findByText('Do this now')).getAttribute('href')).toBe('/plant')
+  })
+})
