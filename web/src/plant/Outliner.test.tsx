@@ -144,6 +144,29 @@ describe('the outliner by keyboard', () => {
     expect(await screen.findByLabelText('New client')).toBe(document.activeElement)
   })
 
+  it('keeps up with fast typing: a row deeper than one the server does not know yet', async () => {
+    plant = []
+    show(<Plant />)
+    const type = (label: string, text: string) => {
+      fireEvent.change(screen.getByLabelText(label), { target: { value: text } })
+      fireEvent.keyDown(screen.getByLabelText(label), { key: 'Enter' })
+    }
+    await screen.findByLabelText('New client')
+    type('New client', 'Marrowdale Works')
+    await screen.findByText('Marrowdale Works')
+    fireEvent.keyDown(screen.getByLabelText('New client'), { key: 'Tab' })
+    type('New site', 'Bottling works')
+    await screen.findByText('Bottling works')
+    fireEvent.keyDown(screen.getByLabelText('New site'), { key: 'Tab' })
+    type('New area', 'Wellfield')
+    await waitFor(() => expect(changes()).toHaveLength(3))
+    const bodies = changes().map((change) => change.body as PlantNode)
+    expect(bodies.map((body) => body.name)).toEqual(['Marrowdale Works', 'Bottling works', 'Wellfield'])
+    expect(bodies[1]?.parentId).toBe(bodies[0]?.id)
+    expect(bodies[2]?.parentId).toBe(bodies[1]?.id)
+    await waitFor(() => expect(row('Wellfield').getAttribute('aria-level')).toBe('3'))
+  })
+
   it('only shows, to somebody who may only look', async () => {
     show(<Plant mayEdit={false} />)
     fireEvent.click(await screen.findByText('Well pump 2'))

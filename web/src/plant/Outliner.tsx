@@ -6,7 +6,7 @@ import { VerdictMark } from '../parts/VerdictMark'
 import { age } from '../units/format'
 import { words } from '../words/en'
 import { DraftRow } from './DraftRow'
-import { deeper, type DraftPlace, draftIndex, firstClient, labelOf, type NewCheck, parseLabel, type Row, rowsOf, shallower, siblingOf } from './outline'
+import { behind, deeper, type DraftPlace, draftIndex, firstClient, labelOf, type NewCheck, parseLabel, type Row, rowsOf, shallower, siblingOf } from './outline'
 import { useOutlineKeys } from './useOutlineKeys'
 import { usePlantEdit } from './usePlantEdit'
 
@@ -56,7 +56,7 @@ export function Outliner({ nodes, standings, shown, chosenId, choose, mayEdit }:
     edit.add.mutate({ id, place: draft, text, check })
     if (draft.parentId) setOpen(draft.parentId, true)
     choose(id)
-    setDraft({ ...draft, anchorId: id, afterId: id })
+    setDraft(behind(draft, id))
   }
   const endDraft = () => {
     setDraft(null)
@@ -67,7 +67,7 @@ export function Outliner({ nodes, standings, shown, chosenId, choose, mayEdit }:
     <DraftRow
       key={`draft ${draft.level === 'CHECK' ? 'check' : 'name'}`}
       place={draft}
-      onDeeper={() => setDraft(deeper(draft, nodes))}
+      onDeeper={() => setDraft(deeper(draft))}
       onShallower={() => setDraft(shallower(draft, nodes))}
       onCommit={commit}
       onCancel={endDraft}

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Level, PlantNode, Standing } from '../api/types'
-import { childOf, deeper, type DraftPlace, draftIndex, parseLabel, rowsOf, shallower, shownBy, siblingOf } from './outline'
+import { behind, deeper, type DraftPlace, draftIndex, parseLabel, rowsOf, shallower, shownBy, siblingOf } from './outline'
 
 function node(id: string, parentId: string | null, level: Level): PlantNode {
   return { id, parentId, level, tag: '', name: id, nameplate: '', technique: '', version: 0 }
@@ -39,9 +39,14 @@ describe('a row being typed', () => {
   })
 
   it('goes deeper with Tab, once, to the usual level', () => {
-    const place = deeper(siblingOf(pump, 3), nodes)
+    const place = deeper(siblingOf(pump, 3))
     expect(place).toMatchObject({ parentId: 'pump', level: 'POINT', depth: 4 })
-    expect(deeper(place, nodes)).toEqual(place)
+    expect(deeper(place)).toEqual(place)
+  })
+
+  it('goes deeper under a row typed just now, before anything is known of it elsewhere', () => {
+    const next = behind(siblingOf(pump, 3), 'typed-just-now')
+    expect(deeper(next)).toMatchObject({ parentId: 'typed-just-now', level: 'POINT', depth: 4 })
   })
 
   it('goes out with Shift Tab and stands behind its former parent', () => {
@@ -53,7 +58,8 @@ describe('a row being typed', () => {
   it('cannot go out of the plant nor into a check', () => {
     const client: DraftPlace = siblingOf(nodes[0] as PlantNode, 0)
     expect(shallower(client, nodes)).toEqual(client)
-    expect(childOf(nodes[5] as PlantNode, 5)).toBeNull()
+    const check = siblingOf(nodes[5] as PlantNode, 5)
+    expect(deeper(check)).toEqual(check)
   })
 })
 

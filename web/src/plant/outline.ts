@@ -10,8 +10,11 @@ export interface Row {
 
 /** Where a new row is going to stand. */
 export interface DraftPlace {
-  /** The row it was begun from; it is shown beneath that row and all that is open under it. */
-  anchorId: string | null
+  /**
+   * The row it was begun from; it is shown beneath that row and all that is open under it. Whole, not by its id: a row typed a
+   * moment ago may be on its way to the server and back.
+   */
+  anchor: { id: string; level: Level; depth: number } | null
   parentId: string | null
   afterId: string | null
   level: Level
@@ -78,33 +81,33 @@ export function shownBy(filter: Filter, nodes: PlantNode[], standings: Map<strin
 }
 
 export function siblingOf(node: PlantNode, depth: number): DraftPlace {
-  return { anchorId: node.id, parentId: node.parentId, afterId: node.id, level: node.level, depth }
+  return { anchor: { id: node.id, level: node.level, depth }, parentId: node.parentId, afterId: node.id, level: node.level, depth }
 }
 
-export function childOf(node: PlantNode, depth: number): DraftPlace | null {
-  const level = usualChild[node.level]
-  return level && { anchorId: node.id, parentId: node.id, afterId: null, level, depth: depth + 1 }
+/** Behind a row that was just typed, to type the next. */
+export function behind(place: DraftPlace, id: string): DraftPlace {
+  return { ...place, anchor: { id, level: place.level, depth: place.depth }, afterId: id }
 }
 
-export const firstClient: DraftPlace = { anchorId: null, parentId: null, afterId: null, level: 'CLIENT', depth: 0 }
+export const firstClient: DraftPlace = { anchor: null, parentId: null, afterId: null, level: 'CLIENT', depth: 0 }
 
-/** Tab: beneath the row it was begun from. */
-export function deeper(place: DraftPlace, nodes: PlantNode[]): DraftPlace {
-  const anchor = nodes.find((node) => node.id === place.anchorId)
-  if (!anchor || place.parentId === anchor.id) return place
-  return childOf(anchor, place.depth) ?? place
+/** Tab: beneath the row it was begun from, at the usual level there; a check holds nothing. */
+export function deeper(place: DraftPlace): DraftPlace {
+  const { anchor } = place
+  const level = anchor && usualChild[anchor.level]
+  return level ? { anchor, parentId: anchor.id, afterId: null, level, depth: anchor.depth + 1 } : place
 }
 
 /** Shift Tab: behind the row it would have stood in. */
 export function shallower(place: DraftPlace, nodes: PlantNode[]): DraftPlace {
   const parent = nodes.find((node) => node.id === place.parentId)
   if (!parent) return place
-  return { anchorId: place.anchorId, parentId: parent.parentId, afterId: parent.id, level: parent.level, depth: place.depth - 1 }
+  return { anchor: place.anchor, parentId: parent.parentId, afterId: parent.id, level: parent.level, depth: place.depth - 1 }
 }
 
 /** Index in the rows behind which a draft is shown; -1 for the very first place. */
 export function draftIndex(place: DraftPlace, rows: Row[]): number {
-  const anchor = rows.findIndex((row) => row.node.id === place.anchorId)
+  const anchor = rows.findIndex((row) => row.node.id === place.anchor?.id)
   const anchorRow = rows[anchor]
   if (!anchorRow) return rows.length - 1
   const outermost = Math.min(anchorRow.depth, place.depth)

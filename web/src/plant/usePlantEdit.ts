@@ -8,11 +8,16 @@ import { type DraftPlace, labelOf, type NewCheck, parseLabel } from './outline'
 /** What can be done to the plant. One change after the other, each with its undo. */
 export function usePlantEdit() {
   const client = useQueryClient()
+  const mutationKey = ['plant']
   const scope = { id: 'plant' }
+  /** Read anew when the last of several changes is done: an answer from in between would take rows away that were just typed. */
   const settled = () =>
-    Promise.all(['plant', 'overview', 'sheet', 'routes', 'today'].map((key) => client.invalidateQueries({ queryKey: [key] })))
+    client.isMutating({ mutationKey }) > 1
+      ? undefined
+      : Promise.all(['plant', 'overview', 'sheet', 'routes', 'today'].map((key) => client.invalidateQueries({ queryKey: [key] })))
 
   const undo = useMutation({
+    mutationKey,
     scope,
     mutationFn: (id: string) => data(api.POST('/api/plant/changes/{id}/undo', { params: { path: { id } } })),
     onSuccess: () => say(words.plant.undone),
@@ -22,6 +27,7 @@ export function usePlantEdit() {
   const done = (text: string, changeId: string | null) => say(text, changeId ? () => undo.mutate(changeId) : undefined)
 
   const add = useMutation({
+    mutationKey,
     scope,
     mutationFn: (wanted: { id: string; place: DraftPlace; text: string; check: NewCheck | null }) => {
       const { place } = wanted
@@ -43,6 +49,7 @@ export function usePlantEdit() {
     },
     // The row stands at once, so that typing goes on without waiting.
     onMutate: ({ id, place, text, check }) => {
+      void client.cancelQueries({ queryKey: ['plant'] })
       const label = parseLabel(text, place.level)
       const node: PlantNode = {
         id,
@@ -65,6 +72,7 @@ export function usePlantEdit() {
   })
 
   const rename = useMutation({
+    mutationKey,
     scope,
     mutationFn: ({ node, tag, name }: { node: PlantNode; tag: string; name: string }) =>
       data(
@@ -79,6 +87,7 @@ export function usePlantEdit() {
   })
 
   const setNameplate = useMutation({
+    mutationKey,
     scope,
     mutationFn: ({ node, nameplate }: { node: PlantNode; nameplate: string }) =>
       data(
@@ -93,6 +102,7 @@ export function usePlantEdit() {
   })
 
   const move = useMutation({
+    mutationKey,
     scope,
     mutationFn: ({ id, parentId, afterId }: { id: string; parentId: string | null; afterId: string | null }) =>
       data(api.POST('/api/plant/nodes/{id}/move', { params: { path: { id } }, body: { parentId, afterId } })),
@@ -102,6 +112,7 @@ export function usePlantEdit() {
   })
 
   const remove = useMutation({
+    mutationKey,
     scope,
     mutationFn: (node: PlantNode) => data(api.DELETE('/api/plant/nodes/{id}', { params: { path: { id: node.id } } })),
     onSuccess: (changed, node) => done(words.plant.removed(labelOf(node)), changed.changeId),
