@@ -122,7 +122,7 @@ class TransferTest {
         field.readBack(caller, instrument);
         long readings = count("reading");
         long originals = count("original");
-        assertThat(field.readBack(caller, instrument).get("sentence").asString()).contains("0 new readings, 4 were stored before");
+        assertThat(field.readBack(caller, instrument).get("sentence").asString()).contains("0 new readings, 4 stored before");
         assertThat(count("reading")).isEqualTo(readings);
         assertThat(count("original")).isEqualTo(originals);
     }
@@ -135,7 +135,7 @@ class TransferTest {
         field.press("/api/stops/" + checks.get(0) + "/measure", Map.of());
         field.press("/api/stops/" + checks.get(1) + "/skip", Map.of("note", "stood still"));
         JsonNode job = field.readBack(caller, instrument);
-        assertThat(job.get("sentence").asString()).startsWith("1 new readings, 1 were stored before");
+        assertThat(job.get("sentence").asString()).startsWith("1 new reading, 1 stored before");
         JsonNode rows = visit().get("rows");
         assertThat(rows.get(0).get("repeats").asInt()).as("the repeated reading replaces the first").isEqualTo(1);
         assertThat(rows.get(1).get("progress").asString()).isEqualTo("skipped");
@@ -231,6 +231,32 @@ class TransferTest {
         assertThat(trend.get("points")).as("analysed anew as acceleration").hasSize(2);
         assertThat(trend.get("unit").asString()).isEqualTo("m/s²");
         assertThat(caller.post("/api/readings/" + loose.get("id").asString() + "/discard", Map.of("reason", " ")).status()).isEqualTo(422);
+    }
+
+    @Test
+    void onlyWhatIsChosenIsTakenAndTheRestJoinsTheSameVisit() {
+        loadAndWalk();
+        field.press("/api/loose", Map.of("assetTag", "P-102", "point", "Coupling"));
+        String loose = file("LOOSE").get("name").asString();
+        assertThat(field.readBack(caller, instrument, List.of(loose)).get("sentence").asString()).startsWith("1 new reading, 1 of them loose.");
+        assertThat(file("LOOSE").get("state").asString()).isEqualTo("STORED");
+        assertThat(file("READINGS").get("state").asString()).isEqualTo("NEW");
+        field.readBack(caller, instrument);
+        JsonNode visit = visit();
+        assertThat(visit.get("title").asString()).isEqualTo("Monthly walk");
+        assertThat(visit.get("rows")).hasSize(4);
+        assertThat(visit.get("tray").valueStream().map(reading -> reading.get("label").asString())).contains("P-102 Coupling");
+    }
+
+    @Test
+    void whatAnInstrumentTellsAnewIsInTheAuditTrail() throws SQLException {
+        try (var db = rovek.database().connect(); var statement = db.createStatement()) {
+            statement.execute("UPDATE instrument SET firmware = '2.4.0'");
+        }
+        look();
+        look();
+        String trail = caller.get("/api/audit?subjectType=instrument&subjectId=" + instrument).text();
+        assertThat(trail.split("told anew by the instrument", -1)).as("once, not at every look").hasSize(2);
     }
 
     @Test

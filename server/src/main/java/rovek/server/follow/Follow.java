@@ -19,6 +19,7 @@ import rovek.core.limit.Verdict;
 import rovek.core.plant.Level;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.trend.MinMaxDecimation;
+import rovek.server.limit.Boundaries;
 import rovek.server.limit.Limits;
 import rovek.server.plant.CheckView;
 import rovek.server.plant.Plant;
@@ -166,15 +167,14 @@ public class Follow {
                 : ReadingJudge.judge(newest, check, limits);
         Double value = newest == null ? null : value(newest, leading.id());
         Double before = spark.size() < 2 || value == null ? null : spark.get(spark.size() - 2);
-        Optional<Limit> limit = Optional.ofNullable(limits.get(leading.id()));
+        Boundaries boundaries = Boundaries.of(limits.get(leading.id()));
         return new CheckLine(
                 check.id(), check.asset().tag(), check.point().id(), check.point().name(), check.node().name(), leading.name(), leading.id(),
                 leading.unit().symbol(), leading.unitLabel(),
                 newest == null ? null : newest.id(),
                 newest == null ? null : newest.takenAt().toString(),
                 value,
-                limit.flatMap(Limit::watch).map(amount -> amount.value()).orElse(null),
-                limit.flatMap(Limit::fail).map(amount -> amount.value()).orElse(null),
+                boundaries.watch(), boundaries.fail(),
                 before == null ? null : value - before,
                 judgement.verdict(), judgement.reason(), spark, others(check, newest, limits));
     }
@@ -184,11 +184,10 @@ public class Follow {
         for (ResultDefinition result : check.technique().results(check.settings())) {
             boolean shown = newest != null && newest.results().containsKey(result.id());
             if (shown && !result.id().equals(check.leadingResult().id())) {
-                Optional<Limit> limit = Optional.ofNullable(limits.get(result.id()));
+                Boundaries boundaries = Boundaries.of(limits.get(result.id()));
                 others.add(new OtherResult(
                         result.name(), newest.results().get(result.id()).value(), result.unit().symbol(),
-                        limit.flatMap(Limit::watch).map(amount -> amount.value()).orElse(null),
-                        limit.flatMap(Limit::fail).map(amount -> amount.value()).orElse(null)));
+                        boundaries.watch(), boundaries.fail()));
             }
         }
         return others;
@@ -212,6 +211,7 @@ public class Follow {
                 .orElse(check.leadingResult());
         Map<String, Limit> ofCheck = limits.of(List.of(check)).getOrDefault(checkId, Map.of());
         Optional<Limit> limit = Optional.ofNullable(ofCheck.get(result.id()));
+        Boundaries boundaries = Boundaries.of(ofCheck.get(result.id()));
         List<TrendPoint> points = readings.history(checkId).stream()
                 .filter(reading -> reading.results().containsKey(result.id()))
                 .map(reading -> point(reading, result, limit))
@@ -220,9 +220,7 @@ public class Follow {
         List<TrendPoint> kept = java.util.Arrays.stream(MinMaxDecimation.keep(values, MOST_TREND_POINTS)).mapToObj(points::get).toList();
         return new Trend(
                 checkId, check.place() + ", " + check.node().name(), result.id(), result.name(), result.unit().symbol(),
-                limit.flatMap(Limit::watch).map(amount -> amount.value()).orElse(null),
-                limit.flatMap(Limit::fail).map(amount -> amount.value()).orElse(null),
-                kept);
+                boundaries.watch(), boundaries.fail(), kept);
     }
 
     private static TrendPoint point(ReadingView reading, ResultDefinition result, Optional<Limit> limit) {

@@ -17,4 +17,10 @@ public record InstrumentView(
         int port,
         @Nullable LocalDate calibratedOn,
         @Nullable LocalDate calibratedUntil,
-        String lastSeenAt) {}
+        String lastSeenAt) {
+
+    InstrumentView seenAt(String at) {
+        return new InstrumentView(
+                id, maker, model, serial, firmware, options, host, port, calibratedOn, calibratedUntil, at);
+    }
+}

@@ -75,6 +75,16 @@ public class Instruments {
         return Optional.ofNullable(code).filter(text -> !text.isBlank());
     }
 
+    /** A new firmware or calibration is a change of the record; having been seen again is not. */
+    private void noteWhatChanged(UUID id, InstrumentIdentity identity) {
+        InstrumentEntity instrument = entity(id);
+        InstrumentView before = instrument.view();
+        takeOver(instrument, identity);
+        if (!instrument.view().seenAt(before.lastSeenAt()).equals(before)) {
+            audit.note("told anew by the instrument", "instrument", id, before, instrument.view());
+        }
+    }
+
     private void takeOver(InstrumentEntity instrument, InstrumentIdentity identity) {
         instrument.maker = identity.maker();
         instrument.model = identity.model();
@@ -116,7 +126,7 @@ public class Instruments {
                         "At %s port %d now answers %s no. %s, not no. %s. Nothing was done; check the connection."
                                 .formatted(instrument.host, instrument.port, identity.model(), identity.serial(), instrument.serial));
             }
-            transaction.executeWithoutResult(status -> takeOver(entity(id), identity));
+            transaction.executeWithoutResult(status -> noteWhatChanged(id, identity));
             return work.with(link, identity, () -> claims.renew(id, holder));
         } finally {
             claims.release(id, holder);

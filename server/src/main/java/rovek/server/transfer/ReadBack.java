@@ -146,9 +146,10 @@ public class ReadBack {
             if (files.isEmpty()) {
                 return "The instrument holds no readings.";
             }
-            String knownPart = known == 0 ? "" : ", %d were stored before".formatted(known);
+            String knownPart = known == 0 ? "" : ", %d stored before".formatted(known);
             String loosePart = loose == 0 ? "" : ", %d of them loose".formatted(loose);
-            return "%d new readings%s%s. The originals are kept and their digests agree.".formatted(fresh, loosePart, knownPart);
+            return "%d new %s%s%s. The originals are kept and their digests agree."
+                    .formatted(fresh, fresh == 1 ? "reading" : "readings", loosePart, knownPart);
         }
     }
 }

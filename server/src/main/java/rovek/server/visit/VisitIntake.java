@@ -92,13 +92,15 @@ public class VisitIntake {
                 .min(Instant::compareTo)
                 .orElse(source.clock().correct(readingsPackage.createdAt()));
         Optional<Walk> walk = readingsPackage.walk();
+        List<VisitEntity> around = visits.findByInstrumentIdAndBeganAtBetweenOrderByBeganAtDesc(
+                source.instrumentId(), first.minus(SAME_VISIT), first.plus(SAME_VISIT));
+        // Whichever is read back first, a walk and the loose readings taken on it are one visit.
         Optional<VisitEntity> existing = walk.isPresent()
                 ? visits.findByWalkId(walk.get().id())
-                : visits.findByInstrumentIdAndBeganAtBetweenOrderByBeganAtDesc(
-                                source.instrumentId(), first.minus(SAME_VISIT), first.plus(SAME_VISIT))
-                        .stream()
-                        .findFirst();
+                        .or(() -> around.stream().filter(visit -> visit.walkId == null).findFirst())
+                : around.stream().findFirst();
         VisitEntity visit = existing.orElseGet(() -> fresh(source, first));
+        visit.beganAt = first.isBefore(visit.beganAt) ? first : visit.beganAt;
         walk.ifPresent(walked -> {
             visit.walkId = walked.id();
             visit.routeId = walked.route();

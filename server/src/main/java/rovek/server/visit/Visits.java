@@ -21,6 +21,7 @@ import rovek.core.plant.Level;
 import rovek.server.account.Accounts;
 import rovek.server.instrument.InstrumentView;
 import rovek.server.instrument.Instruments;
+import rovek.server.limit.Boundaries;
 import rovek.server.limit.Limits;
 import rovek.server.plant.CheckView;
 import rovek.server.plant.Plant;
@@ -204,7 +205,7 @@ public class Visits {
             ReadingView reading = standing.get(check.id());
             Map<String, rovek.core.limit.Limit> ofCheck = limits.getOrDefault(check.id(), Map.of());
             Judgement judgement = judge(reading, check, ofCheck, progress);
-            var limit = ofCheck.get(leading.id());
+            Boundaries boundaries = Boundaries.of(ofCheck.get(leading.id()));
             Double value = reading == null || !reading.results().containsKey(leading.id())
                     ? null
                     : reading.results().get(leading.id()).value();
@@ -212,8 +213,7 @@ public class Visits {
             return new VisitRow(
                     check.id(), check.asset().id(), check.asset().tag(), check.asset().name(), check.point().name(), check.node().name(),
                     reading == null ? null : reading.id(), progress, value, leading.unit().symbol(),
-                    limit == null ? null : limit.watch().map(amount -> amount.value()).orElse(null),
-                    limit == null ? null : limit.fail().map(amount -> amount.value()).orElse(null),
+                    boundaries.watch(), boundaries.fail(),
                     value == null || last == null ? null : value - last,
                     judgement.verdict(), judgement.reason(), note, repeats.getOrDefault(check.id(), 0),
                     reading == null ? null : reading.discardedBecause());
