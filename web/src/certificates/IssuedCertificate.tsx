@@ -1,9 +1,9 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { Link } from '@tanstack/react-router'
 import { useState } from 'react'
 import { api, data } from '../api/client'
-import { queries } from '../api/queries'
 import type { CertificateLine } from '../api/types'
+import { useMay } from '../app/useMay'
 import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
@@ -13,7 +13,7 @@ import { words } from '../words/en'
 /** A signed certificate: to download, to prove unchanged, to withdraw. */
 export function IssuedCertificate({ line }: { line: CertificateLine }) {
   const client = useQueryClient()
-  const me = useQuery(queries.me())
+  const may = useMay()
   const [withdrawing, setWithdrawing] = useState(false)
   const [reason, setReason] = useState('')
   const path = { params: { path: { id: line.id } } }
@@ -23,7 +23,6 @@ export function IssuedCertificate({ line }: { line: CertificateLine }) {
     onSuccess: () => setWithdrawing(false),
     onSettled: () => client.invalidateQueries({ queryKey: ['certificates'] }),
   })
-  const maySign = me.data?.role === 'REVIEWER' || me.data?.role === 'ADMINISTRATOR'
   return (
     <section aria-label={line.number ?? ''} className="w-[400px] shrink-0 overflow-auto max-lg:w-full border-l border-rule2 bg-paper2 p-4">
       <h2 className="font-mono text-[17px] font-semibold">{line.number}</h2>
@@ -55,7 +54,7 @@ export function IssuedCertificate({ line }: { line: CertificateLine }) {
         <Link to="/visits/$visitId" params={{ visitId: line.visitId }} className="font-semibold text-plum hover:underline">
           {words.rooms.visits}
         </Link>
-        {maySign && line.state === 'ISSUED' && <Button onClick={() => setWithdrawing(true)}>{words.certificates.withdraw}</Button>}
+        {may.sign && line.state === 'ISSUED' && <Button onClick={() => setWithdrawing(true)}>{words.certificates.withdraw}</Button>}
       </div>
       <Trouble error={proof.error ?? withdraw.error} />
       {proof.data && (

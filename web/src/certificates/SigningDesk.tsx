@@ -3,6 +3,8 @@ import { useState } from 'react'
 import { api, data } from '../api/client'
 import { queries } from '../api/queries'
 import type { CertificateLine } from '../api/types'
+import { refresh } from '../api/refresh'
+import { useMay } from '../app/useMay'
 import { Button } from '../parts/Button'
 import { say } from '../parts/notices'
 import { Trouble } from '../parts/Trouble'
@@ -11,12 +13,11 @@ import { words } from '../words/en'
 /** The page as it will be printed, what is missing before it can be signed, and the signature. */
 export function SigningDesk({ line, onGone }: { line: CertificateLine; onGone: () => void }) {
   const client = useQueryClient()
-  const me = useQuery(queries.me())
+  const may = useMay()
   const preview = useQuery(queries.preview(line.id))
   const [password, setPassword] = useState('')
-  const maySign = me.data?.role === 'REVIEWER' || me.data?.role === 'ADMINISTRATOR'
   const path = { params: { path: { id: line.id } } }
-  const renew = () => Promise.all(['certificates', 'today', 'preview'].map((key) => client.invalidateQueries({ queryKey: [key] })))
+  const renew = () => refresh(client, 'certificates', 'today', 'preview')
   const sign = useMutation({
     mutationFn: () => data(api.POST('/api/certificates/{id}/sign', { ...path, body: { password, digest: preview.data?.digest ?? '' } })),
     onSuccess: (issued) => say(words.certificates.signed(issued.number ?? '')),
@@ -50,7 +51,7 @@ export function SigningDesk({ line, onGone }: { line: CertificateLine; onGone: (
           sign.mutate()
         }}
       >
-        {maySign ? (
+        {may.sign ? (
           <>
             <label className="flex-1">
               <span className="block text-ink2">{words.certificates.signWith}</span>
@@ -63,7 +64,7 @@ export function SigningDesk({ line, onGone }: { line: CertificateLine; onGone: (
         ) : (
           <p className="flex-1 text-ink2">{words.certificates.onlyReviewer}</p>
         )}
-        {me.data?.role !== 'VIEWER' && <Button onClick={() => discard.mutate()}>{words.certificates.discard}</Button>}
+        {may.edit && <Button onClick={() => discard.mutate()}>{words.certificates.discard}</Button>}
       </form>
     </section>
   )

@@ -72,7 +72,7 @@ describe('signing', () => {
     show(<SigningDesk line={prepared} onGone={onGone} />)
     expect(await screen.findByText('A reviewer signs. You may look.')).toBeTruthy()
     expect(screen.queryByLabelText('Your password, to sign')).toBeNull()
-    fireEvent.click(screen.getByText('Throw away'))
+    fireEvent.click(await screen.findByText('Throw away'))
     await waitFor(() => expect(onGone).toHaveBeenCalled())
   })
 })

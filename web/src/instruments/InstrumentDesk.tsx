@@ -5,6 +5,7 @@ import { useState } from 'react'
 import { api, data } from '../api/client'
 import { queries } from '../api/queries'
 import type { InstrumentView, JobView } from '../api/types'
+import { refresh } from '../api/refresh'
 import { Button } from '../parts/Button'
 import { say } from '../parts/notices'
 import { Page } from '../parts/Page'
@@ -39,9 +40,7 @@ export function InstrumentDesk({ instrument, loadRouteId, shelf }: Props) {
   const [loading, setLoading] = useState(loadRouteId !== undefined)
   const job = useJob(started ?? (running.data?.job as JobView | null | undefined) ?? null, () => {
     setChosen(new Set())
-    void Promise.all(
-      ['connection', 'originals', 'visits', 'overview', 'sheet', 'trend', 'today', 'running-job', 'fit', 'visit'].map((key) => client.invalidateQueries({ queryKey: [key] })),
-    )
+    void refresh(client, 'connection', 'originals', 'visits', 'overview', 'sheet', 'trend', 'today', 'running-job', 'fit', 'visit')
   })
   const path = { params: { path: { id: instrument.id } } }
   const readBack = useMutation({

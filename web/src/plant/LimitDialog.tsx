@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { api, data } from '../api/client'
 import { queries } from '../api/queries'
 import type { LimitLine } from '../api/types'
+import { refresh } from '../api/refresh'
 import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { say } from '../parts/notices'
@@ -37,7 +38,7 @@ export function LimitDialog({ check, onClose }: { check: { checkId: string; poin
       }
     },
     onSuccess: async () => {
-      await Promise.all(['limits', 'sheet', 'overview', 'trend', 'visit', 'today', 'preview'].map((key) => client.invalidateQueries({ queryKey: [key] })))
+      await refresh(client, 'limits', 'sheet', 'overview', 'trend', 'visit', 'today', 'preview')
       say(words.limits.saved)
       onClose()
     },

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query'
 import { getRouteApi, Link } from '@tanstack/react-router'
 import { useMemo, useState } from 'react'
 import { queries } from '../api/queries'
+import { useMay } from '../app/useMay'
 import { Page } from '../parts/Page'
 import { Trouble } from '../parts/Trouble'
 import { words } from '../words/en'
@@ -16,7 +17,7 @@ const route = getRouteApi('/plant')
 export function PlantView() {
   const search = route.useSearch()
   const navigate = route.useNavigate()
-  const me = useQuery(queries.me())
+  const mayEdit = useMay().edit
   const plant = useQuery(queries.plant())
   const overview = useQuery(queries.overview())
   const [filter, setFilter] = useState<Filter>('all')
@@ -26,7 +27,6 @@ export function PlantView() {
   const checks = nodes.filter((node) => node.level === 'CHECK')
   const count = (verdict: Filter) => checks.filter((check) => standings.get(check.id)?.worst === verdict).length
   const chosenId = search.node ?? nodes[0]?.id
-  const mayEdit = me.data !== undefined && me.data.role !== 'VIEWER'
   const say = plant.data?.length === 0 ? words.plant.empty : words.plant.say(count('FAIL'), count('WATCH'))
   return (
     <Page

@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { api, data } from '../api/client'
 import { queries } from '../api/queries'
 import type { SettingLine } from '../api/types'
+import { refresh } from '../api/refresh'
 import { Button } from '../parts/Button'
 import { Trouble } from '../parts/Trouble'
 import { words } from '../words/en'
@@ -20,7 +21,7 @@ export function SettingsPanel({ nodeId, mayEdit }: { nodeId: string; mayEdit: bo
           body: values as Record<string, string>,
         }),
       ),
-    onSettled: () => Promise.all(['settings', 'plant', 'sheet', 'routes'].map((key) => client.invalidateQueries({ queryKey: [key] }))),
+    onSettled: () => refresh(client, 'settings', 'plant', 'sheet', 'routes'),
   })
   return (
     <details className="mt-5 border-t border-rule pt-2">

@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { api, data } from '../api/client'
 import type { PlantNode } from '../api/types'
+import { refresh } from '../api/refresh'
 import { say } from '../parts/notices'
 import { words } from '../words/en'
 import { type DraftPlace, labelOf, type NewCheck, parseLabel } from './outline'
@@ -14,7 +15,7 @@ export function usePlantEdit() {
   const settled = () =>
     client.isMutating({ mutationKey }) > 1
       ? undefined
-      : Promise.all(['plant', 'overview', 'sheet', 'routes', 'today'].map((key) => client.invalidateQueries({ queryKey: [key] })))
+      : refresh(client, 'plant', 'overview', 'sheet', 'routes', 'today')
 
   const undo = useMutation({
     mutationKey,

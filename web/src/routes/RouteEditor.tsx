@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, data } from '../api/client'
 import type { PlantNode, RouteView } from '../api/types'
+import { refresh } from '../api/refresh'
 import { Button } from '../parts/Button'
 import { say } from '../parts/notices'
 import { Trouble } from '../parts/Trouble'
@@ -21,9 +22,7 @@ export function RouteEditor({ saved, nodes, onSaved }: { saved: RouteView | unde
     mutationFn: () =>
       data(api.PUT('/api/routes/{id}', { params: { path: { id } }, body: { name, checkIds, version: saved?.version ?? 0 } })),
     onSuccess: async (route) => {
-      await client.invalidateQueries({ queryKey: ['routes'] })
-      await client.invalidateQueries({ queryKey: ['fit'] })
-      void client.invalidateQueries({ queryKey: ['today'] })
+      await refresh(client, 'routes', 'fit', 'today')
       say(words.routes.saved)
       onSaved(route.id)
     },

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { api, data } from '../api/client'
 import { queries } from '../api/queries'
 import type { Account } from '../api/types'
+import { refresh } from '../api/refresh'
 import { Button } from '../parts/Button'
 import { Trouble } from '../parts/Trouble'
 import { words } from '../words/en'
@@ -14,7 +15,7 @@ const text = words.setup
 export function People() {
   const client = useQueryClient()
   const accounts = useQuery(queries.accounts())
-  const renew = () => Promise.all(['accounts', 'audit'].map((key) => client.invalidateQueries({ queryKey: [key] })))
+  const renew = () => refresh(client, 'accounts', 'audit')
   const change = useMutation({
     mutationFn: ({ account, ...fields }: { account: Account; role?: Account['role']; active?: boolean }) =>
       data(

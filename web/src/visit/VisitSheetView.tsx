@@ -3,7 +3,9 @@ import { getRouteApi, useNavigate } from '@tanstack/react-router'
 import { useState } from 'react'
 import { api, data } from '../api/client'
 import { queries } from '../api/queries'
+import { refresh } from '../api/refresh'
 import type { CheckLine, VisitRow, VisitSheet } from '../api/types'
+import { useMay } from '../app/useMay'
 import { Button } from '../parts/Button'
 import { Page } from '../parts/Page'
 import { Trouble } from '../parts/Trouble'
@@ -19,7 +21,7 @@ const route = getRouteApi('/visits/$visitId')
 export function VisitSheetView() {
   const { visitId } = route.useParams()
   const visit = useQuery(queries.visit(visitId))
-  const me = useQuery(queries.me())
+  const may = useMay()
   const navigate = useNavigate()
   const client = useQueryClient()
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set())
@@ -29,13 +31,11 @@ export function VisitSheetView() {
   const prepare = useMutation({
     mutationFn: () => data(api.POST('/api/certificates', { body: { visitId, checkIds: chosen } })),
     onSuccess: async (certificate) => {
-      await client.invalidateQueries({ queryKey: ['certificates'] })
-      void client.invalidateQueries({ queryKey: ['today'] })
+      await refresh(client, 'certificates', 'today')
       void navigate({ to: '/certificates', search: { certificate: certificate.id } })
     },
   })
   const loose = visit.data?.tray.filter((reading) => reading.discardedBecause === null).length ?? 0
-  const mayEdit = me.data !== undefined && me.data.role !== 'VIEWER'
   const toggle = (row: VisitRow, on: boolean) => {
     const next = new Set(left)
     if (on) next.delete(row.checkId)
@@ -46,7 +46,7 @@ export function VisitSheetView() {
     <Page
       say={<span className="font-semibold">{!visit.data ? words.common.loading : loose > 0 ? words.visits.sheet.loose(loose) : words.visits.sheet.ready}</span>}
       actions={
-        mayEdit && (
+        may.edit && (
           <>
             <span className="text-ink2">{words.visits.sheet.choose(chosen.length)}</span>
             <Button kind="main" disabled={chosen.length === 0 || prepare.isPending} onClick={() => prepare.mutate()}>
@@ -63,9 +63,9 @@ export function VisitSheetView() {
             <VisitHead visit={visit.data} />
             <div className="flex min-h-0 flex-1 max-lg:flex-col">
               <section aria-label={words.visits.sheet.stops} className="min-w-0 flex-1 overflow-auto px-2">
-                <StopTable rows={rows} left={left} onToggle={toggle} mayEdit={mayEdit} onLimits={mayEdit ? setLimitsOf : undefined} />
+                <StopTable rows={rows} left={left} onToggle={toggle} mayEdit={may.edit} onLimits={may.edit ? setLimitsOf : undefined} />
               </section>
-              <Tray tray={visit.data.tray} mayEdit={mayEdit} />
+              <Tray tray={visit.data.tray} mayEdit={may.edit} />
             </div>
           </>
         )}

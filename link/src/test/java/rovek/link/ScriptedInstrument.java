@@ -8,25 +8,14 @@ import java.util.HashMap;
 import java.util.Map;
 
 /** Hardware that answers by heart: what is not scripted is an undefined header. */
-final class ScriptedInstrument implements Transport {
+final class ScriptedInstrument extends FakeTransport {
 
     private final Map<String, byte[]> answers = new HashMap<>();
     private final Deque<byte[]> pending = new ArrayDeque<>();
-    private boolean connected;
 
     ScriptedInstrument answering(String query, String answer) {
         answers.put(query, (answer + "\n").getBytes(StandardCharsets.UTF_8));
         return this;
-    }
-
-    @Override
-    public void connect() {
-        connected = true;
-    }
-
-    @Override
-    public boolean isConnected() {
-        return connected;
     }
 
     @Override
@@ -47,15 +36,5 @@ final class ScriptedInstrument implements Transport {
         }
         System.arraycopy(next, 0, into, 0, next.length);
         return next.length;
-    }
-
-    @Override
-    public String address() {
-        return "script";
-    }
-
-    @Override
-    public void disconnect() {
-        connected = false;
     }
 }

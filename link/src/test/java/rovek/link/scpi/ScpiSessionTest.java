@@ -11,30 +11,19 @@ import java.util.Deque;
 import java.util.List;
 import java.util.concurrent.atomic.AtomicLong;
 import org.junit.jupiter.api.Test;
+import rovek.link.FakeTransport;
 import rovek.link.LinkException;
-import rovek.link.Transport;
 
 class ScpiSessionTest {
 
     /** Answers from a script; when it runs out, silence, during which the clock runs. */
-    private static final class Scripted implements Transport {
+    private static final class Scripted extends FakeTransport {
         private final Deque<String> answers = new ArrayDeque<>();
         private final List<String> sent = new ArrayList<>();
         private final AtomicLong nanos = new AtomicLong();
-        private boolean connected;
 
         Scripted(String... answers) {
             this.answers.addAll(List.of(answers));
-        }
-
-        @Override
-        public void connect() {
-            connected = true;
-        }
-
-        @Override
-        public boolean isConnected() {
-            return connected;
         }
 
         @Override
@@ -51,16 +40,6 @@ class ScpiSessionTest {
             byte[] bytes = answers.poll().getBytes(StandardCharsets.UTF_8);
             System.arraycopy(bytes, 0, into, 0, bytes.length);
             return bytes.length;
-        }
-
-        @Override
-        public String address() {
-            return "script";
-        }
-
-        @Override
-        public void disconnect() {
-            connected = false;
         }
     }
 
