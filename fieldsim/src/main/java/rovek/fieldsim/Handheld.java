@@ -49,8 +49,29 @@ final class Handheld {
     /** A walk as it was packed last: asked for piece by piece, it need not be packed for every piece. */
     private record Packed(WalkState walk, byte[] bytes) {}
 
-    /** The numbers that must never be given twice. */
-    record Counters(int walks, int readings) {}
+    /**
+     * The numbers that must never be given twice.
+     *
+     * @param memory drawn when the memory is first used: after it was wiped the numbers begin anew, the ids do not
+     */
+    record Counters(String memory, int walks, int readings) {
+
+        static Counters ofEmptyMemory() {
+            return new Counters(UUID.randomUUID().toString().substring(0, 8), 0, 0);
+        }
+
+        Counters nextWalk() {
+            return new Counters(memory, walks + 1, readings);
+        }
+
+        Counters nextReading() {
+            return new Counters(memory, walks, readings + 1);
+        }
+
+        String readingId() {
+            return "%s-%06d".formatted(memory, readings);
+        }
+    }
 
     HandheldModel model() {
         return model;
@@ -84,9 +105,13 @@ final class Handheld {
         RoutePackage route = route(bytes);
         finishWalk();
         memory.write(ROUTE_FILE, bytes);
-        Counters counters = counters();
-        write(COUNTERS_FILE, new Counters(counters.walks() + 1, counters.readings()));
-        write(STATE_FILE, WalkState.begin(counters.walks() + 1, route));
+        beginWalk(route);
+    }
+
+    private void beginWalk(RoutePackage route) {
+        Counters counters = counters().nextWalk();
+        write(COUNTERS_FILE, counters);
+        write(STATE_FILE, WalkState.begin(counters.walks(), route));
     }
 
     private void finishWalk() {
@@ -168,9 +193,9 @@ final class Handheld {
         if (samples * 4L > freeBytes()) {
             throw new HandheldException("Memory full: read back and clear, then go on.");
         }
-        Counters counters = counters();
-        String id = "%06d".formatted(counters.readings() + 1);
-        write(COUNTERS_FILE, new Counters(counters.walks(), counters.readings() + 1));
+        Counters counters = counters().nextReading();
+        String id = counters.readingId();
+        write(COUNTERS_FILE, counters);
         float[] volts = plant.measure(place, clock.plantTime(), count, samples, rate, sensitivity);
         var waveform = new PackedReading.Waveform(
                 volts, rate, UnitCatalogue.VOLT, 1, OptionalDouble.of(sensitivity),
@@ -225,11 +250,7 @@ final class Handheld {
         Optional<WalkState> walk = walk().filter(current -> current.fileName().equals(name));
         if (walk.isPresent()) {
             walk.get().stops().forEach(stop -> stop.readingIds().forEach(id -> memory.delete(readingFile(id))));
-            route().ifPresent(route -> {
-                Counters counters = counters();
-                write(COUNTERS_FILE, new Counters(counters.walks() + 1, counters.readings()));
-                write(STATE_FILE, WalkState.begin(counters.walks() + 1, route));
-            });
+            route().ifPresent(this::beginWalk);
             return true;
         }
         return name.startsWith("RESULTS/") && memory.delete(name);
@@ -286,7 +307,7 @@ final class Handheld {
     private Counters counters() {
         return memory.read(COUNTERS_FILE)
                 .map(bytes -> json.readValue(bytes, Counters.class))
-                .orElse(new Counters(0, 0));
+                .orElseGet(Counters::ofEmptyMemory);
     }
 
     private void write(String file, Object value) {

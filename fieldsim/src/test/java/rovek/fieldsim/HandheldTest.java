@@ -89,7 +89,7 @@ class HandheldTest {
         ReadingsPackage results = results("RESULTS/W0001.zip");
         assertThat(results.readings()).hasSize(2);
         assertThat(results.readings().get(0).reading().note()).isEqualTo("rattles");
-        assertThat(results.readings()).extracting(r -> r.reading().id()).containsExactly("000001", "000002");
+        assertThat(results.readings()).extracting(r -> r.reading().id().replaceFirst("^[0-9a-f]{8}-", "")).containsExactly("000001", "000002");
     }
 
     @Test
@@ -102,7 +102,7 @@ class HandheldTest {
         assertThat(handheld.file("RESULTS/W0001.zip").orElseThrow()).as("not one byte differs").isEqualTo(before);
         assertThat(progress(first)).isEqualTo(Progress.TO_DO);
         handheld.measure(first);
-        assertThat(results("RESULTS/W0002.zip").readings().get(0).reading().id()).as("ids are never given twice").isEqualTo("000002");
+        assertThat(results("RESULTS/W0002.zip").readings().get(0).reading().id()).as("ids are never given twice").endsWith("-000002");
     }
 
     @Test
@@ -149,6 +149,16 @@ class HandheldTest {
         assertThat(progress(first)).isEqualTo(Progress.DONE);
         handheld.measure(second);
         assertThat(progress(second)).isEqualTo(Progress.DONE);
+    }
+
+    @Test
+    void evenAWipedMemoryGivesNoIdTwice() throws Exception {
+        handheld.measureLoose(new SimulatedPlant.Place("P-9", "Coupling"), "", Map.of());
+        String before = results(Handheld.LOOSE_FILE).readings().get(0).reading().id();
+        folder = Files.createTempDirectory(folder, "wiped");
+        switchOn();
+        handheld.measureLoose(new SimulatedPlant.Place("P-9", "Coupling"), "", Map.of());
+        assertThat(results(Handheld.LOOSE_FILE).readings().get(0).reading().id()).isNotEqualTo(before);
     }
 
     @Test
