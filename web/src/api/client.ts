@@ -2,12 +2,25 @@ import createClient from 'openapi-fetch'
 import { words } from '../words/en'
 import type { paths } from './schema'
 
+/** One thing of one node that two people changed. */
+export interface Clash {
+  node: string
+  label: string
+  facet: string
+  seen: string
+  theirs: string
+  yours: string
+  by: string
+  at: string
+}
+
 /** An answer that says what went wrong, in a sentence for people. */
 export class Problem extends Error {
   constructor(
     readonly status: number,
     readonly code: string,
     sentence: string,
+    readonly clashes: Clash[] = [],
   ) {
     super(sentence)
   }
@@ -56,7 +69,7 @@ export function problemOf(status: number, body: unknown): Problem {
   const fields = typeof body === 'object' && body !== null ? (body as Record<string, unknown>) : {}
   const code = typeof fields.code === 'string' ? fields.code : String(status)
   const sentence = typeof fields.detail === 'string' ? fields.detail : words.common.offline
-  return new Problem(status, code, sentence)
+  return new Problem(status, code, sentence, Array.isArray(fields.clashes) ? (fields.clashes as Clash[]) : [])
 }
 
 /** The data of an answer; errors were thrown before. */

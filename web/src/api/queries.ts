@@ -1,15 +1,22 @@
 import { queryOptions } from '@tanstack/react-query'
 import { api, data } from './client'
+import type { OutlineFilter } from './types'
 
 /** Everything read from the server, each with its key. */
 export const queries = {
   me: () => queryOptions({ queryKey: ['me'], queryFn: () => data(api.GET('/api/session')), retry: false, staleTime: 60_000 }),
   today: () => queryOptions({ queryKey: ['today'], queryFn: () => data(api.GET('/api/today')) }),
-  plant: () => queryOptions({ queryKey: ['plant'], queryFn: () => data(api.GET('/api/plant')) }),
+  find: (text: string) =>
+    queryOptions({ queryKey: ['outline', 'find', text], queryFn: () => data(api.GET('/api/outline/find', { params: { query: { text } } })) }),
+  checks: (filter: OutlineFilter) =>
+    queryOptions({
+      queryKey: ['outline', 'checks', filter],
+      queryFn: () => data(api.POST('/api/outline/checks', { body: { nodeId: null, filter } })),
+    }),
   techniques: () =>
     queryOptions({ queryKey: ['techniques'], queryFn: () => data(api.GET('/api/plant/techniques')), staleTime: Infinity }),
-  overview: () => queryOptions({ queryKey: ['overview'], queryFn: () => data(api.GET('/api/overview')) }),
-  changes: () => queryOptions({ queryKey: ['plant', 'changes'], queryFn: () => data(api.GET('/api/plant/changes')) }),
+  changes: (node: string | undefined) =>
+    queryOptions({ queryKey: ['changes', node], queryFn: () => data(api.GET('/api/plant/changes', { params: { query: { node } } })) }),
   sheet: (id: string) =>
     queryOptions({ queryKey: ['sheet', id], queryFn: () => data(api.GET('/api/nodes/{id}/sheet', { params: { path: { id } } })) }),
   settings: (id: string) =>

@@ -34,10 +34,12 @@ export const plantRoute = createRoute({
   getParentRoute: () => root,
   path: '/plant',
   component: PlantView,
-  validateSearch: (search: Record<string, unknown>): { node?: string; check?: string; reading?: string } => ({
+  validateSearch: (search: Record<string, unknown>): { node?: string; check?: string; reading?: string; find?: string; show?: string } => ({
     node: text(search, 'node'),
     check: text(search, 'check'),
     reading: text(search, 'reading'),
+    find: text(search, 'find'),
+    show: text(search, 'show'),
   }),
 })
 export const routesRoute = createRoute({

@@ -40,7 +40,7 @@ export function InstrumentDesk({ instrument, loadRouteId, shelf }: Props) {
   const [loading, setLoading] = useState(loadRouteId !== undefined)
   const job = useJob(started ?? (running.data?.job as JobView | null | undefined) ?? null, () => {
     setChosen(new Set())
-    void refresh(client, 'connection', 'originals', 'visits', 'overview', 'sheet', 'trend', 'today', 'running-job', 'fit', 'visit')
+    void refresh(client, 'connection', 'originals', 'visits', 'outline', 'sheet', 'trend', 'today', 'running-job', 'fit', 'visit')
   })
   const path = { params: { path: { id: instrument.id } } }
   const readBack = useMutation({

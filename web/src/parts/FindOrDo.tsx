@@ -16,22 +16,15 @@ interface Target {
 
 const MOST = 12
 
-function useTargets(enabled: boolean): Target[] {
+function useTargets(enabled: boolean, text: string): Target[] {
   const navigate = useNavigate()
-  const plant = useQuery({ ...queries.plant(), enabled })
+  const plant = useQuery({ ...queries.find(text), enabled: enabled && text.trim() !== '', placeholderData: (previous) => previous })
   const routes = useQuery({ ...queries.routes(), enabled })
   const instruments = useQuery({ ...queries.instruments(), enabled })
   const certificates = useQuery({ ...queries.certificates(''), enabled })
   const rooms = ['today', 'plant', 'routes', 'instruments', 'visits', 'certificates', 'setup'] as const
-  return [
+  const others: Target[] = [
     ...rooms.map((room) => ({ key: room, tag: '', text: words.rooms[room], hint: '', go: () => void navigate({ to: `/${room}` }) })),
-    ...(plant.data ?? []).map((node) => ({
-      key: node.id,
-      tag: node.tag,
-      text: node.name,
-      hint: words.level[node.level],
-      go: () => void navigate({ to: '/plant', search: { node: node.id } }),
-    })),
     ...(routes.data ?? []).map((route) => ({
       key: route.id,
       tag: '',
@@ -54,6 +47,15 @@ function useTargets(enabled: boolean): Target[] {
       go: () => void navigate({ to: '/certificates', search: { certificate: line.id } }),
     })),
   ]
+  const wanted = text.trim().toLowerCase()
+  const nodes = (wanted ? (plant.data ?? []) : []).map((node) => ({
+    key: node.id,
+    tag: node.tag,
+    text: node.name,
+    hint: node.place || words.level[node.level],
+    go: () => void navigate({ to: '/plant', search: { node: node.id } }),
+  }))
+  return [...others.filter((target) => `${target.tag} ${target.text}`.toLowerCase().includes(wanted)).slice(0, wanted ? 4 : MOST), ...nodes].slice(0, MOST)
 }
 
 /** Jumps to any node, route, instrument, certificate or room. */
@@ -83,9 +85,7 @@ export function FindOrDo() {
 function FindDialog({ onClose }: { onClose: () => void }) {
   const [text, setText] = useState('')
   const [at, setAt] = useState(0)
-  const targets = useTargets(true)
-  const wanted = text.trim().toLowerCase()
-  const found = targets.filter((target) => `${target.tag} ${target.text}`.toLowerCase().includes(wanted)).slice(0, MOST)
+  const found = useTargets(true, text)
   const chosen = found[Math.min(at, found.length - 1)]
   const take = (target: Target | undefined) => {
     if (target) {
@@ -122,8 +122,8 @@ function FindDialog({ onClose }: { onClose: () => void }) {
               className={`flex w-full cursor-pointer items-center gap-2 px-2 py-1 text-left ${target === chosen ? 'bg-wash' : 'hover:bg-paper2'}`}
             >
               <Tag text={target.tag} />
-              <span className="flex-1 truncate">{target.text}</span>
-              <span className="text-ink3">{target.hint}</span>
+              <span className="min-w-0 flex-1 truncate">{target.text}</span>
+              <span className="max-w-[45%] truncate text-ink3">{target.hint}</span>
             </button>
           </li>
         ))}

@@ -9,6 +9,8 @@ import { words } from '../words/en'
 import { CheckDetail } from './CheckDetail'
 import { CheckTable } from './CheckTable'
 import { LimitDialog } from './LimitDialog'
+import { labelOf } from './outline'
+import { PlantHistory } from './PlantHistory'
 import { SettingsPanel } from './SettingsPanel'
 import { usePlantEdit } from './usePlantEdit'
 
@@ -42,6 +44,7 @@ export function AssetSheet({ nodeId, checkId, readingId, mayEdit, show }: Props)
       ) : (
         <CheckTable sheet={sheet.data} chosenId={chosen?.checkId} onChoose={(id) => show({ check: id })} onLimits={mayEdit ? setLimitsOf : undefined} />
       )}
+      {sheet.data.checks.length < sheet.data.checkCount && <p className="mt-1 text-ink3">{words.plant.worstOf(sheet.data.checks.length, sheet.data.checkCount)}</p>}
       {chosen && <CheckDetail key={chosen.checkId} check={chosen} readingId={readingId} onReading={(reading) => show({ check: chosen.checkId, reading })} />}
       <SettingsPanel nodeId={sheet.data.node.id} mayEdit={mayEdit} />
       {limitsOf && <LimitDialog check={limitsOf} onClose={() => setLimitsOf(null)} />}
@@ -59,6 +62,7 @@ function SheetHead({ sheet, mayEdit }: { sheet: Sheet; mayEdit: boolean }) {
         <div className="flex flex-wrap items-center gap-x-2 text-ink2">
           {above.length > 0 && <span>{above.join(', ')}.</span>}
           <Nameplate node={sheet.node} mayEdit={mayEdit} />
+          {mayEdit && <PlantHistory node={sheet.node.id} label={words.plant.historyOfNode} title={words.plant.historyOfNodeTitle(labelOf(sheet.node))} />}
         </div>
       </div>
     </header>
@@ -68,13 +72,14 @@ function SheetHead({ sheet, mayEdit }: { sheet: Sheet; mayEdit: boolean }) {
 function Nameplate({ node, mayEdit }: { node: PlantNode; mayEdit: boolean }) {
   const [text, setText] = useState<string | null>(null)
   const edit = usePlantEdit()
+  const note = node.nameplate.note ?? ''
   if (text === null) {
-    if (!mayEdit) return <span>{node.nameplate}</span>
+    if (!mayEdit) return <span>{note}</span>
     const carriesOne = node.level === 'ASSET' || node.level === 'SYSTEM' || node.level === 'PART'
-    if (!node.nameplate && !carriesOne) return null
+    if (!note && !carriesOne) return null
     return (
-      <Button className={node.nameplate ? '!font-normal !text-ink2' : ''} onClick={() => setText(node.nameplate)}>
-        {node.nameplate || words.plant.addNameplate}
+      <Button className={note ? '!font-normal !text-ink2' : ''} onClick={() => setText(note)}>
+        {note || words.plant.addNameplate}
       </Button>
     )
   }
@@ -88,7 +93,7 @@ function Nameplate({ node, mayEdit }: { node: PlantNode; mayEdit: boolean }) {
       onKeyDown={(event) => {
         if (event.key === 'Escape') setText(null)
         if (event.key === 'Enter') {
-          edit.setNameplate.mutate({ node, nameplate: text })
+          edit.alter.mutate({ nodes: [{ node: node.id, facets: { 'nameplate.note': { from: note, to: text.trim() } } }] })
           setText(null)
         }
       }}

@@ -38,7 +38,7 @@ export function LimitDialog({ check, onClose }: { check: { checkId: string; poin
       }
     },
     onSuccess: async () => {
-      await refresh(client, 'limits', 'sheet', 'overview', 'trend', 'visit', 'today', 'preview')
+      await refresh(client, 'limits', 'sheet', 'outline', 'trend', 'visit', 'today', 'preview')
       say(words.limits.saved)
       onClose()
     },

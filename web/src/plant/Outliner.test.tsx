@@ -1,32 +1,37 @@
 import { answering, changes, forget, Refusal } from '../test/fakeServer'
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
-import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
-import { queries } from '../api/queries'
-import type { Level, PlantNode } from '../api/types'
+import type { PlantNode } from '../api/types'
+import { answeringPlant, node } from '../test/fakePlant'
 import { show } from '../test/show'
+import { ClashDialog } from './ClashDialog'
 import { Outliner } from './Outliner'
+import { noFilter, useOutline } from './useOutline'
 
 let plant: PlantNode[]
 
-function node(id: string, parentId: string | null, level: Level, name: string, tag = ''): PlantNode {
-  return { id, parentId, level, tag, name, nameplate: '', technique: level === 'CHECK' ? 'vibration' : '', version: 3 }
-}
-
 function Plant({ mayEdit = true }: { mayEdit?: boolean }) {
-  const nodes = useQuery(queries.plant())
   const [chosen, setChosen] = useState<string>()
-  if (!nodes.data) return null
-  return <Outliner nodes={nodes.data} standings={new Map()} shown={null} chosenId={chosen} choose={setChosen} mayEdit={mayEdit} />
+  const outline = useOutline(noFilter, chosen)
+  if (!outline.plant) return null
+  return (
+    <>
+      <Outliner outline={outline} chosenId={chosen} choose={setChosen} mayEdit={mayEdit} />
+      <ClashDialog />
+    </>
+  )
 }
 
+const committed = (changeId: string, sentence: string) => ({ changeId, sentence, added: [] })
 const row = (name: string) => {
   const found = screen.getAllByRole('row').find((candidate) => candidate.textContent?.includes(name) && candidate.dataset.node)
   if (!found) throw new Error(`no row ${name}`)
   return found
 }
 const press = (key: string, more: Record<string, unknown> = {}) => fireEvent.keyDown(document.activeElement ?? document.body, { key, ...more })
+
+const paste = (text: string) => fireEvent.paste(document.activeElement ?? document.body, { clipboardData: { getData: () => text } })
 
 beforeEach(() => {
   plant = [
@@ -37,7 +42,7 @@ beforeEach(() => {
     node('p2', 'a', 'ASSET', 'Well pump 2', 'P-102'),
     node('d', 'p1', 'POINT', 'Drive end'),
   ]
-  answering('GET', '/api/plant', () => plant)
+  answeringPlant(() => plant)
   answering('GET', '/api/plant/techniques', () => [{ id: 'vibration', name: 'Vibration', presets: ['Velocity', 'Acceleration'] }])
   answering('POST', '/api/plant/nodes', ({ body }) => {
     const wanted = body as PlantNode
@@ -92,8 +97,8 @@ describe('the outliner by keyboard', () => {
     await waitFor(() => expect(changes()[0]?.body).toMatchObject({ parentId: 'd', level: 'CHECK', technique: 'vibration', preset: 'Acceleration' }))
   })
 
-  it('renames with the version it saw, and Escape keeps the old name', async () => {
-    answering('PATCH', '/api/plant/nodes/p1', () => ({ node: plant[3], changeId: 'change-2' }))
+  it('renames from what it saw, and Escape keeps the old name', async () => {
+    answering('POST', '/api/plant/alter', () => committed('change-2', 'Named P-101 Old well pump'))
     show(<Plant />)
     fireEvent.click(await screen.findByText('Well pump 1'))
     press('F2')
@@ -104,34 +109,72 @@ describe('the outliner by keyboard', () => {
     const input = screen.getByLabelText('Rename')
     fireEvent.change(input, { target: { value: 'P-101 Old well pump' } })
     fireEvent.keyDown(input, { key: 'Enter' })
-    await waitFor(() => expect(changes()[0]?.body).toMatchObject({ tag: 'P-101', name: 'Old well pump', version: 3 }))
+    await waitFor(() => expect(changes()[0]?.body).toMatchObject({ nodes: [{ node: 'p1', facets: { name: { from: 'Well pump 1', to: 'Old well pump' } } }] }))
   })
 
-  it('moves among neighbours and to where it is pasted', async () => {
-    answering('POST', '/api/plant/nodes/p2/move', () => ({ node: plant[4], changeId: 'change-3' }))
+  it('shows both where somebody else was quicker, and takes the one that is chosen', async () => {
+    const clash = { node: 'p1', label: 'P-101 Pump A', facet: 'name', seen: 'Well pump 1', theirs: 'Pump A', yours: 'Pump B', by: 'reviewer', at: '2026-11-23T09:42:00Z' }
+    let refused = false
+    answering('POST', '/api/plant/alter', () => {
+      if (refused) return committed('change-3', 'Named P-101 Pump B')
+      refused = true
+      return new Refusal(409, 'contradiction', 'Somebody else changed the same thing.', { clashes: [clash] })
+    })
+    show(<Plant />)
+    fireEvent.click(await screen.findByText('Well pump 1'))
+    press('F2')
+    fireEvent.change(screen.getByLabelText('Rename'), { target: { value: 'P-101 Pump B' } })
+    fireEvent.keyDown(screen.getByLabelText('Rename'), { key: 'Enter' })
+    expect(await screen.findByText('Pump A')).toBeTruthy()
+    fireEvent.click(screen.getByText('Take mine'))
+    await waitFor(() => expect(changes()[1]?.body).toMatchObject({ nodes: [{ node: 'p1', facets: { name: { from: 'Pump A', to: 'Pump B' } } }] }))
+  })
+
+  it('moves among neighbours, deeper and to where it is pasted', async () => {
+    answering('POST', '/api/plant/move', () => committed('change-3', 'Moved'))
     show(<Plant />)
     fireEvent.click(await screen.findByText('Well pump 2'))
     press('ArrowUp', { altKey: true })
-    await waitFor(() => expect(changes()[0]?.body).toEqual({ parentId: 'a', afterId: null }))
+    await waitFor(() => expect(changes()[0]?.body).toMatchObject({ ids: ['p2'], parentId: 'a', afterId: null }))
+    press('ArrowRight', { altKey: true })
+    await waitFor(() => expect(changes()[1]?.body).toMatchObject({ ids: ['p2'], parentId: 'p1', afterId: 'd' }))
     press('x', { ctrlKey: true })
-    fireEvent.click(screen.getByText('Well pump 1'))
-    press('v', { ctrlKey: true })
-    await waitFor(() => expect(changes()[1]?.body).toEqual({ parentId: 'p1', afterId: 'd' }))
+    fireEvent.click(screen.getByText('Wellfield'))
+    paste('P-102 Well pump 2')
+    await waitFor(() => expect(changes()[2]?.body).toMatchObject({ ids: ['p2'], parentId: 'a', afterId: 'p2' }))
   })
 
-  it('removes with Delete and brings back with Ctrl Z', async () => {
-    answering('DELETE', '/api/plant/nodes/p2', () => ({ node: plant[4], changeId: 'change-4' }))
+  it('duplicates and copies several at once', async () => {
+    answering('POST', '/api/plant/copy', () => committed('change-3', 'Copied'))
+    show(<Plant />)
+    fireEvent.click(await screen.findByText('Well pump 1'))
+    press('ArrowLeft')
+    press('ArrowDown', { shiftKey: true })
+    press('d', { ctrlKey: true })
+    await waitFor(() => expect(changes()[0]?.body).toMatchObject({ ids: ['p1', 'p2'], parentId: 'a', afterId: 'p2' }))
+    press('c', { ctrlKey: true })
+    fireEvent.click(screen.getByText('Well pump 1'))
+    paste('P-101 Well pump 1\nP-102 Well pump 2')
+    await waitFor(() => expect(changes()[1]?.body).toMatchObject({ ids: ['p1', 'p2'], parentId: 'a', afterId: 'p1' }))
+  })
+
+  it('removes with Delete, brings back with Ctrl Z and does it again with Ctrl Y', async () => {
+    answering('POST', '/api/plant/remove', () => committed('change-4', 'Removed P-102 Well pump 2'))
     answering('POST', '/api/plant/changes/change-4/undo', () => undefined)
+    answering('POST', '/api/plant/changes/change-4/redo', () => undefined)
     show(<Plant />)
     fireEvent.click(await screen.findByText('Well pump 2'))
     press('Delete')
-    await screen.findByText('P-102 Well pump 2 removed.')
+    await screen.findByText('Removed P-102 Well pump 2.')
     press('z', { ctrlKey: true })
-    await waitFor(() => expect(changes().map((change) => change.path)).toContain('/api/plant/changes/change-4/undo'))
+    await screen.findByText('Undone.')
+    press('y', { ctrlKey: true })
+    await screen.findByText('Done again.')
+    expect(changes().map((change) => change.path)).toEqual(['/api/plant/remove', '/api/plant/changes/change-4/undo', '/api/plant/changes/change-4/redo'])
   })
 
   it('says why something was refused', async () => {
-    answering('DELETE', '/api/plant/nodes/p2', () => new Refusal(404, 'not-found', 'That part of the plant is not here any more.'))
+    answering('POST', '/api/plant/remove', () => new Refusal(404, 'not-found', 'That part of the plant is not here any more.'))
     show(<Plant />)
     fireEvent.click(await screen.findByText('Well pump 2'))
     press('Delete')

@@ -1,207 +1,198 @@
-import { useEffect, useRef, useState } from 'react'
-import type { PlantNode, Standing } from '../api/types'
-import { Spark } from '../parts/Spark'
-import { Tag } from '../parts/Tag'
-import { VerdictMark } from '../parts/VerdictMark'
-import { age } from '../units/format'
+import { useVirtualizer } from '@tanstack/react-virtual'
+import { Fragment, type MouseEvent, useCallback, useEffect, useRef, useState } from 'react'
 import { words } from '../words/en'
 import { DraftRow } from './DraftRow'
-import { behind, deeper, type DraftPlace, draftIndex, firstClient, labelOf, type NewCheck, parseLabel, type Row, rowsOf, shallower, siblingOf } from './outline'
+import { behind, between, type Blocks, childrenIn, deeper, type DraftPlace, draftIndex, firstClient, type NewCheck, parseLabel, type Row, shallower, siblingOf } from './outline'
+import { OutlineRowView } from './OutlineRowView'
+import { RenameRow } from './RenameRow'
 import { useOutlineKeys } from './useOutlineKeys'
-import { usePlantEdit } from './usePlantEdit'
+import type { useOutline } from './useOutline'
+import { type Facets, usePlantEdit } from './usePlantEdit'
+import { useRowDrag } from './useRowDrag'
 
 interface Props {
-  nodes: PlantNode[]
-  standings: Map<string, Standing>
-  shown: Set<string> | null
+  outline: ReturnType<typeof useOutline>
   chosenId: string | undefined
   choose: (id: string) => void
+  onSelect?: (ids: string[]) => void
+  pasteRows?: (text: string, row: Row) => void
   mayEdit: boolean
 }
 
-/** The plant as rows that can be typed, and as a ledger of how everything stands. */
-export function Outliner({ nodes, standings, shown, chosenId, choose, mayEdit }: Props) {
-  const [closed, setClosed] = useState<ReadonlySet<string>>(new Set())
+const FINGER_ROW = 44
+const POINTER_ROW = 29
+
+/** The plant as rows that can be typed, and as a ledger of how everything stands. Only the rows in view are drawn. */
+export function Outliner({ outline, chosenId, choose, onSelect, pasteRows, mayEdit }: Props) {
+  const { rows, setOpen, plant } = outline
+  const blocks: Blocks = plant?.blocks ?? {}
   const [begun, setDraft] = useState<DraftPlace | null>(null)
   const [renaming, setRenaming] = useState<string | null>(null)
-  const edit = usePlantEdit()
-  const rows = rowsOf(nodes, closed, shown)
-  const draft = begun ?? (nodes.length === 0 && mayEdit ? firstClient : null)
+  const [range, setRange] = useState<{ anchor: string; ids: readonly string[] } | null>(null)
+  const edit = usePlantEdit(outline.key)
+  const scroller = useRef<HTMLDivElement>(null)
+  const draft = begun ?? (plant?.nodes === 0 && rows.length === 0 && mayEdit ? firstClient : null)
   const chosen = rows.find((row) => row.node.id === chosenId) ?? rows[0]
-  const table = useRef<HTMLTableElement>(null)
+  const selectedIds = range?.ids.includes(chosen?.node.id ?? '') ? range.ids : chosen ? [chosen.node.id] : []
+  const selected = rows.filter((row) => selectedIds.includes(row.node.id))
+  const draftAt = draft ? draftIndex(draft, rows) : -2
 
-  const setOpen = (id: string, open: boolean) => {
-    const next = new Set(closed)
-    if (open) next.delete(id)
-    else next.add(id)
-    setClosed(next)
+  const select = (anchor: string, ids: readonly string[]) => {
+    setRange({ anchor, ids })
+    onSelect?.([...ids])
   }
-  const chooseAndFocus = (id: string) => {
+  const chooseAndFocus = (id: string, how: 'alone' | 'range' | 'toggle' = 'alone') => {
+    const anchor = how === 'alone' ? id : (range?.anchor ?? chosen?.node.id ?? id)
+    if (how === 'alone') select(id, [id])
+    else if (how === 'range') select(anchor, between(rows, anchor, id))
+    else select(id, selectedIds.includes(id) ? [...selectedIds.filter((one) => one !== id), id] : [...selectedIds, id])
     choose(id)
-    table.current?.querySelector<HTMLElement>(`[data-node="${id}"]`)?.focus()
+    focus(id)
   }
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => (matchMedia('(pointer: coarse)').matches ? FINGER_ROW : POINTER_ROW),
+    getItemKey: (index) => rows[index]?.node.id ?? index,
+    overscan: 12,
+  })
+  const indexOf = (id: string) => rows.findIndex((row) => row.node.id === id)
+  const focus = useCallback(
+    (id: string) => {
+      const at = indexOf(id)
+      if (at >= 0) virtual.scrollToIndex(at)
+      const drawn = () => scroller.current?.querySelector<HTMLElement>(`[data-node="${id}"]`)
+      if (drawn()) drawn()?.focus({ preventScroll: true })
+      else requestAnimationFrame(() => drawn()?.focus({ preventScroll: true }))
+    },
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the rows of the moment are meant
+    [rows],
+  )
+  // What was chosen elsewhere is brought into view once it is there.
+  const chosenAt = chosenId ? indexOf(chosenId) : -1
+  const isThere = chosenAt >= 0
+  useEffect(() => {
+    if (isThere) virtual.scrollToIndex(chosenAt)
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once for each choice, not whenever rows above it come or go
+  }, [chosenId, isThere])
+
   const keys = useOutlineKeys({
-    nodes,
+    blocks,
     rows,
     chosen,
+    selected,
+    mayEdit,
     choose: chooseAndFocus,
-    setOpen,
+    selectSiblings: () => chosen && select(chosen.node.id, childrenIn(blocks, chosen.node.parentId).map((line) => line.node.id)),
+    setOpen: (id, open) => void setOpen(id, open),
     beginSibling: (row) => mayEdit && setDraft(siblingOf(row.node, row.depth)),
     beginRename: (row) => mayEdit && setRenaming(row.node.id),
+    pasteRows: pasteRows ?? (() => undefined),
     edit,
   })
+  const drag = useRowDrag(rows, blocks, selected, choose, (ids, target) => edit.move.mutate({ ids, target }))
   const commit = (text: string, check: NewCheck | null) => {
     if (!draft) return
     const id = crypto.randomUUID()
     edit.add.mutate({ id, place: draft, text, check })
-    if (draft.parentId) setOpen(draft.parentId, true)
+    if (draft.parentId) void setOpen(draft.parentId, true)
+    setRange(null)
     choose(id)
     setDraft(behind(draft, id))
   }
   const endDraft = () => {
     setDraft(null)
-    if (chosen) requestAnimationFrame(() => table.current?.querySelector<HTMLElement>(`[data-node="${chosen.node.id}"]`)?.focus())
+    if (chosen) focus(chosen.node.id)
   }
-  const draftAt = draft ? draftIndex(draft, rows) : -2
+  const rename = (row: Row, text: string | null) => {
+    setRenaming(null)
+    if (text !== null) {
+      const label = parseLabel(text, row.node.level)
+      const facets: Facets = {}
+      if (label.tag !== row.node.tag) facets.tag = { from: row.node.tag, to: label.tag }
+      if (label.name !== row.node.ownName) facets.name = { from: row.node.ownName, to: label.name }
+      if (Object.keys(facets).length > 0) edit.alter.mutate({ nodes: [{ node: row.node.id, facets }] })
+    }
+    focus(row.node.id)
+  }
+  const onChoose = (row: Row) => (event: MouseEvent) =>
+    chooseAndFocus(row.node.id, event.shiftKey ? 'range' : event.ctrlKey || event.metaKey ? 'toggle' : 'alone')
+
   const draftRow = draft && (
     <DraftRow
       key={`draft ${draft.level === 'CHECK' ? 'check' : 'name'}`}
       place={draft}
-      onDeeper={() => setDraft(deeper(draft))}
-      onShallower={() => setDraft(shallower(draft, nodes))}
+      onDeeper={() => {
+        const place = deeper(draft)
+        if (place.parentId) void setOpen(place.parentId, true)
+        setDraft(place)
+      }}
+      onShallower={() => setDraft(shallower(draft, rows))}
       onCommit={commit}
       onCancel={endDraft}
     />
   )
+  const items = virtual.getVirtualItems()
+  const above = items[0]?.start ?? 0
+  const below = virtual.getTotalSize() - (items.at(-1)?.end ?? 0)
+  const isDraftDrawn = draftAt === -1 || items.some((item) => item.index === draftAt)
   return (
-    <table ref={table} role="treegrid" aria-label={words.plant.columns.plant} className="ledger" onKeyDown={mayEdit ? keys.onKeyDown : undefined}>
-      <thead>
-        <tr>
-          <th>{words.plant.columns.plant}</th>
-          <th>{words.plant.columns.worst}</th>
-          <th className="num">{words.plant.columns.read}</th>
-          <th>{words.plant.columns.spark}</th>
-        </tr>
-      </thead>
-      <tbody>
-        {/* One flat list: the row being typed stays the same element, and keeps the focus, while others come before it. */}
-        {[draftAt === -1 && draftRow, ...rows.flatMap((row, i) => [
-          renaming === row.node.id ? (
-            <RenameRow
-              key={row.node.id}
-              row={row}
-              onDone={(text) => {
-                setRenaming(null)
-                if (text !== null) edit.rename.mutate({ node: row.node, ...parseLabel(text, row.node.level) })
-                requestAnimationFrame(() => chooseAndFocus(row.node.id))
-              }}
-            />
-          ) : (
-            <PlantRow
-              key={row.node.id}
-              row={row}
-              standing={standings.get(row.node.id)}
-              isChosen={row === chosen}
-              isCut={keys.cut === row.node.id}
-              onChoose={() => chooseAndFocus(row.node.id)}
-              onToggle={() => setOpen(row.node.id, !row.isOpen)}
-              onRename={() => mayEdit && setRenaming(row.node.id)}
-            />
-          ),
-          draftAt === i && draftRow,
-        ])]}
-      </tbody>
-    </table>
+    <div ref={scroller} className="h-full overflow-auto">
+      <table role="treegrid" aria-label={words.plant.columns.plant} aria-rowcount={rows.length + 1} aria-multiselectable="true" className="ledger" onKeyDown={keys.onKeyDown} onPaste={keys.onPaste}>
+        <thead className="sticky top-0 z-10 bg-paper">
+          <tr>
+            <th>{words.plant.columns.plant}</th>
+            <th>{words.plant.columns.worst}</th>
+            <th className="num">{words.plant.columns.read}</th>
+            <th>{words.plant.columns.spark}</th>
+          </tr>
+        </thead>
+        <tbody>
+          <Spacer height={above} />
+          {/* One flat list: the row being typed stays the same element, and keeps the focus, while others come before it. */}
+          {[
+            draftAt === -1 && draftRow,
+            ...items.flatMap((item) => {
+              const row = rows[item.index]
+              if (!row) return []
+              return [
+                renaming === row.node.id ? (
+                  <RenameRow key={row.node.id} row={row} onDone={(text) => rename(row, text)} />
+                ) : (
+                  <OutlineRowView
+                    key={row.node.id}
+                    row={row}
+                    index={item.index}
+                    isChosen={row === chosen}
+                    isSelected={selectedIds.includes(row.node.id)}
+                    isCut={keys.cut.includes(row.node.id)}
+                    mayEdit={mayEdit}
+                    drop={drag.drop?.row === row.node.id ? drag.drop : null}
+                    drag={drag.handlers(row)}
+                    onChoose={onChoose(row)}
+                    onToggle={() => void setOpen(row.node.id, !row.isOpen)}
+                    onRename={() => mayEdit && setRenaming(row.node.id)}
+                  />
+                ),
+                draftAt === item.index && draftRow,
+              ]
+            }),
+            // Scrolled out of view, it keeps what was typed.
+            !isDraftDrawn && draftRow,
+          ]}
+          <Spacer height={below} />
+        </tbody>
+      </table>
+    </div>
   )
 }
 
-interface RowProps {
-  row: Row
-  standing: Standing | undefined
-  isChosen: boolean
-  isCut: boolean
-  onChoose: () => void
-  onToggle: () => void
-  onRename: () => void
-}
-
-function PlantRow({ row, standing, isChosen, isCut, onChoose, onToggle, onRename }: RowProps) {
-  const { node } = row
-  return (
-    <tr
-      data-node={node.id}
-      aria-level={row.depth + 1}
-      aria-expanded={row.hasChildren ? row.isOpen : undefined}
-      aria-selected={isChosen}
-      tabIndex={isChosen ? 0 : -1}
-      onClick={onChoose}
-      onDoubleClick={onRename}
-      className={`cursor-pointer outline-offset-[-1px] focus-visible:outline-1 ${isChosen ? 'bg-wash shadow-[inset_3px_0_0_var(--plum)]' : 'hover:bg-paper2'} ${isCut ? 'opacity-50' : ''}`}
-    >
-      <td className="w-[62%] max-w-0">
-        <div className="flex items-center gap-2 overflow-hidden" style={{ paddingLeft: row.depth * 15 }}>
-          <span
-            aria-hidden="true"
-            className="w-3 shrink-0 text-[10px] text-ink2"
-            onClick={(event) => {
-              event.stopPropagation()
-              onToggle()
-            }}
-          >
-            {row.hasChildren ? (row.isOpen ? '▼' : '▶') : ''}
-          </span>
-          <Tag text={node.tag} />
-          <span className={`truncate ${node.level === 'CHECK' ? 'text-ink2' : ''}`}>{node.name}</span>
-        </div>
-      </td>
-      <td>{standing && <Worst standing={standing} />}</td>
-      <td className="num whitespace-nowrap text-ink2">{standing && age(standing.readAt, new Date())}</td>
-      <td>{standing && <Spark values={standing.spark} fail={standing.sparkFail} />}</td>
+function Spacer({ height }: { height: number }) {
+  return height > 0 ? (
+    <tr aria-hidden="true">
+      <td colSpan={4} style={{ height, padding: 0, border: 0 }} />
     </tr>
-  )
-}
-
-/** The worst verdict; what was not judged stands beside it and is never hidden by a pass. */
-function Worst({ standing }: { standing: Standing }) {
-  const beside = standing.worst !== 'NOT_JUDGED' && standing.notJudged > 0
-  if (standing.worst === 'NOT_JUDGED' && standing.readAt === null) return <span className="text-ink3">–</span>
-  return (
-    <span className="inline-flex items-center gap-2 whitespace-nowrap">
-      <VerdictMark verdict={standing.worst} />
-      {beside && (
-        <span className="text-[12px] text-ink3" title={words.plant.notJudgedBeside(standing.notJudged)}>
-          +{standing.notJudged} ◌
-        </span>
-      )}
-    </span>
-  )
-}
-
-function RenameRow({ row, onDone }: { row: Row; onDone: (text: string | null) => void }) {
-  const [text, setText] = useState(labelOf(row.node))
-  const input = useRef<HTMLInputElement>(null)
-  useEffect(() => input.current?.select(), [])
-  return (
-    <tr className="bg-wash">
-      <td colSpan={4}>
-        <div style={{ paddingLeft: row.depth * 15 + 14 }}>
-          <input
-            ref={input}
-            aria-label={words.plant.rename}
-            className="field w-full"
-            value={text}
-            onChange={(event) => setText(event.target.value)}
-            onBlur={() => onDone(null)}
-            onKeyDown={(event) => {
-              if (event.key === 'Enter') onDone(text)
-              else if (event.key === 'Escape') onDone(null)
-              else return
-              event.preventDefault()
-              event.stopPropagation()
-            }}
-          />
-        </div>
-      </td>
-    </tr>
+  ) : (
+    <Fragment />
   )
 }

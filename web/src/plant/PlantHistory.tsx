@@ -7,22 +7,24 @@ import { dayAndTime } from '../units/format'
 import { words } from '../words/en'
 import { usePlantEdit } from './usePlantEdit'
 
-/** Every change of the plant, each to be undone long after its notice is gone. */
-export function PlantHistory() {
+/** Every change of the plant, or of one node and what stood in it, each to be taken back long after its notice is gone. */
+export function PlantHistory({ node, label, title }: { node?: string; label: string; title: string }) {
   const [open, setOpen] = useState(false)
   return (
     <>
-      <Button onClick={() => setOpen(true)}>{words.plant.history}</Button>
-      {open && <HistoryDialog onClose={() => setOpen(false)} />}
+      <Button onClick={() => setOpen(true)}>{label}</Button>
+      {open && <HistoryDialog node={node} title={title} onClose={() => setOpen(false)} />}
     </>
   )
 }
 
-function HistoryDialog({ onClose }: { onClose: () => void }) {
-  const changes = useQuery(queries.changes())
-  const { undo } = usePlantEdit()
+function HistoryDialog({ node, title, onClose }: { node: string | undefined; title: string; onClose: () => void }) {
+  const changes = useQuery(queries.changes(node))
+  const { undo, redo } = usePlantEdit()
+  const isPending = undo.isPending || redo.isPending
   return (
-    <Dialog title={words.plant.historyTitle} open onClose={onClose}>
+    <Dialog title={title} open onClose={onClose}>
+      {changes.data?.length === 0 && <p className="text-ink2">{words.plant.historyNone}</p>}
       <ul>
         {changes.data?.map((change) => (
           <li key={change.id} className="flex gap-3 border-b border-rule py-1.5">
@@ -32,11 +34,9 @@ function HistoryDialog({ onClose }: { onClose: () => void }) {
                 {dayAndTime(change.at)}, {change.actor}
               </span>
             </span>
-            {change.undone ? (
-              <span className="text-ink3">{words.plant.historyUndone}</span>
-            ) : (
-              <Button disabled={undo.isPending} onClick={() => undo.mutate(change.id)}>
-                {words.common.undo}
+            {change.isKept && (
+              <Button disabled={isPending} onClick={() => (change.undone ? redo : undo).mutate(change.id)}>
+                {change.undone ? words.plant.historyAgain : words.common.undo}
               </Button>
             )}
           </li>

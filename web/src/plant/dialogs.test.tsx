@@ -53,6 +53,7 @@ describe('settings', () => {
     originId: null,
     originName: '',
     inherited: '1',
+    overriddenBeneath: 0,
     ...more,
   })
 

@@ -1,10 +1,9 @@
 import { describe, expect, it } from 'vitest'
-import type { Level, PlantNode, Standing } from '../api/types'
-import { behind, deeper, type DraftPlace, draftIndex, parseLabel, rowsOf, shallower, shownBy, siblingOf } from './outline'
+import type { Level, OutlineRow, PlantNode } from '../api/types'
+import { node as named } from '../test/fakePlant'
+import { behind, between, type Blocks, deeper, type DraftPlace, draftIndex, inwardTarget, outwardTarget, parseLabel, pasteTarget, type Row, rowsOf, shallower, siblingOf, TOP } from './outline'
 
-function node(id: string, parentId: string | null, level: Level): PlantNode {
-  return { id, parentId, level, tag: '', name: id, nameplate: '', technique: '', version: 0 }
-}
+const node = (id: string, parentId: string | null, level: Level) => named(id, parentId, level, id)
 
 const nodes = [
   node('client', null, 'CLIENT'),
@@ -16,22 +15,44 @@ const nodes = [
   node('fan', 'area', 'ASSET'),
 ]
 
-const ids = (rows: ReturnType<typeof rowsOf>) => rows.map((row) => row.node.id)
+const children = (id: string | null) => nodes.filter((one) => one.parentId === id)
+const line = (one: PlantNode): OutlineRow => ({ node: one, children: children(one.id).length, isHit: false, standing: {} as OutlineRow['standing'] })
+const blocks: Blocks = Object.fromEntries([null, ...nodes.map((one) => one.id)].map((id) => [id ?? TOP, children(id).map(line)]))
+const rows = rowsOf(blocks, new Set())
+const row = (id: string) => rows.find((one) => one.node.id === id) as Row
+const ids = (some: Row[]) => some.map((one) => one.node.id)
 
 describe('rows', () => {
-  it('leave out what lies in closed rows', () => {
-    expect(ids(rowsOf(nodes, new Set(['pump']), null))).toEqual(['client', 'site', 'area', 'pump', 'fan'])
+  it('leave out what lies in folded rows, and in rows that were never opened', () => {
+    expect(ids(rowsOf(blocks, new Set(['pump'])))).toEqual(['client', 'site', 'area', 'pump', 'fan'])
+    expect(ids(rowsOf({ [TOP]: blocks[TOP] ?? [] }, new Set()))).toEqual(['client'])
   })
 
-  it('show under a filter only what leads to a hit, though it was closed', () => {
-    const standing = (nodeId: string, worst: Standing['worst']) => [nodeId, { nodeId, worst } as Standing] as const
-    const shown = shownBy('FAIL', nodes, new Map([standing('velocity', 'FAIL'), standing('fan', 'FAIL')]))
-    expect(ids(rowsOf(nodes, new Set(['client']), shown))).toEqual(['client', 'site', 'area', 'pump', 'point', 'velocity'])
+  it('between two are all that are shown there, whichever was taken first', () => {
+    expect(between(rows, 'fan', 'point')).toEqual(['point', 'velocity', 'fan'])
+  })
+})
+
+describe('where rows come', () => {
+  it('pasted: behind one of their own level, into one that may hold them, nowhere else', () => {
+    expect(pasteTarget(row('pump'), 'ASSET', blocks)).toEqual({ parentId: 'area', afterId: 'pump' })
+    expect(pasteTarget(row('area'), 'ASSET', blocks)).toEqual({ parentId: 'area', afterId: 'fan' })
+    expect(pasteTarget(row('velocity'), 'ASSET', blocks)).toBeNull()
+  })
+
+  it('one level deeper: into the row before, where that may hold it', () => {
+    expect(inwardTarget(row('fan'), blocks)).toEqual({ parentId: 'pump', afterId: 'point' })
+    expect(inwardTarget(row('pump'), blocks)).toBeNull()
+  })
+
+  it('one level up: behind the row they stand in, where that is allowed', () => {
+    expect(outwardTarget(row('pump'), rows)).toEqual({ parentId: 'site', afterId: 'area' })
+    expect(outwardTarget(row('velocity'), rows)).toBeNull()
+    expect(outwardTarget(row('site'), rows)).toBeNull()
   })
 })
 
 describe('a row being typed', () => {
-  const rows = rowsOf(nodes, new Set(), null)
   const pump = nodes[3] as PlantNode
 
   it('stands behind all that lies in the row it was begun from', () => {
@@ -50,14 +71,14 @@ describe('a row being typed', () => {
   })
 
   it('goes out with Shift Tab and stands behind its former parent', () => {
-    const place = shallower(siblingOf(pump, 3), nodes)
+    const place = shallower(siblingOf(pump, 3), rows)
     expect(place).toMatchObject({ parentId: 'site', afterId: 'area', level: 'AREA', depth: 2 })
     expect(draftIndex(place, rows)).toBe(6)
   })
 
   it('cannot go out of the plant nor into a check', () => {
     const client: DraftPlace = siblingOf(nodes[0] as PlantNode, 0)
-    expect(shallower(client, nodes)).toEqual(client)
+    expect(shallower(client, rows)).toEqual(client)
     const check = siblingOf(nodes[5] as PlantNode, 5)
     expect(deeper(check)).toEqual(check)
   })

@@ -1,4 +1,10 @@
-import type { Level, PlantNode, Standing } from '../api/types'
+import type { Level, OutlineRow, PlantNode } from '../api/types'
+
+/** As much of the plant as is open: the rows that stand in each open node, under its id; the clients under {@link TOP}. */
+export type Blocks = Readonly<Record<string, readonly OutlineRow[]>>
+
+/** Where the clients stand. */
+export const TOP = ''
 
 /** A row of the outliner. */
 export interface Row {
@@ -6,6 +12,7 @@ export interface Row {
   depth: number
   hasChildren: boolean
   isOpen: boolean
+  line: OutlineRow
 }
 
 /** Where a new row is going to stand. */
@@ -27,7 +34,7 @@ export interface NewCheck {
   preset: string
 }
 
-export type Filter = 'all' | 'FAIL' | 'WATCH' | 'NOT_JUDGED'
+export const levels: Level[] = ['CLIENT', 'SITE', 'AREA', 'SYSTEM', 'ASSET', 'PART', 'POINT', 'CHECK']
 
 const usualChild: Record<Level, Level | null> = {
   CLIENT: 'SITE',
@@ -40,44 +47,30 @@ const usualChild: Record<Level, Level | null> = {
   CHECK: null,
 }
 
-export function childrenOf(nodes: PlantNode[]): Map<string | null, PlantNode[]> {
-  const children = new Map<string | null, PlantNode[]>()
-  for (const node of nodes) {
-    const siblings = children.get(node.parentId)
-    if (siblings) siblings.push(node)
-    else children.set(node.parentId, [node])
-  }
-  return children
+/** Whether a row of one level may directly hold one of the other; null is the plant itself. The server decides, this only offers. */
+export function mayHold(parent: Level | null, child: Level): boolean {
+  if (parent === null) return child === 'CLIENT'
+  if (child === 'CHECK') return parent === 'POINT'
+  const nests = parent === 'SYSTEM' || parent === 'ASSET' || parent === 'PART'
+  return levels.indexOf(child) > levels.indexOf(parent) || (nests && parent === child)
 }
 
-/** The rows to show: what is open, and under a filter only what leads to a hit. */
-export function rowsOf(nodes: PlantNode[], closed: ReadonlySet<string>, shown: ReadonlySet<string> | null): Row[] {
-  const children = childrenOf(nodes)
+export function childrenIn(blocks: Blocks, id: string | null): readonly OutlineRow[] {
+  return blocks[id ?? TOP] ?? []
+}
+
+/** The rows to show, from the outermost down to where it is folded. */
+export function rowsOf(blocks: Blocks, folded: ReadonlySet<string>): Row[] {
   const rows: Row[] = []
-  const walk = (parentId: string | null, depth: number) => {
-    for (const node of children.get(parentId) ?? []) {
-      if (shown && !shown.has(node.id)) continue
-      const hasChildren = children.has(node.id)
-      const isOpen = hasChildren && (shown !== null || !closed.has(node.id))
-      rows.push({ node, depth, hasChildren, isOpen })
-      if (isOpen) walk(node.id, depth + 1)
+  const walk = (id: string | null, depth: number) => {
+    for (const line of childrenIn(blocks, id)) {
+      const isOpen = line.children > 0 && blocks[line.node.id] !== undefined && !folded.has(line.node.id)
+      rows.push({ node: line.node, depth, hasChildren: line.children > 0, isOpen, line })
+      if (isOpen) walk(line.node.id, depth + 1)
     }
   }
   walk(null, 0)
   return rows
-}
-
-/** Every node that a filter keeps: the checks that match and all above them. Null keeps everything. */
-export function shownBy(filter: Filter, nodes: PlantNode[], standings: Map<string, Standing>): Set<string> | null {
-  if (filter === 'all') return null
-  const byId = new Map(nodes.map((node) => [node.id, node]))
-  const shown = new Set<string>()
-  for (const node of nodes) {
-    if (node.level === 'CHECK' && standings.get(node.id)?.worst === filter) {
-      for (let up: PlantNode | undefined = node; up; up = up.parentId ? byId.get(up.parentId) : undefined) shown.add(up.id)
-    }
-  }
-  return shown
 }
 
 export function siblingOf(node: PlantNode, depth: number): DraftPlace {
@@ -99,8 +92,8 @@ export function deeper(place: DraftPlace): DraftPlace {
 }
 
 /** Shift Tab: behind the row it would have stood in. */
-export function shallower(place: DraftPlace, nodes: PlantNode[]): DraftPlace {
-  const parent = nodes.find((node) => node.id === place.parentId)
+export function shallower(place: DraftPlace, rows: Row[]): DraftPlace {
+  const parent = rows.find((row) => row.node.id === place.parentId)?.node
   if (!parent) return place
   return { anchor: place.anchor, parentId: parent.parentId, afterId: parent.id, level: parent.level, depth: place.depth - 1 }
 }
@@ -123,6 +116,42 @@ export function parseLabel(text: string, level: Level): { tag: string; name: str
   return match ? { tag: match[1] ?? '', name: match[2] ?? '' } : { tag: '', name: trimmed }
 }
 
-export function labelOf(node: PlantNode): string {
+export function labelOf(node: { tag: string; name: string }): string {
   return `${node.tag} ${node.name}`.trim()
+}
+
+/** Where rows come that are pasted or dropped on another; null where they do not belong. */
+export interface Target {
+  parentId: string | null
+  afterId: string | null
+}
+
+/** Behind a row of its own level, otherwise into it as the last. */
+export function pasteTarget(row: Row, level: Level, blocks: Blocks): Target | null {
+  const inside = { parentId: row.node.id, afterId: childrenIn(blocks, row.node.id).at(-1)?.node.id ?? null }
+  if (row.node.level === level) return { parentId: row.node.parentId, afterId: row.node.id }
+  return mayHold(row.node.level, level) ? inside : null
+}
+
+/** Deeper: into the row before it among its siblings. */
+export function inwardTarget(row: Row, blocks: Blocks): Target | null {
+  const siblings = childrenIn(blocks, row.node.parentId)
+  const before = siblings[siblings.findIndex((line) => line.node.id === row.node.id) - 1]?.node
+  if (!before || !mayHold(before.level, row.node.level)) return null
+  return { parentId: before.id, afterId: childrenIn(blocks, before.id).at(-1)?.node.id ?? null }
+}
+
+/** Shallower: behind the row it stands in. */
+export function outwardTarget(row: Row, rows: Row[]): Target | null {
+  const parent = rows.find((candidate) => candidate.node.id === row.node.parentId)
+  if (!parent) return null
+  const above = rows.find((candidate) => candidate.node.id === parent.node.parentId)?.node.level ?? null
+  return mayHold(above, row.node.level) ? { parentId: parent.node.parentId, afterId: parent.node.id } : null
+}
+
+/** The rows between two, both included, wherever they stand. */
+export function between(rows: Row[], from: string, to: string): string[] {
+  const a = rows.findIndex((row) => row.node.id === from)
+  const b = rows.findIndex((row) => row.node.id === to)
+  return rows.slice(Math.min(a, b), Math.max(a, b) + 1).map((row) => row.node.id)
 }

@@ -1,99 +1,153 @@
-import type { KeyboardEvent } from 'react'
+import type { ClipboardEvent, KeyboardEvent } from 'react'
 import { useState } from 'react'
-import type { PlantNode } from '../api/types'
-import { dismiss, say, useNotice } from '../parts/notices'
+import { dismiss, say } from '../parts/notices'
 import { words } from '../words/en'
-import { childrenOf, labelOf, type Row } from './outline'
+import { type Blocks, childrenIn, inwardTarget, labelOf, outwardTarget, pasteTarget, type Row, type Target } from './outline'
+import { useSession } from './plantHistory'
 import type { usePlantEdit } from './usePlantEdit'
 
 interface Outline {
-  nodes: PlantNode[]
+  blocks: Blocks
   rows: Row[]
   chosen: Row | undefined
-  choose: (id: string) => void
+  /** What an action is about: the chosen row, or all that are selected, in the order of the rows. */
+  selected: Row[]
+  choose: (id: string, how?: 'alone' | 'range') => void
+  selectSiblings: () => void
+  mayEdit: boolean
   setOpen: (id: string, open: boolean) => void
   beginSibling: (row: Row) => void
   beginRename: (row: Row) => void
+  pasteRows: (text: string, row: Row) => void
   edit: ReturnType<typeof usePlantEdit>
 }
 
-/** The outliner by keyboard alone. Returns the handler and what is cut. */
-export function useOutlineKeys(outline: Outline) {
-  const [cut, setCut] = useState<string | null>(null)
-  const notice = useNotice()
-  const { nodes, rows, chosen, choose, setOpen, edit } = outline
+/** What was cut or copied, and the text that stands in the system's clipboard for it. */
+interface Clip {
+  how: 'move' | 'copy'
+  ids: string[]
+  level: Row['node']['level']
+  text: string
+}
 
-  const step = (by: number) => {
+const looking = ['ArrowDown', 'ArrowUp', 'ArrowRight', 'ArrowLeft', 'PageDown', 'PageUp', 'Home', 'End', 'Escape']
+
+/** The outliner by keyboard alone. Returns the handlers and what is cut. */
+export function useOutlineKeys(outline: Outline) {
+  const [clip, setClip] = useState<Clip | null>(null)
+  const session = useSession()
+  const { blocks, rows, chosen, selected, choose, setOpen, edit } = outline
+
+  const step = (by: number, how: 'alone' | 'range') => {
     const at = rows.findIndex((row) => row === chosen)
     const next = rows[Math.max(0, Math.min(rows.length - 1, at + by))]
-    if (next) choose(next.node.id)
+    if (next) choose(next.node.id, how)
+  }
+  const ids = selected.map((row) => row.node.id)
+  const shift = (target: Target | null) => {
+    if (target) edit.move.mutate({ ids, target })
+    else say(words.plant.noPlace)
   }
   const moveAmongSiblings = (row: Row, by: -1 | 1) => {
-    const siblings = childrenOf(nodes).get(row.node.parentId) ?? []
-    const at = siblings.findIndex((node) => node.id === row.node.id)
-    if (at + by < 0 || at + by >= siblings.length) return
-    const after = by < 0 ? siblings[at - 2] : siblings[at + 1]
-    edit.move.mutate({ id: row.node.id, parentId: row.node.parentId, afterId: after?.id ?? null })
+    const siblings = childrenIn(blocks, row.node.parentId).map((line) => line.node.id)
+    const moving = siblings.filter((id) => ids.includes(id))
+    const first = siblings.indexOf(moving[0] ?? '')
+    const last = siblings.indexOf(moving.at(-1) ?? '')
+    if (moving.length === 0 || first + Math.min(by, 0) < 0 || last + Math.max(by, 0) >= siblings.length) return
+    const afterId = by < 0 ? (siblings[first - 2] ?? null) : (siblings[last + 1] ?? null)
+    edit.move.mutate({ ids: moving, target: { parentId: row.node.parentId, afterId } })
   }
-  const paste = (row: Row) => {
-    const moving = nodes.find((node) => node.id === cut)
-    if (!moving) return
-    const sameLevel = moving.level === row.node.level && moving.level !== 'ASSET'
-    const last = (childrenOf(nodes).get(row.node.id) ?? []).at(-1)
-    edit.move.mutate(
-      sameLevel
-        ? { id: moving.id, parentId: row.node.parentId, afterId: row.node.id }
-        : { id: moving.id, parentId: row.node.id, afterId: last?.id ?? null },
-    )
-    setCut(null)
+  const take = (how: Clip['how']) => {
+    const text = selected.map((row) => labelOf(row.node)).join('\n')
+    const level = selected[0]?.node.level
+    if (!level) return
+    setClip({ how, ids, level, text })
+    // Where the browser keeps its clipboard from us, what was taken here is pasted all the same.
+    void navigator.clipboard?.writeText(text).catch(() => undefined)
+    say(how === 'move' ? words.plant.cut(ids.length, text.split('\n')[0] ?? '') : words.plant.copied(ids.length, text.split('\n')[0] ?? ''))
   }
-  const remove = (row: Row) => {
-    const at = rows.indexOf(row)
-    const next = rows.slice(at + 1).find((other) => other.depth <= row.depth) ?? rows[at - 1]
-    edit.remove.mutate(row.node)
+  const pasteNodes = (row: Row, from: Clip) => {
+    const target = pasteTarget(row, from.level, blocks)
+    if (!target) return say(words.plant.noPlace)
+    edit[from.how].mutate({ ids: from.ids, target })
+    if (target.parentId) setOpen(target.parentId, true)
+    if (from.how === 'move') setClip(null)
+  }
+  const duplicate = () => {
+    const last = selected.at(-1)
+    if (last) edit.copy.mutate({ ids, target: { parentId: last.node.parentId, afterId: last.node.id } })
+  }
+  const remove = () => {
+    const at = rows.indexOf(selected.at(-1) as Row)
+    const depth = selected[0]?.depth ?? 0
+    const next = rows.slice(at + 1).find((other) => other.depth <= depth) ?? rows[rows.indexOf(selected[0] as Row) - 1]
+    edit.remove.mutate(ids)
     if (next) choose(next.node.id)
   }
   const inward = (row: Row) => {
     if (row.hasChildren && !row.isOpen) setOpen(row.node.id, true)
-    else step(1)
+    else step(1, 'alone')
   }
   const outward = (row: Row) => {
     if (row.isOpen) setOpen(row.node.id, false)
     else if (row.node.parentId) choose(row.node.parentId)
   }
-  const control = (event: KeyboardEvent, row: Row) => {
-    if (event.key === 'x') {
-      setCut(row.node.id)
-      say(words.plant.cut(labelOf(row.node)))
-    } else if (event.key === 'v') paste(row)
-    else if (event.key === 'z') {
-      notice?.undo?.()
-      dismiss()
-    } else return false
-    return true
+  const undo = () => {
+    dismiss()
+    if (session.last) edit.undo.mutate(session.last)
+    else say(words.plant.nothingToUndo)
   }
-  const plain = (event: KeyboardEvent, row: Row) => {
-    if (event.key === 'ArrowDown') step(1)
-    else if (event.key === 'ArrowUp') step(-1)
-    else if (event.key === 'Home') step(-rows.length)
-    else if (event.key === 'End') step(rows.length)
-    else if (event.key === 'ArrowRight') inward(row)
-    else if (event.key === 'ArrowLeft') outward(row)
-    else if (event.key === 'Enter') outline.beginSibling(row)
-    else if (event.key === 'F2') outline.beginRename(row)
-    else if (event.key === 'Delete') remove(row)
-    else return false
-    return true
+  const redo = () => {
+    if (session.lastUndone) edit.redo.mutate(session.lastUndone)
+    else say(words.plant.nothingToRedo)
   }
+  const control: Record<string, () => void> = {
+    x: () => take('move'),
+    c: () => take('copy'),
+    d: duplicate,
+    z: undo,
+    y: redo,
+    Z: redo,
+    a: outline.selectSiblings,
+  }
+  const alt = (row: Row): Record<string, () => void> => ({
+    ArrowUp: () => moveAmongSiblings(row, -1),
+    ArrowDown: () => moveAmongSiblings(row, 1),
+    ArrowRight: () => shift(inwardTarget(row, blocks)),
+    ArrowLeft: () => shift(outwardTarget(row, rows)),
+  })
+  const plain = (row: Row, how: 'alone' | 'range'): Record<string, () => void> => ({
+    ArrowDown: () => step(1, how),
+    ArrowUp: () => step(-1, how),
+    PageDown: () => step(20, how),
+    PageUp: () => step(-20, how),
+    Home: () => step(-rows.length, how),
+    End: () => step(rows.length, how),
+    ArrowRight: () => inward(row),
+    ArrowLeft: () => outward(row),
+    Enter: () => outline.beginSibling(row),
+    F2: () => outline.beginRename(row),
+    Delete: remove,
+    Escape: () => choose(row.node.id),
+  })
+  const isTyping = (target: EventTarget) => target instanceof HTMLInputElement || target instanceof HTMLSelectElement || target instanceof HTMLTextAreaElement
+
   const onKeyDown = (event: KeyboardEvent) => {
-    if (!chosen || event.target instanceof HTMLInputElement || event.target instanceof HTMLSelectElement) return
-    let used = false
-    if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
-      moveAmongSiblings(chosen, event.key === 'ArrowUp' ? -1 : 1)
-      used = true
-    } else if (event.ctrlKey || event.metaKey) used = control(event, chosen)
-    else if (!event.altKey) used = plain(event, chosen)
-    if (used) event.preventDefault()
+    if (!chosen || isTyping(event.target)) return
+    const keys = event.ctrlKey || event.metaKey ? control : event.altKey ? alt(chosen) : plain(chosen, event.shiftKey ? 'range' : 'alone')
+    const act = keys[event.key]
+    const onlyLooks = !event.ctrlKey && !event.metaKey && !event.altKey && looking.includes(event.key)
+    if (!act || (!outline.mayEdit && !onlyLooks)) return
+    event.preventDefault()
+    act()
   }
-  return { onKeyDown, cut }
+  /** Rows taken here come back as rows; any other text is read as a table, and shown before it becomes rows. */
+  const onPaste = (event: ClipboardEvent) => {
+    if (!chosen || !outline.mayEdit || isTyping(event.target)) return
+    event.preventDefault()
+    const text = event.clipboardData.getData('text/plain').replaceAll('\r\n', '\n')
+    if (clip && (text.trim() === clip.text.trim() || text === '')) pasteNodes(chosen, clip)
+    else if (text.trim()) outline.pasteRows(text, chosen)
+  }
+  return { onKeyDown, onPaste, cut: clip?.how === 'move' ? clip.ids : [] }
 }

@@ -1,35 +1,71 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
-import { api, data } from '../api/client'
-import type { PlantNode } from '../api/types'
+import { api, data, Problem } from '../api/client'
+import type { Committed, OutlineRow, PlantNode } from '../api/types'
 import { refresh } from '../api/refresh'
 import { say } from '../parts/notices'
 import { words } from '../words/en'
-import { type DraftPlace, labelOf, type NewCheck, parseLabel } from './outline'
+import { raise } from './contradictions'
+import { type Blocks, type DraftPlace, labelOf, type NewCheck, parseLabel, type Target, TOP } from './outline'
+import { remember, rememberRedone, rememberUndone } from './plantHistory'
+import type { OpenPlant } from './useOutline'
+
+/** How one thing of a node changes: as it was seen, and as it shall be. */
+export type Facets = Record<string, { from: string; to: string }>
+
+const nothingBeneath = (nodeId: string) => ({ nodeId, worst: 'NOT_JUDGED' as const, pass: 0, watch: 0, fail: 0, notJudged: 0, readAt: null, spark: [], sparkFail: null })
+
+/** The open plant with one row more, which the server does not know yet. */
+function withRow(plant: OpenPlant, node: PlantNode, afterId: string | null): OpenPlant {
+  const parent = node.parentId ?? TOP
+  const siblings = plant.blocks[parent] ?? []
+  const line: OutlineRow = { node, children: 0, isHit: false, standing: nothingBeneath(node.id) }
+  const at = afterId === null ? siblings.length : siblings.findIndex((other) => other.node.id === afterId) + 1
+  const blocks: Record<string, readonly OutlineRow[]> = { ...plant.blocks, [parent]: [...siblings.slice(0, at), line, ...siblings.slice(at)] }
+  for (const [id, lines] of Object.entries(blocks)) {
+    if (lines.some((other) => other.node.id === node.parentId)) {
+      blocks[id] = lines.map((other) => (other.node.id === node.parentId ? { ...other, children: other.children + 1 } : other))
+    }
+  }
+  return { ...plant, open: node.parentId ? [...plant.open, node.parentId] : plant.open, blocks: blocks satisfies Blocks }
+}
 
 /** What can be done to the plant. One change after the other, each with its undo. */
-export function usePlantEdit() {
+export function usePlantEdit(outlineKey?: readonly unknown[]) {
   const client = useQueryClient()
   const mutationKey = ['plant']
   const scope = { id: 'plant' }
   /** Read anew when the last of several changes is done: an answer from in between would take rows away that were just typed. */
-  const settled = () =>
+  const onSettled = () =>
     client.isMutating({ mutationKey }) > 1
       ? undefined
-      : refresh(client, 'plant', 'overview', 'sheet', 'routes', 'today')
+      : refresh(client, 'outline', 'sheet', 'routes', 'today', 'changes', 'settings', 'limits')
+  const onError = (error: Error) => say(error.message)
+  const common = { mutationKey, scope, onError, onSettled }
 
   const undo = useMutation({
-    mutationKey,
-    scope,
+    ...common,
     mutationFn: (id: string) => data(api.POST('/api/plant/changes/{id}/undo', { params: { path: { id } } })),
-    onSuccess: () => say(words.plant.undone),
-    onError: (error) => say(error.message),
-    onSettled: settled,
+    onSuccess: (_, id) => {
+      rememberUndone(id)
+      say(words.plant.undone)
+    },
   })
-  const done = (text: string, changeId: string | null) => say(text, changeId ? () => undo.mutate(changeId) : undefined)
+  const redo = useMutation({
+    ...common,
+    mutationFn: (id: string) => data(api.POST('/api/plant/changes/{id}/redo', { params: { path: { id } } })),
+    onSuccess: (_, id) => {
+      rememberRedone(id)
+      say(words.plant.redone)
+    },
+  })
+  const done = (text: string, changeId: string | null) => {
+    if (changeId) remember(changeId)
+    say(text, changeId ? () => undo.mutate(changeId) : undefined)
+  }
+  const onSuccess = (committed: Committed) => done(`${committed.sentence}.`, committed.changeId)
 
   const add = useMutation({
-    mutationKey,
-    scope,
+    ...common,
     mutationFn: (wanted: { id: string; place: DraftPlace; text: string; check: NewCheck | null }) => {
       const { place } = wanted
       const label = parseLabel(wanted.text, place.level)
@@ -50,7 +86,8 @@ export function usePlantEdit() {
     },
     // The row stands at once, so that typing goes on without waiting.
     onMutate: ({ id, place, text, check }) => {
-      void client.cancelQueries({ queryKey: ['plant'] })
+      if (!outlineKey) return
+      void client.cancelQueries({ queryKey: ['outline'] })
       const label = parseLabel(text, place.level)
       const node: PlantNode = {
         id,
@@ -58,68 +95,41 @@ export function usePlantEdit() {
         level: place.level,
         tag: label.tag,
         name: check?.preset ?? label.name,
-        nameplate: '',
+        ownName: label.name,
         technique: check?.technique ?? '',
-        version: 0,
+        assetClass: '',
+        nameplate: {},
       }
-      client.setQueryData<PlantNode[]>(['plant'], (nodes = []) => {
-        const at = nodes.findIndex((other) => other.id === place.afterId)
-        return at < 0 ? [...nodes, node] : [...nodes.slice(0, at + 1), node, ...nodes.slice(at + 1)]
-      })
+      client.setQueryData<OpenPlant>(outlineKey, (plant) => plant && withRow(plant, node, place.afterId))
     },
     onSuccess: (changed) => done(words.plant.added(labelOf(changed.node) || words.level.CHECK), changed.changeId),
-    onError: (error) => say(error.message),
-    onSettled: settled,
   })
 
-  const rename = useMutation({
-    mutationKey,
-    scope,
-    mutationFn: ({ node, tag, name }: { node: PlantNode; tag: string; name: string }) =>
-      data(
-        api.PATCH('/api/plant/nodes/{id}', {
-          params: { path: { id: node.id } },
-          body: { tag, name, nameplate: null, version: node.version },
-        }),
-      ),
-    onSuccess: (changed) => done(words.plant.renamed(labelOf(changed.node)), changed.changeId),
-    onError: (error) => say(error.message),
-    onSettled: settled,
+  const alter = useMutation({
+    ...common,
+    mutationFn: ({ nodes }: { nodes: { node: string; facets: Facets }[] }) =>
+      data(api.POST('/api/plant/alter', { body: { changeId: crypto.randomUUID(), nodes } })),
+    onSuccess,
+    onError: (error) => {
+      if (error instanceof Problem && error.clashes.length > 0) raise(error.clashes)
+      else onError(error)
+    },
   })
 
-  const setNameplate = useMutation({
-    mutationKey,
-    scope,
-    mutationFn: ({ node, nameplate }: { node: PlantNode; nameplate: string }) =>
-      data(
-        api.PATCH('/api/plant/nodes/{id}', {
-          params: { path: { id: node.id } },
-          body: { tag: null, name: null, nameplate, version: node.version },
-        }),
-      ),
-    onSuccess: (changed) => done(words.plant.renamed(labelOf(changed.node)), changed.changeId),
-    onError: (error) => say(error.message),
-    onSettled: settled,
+  const place = (how: 'move' | 'copy') => ({
+    ...common,
+    mutationFn: ({ ids, target }: { ids: string[]; target: Target }) =>
+      data(api.POST(`/api/plant/${how}`, { body: { changeId: crypto.randomUUID(), ids, ...target } })),
+    onSuccess,
   })
-
-  const move = useMutation({
-    mutationKey,
-    scope,
-    mutationFn: ({ id, parentId, afterId }: { id: string; parentId: string | null; afterId: string | null }) =>
-      data(api.POST('/api/plant/nodes/{id}/move', { params: { path: { id } }, body: { parentId, afterId } })),
-    onSuccess: (changed) => done(words.plant.moved(labelOf(changed.node)), changed.changeId),
-    onError: (error) => say(error.message),
-    onSettled: settled,
-  })
+  const move = useMutation(place('move'))
+  const copy = useMutation(place('copy'))
 
   const remove = useMutation({
-    mutationKey,
-    scope,
-    mutationFn: (node: PlantNode) => data(api.DELETE('/api/plant/nodes/{id}', { params: { path: { id: node.id } } })),
-    onSuccess: (changed, node) => done(words.plant.removed(labelOf(node)), changed.changeId),
-    onError: (error) => say(error.message),
-    onSettled: settled,
+    ...common,
+    mutationFn: (ids: string[]) => data(api.POST('/api/plant/remove', { body: { changeId: crypto.randomUUID(), ids } })),
+    onSuccess,
   })
 
-  return { add, rename, setNameplate, move, remove, undo }
+  return { add, alter, move, copy, remove, undo, redo }
 }

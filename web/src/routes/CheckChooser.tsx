@@ -1,42 +1,75 @@
-import { useEffect, useRef } from 'react'
-import type { PlantNode } from '../api/types'
+import { useVirtualizer } from '@tanstack/react-virtual'
+import { useEffect, useMemo, useRef, useState } from 'react'
+import type { Standing } from '../api/types'
 import { Tag } from '../parts/Tag'
-import { childrenOf } from '../plant/outline'
+import { Trouble } from '../parts/Trouble'
+import { FilterBar, filterOf, type Show } from '../plant/FilterBar'
+import { isFiltering, useOutline } from '../plant/useOutline'
+import type { useStops } from './useStops'
 
-interface Props {
-  nodes: PlantNode[]
-  chosen: string[]
-  onChange: (checkIds: string[]) => void
+const ROW = 29
+
+function checksIn(standing: Standing): number {
+  return standing.pass + standing.watch + standing.fail + standing.notJudged
 }
 
-/** The plant with a box at every row; a box above ticks all checks beneath it. */
-export function CheckChooser({ nodes, chosen, onChange }: Props) {
-  const children = childrenOf(nodes)
-  const set = new Set(chosen)
-  const checksOf = (node: PlantNode): string[] => (node.level === 'CHECK' ? [node.id] : (children.get(node.id) ?? []).flatMap(checksOf))
-  const toggle = (checks: string[], on: boolean) =>
-    onChange(on ? [...chosen, ...checks.filter((id) => !set.has(id))] : chosen.filter((id) => !checks.includes(id)))
-  const rowsUnder = (parentId: string | null, depth: number): React.ReactNode =>
-    (children.get(parentId) ?? []).map((node) => {
-      const checks = checksOf(node)
-      const ticked = checks.filter((id) => set.has(id)).length
-      return (
-        <div key={node.id}>
-          <label className="flex h-[29px] cursor-pointer items-center gap-2 border-b border-rule px-3 hover:bg-paper2" style={{ paddingLeft: 12 + depth * 18 }}>
-            <Box
-              checked={checks.length > 0 && ticked === checks.length}
-              some={ticked > 0 && ticked < checks.length}
-              disabled={checks.length === 0}
-              onChange={(on) => toggle(checks, on)}
-            />
-            <Tag text={node.tag} />
-            <span className={`truncate ${node.level === 'CHECK' ? 'text-ink2' : ''}`}>{node.name}</span>
-          </label>
-          {rowsUnder(node.id, depth + 1)}
+/** The plant with a box at every row; a box above ticks all checks beneath it that the filter finds. */
+export function CheckChooser({ stops }: { stops: ReturnType<typeof useStops> }) {
+  const [text, setText] = useState('')
+  const [show, setShow] = useState<Show>('all')
+  const filter = useMemo(() => filterOf(text, show), [text, show])
+  const outline = useOutline(filter, undefined)
+  const scroller = useRef<HTMLDivElement>(null)
+  const virtual = useVirtualizer({ count: outline.rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 12 })
+  const change = useMemo(
+    () => (next: string, nextShow: Show) => {
+      setText(next)
+      setShow(nextShow)
+    },
+    [],
+  )
+  return (
+    <div className="flex h-full flex-col">
+      <div className="flex shrink-0 flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule px-3 py-1.5 text-ink2">
+        <FilterBar text={text} show={show} whole={outline.plant?.whole} hits={isFiltering(filter) && outline.isFresh ? (outline.plant?.hits ?? null) : null} onChange={change} />
+      </div>
+      <Trouble error={outline.error} />
+      <div ref={scroller} className="min-h-0 flex-1 overflow-auto">
+        <div className="relative" style={{ height: virtual.getTotalSize() }}>
+          {virtual.getVirtualItems().map((item) => {
+            const row = outline.rows[item.index]
+            if (!row) return null
+            const all = checksIn(row.line.standing)
+            const ticked = stops.countBeneath(row.node.id)
+            return (
+              <div key={row.node.id} className="absolute inset-x-0 flex h-[29px] items-center gap-2 border-b border-rule px-3 hover:bg-paper2" style={{ top: item.start, paddingLeft: 2 + row.depth * 15 }}>
+                <button
+                  type="button"
+                  aria-label={`${row.isOpen ? '−' : '+'} ${row.node.tag || row.node.name}`}
+                  className="h-6 w-6 shrink-0 cursor-pointer text-[10px] text-ink2"
+                  disabled={!row.hasChildren}
+                  onClick={() => void outline.setOpen(row.node.id, !row.isOpen)}
+                >
+                  {row.hasChildren ? (row.isOpen ? '▼' : '▶') : ''}
+                </button>
+                <label className="flex min-w-0 flex-1 cursor-pointer items-center gap-2">
+                  <Box
+                    checked={all > 0 && ticked >= all}
+                    some={ticked > 0 && ticked < all}
+                    disabled={all === 0}
+                    onChange={(on) => (on ? void stops.addBeneath(row.node.id, filter) : stops.dropBeneath(row.node.id))}
+                  />
+                  <Tag text={row.node.tag} />
+                  <span className={`truncate ${row.node.level === 'CHECK' ? 'text-ink2' : ''}`}>{row.node.name}</span>
+                </label>
+                {ticked > 0 && row.node.level !== 'CHECK' && <span className="text-[12px] text-ink3">{ticked}</span>}
+              </div>
+            )
+          })}
         </div>
-      )
-    })
-  return <div>{rowsUnder(null, 0)}</div>
+      </div>
+    </div>
+  )
 }
 
 function Box({ checked, some, disabled, onChange }: { checked: boolean; some: boolean; disabled: boolean; onChange: (on: boolean) => void }) {

@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, data } from '../api/client'
-import type { PlantNode, RouteView } from '../api/types'
+import type { RouteView } from '../api/types'
 import { refresh } from '../api/refresh'
 import { Button } from '../parts/Button'
 import { say } from '../parts/notices'
@@ -9,13 +9,15 @@ import { Trouble } from '../parts/Trouble'
 import { words } from '../words/en'
 import { CheckChooser } from './CheckChooser'
 import { RouteFit } from './RouteFit'
+import { useStops } from './useStops'
 import { Walk } from './Walk'
 
 /** Left the plant to choose from, right the walk in its order; beneath, which instrument can take it. */
-export function RouteEditor({ saved, nodes, onSaved }: { saved: RouteView | undefined; nodes: PlantNode[]; onSaved: (id: string) => void }) {
+export function RouteEditor({ saved, onSaved }: { saved: RouteView | undefined; onSaved: (id: string) => void }) {
   const client = useQueryClient()
   const [name, setName] = useState(saved?.name ?? '')
-  const [checkIds, setCheckIds] = useState<string[]>(saved?.stops.map((stop) => stop.checkId) ?? [])
+  const planned = useStops(saved)
+  const checkIds = planned.stops.map((stop) => stop.checkId)
   const [id] = useState(saved?.id ?? crypto.randomUUID())
   const changed = !saved || name !== saved.name || checkIds.join() !== saved.stops.map((stop) => stop.checkId).join()
   const save = useMutation({
@@ -29,8 +31,8 @@ export function RouteEditor({ saved, nodes, onSaved }: { saved: RouteView | unde
   })
   return (
     <>
-      <section aria-label={words.routes.choose} className="w-[380px] shrink-0 overflow-auto border-r border-rule2 max-lg:h-[38%] max-lg:w-full max-lg:border-b">
-        <CheckChooser nodes={nodes} chosen={checkIds} onChange={setCheckIds} />
+      <section aria-label={words.routes.choose} className="w-[400px] shrink-0 border-r border-rule2 max-lg:h-[38%] max-lg:w-full max-lg:border-b">
+        <CheckChooser stops={planned} />
       </section>
       <section aria-label={words.routes.walk} className="min-w-0 flex-1 overflow-auto px-4 py-3">
         <form
@@ -47,7 +49,7 @@ export function RouteEditor({ saved, nodes, onSaved }: { saved: RouteView | unde
         </form>
         <Trouble error={save.error} />
         {saved && saved.gone > 0 && <p className="mb-2 text-watch">{words.routes.gone(saved.gone)}</p>}
-        <Walk nodes={nodes} checkIds={checkIds} onChange={setCheckIds} />
+        <Walk stops={planned.stops} onChange={planned.setStops} />
         {saved && !changed ? <RouteFit route={saved} /> : checkIds.length > 0 && <p className="mt-4 text-ink2">{words.routes.unsaved}</p>}
       </section>
     </>

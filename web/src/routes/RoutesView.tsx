@@ -14,7 +14,6 @@ export function RoutesView() {
   const search = route.useSearch()
   const navigate = route.useNavigate()
   const routes = useQuery(queries.routes())
-  const plant = useQuery(queries.plant())
   const list = routes.data ?? []
   const chosen = search.route === NEW ? undefined : (list.find((candidate) => candidate.id === search.route) ?? list[0])
   const show = (id: string) => void navigate({ search: { route: id }, replace: true })
@@ -43,7 +42,7 @@ export function RoutesView() {
             </button>
           ))}
         </nav>
-        {routes.data && plant.data && <RouteEditor key={chosen ? `${chosen.id} ${chosen.version}` : NEW} saved={chosen} nodes={plant.data} onSaved={show} />}
+        {routes.data && <RouteEditor key={chosen ? `${chosen.id} ${chosen.version}` : NEW} saved={chosen} onSaved={show} />}
       </div>
     </Page>
   )

@@ -1,13 +1,10 @@
 import { answering, changes, forget, Refusal } from '../test/fakeServer'
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
-import type { Level, PlantNode, RouteView } from '../api/types'
+import type { RouteView } from '../api/types'
+import { answeringPlant, node } from '../test/fakePlant'
 import { show } from '../test/show'
 import { RouteEditor } from './RouteEditor'
-
-function node(id: string, parentId: string | null, level: Level, name: string, tag = ''): PlantNode {
-  return { id, parentId, level, tag, name, nameplate: '', technique: '', version: 0 }
-}
 
 const nodes = [
   node('p1', null, 'ASSET', 'Well pump 1', 'P-101'),
@@ -22,7 +19,10 @@ const nodes = [
 const box = (name: RegExp) => screen.getAllByRole('checkbox', { name })[0] as HTMLInputElement
 const walk = () => screen.getAllByRole('row').map((row) => row.textContent)
 
-beforeEach(() => answering('GET', '/api/instruments', () => []))
+beforeEach(() => {
+  answering('GET', '/api/instruments', () => [])
+  answeringPlant(() => nodes)
+})
 
 afterEach(() => {
   cleanup()
@@ -31,9 +31,11 @@ afterEach(() => {
 
 describe('planning a route', () => {
   it('ticks all checks beneath a row, and shows a row of which only some are ticked as such', async () => {
-    show(<RouteEditor saved={undefined} nodes={nodes} onSaved={() => undefined} />)
+    show(<RouteEditor saved={undefined} onSaved={() => undefined} />)
     await screen.findByText('Tick checks on the left. They are walked from top to bottom.')
+    await screen.findByText('Well pump 1')
     fireEvent.click(box(/Well pump 1/))
+    await waitFor(() => expect(walk()).toHaveLength(2))
     expect(walk()).toEqual([expect.stringContaining('Drive end Velocity'), expect.stringContaining('Drive end Acceleration')])
     fireEvent.click(box(/^Acceleration/))
     expect(box(/Well pump 1/).checked).toBe(false)
@@ -41,10 +43,12 @@ describe('planning a route', () => {
   })
 
   it('orders the stops and saves them as they stand', async () => {
-    show(<RouteEditor saved={undefined} nodes={nodes} onSaved={() => undefined} />)
-    await screen.findByLabelText('Name of the route')
+    show(<RouteEditor saved={undefined} onSaved={() => undefined} />)
+    await screen.findByText('Well pump 1')
     fireEvent.click(box(/Well pump 1/))
+    await waitFor(() => expect(walk()).toHaveLength(2))
     fireEvent.click(box(/Well pump 2/))
+    await waitFor(() => expect(walk()).toHaveLength(3))
     fireEvent.click(screen.getByLabelText('Earlier 3'))
     fireEvent.click(screen.getByLabelText('Take out 3'))
     fireEvent.change(screen.getByLabelText('Name of the route'), { target: { value: 'Monthly' } })
@@ -57,14 +61,14 @@ describe('planning a route', () => {
     const saved: RouteView = {
       id: 'r',
       name: 'Monthly',
-      stops: [{ checkId: 'v1', assetTag: 'P-101', assetName: '', point: '', check: '', memoryBytes: 1 }],
+      stops: [{ checkId: 'v1', path: ['p1', 'd1'], assetTag: 'P-101', assetName: '', point: '', check: '', memoryBytes: 1 }],
       gone: 1,
       memoryBytes: 70_000,
       minutes: 0.8,
       version: 4,
     }
     answering('PUT', '/api/routes/r', () => new Refusal(409, 'stale', 'The route was changed by someone else.'))
-    show(<RouteEditor saved={saved} nodes={nodes} onSaved={() => undefined} />)
+    show(<RouteEditor saved={saved} onSaved={() => undefined} />)
     const save = () => screen.getByText('Save route') as HTMLButtonElement
     expect(await screen.findByText('1 of its checks were removed from the plant since.')).toBeTruthy()
     expect(save().disabled).toBe(true)

@@ -16,6 +16,7 @@ export class Refusal {
     readonly status: number,
     readonly code: string,
     readonly detail: string,
+    readonly more: Record<string, unknown> = {},
   ) {}
 }
 
@@ -28,7 +29,8 @@ export function forget() {
   asked.length = 0
 }
 
-export const changes = () => asked.filter((request) => request.method !== 'GET')
+/** What was to be changed; the plant's outline is only read, though by POST. */
+export const changes = () => asked.filter((request) => request.method !== 'GET' && !request.path.startsWith('/api/outline'))
 
 globalThis.fetch = async (input: RequestInfo | URL, init?: RequestInit) => {
   const request = input instanceof Request ? input : new Request(input, init)
@@ -39,5 +41,5 @@ globalThis.fetch = async (input: RequestInfo | URL, init?: RequestInit) => {
   const body = answer ? answer(entry) : new Refusal(404, 'not-found', `nothing answers ${entry.method} ${entry.path}`)
   const status = body instanceof Refusal ? body.status : body === undefined ? 204 : 200
   const headers = { 'Content-Type': 'application/json' }
-  return new Response(status === 204 ? null : JSON.stringify(body), status === 204 ? { status } : { status, headers })
+  return new Response(status === 204 ? null : JSON.stringify(body instanceof Refusal ? { code: body.code, detail: body.detail, ...body.more } : body), status === 204 ? { status } : { status, headers })
 }

@@ -4,10 +4,16 @@ import { render } from '@testing-library/react'
 import type { ReactNode } from 'react'
 import { NoticeBar } from '../parts/NoticeBar'
 import { dismiss } from '../parts/notices'
+import { forgetSession } from '../plant/plantHistory'
+
+// Without a layout nothing would be in view, and lists draw only what is.
+Object.defineProperty(HTMLElement.prototype, 'clientHeight', { configurable: true, get: () => 800 })
+Object.defineProperty(HTMLElement.prototype, 'clientWidth', { configurable: true, get: () => 600 })
 
 /** Shows a part of the front end with everything it expects around it. */
 export function show(part: ReactNode) {
   dismiss()
+  forgetSession()
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } })
   const root = createRootRoute()
   const home = createRoute({

@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, data } from '../api/client'
 import { queries } from '../api/queries'
+import { noFilter } from '../plant/useOutline'
 import type { LooseReading } from '../api/types'
 import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
@@ -13,6 +14,7 @@ import { words } from '../words/en'
 import { useReadingChange } from './useReadingChange'
 
 const text = words.visits.sheet
+const MOST_SHOWN = 60
 
 /** Readings that no stop asked for, with where each may belong and why. */
 export function Tray({ tray, mayEdit }: { tray: LooseReading[]; mayEdit: boolean }) {
@@ -84,6 +86,7 @@ function TrayItem({ reading, mayEdit }: { reading: LooseReading; mayEdit: boolea
       <Trouble error={place.error ?? discard.error ?? restore.error} />
       {elsewhere && (
         <PlaceDialog
+          technique={reading.technique}
           onClose={() => setElsewhere(false)}
           onPlace={(checkId) => {
             place.mutate(checkId)
@@ -104,31 +107,23 @@ function TrayItem({ reading, mayEdit }: { reading: LooseReading; mayEdit: boolea
   )
 }
 
-function PlaceDialog({ onClose, onPlace }: { onClose: () => void; onPlace: (checkId: string) => void }) {
-  const plant = useQuery(queries.plant())
-  const [filter, setFilter] = useState('')
-  const nodes = plant.data ?? []
-  const byId = new Map(nodes.map((node) => [node.id, node]))
-  const checks = nodes
-    .filter((node) => node.level === 'CHECK')
-    .map((check) => {
-      const point = check.parentId ? byId.get(check.parentId) : undefined
-      const asset = point?.parentId ? byId.get(point.parentId) : undefined
-      return { id: check.id, tag: asset?.tag ?? '', text: `${point?.name ?? ''}, ${check.name}`, all: `${asset?.tag} ${asset?.name} ${point?.name} ${check.name}`.toLowerCase() }
-    })
-    .filter((check) => check.all.includes(filter.trim().toLowerCase()))
+function PlaceDialog({ technique, onClose, onPlace }: { technique: string; onClose: () => void; onPlace: (checkId: string) => void }) {
+  const [wanted, setWanted] = useState('')
+  const found = useQuery({ ...queries.checks({ ...noFilter, text: wanted.trim() || null, technique }), placeholderData: (previous) => previous })
   return (
     <Dialog title={text.chooseCheck} open onClose={onClose}>
-      <input aria-label={text.chooseCheck} className="field mb-2 w-full" autoFocus value={filter} onChange={(event) => setFilter(event.target.value)} />
+      <input aria-label={text.chooseCheck} className="field mb-2 w-full" autoFocus value={wanted} onChange={(event) => setWanted(event.target.value)} />
+      <Trouble error={found.error} />
       <ul className="max-h-[46vh] overflow-auto">
-        {checks.map((check) => (
+        {found.data?.checks.slice(0, MOST_SHOWN).map((check) => (
           <li key={check.id}>
             <button type="button" className="flex w-full cursor-pointer items-center gap-2 px-1 py-1 text-left hover:bg-wash" onClick={() => onPlace(check.id)}>
-              <Tag text={check.tag} /> {check.text}
+              <Tag text={check.assetTag} /> {check.point}, {check.check}
             </button>
           </li>
         ))}
       </ul>
+      {found.data && found.data.all > MOST_SHOWN && <p className="mt-2 text-ink3">{text.moreChecks(found.data.all - MOST_SHOWN)}</p>}
     </Dialog>
   )
 }

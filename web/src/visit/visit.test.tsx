@@ -13,6 +13,7 @@ afterEach(() => {
 
 const loose: LooseReading = {
   id: 'r',
+  technique: 'vibration',
   takenAt: '2026-11-23T09:42:00Z',
   label: 'P-102 Coupling',
   note: '',

@@ -121,9 +121,9 @@ class WholeRoundJourneyTest {
         browser.awaitFocus("Rename");
         browser.keys("Drive end bearing", Keys.ENTER);
         browser.see(By.xpath("//tr[@data-node][contains(., 'Drive end bearing')]"));
-        browser.see("Drive end bearing renamed.");
+        browser.see("Named Drive end bearing, before Drive end.");
         browser.keys(Keys.DELETE);
-        browser.see("Drive end bearing removed.");
+        browser.see("Removed Drive end bearing and 2 beneath it.");
         assertThat(browser.texts(By.xpath("//tr[@data-node][contains(., '" + VELOCITY + "')]"))).isEmpty();
         browser.chord(Keys.CONTROL, "z");
         browser.see(By.xpath("//tr[@data-node][contains(., '" + VELOCITY + "')]"));

@@ -63,10 +63,7 @@ class FollowTest {
     }
 
     private JsonNode standing(String nodeId) {
-        return StreamSupport.stream(caller.get("/api/overview").ok().spliterator(), false)
-                .filter(candidate -> candidate.get("nodeId").asString().equals(nodeId))
-                .findFirst()
-                .orElseThrow();
+        return new SmallPlant(caller).standing(nodeId);
     }
 
     private JsonNode line(int check) {

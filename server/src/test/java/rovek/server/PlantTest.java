@@ -37,11 +37,16 @@ class PlantTest {
         caller.post("/api/plant/changes/" + changed.get("changeId").asString() + "/undo", Map.of()).ok();
     }
 
-    private JsonNode move(String id, String parent, String after) {
+    private void redo(JsonNode changed) {
+        caller.post("/api/plant/changes/" + changed.get("changeId").asString() + "/redo", Map.of()).ok();
+    }
+
+    private Caller.Answer place(String how, String id, String parent, String after) {
         Map<String, Object> place = new HashMap<>();
+        place.put("ids", List.of(id));
         place.put("parentId", parent);
         place.put("afterId", after);
-        return caller.post("/api/plant/nodes/" + id + "/move", place).ok();
+        return caller.post("/api/plant/" + how, place);
     }
 
     @Test
@@ -51,10 +56,12 @@ class PlantTest {
         plant.id(client, "SITE", "", "Third");
         String second = SmallPlant.idOf(caller.post("/api/plant/nodes", Map.of("parentId", client, "name", "Second", "afterId", first)).ok());
         assertThat(childNames(client)).containsExactly("First", "Second", "Third");
-        JsonNode moved = move(second, client, null);
+        JsonNode moved = place("move", second, client, null).ok();
         assertThat(childNames(client)).containsExactly("Second", "First", "Third");
         undo(moved);
         assertThat(childNames(client)).containsExactly("First", "Second", "Third");
+        redo(moved);
+        assertThat(childNames(client)).containsExactly("Second", "First", "Third");
     }
 
     @Test
@@ -63,7 +70,7 @@ class PlantTest {
         String client = StreamSupport.stream(caller.get("/api/plant").ok().spliterator(), false)
                 .filter(node -> node.get("name").asString().equals("Client of P-901"))
                 .findFirst().orElseThrow().get("id").asString();
-        JsonNode removed = caller.delete("/api/plant/nodes/" + client).ok();
+        JsonNode removed = plant.remove(client).ok();
         assertThat(exists(checks.get(0))).isFalse();
         undo(removed);
         undo(removed);
@@ -75,23 +82,81 @@ class PlantTest {
     void whatStoodInSomethingRemovedLaterSaysSo() {
         String client = plant.id(null, "CLIENT", "", "Nested removal");
         String site = plant.id(client, "SITE", "", "Inner");
-        JsonNode inner = caller.delete("/api/plant/nodes/" + site).ok();
-        caller.delete("/api/plant/nodes/" + client).ok();
+        JsonNode inner = plant.remove(site).ok();
+        plant.remove(client).ok();
         Caller.Answer refused = caller.post("/api/plant/changes/" + inner.get("changeId").asString() + "/undo", Map.of());
         assertThat(refused.status()).isEqualTo(409);
-        assertThat(refused.sentence()).contains("Undo that first");
+        assertThat(refused.sentence()).contains("Bring that back first");
     }
 
     @Test
-    void aStalePageOverwritesNothing() {
-        JsonNode client = plant.add(null, "CLIENT", "", "Stale");
-        String path = "/api/plant/nodes/" + SmallPlant.idOf(client);
-        JsonNode renamed = caller.patch(path, Map.of("name", "Fresh", "version", 0)).ok();
-        Caller.Answer stale = caller.patch(path, Map.of("name", "Overwritten", "version", 0));
-        assertThat(stale.status()).isEqualTo(409);
-        assertThat(stale.sentence()).contains("was changed by someone else");
-        undo(renamed);
-        assertThat(caller.get("/api/plant").text()).contains("\"Stale\"").doesNotContain("Overwritten");
+    void theLaterOfTwoSeesBothAndNothingIsOverwritten() {
+        String id = plant.id(null, "CLIENT", "", "Stale");
+        JsonNode renamed = plant.alter(id, "name", "Stale", "Fresh").ok();
+        Caller.Answer late = plant.alter(id, "name", "Stale", "Mine");
+        assertThat(late.status()).isEqualTo(409);
+        JsonNode clash = late.body().get("clashes").get(0);
+        assertThat(clash.get("theirs").asString()).isEqualTo("Fresh");
+        assertThat(clash.get("yours").asString()).isEqualTo("Mine");
+        assertThat(clash.get("by").asString()).isEqualTo(RunningRovek.ADMINISTRATOR);
+        plant.alter(id, "nameplate.note", "", "another thing of the same row").ok();
+        plant.alter(id, "name", "Fresh", "Mine after all").ok();
+        Caller.Answer back = caller.post("/api/plant/changes/" + renamed.get("changeId").asString() + "/undo", Map.of());
+        assertThat(back.sentence()).contains("its name is now \"Mine after all\"");
+    }
+
+    @Test
+    void aCopiedMachineIsCountedOnWithItsChecksSettingsAndLimits() {
+        List<String> checks = plant.pump("P-940");
+        caller.put("/api/checks/" + checks.get(0) + "/limits/velocity.rms", Map.of("watch", 2.8, "fail", 4.5)).ok();
+        String asset = rowTagged("P-940").get("id").asString();
+        String area = rowTagged("P-940").get("parentId").asString();
+        JsonNode copied = place("copy", asset, area, asset).ok();
+        String copy = copied.get("added").get(0).asString();
+        assertThat(rowTagged("P-941").get("id").asString()).isEqualTo(copy);
+        JsonNode lines = caller.get("/api/nodes/" + copy + "/sheet").ok().get("checks");
+        assertThat(lines).hasSize(4);
+        JsonNode limited = caller.get("/api/checks/" + lines.get(0).get("checkId").asString() + "/limits").ok().get(0);
+        assertThat(limited.get("fail").asDouble()).isEqualTo(4.5);
+        assertThat(lines.get(1).get("check").asString()).isEqualTo("Acceleration 1–10 kHz");
+        undo(copied);
+        assertThat(exists(copy)).isFalse();
+    }
+
+    private JsonNode rowTagged(String tag) {
+        return StreamSupport.stream(caller.get("/api/plant").ok().spliterator(), false)
+                .filter(node -> node.get("tag").asString().equals(tag)).findFirst().orElseThrow();
+    }
+
+    @Test
+    void theHistoryOfAnAreaBringsARemovedMachineBack() {
+        plant.pump("P-950");
+        JsonNode asset = rowTagged("P-950");
+        plant.remove(asset.get("id").asString()).ok();
+        JsonNode history = caller.get("/api/plant/changes?node=" + asset.get("parentId").asString()).ok();
+        assertThat(history.get(0).get("sentence").asString()).isEqualTo("Removed P-950 Well pump and 6 beneath it");
+        caller.post("/api/plant/changes/" + history.get(0).get("id").asString() + "/undo", Map.of()).ok();
+        assertThat(rowTagged("P-950").get("id")).isEqualTo(asset.get("id"));
+    }
+
+    @Test
+    void aSettingSaysWhatItWouldChangeBeforeItIsSet() {
+        List<String> checks = plant.pump("P-960");
+        String asset = rowTagged("P-960").get("id").asString();
+        caller.put("/api/plant/nodes/" + checks.get(0) + "/settings", Map.of("lines", "800")).ok();
+        JsonNode effect = caller.post("/api/plant/nodes/" + asset + "/settings/effect", Map.of("lines", "1600")).ok();
+        assertThat(effect.get("checks").asInt()).isEqualTo(3);
+        assertThat(effect.get("kept").asInt()).as("the one that says so itself").isEqualTo(1);
+        assertThat(setting(checks.get(1), "lines").get("value").asString()).as("nothing was done yet").isEqualTo("6400");
+    }
+
+    @Test
+    void aRequestThatIsRepeatedDoesNothingMore() {
+        String client = plant.id(null, "CLIENT", "", "Repeated");
+        Map<String, Object> wanted = Map.of("changeId", UUID.randomUUID().toString(), "ids", List.of(plant.id(client, "SITE", "", "Copied once")), "parentId", client);
+        caller.post("/api/plant/copy", wanted).ok();
+        caller.post("/api/plant/copy", wanted).ok();
+        assertThat(childNames(client)).hasSize(2);
     }
 
     @Test
@@ -100,7 +165,7 @@ class PlantTest {
         Map<String, Object> node = Map.of("id", id, "level", "CLIENT", "name", "Clicked twice");
         caller.post("/api/plant/nodes", node).ok();
         caller.post("/api/plant/nodes", node).ok();
-        assertThat(caller.get("/api/plant").text().split("Clicked twice", -1)).hasSize(2);
+        assertThat(caller.get("/api/plant").text().split("\"name\":\"Clicked twice\"", -1)).hasSize(2);
     }
 
     @Test
@@ -111,7 +176,7 @@ class PlantTest {
         assertThat(caller.post("/api/plant/nodes", Map.of("parentId", area, "level", "CHECK")).sentence()).isEqualTo("A check does not belong in this area.");
         String asset = plant.id(area, "ASSET", "P-1", "Pump");
         String inner = plant.id(asset, "ASSET", "M-1", "Motor");
-        Caller.Answer circle = caller.post("/api/plant/nodes/" + asset + "/move", Map.of("parentId", inner));
+        Caller.Answer circle = place("move", asset, inner, null);
         assertThat(circle.sentence()).contains("cannot be moved into itself");
     }
 

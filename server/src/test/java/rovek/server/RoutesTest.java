@@ -63,7 +63,7 @@ class RoutesTest {
     void checksRemovedFromThePlantAreCountedAndNotLoaded() {
         List<String> checks = plant.pump("P-4");
         String id = plant.route(checks);
-        caller.delete("/api/plant/nodes/" + checks.get(0)).ok();
+        plant.remove(checks.get(0)).ok();
         JsonNode route = caller.get("/api/routes/" + id).ok();
         assertThat(route.get("gone").asInt()).isEqualTo(1);
         assertThat(order(route)).isEqualTo(checks.subList(1, 4));

@@ -62,4 +62,37 @@ public final class SmallPlant {
         caller.put("/api/routes/" + id, Map.of("name", "Monthly walk", "checkIds", checks, "version", 0)).ok();
         return id;
     }
+
+    /** Every row of the plant, by asking for it as the outliner does. */
+    public List<JsonNode> rows() {
+        List<JsonNode> rows = new ArrayList<>();
+        List<String> open = new ArrayList<>();
+        caller.get("/api/plant").ok().forEach(node -> open.add(node.get("id").asString()));
+        caller.post("/api/outline", Map.of("open", open)).ok().get("blocks").forEach(block -> block.get("rows").forEach(rows::add));
+        return rows;
+    }
+
+    public JsonNode row(String id) {
+        return rows().stream()
+                .filter(row -> row.get("node").get("id").asString().equals(id))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    public JsonNode standing(String id) {
+        return row(id).get("standing");
+    }
+
+    public Caller.Answer remove(String id) {
+        return caller.post("/api/plant/remove", Map.of("ids", List.of(id)));
+    }
+
+    /** Changes one facet of a node that was seen with a value. */
+    public Caller.Answer alter(String id, String facet, String from, String to) {
+        return caller.post("/api/plant/alter", altering(id, facet, from, to));
+    }
+
+    public static Map<String, Object> altering(String id, String facet, String from, String to) {
+        return Map.of("nodes", List.of(Map.of("node", id, "facets", Map.of(facet, Map.of("from", from, "to", to)))));
+    }
 }

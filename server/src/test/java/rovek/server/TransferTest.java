@@ -104,8 +104,7 @@ class TransferTest {
         assertThat(rows.get(1).get("verdict").asString()).isEqualTo("PASS");
         assertThat(rows.get(2).get("verdict").asString()).isEqualTo("NOT_JUDGED");
         assertThat(rows.get(2).get("reason").asString()).isEqualTo("no limit is set");
-        JsonNode standing = StreamSupport.stream(caller.get("/api/overview").ok().spliterator(), false)
-                .filter(node -> node.get("nodeId").asString().equals(checks.get(0))).findFirst().orElseThrow();
+        JsonNode standing = new SmallPlant(caller).standing(checks.get(0));
         assertThat(standing.get("worst").asString()).isEqualTo("FAIL");
         String reading = rows.get(0).get("readingId").asString();
         JsonNode curves = caller.get("/api/readings/" + reading + "/curves").ok().get("curves");
@@ -262,7 +261,7 @@ class TransferTest {
     @Test
     void readingsOfACheckRemovedMeanwhileAreNotLost() {
         field.load(caller, instrument, route);
-        caller.delete("/api/plant/nodes/" + checks.get(0)).ok();
+        new SmallPlant(caller).remove(checks.get(0)).ok();
         field.press("/api/walk-all", Map.of());
         JsonNode job = field.readBack(caller, instrument);
         assertThat(job.get("sentence").asString()).contains("4 new readings, 1 of them loose");

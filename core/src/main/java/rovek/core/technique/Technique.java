@@ -29,6 +29,17 @@ public interface Technique {
     /** The results these settings yield, the leading one first. */
     List<ResultDefinition> results(SettingValues settings);
 
+    /** Every result it can yield under any settings. */
+    List<ResultDefinition> everyResult();
+
+    /** @throws IllegalArgumentException for a result it never yields */
+    default ResultDefinition result(String id) {
+        return everyResult().stream()
+                .filter(result -> result.id().equals(id))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("%s yields no \"%s\".".formatted(name(), id)));
+    }
+
     /** A short name for a check made this way, e.g. "Velocity 10–1000 Hz". */
     String checkName(SettingValues settings);
 

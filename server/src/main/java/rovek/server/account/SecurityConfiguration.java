@@ -58,6 +58,7 @@ class SecurityConfiguration {
                         .requestMatchers("/api/accounts/**").hasRole("ADMINISTRATOR")
                         .requestMatchers(GET, "/api/audit/**").hasRole("TECHNICIAN")
                         .requestMatchers(POST, "/api/certificates/*/sign", "/api/certificates/*/withdraw").hasRole("REVIEWER")
+                        .requestMatchers(POST, "/api/outline/**").hasRole("VIEWER")
                         .requestMatchers(GET, "/api/**").hasRole("VIEWER")
                         .requestMatchers("/api/**").hasRole("TECHNICIAN")
                         .requestMatchers(DELETE, "/**").denyAll()

@@ -19,7 +19,6 @@ import rovek.core.limit.Limit;
 import rovek.core.limit.Verdict;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.unit.Amount;
-import rovek.server.limit.Limits;
 import rovek.server.plant.CheckView;
 import rovek.server.plant.Plant;
 import rovek.server.plant.PlantTree;
@@ -35,15 +34,13 @@ class CertificateComposer {
 
     private final Visits visits;
     private final Readings readings;
-    private final Limits limits;
     private final Plant plant;
     private final ZoneId zone;
 
     CertificateComposer(
-            Visits visits, Readings readings, Limits limits, Plant plant, @Value("${rovek.time-zone:UTC}") String zone) {
+            Visits visits, Readings readings, Plant plant, @Value("${rovek.time-zone:UTC}") String zone) {
         this.visits = visits;
         this.readings = readings;
-        this.limits = limits;
         this.plant = plant;
         this.zone = ZoneId.of(zone);
     }
@@ -53,13 +50,11 @@ class CertificateComposer {
         Map<UUID, ReadingView> byId = new HashMap<>();
         readings.ofVisit(visitId).forEach(reading -> byId.put(reading.id(), reading));
         PlantTree tree = plant.tree();
-        List<CheckView> checks = chosen.stream().flatMap(id -> tree.check(id).stream()).toList();
-        Map<UUID, Map<String, Limit>> allLimits = limits.of(checks);
         List<CertificateRow> rows = new ArrayList<>();
         for (VisitRow row : sheet.rows()) {
             if (chosen.contains(row.checkId())) {
                 CheckView check = tree.check(row.checkId()).orElseThrow();
-                rows.addAll(rows(row, check, byId.get(row.readingId()), allLimits.getOrDefault(row.checkId(), Map.of())));
+                rows.addAll(rows(row, check, byId.get(row.readingId())));
             }
         }
         LocalDate on = LocalDate.ofInstant(Instant.parse(sheet.beganAt()), zone);
@@ -72,12 +67,12 @@ class CertificateComposer {
     }
 
     /** The leading result, and every other one that has a limit of its own. */
-    private static List<CertificateRow> rows(VisitRow row, CheckView check, ReadingView reading, Map<String, Limit> limits) {
+    private static List<CertificateRow> rows(VisitRow row, CheckView check, ReadingView reading) {
         List<CertificateRow> rows = new ArrayList<>();
         for (ResultDefinition result : check.technique().results(check.settings())) {
             boolean leads = result.id().equals(check.leadingResult().id());
-            if (leads || limits.containsKey(result.id())) {
-                rows.add(row(row, check, reading, result, Optional.ofNullable(limits.get(result.id()))));
+            if (leads || check.limits().containsKey(result.id())) {
+                rows.add(row(row, check, reading, result, Optional.ofNullable(check.limits().get(result.id()))));
             }
         }
         return rows;

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
+import rovek.core.plant.Facet;
 import rovek.core.plant.Level;
 import rovek.server.limit.Limits;
 import rovek.server.plant.PlantEditor;
@@ -52,7 +53,7 @@ class DemoPlant {
 
     private void addMachine(UUID area, Machine machine, List<UUID> checks) {
         UUID asset = add(area, Level.ASSET, machine.tag(), machine.name());
-        plant.name(asset, new PlantEditor.NewName(null, null, machine.nameplate(), 0));
+        plant.set(asset, Map.of(Facet.nameplate("note"), machine.nameplate()));
         for (String point : List.of("Drive end", "Non-drive end")) {
             UUID pointId = add(asset, Level.POINT, "", point);
             UUID velocity = addCheck(pointId, VELOCITY);

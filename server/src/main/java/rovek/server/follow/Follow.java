@@ -3,8 +3,6 @@ package rovek.server.follow;
 import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -14,13 +12,10 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.core.limit.Judgement;
 import rovek.core.limit.Limit;
-import rovek.core.limit.RollUp;
 import rovek.core.limit.Verdict;
-import rovek.core.plant.Level;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.trend.MinMaxDecimation;
 import rovek.server.limit.Boundaries;
-import rovek.server.limit.Limits;
 import rovek.server.plant.CheckView;
 import rovek.server.plant.Plant;
 import rovek.server.plant.PlantNode;
@@ -35,28 +30,18 @@ import rovek.server.reading.Readings;
 public class Follow {
 
     private static final int SPARK_READINGS = 13;
+    private static final int MOST_CHECKS_ON_A_SHEET = 60;
     private static final int MOST_TREND_POINTS = 2_000;
 
     private final Plant plant;
     private final Readings readings;
-    private final Limits limits;
+    private final Standings standings;
 
-    Follow(Plant plant, Readings readings, Limits limits) {
+    Follow(Plant plant, Readings readings, Standings standings) {
         this.plant = plant;
         this.readings = readings;
-        this.limits = limits;
+        this.standings = standings;
     }
-
-    /**
-     * How one node stands.
-     *
-     * @param worst of all checks at or beneath it; not judged only where nothing was
-     * @param readAt the newest reading beneath it; null where there is none
-     * @param spark values of its worst check, oldest first
-     * @param fail the fail boundary belonging to them, null where there is none
-     */
-    public record Standing(
-            UUID nodeId, Verdict worst, int pass, int watch, int fail, int notJudged, @Nullable String readAt, List<Double> spark, @Nullable Double sparkFail) {}
 
     /**
      * A check as it stands, with its leading result.
@@ -71,8 +56,13 @@ public class Follow {
     /** A further result of the newest reading. */
     public record OtherResult(String name, double value, String unit, @Nullable Double watch, @Nullable Double fail) {}
 
-    /** A node with its path and the checks beneath it. */
-    public record Sheet(PlantNode node, List<PlantNode> path, List<CheckLine> checks) {}
+    /**
+     * A node with its path and the checks beneath it.
+     *
+     * @param checks the worst ones, where there are more than fit a sheet
+     * @param checkCount of all of them
+     */
+    public record Sheet(PlantNode node, List<PlantNode> path, List<CheckLine> checks, int checkCount) {}
 
     /** A reading on a trend. */
     public record TrendPoint(UUID readingId, String at, double value, Verdict verdict, String reason) {}
@@ -80,94 +70,34 @@ public class Follow {
     /** A result of a check over time, with the limits that hold now. */
     public record Trend(UUID checkId, String title, String resultId, String result, String unit, @Nullable Double watch, @Nullable Double fail, List<TrendPoint> points) {}
 
-    /** How all checks of the plant stand, told for every node. */
-    @Transactional(readOnly = true)
-    public List<Standing> overview() {
-        PlantTree tree = plant.tree();
-        List<PlantNode> ordered = tree.inOrder();
-        List<CheckView> checks = ordered.stream()
-                .filter(node -> node.level() == Level.CHECK)
-                .flatMap(node -> tree.check(node.id()).stream())
-                .toList();
-        Map<UUID, CheckLine> lines = new HashMap<>();
-        lines(checks).forEach(line -> lines.put(line.checkId(), line));
-        Map<UUID, Summary> summaries = new HashMap<>();
-        for (int i = ordered.size() - 1; i >= 0; i--) {
-            PlantNode node = ordered.get(i);
-            Summary own = summaries.getOrDefault(node.id(), Summary.NOTHING);
-            if (node.level() == Level.CHECK) {
-                own = Summary.of(lines.get(node.id()));
-                summaries.put(node.id(), own);
-            }
-            if (node.parentId() != null) {
-                summaries.merge(node.parentId(), own, Summary::plus);
-            }
-        }
-        return ordered.stream().map(node -> summaries.getOrDefault(node.id(), Summary.NOTHING).standing(node.id())).toList();
-    }
-
-    /** What is known beneath a node, built up from its checks. */
-    private record Summary(RollUp verdicts, String readAt, CheckLine worst) {
-
-        static final Summary NOTHING = new Summary(RollUp.NOTHING, null, null);
-
-        static Summary of(CheckLine line) {
-            return new Summary(RollUp.of(line.verdict()), line.readAt(), line);
-        }
-
-        Summary plus(Summary other) {
-            String later = readAt == null || (other.readAt != null && other.readAt.compareTo(readAt) > 0) ? other.readAt : readAt;
-            return new Summary(verdicts.plus(other.verdicts), later, worse(worst, other.worst));
-        }
-
-        private static CheckLine worse(CheckLine a, CheckLine b) {
-            if (a == null || b == null) {
-                return a == null ? b : a;
-            }
-            return Comparator.comparingDouble(Summary::badness).compare(a, b) >= 0 ? a : b;
-        }
-
-        /** Verdict first, then how near the value is to its fail boundary. */
-        private static double badness(CheckLine line) {
-            double verdict = line.verdict() == Verdict.NOT_JUDGED ? -1 : line.verdict().ordinal();
-            double share = line.value() == null || line.fail() == null || line.fail() == 0 ? 0 : Math.min(9, line.value() / line.fail());
-            return 10 * verdict + share;
-        }
-
-        Standing standing(UUID nodeId) {
-            return new Standing(
-                    nodeId, verdicts.worst(), verdicts.pass(), verdicts.watch(), verdicts.fail(), verdicts.notJudged(), readAt,
-                    worst == null ? List.of() : worst.spark(), worst == null ? null : worst.fail());
-        }
-    }
-
     @Transactional(readOnly = true)
     public Sheet sheet(UUID nodeId) {
-        PlantTree tree = plant.tree();
+        Standings.Moment moment = standings.now();
+        PlantTree tree = moment.tree();
         PlantNode node = tree.find(nodeId).orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
-        List<CheckView> checks = tree.checksBeneath(nodeId).stream().flatMap(check -> tree.check(check.id()).stream()).toList();
-        return new Sheet(node, tree.path(nodeId), lines(checks));
+        Standing standing = moment.of(nodeId);
+        int count = standing.pass() + standing.watch() + standing.fail() + standing.notJudged();
+        return new Sheet(node, tree.path(nodeId), lines(tree.checks(moment.worst(nodeId, MOST_CHECKS_ON_A_SHEET))), count);
     }
 
     /** The newest values of the same checks on a sister asset are lines too: ask for its sheet. */
     private List<CheckLine> lines(List<CheckView> checks) {
-        Map<UUID, Map<String, Limit>> allLimits = limits.of(checks);
         Map<UUID, List<ReadingView>> newest = readings.newest(checks.stream().map(CheckView::id).toList(), SPARK_READINGS);
         return checks.stream()
-                .map(check -> line(check, newest.getOrDefault(check.id(), List.of()), allLimits.getOrDefault(check.id(), Map.of())))
+                .map(check -> line(check, newest.getOrDefault(check.id(), List.of())))
                 .toList();
     }
 
-    private static CheckLine line(CheckView check, List<ReadingView> history, Map<String, Limit> limits) {
+    private static CheckLine line(CheckView check, List<ReadingView> history) {
         ResultDefinition leading = check.leadingResult();
         ReadingView newest = history.isEmpty() ? null : history.get(history.size() - 1);
         List<Double> spark = history.stream().map(reading -> value(reading, leading.id())).filter(Objects::nonNull).toList();
         Judgement judgement = newest == null
                 ? new Judgement(Verdict.NOT_JUDGED, "never measured")
-                : ReadingJudge.judge(newest, check, limits);
+                : ReadingJudge.judge(newest, check);
         Double value = newest == null ? null : value(newest, leading.id());
         Double before = spark.size() < 2 || value == null ? null : spark.get(spark.size() - 2);
-        Boundaries boundaries = Boundaries.of(limits.get(leading.id()));
+        Boundaries boundaries = Boundaries.of(check.limits().get(leading.id()));
         return new CheckLine(
                 check.id(), check.asset().tag(), check.point().id(), check.point().name(), check.node().name(), leading.name(), leading.id(),
                 leading.unit().symbol(), leading.unitLabel(),
@@ -176,15 +106,15 @@ public class Follow {
                 value,
                 boundaries.watch(), boundaries.fail(),
                 before == null ? null : value - before,
-                judgement.verdict(), judgement.reason(), spark, others(check, newest, limits));
+                judgement.verdict(), judgement.reason(), spark, others(check, newest));
     }
 
-    private static List<OtherResult> others(CheckView check, ReadingView newest, Map<String, Limit> limits) {
+    private static List<OtherResult> others(CheckView check, ReadingView newest) {
         List<OtherResult> others = new ArrayList<>();
         for (ResultDefinition result : check.technique().results(check.settings())) {
             boolean shown = newest != null && newest.results().containsKey(result.id());
             if (shown && !result.id().equals(check.leadingResult().id())) {
-                Boundaries boundaries = Boundaries.of(limits.get(result.id()));
+                Boundaries boundaries = Boundaries.of(check.limits().get(result.id()));
                 others.add(new OtherResult(
                         result.name(), newest.results().get(result.id()).value(), result.unit().symbol(),
                         boundaries.watch(), boundaries.fail()));
@@ -209,9 +139,8 @@ public class Follow {
                 .filter(candidate -> candidate.id().equals(resultId))
                 .findFirst()
                 .orElse(check.leadingResult());
-        Map<String, Limit> ofCheck = limits.of(List.of(check)).getOrDefault(checkId, Map.of());
-        Optional<Limit> limit = Optional.ofNullable(ofCheck.get(result.id()));
-        Boundaries boundaries = Boundaries.of(ofCheck.get(result.id()));
+        Optional<Limit> limit = Optional.ofNullable(check.limits().get(result.id()));
+        Boundaries boundaries = Boundaries.of(check.limits().get(result.id()));
         List<TrendPoint> points = readings.history(checkId).stream()
                 .filter(reading -> reading.results().containsKey(result.id()))
                 .map(reading -> point(reading, result, limit))

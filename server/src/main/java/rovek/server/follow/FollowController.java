@@ -16,11 +16,6 @@ class FollowController {
         this.follow = follow;
     }
 
-    @GetMapping("/api/overview")
-    List<Follow.Standing> overview() {
-        return follow.overview();
-    }
-
     @GetMapping("/api/nodes/{id}/sheet")
     Follow.Sheet sheet(@PathVariable UUID id) {
         return follow.sheet(id);

@@ -2,8 +2,6 @@ package rovek.server.limit;
 
 import jakarta.annotation.Nullable;
 import java.util.ArrayList;
-import java.util.Collection;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -11,49 +9,52 @@ import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.core.limit.Limit;
+import rovek.core.limit.LimitText;
+import rovek.core.plant.Facet;
+import rovek.core.plant.Node;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.unit.Amount;
-import rovek.core.unit.UnitCatalogue;
-import rovek.server.audit.AuditTrail;
 import rovek.server.plant.CheckView;
 import rovek.server.plant.Plant;
+import rovek.server.plant.PlantEditor;
+import rovek.server.plant.PlantTree;
 import rovek.server.problem.DomainProblem;
 
-/** What is right for each check's results. */
+/** What is right for each check's results. Limits stand in the plant and are inherited like settings. */
 @Service
 public class Limits {
 
-    private final LimitRepository limits;
+    private final PlantEditor editor;
     private final Plant plant;
-    private final AuditTrail audit;
 
-    Limits(LimitRepository limits, Plant plant, AuditTrail audit) {
-        this.limits = limits;
+    Limits(PlantEditor editor, Plant plant) {
+        this.editor = editor;
         this.plant = plant;
-        this.audit = audit;
     }
 
     /**
      * A result of a check with its limit.
      *
      * @param watch null where none is set; likewise {@code fail}
+     * @param originId the node that says so; null where there is no limit
+     * @param originName how that node is called
      */
-    public record LimitLine(String resultId, String name, String unit, @Nullable Double watch, @Nullable Double fail) {}
+    public record LimitLine(
+            String resultId, String name, String unit, @Nullable Double watch, @Nullable Double fail, @Nullable UUID originId, String originName) {}
 
-    /** Boundaries in the result's own unit; both null removes the limit. */
+    /** Boundaries in the result's own unit; both null inherits the limit again. */
     public record NewLimit(@Nullable Double watch, @Nullable Double fail) {}
 
-    @Transactional(readOnly = true)
     public List<LimitLine> lines(UUID checkId) {
-        CheckView check = plant.check(checkId);
-        Map<String, LimitEntity> set = new HashMap<>();
-        limits.findByCheckIdIn(List.of(checkId)).forEach(limit -> set.put(limit.resultId, limit));
+        PlantTree tree = plant.tree();
+        CheckView check = tree.check(checkId).orElseThrow(() -> new DomainProblem.NotFound("The check"));
         List<LimitLine> lines = new ArrayList<>();
         for (ResultDefinition result : check.technique().results(check.settings())) {
-            LimitEntity limit = set.get(result.id());
+            Boundaries boundaries = Boundaries.of(check.limits().get(result.id()));
+            Optional<Node> origin = tree.limitOrigin(checkId, check.technique().id(), result.id());
             lines.add(new LimitLine(
-                    result.id(), result.name(), result.unit().symbol(),
-                    limit == null ? null : limit.watch, limit == null ? null : limit.fail));
+                    result.id(), result.name(), result.unit().symbol(), boundaries.watch(), boundaries.fail(),
+                    origin.map(Node::id).orElse(null), origin.map(Node::label).orElse("")));
         }
         return lines;
     }
@@ -65,26 +66,19 @@ public class Limits {
                 .filter(candidate -> candidate.id().equals(resultId))
                 .findFirst()
                 .orElseThrow(() -> new DomainProblem.Invalid("resultId", "This check does not yield " + resultId + "."));
-        LimitEntity.Key key = new LimitEntity.Key(checkId, resultId);
-        Optional<LimitEntity> existing = limits.findById(key);
-        NewLimit before = existing.map(limit -> new NewLimit(limit.watch, limit.fail)).orElse(null);
-        if (wanted.watch() == null && wanted.fail() == null) {
-            existing.ifPresent(limits::delete);
-        } else {
-            requireSound(result, wanted);
-            LimitEntity limit = existing.orElseGet(LimitEntity::new);
-            limit.checkId = checkId;
-            limit.resultId = resultId;
-            limit.unit = result.unit().symbol();
-            limit.watch = wanted.watch();
-            limit.fail = wanted.fail();
-            limits.save(limit);
-        }
-        audit.note("limit " + resultId, "node", checkId, before, wanted);
+        requireSound(result, wanted);
+        boolean none = wanted.watch() == null && wanted.fail() == null;
+        String text = none
+                ? ""
+                : LimitText.write(Optional.ofNullable(wanted.watch()), Optional.ofNullable(wanted.fail()), result.unit());
+        editor.set(checkId, Map.of(Facet.limit(check.technique().id(), resultId), text));
         return lines(checkId);
     }
 
     private static void requireSound(ResultDefinition result, NewLimit wanted) {
+        if (wanted.watch() == null && wanted.fail() == null) {
+            return;
+        }
         try {
             new Limit(result.sense(), amount(wanted.watch(), result), amount(wanted.fail(), result));
         } catch (IllegalArgumentException e) {
@@ -94,34 +88,5 @@ public class Limits {
 
     private static Optional<Amount> amount(Double value, ResultDefinition result) {
         return Optional.ofNullable(value).map(number -> new Amount(number, result.unit()));
-    }
-
-    /**
-     * The limits of many checks.
-     *
-     * @return check to result id to limit; checks without any are left out
-     */
-    @Transactional(readOnly = true)
-    public Map<UUID, Map<String, Limit>> of(Collection<CheckView> checks) {
-        Map<UUID, CheckView> byId = new HashMap<>();
-        checks.forEach(check -> byId.put(check.id(), check));
-        Map<UUID, Map<String, Limit>> found = new HashMap<>();
-        for (LimitEntity limit : limits.findByCheckIdIn(byId.keySet())) {
-            CheckView check = byId.get(limit.checkId);
-            check.technique().results(check.settings()).stream()
-                    .filter(result -> result.id().equals(limit.resultId))
-                    .findFirst()
-                    .ifPresent(result -> found.computeIfAbsent(limit.checkId, none -> new HashMap<>())
-                            .put(limit.resultId, limit(result, limit)));
-        }
-        return found;
-    }
-
-    private static Limit limit(ResultDefinition result, LimitEntity limit) {
-        var unit = UnitCatalogue.get(limit.unit);
-        return new Limit(
-                result.sense(),
-                Optional.ofNullable(limit.watch).map(value -> new Amount(value, unit)),
-                Optional.ofNullable(limit.fail).map(value -> new Amount(value, unit)));
     }
 }

@@ -1,44 +1,52 @@
 package rovek.server.plant;
 
-import java.util.HashMap;
-import java.util.List;
-import java.util.Map;
 import java.util.UUID;
+import java.util.concurrent.atomic.AtomicReference;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
+import rovek.core.plant.NodeTree;
 import rovek.core.technique.Techniques;
 import rovek.server.problem.DomainProblem;
 
-/** The plant as others read it. */
+/**
+ * The plant as others read it. Each server keeps the plant in memory and asks the database only for what changed since it last
+ * looked; several servers on one database see the same.
+ */
 @Service
 public class Plant {
 
-    private final NodeRepository nodes;
-    private final SettingRepository settings;
+    private final NodeRows rows;
     private final Techniques techniques;
+    private final AtomicReference<Seen> last = new AtomicReference<>();
 
-    Plant(NodeRepository nodes, SettingRepository settings, Techniques techniques) {
-        this.nodes = nodes;
-        this.settings = settings;
+    private record Seen(String horizon, PlantTree tree) {}
+
+    Plant(NodeRows rows, Techniques techniques) {
+        this.rows = rows;
         this.techniques = techniques;
+        last.set(new Seen("0", PlantTree.of(NodeTree.EMPTY, techniques)));
     }
 
-    /** The whole plant as it stands now. */
-    @Transactional(readOnly = true)
+    /** The whole plant as it stands now, changes of the present transaction included. */
     public PlantTree tree() {
-        Map<UUID, Map<String, Map<String, String>>> values = new HashMap<>();
-        for (SettingEntity setting : settings.findAll()) {
-            values.computeIfAbsent(setting.nodeId, none -> new HashMap<>())
-                    .computeIfAbsent(setting.technique, none -> new HashMap<>())
-                    .put(setting.key, setting.value);
+        Seen before = last.get();
+        NodeRows.Delta delta = rows.since(before.horizon());
+        if (delta.states().isEmpty() && delta.horizon().equals(before.horizon())) {
+            return before.tree();
         }
-        List<PlantNode> inOrder =
-                nodes.findByRemovalIsNullOrderByPlace().stream().map(NodeEntity::view).toList();
-        return new PlantTree(inOrder, values, techniques);
+        PlantTree tree = before.horizon().equals("0")
+                ? PlantTree.of(NodeTree.of(delta.states().values().stream().flatMap(java.util.Optional::stream).toList()), techniques)
+                : before.tree().with(delta.states());
+        // What a transaction wrote itself may yet be rolled back: nobody else is to see it.
+        boolean mayBeRolledBack = TransactionSynchronizationManager.isActualTransactionActive()
+                && !TransactionSynchronizationManager.isCurrentTransactionReadOnly();
+        if (!mayBeRolledBack) {
+            last.compareAndSet(before, new Seen(delta.horizon(), tree));
+        }
+        return tree;
     }
 
     /** @throws DomainProblem.NotFound when there is no such check */
-    @Transactional(readOnly = true)
     public CheckView check(UUID id) {
         return tree().check(id).orElseThrow(() -> new DomainProblem.NotFound("The check"));
     }

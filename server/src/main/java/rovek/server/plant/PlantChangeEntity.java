@@ -16,6 +16,8 @@ class PlantChangeEntity {
     Instant at;
     String actor;
     String sentence;
-    String inverse;
+    /** As JSON, see {@link StoredChange}; null for changes made before they were kept whole. */
+    String change;
+
     Instant undoneAt;
 }

@@ -5,9 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
-import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PatchMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
@@ -25,12 +23,14 @@ class PlantController {
 
     private final Plant plant;
     private final PlantEditor editor;
+    private final PlantLedger ledger;
     private final PlantSettings settings;
     private final Techniques techniques;
 
-    PlantController(Plant plant, PlantEditor editor, PlantSettings settings, Techniques techniques) {
+    PlantController(Plant plant, PlantEditor editor, PlantLedger ledger, PlantSettings settings, Techniques techniques) {
         this.plant = plant;
         this.editor = editor;
+        this.ledger = ledger;
         this.settings = settings;
         this.techniques = techniques;
     }
@@ -56,30 +56,41 @@ class PlantController {
         return editor.add(node);
     }
 
-    @PatchMapping("/nodes/{id}")
-    PlantEditor.Changed name(@PathVariable UUID id, @RequestBody PlantEditor.NewName name) {
-        return editor.name(id, name);
+    @PostMapping("/alter")
+    PlantLedger.Committed alter(@RequestBody PlantEditor.Altering wanted) {
+        return editor.alter(wanted);
     }
 
-    @PostMapping("/nodes/{id}/move")
-    PlantEditor.Changed move(@PathVariable UUID id, @RequestBody PlantEditor.NewPlace place) {
-        return editor.move(id, place);
+    @PostMapping("/move")
+    PlantLedger.Committed move(@RequestBody PlantEditor.Placing wanted) {
+        return editor.move(wanted);
     }
 
-    @DeleteMapping("/nodes/{id}")
-    PlantEditor.Changed remove(@PathVariable UUID id) {
-        return editor.remove(id);
+    @PostMapping("/copy")
+    PlantLedger.Committed copy(@RequestBody PlantEditor.Placing wanted) {
+        return editor.copy(wanted);
+    }
+
+    @PostMapping("/remove")
+    PlantLedger.Committed remove(@RequestBody PlantEditor.Removing wanted) {
+        return editor.remove(wanted);
     }
 
     @GetMapping("/changes")
-    List<PlantEditor.HistoryLine> history() {
-        return editor.history();
+    List<PlantLedger.HistoryLine> history(@RequestParam(required = false) UUID node) {
+        return ledger.history(node);
     }
 
     @PostMapping("/changes/{id}/undo")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void undo(@PathVariable UUID id) {
-        editor.undo(id);
+        ledger.undo(id);
+    }
+
+    @PostMapping("/changes/{id}/redo")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void redo(@PathVariable UUID id) {
+        ledger.redo(id);
     }
 
     @GetMapping("/nodes/{id}/settings")
@@ -89,10 +100,18 @@ class PlantController {
     }
 
     @PutMapping("/nodes/{id}/settings")
-    List<PlantSettings.SettingLine> set(
+    PlantLedger.Committed set(
             @PathVariable UUID id,
             @RequestParam(defaultValue = "vibration") String technique,
             @RequestBody Map<String, String> values) {
         return settings.set(id, technique, values);
+    }
+
+    @PostMapping("/nodes/{id}/settings/effect")
+    PlantSettings.Effect effect(
+            @PathVariable UUID id,
+            @RequestParam(defaultValue = "vibration") String technique,
+            @RequestBody Map<String, String> values) {
+        return settings.effect(id, technique, values);
     }
 }

@@ -1,54 +1,45 @@
 package rovek.server.plant;
 
 import jakarta.annotation.Nullable;
-import java.time.Clock;
-import java.util.ArrayDeque;
 import java.util.ArrayList;
-import java.util.Deque;
 import java.util.List;
-import java.util.Objects;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
-import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import rovek.core.plant.Alteration;
+import rovek.core.plant.Copying;
+import rovek.core.plant.Facet;
 import rovek.core.plant.Level;
+import rovek.core.plant.Moving;
+import rovek.core.plant.Node;
+import rovek.core.plant.Places;
+import rovek.core.plant.PlantChange;
+import rovek.core.plant.Shift;
+import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
-import rovek.server.audit.AuditTrail;
+import rovek.server.plant.PlantLedger.Committed;
+import rovek.server.plant.PlantLedger.Proposal;
 import rovek.server.problem.DomainProblem;
-import tools.jackson.databind.json.JsonMapper;
 
-/** Adds, names, moves and removes nodes; each change can be undone. */
+/** What a person does to the plant: adds, changes, moves, copies and removes rows; each can be undone. */
 @Service
 public class PlantEditor {
 
-    private static final int MOST_CHANGES_SHOWN = 100;
-    private static final int LONGEST_NAME = 200;
-    private static final long PLACE_STEP = 16;
+    private static final Set<String> NOT_TYPED = Set.of(Facet.PARENT, Facet.PLACE, Facet.STAMP, Facet.TECHNIQUE);
 
-    private final NodeRepository nodes;
-    private final PlantChangeRepository changes;
-    private final PlantSettings settings;
+    private final PlantLedger ledger;
+    private final Plant plant;
     private final Techniques techniques;
-    private final AuditTrail audit;
-    private final JsonMapper json;
-    private final Clock clock;
+    private final NodeRows rows;
 
-    PlantEditor(
-            NodeRepository nodes,
-            PlantChangeRepository changes,
-            PlantSettings settings,
-            Techniques techniques,
-            AuditTrail audit,
-            JsonMapper json,
-            Clock clock) {
-        this.nodes = nodes;
-        this.changes = changes;
-        this.settings = settings;
+    PlantEditor(PlantLedger ledger, Plant plant, Techniques techniques, NodeRows rows) {
+        this.ledger = ledger;
+        this.plant = plant;
         this.techniques = techniques;
-        this.audit = audit;
-        this.json = json;
-        this.clock = clock;
+        this.rows = rows;
     }
 
     /**
@@ -64,272 +55,158 @@ public class PlantEditor {
     public record NewNode(
             @Nullable UUID id, @Nullable UUID parentId, @Nullable Level level, @Nullable String tag, @Nullable String name, @Nullable UUID afterId, @Nullable String technique, @Nullable String preset) {}
 
-    /** New names; null leaves as it is. */
-    public record NewName(@Nullable String tag, @Nullable String name, @Nullable String nameplate, int version) {}
-
-    /** A new place; {@code afterId} null for the first one. */
-    public record NewPlace(@Nullable UUID parentId, @Nullable UUID afterId) {}
-
-    /** What came of a change: the node as it is now, and the id by which it can be undone. */
+    /** What came of adding a node: the node as it is now, and the id by which it can be undone. */
     public record Changed(PlantNode node, @Nullable UUID changeId) {}
 
-    /** A change in the history. */
-    public record HistoryLine(UUID id, String at, String actor, String sentence, boolean undone) {}
+    /** Changes of nodes that stay, facet by facet, each with the value that was seen. */
+    public record Altering(@Nullable UUID changeId, List<Alteration> nodes) {}
+
+    /** Nodes to be moved or copied; {@code afterId} null for the first place. */
+    public record Placing(@Nullable UUID changeId, List<UUID> ids, @Nullable UUID parentId, @Nullable UUID afterId) {}
+
+    /** Nodes to be removed. */
+    public record Removing(@Nullable UUID changeId, List<UUID> ids) {}
 
     @Transactional
     public Changed add(NewNode wanted) {
-        nodes.lockStructure();
-        if (wanted.id() != null) {
-            Optional<NodeEntity> already = nodes.findById(wanted.id());
-            if (already.isPresent()) {
-                return new Changed(already.get().view(), null);
-            }
+        UUID id = wanted.id() == null ? UUID.randomUUID() : wanted.id();
+        rows.lock();
+        if (wanted.id() != null && rows.wasEverThere(id)) {
+            return new Changed(require(plant.tree(), id), null);
         }
-        NodeEntity parent = wanted.parentId() == null ? null : require(wanted.parentId());
-        Level level = Optional.ofNullable(wanted.level())
-                .orElseGet(() -> parent == null ? Level.CLIENT : usualChild(parent));
-        requireMayHold(parent, level);
-        NodeEntity node = new NodeEntity();
-        node.id = wanted.id() == null ? UUID.randomUUID() : wanted.id();
-        node.parentId = wanted.parentId();
-        node.level = level;
-        node.tag = text("tag", wanted.tag());
-        node.name = text("name", wanted.name());
-        node.nameplate = "";
-        node.technique = level == Level.CHECK ? technique(wanted.technique()) : "";
-        if (level != Level.CHECK && node.name.isBlank() && node.tag.isBlank()) {
-            throw new DomainProblem.Invalid("name", "Type a name.");
+        Committed committed = ledger.commit(UUID.randomUUID(), tree -> adding(tree, id, wanted));
+        return new Changed(require(plant.tree(), id), committed.changeId());
+    }
+
+    private static PlantNode require(PlantTree tree, UUID id) {
+        return tree.find(id).orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
+    }
+
+    private Proposal adding(PlantTree tree, UUID id, NewNode wanted) {
+        UUID parent = parent(tree, wanted.parentId());
+        Level level = Optional.ofNullable(wanted.level()).orElseGet(() -> usualChild(tree, parent));
+        Places places = wanted.afterId() == null
+                ? Places.last(tree.nodes(), parent, 1)
+                : Places.after(tree.nodes(), parent, Optional.of(wanted.afterId()), 1, Set.of());
+        String technique = level == Level.CHECK ? technique(wanted.technique()).id() : "";
+        Map<String, String> own = level == Level.CHECK ? preset(technique, wanted.preset()) : Map.of();
+        Node node = new Node(
+                id, parent, level, places.places().get(0), text(wanted.tag()), text(wanted.name()), technique, "", Map.of(),
+                own.isEmpty() ? Map.of() : Map.of(technique, own), Map.of(), Optional.empty());
+        return new Proposal("Added " + label(node), new PlantChange(List.of(node), List.of(), places.spread()));
+    }
+
+    private static Level usualChild(PlantTree tree, UUID parent) {
+        Level level = tree.nodes().find(parent).map(Node::level).orElse(null);
+        if (level == null) {
+            return Level.CLIENT;
         }
-        nodes.save(node);
-        putInPlace(node, wanted.afterId() == null ? lastOf(node.parentId) : wanted.afterId());
         if (level == Level.CHECK) {
-            settings.applyPreset(node.id, node.technique, wanted.preset());
-        }
-        audit.note("add", "node", node.id, null, node.view());
-        return done(node, "Added " + label(node), new Inverse.Remove(node.id));
-    }
-
-    @Transactional
-    public Changed name(UUID id, NewName wanted) {
-        NodeEntity node = require(id);
-        if (node.version != wanted.version()) {
-            throw new DomainProblem.Stale(label(node));
-        }
-        PlantNode before = node.view();
-        node.tag = wanted.tag() == null ? node.tag : text("tag", wanted.tag());
-        node.name = wanted.name() == null ? node.name : text("name", wanted.name());
-        node.nameplate = wanted.nameplate() == null ? node.nameplate : text("nameplate", wanted.nameplate());
-        if (node.level != Level.CHECK && node.name.isBlank() && node.tag.isBlank()) {
-            throw new DomainProblem.Invalid("name", "Type a name.");
-        }
-        nodes.flush();
-        audit.note("name", "node", id, before, node.view());
-        return done(
-                node, "Named " + label(node) + ", before " + before.label(),
-                new Inverse.Name(id, before.tag(), before.name(), before.nameplate(), node.version));
-    }
-
-    @Transactional
-    public Changed move(UUID id, NewPlace wanted) {
-        nodes.lockStructure();
-        NodeEntity node = require(id);
-        NodeEntity parent = wanted.parentId() == null ? null : require(wanted.parentId());
-        requireMayHold(parent, node.level);
-        for (NodeEntity above = parent; above != null; above = above.parentId == null ? null : require(above.parentId)) {
-            if (above.id.equals(id)) {
-                throw new DomainProblem.Conflict("inside-itself", label(node) + " cannot be moved into itself.");
-            }
-        }
-        Inverse back = new Inverse.Move(id, node.parentId, siblingBefore(node));
-        PlantNode before = node.view();
-        node.parentId = wanted.parentId();
-        putInPlace(node, wanted.afterId());
-        audit.note("move", "node", id, before, node.view());
-        return done(node, "Moved " + label(node) + (parent == null ? "" : " to " + label(parent)), back);
-    }
-
-    @Transactional
-    public Changed remove(UUID id) {
-        nodes.lockStructure();
-        NodeEntity node = require(id);
-        UUID changeId = UUID.randomUUID();
-        int count = removeBeneath(node, changeId);
-        audit.note("remove", "node", id, node.view(), null);
-        String sentence = "Removed " + label(node) + (count > 1 ? " and " + (count - 1) + " beneath it" : "");
-        return done(changeId, node, sentence, new Inverse.Restore(changeId));
-    }
-
-    private int removeBeneath(NodeEntity node, UUID removal) {
-        Deque<NodeEntity> open = new ArrayDeque<>(List.of(node));
-        int count = 0;
-        while (!open.isEmpty()) {
-            NodeEntity next = open.pop();
-            open.addAll(nodes.findByParentIdAndRemovalIsNullOrderByPlace(next.id));
-            next.removal = removal;
-            count++;
-        }
-        return count;
-    }
-
-    /** Takes a change back. Doing it twice does nothing more. */
-    @Transactional
-    public void undo(UUID changeId) {
-        nodes.lockStructure();
-        PlantChangeEntity change = changes.findById(changeId).orElseThrow(() -> new DomainProblem.NotFound("The change"));
-        if (change.undoneAt != null) {
-            return;
-        }
-        Inverse inverse = json.readValue(change.inverse, Inverse.class);
-        if (inverse instanceof Inverse.Remove added) {
-            nodes.findByIdAndRemovalIsNull(added.node()).ifPresent(node -> removeBeneath(node, changeId));
-        } else if (inverse instanceof Inverse.Restore removed) {
-            restore(removed);
-        } else if (inverse instanceof Inverse.Name named) {
-            nameBack(named);
-        } else if (inverse instanceof Inverse.Move moved) {
-            moveBack(moved);
-        }
-        change.undoneAt = clock.instant();
-        audit.note("undo: " + change.sentence, "plant change", changeId, null, null);
-    }
-
-    private void restore(Inverse.Restore removed) {
-        List<NodeEntity> gone = nodes.findByRemoval(removed.removal());
-        List<UUID> ids = gone.stream().map(node -> node.id).toList();
-        for (NodeEntity node : gone) {
-            boolean parentIsThere = node.parentId == null
-                    || ids.contains(node.parentId)
-                    || nodes.findByIdAndRemovalIsNull(node.parentId).isPresent();
-            if (!parentIsThere) {
-                throw new DomainProblem.Conflict(
-                        "parent-removed", label(node) + " stood in something that was removed later. Undo that first.");
-            }
-        }
-        gone.forEach(node -> node.removal = null);
-    }
-
-    private void nameBack(Inverse.Name named) {
-        NodeEntity node = require(named.node());
-        if (node.version != named.versionAfter()) {
-            throw new DomainProblem.Stale(label(node));
-        }
-        node.tag = named.tag();
-        node.name = named.name();
-        node.nameplate = named.nameplate();
-    }
-
-    private void moveBack(Inverse.Move moved) {
-        NodeEntity node = require(moved.node());
-        if (moved.parent() != null) {
-            require(moved.parent());
-        }
-        node.parentId = moved.parent();
-        putInPlace(node, moved.after());
-    }
-
-    @Transactional(readOnly = true)
-    public List<HistoryLine> history() {
-        return changes.findAllByOrderByAtDesc(Limit.of(MOST_CHANGES_SHOWN)).stream()
-                .map(c -> new HistoryLine(c.id, c.at.toString(), c.actor, c.sentence, c.undoneAt != null))
-                .toList();
-    }
-
-    private Changed done(NodeEntity node, String sentence, Inverse inverse) {
-        return done(UUID.randomUUID(), node, sentence, inverse);
-    }
-
-    private Changed done(UUID changeId, NodeEntity node, String sentence, Inverse inverse) {
-        PlantChangeEntity change = new PlantChangeEntity();
-        change.id = changeId;
-        change.at = clock.instant();
-        change.actor = AuditTrail.actor();
-        change.sentence = sentence;
-        change.inverse = json.writerFor(Inverse.class).writeValueAsString(inverse);
-        changes.save(change);
-        nodes.flush();
-        return new Changed(node.view(), changeId);
-    }
-
-    private List<NodeEntity> siblings(UUID parentId) {
-        return parentId == null
-                ? nodes.findByParentIdIsNullAndRemovalIsNullOrderByPlace()
-                : nodes.findByParentIdAndRemovalIsNullOrderByPlace(parentId);
-    }
-
-    /** Puts the node behind a sibling, or first where that is null or gone. */
-    private void putInPlace(NodeEntity node, UUID afterId) {
-        List<NodeEntity> ordered = new ArrayList<>(siblings(node.parentId));
-        ordered.removeIf(other -> other.id.equals(node.id));
-        int at = 0;
-        for (int i = 0; i < ordered.size(); i++) {
-            at = ordered.get(i).id.equals(afterId) ? i + 1 : at;
-        }
-        ordered.add(at, node);
-        for (int i = 0; i < ordered.size(); i++) {
-            long place = (i + 1) * PLACE_STEP;
-            if (ordered.get(i).place != place) {
-                ordered.get(i).place = place;
-            }
-        }
-    }
-
-    private UUID lastOf(UUID parentId) {
-        List<NodeEntity> siblings = siblings(parentId);
-        return siblings.isEmpty() ? null : siblings.get(siblings.size() - 1).id;
-    }
-
-    private UUID siblingBefore(NodeEntity node) {
-        UUID before = null;
-        for (NodeEntity sibling : siblings(node.parentId)) {
-            if (sibling.id.equals(node.id)) {
-                return before;
-            }
-            before = sibling.id;
-        }
-        return before;
-    }
-
-    private NodeEntity require(UUID id) {
-        return nodes.findByIdAndRemovalIsNull(Objects.requireNonNull(id))
-                .orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
-    }
-
-    private static Level usualChild(NodeEntity parent) {
-        if (parent.level == Level.CHECK) {
             throw new DomainProblem.Conflict("no-child", "A check is the innermost row: it holds nothing.");
         }
-        return parent.level.usualChild();
+        return level.usualChild();
     }
 
-    private static void requireMayHold(NodeEntity parent, Level level) {
-        if (parent == null ? level != Level.CLIENT : !parent.level.mayHold(level)) {
-            String where = parent == null ? "at the top" : "in this " + word(parent.level);
-            throw new DomainProblem.Conflict(
-                    "wrong-level", "A %s does not belong %s.".formatted(word(level), where));
+    /** Changes names, nameplates, settings and limits. */
+    @Transactional
+    public Committed alter(Altering wanted) {
+        for (Alteration alteration : wanted.nodes()) {
+            alteration.facets().keySet().stream().filter(NOT_TYPED::contains).findFirst().ifPresent(facet -> {
+                throw new DomainProblem.Invalid(facet, "\"" + facet + "\" cannot be typed.");
+            });
         }
+        return ledger.commit(idOf(wanted.changeId()), tree -> new Proposal(
+                AlterationSentence.of(tree, wanted.nodes()), PlantChange.altering(wanted.nodes())));
     }
 
-    private static String word(Level level) {
-        return level.name().toLowerCase(java.util.Locale.ROOT);
+    @Transactional
+    public Committed move(Placing wanted) {
+        return ledger.commit(idOf(wanted.changeId()), tree -> {
+            UUID parent = parent(tree, wanted.parentId());
+            PlantChange change = Moving.move(tree.nodes(), found(tree, wanted.ids()), parent, Optional.ofNullable(wanted.afterId()));
+            String where = tree.nodes().find(parent).map(node -> " to " + label(node)).orElse("");
+            return new Proposal("Moved " + names(tree, wanted.ids()) + where, change);
+        });
     }
 
-    private String technique(String id) {
-        String wanted = id == null || id.isBlank() ? techniques.list().iterator().next().id() : id;
-        return techniques.find(wanted)
-                .orElseThrow(() -> new DomainProblem.Invalid("technique", "Rovek does not know the technique \"" + wanted + "\"."))
-                .id();
+    /** Copies nodes with all beneath them; tags count on. */
+    @Transactional
+    public Committed copy(Placing wanted) {
+        return ledger.commit(idOf(wanted.changeId()), tree -> {
+            UUID parent = parent(tree, wanted.parentId());
+            PlantChange change = new Copying(tree.nodes(), UUID::randomUUID)
+                    .copy(found(tree, wanted.ids()), parent, Optional.ofNullable(wanted.afterId()));
+            return new Proposal("Copied " + names(tree, wanted.ids()), change);
+        });
     }
 
-    private static String text(String field, String given) {
-        String text = given == null ? "" : given.strip();
-        if (text.length() > LONGEST_NAME) {
-            throw new DomainProblem.Invalid(field, "A name has at most " + LONGEST_NAME + " characters.");
+    @Transactional
+    public Committed remove(Removing wanted) {
+        return ledger.commit(idOf(wanted.changeId()), tree -> {
+            PlantChange change = Moving.remove(tree.nodes(), found(tree, wanted.ids()));
+            int outermost = tree.nodes().outermost(wanted.ids()).size();
+            int beneath = change.removed().size() - outermost;
+            String more = beneath == 0 ? "" : " and " + beneath + " beneath " + (outermost == 1 ? "it" : "them");
+            return new Proposal("Removed " + names(tree, wanted.ids()) + more, change);
+        });
+    }
+
+    private static UUID idOf(@Nullable UUID wanted) {
+        return wanted == null ? UUID.randomUUID() : wanted;
+    }
+
+    private static UUID parent(PlantTree tree, @Nullable UUID id) {
+        if (id == null) {
+            return Node.PLANT;
         }
-        return text;
+        return require(tree, id).id();
     }
 
-    private static String label(NodeEntity node) {
-        String label = node.view().label();
-        return label.isBlank() ? "the check" : label;
+    private static List<UUID> found(PlantTree tree, List<UUID> ids) {
+        List<UUID> found = new ArrayList<>();
+        ids.forEach(id -> found.add(require(tree, id).id()));
+        return found;
+    }
+
+    private static String names(PlantTree tree, List<UUID> ids) {
+        List<Node> nodes = tree.nodes().outermost(ids);
+        String first = nodes.isEmpty() ? "nothing" : label(nodes.get(0));
+        return nodes.size() > 1 ? first + " and " + (nodes.size() - 1) + " more" : first;
+    }
+
+    private Technique technique(@Nullable String id) {
+        if (id == null || id.isBlank()) {
+            return techniques.list().iterator().next();
+        }
+        return techniques.find(id)
+                .orElseThrow(() -> new DomainProblem.Invalid("technique", "Rovek does not know the technique \"" + id + "\"."));
+    }
+
+    private Map<String, String> preset(String techniqueId, @Nullable String name) {
+        if (name == null || name.isBlank()) {
+            return Map.of();
+        }
+        return technique(techniqueId).presets().stream()
+                .filter(candidate -> candidate.name().equals(name))
+                .findFirst()
+                .orElseThrow(() -> new DomainProblem.Invalid("preset", "There is no ready-made check \"" + name + "\"."))
+                .settings();
+    }
+
+    private static String text(@Nullable String given) {
+        return given == null ? "" : given.strip();
+    }
+
+    static String label(Node node) {
+        return node.label().isBlank() ? "the check" : node.label();
+    }
+
+    /** Says at once what a caller inside the server wants of one node, whatever it was before. */
+    @Transactional
+    public Committed set(UUID id, Map<String, String> facets) {
+        Map<String, String> now = plant.tree().nodes().find(id).orElseThrow(() -> new DomainProblem.NotFound("That part of the plant")).facets();
+        Map<String, Shift> shifts = new java.util.LinkedHashMap<>();
+        facets.forEach((facet, value) -> shifts.put(facet, new Shift(now.getOrDefault(facet, ""), value)));
+        return alter(new Altering(null, List.of(new Alteration(id, shifts))));
     }
 }

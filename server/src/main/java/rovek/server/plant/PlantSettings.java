@@ -8,28 +8,29 @@ import java.util.Map;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import rovek.core.technique.InvalidSettingsException;
+import rovek.core.plant.Alteration;
+import rovek.core.plant.Facet;
+import rovek.core.plant.Node;
+import rovek.core.plant.PlantChange;
 import rovek.core.technique.SettingDefinition;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
-import rovek.server.audit.AuditTrail;
 import rovek.server.problem.DomainProblem;
-import rovek.server.problem.DomainProblem.Fault;
 
 /** What nodes say about how checks beneath them are made. */
 @Service
 public class PlantSettings {
 
-    private final SettingRepository settings;
+    private static final int MOST_CHECKS_TOLD = 12;
+
+    private final PlantEditor editor;
     private final Plant plant;
     private final Techniques techniques;
-    private final AuditTrail audit;
 
-    PlantSettings(SettingRepository settings, Plant plant, Techniques techniques, AuditTrail audit) {
-        this.settings = settings;
+    PlantSettings(PlantEditor editor, Plant plant, Techniques techniques) {
+        this.editor = editor;
         this.plant = plant;
         this.techniques = techniques;
-        this.audit = audit;
     }
 
     /**
@@ -40,17 +41,27 @@ public class PlantSettings {
      * @param originId node it comes from; null for the technique's default
      * @param originName how that node is called; blank for the default
      * @param inherited what would hold if the node itself said nothing
+     * @param overriddenBeneath how many nodes beneath say something else
      */
     public record SettingLine(
             String key, String name, String unit, List<String> options, String value, boolean own,
-            @Nullable UUID originId, String originName, String inherited) {}
+            @Nullable UUID originId, String originName, String inherited, int overriddenBeneath) {}
 
-    @Transactional(readOnly = true)
+    /**
+     * What a change of settings would do, before it is done.
+     *
+     * @param checks how many checks would be measured otherwise
+     * @param kept how many checks beneath keep what they have, because a node nearer to them says so
+     * @param first some of the checks, by name
+     */
+    public record Effect(int checks, int kept, List<String> first) {}
+
     public List<SettingLine> lines(UUID nodeId, String techniqueId) {
         PlantTree tree = plant.tree();
-        PlantNode node = tree.find(nodeId).orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
+        Node node = require(tree, nodeId);
         Technique technique = technique(node.technique().isBlank() ? techniqueId : node.technique());
         var effective = tree.effectiveSettings(nodeId, technique);
+        Map<String, Integer> beneath = overriddenBeneath(tree, node, technique.id());
         List<SettingLine> lines = new ArrayList<>();
         for (SettingDefinition definition : technique.settings()) {
             var setting = effective.get(definition.key());
@@ -60,9 +71,20 @@ public class PlantSettings {
                     setting.overridden().isPresent(),
                     setting.origin().map(origin -> origin.node()).orElse(null),
                     setting.origin().map(origin -> origin.name()).orElse(""),
-                    setting.overridden().orElse(setting.value())));
+                    setting.overridden().orElse(setting.value()),
+                    beneath.getOrDefault(definition.key(), 0)));
         }
         return lines;
+    }
+
+    private static Map<String, Integer> overriddenBeneath(PlantTree tree, Node node, String technique) {
+        Map<String, Integer> counts = new HashMap<>();
+        tree.nodes().walk(node.id(), beneath -> {
+            if (!beneath.id().equals(node.id())) {
+                beneath.settingsOf(technique).keySet().forEach(key -> counts.merge(key, 1, Integer::sum));
+            }
+        });
+        return counts;
     }
 
     /**
@@ -72,90 +94,51 @@ public class PlantSettings {
      * @param values key to value; null to inherit again
      */
     @Transactional
-    public List<SettingLine> set(UUID nodeId, String techniqueId, Map<String, String> values) {
-        PlantNode node = plant.tree().find(nodeId).orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
-        Technique technique = technique(node.technique().isBlank() ? techniqueId : node.technique());
-        requireValid(technique, values);
-        Map<String, String> before = store(nodeId, technique.id(), values);
-        requireMeasurable(nodeId, technique);
-        audit.note("settings", "node", nodeId, before, values);
-        return lines(nodeId, technique.id());
+    public PlantLedger.Committed set(UUID nodeId, String techniqueId, Map<String, String> values) {
+        Node node = require(plant.tree(), nodeId);
+        return editor.set(nodeId, facets(node, techniqueId, values));
     }
 
-    private static void requireValid(Technique technique, Map<String, String> values) {
-        List<Fault> faults = new ArrayList<>();
-        values.forEach((key, value) -> technique.settings().stream()
-                .filter(definition -> definition.key().equals(key))
-                .findFirst()
-                .ifPresentOrElse(
-                        definition -> {
-                            if (value != null) {
-                                definition.fault(value).ifPresent(reason -> faults.add(new Fault(key, reason)));
-                            }
-                        },
-                        () -> faults.add(new Fault(key, "There is no setting \"" + key + "\"."))));
-        if (!faults.isEmpty()) {
-            throw new DomainProblem.Invalid(faults);
-        }
+    private Map<String, String> facets(Node node, String techniqueId, Map<String, String> values) {
+        String technique = technique(node.technique().isBlank() ? techniqueId : node.technique()).id();
+        Map<String, String> facets = new HashMap<>();
+        values.forEach((key, value) -> facets.put(Facet.setting(technique, key), value == null ? "" : value));
+        return facets;
     }
 
-    private void requireMeasurable(UUID nodeId, Technique technique) {
-        PlantTree tree;
-        try {
-            tree = plant.tree();
-        } catch (InvalidSettingsException e) {
-            throw new DomainProblem.Invalid("settings", e.getMessage());
-        }
-        List<Fault> faults = new ArrayList<>();
-        for (PlantNode check : tree.checksBeneath(nodeId)) {
-            try {
-                if (check.technique().equals(technique.id())) {
-                    tree.settings(check.id(), technique);
-                }
-            } catch (InvalidSettingsException e) {
-                faults.add(new Fault("settings", check.label() + ": " + e.getMessage()));
+    /** What the same would do, without doing it. */
+    public Effect effect(UUID nodeId, String techniqueId, Map<String, String> values) {
+        PlantTree before = plant.tree();
+        Node node = require(before, nodeId);
+        Map<String, String> facets = node.facets();
+        facets(node, techniqueId, values).forEach((key, value) -> {
+            if (value.isEmpty()) {
+                facets.remove(key);
+            } else {
+                facets.put(key, value);
             }
-        }
-        if (!faults.isEmpty()) {
-            throw new DomainProblem.Invalid(faults);
-        }
-    }
-
-    /** @return what the node said before, for the same keys */
-    private Map<String, String> store(UUID nodeId, String technique, Map<String, String> values) {
-        Map<String, SettingEntity> own = new HashMap<>();
-        settings.findByNodeIdAndTechnique(nodeId, technique).forEach(setting -> own.put(setting.key, setting));
-        Map<String, String> before = new HashMap<>();
-        values.forEach((key, value) -> {
-            SettingEntity setting = own.get(key);
-            before.put(key, setting == null ? null : setting.value);
-            if (value == null) {
-                if (setting != null) {
-                    settings.delete(setting);
-                }
-                return;
-            }
-            if (setting == null) {
-                setting = new SettingEntity();
-                setting.nodeId = nodeId;
-                setting.technique = technique;
-                setting.key = key;
-            }
-            setting.value = value;
-            settings.save(setting);
         });
-        return before;
+        PlantChange change = PlantChange.altering(List.of(Alteration.between(node, Node.of(nodeId, facets))));
+        PlantTree after = PlantTree.of(before.nodes().apply(change), techniques);
+        Technique technique = technique(node.technique().isBlank() ? techniqueId : node.technique());
+        List<String> changed = new ArrayList<>();
+        int kept = 0;
+        for (PlantNode check : before.checksBeneath(nodeId)) {
+            if (!check.technique().equals(technique.id())) {
+                continue;
+            }
+            boolean isSame = before.effectiveValues(check.id(), technique).equals(after.effectiveValues(check.id(), technique));
+            if (isSame) {
+                kept++;
+            } else {
+                changed.add(before.check(check.id()).orElseThrow().place() + ", " + check.name());
+            }
+        }
+        return new Effect(changed.size(), kept, changed.stream().limit(MOST_CHECKS_TOLD).toList());
     }
 
-    void applyPreset(UUID nodeId, String techniqueId, String presetName) {
-        if (presetName == null || presetName.isBlank()) {
-            return;
-        }
-        Technique.Preset preset = technique(techniqueId).presets().stream()
-                .filter(candidate -> candidate.name().equals(presetName))
-                .findFirst()
-                .orElseThrow(() -> new DomainProblem.Invalid("preset", "There is no ready-made check \"" + presetName + "\"."));
-        store(nodeId, techniqueId, preset.settings());
+    private static Node require(PlantTree tree, UUID id) {
+        return tree.nodes().find(id).orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
     }
 
     private Technique technique(String id) {

@@ -1,117 +1,117 @@
 package rovek.server.plant;
 
-import java.util.ArrayDeque;
-import java.util.ArrayList;
 import java.util.Collections;
-import java.util.Deque;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import rovek.core.limit.Limit;
+import rovek.core.limit.LimitText;
 import rovek.core.plant.EffectiveSetting;
 import rovek.core.plant.Inheritance;
 import rovek.core.plant.Level;
+import rovek.core.plant.Node;
+import rovek.core.plant.NodeTree;
 import rovek.core.plant.SettingLayer;
+import rovek.core.technique.ResultDefinition;
 import rovek.core.technique.SettingValues;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
 
-/** The plant as it stood at one moment. */
+/** The plant as it stood at one moment, with what the techniques make of its checks. */
 public final class PlantTree {
 
-    private final Map<UUID, PlantNode> nodes = new LinkedHashMap<>();
-    private final Map<UUID, List<UUID>> children = new LinkedHashMap<>();
-    private final Map<UUID, Map<String, Map<String, String>>> settings;
+    private final NodeTree nodes;
     private final Techniques techniques;
+    /** Checks that their technique names. */
+    private final Map<UUID, String> checkNames;
 
-    /**
-     * @param inOrder nodes, siblings in their order
-     * @param settings node to technique to key to value
-     */
-    PlantTree(List<PlantNode> inOrder, Map<UUID, Map<String, Map<String, String>>> settings, Techniques techniques) {
-        this.settings = settings;
+    private PlantTree(NodeTree nodes, Techniques techniques, Map<UUID, String> checkNames) {
+        this.nodes = nodes;
         this.techniques = techniques;
-        inOrder.forEach(node -> nodes.put(node.id(), node));
-        inOrder.forEach(node -> children.computeIfAbsent(node.parentId(), none -> new ArrayList<>()).add(node.id()));
-        inOrder.stream()
-                .filter(node -> node.level() == Level.CHECK && node.name().isBlank())
-                .forEach(node -> nodes.put(node.id(), node.named(checkName(node))));
+        this.checkNames = checkNames;
     }
 
-    private String checkName(PlantNode node) {
-        Technique technique = techniques.get(node.technique());
-        return technique.checkName(settings(node.id(), technique));
+    static PlantTree of(NodeTree nodes, Techniques techniques) {
+        return new PlantTree(nodes, techniques, new ConcurrentHashMap<>());
+    }
+
+    /** The tree with some nodes in another state, or gone. */
+    PlantTree with(Map<UUID, Optional<Node>> states) {
+        if (states.isEmpty()) {
+            return this;
+        }
+        boolean inheritanceStays = states.entrySet().stream().allMatch(entry -> isNoMatterToOthers(entry.getKey(), entry.getValue()));
+        Map<UUID, String> names = new ConcurrentHashMap<>();
+        if (inheritanceStays) {
+            names.putAll(checkNames);
+            names.keySet().removeAll(states.keySet());
+        }
+        return new PlantTree(nodes.with(states), techniques, names);
+    }
+
+    private boolean isNoMatterToOthers(UUID id, Optional<Node> after) {
+        Optional<Node> before = nodes.find(id);
+        return before.isEmpty()
+                || after.isEmpty()
+                || (before.get().settings().equals(after.get().settings())
+                        && before.get().parentId().equals(after.get().parentId()));
+    }
+
+    public NodeTree nodes() {
+        return nodes;
     }
 
     public Optional<PlantNode> find(UUID id) {
-        return Optional.ofNullable(nodes.get(id));
+        return nodes.find(id).map(this::view);
+    }
+
+    PlantNode view(Node node) {
+        return PlantNode.of(node, name(node));
+    }
+
+    /** How a node is called; a check without name of its own as its technique names it. */
+    public String name(Node node) {
+        if (node.level() != Level.CHECK || !node.name().isBlank()) {
+            return node.name();
+        }
+        return checkNames.computeIfAbsent(node.id(), id -> {
+            Technique technique = techniques.get(node.technique());
+            return technique.checkName(settings(id, technique));
+        });
     }
 
     /** All nodes, every parent before its children, siblings in order. */
     public List<PlantNode> inOrder() {
-        List<PlantNode> ordered = new ArrayList<>(nodes.size());
-        Deque<UUID> open = new ArrayDeque<>();
-        pushReversed(open, children(null));
-        while (!open.isEmpty()) {
-            UUID id = open.pop();
-            ordered.add(nodes.get(id));
-            pushReversed(open, children(id));
-        }
-        return ordered;
-    }
-
-    private static void pushReversed(Deque<UUID> onto, List<UUID> ids) {
-        for (int i = ids.size() - 1; i >= 0; i--) {
-            onto.push(ids.get(i));
-        }
-    }
-
-    public List<UUID> children(UUID id) {
-        return children.getOrDefault(id, List.of());
+        return nodes.beneath(Node.PLANT).stream().map(this::view).toList();
     }
 
     /** From the client down to the node itself. */
     public List<PlantNode> path(UUID id) {
-        List<PlantNode> path = new ArrayList<>();
-        for (PlantNode node = nodes.get(id); node != null; node = nodes.get(node.parentId())) {
-            path.add(node);
-        }
-        Collections.reverse(path);
-        return path;
+        return nodes.path(id).stream().map(this::view).toList();
     }
 
     /** The nearest node of a level on the way up, the node itself included. */
     public Optional<PlantNode> nearest(UUID id, Level level) {
-        List<PlantNode> path = path(id);
-        Collections.reverse(path);
-        return path.stream().filter(node -> node.level() == level).findFirst();
+        List<Node> path = nodes.path(id);
+        return path.stream().filter(node -> node.level() == level).reduce((outer, inner) -> inner).map(this::view);
     }
 
     public boolean isBeneath(UUID id, UUID ancestor) {
-        return path(id).stream().anyMatch(node -> node.id().equals(ancestor));
+        return nodes.isBeneath(id, ancestor);
     }
 
     /** All checks at or beneath a node, in order. */
     public List<PlantNode> checksBeneath(UUID id) {
-        List<PlantNode> checks = new ArrayList<>();
-        Deque<UUID> open = new ArrayDeque<>(List.of(id));
-        while (!open.isEmpty()) {
-            UUID next = open.pop();
-            PlantNode node = nodes.get(next);
-            if (node != null && node.level() == Level.CHECK) {
-                checks.add(node);
-            }
-            pushReversed(open, children(next));
-        }
-        return checks;
+        return nodes.beneath(id).stream().filter(node -> node.level() == Level.CHECK).map(this::view).toList();
     }
 
     /** What each node on the way down says about a technique's settings. */
     List<SettingLayer> layers(UUID id, String technique) {
-        return path(id).stream()
-                .map(node -> new SettingLayer(
-                        node.id(), node.label(), settings.getOrDefault(node.id(), Map.of()).getOrDefault(technique, Map.of())))
+        return nodes.path(id).stream()
+                .map(node -> new SettingLayer(node.id(), node.label(), node.settingsOf(technique)))
                 .toList();
     }
 
@@ -119,20 +119,49 @@ public final class PlantTree {
         return Inheritance.resolve(technique.defaults(), layers(id, technique.id()));
     }
 
-    /** The settings in force at a node. */
-    public SettingValues settings(UUID id, Technique technique) {
+    Map<String, String> effectiveValues(UUID id, Technique technique) {
         Map<String, String> values = new LinkedHashMap<>();
         effectiveSettings(id, technique).forEach((key, effective) -> values.put(key, effective.value()));
-        return technique.settingsOf(values);
+        return values;
+    }
+
+    /** The settings in force at a node. */
+    public SettingValues settings(UUID id, Technique technique) {
+        return technique.settingsOf(effectiveValues(id, technique));
+    }
+
+    /** The limits in force at a check, result id to limit; a result without one is left out. */
+    private Map<String, Limit> limits(UUID id, Technique technique, SettingValues settings) {
+        Map<String, Limit> limits = new LinkedHashMap<>();
+        for (ResultDefinition result : technique.results(settings)) {
+            limitOrigin(id, technique.id(), result.id())
+                    .flatMap(node -> LimitText.parse(node.limitsOf(technique.id()).get(result.id()), result.sense()))
+                    .ifPresent(limit -> limits.put(result.id(), limit));
+        }
+        return limits;
+    }
+
+    /** The nearest node on the way up that says what is right for a result, the node itself included. */
+    public Optional<Node> limitOrigin(UUID id, String technique, String result) {
+        return nodes.path(id).stream()
+                .filter(node -> node.limitsOf(technique).containsKey(result))
+                .reduce((outer, inner) -> inner);
     }
 
     /** A check with all that is needed to measure and to judge it; empty where it is no check or gone. */
     public Optional<CheckView> check(UUID id) {
-        return find(id).filter(node -> node.level() == Level.CHECK).map(node -> {
+        return nodes.find(id).filter(node -> node.level() == Level.CHECK).map(node -> {
             Technique technique = techniques.get(node.technique());
-            PlantNode point = nearest(id, Level.POINT).orElse(node);
+            SettingValues settings = settings(id, technique);
+            PlantNode view = view(node);
+            PlantNode point = nearest(id, Level.POINT).orElse(view);
             PlantNode asset = nearest(id, Level.ASSET).orElse(point);
-            return new CheckView(node, point, asset, technique, settings(id, technique));
+            return new CheckView(view, point, asset, technique, settings, Collections.unmodifiableMap(limits(id, technique, settings)));
         });
+    }
+
+    /** The checks among these ids, in their order; what is no check or gone is left out. */
+    public List<CheckView> checks(List<UUID> ids) {
+        return ids.stream().map(this::check).flatMap(Optional::stream).toList();
     }
 }

@@ -1,6 +1,7 @@
 package rovek.server.problem;
 
 import java.util.List;
+import java.util.UUID;
 
 /**
  * What a person can mend: each kind has a stable code and a sentence that says the remedy. Only these become answers in the
@@ -48,6 +49,32 @@ public abstract sealed class DomainProblem extends RuntimeException {
 
         public Conflict(String code, String sentence) {
             super(code, sentence);
+        }
+    }
+
+    /**
+     * One thing of one node that two people changed.
+     *
+     * @param facet what of it
+     * @param seen what the later of the two had before their eyes
+     * @param theirs as it stands now
+     * @param yours what the later one wants
+     * @param by who changed it first; blank where that is not known, likewise {@code at}
+     */
+    public record Clash(UUID node, String label, String facet, String seen, String theirs, String yours, String by, String at) {}
+
+    /** Somebody else changed the very same thing first; both are told, so that a person chooses. */
+    public static final class Contradiction extends DomainProblem {
+        private static final long serialVersionUID = 1L;
+        private final transient List<Clash> clashes;
+
+        public Contradiction(List<Clash> clashes) {
+            super("contradiction", "Somebody else changed the same thing since you opened it. Nothing was overwritten; choose which shall stand.");
+            this.clashes = List.copyOf(clashes);
+        }
+
+        public List<Clash> clashes() {
+            return clashes;
         }
     }
 

@@ -28,6 +28,9 @@ class ProblemAnswers {
         if (problem instanceof DomainProblem.Invalid invalid) {
             detail.setProperties(Map.of("code", problem.code(), "faults", invalid.faults()));
         }
+        if (problem instanceof DomainProblem.Contradiction contradiction) {
+            detail.setProperties(Map.of("code", problem.code(), "clashes", contradiction.clashes()));
+        }
         return detail;
     }
 

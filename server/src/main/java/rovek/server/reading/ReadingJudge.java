@@ -1,9 +1,7 @@
 package rovek.server.reading;
 
 import java.util.List;
-import java.util.Map;
 import rovek.core.limit.Judgement;
-import rovek.core.limit.Limit;
 import rovek.core.technique.Result;
 import rovek.server.plant.CheckView;
 
@@ -12,11 +10,11 @@ public final class ReadingJudge {
 
     private ReadingJudge() {}
 
-    public static Judgement judge(ReadingView reading, CheckView check, Map<String, Limit> limits) {
+    public static Judgement judge(ReadingView reading, CheckView check) {
         List<Result> results = check.technique().results(check.settings()).stream()
                 .filter(definition -> reading.results().containsKey(definition.id()))
                 .map(definition -> new Result(definition, reading.results().get(definition.id())))
                 .toList();
-        return Judgement.of(results, reading.obstacle(), limits);
+        return Judgement.of(results, reading.obstacle(), check.limits());
     }
 }

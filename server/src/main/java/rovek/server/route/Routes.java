@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import rovek.core.plant.Node;
 import rovek.core.route.InstrumentProfile;
 import rovek.core.route.PlannedStop;
 import rovek.core.route.RouteNeeds;
@@ -45,8 +46,12 @@ public class Routes {
     public record RouteView(
             UUID id, String name, List<StopView> stops, int gone, long memoryBytes, double minutes, int version) {}
 
-    /** A stop. */
-    public record StopView(UUID checkId, String assetTag, String assetName, String point, String check, long memoryBytes) {}
+    /**
+     * A stop.
+     *
+     * @param path ids from the client down to the point
+     */
+    public record StopView(UUID checkId, List<UUID> path, String assetTag, String assetName, String point, String check, long memoryBytes) {}
 
     /**
      * A route as somebody wants it.
@@ -139,8 +144,9 @@ public class Routes {
         List<CheckView> checks = checks(route, tree);
         List<StopView> stops = new ArrayList<>();
         for (CheckView check : checks) {
+            List<UUID> path = tree.nodes().path(check.point().id()).stream().map(Node::id).toList();
             stops.add(new StopView(
-                    check.id(), check.asset().tag(), check.asset().name(), check.point().name(), check.node().name(),
+                    check.id(), path, check.asset().tag(), check.asset().name(), check.point().name(), check.node().name(),
                     check.technique().demand(check.settings()).memoryBytes()));
         }
         RouteNeeds needs = RouteNeeds.of(planned(checks));

@@ -8,15 +8,14 @@ import java.util.List;
 import org.springframework.stereotype.Service;
 import rovek.core.limit.Verdict;
 import rovek.core.plant.Level;
+import rovek.core.plant.Node;
+import rovek.core.plant.NodeTree;
 import rovek.server.certificate.Certificates;
 import rovek.server.certificate.Certificates.CertificateLine;
-import rovek.server.follow.Follow;
-import rovek.server.follow.Follow.Standing;
+import rovek.server.follow.Standing;
+import rovek.server.follow.Standings;
 import rovek.server.instrument.InstrumentView;
 import rovek.server.instrument.Instruments;
-import rovek.server.plant.Plant;
-import rovek.server.plant.PlantNode;
-import rovek.server.plant.PlantTree;
 import rovek.server.route.Routes;
 import rovek.server.visit.Visits;
 
@@ -24,10 +23,10 @@ import rovek.server.visit.Visits;
 @Service
 public class Today {
 
+    private static final int MOST_OF_A_KIND = 40;
     private static final int WARN_DAYS_BEFORE_CALIBRATION = 30;
 
-    private final Plant plant;
-    private final Follow follow;
+    private final Standings standings;
     private final Visits visits;
     private final Instruments instruments;
     private final Routes routes;
@@ -35,15 +34,13 @@ public class Today {
     private final Clock clock;
 
     Today(
-            Plant plant,
-            Follow follow,
+            Standings standings,
             Visits visits,
             Instruments instruments,
             Routes routes,
             Certificates certificates,
             Clock clock) {
-        this.plant = plant;
-        this.follow = follow;
+        this.standings = standings;
         this.visits = visits;
         this.instruments = instruments;
         this.routes = routes;
@@ -77,10 +74,14 @@ public class Today {
     public record View(List<Item> items, FirstRound firstRound) {}
 
     public View view() {
-        PlantTree tree = plant.tree();
+        Standings.Moment moment = standings.now();
+        NodeTree nodes = moment.tree().nodes();
+        List<Standing> assets = nodes.beneath(Node.PLANT).stream()
+                .filter(node -> node.level() == Level.ASSET)
+                .map(node -> moment.of(node.id()))
+                .toList();
         List<Item> items = new ArrayList<>();
-        List<Standing> standings = follow.overview();
-        addAssets(items, tree, standings, Verdict.FAIL, Kind.FAIL);
+        addAssets(items, nodes, assets, Verdict.FAIL, Kind.FAIL);
         List<CertificateLine> register = certificates.register("");
         register.stream()
                 .filter(line -> line.state().equals("PREPARED"))
@@ -89,7 +90,7 @@ public class Today {
         recent.stream()
                 .filter(visit -> visit.loose() > 0)
                 .forEach(visit -> items.add(new Item(Kind.LOOSE_READINGS, visit.id().toString(), "", visit.title(), visit.loose(), visit.beganAt())));
-        addAssets(items, tree, standings, Verdict.WATCH, Kind.WATCH);
+        addAssets(items, nodes, assets, Verdict.WATCH, Kind.WATCH);
         LocalDate today = LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC);
         List<InstrumentView> shelf = instruments.list();
         shelf.stream()
@@ -98,30 +99,27 @@ public class Today {
                 .forEach(instrument -> items.add(new Item(
                         Kind.CALIBRATION_DUE, instrument.id().toString(), instrument.model(), "no. " + instrument.serial(), 1,
                         instrument.calibratedUntil() == null ? "" : instrument.calibratedUntil().toString())));
-        addUnjudged(items, tree, standings);
-        boolean anyCheck = tree.inOrder().stream().anyMatch(node -> node.level() == Level.CHECK);
+        addUnjudged(items, nodes, assets);
+        Standing whole = moment.of(Node.PLANT);
+        boolean anyCheck = whole.pass() + whole.watch() + whole.fail() + whole.notJudged() > 0;
         return new View(items, new FirstRound(
-                !tree.inOrder().isEmpty(), anyCheck, !shelf.isEmpty(), !routes.list().isEmpty(), !recent.isEmpty(),
+                nodes.size() > 0, anyCheck, !shelf.isEmpty(), !routes.list().isEmpty(), !recent.isEmpty(),
                 register.stream().anyMatch(line -> line.number() != null)));
     }
 
-    private static void addAssets(List<Item> items, PlantTree tree, List<Standing> standings, Verdict verdict, Kind kind) {
-        for (Standing standing : standings) {
-            PlantNode node = tree.find(standing.nodeId()).orElseThrow();
-            if (node.level() == Level.ASSET && standing.worst() == verdict) {
-                int count = verdict == Verdict.FAIL ? standing.fail() : standing.watch();
-                items.add(new Item(kind, node.id().toString(), node.tag(), node.name(), count, standing.readAt()));
-            }
-        }
+    private static void addAssets(List<Item> items, NodeTree nodes, List<Standing> assets, Verdict verdict, Kind kind) {
+        assets.stream().filter(standing -> standing.worst() == verdict).limit(MOST_OF_A_KIND).forEach(standing -> {
+            Node node = nodes.find(standing.nodeId()).orElseThrow();
+            int count = verdict == Verdict.FAIL ? standing.fail() : standing.watch();
+            items.add(new Item(kind, node.id().toString(), node.tag(), node.name(), count, standing.readAt()));
+        });
     }
 
     /** Measured, but nothing says what is right. */
-    private static void addUnjudged(List<Item> items, PlantTree tree, List<Standing> standings) {
-        for (Standing standing : standings) {
-            PlantNode node = tree.find(standing.nodeId()).orElseThrow();
-            if (node.level() == Level.ASSET && standing.notJudged() > 0 && standing.readAt() != null) {
-                items.add(new Item(Kind.WITHOUT_LIMIT, node.id().toString(), node.tag(), node.name(), standing.notJudged(), standing.readAt()));
-            }
-        }
+    private static void addUnjudged(List<Item> items, NodeTree nodes, List<Standing> assets) {
+        assets.stream().filter(standing -> standing.notJudged() > 0 && standing.readAt() != null).limit(MOST_OF_A_KIND).forEach(standing -> {
+            Node node = nodes.find(standing.nodeId()).orElseThrow();
+            items.add(new Item(Kind.WITHOUT_LIMIT, node.id().toString(), node.tag(), node.name(), standing.notJudged(), standing.readAt()));
+        });
     }
 }

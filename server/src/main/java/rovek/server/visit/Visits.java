@@ -22,7 +22,6 @@ import rovek.server.account.Accounts;
 import rovek.server.instrument.InstrumentView;
 import rovek.server.instrument.Instruments;
 import rovek.server.limit.Boundaries;
-import rovek.server.limit.Limits;
 import rovek.server.plant.CheckView;
 import rovek.server.plant.Plant;
 import rovek.server.plant.PlantNode;
@@ -40,7 +39,6 @@ public class Visits {
 
     private final VisitRepository visits;
     private final Readings readings;
-    private final Limits limits;
     private final Plant plant;
     private final Instruments instruments;
     private final Accounts accounts;
@@ -49,14 +47,12 @@ public class Visits {
     Visits(
             VisitRepository visits,
             Readings readings,
-            Limits limits,
             Plant plant,
             Instruments instruments,
             Accounts accounts,
             JdbcClient db) {
         this.visits = visits;
         this.readings = readings;
-        this.limits = limits;
         this.plant = plant;
         this.instruments = instruments;
         this.accounts = accounts;
@@ -99,7 +95,7 @@ public class Visits {
 
     /** A reading that no stop asked for. */
     public record LooseReading(
-            UUID id, String takenAt, String label, String note, @Nullable Double value, String unit, @Nullable String discardedBecause,
+            UUID id, String technique, String takenAt, String label, String note, @Nullable Double value, String unit, @Nullable String discardedBecause,
             List<PlacementProposal> proposals) {}
 
     @Transactional(readOnly = true)
@@ -137,7 +133,7 @@ public class Visits {
                 repeats.merge(reading.checkId(), 1, Integer::sum);
             }
         }
-        RowMaker rows = new RowMaker(tree, limitsOf(visit, all, tree), standing, repeats, readings.resultsBefore(id));
+        RowMaker rows = new RowMaker(tree, standing, repeats, readings.resultsBefore(id));
         List<VisitRow> made = rows.of(visit);
         List<LooseReading> tray = all.stream()
                 .filter(reading -> reading.checkId() == null && !reading.replaced())
@@ -148,13 +144,6 @@ public class Visits {
                 id, visit.title, place(made, tree, Level.CLIENT), place(made, tree, Level.SITE),
                 visit.beganAt.toString(), accounts.displayName(visit.technician), instruments.get(visit.instrumentId),
                 visit.clockAheadSeconds, visit.calibratedOn, visit.calibratedUntil, RollUpView.of(verdicts), made, tray);
-    }
-
-    private Map<UUID, Map<String, rovek.core.limit.Limit>> limitsOf(VisitEntity visit, List<ReadingView> all, PlantTree tree) {
-        Set<UUID> checks = new HashSet<>();
-        visit.stops.forEach(stop -> checks.add(stop.checkId()));
-        all.stream().map(ReadingView::checkId).filter(java.util.Objects::nonNull).forEach(checks::add);
-        return limits.of(checks.stream().flatMap(check -> tree.check(check).stream()).toList());
     }
 
     /** The client or site all rows share; blank where they do not. */
@@ -170,7 +159,7 @@ public class Visits {
     private static LooseReading loose(ReadingView reading, List<ReadingView> all, PlantTree tree) {
         var leading = reading.results().values().stream().findFirst();
         return new LooseReading(
-                reading.id(), reading.takenAt().toString(), reading.label(), reading.note(),
+                reading.id(), reading.technique(), reading.takenAt().toString(), reading.label(), reading.note(),
                 leading.map(amount -> amount.value()).orElse(null),
                 leading.map(amount -> amount.unit().symbol()).orElse(""),
                 reading.discardedBecause(),
@@ -180,7 +169,6 @@ public class Visits {
     /** Makes the rows of a sheet: the stops in walking order, then what was placed by hand. */
     private record RowMaker(
             PlantTree tree,
-            Map<UUID, Map<String, rovek.core.limit.Limit>> limits,
             Map<UUID, ReadingView> standing,
             Map<UUID, Integer> repeats,
             Map<UUID, Map<String, Double>> before) {
@@ -203,9 +191,8 @@ public class Visits {
         private VisitRow row(CheckView check, String progress, String note) {
             var leading = check.leadingResult();
             ReadingView reading = standing.get(check.id());
-            Map<String, rovek.core.limit.Limit> ofCheck = limits.getOrDefault(check.id(), Map.of());
-            Judgement judgement = judge(reading, check, ofCheck, progress);
-            Boundaries boundaries = Boundaries.of(ofCheck.get(leading.id()));
+            Judgement judgement = judge(reading, check, progress);
+            Boundaries boundaries = Boundaries.of(check.limits().get(leading.id()));
             Double value = reading == null || !reading.results().containsKey(leading.id())
                     ? null
                     : reading.results().get(leading.id()).value();
@@ -219,15 +206,14 @@ public class Visits {
                     reading == null ? null : reading.discardedBecause());
         }
 
-        private static Judgement judge(
-                ReadingView reading, CheckView check, Map<String, rovek.core.limit.Limit> limits, String progress) {
+        private static Judgement judge(ReadingView reading, CheckView check, String progress) {
             if (reading == null) {
                 return new Judgement(Verdict.NOT_JUDGED, progress.equals("skipped") ? "skipped" : "not measured");
             }
             if (reading.discardedBecause() != null) {
                 return new Judgement(Verdict.NOT_JUDGED, "discarded: " + reading.discardedBecause());
             }
-            return ReadingJudge.judge(reading, check, limits);
+            return ReadingJudge.judge(reading, check);
         }
     }
 }

@@ -102,7 +102,9 @@ public final class Vibration implements Technique {
                         Map.of(
                                 VibrationSettings.MEASURE, "acceleration",
                                 VibrationSettings.LOW, "1000",
-                                VibrationSettings.HIGH, "10000")));
+                                VibrationSettings.HIGH, "10000")),
+                // Below 600 rpm the running speed itself lies under 10 Hz (ISO 20816-1).
+                new Preset("Velocity 2–1000 Hz", Map.of(VibrationSettings.MEASURE, "velocity", VibrationSettings.LOW, "2")));
     }
 
     @Override
@@ -110,6 +112,11 @@ public final class Vibration implements Technique {
         return VibrationSettings.of(settings).measure() == Measure.VELOCITY
                 ? List.of(VELOCITY_RMS, VELOCITY_PEAK)
                 : List.of(ACCELERATION_RMS, ACCELERATION_PEAK);
+    }
+
+    @Override
+    public List<ResultDefinition> everyResult() {
+        return List.of(VELOCITY_RMS, VELOCITY_PEAK, ACCELERATION_RMS, ACCELERATION_PEAK);
     }
 
     @Override

@@ -1,0 +1,36 @@
+package rovek.server.follow;
+
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.Optional;
+import java.util.UUID;
+import rovek.core.limit.RollUp;
+
+/**
+ * How all checks at or beneath a node stand together.
+ *
+ * @param readAt of the newest reading beneath it
+ * @param worst the check that stands worst
+ */
+record NodeStanding(RollUp verdicts, Optional<Instant> readAt, Optional<CheckStanding> worst) {
+
+    static final NodeStanding NOTHING = new NodeStanding(RollUp.NOTHING, Optional.empty(), Optional.empty());
+
+    static NodeStanding of(CheckStanding check) {
+        return new NodeStanding(RollUp.of(check.verdict()), check.readAt(), Optional.of(check));
+    }
+
+    NodeStanding plus(NodeStanding other) {
+        boolean otherIsLater = other.readAt.isPresent() && readAt.filter(own -> !own.isBefore(other.readAt.get())).isEmpty();
+        boolean otherIsWorse = other.worst.isPresent() && worst.filter(own -> own.badness() >= other.worst.get().badness()).isEmpty();
+        return new NodeStanding(verdicts.plus(other.verdicts), otherIsLater ? other.readAt : readAt, otherIsWorse ? other.worst : worst);
+    }
+
+    Standing view(UUID node) {
+        return new Standing(
+                node, verdicts.worst(), verdicts.pass(), verdicts.watch(), verdicts.fail(), verdicts.notJudged(),
+                readAt.map(Instant::toString).orElse(null),
+                worst.map(check -> Arrays.stream(check.values()).boxed().toList()).orElse(java.util.List.of()),
+                worst.flatMap(CheckStanding::fail).orElse(null));
+    }
+}

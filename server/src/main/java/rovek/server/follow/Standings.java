@@ -1,0 +1,211 @@
+package rovek.server.follow;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.scheduling.annotation.Async;
+import org.springframework.stereotype.Service;
+import rovek.core.plant.Level;
+import rovek.core.plant.Node;
+import rovek.core.plant.NodeTree;
+import rovek.server.plant.CheckView;
+import rovek.server.plant.Plant;
+import rovek.server.plant.PlantTree;
+import rovek.server.reading.ReadingView;
+import rovek.server.reading.Readings;
+
+/**
+ * How the whole plant stands, kept in memory by each server and brought up to date by what changed: judging a hundred thousand
+ * checks anew for every look would take seconds.
+ */
+@Service
+public class Standings {
+
+    private static final int SPARK_READINGS = 13;
+    private static final int CHECKS_A_QUERY = 2_000;
+
+    private final StandingFeed feed;
+    private final Plant plant;
+    private final Readings readings;
+    private String horizon = "0";
+    private Moment last;
+
+    Standings(StandingFeed feed, Plant plant, Readings readings) {
+        this.feed = feed;
+        this.plant = plant;
+        this.readings = readings;
+    }
+
+    /** The plant and how it stood at one moment. */
+    public static final class Moment {
+
+        private final PlantTree tree;
+        private final Map<UUID, CheckStanding> checks;
+        private final Map<UUID, NodeStanding> nodes;
+
+        Moment(PlantTree tree, Map<UUID, CheckStanding> checks, Map<UUID, NodeStanding> nodes) {
+            this.tree = tree;
+            this.checks = checks;
+            this.nodes = nodes;
+        }
+
+        public PlantTree tree() {
+            return tree;
+        }
+
+        /** A node without checks stands as not judged with nothing beneath. */
+        public Standing of(UUID node) {
+            return nodes.getOrDefault(node, NodeStanding.NOTHING).view(node);
+        }
+
+        NodeStanding node(UUID node) {
+            return nodes.getOrDefault(node, NodeStanding.NOTHING);
+        }
+
+        CheckStanding check(UUID check) {
+            return checks.getOrDefault(check, CheckStanding.NEVER_MEASURED);
+        }
+
+        /** The checks at or beneath a node, the worst first, up to so many. */
+        public List<UUID> worst(UUID node, int most) {
+            List<UUID> found = new ArrayList<>();
+            tree.nodes().walk(node, beneath -> {
+                if (beneath.level() == Level.CHECK) {
+                    found.add(beneath.id());
+                }
+            });
+            if (found.size() <= most) {
+                return found;
+            }
+            return found.stream().sorted(Comparator.comparingDouble((UUID id) -> -check(id).badness())).limit(most).toList();
+        }
+    }
+
+    /** So that the first one who looks does not wait for all checks to be judged. */
+    @Async
+    @EventListener(ApplicationReadyEvent.class)
+    public void judgeAllOnce() {
+        now();
+    }
+
+    public synchronized Moment now() {
+        StandingFeed.News news = feed.since(horizon);
+        // Asked for after the news: the plant is never older than them.
+        PlantTree tree = plant.tree();
+        boolean isFirst = last == null;
+        if (!isFirst && news.nodes().isEmpty() && news.measured().isEmpty() && tree == last.tree) {
+            horizon = news.horizon();
+            return last;
+        }
+        NodeTree before = isFirst ? NodeTree.EMPTY : last.tree.nodes();
+        Map<UUID, CheckStanding> checks = isFirst ? new HashMap<>() : new HashMap<>(last.checks);
+        Set<UUID> toJudge = isFirst ? new HashSet<>(news.measured()) : toJudge(before, tree.nodes(), news);
+        toJudge.removeIf(id -> !isCheck(tree.nodes(), id));
+        news.nodes().stream().filter(id -> tree.nodes().find(id).isEmpty()).forEach(checks::remove);
+        judge(tree, toJudge, checks);
+        Map<UUID, NodeStanding> nodes = isFirst
+                ? rolledUp(tree.nodes(), checks)
+                : rolledUpAgain(before, tree.nodes(), news, toJudge, checks);
+        last = new Moment(tree, checks, nodes);
+        horizon = news.horizon();
+        return last;
+    }
+
+    private static boolean isCheck(NodeTree nodes, UUID id) {
+        return nodes.find(id).filter(node -> node.level() == Level.CHECK).isPresent();
+    }
+
+    private static Set<UUID> toJudge(NodeTree before, NodeTree after, StandingFeed.News news) {
+        Set<UUID> checks = new HashSet<>(news.measured());
+        for (UUID id : news.nodes()) {
+            Optional<Node> was = before.find(id);
+            Optional<Node> is = after.find(id);
+            boolean concernsThoseBeneath = was.isPresent()
+                    && is.isPresent()
+                    && !(was.get().settings().equals(is.get().settings())
+                            && was.get().limits().equals(is.get().limits())
+                            && was.get().parentId().equals(is.get().parentId()));
+            if (is.isPresent() && (was.isEmpty() || concernsThoseBeneath)) {
+                after.walk(id, node -> checks.add(node.id()));
+            }
+        }
+        return checks;
+    }
+
+    private void judge(PlantTree tree, Collection<UUID> ids, Map<UUID, CheckStanding> into) {
+        List<UUID> all = List.copyOf(ids);
+        for (int from = 0; from < all.size(); from += CHECKS_A_QUERY) {
+            List<UUID> some = all.subList(from, Math.min(all.size(), from + CHECKS_A_QUERY));
+            Map<UUID, List<ReadingView>> newest = readings.newest(some, SPARK_READINGS);
+            for (UUID id : some) {
+                List<ReadingView> history = newest.getOrDefault(id, List.of());
+                if (history.isEmpty()) {
+                    into.remove(id);
+                } else {
+                    CheckView check = tree.check(id).orElseThrow();
+                    into.put(id, CheckStanding.of(check, history));
+                }
+            }
+        }
+    }
+
+    private static Map<UUID, NodeStanding> rolledUp(NodeTree tree, Map<UUID, CheckStanding> checks) {
+        Map<UUID, NodeStanding> nodes = new HashMap<>();
+        List<Node> all = tree.beneath(Node.PLANT);
+        for (int i = all.size() - 1; i >= 0; i--) {
+            Node node = all.get(i);
+            NodeStanding own = node.level() == Level.CHECK ? ofCheck(node.id(), checks) : nodes.getOrDefault(node.id(), NodeStanding.NOTHING);
+            nodes.put(node.id(), own);
+            nodes.merge(node.parentId(), own, NodeStanding::plus);
+        }
+        return nodes;
+    }
+
+    private static NodeStanding ofCheck(UUID id, Map<UUID, CheckStanding> checks) {
+        return NodeStanding.of(checks.getOrDefault(id, CheckStanding.NEVER_MEASURED));
+    }
+
+    /** Only what changed and what stands above it. */
+    private Map<UUID, NodeStanding> rolledUpAgain(
+            NodeTree before, NodeTree after, StandingFeed.News news, Set<UUID> judged, Map<UUID, CheckStanding> checks) {
+        Map<UUID, Integer> depths = new HashMap<>();
+        for (Collection<UUID> ids : List.of(news.nodes(), judged)) {
+            for (UUID id : ids) {
+                addWithAbove(before, id, depths);
+                addWithAbove(after, id, depths);
+            }
+        }
+        depths.put(Node.PLANT, 0);
+        Map<UUID, NodeStanding> nodes = new HashMap<>(last.nodes);
+        depths.entrySet().stream().sorted(Map.Entry.<UUID, Integer>comparingByValue().reversed()).map(Map.Entry::getKey).forEach(id -> {
+            Optional<Node> node = after.find(id);
+            if (node.isEmpty() && !id.equals(Node.PLANT)) {
+                nodes.remove(id);
+            } else if (node.isPresent() && node.get().level() == Level.CHECK) {
+                nodes.put(id, ofCheck(id, checks));
+            } else {
+                nodes.put(id, after.children(id).stream()
+                        .map(child -> nodes.getOrDefault(child, NodeStanding.NOTHING))
+                        .reduce(NodeStanding.NOTHING, NodeStanding::plus));
+            }
+        });
+        return nodes;
+    }
+
+    private static void addWithAbove(NodeTree tree, UUID id, Map<UUID, Integer> depths) {
+        List<Node> path = tree.path(id);
+        for (int i = 0; i < path.size(); i++) {
+            // Moved things have two depths: the deeper one is reckoned first, and again what stands above.
+            depths.merge(path.get(i).id(), i + 1, Math::max);
+        }
+    }
+}

@@ -1,0 +1,236 @@
+package rovek.server.outline;
+
+import jakarta.annotation.Nullable;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.Deque;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import rovek.core.plant.Level;
+import rovek.core.plant.Node;
+import rovek.server.follow.Standing;
+import rovek.server.follow.Standings;
+import rovek.server.plant.CheckView;
+import rovek.server.plant.PlantNode;
+
+/** The plant as rows, as much of it as is open. */
+@Service
+public class Outlines {
+
+    /** So many rows are opened by themselves; a small plant stands open as a whole. */
+    private static final int ROWS_OPENED = 300;
+
+    private static final int MOST_SEARCHES_KEPT = 8;
+    private static final int MOST_FOUND = 20;
+
+    private final Standings standings;
+    private final Map<OutlineFilter, Kept> searches = new LinkedHashMap<>(16, 0.75f, true);
+
+    private record Kept(Standings.Moment moment, Search search) {}
+
+    Outlines(Standings standings) {
+        this.standings = standings;
+    }
+
+    /**
+     * A row.
+     *
+     * @param children how many rows stand directly beneath it, under the filter
+     * @param isHit whether it is what the filter looks for, rather than what leads there
+     */
+    public record Row(PlantNode node, int children, boolean isHit, Standing standing) {}
+
+    /** The rows that stand in one node; {@code parentId} null for the clients. */
+    public record Block(@Nullable UUID parentId, List<Row> rows) {}
+
+    /**
+     * What is open of the plant.
+     *
+     * @param hits how many rows the filter finds; 0 without a filter
+     * @param whole how all checks stand together
+     * @param nodes how many rows there are in all
+     */
+    public record Outline(List<Block> blocks, int hits, Standing whole, int nodes) {}
+
+    /**
+     * What is asked for.
+     *
+     * @param open nodes whose rows are wanted; null to have as much opened as is seen at a glance
+     * @param reveal a node that has to be among the rows
+     */
+    public record Wanted(@Nullable List<UUID> open, @Nullable UUID reveal, @Nullable OutlineFilter filter) {}
+
+    /** A node that was found by its name. */
+    public record Found(UUID id, Level level, String tag, String name, String place) {}
+
+    /**
+     * A check as it is picked for something.
+     *
+     * @param path ids from the client down to its point
+     */
+    public record PickedCheck(UUID id, List<UUID> path, String technique, String assetTag, String assetName, String point, String check) {}
+
+    /** Checks that were asked for, in the order of the plant; {@code all} says how many there are in all. */
+    public record Picked(List<PickedCheck> checks, int all) {}
+
+    public Outline outline(Wanted wanted) {
+        View view = view(wanted.filter());
+        Set<UUID> open = wanted.open() == null ? view.openedByItself() : new LinkedHashSet<>(wanted.open());
+        if (wanted.reveal() != null) {
+            view.moment.tree().nodes().path(wanted.reveal()).stream().map(Node::parentId).forEach(open::add);
+        }
+        open.remove(Node.PLANT);
+        List<Block> blocks = new ArrayList<>();
+        blocks.add(view.block(Node.PLANT));
+        open.stream().filter(id -> view.moment.tree().nodes().find(id).isPresent()).map(view::block).forEach(blocks::add);
+        return new Outline(blocks, view.search.map(search -> search.hits().size()).orElse(0), view.moment.of(Node.PLANT), view.moment.tree().nodes().size());
+    }
+
+    public Block block(UUID parent, @Nullable OutlineFilter filter) {
+        return view(filter).block(parent);
+    }
+
+    /** What a filter finds, in the order of the plant. */
+    public List<UUID> hits(OutlineFilter filter) {
+        Standings.Moment moment = standings.now();
+        return search(filter, moment).hits();
+    }
+
+    /** The likeliest nodes of a name: those whose own tag or name begins with it first, and the outer ones before the inner. */
+    public List<Found> find(String text) {
+        Standings.Moment moment = standings.now();
+        String wanted = text.strip().toLowerCase(Locale.ROOT);
+        if (wanted.isEmpty()) {
+            return List.of();
+        }
+        return search(new OutlineFilter(text, null, null, null, null), moment).hits().stream()
+                .flatMap(id -> moment.tree().find(id).stream())
+                .filter(node -> node.level() != Level.CHECK)
+                .sorted(Comparator.comparingInt((PlantNode node) -> begins(node, wanted) ? 0 : 1).thenComparing(PlantNode::level))
+                .limit(MOST_FOUND)
+                .map(node -> new Found(node.id(), node.level(), node.tag(), node.name(), place(moment, node)))
+                .toList();
+    }
+
+    /** The checks at or beneath a node that a filter finds, or that stand beneath what it finds; up to so many. */
+    public Picked checks(@Nullable UUID node, @Nullable OutlineFilter filter, int most) {
+        Standings.Moment moment = standings.now();
+        OutlineFilter wanted = filter == null ? OutlineFilter.EVERYTHING : filter;
+        Set<UUID> hits = wanted.isEmpty() ? Set.of(Node.PLANT) : search(wanted, moment).hitSet();
+        List<UUID> found = new ArrayList<>();
+        moment.tree().nodes().walk(node == null ? Node.PLANT : node, beneath -> {
+            boolean fitsTechnique = !OutlineFilter.isGiven(wanted.technique()) || beneath.technique().equals(wanted.technique());
+            if (beneath.level() == Level.CHECK && fitsTechnique && (hits.contains(Node.PLANT) || isAtOrBeneath(moment, beneath, hits))) {
+                found.add(beneath.id());
+            }
+        });
+        List<PickedCheck> checks = found.stream().limit(most).map(id -> picked(moment, id)).toList();
+        return new Picked(checks, found.size());
+    }
+
+    private static boolean isAtOrBeneath(Standings.Moment moment, Node node, Set<UUID> hits) {
+        for (Optional<Node> at = Optional.of(node); at.isPresent(); at = moment.tree().nodes().find(at.get().parentId())) {
+            if (hits.contains(at.get().id())) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private static PickedCheck picked(Standings.Moment moment, UUID id) {
+        CheckView check = moment.tree().check(id).orElseThrow();
+        List<UUID> path = moment.tree().nodes().path(id).stream().map(Node::id).toList();
+        return new PickedCheck(
+                id, path.subList(0, path.size() - 1), check.technique().id(), check.asset().tag(), check.asset().name(), check.point().name(), check.node().name());
+    }
+
+    private static boolean begins(PlantNode node, String wanted) {
+        return node.tag().toLowerCase(Locale.ROOT).startsWith(wanted) || node.name().toLowerCase(Locale.ROOT).startsWith(wanted);
+    }
+
+    private static String place(Standings.Moment moment, PlantNode node) {
+        List<Node> path = moment.tree().nodes().path(node.id());
+        return String.join(", ", path.subList(0, path.size() - 1).stream().map(Node::label).toList());
+    }
+
+    private View view(@Nullable OutlineFilter filter) {
+        Standings.Moment moment = standings.now();
+        return filter == null || filter.isEmpty()
+                ? new View(moment, Optional.empty(), false)
+                : new View(moment, Optional.of(search(filter, moment)), !filter.asksForChecks());
+    }
+
+    private synchronized Search search(OutlineFilter filter, Standings.Moment moment) {
+        Kept kept = searches.get(filter);
+        if (kept != null && kept.moment() == moment) {
+            return kept.search();
+        }
+        Search search = Search.of(filter, moment);
+        searches.put(filter, new Kept(moment, search));
+        if (searches.size() > MOST_SEARCHES_KEPT) {
+            searches.remove(searches.keySet().iterator().next());
+        }
+        return search;
+    }
+
+    /**
+     * The plant under a filter.
+     *
+     * @param wholeBeneathHits whether all that stands beneath a hit is shown too
+     */
+    private record View(Standings.Moment moment, Optional<Search> search, boolean wholeBeneathHits) {
+
+        private List<UUID> children(UUID parent) {
+            List<UUID> all = moment.tree().nodes().children(parent);
+            if (search.isEmpty() || (wholeBeneathHits && isBeneathAHit(parent))) {
+                return all;
+            }
+            return all.stream().filter(search.get().shown()::contains).toList();
+        }
+
+        private boolean isBeneathAHit(UUID id) {
+            // Where something beneath is a hit too, only that is shown: the rest is not what was asked for.
+            return !id.equals(Node.PLANT)
+                    && moment.tree().nodes().children(id).stream().noneMatch(search.orElseThrow().shown()::contains);
+        }
+
+        Block block(UUID parent) {
+            List<Row> rows = children(parent).stream()
+                    .map(id -> new Row(
+                            moment.tree().find(id).orElseThrow(), children(id).size(),
+                            search.isPresent() && search.get().shown().contains(id) && isHit(id), moment.of(id)))
+                    .toList();
+            return new Block(parent.equals(Node.PLANT) ? null : parent, rows);
+        }
+
+        private boolean isHit(UUID id) {
+            return search.orElseThrow().hitSet().contains(id);
+        }
+
+        /** Level by level, as long as it stays a glance. */
+        Set<UUID> openedByItself() {
+            Set<UUID> open = new LinkedHashSet<>();
+            Deque<UUID> next = new ArrayDeque<>(children(Node.PLANT));
+            int rows = next.size();
+            while (!next.isEmpty()) {
+                UUID id = next.poll();
+                List<UUID> beneath = search.isPresent() && !search.get().shown().contains(id) ? List.of() : children(id);
+                boolean isHitItself = search.isPresent() && beneath.stream().noneMatch(search.get().shown()::contains);
+                if (!beneath.isEmpty() && !isHitItself && rows + beneath.size() <= ROWS_OPENED) {
+                    open.add(id);
+                    rows += beneath.size();
+                    next.addAll(beneath);
+                }
+            }
+            return open;
+        }
+    }
+}

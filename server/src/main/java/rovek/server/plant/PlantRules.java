@@ -1,0 +1,114 @@
+package rovek.server.plant;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.springframework.stereotype.Component;
+import rovek.core.limit.LimitText;
+import rovek.core.plant.Alteration;
+import rovek.core.plant.Facet;
+import rovek.core.plant.Level;
+import rovek.core.plant.Node;
+import rovek.core.plant.NodeTree;
+import rovek.core.plant.PlantChange;
+import rovek.core.technique.InvalidSettingsException;
+import rovek.core.technique.Technique;
+import rovek.core.technique.Techniques;
+import rovek.server.problem.DomainProblem;
+import rovek.server.problem.DomainProblem.Fault;
+
+/** What the techniques ask of a plant: every check can be measured as it is set, every limit can be read. */
+@Component
+class PlantRules {
+
+    private static final int MOST_FAULTS_TOLD = 20;
+
+    private final Techniques techniques;
+
+    PlantRules(Techniques techniques) {
+        this.techniques = techniques;
+    }
+
+    /** @throws DomainProblem.Invalid naming every fault at once */
+    void require(PlantTree before, NodeTree after, PlantChange change) {
+        List<Fault> faults = new ArrayList<>();
+        for (UUID id : change.nodes()) {
+            after.find(id).ifPresent(node -> checkOwn(node, faults));
+        }
+        if (faults.isEmpty()) {
+            PlantTree tree = PlantTree.of(after, techniques);
+            affected(before.nodes(), after, change).values().forEach(check -> checkMeasurable(tree, check, faults));
+        }
+        if (!faults.isEmpty()) {
+            throw new DomainProblem.Invalid(faults.stream().distinct().limit(MOST_FAULTS_TOLD).toList());
+        }
+    }
+
+    private void checkOwn(Node node, List<Fault> faults) {
+        if (node.level() == Level.CHECK && techniques.find(node.technique()).isEmpty()) {
+            faults.add(new Fault("technique", "Rovek does not know the technique \"%s\".".formatted(node.technique())));
+        }
+        node.settings().forEach((of, values) -> techniques.find(of).ifPresentOrElse(
+                technique -> values.forEach((key, value) -> checkSetting(technique, key, value, faults)),
+                () -> faults.add(new Fault("technique", "Rovek does not know the technique \"%s\".".formatted(of)))));
+        node.limits().forEach((of, rules) -> rules.forEach((result, rule) -> checkLimit(of, result, rule, faults)));
+    }
+
+    private static void checkSetting(Technique technique, String key, String value, List<Fault> faults) {
+        technique.settings().stream()
+                .filter(definition -> definition.key().equals(key))
+                .findFirst()
+                .map(definition -> definition.fault(value).map(reason -> new Fault(key, reason)))
+                .orElseGet(() -> java.util.Optional.of(new Fault(key, "There is no setting \"%s\".".formatted(key))))
+                .ifPresent(faults::add);
+    }
+
+    private void checkLimit(String of, String result, String rule, List<Fault> faults) {
+        try {
+            LimitText.parse(rule, techniques.get(of).result(result).sense());
+        } catch (IllegalArgumentException wrong) {
+            faults.add(new Fault("limit", wrong.getMessage()));
+        }
+    }
+
+    /** Checks whose settings may have become others: new ones, and those beneath what moved or is set otherwise. */
+    private static Map<UUID, Node> affected(NodeTree before, NodeTree after, PlantChange change) {
+        Map<UUID, Node> checks = new LinkedHashMap<>();
+        for (Node node : change.added()) {
+            if (node.level() == Level.CHECK) {
+                checks.put(node.id(), node);
+            }
+        }
+        for (Alteration alteration : change.altered()) {
+            boolean matters = alteration.facets().keySet().stream()
+                    .anyMatch(facet -> facet.startsWith(Facet.SETTING) || facet.equals(Facet.PARENT) || facet.equals(Facet.TECHNIQUE));
+            if (matters) {
+                after.walk(alteration.node(), node -> {
+                    if (node.level() == Level.CHECK) {
+                        checks.put(node.id(), node);
+                    }
+                });
+            }
+        }
+        return checks;
+    }
+
+    private void checkMeasurable(PlantTree tree, Node check, List<Fault> faults) {
+        Technique technique = techniques.get(check.technique());
+        try {
+            tree.settings(check.id(), technique);
+        } catch (InvalidSettingsException e) {
+            faults.add(new Fault("settings", label(tree, check) + ": " + e.getMessage()));
+        }
+    }
+
+    private static String label(PlantTree tree, Node check) {
+        return tree.nodes().path(check.id()).stream()
+                .filter(node -> node.level() == Level.ASSET || node.level() == Level.POINT || !node.name().isBlank() && node.level() == Level.CHECK)
+                .map(Node::label)
+                .reduce((outer, inner) -> outer + ", " + inner)
+                .orElse("The check");
+    }
+}

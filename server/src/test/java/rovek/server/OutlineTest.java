@@ -1,0 +1,94 @@
+package rovek.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+
+/** The plant as the outliner asks for it. */
+@ExtendWith(OneRovek.class)
+class OutlineTest {
+
+    private final Caller caller;
+    private final SmallPlant plant;
+
+    OutlineTest(RunningRovek rovek) {
+        this.caller = Caller.signedIn(rovek);
+        this.plant = new SmallPlant(caller);
+    }
+
+    private JsonNode filtered(Map<String, Object> filter) {
+        Map<String, Object> wanted = new HashMap<>();
+        wanted.put("filter", filter);
+        return caller.post("/api/outline", wanted).ok();
+    }
+
+    private static List<String> labels(JsonNode outline) {
+        List<String> labels = new ArrayList<>();
+        outline.get("blocks").forEach(block -> block.get("rows").forEach(row -> {
+            JsonNode node = row.get("node");
+            labels.add((node.get("tag").asString() + " " + node.get("name").asString()).strip());
+        }));
+        return labels;
+    }
+
+    @Test
+    void wordsAreFoundWhereverTheyStandOnTheWayDown() {
+        plant.pump("P-701");
+        plant.pump("P-702");
+        JsonNode found = filtered(Map.of("text", "p-701 non-drive"));
+        assertThat(found.get("hits").asInt()).isEqualTo(1);
+        assertThat(labels(found)).contains("P-701 Well pump", "Non-drive end").doesNotContain("P-702 Well pump", "Drive end");
+        assertThat(filtered(Map.of("text", "nothing is called that")).get("blocks").get(0).get("rows")).isEmpty();
+    }
+
+    @Test
+    void checksAreFoundByWhatTheyAreAndHowTheyStand() {
+        int before = filtered(Map.of("neverMeasured", true)).get("hits").asInt();
+        plant.pump("P-710");
+        assertThat(filtered(Map.of("neverMeasured", true)).get("hits").asInt()).isEqualTo(before + 4);
+        assertThat(filtered(Map.of("neverMeasured", true, "text", "P-710 acceleration")).get("hits").asInt()).isEqualTo(2);
+        assertThat(filtered(Map.of("technique", "vibration", "text", "P-710")).get("hits").asInt()).isEqualTo(4);
+        assertThat(filtered(Map.of("technique", "none such", "text", "P-710")).get("hits").asInt()).isZero();
+        assertThat(filtered(Map.of("verdict", "FAIL", "text", "P-710")).get("hits").asInt()).isZero();
+    }
+
+    @Test
+    void aCheckThatItsTechniqueNamesIsFoundByItsNewNameOnceItIsSetOtherwise() {
+        String check = plant.pump("P-720").get(0);
+        assertThat(filtered(Map.of("text", "P-720 10–1000")).get("hits").asInt()).isEqualTo(2);
+        caller.put("/api/plant/nodes/" + check + "/settings", Map.of("bandLowHz", "2")).ok();
+        assertThat(filtered(Map.of("text", "P-720 10–1000")).get("hits").asInt()).isEqualTo(1);
+        assertThat(filtered(Map.of("text", "P-720 2–1000")).get("hits").asInt()).isEqualTo(1);
+    }
+
+    @Test
+    void countsFollowWhatIsMovedRemovedAndBroughtBack() {
+        List<String> checks = plant.pump("P-730");
+        JsonNode pump = caller.get("/api/plant").ok().valueStream().filter(n -> n.get("tag").asString().equals("P-730")).findFirst().orElseThrow();
+        String area = pump.get("parentId").asString();
+        String site = plant.row(area).get("node").get("parentId").asString();
+        String other = plant.id(site, "AREA", "", "Roof");
+        assertThat(plant.standing(area).get("notJudged").asInt()).isEqualTo(4);
+        caller.post("/api/plant/move", Map.of("ids", List.of(pump.get("id").asString()), "parentId", other)).ok();
+        assertThat(plant.standing(area).get("notJudged").asInt()).isZero();
+        assertThat(plant.standing(other).get("notJudged").asInt()).isEqualTo(4);
+        JsonNode removed = plant.remove(checks.get(0)).ok();
+        assertThat(plant.standing(other).get("notJudged").asInt()).isEqualTo(3);
+        caller.post("/api/plant/changes/" + removed.get("changeId").asString() + "/undo", Map.of()).ok();
+        assertThat(plant.standing(site).get("notJudged").asInt()).isEqualTo(4);
+    }
+
+    @Test
+    void somethingIsFoundByTheBeginningOfItsNameFirst() {
+        plant.pump("QX-1");
+        JsonNode found = caller.get("/api/outline/find?text=qx").ok();
+        assertThat(found.get(0).get("tag").asString()).isEqualTo("QX-1");
+        assertThat(found.get(0).get("place").asString()).isEqualTo("Client of QX-1, Works, Wellfield");
+    }
+}

@@ -1,0 +1,66 @@
+import { Button } from '../parts/Button'
+import { Dialog } from '../parts/Dialog'
+import { dayAndTime } from '../units/format'
+import { words } from '../words/en'
+import { settle, useContradictions } from './contradictions'
+import { type Facets, usePlantEdit } from './usePlantEdit'
+
+const text = words.plant.clash
+
+/** Two people changed the same thing: the later one sees both and chooses. */
+export function ClashDialog() {
+  const clashes = useContradictions()
+  const { alter } = usePlantEdit()
+  const takeMine = () => {
+    const byNode = new Map<string, Facets>()
+    for (const clash of clashes) {
+      byNode.set(clash.node, { ...byNode.get(clash.node), [clash.facet]: { from: clash.theirs, to: clash.yours } })
+    }
+    settle()
+    alter.mutate({ nodes: [...byNode].map(([node, facets]) => ({ node, facets })) })
+  }
+  return (
+    <Dialog title={text.title} open={clashes.length > 0} onClose={settle}>
+      <p className="mb-3 text-ink2">{text.explain}</p>
+      <table className="ledger mb-4">
+        <thead>
+          <tr>
+            <th />
+            <th>{text.theirs}</th>
+            <th>{text.yours}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {clashes.map((clash) => (
+            <tr key={`${clash.node} ${clash.facet}`}>
+              <td>
+                <span className="block">{clash.label}</span>
+                <span className="block text-[12px] text-ink3">{facetName(clash.facet)}</span>
+              </td>
+              <td>
+                <span className="block font-semibold">{clash.theirs || text.nothing}</span>
+                <span className="block text-[12px] text-ink3">
+                  {clash.by} {clash.at && dayAndTime(clash.at)}
+                </span>
+              </td>
+              <td className="font-semibold">{clash.yours || text.nothing}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <div className="flex gap-4">
+        <Button kind="second" onClick={settle} autoFocus>
+          {text.keepTheirs}
+        </Button>
+        <Button kind="second" onClick={takeMine}>
+          {text.takeMine}
+        </Button>
+      </div>
+    </Dialog>
+  )
+}
+
+function facetName(facet: string): string {
+  const known: Record<string, string> = text.facets
+  return known[facet] ?? facet.slice(facet.lastIndexOf('.') + 1)
+}
