@@ -1,4 +1,4 @@
-import type { CheckLine, Sheet } from '../api/types'
+import type { CheckLine, Sheet, Verdict } from '../api/types'
 import { Button } from '../parts/Button'
 import { Spark } from '../parts/Spark'
 import { Tag } from '../parts/Tag'
@@ -13,13 +13,17 @@ interface Props {
   onLimits: ((check: CheckLine) => void) | undefined
 }
 
-/** Each check with its latest value, limit, change and verdict: the comparison a technician makes. */
+const worstFirst: Verdict[] = ['FAIL', 'WATCH', 'PASS', 'NOT_JUDGED']
+
+/** Each check with its latest value, limit, change and verdict: the comparison a technician makes. Of many assets the worst come first. */
 export function CheckTable({ sheet, chosenId, onChoose, onLimits }: Props) {
   const many = sheet.node.level === 'CLIENT' || sheet.node.level === 'SITE' || sheet.node.level === 'AREA' || sheet.node.level === 'SYSTEM'
+  const ordered = many ? [...sheet.checks].sort((a, b) => worstFirst.indexOf(a.verdict) - worstFirst.indexOf(b.verdict)) : sheet.checks
   return (
     <table className="ledger">
       <thead>
         <tr>
+          {many && <th />}
           <th>{words.plant.check}</th>
           <th className="num">{words.plant.now}</th>
           <th className="num">{words.plant.limit}</th>
@@ -29,20 +33,20 @@ export function CheckTable({ sheet, chosenId, onChoose, onLimits }: Props) {
         </tr>
       </thead>
       <tbody>
-        {sheet.checks.map((check) => (
+        {ordered.map((check) => (
           <tr
             key={check.checkId}
             aria-current={check.checkId === chosenId ? 'true' : undefined}
             onClick={() => onChoose(check.checkId)}
             className={`cursor-pointer ${check.checkId === chosenId ? 'bg-wash shadow-[inset_3px_0_0_var(--plum)]' : 'hover:bg-paper2'}`}
           >
-            <td>
+            {many && (
+              <td className="w-[92px]">
+                <Tag text={check.assetTag} />
+              </td>
+            )}
+            <td className={many ? 'w-1/2 max-w-0 truncate' : ''} title={`${check.point} ${check.check} ${check.unitLabel}`}>
               <button type="button" className="cursor-pointer text-left" onClick={() => onChoose(check.checkId)}>
-                {many && check.assetTag && (
-                  <>
-                    <Tag text={check.assetTag} />{' '}
-                  </>
-                )}
                 <span className="font-semibold">{check.point}</span> {check.check} <span className="text-[12px] text-ink3">{check.unitLabel}</span>
               </button>
             </td>

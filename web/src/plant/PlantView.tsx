@@ -43,9 +43,9 @@ export function PlantView() {
       }
     >
       <div className="flex h-full max-lg:flex-col">
-        <section aria-label={words.plant.columns.plant} className="flex w-[580px] shrink-0 flex-col border-r border-rule2 max-lg:h-[44%] max-lg:w-full max-lg:border-r-0 max-lg:border-b">
-          <div className="flex h-10 shrink-0 items-center gap-3 border-b border-rule px-3 text-ink2">
-            <FilterBar text={search.find ?? ''} show={show} whole={whole} hits={isFiltering(filter) && outline.isFresh ? (plant?.hits ?? null) : null} onChange={narrow} />
+        <section aria-label={words.plant.columns.plant} className="flex w-[520px] shrink-0 flex-col border-r border-rule2 max-lg:h-[44%] max-lg:w-full max-lg:border-r-0 max-lg:border-b">
+          <div className="flex h-10 shrink-0 items-center gap-2.5 border-b border-rule px-2 text-ink2">
+            <FilterBar text={search.find ?? ''} show={show} whole={whole} onChange={narrow} />
           </div>
           <div className="min-h-0 flex-1">
             <Trouble error={outline.error} />
@@ -55,7 +55,7 @@ export function PlantView() {
           </div>
           <div className="flex h-8 shrink-0 items-center gap-4 border-t border-rule px-3 text-ink2">
             {mayEdit && <PlantHistory label={words.plant.history} title={words.plant.historyTitle} />}
-            <span className="flex-1" />
+            <span className="flex-1">{isFiltering(filter) && outline.isFresh && plant && words.plant.found(plant.hits)}</span>
             <PlantKeys />
           </div>
         </section>

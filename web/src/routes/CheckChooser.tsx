@@ -4,7 +4,7 @@ import type { Standing } from '../api/types'
 import { Tag } from '../parts/Tag'
 import { Trouble } from '../parts/Trouble'
 import { FilterBar, filterOf, type Show } from '../plant/FilterBar'
-import { isFiltering, useOutline } from '../plant/useOutline'
+import { useOutline } from '../plant/useOutline'
 import type { useStops } from './useStops'
 
 const ROW = 29
@@ -30,8 +30,8 @@ export function CheckChooser({ stops }: { stops: ReturnType<typeof useStops> }) 
   )
   return (
     <div className="flex h-full flex-col">
-      <div className="flex shrink-0 flex-wrap items-center gap-x-3 gap-y-1 border-b border-rule px-3 py-1.5 text-ink2">
-        <FilterBar text={text} show={show} whole={outline.plant?.whole} hits={isFiltering(filter) && outline.isFresh ? (outline.plant?.hits ?? null) : null} onChange={change} />
+      <div className="flex shrink-0 flex-wrap items-center [&>div]:basis-full gap-x-3 gap-y-1 border-b border-rule px-3 py-1.5 text-ink2">
+        <FilterBar text={text} show={show} whole={outline.plant?.whole} onChange={change} />
       </div>
       <Trouble error={outline.error} />
       <div ref={scroller} className="min-h-0 flex-1 overflow-auto">

@@ -1,6 +1,7 @@
 package rovek.bench;
 
 import java.util.Collection;
+import java.util.List;
 import java.util.Locale;
 import org.openjdk.jmh.results.RunResult;
 import org.openjdk.jmh.runner.Runner;
@@ -16,7 +17,19 @@ public final class Bench {
     private Bench() {}
 
     public static void main(String[] args) throws Exception {
-        analysis();
+        List<String> wanted = args.length == 0 ? List.of("plant", "analysis", "read-back") : List.of(args);
+        if (wanted.contains("plant")) {
+            new PlantSizeBench().run().forEach(line -> say("%s", line));
+        }
+        if (wanted.contains("analysis")) {
+            analysis();
+        }
+        if (wanted.contains("read-back")) {
+            readBack();
+        }
+    }
+
+    private static void readBack() throws Exception {
         for (int round = 1; round <= ROUNDS; round++) {
             ReadBackBench.Outcome outcome = new ReadBackBench().run();
             say("Reading back 1,000 readings, round %d: %.2f s, plain COPY of the same rows %.2f s, ratio %.1f",

@@ -14,6 +14,7 @@ import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.scheduling.annotation.Async;
 import org.springframework.stereotype.Service;
+import rovek.core.limit.Verdict;
 import rovek.core.plant.Level;
 import rovek.core.plant.Node;
 import rovek.core.plant.NodeTree;
@@ -67,8 +68,13 @@ public class Standings {
             return nodes.getOrDefault(node, NodeStanding.NOTHING).view(node);
         }
 
-        NodeStanding node(UUID node) {
-            return nodes.getOrDefault(node, NodeStanding.NOTHING);
+        /** The verdict on a check's newest reading. */
+        public Verdict verdictOf(UUID check) {
+            return check(check).verdict();
+        }
+
+        public boolean isMeasured(UUID check) {
+            return check(check).readAt().isPresent();
         }
 
         CheckStanding check(UUID check) {

@@ -17,10 +17,12 @@ import rovek.core.limit.Verdict;
 public record OutlineFilter(
         @Nullable String text, @Nullable Verdict verdict, @Nullable Boolean neverMeasured, @Nullable String technique, @Nullable String assetClass) {
 
+    private static final int MOST_WORDS = 16;
+
     static final OutlineFilter EVERYTHING = new OutlineFilter(null, null, null, null, null);
 
     List<String> wordsLookedFor() {
-        return text == null ? List.of() : List.of(text.strip().toLowerCase(Locale.ROOT).split("\\s+")).stream().filter(word -> !word.isEmpty()).toList();
+        return text == null ? List.of() : List.of(text.strip().toLowerCase(Locale.ROOT).split("\\s+")).stream().filter(word -> !word.isEmpty()).limit(MOST_WORDS).toList();
     }
 
     boolean asksForChecks() {

@@ -34,6 +34,8 @@ public class Outlines {
     private final Standings standings;
     private final Map<OutlineFilter, Kept> searches = new LinkedHashMap<>(16, 0.75f, true);
 
+    private SearchIndex index;
+
     private record Kept(Standings.Moment moment, Search search) {}
 
     Outlines(Standings standings) {
@@ -173,7 +175,10 @@ public class Outlines {
         if (kept != null && kept.moment() == moment) {
             return kept.search();
         }
-        Search search = Search.of(filter, moment);
+        if (index == null || !index.isOf(moment.tree())) {
+            index = SearchIndex.of(moment.tree());
+        }
+        Search search = Search.of(filter, moment, index);
         searches.put(filter, new Kept(moment, search));
         if (searches.size() > MOST_SEARCHES_KEPT) {
             searches.remove(searches.keySet().iterator().next());
