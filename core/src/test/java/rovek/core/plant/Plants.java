@@ -8,15 +8,15 @@ import java.util.Random;
 import java.util.UUID;
 
 /** Plants for tests, and changes as people make them, repeatable by their seed. */
-final class Plants {
+public final class Plants {
 
     private final Random random;
 
-    Plants(long seed) {
+    public Plants(long seed) {
         random = new Random(seed);
     }
 
-    UUID id() {
+    public UUID id() {
         return new UUID(random.nextLong(), random.nextLong());
     }
 
@@ -30,7 +30,7 @@ final class Plants {
     }
 
     /** A plant that grew by so many rows at random places. */
-    NodeTree grown(int rows) {
+    public NodeTree grown(int rows) {
         NodeTree tree = add(NodeTree.EMPTY, Node.of(id(), Node.PLANT, Level.CLIENT, "", "Marrowdale Works"));
         for (int i = 0; i < rows; i++) {
             tree = tree.apply(adding(tree));
@@ -59,6 +59,20 @@ final class Plants {
         return new PlantChange(List.of(node), List.of(), places.spread());
     }
 
+    /** A plant that people worked on for a while. */
+    public NodeTree worked(int rows, int changes, long seed) {
+        NodeTree tree = grown(rows);
+        Random choice = new Random(seed);
+        for (int i = 0; i < changes; i++) {
+            try {
+                tree = tree.apply(any(tree, choice));
+            } catch (PlantRefusedException cannotBe) {
+                // people try things, too
+            }
+        }
+        return tree;
+    }
+
     private PlantChange setting(NodeTree tree) {
         Node node = any(tree);
         String key = List.of(Facet.setting("vibration", "lines"), Facet.setting("vibration", "rateHz"), Facet.limit("vibration", "velocity.rms"))
@@ -69,7 +83,7 @@ final class Plants {
     }
 
     /** One change as a person makes it; it may be one that cannot be. */
-    PlantChange any(NodeTree tree, Random choice) {
+    public PlantChange any(NodeTree tree, Random choice) {
         Node node = any(tree);
         Node target = any(tree);
         List<UUID> several = new ArrayList<>(List.of(node.id(), any(tree).id()));
