@@ -95,11 +95,27 @@ public final class Caller {
     }
 
     public Answer call(String method, String path, Object body, String token) {
-        HttpRequest request = HttpRequest.newBuilder(URI.create(address + path))
+        return send(HttpRequest.newBuilder(URI.create(address + path))
                 .header("Content-Type", "application/json")
                 .header("X-XSRF-TOKEN", token)
                 .method(method, body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofByteArray(json.writeValueAsBytes(body)))
-                .build();
+                .build());
+    }
+
+    /** Sends a file as a form on a page does. */
+    public Answer sendFile(String path, String name, byte[] bytes) {
+        String boundary = "boundary-" + java.util.UUID.randomUUID();
+        String head = "--" + boundary + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"" + name + "\"\r\n"
+                + "Content-Type: application/octet-stream\r\n\r\n";
+        return send(HttpRequest.newBuilder(URI.create(address + path))
+                .header("Content-Type", "multipart/form-data; boundary=" + boundary)
+                .header("X-XSRF-TOKEN", token())
+                .POST(HttpRequest.BodyPublishers.ofByteArrays(java.util.List.of(
+                        head.getBytes(java.nio.charset.StandardCharsets.UTF_8), bytes, ("\r\n--" + boundary + "--\r\n").getBytes(java.nio.charset.StandardCharsets.UTF_8))))
+                .build());
+    }
+
+    private Answer send(HttpRequest request) {
         try {
             HttpResponse<byte[]> response = http.send(request, HttpResponse.BodyHandlers.ofByteArray());
             boolean isJson = response.headers().firstValue("Content-Type").orElse("").contains("json");

@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
-import rovek.core.limit.LimitText;
 import rovek.core.plant.Alteration;
 import rovek.core.plant.Facet;
 import rovek.core.plant.Level;
@@ -19,16 +18,18 @@ import rovek.core.technique.Techniques;
 import rovek.server.problem.DomainProblem;
 import rovek.server.problem.DomainProblem.Fault;
 
-/** What the techniques ask of a plant: every check can be measured as it is set, every limit can be read. */
+/** What the techniques ask of a plant: every value is one they know, every check can be measured as it is set. */
 @Component
 class PlantRules {
 
     private static final int MOST_FAULTS_TOLD = 20;
 
     private final Techniques techniques;
+    private final PlantKnowledge knowledge;
 
-    PlantRules(Techniques techniques) {
+    PlantRules(Techniques techniques, PlantKnowledge knowledge) {
         this.techniques = techniques;
+        this.knowledge = knowledge;
     }
 
     /** @throws DomainProblem.Invalid naming every fault at once */
@@ -47,29 +48,9 @@ class PlantRules {
     }
 
     private void checkOwn(Node node, List<Fault> faults) {
-        if (node.level() == Level.CHECK && techniques.find(node.technique()).isEmpty()) {
-            faults.add(new Fault("technique", "Rovek does not know the technique \"%s\".".formatted(node.technique())));
-        }
-        node.settings().forEach((of, values) -> techniques.find(of).ifPresentOrElse(
-                technique -> values.forEach((key, value) -> checkSetting(technique, key, value, faults)),
-                () -> faults.add(new Fault("technique", "Rovek does not know the technique \"%s\".".formatted(of)))));
-        node.limits().forEach((of, rules) -> rules.forEach((result, rule) -> checkLimit(of, result, rule, faults)));
-    }
-
-    private static void checkSetting(Technique technique, String key, String value, List<Fault> faults) {
-        technique.settings().stream()
-                .filter(definition -> definition.key().equals(key))
-                .findFirst()
-                .map(definition -> definition.fault(value).map(reason -> new Fault(key, reason)))
-                .orElseGet(() -> java.util.Optional.of(new Fault(key, "There is no setting \"%s\".".formatted(key))))
-                .ifPresent(faults::add);
-    }
-
-    private void checkLimit(String of, String result, String rule, List<Fault> faults) {
-        try {
-            LimitText.parse(rule, techniques.get(of).result(result).sense());
-        } catch (IllegalArgumentException wrong) {
-            faults.add(new Fault("limit", wrong.getMessage()));
+        node.facets().forEach((facet, value) -> knowledge.fault(facet, value).ifPresent(reason -> faults.add(new Fault(facet, reason))));
+        if (node.level() == Level.CHECK && node.technique().isEmpty()) {
+            faults.add(new Fault(Facet.TECHNIQUE, "A check says what is checked."));
         }
     }
 

@@ -60,7 +60,7 @@ public final class PlantImport {
     private void take(TableRow row) {
         RowReading reading = new RowReading(row, knowledge);
         Optional<UUID> parent = parent(row, reading);
-        Optional<Level> level = parent.flatMap(id -> reading.level(growth.level(id)));
+        Optional<Level> level = parent.flatMap(id -> reading.level(growth.level(id), reading.id().flatMap(tree::find).map(Node::level)));
         if (parent.isEmpty() || level.isEmpty()) {
             remember(row, Optional.empty());
             reject(row, reading, level.orElse(null));
@@ -122,6 +122,11 @@ public final class PlantImport {
         if (!row.cell(Column.PARENT).isEmpty()) {
             reading.fault("What it stands in is not in the plant.");
             return Optional.empty();
+        }
+        boolean saysNothingOfPlaces = !columns.contains(Column.PARENT) && !columns.contains(Column.PATH);
+        Optional<Node> there = reading.id().flatMap(tree::find);
+        if (saysNothingOfPlaces && there.isPresent()) {
+            return there.map(Node::parentId);
         }
         if (row.indent() == 0) {
             return Optional.of(base);

@@ -17,12 +17,18 @@ import rovek.core.plant.NodeTree;
  * A plant, or a branch of it, written as a table.
  *
  * @param columns in order
+ * @param ignored headings that name no column; what stands beneath them is left out
  */
-public record PlantTable(List<String> columns, List<TableRow> rows) {
+public record PlantTable(List<String> columns, List<TableRow> rows, List<String> ignored) {
 
     public PlantTable {
         columns = List.copyOf(columns);
         rows = List.copyOf(rows);
+        ignored = List.copyOf(ignored);
+    }
+
+    public PlantTable(List<String> columns, List<TableRow> rows) {
+        this(columns, rows, List.of());
     }
 
     /** Writes a node and all beneath it; {@link Node#PLANT} for the whole plant. */

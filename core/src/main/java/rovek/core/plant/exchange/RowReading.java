@@ -81,8 +81,11 @@ final class RowReading {
         }
     }
 
-    /** @param parent empty for the plant itself */
-    Optional<Level> level(Optional<Level> parent) {
+    /**
+     * @param parent empty for the plant itself
+     * @param present level of the node that is there already
+     */
+    Optional<Level> level(Optional<Level> parent, Optional<Level> present) {
         String word = row.cell(Column.LEVEL);
         if (!word.isEmpty()) {
             try {
@@ -91,6 +94,9 @@ final class RowReading {
                 fault("\"%s\" is no level. Levels are client, site, area, system, asset, part, point and check.".formatted(word));
                 return Optional.empty();
             }
+        }
+        if (present.isPresent()) {
+            return present;
         }
         if (template.isPresent()) {
             return Optional.of(template.get().level());

@@ -1,0 +1,96 @@
+package rovek.server.exchange;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.io.OutputStreamWriter;
+import java.io.StringReader;
+import java.io.UncheckedIOException;
+import java.io.Writer;
+import java.nio.ByteBuffer;
+import java.nio.charset.CharacterCodingException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVParser;
+import org.apache.commons.csv.CSVPrinter;
+import org.apache.commons.csv.CSVRecord;
+import rovek.core.plant.exchange.PlantTable;
+import rovek.core.plant.exchange.TableRow;
+import rovek.server.problem.DomainProblem;
+
+/** Comma-separated values (RFC 4180) in UTF-8; read with semicolons or tabs too, as spreadsheets write them in many countries. */
+final class CsvPlantFile implements PlantFile {
+
+    private static final String BYTE_ORDER_MARK = "\uFEFF";
+
+    @Override
+    public String ending() {
+        return "csv";
+    }
+
+    @Override
+    public String mediaType() {
+        return "text/csv;charset=UTF-8";
+    }
+
+    @Override
+    public void write(PlantTable table, OutputStream out) throws IOException {
+        Writer writer = new OutputStreamWriter(out, StandardCharsets.UTF_8);
+        // Without it some spreadsheets take the file for something else than UTF-8.
+        writer.write(BYTE_ORDER_MARK);
+        CSVPrinter printer = new CSVPrinter(writer, CSVFormat.RFC4180);
+        printer.printRecord(table.columns());
+        for (TableRow row : table.rows()) {
+            printer.printRecord(table.columns().stream().map(column -> row.cells().getOrDefault(column, "")).toList());
+        }
+        printer.flush();
+    }
+
+    @Override
+    public PlantTable read(InputStream in) throws IOException {
+        String text = text(in.readAllBytes());
+        HeadedTable table = new HeadedTable();
+        CSVFormat format = CSVFormat.RFC4180.builder().setDelimiter(delimiter(text)).setIgnoreEmptyLines(false).get();
+        try (CSVParser parser = CSVParser.parse(new StringReader(text), format)) {
+            int number = 0;
+            for (CSVRecord line : parser) {
+                number++;
+                List<String> cells = new ArrayList<>();
+                line.forEach(cells::add);
+                table.take(number, cells);
+            }
+        } catch (UncheckedIOException | IllegalStateException broken) {
+            throw new DomainProblem.Invalid("file", "The file is no table: a quotation mark is opened and not closed.");
+        }
+        return table.table();
+    }
+
+    private static String text(byte[] bytes) {
+        try {
+            String text = StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(bytes)).toString();
+            if (text.indexOf('\0') >= 0) {
+                throw new DomainProblem.Invalid("file", "This is neither a table nor a plant file.");
+            }
+            return text.startsWith(BYTE_ORDER_MARK) ? text.substring(1) : text;
+        } catch (CharacterCodingException notUtf8) {
+            throw new DomainProblem.Invalid("file", "The file is not written in UTF-8. Save it from the spreadsheet as \"CSV UTF-8\" or as XLSX.");
+        }
+    }
+
+    private static char delimiter(String text) {
+        String heading = text.lines().findFirst().orElse("");
+        char best = ',';
+        for (char candidate : new char[] {';', '\t'}) {
+            if (count(heading, candidate) > count(heading, best)) {
+                best = candidate;
+            }
+        }
+        return best;
+    }
+
+    private static long count(String text, char wanted) {
+        return text.chars().filter(c -> c == wanted).count();
+    }
+}

@@ -1,0 +1,63 @@
+package rovek.server.exchange;
+
+import jakarta.annotation.Nullable;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.util.UUID;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
+import rovek.server.plant.PlantLedger;
+
+@RestController
+@RequestMapping("/api/plant")
+class ExchangeController {
+
+    private final Exchange exchange;
+
+    ExchangeController(Exchange exchange) {
+        this.exchange = exchange;
+    }
+
+    /** Rows out of a spreadsheet; {@code parentId} null for the plant itself. */
+    record Pasted(@Nullable UUID parentId, String text) {}
+
+    /** The same rows, and what was shown of them. */
+    record PastedForGood(@Nullable UUID parentId, String text, UUID changeId, String digest) {}
+
+    @PostMapping("/paste/preview")
+    Exchange.Preview previewPaste(@RequestBody Pasted pasted) {
+        return exchange.preview(pasted.parentId(), Exchange.typed(pasted.text()));
+    }
+
+    @PostMapping("/paste")
+    PlantLedger.Committed paste(@RequestBody PastedForGood pasted) {
+        return exchange.take(pasted.parentId(), Exchange.typed(pasted.text()), pasted.changeId(), pasted.digest());
+    }
+
+    @PostMapping(value = "/import/preview", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    Exchange.Preview previewFile(@RequestParam MultipartFile file, @RequestParam(required = false) UUID parentId) throws IOException {
+        return exchange.preview(parentId, exchange.file(file.getInputStream()));
+    }
+
+    @PostMapping(value = "/import", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    PlantLedger.Committed takeFile(
+            @RequestParam MultipartFile file, @RequestParam(required = false) UUID parentId, @RequestParam UUID changeId, @RequestParam String digest)
+            throws IOException {
+        return exchange.take(parentId, exchange.file(file.getInputStream()), changeId, digest);
+    }
+
+    @GetMapping("/export")
+    void export(@RequestParam(required = false) UUID node, @RequestParam String format, HttpServletResponse response) throws IOException {
+        Exchange.Export export = exchange.export(node, format);
+        response.setHeader(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + export.fileName() + "\"");
+        response.setContentType(export.mediaType());
+        export.writing().to(response.getOutputStream());
+    }
+}

@@ -1,0 +1,21 @@
+package rovek.server.exchange;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import rovek.core.plant.exchange.PlantTable;
+import rovek.server.problem.DomainProblem;
+
+/** A way to write a plant into a file and to read it from there. What is written and read again is the same table. */
+sealed interface PlantFile permits CsvPlantFile, XlsxPlantFile, JsonPlantFile {
+
+    /** Ending of the file's name, which is also how the way is asked for. */
+    String ending();
+
+    String mediaType();
+
+    void write(PlantTable table, OutputStream out) throws IOException;
+
+    /** @throws DomainProblem.Invalid where it is no such file */
+    PlantTable read(InputStream in) throws IOException;
+}

@@ -1,0 +1,114 @@
+package rovek.server.plant;
+
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import org.springframework.stereotype.Component;
+import rovek.core.limit.LimitText;
+import rovek.core.nameplate.AssetClasses;
+import rovek.core.plant.Facet;
+import rovek.core.plant.exchange.ImportKnowledge;
+import rovek.core.plant.template.Template;
+import rovek.core.technique.SettingDefinition;
+import rovek.core.technique.Technique;
+import rovek.core.technique.Techniques;
+
+/** What the techniques and the asset classes know of the values a table may hold. */
+@Component
+public class PlantKnowledge {
+
+    private final Techniques techniques;
+
+    PlantKnowledge(Techniques techniques) {
+        this.techniques = techniques;
+    }
+
+    /** @param templates name to template */
+    public ImportKnowledge with(Function<String, Optional<Template>> templates) {
+        return new ImportKnowledge() {
+            @Override
+            public Optional<Template> template(String name) {
+                return templates.apply(name);
+            }
+
+            @Override
+            public Optional<ReadyMade> check(String name) {
+                return readyMade(name);
+            }
+
+            @Override
+            public Optional<String> fault(String facet, String value) {
+                return PlantKnowledge.this.fault(facet, value);
+            }
+        };
+    }
+
+    private Optional<ImportKnowledge.ReadyMade> readyMade(String name) {
+        for (Technique technique : techniques.list()) {
+            for (Technique.Preset preset : technique.presets()) {
+                if (plain(preset.name()).equals(plain(name))) {
+                    return Optional.of(new ImportKnowledge.ReadyMade(technique.id(), preset.settings()));
+                }
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** However long the dash was typed. */
+    private static String plain(String name) {
+        return name.toLowerCase(Locale.ROOT).replace('–', '-').replaceAll("\\s+", " ").strip();
+    }
+
+    /** Why a facet does not take a value; empty where it does. */
+    Optional<String> fault(String facet, String value) {
+        if (facet.equals(Facet.CLASS)) {
+            return AssetClasses.find(value).isPresent()
+                    ? Optional.empty()
+                    : Optional.of("There is no class \"%s\". Classes are %s.".formatted(value, String.join(", ", AssetClasses.ids())));
+        }
+        if (facet.equals(Facet.TECHNIQUE)) {
+            return techniques.find(value).isPresent() ? Optional.empty() : Optional.of(unknownTechnique(value));
+        }
+        if (facet.startsWith(Facet.NAMEPLATE)) {
+            return AssetClasses.fault(facet.substring(Facet.NAMEPLATE.length()), value);
+        }
+        if (facet.startsWith(Facet.SETTING)) {
+            return nested(facet.substring(Facet.SETTING.length()), (technique, key) -> settingFault(technique, key, value));
+        }
+        if (facet.startsWith(Facet.LIMIT)) {
+            return nested(facet.substring(Facet.LIMIT.length()), (technique, result) -> limitFault(technique, result, value));
+        }
+        return Optional.empty();
+    }
+
+    @FunctionalInterface
+    private interface Check {
+        Optional<String> of(Technique technique, String key);
+    }
+
+    private Optional<String> nested(String key, Check check) {
+        String technique = key.substring(0, key.indexOf('.'));
+        return techniques.find(technique)
+                .map(found -> check.of(found, key.substring(key.indexOf('.') + 1)))
+                .orElseGet(() -> Optional.of(unknownTechnique(technique)));
+    }
+
+    private static Optional<String> settingFault(Technique technique, String key, String value) {
+        Optional<SettingDefinition> definition = technique.settings().stream().filter(one -> one.key().equals(key)).findFirst();
+        return definition.isPresent() ? definition.get().fault(value) : Optional.of("There is no setting \"%s\".".formatted(key));
+    }
+
+    private static Optional<String> limitFault(Technique technique, String result, String value) {
+        try {
+            LimitText.parse(value, technique.result(result).sense());
+            return Optional.empty();
+        } catch (IllegalArgumentException wrong) {
+            return Optional.of(wrong.getMessage());
+        }
+    }
+
+    private static String unknownTechnique(String id) {
+        return "Rovek does not know the technique \"%s\".".formatted(id);
+    }
+}
