@@ -19,6 +19,9 @@ export const queries = {
     queryOptions({ queryKey: ['changes', node], queryFn: () => data(api.GET('/api/plant/changes', { params: { query: { node } } })) }),
   sheet: (id: string) =>
     queryOptions({ queryKey: ['sheet', id], queryFn: () => data(api.GET('/api/nodes/{id}/sheet', { params: { path: { id } } })) }),
+  templates: () => queryOptions({ queryKey: ['templates'], queryFn: () => data(api.GET('/api/templates')) }),
+  followers: (id: string) =>
+    queryOptions({ queryKey: ['templates', id, 'followers'], queryFn: () => data(api.GET('/api/templates/{id}/followers', { params: { path: { id } } })) }),
   settings: (id: string) =>
     queryOptions({
       queryKey: ['settings', id],

@@ -8,6 +8,7 @@ import { Trouble } from '../parts/Trouble'
 import { words } from '../words/en'
 import { CheckDetail } from './CheckDetail'
 import { CheckTable } from './CheckTable'
+import { KeepAsTemplate } from './KeepAsTemplate'
 import { LimitDialog } from './LimitDialog'
 import { labelOf } from './outline'
 import { PlantHistory } from './PlantHistory'
@@ -62,6 +63,7 @@ function SheetHead({ sheet, mayEdit }: { sheet: Sheet; mayEdit: boolean }) {
         <div className="flex flex-wrap items-center gap-x-2 text-ink2">
           {above.length > 0 && <span>{above.join(', ')}.</span>}
           <Nameplate node={sheet.node} mayEdit={mayEdit} />
+          {mayEdit && sheet.node.level === 'ASSET' && <KeepAsTemplate node={sheet.node} />}
           {mayEdit && <PlantHistory node={sheet.node.id} label={words.plant.historyOfNode} title={words.plant.historyOfNodeTitle(labelOf(sheet.node))} />}
         </div>
       </div>

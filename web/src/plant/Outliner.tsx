@@ -16,6 +16,7 @@ interface Props {
   choose: (id: string) => void
   onSelect?: (ids: string[]) => void
   pasteRows?: (text: string, row: Row) => void
+  beginStamping?: (row: Row) => void
   mayEdit: boolean
 }
 
@@ -23,7 +24,7 @@ const FINGER_ROW = 44
 const POINTER_ROW = 29
 
 /** The plant as rows that can be typed, and as a ledger of how everything stands. Only the rows in view are drawn. */
-export function Outliner({ outline, chosenId, choose, onSelect, pasteRows, mayEdit }: Props) {
+export function Outliner({ outline, chosenId, choose, onSelect, pasteRows, beginStamping, mayEdit }: Props) {
   const { rows, setOpen, plant } = outline
   const blocks: Blocks = plant?.blocks ?? {}
   const [begun, setDraft] = useState<DraftPlace | null>(null)
@@ -72,7 +73,11 @@ export function Outliner({ outline, chosenId, choose, onSelect, pasteRows, mayEd
   const chosenAt = chosenId ? indexOf(chosenId) : -1
   const isThere = chosenAt >= 0
   useEffect(() => {
-    if (isThere) virtual.scrollToIndex(chosenAt)
+    if (!isThere || !chosenId) return
+    virtual.scrollToIndex(chosenAt)
+    // A dialog that closed leaves the focus nowhere; the keys go on where the work is.
+    const later = setTimeout(() => document.activeElement === document.body && focus(chosenId), 60)
+    return () => clearTimeout(later)
     // eslint-disable-next-line react-hooks/exhaustive-deps -- once for each choice, not whenever rows above it come or go
   }, [chosenId, isThere])
 
@@ -88,6 +93,7 @@ export function Outliner({ outline, chosenId, choose, onSelect, pasteRows, mayEd
     beginSibling: (row) => mayEdit && setDraft(siblingOf(row.node, row.depth)),
     beginRename: (row) => mayEdit && setRenaming(row.node.id),
     pasteRows: pasteRows ?? (() => undefined),
+    beginStamping: () => chosen && beginStamping?.(chosen),
     edit,
   })
   const drag = useRowDrag(rows, blocks, selected, choose, (ids, target) => edit.move.mutate({ ids, target }))

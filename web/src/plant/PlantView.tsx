@@ -1,16 +1,27 @@
 import { getRouteApi, Link } from '@tanstack/react-router'
-import { useCallback, useMemo } from 'react'
+import { useCallback, useMemo, useState } from 'react'
 import { useMay } from '../app/useMay'
+import { Button } from '../parts/Button'
 import { Page } from '../parts/Page'
 import { Trouble } from '../parts/Trouble'
 import { words } from '../words/en'
 import { AssetSheet } from './AssetSheet'
 import { ClashDialog } from './ClashDialog'
 import { FilterBar, filterOf, type Show, shows } from './FilterBar'
+import { ImportDialog } from './ImportDialog'
+import type { ImportSource } from './importing'
+import type { Row } from './outline'
 import { Outliner } from './Outliner'
+import { PlantFiles } from './PlantFiles'
 import { PlantHistory } from './PlantHistory'
 import { PlantKeys } from './PlantKeys'
+import { TemplateDialog } from './TemplateDialog'
 import { isFiltering, useOutline } from './useOutline'
+
+/** Pasted rows come into the chosen row; a check holds nothing, so there they come beside it. */
+function pasteParent(row: Row): string | null {
+  return row.node.level === 'CHECK' ? row.node.parentId : row.node.id
+}
 
 const route = getRouteApi('/plant')
 
@@ -23,9 +34,15 @@ export function PlantView() {
   const outline = useOutline(filter, search.node)
   const { plant, rows } = outline
   const chosenId = search.node ?? rows[0]?.node.id
+  const chosen = rows.find((row) => row.node.id === chosenId)
+  const [importing, setImporting] = useState<ImportSource | null>(null)
+  const [stamping, setStamping] = useState(false)
   const whole = plant?.whole
   const checkCount = whole ? whole.pass + whole.watch + whole.fail + whole.notJudged : 0
   const say = plant?.nodes === 0 ? words.plant.empty : words.plant.say(whole?.fail ?? 0, whole?.watch ?? 0)
+  const goTo = (id: string | undefined) => {
+    if (id) void navigate({ search: { node: id }, replace: true })
+  }
   const narrow = useCallback(
     (find: string, next: Show) =>
       void navigate({ search: (before) => ({ ...before, find: find.trim() || undefined, show: next === 'all' ? undefined : next }), replace: true }),
@@ -50,10 +67,21 @@ export function PlantView() {
           <div className="min-h-0 flex-1">
             <Trouble error={outline.error} />
             {plant && (
-              <Outliner outline={outline} chosenId={chosenId} mayEdit={mayEdit} choose={(id) => void navigate({ search: (before) => ({ find: before.find, show: before.show, node: id }), replace: true })} />
+              <Outliner
+                outline={outline}
+                chosenId={chosenId}
+                mayEdit={mayEdit}
+                pasteRows={(text, row) => setImporting({ kind: 'text', text, parentId: pasteParent(row) })}
+                beginStamping={() => setStamping(true)}
+                choose={(id) => void navigate({ search: (before) => ({ find: before.find, show: before.show, node: id }), replace: true })}
+              />
             )}
           </div>
           <div className="flex h-8 shrink-0 items-center gap-4 border-t border-rule px-3 text-ink2">
+            {mayEdit && (
+              <Button onClick={() => setStamping(true)}>{words.plant.templates.open}</Button>
+            )}
+            <PlantFiles chosen={chosen?.node} mayEdit={mayEdit} onImport={setImporting} />
             {mayEdit && <PlantHistory label={words.plant.history} title={words.plant.historyTitle} />}
             <span className="flex-1">{isFiltering(filter) && outline.isFresh && plant && words.plant.found(plant.hits)}</span>
             <PlantKeys />
@@ -72,6 +100,26 @@ export function PlantView() {
         </section>
       </div>
       <ClashDialog />
+      {importing && (
+        <ImportDialog
+          source={importing}
+          onClose={() => setImporting(null)}
+          onTaken={(first) => {
+            setImporting(null)
+            goTo(first)
+          }}
+        />
+      )}
+      {stamping && (
+        <TemplateDialog
+          row={chosen}
+          onClose={() => setStamping(false)}
+          onStamped={(first) => {
+            setStamping(false)
+            goTo(first)
+          }}
+        />
+      )}
     </Page>
   )
 }

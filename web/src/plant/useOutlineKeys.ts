@@ -1,5 +1,5 @@
 import type { ClipboardEvent, KeyboardEvent } from 'react'
-import { useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { dismiss, say } from '../parts/notices'
 import { words } from '../words/en'
 import { type Blocks, childrenIn, inwardTarget, labelOf, outwardTarget, pasteTarget, type Row, type Target } from './outline'
@@ -19,6 +19,7 @@ interface Outline {
   beginSibling: (row: Row) => void
   beginRename: (row: Row) => void
   pasteRows: (text: string, row: Row) => void
+  beginStamping: () => void
   edit: ReturnType<typeof usePlantEdit>
 }
 
@@ -128,19 +129,34 @@ export function useOutlineKeys(outline: Outline) {
     Enter: () => outline.beginSibling(row),
     F2: () => outline.beginRename(row),
     Delete: remove,
+    t: outline.beginStamping,
     Escape: () => choose(row.node.id),
   })
   const isTyping = (target: EventTarget) => target instanceof HTMLInputElement || target instanceof HTMLSelectElement || target instanceof HTMLTextAreaElement
 
   const onKeyDown = (event: KeyboardEvent) => {
-    if (!chosen || isTyping(event.target)) return
-    const keys = event.ctrlKey || event.metaKey ? control : event.altKey ? alt(chosen) : plain(chosen, event.shiftKey ? 'range' : 'alone')
+    if (isTyping(event.target)) return
+    const withControl = event.ctrlKey || event.metaKey
+    if (!chosen && !withControl) return
+    const keys = withControl || !chosen ? control : event.altKey ? alt(chosen) : plain(chosen, event.shiftKey ? 'range' : 'alone')
     const act = keys[event.key]
     const onlyLooks = !event.ctrlKey && !event.metaKey && !event.altKey && looking.includes(event.key)
     if (!act || (!outline.mayEdit && !onlyLooks)) return
     event.preventDefault()
     act()
   }
+  // When the row that had the focus is gone, its keys still go to the outliner.
+  const lost = useRef(onKeyDown)
+  useEffect(() => {
+    lost.current = onKeyDown
+  })
+  useEffect(() => {
+    const listen = (event: globalThis.KeyboardEvent) => {
+      if (event.target === document.body) lost.current(event as unknown as KeyboardEvent)
+    }
+    window.addEventListener('keydown', listen)
+    return () => window.removeEventListener('keydown', listen)
+  }, [])
   /** Rows taken here come back as rows; any other text is read as a table, and shown before it becomes rows. */
   const onPaste = (event: ClipboardEvent) => {
     if (!chosen || !outline.mayEdit || isTyping(event.target)) return

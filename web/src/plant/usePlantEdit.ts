@@ -5,6 +5,7 @@ import { refresh } from '../api/refresh'
 import { say } from '../parts/notices'
 import { words } from '../words/en'
 import { raise } from './contradictions'
+import { type ImportSource, takeImport } from './importing'
 import { type Blocks, type DraftPlace, labelOf, type NewCheck, parseLabel, type Target, TOP } from './outline'
 import { remember, rememberRedone, rememberUndone } from './plantHistory'
 import type { OpenPlant } from './useOutline'
@@ -38,7 +39,7 @@ export function usePlantEdit(outlineKey?: readonly unknown[]) {
   const onSettled = () =>
     client.isMutating({ mutationKey }) > 1
       ? undefined
-      : refresh(client, 'outline', 'sheet', 'routes', 'today', 'changes', 'settings', 'limits')
+      : refresh(client, 'outline', 'sheet', 'routes', 'today', 'changes', 'settings', 'limits', 'templates')
   const onError = (error: Error) => say(error.message)
   const common = { mutationKey, scope, onError, onSettled }
 
@@ -131,5 +132,26 @@ export function usePlantEdit(outlineKey?: readonly unknown[]) {
     onSuccess,
   })
 
-  return { add, alter, move, copy, remove, undo, redo }
+  const stamp = useMutation({
+    ...common,
+    mutationFn: ({ template, ...body }: { template: string; parentId: string; afterId: string | null; tags: string; name: string }) =>
+      data(api.POST('/api/templates/{id}/stamp', { params: { path: { id: template } }, body: { changeId: crypto.randomUUID(), ...body } })),
+    onSuccess,
+    onError: undefined,
+  })
+  const follow = useMutation({
+    ...common,
+    mutationFn: ({ template, assets }: { template: string; assets: string[] }) =>
+      data(api.POST('/api/templates/{id}/follow', { params: { path: { id: template } }, body: assets })),
+    onSuccess,
+  })
+  /** Rows that were looked at before, out of a paste or a file. */
+  const take = useMutation({
+    ...common,
+    mutationFn: ({ source, digest }: { source: ImportSource; digest: string }) => takeImport(source, digest),
+    onSuccess,
+    onError: undefined,
+  })
+
+  return { add, alter, move, copy, remove, undo, redo, stamp, follow, take }
 }

@@ -25,6 +25,7 @@ final class Browser implements AutoCloseable {
     private final Path profile;
     private final ChromeDriver driver;
     private final WebDriverWait wait;
+    private int strokes;
 
     Browser() {
         try {
@@ -94,16 +95,53 @@ final class Browser implements AutoCloseable {
 
     /** Types where the focus is, without pointing at anything. */
     void keys(CharSequence... keys) {
+        for (CharSequence some : keys) {
+            strokes += some.length();
+        }
         new Actions(driver).sendKeys(keys).perform();
     }
 
+    /** How many keys were struck so far by {@link #keys} and {@link #chord}; a chord is one. */
+    int strokes() {
+        return strokes;
+    }
+
+    /** Puts a text where Ctrl V takes it from. */
+    void fillClipboard(String text) {
+        driver.executeCdpCommand("Browser.grantPermissions", Map.of("permissions", List.of("clipboardReadWrite", "clipboardSanitizedWrite")));
+        driver.executeAsyncScript("const done = arguments[1]; navigator.clipboard.writeText(arguments[0]).then(() => done(), done)", text);
+    }
+
+    /** Chooses a file in the field with this label. */
+    void chooseFile(String label, Path file) {
+        driver.findElement(By.xpath("//input[@type='file'][@aria-label=" + literal(label) + "]")).sendKeys(file.toAbsolutePath().toString());
+    }
+
     void chord(Keys modifier, CharSequence key) {
+        strokes++;
         new Actions(driver).keyDown(modifier).sendKeys(key).keyUp(modifier).perform();
     }
 
     /** Waits until the focus is in the field with this label, as it is for somebody who goes on typing. */
     void awaitFocus(String label) {
         wait.until(d -> label.equals(driver.switchTo().activeElement().getDomAttribute("aria-label")));
+    }
+
+    /** Waits until the focus is in this element. */
+    void awaitFocusIn(By by) {
+        wait.until(d -> driver.switchTo().activeElement().equals(driver.findElement(by)));
+    }
+
+    void await(java.util.function.BooleanSupplier condition) {
+        wait.until(d -> condition.getAsBoolean());
+    }
+
+    void seeRows(By by, int count) {
+        wait.until(ExpectedConditions.numberOfElementsToBe(by, count));
+    }
+
+    boolean isEnabled(String words) {
+        return see(By.xpath("//button[normalize-space(.)=" + literal(words) + "]")).isEnabled();
     }
 
     Object run(String script, Object... arguments) {

@@ -16,6 +16,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import rovek.core.plant.Level;
 import rovek.core.plant.Node;
 import rovek.core.plant.exchange.ImportKnowledge;
 import rovek.core.plant.exchange.ImportPlan;
@@ -62,7 +63,15 @@ public class Exchange {
      * @param changes how many rows of the plant would come or change
      * @param digest to be given back when it is done: what is done is what was shown
      */
-    public record Preview(List<PlannedRow> rows, int fresh, int changed, int same, int wrong, int changes, List<String> ignored, String digest) {}
+    public record ImportPreview(List<RowView> rows, int fresh, int changed, int same, int wrong, int changes, List<String> ignored, String digest) {}
+
+    /** A row as it would be taken. */
+    public record RowView(int number, int depth, String label, @Nullable Level level, State state, List<String> notes, int rows) {
+
+        static RowView of(PlannedRow row) {
+            return new RowView(row.number(), row.depth(), row.label(), row.level().orElse(null), row.state(), row.notes(), row.rows());
+        }
+    }
 
     /** A table to take in, in whatever way it came. */
     @FunctionalInterface
@@ -97,7 +106,7 @@ public class Exchange {
     }
 
     @Transactional(readOnly = true)
-    public Preview preview(@Nullable UUID base, Source source) {
+    public ImportPreview preview(@Nullable UUID base, Source source) {
         PlantTree tree = plant.tree();
         ImportKnowledge known = known();
         PlantTable table = table(source, known);
@@ -126,14 +135,14 @@ public class Exchange {
         return PlantImport.plan(tree.nodes(), root, table, known, UUID::randomUUID);
     }
 
-    private static Preview preview(ImportPlan plan, List<String> ignored) {
+    private static ImportPreview preview(ImportPlan plan, List<String> ignored) {
         List<PlannedRow> shown = new ArrayList<>(plan.rows().stream().filter(row -> row.state() == State.WRONG).limit(MOST_ROWS_SHOWN).toList());
         plan.rows().stream().filter(row -> row.state() != State.WRONG).limit(MOST_ROWS_SHOWN).forEach(shown::add);
         if (plan.rows().size() <= MOST_ROWS_SHOWN) {
             shown.sort(Comparator.comparingInt(PlannedRow::number));
         }
-        return new Preview(
-                shown, plan.count(State.NEW), plan.count(State.CHANGED), plan.count(State.SAME), plan.count(State.WRONG),
+        return new ImportPreview(
+                shown.stream().map(RowView::of).toList(), plan.count(State.NEW), plan.count(State.CHANGED), plan.count(State.SAME), plan.count(State.WRONG),
                 plan.change().added().size() + plan.change().altered().size(), ignored, digest(plan));
     }
 

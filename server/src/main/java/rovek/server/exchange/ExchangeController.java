@@ -32,7 +32,7 @@ class ExchangeController {
     record PastedForGood(@Nullable UUID parentId, String text, UUID changeId, String digest) {}
 
     @PostMapping("/paste/preview")
-    Exchange.Preview previewPaste(@RequestBody Pasted pasted) {
+    Exchange.ImportPreview previewPaste(@RequestBody Pasted pasted) {
         return exchange.preview(pasted.parentId(), Exchange.typed(pasted.text()));
     }
 
@@ -42,7 +42,7 @@ class ExchangeController {
     }
 
     @PostMapping(value = "/import/preview", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
-    Exchange.Preview previewFile(@RequestParam MultipartFile file, @RequestParam(required = false) UUID parentId) throws IOException {
+    Exchange.ImportPreview previewFile(@RequestParam MultipartFile file, @RequestParam(required = false) UUID parentId) throws IOException {
         return exchange.preview(parentId, exchange.file(file.getInputStream()));
     }
 

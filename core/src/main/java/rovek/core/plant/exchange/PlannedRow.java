@@ -1,6 +1,7 @@
 package rovek.core.plant.exchange;
 
 import java.util.List;
+import java.util.Optional;
 import rovek.core.plant.Level;
 
 /**
@@ -9,11 +10,11 @@ import rovek.core.plant.Level;
  * @param number of the row
  * @param depth beneath the outermost row of the import
  * @param label tag and name
- * @param level what it is; null only where that could not be told
+ * @param level what it is; empty only where that could not be told
  * @param notes what is wrong with it, or what would change
  * @param rows how many rows of the plant come of it; more than one where it is stamped or names its checks
  */
-public record PlannedRow(int number, int depth, String label, Level level, State state, List<String> notes, int rows) {
+public record PlannedRow(int number, int depth, String label, Optional<Level> level, State state, List<String> notes, int rows) {
 
     /** How a row compares with the plant. */
     public enum State {

@@ -63,7 +63,7 @@ public final class PlantImport {
         Optional<Level> level = parent.flatMap(id -> reading.level(growth.level(id), reading.id().flatMap(tree::find).map(Node::level)));
         if (parent.isEmpty() || level.isEmpty()) {
             remember(row, Optional.empty());
-            reject(row, reading, level.orElse(null));
+            reject(row, reading, level);
             return;
         }
         reading.requireFits(level.get(), growth.level(parent.get()));
@@ -80,7 +80,7 @@ public final class PlantImport {
             // What stands in a wrong row is looked at all the same.
             growth.pretend(id, level.get());
             remember(row, Optional.of(id));
-            reject(row, reading, level.get());
+            reject(row, reading, level);
             return;
         }
         if (existing.isPresent()) {
@@ -105,7 +105,7 @@ public final class PlantImport {
         }
     }
 
-    private void reject(TableRow row, RowReading reading, Level level) {
+    private void reject(TableRow row, RowReading reading, Optional<Level> level) {
         planned.add(new PlannedRow(row.number(), row.indent(), reading.label(), level, State.WRONG, reading.faults(), 0));
     }
 
@@ -191,7 +191,7 @@ public final class PlantImport {
             altered.add(alteration);
         }
         planned.add(new PlannedRow(
-                row.number(), row.indent(), node.label(), level, notes.isEmpty() ? State.SAME : State.CHANGED, notes.stream().sorted().toList(), 1));
+                row.number(), row.indent(), node.label(), Optional.of(level), notes.isEmpty() ? State.SAME : State.CHANGED, notes.stream().sorted().toList(), 1));
     }
 
     private String text(String facet, String value) {
@@ -228,6 +228,6 @@ public final class PlantImport {
                 nodes.add(node);
             }
         }
-        planned.add(new PlannedRow(row.number(), row.indent(), nodes.get(0).label(), level, State.NEW, reading.remarks(nodes.size()), nodes.size()));
+        planned.add(new PlannedRow(row.number(), row.indent(), nodes.get(0).label(), Optional.of(level), State.NEW, reading.remarks(nodes.size()), nodes.size()));
     }
 }

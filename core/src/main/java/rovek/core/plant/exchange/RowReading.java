@@ -38,7 +38,7 @@ final class RowReading {
         }
         for (String name : row.cell(Column.CHECKS).split(";")) {
             if (!name.isBlank()) {
-                knowledge.check(name.strip()).ifPresentOrElse(checks::add, () -> fault("There is no ready-made check \"%s\".".formatted(name.strip())));
+                knowledge.check(name.strip()).ifPresentOrElse(checks::add, () -> fault("\"%s\" is neither a template nor a ready-made check.".formatted(name.strip())));
             }
         }
         row.cells().forEach((column, value) -> {

@@ -1,0 +1,32 @@
+import { api, data } from '../api/client'
+import type { Committed, ImportPreview } from '../api/types'
+
+/** Rows to be taken into the plant, in whatever way they come. */
+export type ImportSource = { kind: 'text'; text: string; parentId: string | null } | { kind: 'file'; file: File; parentId: string | null }
+
+/** A file as a form sends it. */
+const asForm = (file: File) => ({
+  body: { file: file as unknown as string },
+  bodySerializer: () => {
+    const form = new FormData()
+    form.set('file', file)
+    return form
+  },
+})
+
+export function previewImport(source: ImportSource): Promise<ImportPreview> {
+  if (source.kind === 'text') {
+    return data(api.POST('/api/plant/paste/preview', { body: { parentId: source.parentId, text: source.text } }))
+  }
+  return data(api.POST('/api/plant/import/preview', { params: { query: { parentId: source.parentId ?? undefined } }, ...asForm(source.file) }))
+}
+
+export function takeImport(source: ImportSource, digest: string): Promise<Committed> {
+  const changeId = crypto.randomUUID()
+  if (source.kind === 'text') {
+    return data(api.POST('/api/plant/paste', { body: { parentId: source.parentId, text: source.text, changeId, digest } }))
+  }
+  return data(
+    api.POST('/api/plant/import', { params: { query: { parentId: source.parentId ?? undefined, changeId, digest } }, ...asForm(source.file) }),
+  )
+}
