@@ -22,6 +22,8 @@ export const queries = {
   templates: () => queryOptions({ queryKey: ['templates'], queryFn: () => data(api.GET('/api/templates')) }),
   followers: (id: string) =>
     queryOptions({ queryKey: ['templates', id, 'followers'], queryFn: () => data(api.GET('/api/templates/{id}/followers', { params: { path: { id } } })) }),
+  plate: (id: string) =>
+    queryOptions({ queryKey: ['plate', id], queryFn: () => data(api.GET('/api/plant/nodes/{id}/nameplate', { params: { path: { id } } })) }),
   settings: (id: string) =>
     queryOptions({
       queryKey: ['settings', id],

@@ -1,8 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { queries } from '../api/queries'
-import type { CheckLine, PlantNode, Sheet, Verdict } from '../api/types'
-import { Button } from '../parts/Button'
+import type { CheckLine, Level, Sheet, Verdict } from '../api/types'
 import { Tag } from '../parts/Tag'
 import { Trouble } from '../parts/Trouble'
 import { words } from '../words/en'
@@ -10,10 +9,10 @@ import { CheckDetail } from './CheckDetail'
 import { CheckTable } from './CheckTable'
 import { KeepAsTemplate } from './KeepAsTemplate'
 import { LimitDialog } from './LimitDialog'
+import { Nameplate } from './Nameplate'
 import { labelOf } from './outline'
 import { PlantHistory } from './PlantHistory'
 import { SettingsPanel } from './SettingsPanel'
-import { usePlantEdit } from './usePlantEdit'
 
 interface Props {
   nodeId: string
@@ -22,6 +21,9 @@ interface Props {
   mayEdit: boolean
   show: (next: { check?: string; reading?: string }) => void
 }
+
+/** What carries a nameplate; a part's or a point's own counts before that of its asset. */
+const platedLevels: Level[] = ['SYSTEM', 'ASSET', 'PART', 'POINT']
 
 const worstFirst: Verdict[] = ['FAIL', 'WATCH', 'PASS', 'NOT_JUDGED']
 
@@ -62,43 +64,11 @@ function SheetHead({ sheet, mayEdit }: { sheet: Sheet; mayEdit: boolean }) {
         <h2 className="text-[19px] leading-6 font-semibold">{sheet.node.name}</h2>
         <div className="flex flex-wrap items-center gap-x-2 text-ink2">
           {above.length > 0 && <span>{above.join(', ')}.</span>}
-          <Nameplate node={sheet.node} mayEdit={mayEdit} />
+          {platedLevels.includes(sheet.node.level) && <Nameplate node={sheet.node} mayEdit={mayEdit} />}
           {mayEdit && sheet.node.level === 'ASSET' && <KeepAsTemplate node={sheet.node} />}
           {mayEdit && <PlantHistory node={sheet.node.id} label={words.plant.historyOfNode} title={words.plant.historyOfNodeTitle(labelOf(sheet.node))} />}
         </div>
       </div>
     </header>
-  )
-}
-
-function Nameplate({ node, mayEdit }: { node: PlantNode; mayEdit: boolean }) {
-  const [text, setText] = useState<string | null>(null)
-  const edit = usePlantEdit()
-  const note = node.nameplate.note ?? ''
-  if (text === null) {
-    if (!mayEdit) return <span>{note}</span>
-    const carriesOne = node.level === 'ASSET' || node.level === 'SYSTEM' || node.level === 'PART'
-    if (!note && !carriesOne) return null
-    return (
-      <Button className={note ? '!font-normal !text-ink2' : ''} onClick={() => setText(note)}>
-        {note || words.plant.addNameplate}
-      </Button>
-    )
-  }
-  return (
-    <input
-      aria-label={words.plant.nameplate}
-      className="field w-[380px]"
-      autoFocus
-      value={text}
-      onChange={(event) => setText(event.target.value)}
-      onKeyDown={(event) => {
-        if (event.key === 'Escape') setText(null)
-        if (event.key === 'Enter') {
-          edit.alter.mutate({ nodes: [{ node: node.id, facets: { 'nameplate.note': { from: note, to: text.trim() } } }] })
-          setText(null)
-        }
-      }}
-    />
   )
 }

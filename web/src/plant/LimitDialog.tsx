@@ -23,7 +23,7 @@ function parsed(text: string): number | null {
 /** Sets what is right for each result of a check. */
 export function LimitDialog({ check, onClose }: { check: { checkId: string; point: string; check: string }; onClose: () => void }) {
   const client = useQueryClient()
-  const lines = useQuery(queries.limits(check.checkId))
+  const lines: { data?: LimitLine[]; error: Error | null } = useQuery(queries.limits(check.checkId))
   const [typed, setTyped] = useState<Record<string, Boundaries>>({})
   const valuesOf = (line: LimitLine): Boundaries => typed[line.resultId] ?? { watch: line.watch?.toString() ?? '', fail: line.fail?.toString() ?? '' }
   const save = useMutation({
@@ -64,6 +64,8 @@ export function LimitDialog({ check, onClose }: { check: { checkId: string; poin
               <tr key={line.resultId}>
                 <td>
                   {line.name} <span className="text-ink3">{line.unit}</span>
+                  {line.originId && line.originId !== check.checkId && <span className="block text-[12px] text-ink3">{words.limits.from(line.originName)}</span>}
+                  {line.proposal && <Proposal line={line} onTake={(taken) => setTyped({ ...typed, [line.resultId]: taken })} />}
                 </td>
                 {(['watch', 'fail'] as const).map((which) => (
                   <td key={which}>
@@ -91,5 +93,18 @@ export function LimitDialog({ check, onClose }: { check: { checkId: string; poin
         </div>
       </form>
     </Dialog>
+  )
+}
+
+/** What a standard says of a machine with this nameplate: taken by a person, or not. */
+function Proposal({ line, onTake }: { line: LimitLine; onTake: (boundaries: Boundaries) => void }) {
+  const { proposal } = line
+  if (!proposal) return null
+  const text = (value: number | null) => value?.toString() ?? ''
+  return (
+    <span className="block text-[12px] text-ink2">
+      {proposal.evidence}.{' '}
+      <Button onClick={() => onTake({ watch: text(proposal.watch), fail: text(proposal.fail) })}>{words.limits.proposal(text(proposal.watch), text(proposal.fail))}</Button>
+    </span>
   )
 }

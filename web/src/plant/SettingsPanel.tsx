@@ -3,11 +3,12 @@ import { Link } from '@tanstack/react-router'
 import { useState } from 'react'
 import { api, data } from '../api/client'
 import { queries } from '../api/queries'
-import type { SettingLine } from '../api/types'
+import type { SettingEffect, SettingLine } from '../api/types'
 import { refresh } from '../api/refresh'
 import { Button } from '../parts/Button'
 import { Trouble } from '../parts/Trouble'
 import { words } from '../words/en'
+import { remember } from './plantHistory'
 
 /** How checks here and beneath are made: what is set here in dark ink, what is inherited in lighter ink with its origin. */
 export function SettingsPanel({ nodeId, mayEdit }: { nodeId: string; mayEdit: boolean }) {
@@ -21,26 +22,39 @@ export function SettingsPanel({ nodeId, mayEdit }: { nodeId: string; mayEdit: bo
           body: values as Record<string, string>,
         }),
       ),
-    onSettled: () => refresh(client, 'settings', 'plant', 'sheet', 'routes'),
+    onSuccess: (committed) => {
+      if (committed.changeId) remember(committed.changeId)
+      setWanted(null)
+    },
+    onSettled: () => refresh(client, 'settings', 'outline', 'sheet', 'routes', 'changes'),
+  })
+  const [wanted, setWanted] = useState<{ values: Record<string, string | null>; effect: SettingEffect } | null>(null)
+  const ask = useMutation({
+    mutationFn: (values: Record<string, string | null>) =>
+      data(api.POST('/api/plant/nodes/{id}/settings/effect', { params: { path: { id: nodeId } }, body: values as Record<string, string> })),
+    // One check alone is what the person is looking at; several are shown before they change.
+    onSuccess: (effect, values) => (effect.checks > 1 ? setWanted({ values, effect }) : set.mutate(values)),
   })
   return (
     <details className="mt-5 border-t border-rule pt-2">
       <summary className="cursor-pointer font-semibold">{words.plant.settings}</summary>
-      <Trouble error={settings.error ?? set.error} />
+      <Trouble error={settings.error ?? ask.error ?? set.error} />
+      {wanted && <EffectQuestion effect={wanted.effect} isPending={set.isPending} onChange={() => set.mutate(wanted.values)} onLeave={() => setWanted(null)} />}
       <table className="ledger mt-1 max-w-[560px]">
         <tbody>
           {settings.data?.map((line) => (
             <tr key={line.key}>
               <td className="w-40">{line.name}</td>
               <td className="w-44">
-                <SettingValue key={line.value} line={line} mayEdit={mayEdit} onSet={(value) => set.mutate({ [line.key]: value })} />
+                <SettingValue key={`${line.value} ${wanted === null}`} line={line} mayEdit={mayEdit} onSet={(value) => ask.mutate({ [line.key]: value })} />
               </td>
               <td className="text-ink3">
                 <Origin line={line} nodeId={nodeId} />
+                {line.overriddenBeneath > 0 && `, ${words.plant.overriddenBeneath(line.overriddenBeneath)}`}
                 {line.own && mayEdit && (
                   <>
                     {', '}
-                    <Button onClick={() => set.mutate({ [line.key]: null })}>{words.plant.inheritAgain}</Button> ({line.inherited})
+                    <Button onClick={() => ask.mutate({ [line.key]: null })}>{words.plant.inheritAgain}</Button> ({line.inherited})
                   </>
                 )}
               </td>
@@ -49,6 +63,29 @@ export function SettingsPanel({ nodeId, mayEdit }: { nodeId: string; mayEdit: bo
         </tbody>
       </table>
     </details>
+  )
+}
+
+/** What would change, before it does. */
+function EffectQuestion({ effect, isPending, onChange, onLeave }: { effect: SettingEffect; isPending: boolean; onChange: () => void; onLeave: () => void }) {
+  const text = words.plant.effect
+  return (
+    <div role="alert" className="my-2 border-l-[3px] border-plum bg-wash px-3 py-2">
+      <p className="font-semibold">
+        {text.would(effect.checks)}
+        {text.kept(effect.kept)}.
+      </p>
+      <p className="text-ink2">
+        {effect.first.join('; ')}
+        {effect.checks > effect.first.length && ` ${text.more(effect.checks - effect.first.length)}`}
+      </p>
+      <p className="mt-1 flex gap-4">
+        <Button kind="second" disabled={isPending} onClick={onChange}>
+          {text.change}
+        </Button>
+        <Button onClick={onLeave}>{text.leave}</Button>
+      </p>
+    </div>
   )
 }
 

@@ -39,7 +39,7 @@ export function usePlantEdit(outlineKey?: readonly unknown[]) {
   const onSettled = () =>
     client.isMutating({ mutationKey }) > 1
       ? undefined
-      : refresh(client, 'outline', 'sheet', 'routes', 'today', 'changes', 'settings', 'limits', 'templates')
+      : refresh(client, 'outline', 'sheet', 'routes', 'today', 'changes', 'settings', 'limits', 'templates', 'plate')
   const onError = (error: Error) => say(error.message)
   const common = { mutationKey, scope, onError, onSettled }
 

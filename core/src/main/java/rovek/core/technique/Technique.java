@@ -3,6 +3,7 @@ package rovek.core.technique;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import rovek.core.nameplate.Nameplate;
 import rovek.core.reading.Capture;
 
 /** A way of measuring: the unit by which Rovek grows. An implementation is immutable and safe for many threads. */
@@ -51,6 +52,16 @@ public interface Technique {
      * @throws IllegalArgumentException when the capture is of a kind this technique does not accept
      */
     Analysis analyse(Capture capture, SettingValues settings);
+
+    /** Limits that a standard names for what has this nameplate; none by default. */
+    default List<LimitProposal> proposals(SettingValues settings, Nameplate plate) {
+        return List.of();
+    }
+
+    /** What a nameplate makes known to this technique beforehand; nothing by default. */
+    default List<Characteristic> characteristics(Nameplate plate) {
+        return List.of();
+    }
 
     /** Checks given values and fills in defaults. */
     default SettingValues settingsOf(Map<String, String> given) {

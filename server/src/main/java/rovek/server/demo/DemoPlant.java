@@ -1,6 +1,7 @@
 package rovek.server.demo;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -31,7 +32,21 @@ class DemoPlant {
         this.limits = limits;
     }
 
-    private record Machine(String tag, String name, String nameplate, boolean limited) {}
+    private record Machine(String tag, String name, String assetClass, Map<String, String> nameplate, boolean limited) {}
+
+    /** A rolling bearing by its geometry: elements, their diameter and the pitch diameter in mm. */
+    private record Bearing(String name, int balls, double ballMm, double pitchMm) {}
+
+    private static final Bearing SMALL = new Bearing("6308", 8, 15.08, 65.0);
+    private static final Bearing MIDDLE = new Bearing("6309", 8, 17.46, 72.5);
+    private static final Bearing LARGE = new Bearing("6310", 8, 19.05, 80.0);
+
+    private static Map<String, String> plate(double kilowatts, int rpm, String foundation, int since, Bearing bearing) {
+        return Map.of(
+                "powerKw", String.valueOf(kilowatts), "speedRpm", String.valueOf(rpm), "foundation", foundation, "inServiceSince", String.valueOf(since),
+                "bearing", bearing.name(), "bearingBalls", String.valueOf(bearing.balls()), "bearingBallMm", String.valueOf(bearing.ballMm()),
+                "bearingPitchMm", String.valueOf(bearing.pitchMm()));
+    }
 
     /** @return all checks in walking order */
     List<UUID> plan() {
@@ -41,25 +56,27 @@ class DemoPlant {
         settings.set(site, "vibration", Map.of("sensitivityMvPerG", "100"));
         List<UUID> checks = new ArrayList<>();
         UUID wellfield = add(site, Level.AREA, "", "Wellfield");
-        addMachine(wellfield, new Machine("P-101", "Well pump 1", "15 kW, 1480 rpm, rigid, 6309 bearings, in service since 2019", true), checks);
-        addMachine(wellfield, new Machine("P-102", "Well pump 2", "15 kW, 1480 rpm, rigid, 6309 bearings, in service since 2019", true), checks);
-        addMachine(wellfield, new Machine("P-103", "Well pump 3", "11 kW, 1470 rpm, rigid, 6308 bearings, in service since 2021", true), checks);
+        addMachine(wellfield, new Machine("P-101", "Well pump 1", "pump", plate(15.5, 1480, "rigid", 2019, MIDDLE), true), checks);
+        addMachine(wellfield, new Machine("P-102", "Well pump 2", "pump", plate(15.5, 1480, "rigid", 2019, MIDDLE), true), checks);
+        addMachine(wellfield, new Machine("P-103", "Well pump 3", "pump", plate(11, 1470, "rigid", 2021, SMALL), true), checks);
         UUID treatment = add(site, Level.AREA, "", "Water treatment");
-        addMachine(treatment, new Machine("B-201", "Booster pump 1", "22 kW, 2950 rpm, rigid, 6310 bearings, in service since 2018", true), checks);
-        addMachine(treatment, new Machine("B-202", "Booster pump 2", "22 kW, 2950 rpm, rigid, 6310 bearings, in service since 2018", true), checks);
-        addMachine(treatment, new Machine("F-210", "Aerator fan", "5.5 kW, 980 rpm, on springs, in service since 2022", false), checks);
+        addMachine(treatment, new Machine("B-201", "Booster pump 1", "pump", plate(22, 2950, "rigid", 2018, LARGE), true), checks);
+        addMachine(treatment, new Machine("B-202", "Booster pump 2", "pump", plate(22, 2950, "rigid", 2018, LARGE), true), checks);
+        addMachine(treatment, new Machine("F-210", "Aerator fan", "fan", plate(18.5, 980, "flexible", 2022, MIDDLE), false), checks);
         return checks;
     }
 
     private void addMachine(UUID area, Machine machine, List<UUID> checks) {
         UUID asset = add(area, Level.ASSET, machine.tag(), machine.name());
-        plant.set(asset, Map.of(Facet.nameplate("note"), machine.nameplate()));
+        Map<String, String> facets = new HashMap<>(Map.of(Facet.CLASS, machine.assetClass()));
+        machine.nameplate().forEach((key, value) -> facets.put(Facet.nameplate(key), value));
+        plant.set(asset, facets);
         for (String point : List.of("Drive end", "Non-drive end")) {
             UUID pointId = add(asset, Level.POINT, "", point);
             UUID velocity = addCheck(pointId, VELOCITY);
             UUID acceleration = addCheck(pointId, ACCELERATION);
             if (machine.limited()) {
-                // ISO 20816-3, group 2 on rigid support: zones B/C and C/D, velocity RMS.
+                // As ISO 20816-3 has it for group 2 on rigid support.
                 limits.set(velocity, "velocity.rms", new Limits.NewLimit(2.8, 4.5));
                 limits.set(acceleration, "acceleration.rms", new Limits.NewLimit(4.0, 8.0));
             }

@@ -12,6 +12,7 @@ import rovek.core.limit.Limit;
 import rovek.core.limit.LimitText;
 import rovek.core.plant.Facet;
 import rovek.core.plant.Node;
+import rovek.core.technique.LimitProposal;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.unit.Amount;
 import rovek.server.plant.CheckView;
@@ -38,9 +39,13 @@ public class Limits {
      * @param watch null where none is set; likewise {@code fail}
      * @param originId the node that says so; null where there is no limit
      * @param originName how that node is called
+     * @param proposal what a standard says of a machine with this nameplate; null where none does
      */
     public record LimitLine(
-            String resultId, String name, String unit, @Nullable Double watch, @Nullable Double fail, @Nullable UUID originId, String originName) {}
+            String resultId, String name, String unit, @Nullable Double watch, @Nullable Double fail, @Nullable UUID originId, String originName, @Nullable Proposal proposal) {}
+
+    /** A limit to be taken by a person, with why. */
+    public record Proposal(@Nullable Double watch, @Nullable Double fail, String evidence) {}
 
     /** Boundaries in the result's own unit; both null inherits the limit again. */
     public record NewLimit(@Nullable Double watch, @Nullable Double fail) {}
@@ -48,15 +53,24 @@ public class Limits {
     public List<LimitLine> lines(UUID checkId) {
         PlantTree tree = plant.tree();
         CheckView check = tree.check(checkId).orElseThrow(() -> new DomainProblem.NotFound("The check"));
+        List<LimitProposal> proposals = check.technique().proposals(check.settings(), check.nameplate());
         List<LimitLine> lines = new ArrayList<>();
         for (ResultDefinition result : check.technique().results(check.settings())) {
             Boundaries boundaries = Boundaries.of(check.limits().get(result.id()));
             Optional<Node> origin = tree.limitOrigin(checkId, check.technique().id(), result.id());
             lines.add(new LimitLine(
                     result.id(), result.name(), result.unit().symbol(), boundaries.watch(), boundaries.fail(),
-                    origin.map(Node::id).orElse(null), origin.map(Node::label).orElse("")));
+                    origin.map(Node::id).orElse(null), origin.map(Node::label).orElse(""), proposal(proposals, result.id())));
         }
         return lines;
+    }
+
+    private static @Nullable Proposal proposal(List<LimitProposal> proposals, String resultId) {
+        return proposals.stream()
+                .filter(one -> one.resultId().equals(resultId))
+                .findFirst()
+                .map(one -> new Proposal(one.watch().orElse(null), one.fail().orElse(null), one.evidence()))
+                .orElse(null);
     }
 
     @Transactional

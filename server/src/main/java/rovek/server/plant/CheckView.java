@@ -3,6 +3,7 @@ package rovek.server.plant;
 import java.util.Map;
 import java.util.UUID;
 import rovek.core.limit.Limit;
+import rovek.core.nameplate.Nameplate;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.technique.SettingValues;
 import rovek.core.technique.Technique;
@@ -10,9 +11,10 @@ import rovek.core.technique.Technique;
 /**
  * A check in its place, with its technique and the settings in force.
  *
+ * @param nameplate of the check's asset, and of what lies between; the nearer one counts
  * @param limits result id to the limit in force; a result without one is left out
  */
-public record CheckView(PlantNode node, PlantNode point, PlantNode asset, Technique technique, SettingValues settings, Map<String, Limit> limits) {
+public record CheckView(PlantNode node, PlantNode point, PlantNode asset, Technique technique, SettingValues settings, Nameplate nameplate, Map<String, Limit> limits) {
 
     public UUID id() {
         return node.id();

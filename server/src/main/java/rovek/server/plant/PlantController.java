@@ -25,13 +25,15 @@ class PlantController {
     private final PlantEditor editor;
     private final PlantLedger ledger;
     private final PlantSettings settings;
+    private final Nameplates nameplates;
     private final Techniques techniques;
 
-    PlantController(Plant plant, PlantEditor editor, PlantLedger ledger, PlantSettings settings, Techniques techniques) {
+    PlantController(Plant plant, PlantEditor editor, PlantLedger ledger, PlantSettings settings, Nameplates nameplates, Techniques techniques) {
         this.plant = plant;
         this.editor = editor;
         this.ledger = ledger;
         this.settings = settings;
+        this.nameplates = nameplates;
         this.techniques = techniques;
     }
 
@@ -91,6 +93,11 @@ class PlantController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void redo(@PathVariable UUID id) {
         ledger.redo(id);
+    }
+
+    @GetMapping("/nodes/{id}/nameplate")
+    Nameplates.Plate nameplate(@PathVariable UUID id) {
+        return nameplates.plate(id);
     }
 
     @GetMapping("/nodes/{id}/settings")

@@ -9,6 +9,7 @@ import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import rovek.core.limit.Limit;
 import rovek.core.limit.LimitText;
+import rovek.core.nameplate.Nameplate;
 import rovek.core.plant.EffectiveSetting;
 import rovek.core.plant.Inheritance;
 import rovek.core.plant.Level;
@@ -156,8 +157,16 @@ public final class PlantTree {
             PlantNode view = view(node);
             PlantNode point = nearest(id, Level.POINT).orElse(view);
             PlantNode asset = nearest(id, Level.ASSET).orElse(point);
-            return new CheckView(view, point, asset, technique, settings, Collections.unmodifiableMap(limits(id, technique, settings)));
+            return new CheckView(view, point, asset, technique, settings, nameplate(id), Collections.unmodifiableMap(limits(id, technique, settings)));
         });
+    }
+
+    /** What is known of a node from its own plate and from those it stands in, up to the outermost asset. */
+    public Nameplate nameplate(UUID id) {
+        return Nameplate.of(nodes.path(id).stream()
+                .filter(node -> node.level().ordinal() >= Level.SYSTEM.ordinal())
+                .map(Node::nameplate)
+                .toList());
     }
 
     /** The checks among these ids, in their order; what is no check or gone is left out. */

@@ -14,9 +14,12 @@ import rovek.core.signal.FourierTransform;
 import rovek.core.signal.Integration;
 import rovek.core.signal.Spectrum;
 import rovek.core.signal.Window;
+import rovek.core.nameplate.Nameplate;
 import rovek.core.technique.Analysis;
+import rovek.core.technique.Characteristic;
 import rovek.core.technique.Curve;
 import rovek.core.technique.InvalidSettingsException;
+import rovek.core.technique.LimitProposal;
 import rovek.core.technique.Remark;
 import rovek.core.technique.Result;
 import rovek.core.technique.ResultDefinition;
@@ -103,8 +106,13 @@ public final class Vibration implements Technique {
                                 VibrationSettings.MEASURE, "acceleration",
                                 VibrationSettings.LOW, "1000",
                                 VibrationSettings.HIGH, "10000")),
-                // Below 600 rpm the running speed itself lies under 10 Hz (ISO 20816-1).
-                new Preset("Velocity 2–1000 Hz", Map.of(VibrationSettings.MEASURE, "velocity", VibrationSettings.LOW, "2")));
+                // Below 600 rpm the running speed itself lies under 10 Hz (ISO 20816-1); sampled slower, it lasts long enough.
+                new Preset(
+                        "Velocity 2–1000 Hz",
+                        Map.of(
+                                VibrationSettings.MEASURE, "velocity",
+                                VibrationSettings.LOW, "2",
+                                VibrationSettings.RATE, "5120")));
     }
 
     @Override
@@ -117,6 +125,19 @@ public final class Vibration implements Technique {
     @Override
     public List<ResultDefinition> everyResult() {
         return List.of(VELOCITY_RMS, VELOCITY_PEAK, ACCELERATION_RMS, ACCELERATION_PEAK);
+    }
+
+    /** The zones hold for RMS velocity in the band from 10 Hz, or from 2 Hz below 600 rpm, up to 1000 Hz. */
+    @Override
+    public List<LimitProposal> proposals(SettingValues values, Nameplate plate) {
+        VibrationSettings settings = VibrationSettings.of(values);
+        boolean isTheStandardsBand = settings.measure() == Measure.VELOCITY && settings.band().lowHz() <= 10 && settings.band().highHz() == 1000;
+        return isTheStandardsBand ? SeverityZones.velocity(plate, VELOCITY_RMS.id()).stream().toList() : List.of();
+    }
+
+    @Override
+    public List<Characteristic> characteristics(Nameplate plate) {
+        return MachineFrequencies.of(plate);
     }
 
     @Override
