@@ -46,6 +46,8 @@ export const queries = {
       staleTime: Infinity,
     }),
   routes: () => queryOptions({ queryKey: ['routes'], queryFn: () => data(api.GET('/api/routes')) }),
+  schedule: () => queryOptions({ queryKey: ['schedule'], queryFn: () => data(api.GET('/api/schedule')) }),
+  people: () => queryOptions({ queryKey: ['schedule', 'people'], queryFn: () => data(api.GET('/api/schedule/people')) }),
   fit: (id: string, routeId: string) =>
     queryOptions({
       queryKey: ['fit', id, routeId],

@@ -9,8 +9,24 @@ import { Trouble } from '../parts/Trouble'
 import { words } from '../words/en'
 import { CheckChooser } from './CheckChooser'
 import { RouteFit } from './RouteFit'
-import { useStops } from './useStops'
+import { RouteTerms, type Terms } from './RouteTerms'
+import { type Stop, useStops } from './useStops'
 import { Walk } from './Walk'
+
+function instructionsOf(stops: Stop[]): Record<string, string> {
+  return Object.fromEntries(stops.filter((stop) => stop.instruction).map((stop) => [stop.checkId, stop.instruction]))
+}
+
+function draftOf(saved: RouteView) {
+  return {
+    name: saved.name,
+    checkIds: saved.stops.map((stop) => stop.checkId),
+    instructions: instructionsOf(saved.stops),
+    everyDays: saved.everyDays,
+    firstDue: saved.firstDue,
+    assignedTo: saved.assignedTo,
+  }
+}
 
 /** Left the plant to choose from, right the walk in its order; beneath, which instrument can take it. */
 export function RouteEditor({ saved, onSaved }: { saved: RouteView | undefined; onSaved: (id: string) => void }) {
@@ -19,12 +35,14 @@ export function RouteEditor({ saved, onSaved }: { saved: RouteView | undefined; 
   const planned = useStops(saved)
   const checkIds = planned.stops.map((stop) => stop.checkId)
   const [id] = useState(saved?.id ?? crypto.randomUUID())
-  const changed = !saved || name !== saved.name || checkIds.join() !== saved.stops.map((stop) => stop.checkId).join()
+  const [terms, setTerms] = useState<Terms>({ everyDays: saved?.everyDays ?? null, firstDue: saved?.firstDue ?? null, assignedTo: saved?.assignedTo ?? null })
+  const draft = { name, checkIds, instructions: instructionsOf(planned.stops), ...terms }
+  const changed = !saved || JSON.stringify(draft) !== JSON.stringify(draftOf(saved))
   const save = useMutation({
     mutationFn: () =>
-      data(api.PUT('/api/routes/{id}', { params: { path: { id } }, body: { name, checkIds, version: saved?.version ?? 0 } })),
+      data(api.PUT('/api/routes/{id}', { params: { path: { id } }, body: { ...draft, version: saved?.version ?? 0 } })),
     onSuccess: async (route) => {
-      await refresh(client, 'routes', 'fit', 'today')
+      await refresh(client, 'routes', 'fit', 'today', 'schedule')
       say(words.routes.saved)
       onSaved(route.id)
     },
@@ -47,6 +65,7 @@ export function RouteEditor({ saved, onSaved }: { saved: RouteView | undefined; 
             {words.routes.save}
           </Button>
         </form>
+        <RouteTerms terms={terms} onChange={setTerms} />
         <Trouble error={save.error} />
         {saved && saved.gone > 0 && <p className="mb-2 text-watch">{words.routes.gone(saved.gone)}</p>}
         <Walk stops={planned.stops} onChange={planned.setStops} />

@@ -9,10 +9,12 @@ import { words } from '../words/en'
 /** What the walk needs, and which instrument has it: asked of the connected instrument itself. */
 export function RouteFit({ route }: { route: RouteView }) {
   const instruments = useQuery(queries.instruments())
+  const scheduled = useQuery(queries.schedule()).data?.routes.find((one) => one.routeId === route.id)
   return (
     <section className="mt-5">
       <p className="mb-2">
-        <span className="font-semibold">{words.routes.stops(route.stops.length)}</span>, {words.routes.needs(minutes(route.minutes), bytes(route.memoryBytes))}.
+        <span className="font-semibold">{words.routes.stops(route.stops.length)}</span>, {words.routes.needs(minutes(scheduled?.minutes ?? route.minutes), bytes(route.memoryBytes))}
+        {scheduled?.isMeasured ? words.routes.measuredTime : words.routes.usualTime}. {words.routes.revision(route.revision)}
       </p>
       <h2 className="font-semibold">{words.routes.fit}</h2>
       <table className="ledger">
@@ -36,6 +38,7 @@ export function RouteFit({ route }: { route: RouteView }) {
 
 function FitRow({ instrument, route }: { instrument: InstrumentView; route: RouteView }) {
   const fit = useQuery(queries.fit(instrument.id, route.id))
+  const held = route.loaded.find((one) => one.instrumentId === instrument.id)
   return (
     <tr>
       <td className="w-24">
@@ -44,6 +47,7 @@ function FitRow({ instrument, route }: { instrument: InstrumentView; route: Rout
       <td className="whitespace-nowrap">no. {instrument.serial}</td>
       <td>
         {fit.isPending && <span className="text-ink3">{words.instruments.looking}</span>}
+        {held && <span className="block">{held.changes ? words.routes.heldChanged(held.revision, held.changes) : words.routes.held(held.revision)}</span>}
         {fit.data?.fits && words.routes.fits}
         {fit.data?.obstacles.map((obstacle) => (
           <span key={obstacle} className="block text-fail">

@@ -1,9 +1,11 @@
 import { useQuery } from '@tanstack/react-query'
 import { getRouteApi } from '@tanstack/react-router'
 import { queries } from '../api/queries'
+import type { ScheduledRoute } from '../api/types'
 import { Button } from '../parts/Button'
 import { Page } from '../parts/Page'
 import { Trouble } from '../parts/Trouble'
+import { day } from '../units/format'
 import { words } from '../words/en'
 import { RouteEditor } from './RouteEditor'
 
@@ -14,6 +16,7 @@ export function RoutesView() {
   const search = route.useSearch()
   const navigate = route.useNavigate()
   const routes = useQuery(queries.routes())
+  const schedule = useQuery(queries.schedule())
   const list = routes.data ?? []
   const chosen = search.route === NEW ? undefined : (list.find((candidate) => candidate.id === search.route) ?? list[0])
   const show = (id: string) => void navigate({ search: { route: id }, replace: true })
@@ -39,11 +42,23 @@ export function RoutesView() {
             >
               <span className="block font-semibold">{candidate.name}</span>
               <span className="text-ink2">{words.routes.stops(candidate.stops.length)}</span>
+              <DueMark route={schedule.data?.routes.find((one) => one.routeId === candidate.id)} />
             </button>
           ))}
         </nav>
         {routes.data && <RouteEditor key={chosen ? `${chosen.id} ${chosen.version}` : NEW} saved={chosen} onSaved={show} />}
       </div>
     </Page>
+  )
+}
+
+/** When it is due, and whose it is. */
+function DueMark({ route }: { route: ScheduledRoute | undefined }) {
+  if (!route?.dueOn) return null
+  return (
+    <span className={`block ${route.isDue ? 'font-semibold text-ink' : 'text-ink2'}`}>
+      {route.daysLate > 0 ? words.routes.late(route.daysLate) : words.routes.due(day(route.dueOn))}
+      {route.assignedTo && <span className="font-normal text-ink2"> · {route.assignedTo}</span>}
+    </span>
   )
 }

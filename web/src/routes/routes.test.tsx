@@ -21,6 +21,8 @@ const walk = () => screen.getAllByRole('row').map((row) => row.textContent)
 
 beforeEach(() => {
   answering('GET', '/api/instruments', () => [])
+  answering('GET', '/api/schedule', () => ({ today: '2026-11-23', days: 42, routes: [] }))
+  answering('GET', '/api/schedule/people', () => [{ name: 'technician', displayName: 'Tarn Hollin' }])
   answeringPlant(() => nodes)
 })
 
@@ -52,8 +54,10 @@ describe('planning a route', () => {
     fireEvent.click(screen.getByLabelText('Earlier 3'))
     fireEvent.click(screen.getByLabelText('Take out 3'))
     fireEvent.change(screen.getByLabelText('Name of the route'), { target: { value: 'Monthly' } })
+    fireEvent.change(screen.getByLabelText('Instruction 2'), { target: { value: 'Mind the guard' } })
+    fireEvent.change(screen.getByLabelText('Every … days'), { target: { value: '7' } })
     fireEvent.click(screen.getByText('Save route'))
-    await waitFor(() => expect(changes()[0]?.body).toEqual({ name: 'Monthly', checkIds: ['v1', 'v2'], version: 0 }))
+    await waitFor(() => expect(changes()[0]?.body).toEqual({ name: 'Monthly', checkIds: ['v1', 'v2'], instructions: { v2: 'Mind the guard' }, everyDays: 7, firstDue: expect.any(String) as unknown, assignedTo: null, version: 0 }))
     expect(changes()[0]?.path).toMatch(/^\/api\/routes\/[0-9a-f-]{36}$/)
   })
 
@@ -61,10 +65,15 @@ describe('planning a route', () => {
     const saved: RouteView = {
       id: 'r',
       name: 'Monthly',
-      stops: [{ checkId: 'v1', path: ['p1', 'd1'], assetTag: 'P-101', assetName: '', point: '', check: '', memoryBytes: 1 }],
+      stops: [{ checkId: 'v1', path: ['p1', 'd1'], assetTag: 'P-101', assetName: '', point: '', check: '', memoryBytes: 1, instruction: 'Mind the guard' }],
       gone: 1,
       memoryBytes: 70_000,
       minutes: 0.8,
+      revision: 2,
+      everyDays: null,
+      firstDue: null,
+      assignedTo: null,
+      loaded: [],
       version: 4,
     }
     answering('PUT', '/api/routes/r', () => new Refusal(409, 'stale', 'The route was changed by someone else.'))
@@ -77,6 +86,6 @@ describe('planning a route', () => {
     fireEvent.change(screen.getByLabelText('Name of the route'), { target: { value: 'Weekly' } })
     fireEvent.click(save())
     expect((await screen.findByRole('alert')).textContent).toBe('The route was changed by someone else.')
-    expect(changes()[0]?.body).toEqual({ name: 'Weekly', checkIds: ['v1'], version: 4 })
+    expect(changes()[0]?.body).toEqual({ name: 'Weekly', checkIds: ['v1'], instructions: { v1: 'Mind the guard' }, everyDays: null, firstDue: null, assignedTo: null, version: 4 })
   })
 })

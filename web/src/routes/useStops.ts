@@ -10,10 +10,11 @@ export interface Stop {
   assetName: string
   point: string
   check: string
+  instruction: string
 }
 
 function stopOf(picked: PickedCheck): Stop {
-  return { checkId: picked.id, path: picked.path, assetTag: picked.assetTag, assetName: picked.assetName, point: picked.point, check: picked.check }
+  return { checkId: picked.id, path: picked.path, assetTag: picked.assetTag, assetName: picked.assetName, point: picked.point, check: picked.check, instruction: '' }
 }
 
 /** The walk as it is being planned. */

@@ -8,6 +8,7 @@ import { Trouble } from '../parts/Trouble'
 import { VerdictShape } from '../parts/VerdictMark'
 import { words } from '../words/en'
 import { FirstRoundSteps } from './FirstRoundSteps'
+import { NextWeeks } from './NextWeeks'
 
 const shapes: Partial<Record<TodayItem['kind'], Verdict>> = { FAIL: 'FAIL', WATCH: 'WATCH', WITHOUT_LIMIT: 'NOT_JUDGED' }
 
@@ -24,6 +25,9 @@ function Act({ item }: { item: TodayItem }) {
       return <Link className={look} to="/visits/$visitId" params={{ visitId: item.subjectId }}>{text}</Link>
     case 'CERTIFICATE_TO_SIGN':
       return <Link className={look} to="/certificates" search={{ certificate: item.subjectId }}>{text}</Link>
+    case 'ROUTE_DUE':
+    case 'ROUTE_OVERDUE':
+      return <Link className={look} to="/routes" search={{ route: item.subjectId }}>{text}</Link>
     case 'CALIBRATION_DUE':
       return <Link className={look} to="/instruments" search={{ instrument: item.subjectId }}>{text}</Link>
     default:
@@ -57,7 +61,10 @@ export function TodayView() {
                     <Tag text={item.tag} />
                   </td>
                   <td className="font-semibold">{item.name}</td>
-                  <td>{sentence(item)}</td>
+                  <td>
+                    {sentence(item)}
+                    {item.kind.startsWith('ROUTE') && item.detail && <span className="text-ink2">, {item.detail}</span>}
+                  </td>
                   <td className="num">
                     <Act item={item} />
                   </td>
@@ -66,6 +73,7 @@ export function TodayView() {
             </tbody>
           </table>
         )}
+        <NextWeeks />
         {first && firstRoundOpen && <FirstRoundSteps first={first} />}
       </div>
     </Page>

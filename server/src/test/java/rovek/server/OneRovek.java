@@ -25,9 +25,18 @@ public final class OneRovek implements ParameterResolver {
 
     @Override
     public Object resolveParameter(ParameterContext parameter, ExtensionContext context) {
-        return context.getRoot()
+        return ofClass(context)
                 .getStore(NAMESPACE)
                 .getOrComputeIfAbsent(context.getRequiredTestClass(), type -> new Held(RunningRovek.start()), Held.class)
                 .rovek();
+    }
+
+    /** What is kept there is closed when the class is through. */
+    private static ExtensionContext ofClass(ExtensionContext context) {
+        ExtensionContext at = context;
+        while (at.getTestMethod().isPresent()) {
+            at = at.getParent().orElseThrow();
+        }
+        return at;
     }
 }

@@ -2,6 +2,9 @@ package rovek.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.LocalDate;
+import java.time.ZoneOffset;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -74,5 +77,41 @@ class RoutesTest {
         assertThat(put(UUID.randomUUID().toString(), " ", plant.pump("P-5"), 0).sentence()).contains("A route has a name");
         Caller.Answer gone = put(UUID.randomUUID().toString(), "Ghost", List.of(UUID.randomUUID().toString()), 0);
         assertThat(gone.status()).isEqualTo(404);
+    }
+
+    @Test
+    void aRouteHasAnotherRevisionWhenItsStopsChangeAndOnlyThen() {
+        List<String> checks = plant.pump("P-6");
+        String id = UUID.randomUUID().toString();
+        JsonNode route = put(id, "Revisions", checks, 0).ok();
+        assertThat(route.get("revision").asInt()).isEqualTo(1);
+        JsonNode renamed = put(id, "Renamed", checks, route.get("version").asInt()).ok();
+        assertThat(renamed.get("revision").asInt()).isEqualTo(1);
+        Map<String, Object> draft = new HashMap<>(Map.of("name", "Renamed", "checkIds", checks, "version", renamed.get("version").asInt()));
+        draft.put("instructions", Map.of(checks.get(0), "Mind the belt guard"));
+        JsonNode explained = caller.put("/api/routes/" + id, draft).ok();
+        assertThat(explained.get("revision").asInt()).isEqualTo(2);
+        assertThat(explained.get("stops").get(0).get("instruction").asString()).isEqualTo("Mind the belt guard");
+        JsonNode shorter = put(id, "Renamed", checks.subList(0, 2), explained.get("version").asInt()).ok();
+        assertThat(shorter.get("stops").get(0).get("instruction").asString()).as("kept where nothing is said of it").isEqualTo("Mind the belt guard");
+    }
+
+    @Test
+    void aRouteIsDueFromItsFirstDayOnAndStandsInTheCalendar() {
+        String id = UUID.randomUUID().toString();
+        String yesterday = LocalDate.now(ZoneOffset.UTC).minusDays(1).toString();
+        caller.put("/api/routes/" + id, Map.of(
+                "name", "Weekly walk", "checkIds", plant.pump("P-7"), "everyDays", 7, "firstDue", yesterday,
+                "assignedTo", RunningRovek.ADMINISTRATOR, "version", 0)).ok();
+        JsonNode scheduled = caller.get("/api/schedule").ok().get("routes").valueStream()
+                .filter(route -> route.get("routeId").asString().equals(id)).findFirst().orElseThrow();
+        assertThat(scheduled.get("daysLate").asInt()).isEqualTo(1);
+        assertThat(scheduled.get("isMine").asBoolean()).isTrue();
+        assertThat(scheduled.get("isMeasured").asBoolean()).as("never walked: usual times").isFalse();
+        assertThat(scheduled.get("dates")).as("overdue it falls on today, then every week").hasSize(6);
+        JsonNode today = caller.get("/api/today").ok().get("items");
+        assertThat(today.valueStream().anyMatch(item -> item.get("kind").asString().equals("ROUTE_OVERDUE") && item.get("subjectId").asString().equals(id))).isTrue();
+        assertThat(caller.put("/api/routes/" + UUID.randomUUID(), Map.of("name", "Never", "checkIds", List.of(), "everyDays", 0, "version", 0)).sentence())
+                .contains("every 1 to 3660 days");
     }
 }

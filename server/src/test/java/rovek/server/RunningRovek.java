@@ -40,6 +40,8 @@ public final class RunningRovek implements AutoCloseable {
                 "--spring.datasource.url=" + database.url(),
                 "--spring.datasource.username=" + database.user(),
                 "--spring.datasource.password=" + database.password(),
+                // Several servers stand beside each other in one run, on one database server.
+                "--spring.datasource.hikari.minimum-idle=1",
                 "--rovek.first-administrator.name=" + ADMINISTRATOR,
                 "--rovek.first-administrator.password=" + PASSWORD,
                 "--spring.main.banner-mode=off"));

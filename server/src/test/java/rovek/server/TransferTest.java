@@ -259,6 +259,28 @@ class TransferTest {
     }
 
     @Test
+    void anInstrumentHoldsTheRouteAsItWasAndItIsSaidWhatChangedSince() {
+        field.load(caller, instrument, route);
+        JsonNode before = caller.get("/api/routes/" + route).ok();
+        JsonNode held = before.get("loaded").valueStream().filter(one -> one.get("instrumentId").asString().equals(instrument)).findFirst().orElseThrow();
+        assertThat(held.get("changes").asString()).isEmpty();
+        caller.put("/api/routes/" + route, Map.of("name", "Monthly walk", "checkIds", checks.subList(0, 3), "version", before.get("version").asInt())).ok();
+        caller.put("/api/plant/nodes/" + checks.get(1) + "/settings", Map.of("lines", "3200")).ok();
+        JsonNode after = caller.get("/api/routes/" + route).ok();
+        assertThat(after.get("revision").asInt()).isEqualTo(before.get("revision").asInt() + 1);
+        JsonNode old = after.get("loaded").valueStream().filter(one -> one.get("instrumentId").asString().equals(instrument)).findFirst().orElseThrow();
+        assertThat(old.get("revision").asInt()).isEqualTo(before.get("revision").asInt());
+        assertThat(old.get("changes").asString()).isEqualTo("1 went, 1 is measured otherwise");
+        field.press("/api/walk-all", Map.of());
+        field.readBack(caller, instrument);
+        assertThat(visit().get("rows")).as("read back against the old revision, every reading finds its check").hasSize(4);
+        assertThat(visit().get("tray")).isEmpty();
+        JsonNode scheduled = caller.get("/api/schedule").ok().get("routes").valueStream()
+                .filter(one -> one.get("routeId").asString().equals(route)).findFirst().orElseThrow();
+        assertThat(scheduled.get("isMeasured").asBoolean()).as("walked now: its own times").isTrue();
+    }
+
+    @Test
     void readingsOfACheckRemovedMeanwhileAreNotLost() {
         field.load(caller, instrument, route);
         new SmallPlant(caller).remove(checks.get(0)).ok();

@@ -13,9 +13,10 @@ import tools.jackson.databind.node.ObjectNode;
  * A route as it is loaded onto an instrument.
  *
  * @param id of the route
+ * @param revision of the route; one that was written without is the first
  * @param stops in walking order
  */
-public record RoutePackage(UUID id, String name, Instant createdAt, List<RouteStop> stops) {
+public record RoutePackage(UUID id, int revision, String name, Instant createdAt, List<RouteStop> stops) {
 
     private static final String ROUTE = "route.json";
 
@@ -24,6 +25,7 @@ public record RoutePackage(UUID id, String name, Instant createdAt, List<RouteSt
      *
      * @param id of the check
      * @param settings all settings in force there
+     * @param instruction what the technician is told there; may be blank
      */
     public record RouteStop(
             UUID id,
@@ -32,10 +34,15 @@ public record RoutePackage(UUID id, String name, Instant createdAt, List<RouteSt
             String point,
             String check,
             String technique,
-            Map<String, String> settings) {
+            Map<String, String> settings,
+            String instruction) {
 
         public RouteStop {
             settings = Map.copyOf(settings);
+        }
+
+        public RouteStop(UUID id, String assetTag, String assetName, String point, String check, String technique, Map<String, String> settings) {
+            this(id, assetTag, assetName, point, check, technique, settings, "");
         }
     }
 
@@ -43,9 +50,14 @@ public record RoutePackage(UUID id, String name, Instant createdAt, List<RouteSt
         stops = List.copyOf(stops);
     }
 
+    /** The first revision of a route. */
+    public RoutePackage(UUID id, String name, Instant createdAt, List<RouteStop> stops) {
+        this(id, 1, name, createdAt, stops);
+    }
+
     public byte[] pack() {
         ObjectNode route = Schemas.PUBLISHED.json().createObjectNode();
-        route.put("id", id.toString()).put("name", name);
+        route.put("id", id.toString()).put("revision", revision).put("name", name);
         var list = route.putArray("stops");
         for (RouteStop stop : stops) {
             ObjectNode node = list.addObject()
@@ -54,7 +66,8 @@ public record RoutePackage(UUID id, String name, Instant createdAt, List<RouteSt
                     .put("assetName", stop.assetName())
                     .put("point", stop.point())
                     .put("check", stop.check())
-                    .put("technique", stop.technique());
+                    .put("technique", stop.technique())
+                    .put("instruction", stop.instruction());
             JsonMaps.put(node.putObject("settings"), stop.settings());
         }
         byte[] bytes = Schemas.PUBLISHED.json().writeValueAsBytes(route);
@@ -82,9 +95,10 @@ public record RoutePackage(UUID id, String name, Instant createdAt, List<RouteSt
                     stop.get("point").stringValue(),
                     stop.get("check").stringValue(),
                     stop.get("technique").stringValue(),
-                    new LinkedHashMap<>(JsonMaps.texts(stop.get("settings")))));
+                    new LinkedHashMap<>(JsonMaps.texts(stop.get("settings"))),
+                    stop.path("instruction").asString("")));
         }
         return new RoutePackage(
-                JsonMaps.uuid(route, "id", ROUTE), route.get("name").stringValue(), entries.createdAt(), stops);
+                JsonMaps.uuid(route, "id", ROUTE), route.path("revision").asInt(1), route.get("name").stringValue(), entries.createdAt(), stops);
     }
 }

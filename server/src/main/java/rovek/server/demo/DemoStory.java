@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -104,7 +105,7 @@ class DemoStory implements ApplicationRunner {
     private void live(UUID instrument) throws LinkException, PackageException, InterruptedException {
         List<UUID> checks = demoPlant.plan();
         UUID route = UUID.randomUUID();
-        routes.put(route, new Routes.RouteDraft("Wells and water treatment, monthly walk", checks, 0));
+        routes.put(route, new Routes.RouteDraft("Wells and water treatment, monthly walk", checks, Map.of(checks.get(0), "Measure at full flow, outlet valve open"), 30, null, "technician", 0));
         LocalDate newest = LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC).minusDays(1);
         for (int back = MONTHS - 1; back >= 0; back--) {
             Instant morning = newest.minusMonths(back).atTime(9, 12).toInstant(ZoneOffset.UTC);

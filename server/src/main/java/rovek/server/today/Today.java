@@ -16,7 +16,9 @@ import rovek.server.follow.Standing;
 import rovek.server.follow.Standings;
 import rovek.server.instrument.InstrumentView;
 import rovek.server.instrument.Instruments;
+import rovek.server.audit.AuditTrail;
 import rovek.server.route.Routes;
+import rovek.server.schedule.Schedule;
 import rovek.server.visit.Visits;
 
 /** What wants somebody now, the most pressing first. */
@@ -30,6 +32,7 @@ public class Today {
     private final Visits visits;
     private final Instruments instruments;
     private final Routes routes;
+    private final Schedule schedule;
     private final Certificates certificates;
     private final Clock clock;
 
@@ -38,12 +41,14 @@ public class Today {
             Visits visits,
             Instruments instruments,
             Routes routes,
+            Schedule schedule,
             Certificates certificates,
             Clock clock) {
         this.standings = standings;
         this.visits = visits;
         this.instruments = instruments;
         this.routes = routes;
+        this.schedule = schedule;
         this.certificates = certificates;
         this.clock = clock;
     }
@@ -55,7 +60,9 @@ public class Today {
         WITHOUT_LIMIT,
         LOOSE_READINGS,
         CERTIFICATE_TO_SIGN,
-        CALIBRATION_DUE
+        CALIBRATION_DUE,
+        ROUTE_DUE,
+        ROUTE_OVERDUE
     }
 
     /**
@@ -82,6 +89,11 @@ public class Today {
                 .toList();
         List<Item> items = new ArrayList<>();
         addAssets(items, nodes, assets, Verdict.FAIL, Kind.FAIL);
+        schedule.calendar(AuditTrail.actor()).routes().stream()
+                .filter(Schedule.ScheduledRoute::isDue)
+                .forEach(route -> items.add(new Item(
+                        route.daysLate() > 0 ? Kind.ROUTE_OVERDUE : Kind.ROUTE_DUE, route.routeId().toString(), "", route.name(),
+                        (int) Math.max(1, route.daysLate()), route.assignedTo())));
         List<CertificateLine> register = certificates.register("");
         register.stream()
                 .filter(line -> line.state().equals("PREPARED"))

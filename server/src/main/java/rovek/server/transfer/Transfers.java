@@ -141,8 +141,10 @@ public class Transfers {
         if (!link.digest(ROUTE_FILE).equals(sha256)) {
             throw new LinkException.DigestDiffers("The route");
         }
-        transaction.executeWithoutResult(status ->
-                audit.note("load", "instrument", instrumentId, null, new Loaded(routeId, route.name(), sha256)));
+        transaction.executeWithoutResult(status -> {
+            routes.noteLoaded(route, instrumentId);
+            audit.note("load", "instrument", instrumentId, null, new Loaded(routeId, route.name(), sha256));
+        });
         progress.report(packed.length, packed.length, "Loaded");
         return "%s is on the instrument: %d stops, digest compared. You may unplug.".formatted(route.name(), route.stops().size());
     }

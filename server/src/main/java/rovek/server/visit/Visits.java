@@ -2,12 +2,14 @@ package rovek.server.visit;
 
 import jakarta.annotation.Nullable;
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.springframework.data.domain.Limit;
@@ -117,6 +119,33 @@ public class Visits {
                             instrument.model() + " no. " + instrument.serial(), count[0], count[1]);
                 })
                 .toList();
+    }
+
+    /**
+     * How a route was walked lately.
+     *
+     * @param lastDay of the latest walk
+     * @param secondsAStop from one reading to the next, in the middle of all; empty where too few were taken to say
+     */
+    public record Walked(LocalDate lastDay, Optional<Double> secondsAStop) {}
+
+    /** The routes that were walked in the last year and a bit. A break of half an hour is no part of a walk's time. */
+    @Transactional(readOnly = true)
+    public Map<UUID, Walked> walkedRoutes(ZoneId zone) {
+        Map<UUID, Walked> walked = new HashMap<>();
+        db.sql("""
+                SELECT route_id, max(began_at) AS last, percentile_cont(0.5) WITHIN GROUP (ORDER BY gap) AS gap FROM (
+                    SELECT v.route_id, v.began_at,
+                        extract(epoch FROM r.taken_at - lag(r.taken_at) OVER (PARTITION BY v.id ORDER BY r.taken_at)) AS gap
+                    FROM visit v LEFT JOIN reading r ON r.visit_id = v.id AND NOT r.replaced
+                    WHERE v.route_id IS NOT NULL AND v.began_at > now() - interval '400 days') g
+                WHERE gap IS NULL OR gap < 1800 GROUP BY route_id""")
+                .query(row -> {
+                    Optional<Double> gap = Optional.ofNullable(row.getObject("gap", Double.class));
+                    walked.put(
+                            row.getObject("route_id", UUID.class), new Walked(LocalDate.ofInstant(row.getTimestamp("last").toInstant(), zone), gap));
+                });
+        return walked;
     }
 
     @Transactional(readOnly = true)
