@@ -49,7 +49,7 @@ export function RouteEditor({ saved, onSaved }: { saved: RouteView | undefined; 
   })
   return (
     <>
-      <section aria-label={words.routes.choose} className="w-[400px] shrink-0 border-r border-rule2 max-lg:h-[38%] max-lg:w-full max-lg:border-b">
+      <section aria-label={words.routes.choose} className="w-[370px] shrink-0 border-r border-rule2 max-lg:h-[38%] max-lg:w-full max-lg:border-b">
         <CheckChooser stops={planned} />
       </section>
       <section aria-label={words.routes.walk} className="min-w-0 flex-1 overflow-auto px-4 py-3">

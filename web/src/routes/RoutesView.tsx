@@ -30,7 +30,7 @@ export function RoutesView() {
       }
     >
       <div className="flex h-full max-lg:flex-col">
-        <nav aria-label={words.rooms.routes} className="w-[210px] shrink-0 overflow-auto max-lg:max-h-28 max-lg:w-full border-r border-rule2 bg-paper2">
+        <nav aria-label={words.rooms.routes} className="w-[190px] shrink-0 overflow-auto max-lg:max-h-28 max-lg:w-full border-r border-rule2 bg-paper2">
           <Trouble error={routes.error} />
           {list.map((candidate) => (
             <button

@@ -45,15 +45,20 @@ export function Walk({ stops, onChange }: Props) {
               </td>
               <td className="w-24">{first && <Tag text={stop.assetTag} />}</td>
               <td>
-                {stop.point} <span className="text-ink2">{stop.check}</span>
-                <input
-                  aria-label={`${words.routes.instruction} ${i + 1}`}
-                  placeholder={words.routes.instruction}
-                  className="ml-3 w-[45%] border-b border-transparent bg-transparent px-1 text-ink2 placeholder:text-transparent hover:placeholder:text-ink3 focus:border-rule2 focus:placeholder:text-ink3"
-                  value={stop.instruction}
-                  maxLength={500}
-                  onChange={(event) => onChange(stops.map((other) => (other === stop ? { ...stop, instruction: event.target.value } : other)))}
-                />
+                <span className="flex items-center gap-3">
+                  <span className="whitespace-nowrap">
+                    {stop.point} <span className="text-ink2">{stop.check}</span>
+                  </span>
+                  <input
+                    aria-label={`${words.routes.instruction} ${i + 1}`}
+                    placeholder={words.routes.instruction}
+                    title={stop.instruction}
+                    className="min-w-0 flex-1 border-b border-transparent bg-transparent px-1 text-ink2 placeholder:text-transparent hover:placeholder:text-ink3 focus:border-rule2 focus:placeholder:text-ink3"
+                    value={stop.instruction}
+                    maxLength={500}
+                    onChange={(event) => onChange(stops.map((other) => (other === stop ? { ...stop, instruction: event.target.value } : other)))}
+                  />
+                </span>
               </td>
               <td className="num whitespace-nowrap">
                 <span className="inline-flex gap-1 opacity-70 group-hover:opacity-100 group-focus-within:opacity-100">

@@ -39,7 +39,7 @@ export function NextWeeks() {
         <tbody>
           {weeksOf(calendar.data).map((week) => (
             <tr key={week.begins}>
-              <td className="w-40 align-top whitespace-nowrap text-ink2">{words.today.week(day(week.begins))}</td>
+              <td className="w-40 whitespace-nowrap text-ink2">{words.today.week(day(week.begins))}</td>
               <td>
                 {week.walks.length === 0 && <span className="text-ink3">{words.today.nothingDue}</span>}
                 {week.walks.map(({ on, route }) => (
