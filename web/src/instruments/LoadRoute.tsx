@@ -41,14 +41,14 @@ export function LoadRoute({ instrumentId, routeId, onClose, onLoad }: Props) {
           </label>
         ))}
       </div>
-      {fit.data?.fits && <p className="mb-3 text-ink2">{words.routes.fits}</p>}
-      {fit.data?.obstacles.map((obstacle) => (
+      {fit.data?.outcome === 'WHOLE' && <p className="mb-3 text-ink2">{words.routes.fits}</p>}
+      {fit.data?.reasons.map((obstacle) => (
         <p key={obstacle} className="mb-2 text-fail">
           {obstacle}
         </p>
       ))}
       <div className="flex gap-4">
-        <Button kind="main" disabled={!chosen || !fit.data?.fits} onClick={() => chosen && onLoad(chosen.id)}>
+        <Button kind="main" disabled={!chosen || fit.data?.outcome !== 'WHOLE'} onClick={() => chosen && onLoad(chosen.id)}>
           {words.routes.load}
         </Button>
         <Button onClick={onClose}>{words.common.cancel}</Button>

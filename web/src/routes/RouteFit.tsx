@@ -1,8 +1,15 @@
-import { useQuery } from '@tanstack/react-query'
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { Link } from '@tanstack/react-router'
+import { useState } from 'react'
+import { api, data } from '../api/client'
 import { queries } from '../api/queries'
+import { refresh } from '../api/refresh'
 import type { InstrumentView, RouteView } from '../api/types'
+import { useMay } from '../app/useMay'
+import { Button } from '../parts/Button'
+import { say } from '../parts/notices'
 import { Tag } from '../parts/Tag'
+import { Trouble } from '../parts/Trouble'
 import { bytes, minutes } from '../units/format'
 import { words } from '../words/en'
 
@@ -38,6 +45,18 @@ export function RouteFit({ route }: { route: RouteView }) {
 
 function FitRow({ instrument, route }: { instrument: InstrumentView; route: RouteView }) {
   const fit = useQuery(queries.fit(instrument.id, route.id))
+  const client = useQueryClient()
+  const mayEdit = useMay().edit
+  const [newId] = useState(() => crypto.randomUUID())
+  const split = useMutation({
+    mutationFn: (firstChecks: string[]) =>
+      data(api.POST('/api/routes/{id}/split', { params: { path: { id: route.id } }, body: { firstChecks, newId, version: route.version } })),
+    onSuccess: async (halves) => {
+      await refresh(client, 'routes', 'fit', 'schedule', 'today')
+      say(words.routes.split(halves.first.name, halves.second.name))
+    },
+  })
+  const canSplit = fit.data !== undefined && fit.data.firstChecks.length > 0 && fit.data.firstChecks.length < route.stops.length
   const held = route.loaded.find((one) => one.instrumentId === instrument.id)
   return (
     <tr>
@@ -48,19 +67,25 @@ function FitRow({ instrument, route }: { instrument: InstrumentView; route: Rout
       <td>
         {fit.isPending && <span className="text-ink3">{words.instruments.looking}</span>}
         {held && <span className="block">{held.changes ? words.routes.heldChanged(held.revision, held.changes) : words.routes.held(held.revision)}</span>}
-        {fit.data?.fits && words.routes.fits}
-        {fit.data?.obstacles.map((obstacle) => (
-          <span key={obstacle} className="block text-fail">
-            {obstacle}
+        {fit.data && words.routes.outcome[fit.data.outcome]}
+        {fit.data?.reasons.map((reason) => (
+          <span key={reason} className="block text-ink2">
+            {reason}
           </span>
         ))}
         {fit.error && <span className="text-ink2">{fit.error.message}</span>}
+        <Trouble error={split.error} />
       </td>
       <td className="num">
-        {fit.data?.fits && (
+        {fit.data?.outcome === 'WHOLE' && (
           <Link to="/instruments" search={{ instrument: instrument.id, load: route.id }} className="font-semibold whitespace-nowrap text-plum hover:underline">
             {words.routes.load}
           </Link>
+        )}
+        {mayEdit && fit.data && fit.data.outcome !== 'WHOLE' && canSplit && (
+          <Button disabled={split.isPending} onClick={() => split.mutate(fit.data.firstChecks)}>
+            {fit.data.outcome === 'TWO_LOADS' ? words.routes.splitLoads : words.routes.splitRest}
+          </Button>
         )}
       </td>
     </tr>

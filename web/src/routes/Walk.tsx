@@ -44,7 +44,7 @@ export function Walk({ stops, onChange }: Props) {
                 {i + 1}
               </td>
               <td className="w-24">{first && <Tag text={stop.assetTag} />}</td>
-              <td>
+              <td className="w-full max-w-0">
                 <span className="flex items-center gap-3">
                   <span className="whitespace-nowrap">
                     {stop.point} <span className="text-ink2">{stop.check}</span>

@@ -114,4 +114,20 @@ class RoutesTest {
         assertThat(caller.put("/api/routes/" + UUID.randomUUID(), Map.of("name", "Never", "checkIds", List.of(), "everyDays", 0, "version", 0)).sentence())
                 .contains("every 1 to 3660 days");
     }
+
+    @Test
+    void aRouteIsSplitOnceHoweverOftenItIsAskedAndNothingIsLost() {
+        List<String> checks = plant.pump("P-8");
+        String id = plant.route(checks);
+        JsonNode route = caller.get("/api/routes/" + id).ok();
+        Map<String, Object> split = Map.of(
+                "firstChecks", checks.subList(0, 3), "newId", UUID.randomUUID().toString(), "version", route.get("version").asInt());
+        JsonNode halves = caller.post("/api/routes/" + id + "/split", split).ok();
+        assertThat(order(halves.get("first"))).isEqualTo(checks.subList(0, 3));
+        assertThat(order(halves.get("second"))).isEqualTo(checks.subList(3, 4));
+        JsonNode again = caller.post("/api/routes/" + id + "/split", split).ok();
+        assertThat(order(again.get("second"))).isEqualTo(checks.subList(3, 4));
+        assertThat(caller.post("/api/routes/" + id + "/split", Map.of("firstChecks", checks, "newId", UUID.randomUUID().toString(), "version", 1)).sentence())
+                .isEqualTo("Both halves of a route need a stop.");
+    }
 }

@@ -6,6 +6,7 @@ import rovek.core.technique.StopDemand;
  * One place in the walking order, as far as planning needs it.
  *
  * @param place how the stop is called, e.g. "P-101 Drive end"
+ * @param asset which asset it belongs to, whatever tells them apart
  * @param technique id of the technique
  */
-public record PlannedStop(String place, String technique, StopDemand demand) {}
+public record PlannedStop(String place, String asset, String technique, StopDemand demand) {}

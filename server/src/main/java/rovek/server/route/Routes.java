@@ -18,6 +18,7 @@ import rovek.core.plant.Node;
 import rovek.core.route.InstrumentProfile;
 import rovek.core.route.PlannedStop;
 import rovek.core.route.RouteChanges;
+import rovek.core.route.RouteFit;
 import rovek.core.route.RouteNeeds;
 import rovek.link.packet.RoutePackage;
 import rovek.link.packet.RoutePackage.RouteStop;
@@ -183,10 +184,48 @@ public class Routes {
         return text;
     }
 
-    /** Why an instrument cannot take the route; empty when it fits. */
+    /**
+     * Whether an instrument can take a route.
+     *
+     * @param firstChecks what it takes in a first load; all where it fits whole
+     */
+    public record FitView(RouteFit.Outcome outcome, List<String> reasons, List<UUID> firstChecks) {}
+
     @Transactional(readOnly = true)
-    public List<String> obstacles(UUID id, InstrumentProfile instrument) {
-        return RouteNeeds.obstacles(planned(checks(entity(id), plant.tree())), instrument);
+    public FitView fit(UUID id, InstrumentProfile instrument) {
+        List<CheckView> checks = checks(entity(id), plant.tree());
+        RouteFit fit = RouteFit.of(planned(checks), instrument);
+        return new FitView(fit.outcome(), fit.reasons(), fit.first().stream().map(i -> checks.get(i).id()).toList());
+    }
+
+    /** Both halves of a route that was split. */
+    public record Halves(RouteView first, RouteView second) {}
+
+    /**
+     * Splits a route: it keeps the given checks, and a new one with the same terms gets the rest.
+     *
+     * @param newId of the second route, chosen by the caller, so that a repeated request splits nothing twice
+     */
+    @Transactional
+    public Halves split(UUID id, List<UUID> firstChecks, UUID newId, int version) {
+        if (routes.findById(newId).isPresent()) {
+            return new Halves(get(id), get(newId));
+        }
+        RouteDraft whole = draft(entity(id));
+        List<UUID> first = whole.checkIds().stream().filter(firstChecks::contains).toList();
+        List<UUID> second = whole.checkIds().stream().filter(check -> !firstChecks.contains(check)).toList();
+        if (first.isEmpty() || second.isEmpty()) {
+            throw new DomainProblem.Invalid("firstChecks", "Both halves of a route need a stop.");
+        }
+        RouteView kept = put(id, half(whole, whole.name() + ", part 1", first, version));
+        RouteView rest = put(newId, half(whole, whole.name() + ", part 2", second, 0));
+        return new Halves(kept, rest);
+    }
+
+    private static RouteDraft half(RouteDraft whole, String name, List<UUID> checks, int version) {
+        Map<UUID, String> instructions = new HashMap<>(whole.instructions());
+        instructions.keySet().retainAll(checks);
+        return new RouteDraft(name, checks, instructions, whole.everyDays(), whole.firstDue(), whole.assignedTo(), version);
     }
 
     /** The route as it is loaded, with all settings as they are now. */
@@ -230,7 +269,7 @@ public class Routes {
     private static List<PlannedStop> planned(List<CheckView> checks) {
         return checks.stream()
                 .map(check -> new PlannedStop(
-                        check.place(), check.technique().id(), check.technique().demand(check.settings())))
+                        check.place(), check.asset().id().toString(), check.technique().id(), check.technique().demand(check.settings())))
                 .toList();
     }
 

@@ -15,6 +15,7 @@ import rovek.server.instrument.InstrumentView;
 import rovek.server.instrument.Instruments;
 import rovek.server.job.JobView;
 import rovek.server.job.Jobs;
+import rovek.server.route.Routes;
 
 @RestController
 @RequestMapping("/api/instruments")
@@ -41,8 +42,6 @@ class InstrumentController {
     record Names(List<String> files) {}
 
     record Cleared(int files) {}
-
-    record Fit(boolean fits, List<String> obstacles) {}
 
     record Running(JobView job) {}
 
@@ -74,9 +73,8 @@ class InstrumentController {
     }
 
     @GetMapping("/{id}/fit")
-    Fit fit(@PathVariable UUID id, @RequestParam UUID routeId) {
-        List<String> obstacles = transfers.obstacles(id, routeId);
-        return new Fit(obstacles.isEmpty(), obstacles);
+    Routes.FitView fit(@PathVariable UUID id, @RequestParam UUID routeId) {
+        return transfers.fit(id, routeId);
     }
 
     @PostMapping("/{id}/load")

@@ -106,15 +106,15 @@ public class Transfers {
         }
     }
 
-    /** Why the connected instrument cannot take a route; empty when it fits. */
-    public List<String> obstacles(UUID instrumentId, UUID routeId) {
+    /** Whether the connected instrument can take a route. */
+    public Routes.FitView fit(UUID instrumentId, UUID routeId) {
         return linked(instrumentId, "looking", (link, identity, renew) ->
-                routes.obstacles(routeId, profile(identity, link.catalogue())));
+                routes.fit(routeId, profile(identity, link.catalogue())));
     }
 
     private static InstrumentProfile profile(InstrumentIdentity identity, MemoryCatalogue memory) {
         Set<String> options = new HashSet<>(identity.options().keySet());
-        return new InstrumentProfile(options, options, memory.freeBytes());
+        return new InstrumentProfile(options, options, memory.freeBytes(), memory.freeBytes() + memory.usedBytes());
     }
 
     /** Loads a route: written, read back by its digest, and only then confirmed. */
@@ -128,7 +128,7 @@ public class Transfers {
 
     private String load(UUID instrumentId, UUID routeId, Instrument link, InstrumentIdentity identity, JobProgress progress)
             throws LinkException {
-        List<String> obstacles = routes.obstacles(routeId, profile(identity, link.catalogue()));
+        List<String> obstacles = routes.fit(routeId, profile(identity, link.catalogue())).reasons();
         if (!obstacles.isEmpty()) {
             throw new DomainProblem.Conflict("does-not-fit", "The route was not loaded. " + String.join(" ", obstacles));
         }

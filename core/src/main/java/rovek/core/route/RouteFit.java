@@ -1,0 +1,97 @@
+package rovek.core.route;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+
+/**
+ * Whether an instrument can take a route.
+ *
+ * @param outcome whole, in two loads, or not
+ * @param reasons why not whole, each a sentence; empty where it fits
+ * @param first indexes of the stops it takes in a first load, in walking order: all where it fits whole, none where it can
+ *     measure none of them
+ */
+public record RouteFit(Outcome outcome, List<String> reasons, List<Integer> first) {
+
+    /** What an instrument can do with a route. */
+    public enum Outcome {
+        WHOLE,
+        TWO_LOADS,
+        CANNOT
+    }
+
+    public RouteFit {
+        reasons = List.copyOf(reasons);
+        first = List.copyOf(first);
+    }
+
+    /**
+     * Two loads are one after the other: the second is loaded when the first was read back and cleared. Where it can be, the
+     * first ends with an asset.
+     */
+    public static RouteFit of(List<PlannedStop> stops, InstrumentProfile instrument) {
+        if (stops.isEmpty()) {
+            return new RouteFit(Outcome.CANNOT, List.of("The route has no stops yet."), List.of());
+        }
+        Set<String> lacking = new LinkedHashSet<>();
+        List<Integer> measurable = new ArrayList<>();
+        for (int i = 0; i < stops.size(); i++) {
+            List<String> reasons = lacking(stops.get(i), instrument);
+            lacking.addAll(reasons);
+            if (reasons.isEmpty()) {
+                measurable.add(i);
+            }
+        }
+        long needed = RouteNeeds.of(stops).memoryBytes();
+        if (needed > instrument.freeBytes()) {
+            lacking.add("It has %s free and the route fills %s: read back and clear first, or split the route."
+                    .formatted(megabytes(instrument.freeBytes()), megabytes(needed)));
+        }
+        if (lacking.isEmpty()) {
+            return new RouteFit(Outcome.WHOLE, List.of(), measurable);
+        }
+        List<Integer> first = firstLoad(stops, measurable, instrument);
+        boolean inTwo = measurable.size() == stops.size() && !first.isEmpty() && restFits(stops, first.size(), instrument);
+        return new RouteFit(inTwo ? Outcome.TWO_LOADS : Outcome.CANNOT, List.copyOf(lacking), first);
+    }
+
+    private static List<String> lacking(PlannedStop stop, InstrumentProfile instrument) {
+        List<String> reasons = new ArrayList<>();
+        if (!instrument.techniques().contains(stop.technique())) {
+            reasons.add("It does not measure %s, which %s needs.".formatted(stop.technique(), stop.place()));
+        }
+        for (String option : stop.demand().options()) {
+            if (!instrument.options().contains(option)) {
+                reasons.add("It lacks the option %s, which %s needs.".formatted(option, stop.place()));
+            }
+        }
+        return reasons;
+    }
+
+    private static List<Integer> firstLoad(List<PlannedStop> stops, List<Integer> measurable, InstrumentProfile instrument) {
+        int most = 0;
+        int mostWholeAssets = 0;
+        for (int count = 1; count <= measurable.size(); count++) {
+            List<PlannedStop> load = measurable.subList(0, count).stream().map(stops::get).toList();
+            if (RouteNeeds.of(load).memoryBytes() > instrument.freeBytes()) {
+                break;
+            }
+            most = count;
+            boolean endsWithAnAsset = count == measurable.size()
+                    || !stops.get(measurable.get(count)).asset().equals(stops.get(measurable.get(count - 1)).asset());
+            mostWholeAssets = endsWithAnAsset ? count : mostWholeAssets;
+        }
+        return measurable.subList(0, mostWholeAssets > 0 ? mostWholeAssets : most);
+    }
+
+    private static boolean restFits(List<PlannedStop> stops, int from, InstrumentProfile instrument) {
+        return RouteNeeds.of(stops.subList(from, stops.size())).memoryBytes() <= instrument.capacityBytes();
+    }
+
+    private static String megabytes(long bytes) {
+        return String.format(Locale.ROOT, "%.1f MB", bytes / 1e6);
+    }
+}
