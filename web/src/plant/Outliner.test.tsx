@@ -43,7 +43,7 @@ beforeEach(() => {
     node('d', 'p1', 'POINT', 'Drive end'),
   ]
   answeringPlant(() => plant)
-  answering('GET', '/api/plant/techniques', () => [{ id: 'vibration', name: 'Vibration', presets: ['Velocity', 'Acceleration'] }])
+  answering('GET', '/api/plant/techniques', () => [{ id: 'vibration', name: 'Vibration', presets: ['Velocity', 'Acceleration'], settings: [], results: [] }])
   answering('POST', '/api/plant/nodes', ({ body }) => {
     const wanted = body as PlantNode
     plant = [...plant, { ...node(wanted.id, wanted.parentId, wanted.level, wanted.name, wanted.tag) }]

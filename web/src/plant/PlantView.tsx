@@ -6,6 +6,7 @@ import { Page } from '../parts/Page'
 import { Trouble } from '../parts/Trouble'
 import { words } from '../words/en'
 import { AssetSheet } from './AssetSheet'
+import { BulkDialog, type Many } from './BulkDialog'
 import { ClashDialog } from './ClashDialog'
 import { FilterBar, filterOf, type Show, shows } from './FilterBar'
 import { ImportDialog } from './ImportDialog'
@@ -37,6 +38,10 @@ export function PlantView() {
   const chosen = rows.find((row) => row.node.id === chosenId)
   const [importing, setImporting] = useState<ImportSource | null>(null)
   const [stamping, setStamping] = useState(false)
+  const [selected, setSelected] = useState<string[]>([])
+  const [changing, setChanging] = useState<Many | null>(null)
+  const isFiltered = isFiltering(filter) && outline.isFresh && plant !== undefined
+  const many: Many | null = selected.length > 1 ? { count: selected.length, ids: selected, filter: null } : isFiltered ? { count: plant.hits, ids: null, filter } : null
   const whole = plant?.whole
   const checkCount = whole ? whole.pass + whole.watch + whole.fail + whole.notJudged : 0
   const say = plant?.nodes === 0 ? words.plant.empty : words.plant.say(whole?.fail ?? 0, whole?.watch ?? 0)
@@ -73,6 +78,7 @@ export function PlantView() {
                 mayEdit={mayEdit}
                 pasteRows={(text, row) => setImporting({ kind: 'text', text, parentId: pasteParent(row) })}
                 beginStamping={() => setStamping(true)}
+                onSelect={setSelected}
                 choose={(id) => void navigate({ search: (before) => ({ find: before.find, show: before.show, node: id }), replace: true })}
               />
             )}
@@ -83,7 +89,10 @@ export function PlantView() {
             )}
             <PlantFiles chosen={chosen?.node} mayEdit={mayEdit} onImport={setImporting} />
             {mayEdit && <PlantHistory label={words.plant.history} title={words.plant.historyTitle} />}
-            <span className="flex-1">{isFiltering(filter) && outline.isFresh && plant && words.plant.found(plant.hits)}</span>
+            <span className="flex-1 whitespace-nowrap">
+              {isFiltered && words.plant.found(plant.hits)}{' '}
+              {mayEdit && many && many.count > 0 && <Button onClick={() => setChanging(many)}>{words.plant.bulk.open(many.count)}</Button>}
+            </span>
             <PlantKeys />
           </div>
         </section>
@@ -100,6 +109,7 @@ export function PlantView() {
         </section>
       </div>
       <ClashDialog />
+      {changing && <BulkDialog many={changing} onClose={() => setChanging(null)} />}
       {importing && (
         <ImportDialog
           source={importing}

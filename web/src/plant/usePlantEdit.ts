@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { api, data, Problem } from '../api/client'
-import type { Committed, OutlineRow, PlantNode } from '../api/types'
+import type { Committed, OutlineFilter, OutlineRow, PlantNode } from '../api/types'
 import { refresh } from '../api/refresh'
 import { say } from '../parts/notices'
 import { words } from '../words/en'
@@ -153,5 +153,13 @@ export function usePlantEdit(outlineKey?: readonly unknown[]) {
     onError: undefined,
   })
 
-  return { add, alter, move, copy, remove, undo, redo, stamp, follow, take }
+  const changeMany = useMutation({
+    ...common,
+    mutationFn: (many: { ids: string[] | null; filter: OutlineFilter | null; facets: Record<string, string> }) =>
+      data(api.POST('/api/bulk', { body: { changeId: crypto.randomUUID(), ids: many.ids as string[], filter: many.filter as OutlineFilter, facets: many.facets } })),
+    onSuccess,
+    onError: undefined,
+  })
+
+  return { add, alter, move, copy, remove, undo, redo, stamp, follow, take, changeMany }
 }

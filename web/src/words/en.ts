@@ -130,6 +130,16 @@ export const words = {
       mend: 'Mend the rows where they come from, and take them once more.',
       take: (n: number) => (n === 0 ? 'Take the rows' : n === 1 ? 'Take 1 row' : `Take ${n} rows`),
     },
+    bulk: {
+      open: (n: number) => `Change ${n}`,
+      title: (n: number) => (n === 1 ? 'Change 1 row' : `Change ${n} rows at once`),
+      what: 'What is set',
+      value: 'Value',
+      limitOf: (result: string) => `Limit of ${result}`,
+      inherit: 'Each inherits it again',
+      explain: 'It is set on each of these rows. One Ctrl Z takes all of it back.',
+      change: (n: number) => (n === 1 ? 'Change 1 row' : `Change ${n} rows`),
+    },
     files: {
       open: 'Files',
       title: 'The plant in files',

@@ -38,6 +38,8 @@ class AccountsTest {
         Map<String, Object> client = Map.of("level", "CLIENT", "name", "Somebody");
         Caller viewer = with("VIEWER", "role.viewer");
         assertThat(viewer.get("/api/plant").status()).isEqualTo(200);
+        assertThat(viewer.post("/api/outline", Map.of()).status()).as("looking is asked by POST").isEqualTo(200);
+        assertThat(viewer.post("/api/bulk", Map.of()).status()).isEqualTo(403);
         Caller.Answer refused = viewer.post("/api/plant/nodes", client);
         assertThat(refused.status()).isEqualTo(403);
         assertThat(refused.sentence()).contains("Your role does not allow this");

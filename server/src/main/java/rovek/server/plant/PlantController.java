@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import rovek.core.technique.SettingDefinition;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
 
@@ -37,7 +38,12 @@ class PlantController {
         this.techniques = techniques;
     }
 
-    record TechniqueView(String id, String name, List<String> presets) {}
+    record TechniqueView(String id, String name, List<String> presets, List<SettingView> settings, List<ResultView> results) {}
+
+    /** A setting as it can be chosen for many; {@code options} empty for a number. */
+    record SettingView(String key, String name, String unit, List<String> options) {}
+
+    record ResultView(String id, String name, String unit) {}
 
     @GetMapping
     List<PlantNode> nodes() {
@@ -48,7 +54,15 @@ class PlantController {
     List<TechniqueView> techniques() {
         return techniques.list().stream()
                 .sorted(Comparator.comparing(Technique::name))
-                .map(t -> new TechniqueView(t.id(), t.name(), t.presets().stream().map(Technique.Preset::name).toList()))
+                .map(t -> new TechniqueView(t.id(), t.name(), t.presets().stream().map(Technique.Preset::name).toList(), settingsOf(t),
+                        t.everyResult().stream().map(r -> new ResultView(r.id(), r.name(), r.unit().symbol())).toList()))
+                .toList();
+    }
+
+    private static List<SettingView> settingsOf(Technique technique) {
+        return technique.settings().stream()
+                .map(one -> new SettingView(
+                        one.key(), one.name(), one.unit(), one.kind() instanceof SettingDefinition.Choice choice ? choice.options() : List.of()))
                 .toList();
     }
 

@@ -2,6 +2,7 @@ package rovek.server.plant;
 
 import jakarta.annotation.Nullable;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -115,8 +116,15 @@ public class PlantEditor {
                 throw new DomainProblem.Invalid(facet, "\"" + facet + "\" cannot be typed.");
             });
         }
-        return ledger.commit(idOf(wanted.changeId()), tree -> new Proposal(
-                AlterationSentence.of(tree, wanted.nodes()), PlantChange.altering(wanted.nodes())));
+        List<Alteration> stripped = wanted.nodes().stream().map(PlantEditor::stripped).toList();
+        return ledger.commit(idOf(wanted.changeId()), tree -> new Proposal(AlterationSentence.of(tree, stripped), PlantChange.altering(stripped)));
+    }
+
+    /** What is typed has no blanks around it. */
+    private static Alteration stripped(Alteration typed) {
+        Map<String, Shift> facets = new LinkedHashMap<>();
+        typed.facets().forEach((facet, shift) -> facets.put(facet, new Shift(shift.from(), shift.to().strip())));
+        return new Alteration(typed.node(), facets);
     }
 
     @Transactional
@@ -205,7 +213,7 @@ public class PlantEditor {
     @Transactional
     public Committed set(UUID id, Map<String, String> facets) {
         Map<String, String> now = plant.tree().nodes().find(id).orElseThrow(() -> new DomainProblem.NotFound("That part of the plant")).facets();
-        Map<String, Shift> shifts = new java.util.LinkedHashMap<>();
+        Map<String, Shift> shifts = new LinkedHashMap<>();
         facets.forEach((facet, value) -> shifts.put(facet, new Shift(now.getOrDefault(facet, ""), value)));
         return alter(new Altering(null, List.of(new Alteration(id, shifts))));
     }
