@@ -31,6 +31,9 @@ final class XlsxPlantFile implements PlantFile {
 
     private static final int ROWS_IN_MEMORY = 200;
 
+    /** XFD, the last one the format knows. */
+    private static final int LAST_COLUMN = 16_383;
+
     @Override
     public String ending() {
         return "xlsx";
@@ -106,6 +109,9 @@ final class XlsxPlantFile implements PlantFile {
         @Override
         public void cell(String reference, String value, XSSFComment comment) {
             int column = reference == null ? cells.size() : new CellReference(reference).getCol();
+            if (column < 0 || column > LAST_COLUMN) {
+                throw new IllegalArgumentException("No sheet has a cell " + reference);
+            }
             while (cells.size() <= column) {
                 cells.add("");
             }

@@ -19,6 +19,8 @@ public final class TypedTable {
 
     private static final Pattern TAG = Pattern.compile("[A-Z]{1,5}-?\\d[\\w-]*");
     private static final int SPACES_A_STEP = 2;
+    /** Deeper than any plant: such a row is wrong in any case. */
+    private static final int DEEPEST = 100;
 
     private TypedTable() {}
 
@@ -80,7 +82,7 @@ public final class TypedTable {
                 break;
             }
         }
-        return steps + spaces / SPACES_A_STEP;
+        return Math.min(DEEPEST, steps + spaces / SPACES_A_STEP);
     }
 
     private static TableRow guessed(int number, String line, Predicate<String> isTemplate) {

@@ -153,4 +153,29 @@ class PlantImportTest {
         assertThat(tree.apply(plan.change()).beneath(area)).extracting(Node::label)
                 .containsExactly("Wellfield", "P-101 Well pump 1", "P-201 Well pump 1", "Drive end", "P-202 Other", "Drive end");
     }
+
+    private static List<Map<String, String>> cells(String text) {
+        return TypedTable.read(text, name -> name.equals("Belt fan")).rows().stream().map(TableRow::cells).toList();
+    }
+
+    @Example
+    void whatIsPastedIsReadAsPeopleTypeIt() {
+        assertThat(cells("P-201\tBooster pump\tBelt fan\nP-202 Well pump\n\n")).containsExactly(
+                Map.of("tag", "P-201", "name", "Booster pump", "template", "Belt fan"), Map.of("name", "P-202 Well pump"));
+        assertThat(TypedTable.read("P-1\n\tDrive end\tVelocity; Acceleration\n    Other end", name -> false).rows())
+                .extracting(TableRow::indent).containsExactly(0, 1, 2);
+        assertThat(cells("Name\tTAG\n  Motor\tM-1")).as("a heading in any case").containsExactly(Map.of("name", "Motor", "tag", "M-1"));
+        assertThat(TypedTable.read("tag\tname\nP-1\t  Motor", name -> false).rows().get(0).indent()).as("spaces before the name").isEqualTo(1);
+        assertThat(TypedTable.read("\t".repeat(100_000) + "far out", name -> false).rows().get(0).indent()).isLessThan(1_000);
+    }
+
+    @Example
+    void aRowWithoutPlaceStaysWhereItIs() {
+        Node pump = tree.find(tree.children(area).get(0)).orElseThrow();
+        ImportPlan plan = plan(Node.PLANT, NOTHING_SPECIAL, row(1, 0, "id", pump.id().toString(), "name", "Renamed"));
+        Node after = tree.apply(plan.change()).find(pump.id()).orElseThrow();
+        assertThat(after.parentId()).isEqualTo(area);
+        assertThat(after.name()).isEqualTo("Renamed");
+        assertThat(after.tag()).as("a column that is missing leaves its value").isEqualTo("P-101");
+    }
 }
