@@ -3,15 +3,16 @@ import type { OutlineFilter, Standing } from '../api/types'
 import { words } from '../words/en'
 
 /** What can be chosen besides the text; one at a time. */
-export type Show = 'all' | 'FAIL' | 'WATCH' | 'NOT_JUDGED' | 'never'
+export type Show = 'all' | 'FAIL' | 'WATCH' | 'NOT_JUDGED' | 'never' | 'due'
 
-export const shows: Show[] = ['all', 'FAIL', 'WATCH', 'NOT_JUDGED', 'never']
+export const shows: Show[] = ['all', 'FAIL', 'WATCH', 'NOT_JUDGED', 'never', 'due']
 
 export function filterOf(text: string | undefined, show: Show): OutlineFilter {
   return {
     text: text?.trim() ? text.trim() : null,
-    verdict: show === 'all' || show === 'never' ? null : show,
+    verdict: show === 'all' || show === 'never' || show === 'due' ? null : show,
     neverMeasured: show === 'never' ? true : null,
+    due: show === 'due' ? true : null,
     technique: null,
     assetClass: null,
   }
@@ -40,6 +41,7 @@ export function FilterBar({ text, show, whole, onChange }: Props) {
     WATCH: whole?.watch ?? 0,
     NOT_JUDGED: whole?.notJudged ?? 0,
     never: null,
+    due: null,
   }
   return (
     <>

@@ -14,7 +14,7 @@ export interface OpenPlant {
   nodes: number
 }
 
-export const noFilter: OutlineFilter = { text: null, verdict: null, neverMeasured: null, technique: null, assetClass: null }
+export const noFilter: OutlineFilter = { text: null, verdict: null, neverMeasured: null, due: null, technique: null, assetClass: null }
 
 export function isFiltering(filter: OutlineFilter): boolean {
   return Object.values(filter).some((value) => value !== null)

@@ -88,7 +88,7 @@ export const words = {
     columns: { plant: 'Plant', worst: 'Worst', read: 'Read', spark: '12 months' },
     filter: 'Show only',
     search: 'Find a tag or name',
-    shows: { all: 'all', FAIL: 'fail', WATCH: 'watch', NOT_JUDGED: 'without verdict', never: 'never read' },
+    shows: { all: 'all', FAIL: 'fail', WATCH: 'watch', NOT_JUDGED: 'without verdict', never: 'never read', due: 'due' },
     found: (n: number) => (n === 1 ? '1 found' : `${n} found`),
     add: 'add',
     keys: [

@@ -107,4 +107,17 @@ class OutlineTest {
         assertThat(caller.post("/api/bulk", Map.of("facets", Map.of("class", "pump"))).sentence()).contains("Say which rows");
         assertThat(caller.post("/api/bulk", Map.of("ids", checks, "facets", Map.of("setting.vibration.lines", "many"))).sentence()).contains("Lines is one of");
     }
+
+    @Test
+    void checksOnARouteThatIsDueAreFound() {
+        List<String> checks = plant.pump("P-750");
+        Map<String, Object> route = new HashMap<>(Map.of("name", "Due now", "checkIds", checks.subList(0, 3), "everyDays", 7, "version", 0));
+        String path = "/api/routes/" + java.util.UUID.randomUUID();
+        JsonNode saved = caller.put(path, route).ok();
+        assertThat(filtered(Map.of("due", true, "text", "P-750")).get("hits").asInt()).isEqualTo(3);
+        route.put("firstDue", java.time.LocalDate.now(java.time.ZoneOffset.UTC).plusDays(3).toString());
+        route.put("version", saved.get("version").asInt());
+        caller.put(path, route).ok();
+        assertThat(filtered(Map.of("due", true, "text", "P-750")).get("hits").asInt()).as("in three days").isZero();
+    }
 }

@@ -20,6 +20,7 @@ import rovek.server.follow.Standing;
 import rovek.server.follow.Standings;
 import rovek.server.plant.CheckView;
 import rovek.server.plant.PlantNode;
+import rovek.server.schedule.Schedule;
 
 /** The plant as rows, as much of it as is open. */
 @Service
@@ -32,14 +33,16 @@ public class Outlines {
     private static final int MOST_FOUND = 20;
 
     private final Standings standings;
+    private final Schedule schedule;
     private final Map<OutlineFilter, Kept> searches = new LinkedHashMap<>(16, 0.75f, true);
 
     private SearchIndex index;
 
     private record Kept(Standings.Moment moment, Search search) {}
 
-    Outlines(Standings standings) {
+    Outlines(Standings standings, Schedule schedule) {
         this.standings = standings;
+        this.schedule = schedule;
     }
 
     /**
@@ -113,7 +116,7 @@ public class Outlines {
         if (wanted.isEmpty()) {
             return List.of();
         }
-        return search(new OutlineFilter(text, null, null, null, null), moment).hits().stream()
+        return search(new OutlineFilter(text, null, null, null, null, null), moment).hits().stream()
                 .flatMap(id -> moment.tree().find(id).stream())
                 .filter(node -> node.level() != Level.CHECK)
                 .sorted(Comparator.comparingInt((PlantNode node) -> begins(node, wanted) ? 0 : 1).thenComparing(PlantNode::level))
@@ -178,7 +181,11 @@ public class Outlines {
         if (index == null || !index.isOf(moment.tree())) {
             index = SearchIndex.of(moment.tree());
         }
-        Search search = Search.of(filter, moment, index);
+        if (filter.asksForDue()) {
+            // What is due changes with the day and with every walk, not with the plant.
+            return Search.of(filter, moment, index, schedule.dueChecks());
+        }
+        Search search = Search.of(filter, moment, index, Set.of());
         searches.put(filter, new Kept(moment, search));
         if (searches.size() > MOST_SEARCHES_KEPT) {
             searches.remove(searches.keySet().iterator().next());

@@ -19,8 +19,12 @@ import rovek.server.follow.Standings;
  */
 record Search(List<UUID> hits, Set<UUID> hitSet, Set<UUID> shown) {
 
-    /** Goes through the plant once; every word that was met further up counts further down too. */
-    static Search of(OutlineFilter filter, Standings.Moment moment, SearchIndex index) {
+    /**
+     * Goes through the plant once; every word that was met further up counts further down too.
+     *
+     * @param dueChecks those on routes that are due, where the filter asks for them
+     */
+    static Search of(OutlineFilter filter, Standings.Moment moment, SearchIndex index, Set<UUID> dueChecks) {
         List<String> words = filter.wordsLookedFor();
         int allWords = (1 << words.size()) - 1;
         boolean asksForClass = OutlineFilter.isGiven(filter.assetClass());
@@ -35,7 +39,7 @@ record Search(List<UUID> hits, Set<UUID> hitSet, Set<UUID> shown) {
             boolean ownClass = asksForClass && node.assetClass().equals(filter.assetClass());
             met[i] = own | (parent < 0 ? 0 : met[parent]);
             inClass[i] = !asksForClass || ownClass || (parent >= 0 && inClass[parent]);
-            boolean isAsked = filter.asksForChecks() ? isAsked(node, filter, moment) : own != 0 || (ownClass && words.isEmpty());
+            boolean isAsked = filter.asksForChecks() ? isAsked(node, filter, moment, dueChecks) : own != 0 || (ownClass && words.isEmpty());
             if (isAsked && met[i] == allWords && inClass[i]) {
                 hits.add(node.id());
                 for (int above = i; above >= 0 && !isShown[above]; above = index.parent(above)) {
@@ -60,8 +64,11 @@ record Search(List<UUID> hits, Set<UUID> hitSet, Set<UUID> shown) {
         return met;
     }
 
-    private static boolean isAsked(Node node, OutlineFilter filter, Standings.Moment moment) {
+    private static boolean isAsked(Node node, OutlineFilter filter, Standings.Moment moment, Set<UUID> dueChecks) {
         if (node.level() != Level.CHECK || (OutlineFilter.isGiven(filter.technique()) && !node.technique().equals(filter.technique()))) {
+            return false;
+        }
+        if (filter.asksForDue() && !dueChecks.contains(node.id())) {
             return false;
         }
         boolean measured = moment.isMeasured(node.id());

@@ -5,9 +5,11 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
@@ -87,6 +89,15 @@ public class Schedule {
                 walked.map(Walked::lastDay).orElse(null), person == null ? "" : accounts.displayName(person), asker.equals(person),
                 secondsAStop.map(seconds -> seconds * route.stops().size() / 60).orElse(route.minutes()), secondsAStop.isPresent(),
                 due.map(dates -> dates.within(today, DAYS_SHOWN)).orElse(List.of()));
+    }
+
+    /** Every check on a route that is to be walked today, or is late. */
+    @Transactional(readOnly = true)
+    public Set<UUID> dueChecks() {
+        Set<UUID> due = new HashSet<>();
+        calendar("").routes().stream().filter(ScheduledRoute::isDue).forEach(route ->
+                routes.get(route.routeId()).stops().forEach(stop -> due.add(stop.checkId())));
+        return due;
     }
 
     public List<Person> people() {
