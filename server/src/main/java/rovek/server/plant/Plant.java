@@ -1,5 +1,6 @@
 package rovek.server.plant;
 
+import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.atomic.AtomicReference;
 import org.springframework.stereotype.Service;
@@ -29,18 +30,27 @@ public class Plant {
 
     /** The whole plant as it stands now, changes of the present transaction included. */
     public PlantTree tree() {
+        // What a transaction wrote itself may yet be rolled back: nobody else is to see it.
+        boolean mayBeRolledBack = TransactionSynchronizationManager.isActualTransactionActive()
+                && !TransactionSynchronizationManager.isCurrentTransactionReadOnly();
+        return look(!mayBeRolledBack);
+    }
+
+    /** To be called when a change was committed: the next one then does not read it once more. */
+    void refresh() {
+        look(true);
+    }
+
+    private PlantTree look(boolean forEverybody) {
         Seen before = last.get();
         NodeRows.Delta delta = rows.since(before.horizon());
         if (delta.states().isEmpty() && delta.horizon().equals(before.horizon())) {
             return before.tree();
         }
         PlantTree tree = before.horizon().equals("0")
-                ? PlantTree.of(NodeTree.of(delta.states().values().stream().flatMap(java.util.Optional::stream).toList()), techniques)
+                ? PlantTree.of(NodeTree.of(delta.states().values().stream().flatMap(Optional::stream).toList()), techniques)
                 : before.tree().with(delta.states());
-        // What a transaction wrote itself may yet be rolled back: nobody else is to see it.
-        boolean mayBeRolledBack = TransactionSynchronizationManager.isActualTransactionActive()
-                && !TransactionSynchronizationManager.isCurrentTransactionReadOnly();
-        if (!mayBeRolledBack) {
+        if (forEverybody) {
             last.compareAndSet(before, new Seen(delta.horizon(), tree));
         }
         return tree;

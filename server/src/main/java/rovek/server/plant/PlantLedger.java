@@ -8,10 +8,14 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.data.domain.Limit;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 import rovek.core.plant.Alteration;
 import rovek.core.plant.Node;
 import rovek.core.plant.NodeTree;
@@ -26,6 +30,7 @@ import tools.jackson.databind.json.JsonMapper;
 @Service
 public class PlantLedger {
 
+    private static final Logger LOG = LoggerFactory.getLogger(PlantLedger.class);
     private static final int MOST_CHANGES_SHOWN = 100;
 
     private final NodeRows rows;
@@ -101,6 +106,7 @@ public class PlantLedger {
         changes.save(entry);
         changes.flush();
         rows.write(changeId, proposal.change(), after);
+        refreshOnceCommitted();
         noteTouched(changeId, before.nodes(), proposal.change());
         audit.note(changeId, proposal.sentence(), before.nodes(), proposal.change());
         return new Committed(changeId, proposal.sentence(), outermost(proposal.change()));
@@ -138,6 +144,20 @@ public class PlantLedger {
             }
         }
         return false;
+    }
+
+    private void refreshOnceCommitted() {
+        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+            @Override
+            public void afterCommit() {
+                try {
+                    plant.refresh();
+                } catch (RuntimeException notNow) {
+                    // The change is made; whoever looks next reads it.
+                    LOG.warn("The plant could not be read again after a change: {}", notNow.getMessage());
+                }
+            }
+        });
     }
 
     /** The nodes themselves, and what they stood or stand in: a removed machine is found in the history of its area. */
@@ -192,6 +212,7 @@ public class PlantLedger {
         entry.undoneAt = back ? clock.instant() : null;
         changes.flush();
         rows.write(changeId, change, after);
+        refreshOnceCommitted();
         audit.note(changeId, (back ? "Undo: " : "Again: ") + entry.sentence, before.nodes(), change);
     }
 
