@@ -9,6 +9,7 @@ import { Dialog } from '../parts/Dialog'
 import { say } from '../parts/notices'
 import { Trouble } from '../parts/Trouble'
 import { words } from '../words/en'
+import { labelOf } from './outline'
 
 const text = words.plant.templates
 
@@ -37,7 +38,7 @@ function KeepDialog({ node, onClose }: { node: PlantNode; onClose: () => void })
     },
   })
   return (
-    <Dialog title={text.keepTitle(`${node.tag} ${node.name}`.trim())} open onClose={onClose}>
+    <Dialog title={text.keepTitle(labelOf(node))} open onClose={onClose}>
       <form
         className="flex flex-col gap-3"
         onSubmit={(event) => {

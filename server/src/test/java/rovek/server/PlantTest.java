@@ -160,6 +160,18 @@ class PlantTest {
     }
 
     @Test
+    void whatNobodyTypesIsRefusedWithASentence() {
+        String id = plant.id(null, "CLIENT", "", "Typed");
+        for (String facet : List.of("parent", "place", "level", "stamp", "colour", "setting.lines", "limit.", "nameplate.")) {
+            Caller.Answer refused = plant.alter(id, facet, "", "1");
+            assertThat(refused.status()).as(facet).isEqualTo(422);
+            assertThat(refused.sentence()).contains("cannot be typed");
+        }
+        assertThat(plant.alter(id, "setting.unheard.lines", "", "1").sentence()).contains("Rovek does not know the technique");
+        assertThat(plant.alter(id, "limit.vibration.velocity.rms", "", "2.8").sentence()).contains("not written as a limit is");
+    }
+
+    @Test
     void aDoubleClickAddsOneRow() {
         String id = UUID.randomUUID().toString();
         Map<String, Object> node = Map.of("id", id, "level", "CLIENT", "name", "Clicked twice");

@@ -35,14 +35,8 @@ public record Alteration(UUID node, Map<String, Shift> facets) {
 
     /** The node as it is afterwards, whatever the facets were before. */
     Node applied(Node before) {
-        Map<String, String> facets = before.facets();
-        this.facets.forEach((key, shift) -> {
-            if (shift.to().isEmpty()) {
-                facets.remove(key);
-            } else {
-                facets.put(key, shift.to());
-            }
-        });
-        return Node.of(before.id(), facets);
+        Map<String, String> wanted = new LinkedHashMap<>();
+        facets.forEach((key, shift) -> wanted.put(key, shift.to()));
+        return before.saying(wanted);
     }
 }

@@ -30,7 +30,7 @@ final class ChangeCheck {
         change.removed().forEach(this::checkRemoval);
         for (Node node : change.added()) {
             if (tree.find(node.id()).isPresent() && !removed.contains(node.id())) {
-                reasons.add(new Reason("there", "%s is there already.".formatted(name(node))));
+                reasons.add(new Reason("there", "%s is there already.".formatted(node.title())));
             }
         }
         for (Alteration alteration : change.altered()) {
@@ -52,14 +52,14 @@ final class ChangeCheck {
 
     private void checkRemoval(Node node) {
         if (tree.find(node.id()).isEmpty()) {
-            reasons.add(new Reason("gone", "%s was removed already.".formatted(name(node))));
+            reasons.add(new Reason("gone", "%s was removed already.".formatted(node.title())));
         }
         tree.children(node.id()).stream()
                 .filter(child -> !removed.contains(child))
                 .findFirst()
                 .flatMap(tree::find)
                 .ifPresent(child -> reasons.add(new Reason(
-                        "beneath", "%s now holds %s, which would be lost. Remove or move that first.".formatted(name(node), name(child)))));
+                        "beneath", "%s now holds %s, which would be lost. Remove or move that first.".formatted(node.title(), child.title()))));
     }
 
     private void checkAlteration(Node node, Alteration alteration) {
@@ -69,12 +69,8 @@ final class ChangeCheck {
             // Where a node stands among its neighbours is nothing people contradict each other about.
             boolean agreed = facet.equals(Facet.PLACE) || present.equals(shift.from()) || present.equals(shift.to());
             if (!agreed) {
-                clashes.add(new Clash(node.id(), name(node), facet, shift.from(), present, shift.to()));
+                clashes.add(new Clash(node.id(), node.title(), facet, shift.from(), present, shift.to()));
             }
         });
-    }
-
-    static String name(Node node) {
-        return node.label().isBlank() ? "the check" : node.label();
     }
 }

@@ -36,4 +36,13 @@ public final class Facet {
     public static String limit(String technique, String result) {
         return LIMIT + technique + "." + result;
     }
+
+    /** Whether a key names a line of a nameplate, a setting or a limit, and names it whole. */
+    public static boolean isValue(String key) {
+        return (key.startsWith(NAMEPLATE) && key.length() > NAMEPLATE.length()) || isNested(key, SETTING) || isNested(key, LIMIT);
+    }
+
+    private static boolean isNested(String key, String kind) {
+        return key.startsWith(kind) && key.indexOf('.', kind.length()) > kind.length();
+    }
 }

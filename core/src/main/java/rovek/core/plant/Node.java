@@ -37,6 +37,9 @@ public record Node(
     /** The plant itself, which holds the clients and is no row. */
     public static final UUID PLANT = new UUID(0, 0);
 
+    /** Characters of a tag or a name. */
+    public static final int LONGEST_NAME = 200;
+
     public Node {
         nameplate = Map.copyOf(nameplate);
         settings = Map.copyOf(settings);
@@ -51,6 +54,11 @@ public record Node(
     /** Tag and name as one label; blank for a check that its technique names. */
     public String label() {
         return (tag + " " + name).strip();
+    }
+
+    /** The label, for a sentence: a check that its technique names has none of its own. */
+    public String title() {
+        return label().isBlank() ? "the check" : label();
     }
 
     /** What it says about one technique's settings. */
@@ -90,6 +98,19 @@ public record Node(
         settings.forEach((of, values) -> values.forEach((key, value) -> put(facets, Facet.setting(of, key), value)));
         limits.forEach((of, rules) -> rules.forEach((result, rule) -> put(facets, Facet.limit(of, result), rule)));
         return facets;
+    }
+
+    /** The node with some facets said otherwise; a blank one is taken away. */
+    public Node saying(Map<String, String> wanted) {
+        Map<String, String> facets = facets();
+        wanted.forEach((key, value) -> {
+            if (value.isEmpty()) {
+                facets.remove(key);
+            } else {
+                facets.put(key, value);
+            }
+        });
+        return of(id, facets);
     }
 
     private static void put(Map<String, String> facets, String key, String value) {

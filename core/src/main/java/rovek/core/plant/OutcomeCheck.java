@@ -12,9 +12,6 @@ import rovek.core.plant.PlantRefusedException.Reason;
 /** Whether what a change leaves behind is a plant. */
 final class OutcomeCheck {
 
-    /** Characters of a tag or a name. */
-    static final int LONGEST_NAME = 200;
-
     private final NodeTree after;
     private final PlantChange change;
     private final List<Reason> reasons = new ArrayList<>();
@@ -37,24 +34,24 @@ final class OutcomeCheck {
         boolean atTop = node.parentId().equals(Node.PLANT);
         Optional<Node> parent = after.find(node.parentId());
         if (!atTop && parent.isEmpty()) {
-            reasons.add(new Reason("gone", "What %s stood in was removed. Bring that back first.".formatted(ChangeCheck.name(node))));
+            reasons.add(new Reason("gone", "What %s stood in was removed. Bring that back first.".formatted(node.title())));
         } else if (atTop ? node.level() != Level.CLIENT : !parent.orElseThrow().level().mayHold(node.level())) {
             String where = atTop ? "at the top" : "in this " + word(parent.orElseThrow().level());
             reasons.add(new Reason("level", "A %s does not belong %s.".formatted(word(node.level()), where)));
         } else if (isInItself(node)) {
-            reasons.add(new Reason("circle", "%s cannot be moved into itself.".formatted(ChangeCheck.name(node))));
+            reasons.add(new Reason("circle", "%s cannot be moved into itself.".formatted(node.title())));
         }
         boolean levelOfChildrenWrong = after.children(node.id()).stream()
                 .flatMap(child -> after.find(child).stream())
                 .anyMatch(child -> !node.level().mayHold(child.level()));
         if (levelOfChildrenWrong) {
-            reasons.add(new Reason("level", "%s holds what a %s cannot.".formatted(ChangeCheck.name(node), word(node.level()))));
+            reasons.add(new Reason("level", "%s holds what a %s cannot.".formatted(node.title(), word(node.level()))));
         }
         if (node.level() != Level.CHECK && node.label().isBlank()) {
             reasons.add(new Reason("name", "Type a name."));
         }
-        if (node.tag().length() > LONGEST_NAME || node.name().length() > LONGEST_NAME) {
-            reasons.add(new Reason("name", "A name has at most %d characters.".formatted(LONGEST_NAME)));
+        if (node.tag().length() > Node.LONGEST_NAME || node.name().length() > Node.LONGEST_NAME) {
+            reasons.add(new Reason("name", "A name has at most %d characters.".formatted(Node.LONGEST_NAME)));
         }
     }
 

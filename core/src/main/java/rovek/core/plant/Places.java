@@ -17,7 +17,7 @@ import java.util.function.Predicate;
 public record Places(List<Long> places, List<Alteration> spread) {
 
     /** Between neighbours that were never put apart by others: room for some twenty insertions at the same spot. */
-    static final long STEP = 1L << 20;
+    public static final long STEP = 1L << 20;
 
     /**
      * @param parent where they come

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
 import java.util.Map;
+import rovek.core.entry.Entry;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -12,9 +13,9 @@ import org.junit.jupiter.params.provider.ValueSource;
 class SettingDefinitionTest {
 
     private static final SettingDefinition RATE =
-            new SettingDefinition("rateHz", "Sampling", "Hz", "25600", new SettingDefinition.Number(256, 204_800));
+            new SettingDefinition("rateHz", "Sampling", "Hz", "25600", new Entry.Number(256, 204_800));
     private static final SettingDefinition WINDOW =
-            new SettingDefinition("window", "Window", "", "Hann", new SettingDefinition.Choice(List.of("Hann", "flat-top")));
+            new SettingDefinition("window", "Window", "", "Hann", new Entry.Choice(List.of("Hann", "flat-top")));
 
     @ParameterizedTest
     @ValueSource(strings = {"256", "204800", "1e4", "12800.5"})

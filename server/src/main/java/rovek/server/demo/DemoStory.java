@@ -93,7 +93,7 @@ class DemoStory implements ApplicationRunner {
         actAs("technician");
         try {
             UUID instrument = instruments.add(new Instruments.Address("127.0.0.1", instrumentPort, PASS_CODE)).id();
-            if (plant.tree().inOrder().isEmpty()) {
+            if (plant.tree().nodes().size() == 0) {
                 live(instrument);
             }
             LOG.info("The demonstration is ready.");

@@ -2,6 +2,7 @@ package rovek.server.follow;
 
 import java.time.Instant;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import rovek.core.limit.RollUp;
@@ -30,7 +31,7 @@ record NodeStanding(RollUp verdicts, Optional<Instant> readAt, Optional<CheckSta
         return new Standing(
                 node, verdicts.worst(), verdicts.pass(), verdicts.watch(), verdicts.fail(), verdicts.notJudged(),
                 readAt.map(Instant::toString).orElse(null),
-                worst.map(check -> Arrays.stream(check.values()).boxed().toList()).orElse(java.util.List.of()),
+                worst.map(check -> Arrays.stream(check.values()).boxed().toList()).orElse(List.of()),
                 worst.flatMap(CheckStanding::fail).orElse(null));
     }
 }

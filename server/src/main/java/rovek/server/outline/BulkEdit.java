@@ -2,7 +2,7 @@ package rovek.server.outline;
 
 import jakarta.annotation.Nullable;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -12,7 +12,6 @@ import rovek.core.plant.Alteration;
 import rovek.core.plant.Facet;
 import rovek.core.plant.Node;
 import rovek.core.plant.PlantChange;
-import rovek.core.plant.Shift;
 import rovek.server.plant.PlantLedger;
 import rovek.server.plant.PlantLedger.Proposal;
 import rovek.server.problem.DomainProblem;
@@ -40,8 +39,7 @@ public class BulkEdit {
     @Transactional
     public PlantLedger.Committed change(ManyRows wanted) {
         for (String facet : wanted.facets().keySet()) {
-            boolean isForMany = facet.startsWith(Facet.SETTING) || facet.startsWith(Facet.LIMIT) || facet.startsWith(Facet.NAMEPLATE) || facet.equals(Facet.CLASS);
-            if (!isForMany) {
+            if (!Facet.isValue(facet) && !facet.equals(Facet.CLASS)) {
                 throw new DomainProblem.Invalid(facet, "\"" + facet + "\" is no matter of many rows at once.");
             }
         }
@@ -64,14 +62,8 @@ public class BulkEdit {
     }
 
     private static Alteration alteration(Node node, Map<String, String> facets) {
-        Map<String, String> now = node.facets();
-        Map<String, Shift> shifts = new LinkedHashMap<>();
-        facets.forEach((facet, value) -> {
-            String before = now.getOrDefault(facet, "");
-            if (!before.equals(value.strip())) {
-                shifts.put(facet, new Shift(before, value.strip()));
-            }
-        });
-        return new Alteration(node.id(), shifts);
+        Map<String, String> stripped = new HashMap<>();
+        facets.forEach((facet, value) -> stripped.put(facet, value.strip()));
+        return Alteration.between(node, node.saying(stripped));
     }
 }

@@ -19,7 +19,7 @@ final class AlterationSentence {
             return "Changed nothing";
         }
         Node node = tree.nodes().find(first.get().node()).orElse(null);
-        String label = node == null ? "something" : PlantEditor.label(node);
+        String label = node == null ? "something" : node.title();
         Map<String, Shift> facets = first.get().facets();
         if (alterations.size() > 1) {
             return "Changed %s of %s and %d more".formatted(what(facets), label, alterations.size() - 1);

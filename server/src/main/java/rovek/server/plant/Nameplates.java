@@ -2,8 +2,10 @@ package rovek.server.plant;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
+import rovek.core.entry.Entry;
 import rovek.core.nameplate.AssetClass;
 import rovek.core.nameplate.AssetClasses;
 import rovek.core.nameplate.Attribute;
@@ -53,16 +55,15 @@ public class Nameplates {
     }
 
     /** A part is plated like the asset it belongs to. */
-    private static java.util.Optional<AssetClass> inherited(PlantTree tree, UUID id) {
+    private static Optional<AssetClass> inherited(PlantTree tree, UUID id) {
         return tree.nodes().path(id).stream()
                 .flatMap(node -> AssetClasses.find(node.assetClass()).stream())
                 .reduce((outer, inner) -> inner);
     }
 
     private static PlateLine line(Attribute attribute, Node node) {
-        List<String> options = attribute.kind() instanceof Attribute.Choice choice ? choice.options() : List.of();
         return new PlateLine(
-                attribute.key(), attribute.name(), attribute.unit(), options, attribute.kind() instanceof Attribute.Number,
+                attribute.key(), attribute.name(), attribute.unit(), attribute.kind().options(), attribute.kind() instanceof Entry.Number,
                 node.nameplate().getOrDefault(attribute.key(), ""));
     }
 

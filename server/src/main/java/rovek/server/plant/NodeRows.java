@@ -4,6 +4,7 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -47,7 +48,7 @@ class NodeRows {
 
     /** @param horizon of the look before; "0" to read everything */
     Delta since(String horizon) {
-        Map<UUID, Optional<Node>> states = new java.util.HashMap<>();
+        Map<UUID, Optional<Node>> states = new HashMap<>();
         String[] next = {horizon};
         // One statement, so that the horizon and the rows are of the same moment.
         db.sql("""

@@ -1,6 +1,7 @@
 package rovek.server.plant;
 
 import java.util.Map;
+import java.util.TreeMap;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import rovek.core.plant.Alteration;
@@ -39,7 +40,7 @@ class PlantAudit {
     }
 
     private static Map<String, String> values(Alteration alteration) {
-        Map<String, String> values = new java.util.TreeMap<>();
+        Map<String, String> values = new TreeMap<>();
         alteration.facets().forEach((facet, shift) -> values.put(facet, shift.to()));
         return values;
     }

@@ -14,7 +14,6 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import rovek.core.technique.SettingDefinition;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
 
@@ -62,7 +61,7 @@ class PlantController {
     private static List<SettingView> settingsOf(Technique technique) {
         return technique.settings().stream()
                 .map(one -> new SettingView(
-                        one.key(), one.name(), one.unit(), one.kind() instanceof SettingDefinition.Choice choice ? choice.options() : List.of()))
+                        one.key(), one.name(), one.unit(), one.kind().options()))
                 .toList();
     }
 

@@ -29,7 +29,7 @@ import rovek.server.problem.DomainProblem;
 @Service
 public class PlantEditor {
 
-    private static final Set<String> NOT_TYPED = Set.of(Facet.PARENT, Facet.PLACE, Facet.STAMP, Facet.TECHNIQUE);
+    private static final Set<String> TYPED = Set.of(Facet.TAG, Facet.NAME, Facet.CLASS);
 
     private final PlantLedger ledger;
     private final Plant plant;
@@ -94,7 +94,7 @@ public class PlantEditor {
         Node node = new Node(
                 id, parent, level, places.places().get(0), text(wanted.tag()), text(wanted.name()), technique, "", Map.of(),
                 own.isEmpty() ? Map.of() : Map.of(technique, own), Map.of(), Optional.empty());
-        return new Proposal("Added " + label(node), new PlantChange(List.of(node), List.of(), places.spread()));
+        return new Proposal("Added " + node.title(), new PlantChange(List.of(node), List.of(), places.spread()));
     }
 
     private static Level usualChild(PlantTree tree, UUID parent) {
@@ -112,7 +112,7 @@ public class PlantEditor {
     @Transactional
     public Committed alter(Altering wanted) {
         for (Alteration alteration : wanted.nodes()) {
-            alteration.facets().keySet().stream().filter(NOT_TYPED::contains).findFirst().ifPresent(facet -> {
+            alteration.facets().keySet().stream().filter(facet -> !TYPED.contains(facet) && !Facet.isValue(facet)).findFirst().ifPresent(facet -> {
                 throw new DomainProblem.Invalid(facet, "\"" + facet + "\" cannot be typed.");
             });
         }
@@ -132,7 +132,7 @@ public class PlantEditor {
         return ledger.commit(idOf(wanted.changeId()), tree -> {
             UUID parent = parent(tree, wanted.parentId());
             PlantChange change = Moving.move(tree.nodes(), found(tree, wanted.ids()), parent, Optional.ofNullable(wanted.afterId()));
-            String where = tree.nodes().find(parent).map(node -> " to " + label(node)).orElse("");
+            String where = tree.nodes().find(parent).map(node -> " to " + node.title()).orElse("");
             return new Proposal("Moved " + names(tree, wanted.ids()) + where, change);
         });
     }
@@ -178,7 +178,7 @@ public class PlantEditor {
 
     private static String names(PlantTree tree, List<UUID> ids) {
         List<Node> nodes = tree.nodes().outermost(ids);
-        String first = nodes.isEmpty() ? "nothing" : label(nodes.get(0));
+        String first = nodes.isEmpty() ? "nothing" : nodes.get(0).title();
         return nodes.size() > 1 ? first + " and " + (nodes.size() - 1) + " more" : first;
     }
 
@@ -205,16 +205,10 @@ public class PlantEditor {
         return given == null ? "" : given.strip();
     }
 
-    static String label(Node node) {
-        return node.label().isBlank() ? "the check" : node.label();
-    }
-
     /** Says at once what a caller inside the server wants of one node, whatever it was before. */
     @Transactional
     public Committed set(UUID id, Map<String, String> facets) {
-        Map<String, String> now = plant.tree().nodes().find(id).orElseThrow(() -> new DomainProblem.NotFound("That part of the plant")).facets();
-        Map<String, Shift> shifts = new LinkedHashMap<>();
-        facets.forEach((facet, value) -> shifts.put(facet, new Shift(now.getOrDefault(facet, ""), value)));
-        return alter(new Altering(null, List.of(new Alteration(id, shifts))));
+        Node node = plant.tree().nodes().find(id).orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
+        return alter(new Altering(null, List.of(Alteration.between(node, node.saying(facets)))));
     }
 }

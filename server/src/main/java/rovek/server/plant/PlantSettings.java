@@ -65,9 +65,8 @@ public class PlantSettings {
         List<SettingLine> lines = new ArrayList<>();
         for (SettingDefinition definition : technique.settings()) {
             var setting = effective.get(definition.key());
-            List<String> options = definition.kind() instanceof SettingDefinition.Choice choice ? choice.options() : List.of();
             lines.add(new SettingLine(
-                    definition.key(), definition.name(), definition.unit(), options, setting.value(),
+                    definition.key(), definition.name(), definition.unit(), definition.kind().options(), setting.value(),
                     setting.overridden().isPresent(),
                     setting.origin().map(origin -> origin.node()).orElse(null),
                     setting.origin().map(origin -> origin.name()).orElse(""),
@@ -110,15 +109,8 @@ public class PlantSettings {
     public Effect effect(UUID nodeId, String techniqueId, Map<String, String> values) {
         PlantTree before = plant.tree();
         Node node = require(before, nodeId);
-        Map<String, String> facets = node.facets();
-        facets(node, techniqueId, values).forEach((key, value) -> {
-            if (value.isEmpty()) {
-                facets.remove(key);
-            } else {
-                facets.put(key, value);
-            }
-        });
-        PlantChange change = PlantChange.altering(List.of(Alteration.between(node, Node.of(nodeId, facets))));
+        Node wanted = node.saying(facets(node, techniqueId, values));
+        PlantChange change = PlantChange.altering(List.of(Alteration.between(node, wanted)));
         PlantTree after = PlantTree.of(before.nodes().apply(change), techniques);
         Technique technique = technique(node.technique().isBlank() ? techniqueId : node.technique());
         List<String> changed = new ArrayList<>();

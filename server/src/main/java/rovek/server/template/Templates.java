@@ -12,12 +12,14 @@ import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import rovek.core.plant.Alteration;
 import rovek.core.plant.Facet;
 import rovek.core.plant.Level;
 import rovek.core.plant.Node;
 import rovek.core.plant.NodeTree;
 import rovek.core.plant.Places;
 import rovek.core.plant.PlantChange;
+import rovek.core.plant.Shift;
 import rovek.core.plant.Stamp;
 import rovek.core.plant.template.Following;
 import rovek.core.plant.template.TagPattern;
@@ -115,12 +117,6 @@ public class Templates {
         return lines;
     }
 
-    /** The newest revision of every template, by name. */
-    @Transactional(readOnly = true)
-    public Optional<Template> named(String name) {
-        return rows.latest().stream().filter(template -> template.name().equalsIgnoreCase(name.strip())).findFirst();
-    }
-
     @Transactional(readOnly = true)
     public List<Template> latest() {
         return rows.latest();
@@ -163,13 +159,13 @@ public class Templates {
     }
 
     private static PlantChange stamped(NodeTree nodes, UUID root, Template template) {
-        List<rovek.core.plant.Alteration> altered = new ArrayList<>();
+        List<Alteration> altered = new ArrayList<>();
         List<Node> beneath = nodes.beneath(root);
         for (int i = 0; i < beneath.size(); i++) {
             String stamp = new Stamp(template.id(), template.revision(), template.parts().get(i).key()).toString();
             String now = beneath.get(i).stamp().map(Stamp::toString).orElse("");
             if (!now.equals(stamp)) {
-                altered.add(new rovek.core.plant.Alteration(beneath.get(i).id(), Map.of(Facet.STAMP, new rovek.core.plant.Shift(now, stamp))));
+                altered.add(new Alteration(beneath.get(i).id(), Map.of(Facet.STAMP, new Shift(now, stamp))));
             }
         }
         return PlantChange.altering(altered);
@@ -178,8 +174,7 @@ public class Templates {
     /** Stamps out one asset for each tag. */
     @Transactional
     public PlantLedger.Committed stamp(UUID id, Stamping wanted) {
-        Template template = rows.latest().stream().filter(candidate -> candidate.id().equals(id)).findFirst()
-                .orElseThrow(() -> new DomainProblem.NotFound("The template"));
+        Template template = latest(id);
         List<String> tags = tags(wanted.tags());
         return ledger.commit(wanted.changeId() == null ? UUID.randomUUID() : wanted.changeId(), tree -> {
             requireFree(tree, wanted.parentId(), tags);

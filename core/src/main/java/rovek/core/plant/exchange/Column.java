@@ -41,16 +41,6 @@ public final class Column {
         if (isFixed) {
             return Optional.of(small);
         }
-        return isFacet(text) ? Optional.of(text) : Optional.empty();
-    }
-
-    static boolean isFacet(String column) {
-        return (column.startsWith(Facet.NAMEPLATE) && column.length() > Facet.NAMEPLATE.length())
-                || isNested(column, Facet.SETTING)
-                || isNested(column, Facet.LIMIT);
-    }
-
-    private static boolean isNested(String column, String kind) {
-        return column.startsWith(kind) && column.indexOf('.', kind.length()) > kind.length();
+        return Facet.isValue(text) ? Optional.of(text) : Optional.empty();
     }
 }

@@ -2,6 +2,7 @@ package rovek.core.plant.exchange;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -17,10 +18,8 @@ import rovek.core.plant.Places;
 /** The plant as it grows row by row while a table is read. */
 final class Growth {
 
-    private static final long STEP = 1L << 20;
-
     private final NodeTree tree;
-    private final Map<UUID, Node> added = new java.util.LinkedHashMap<>();
+    private final Map<UUID, Node> added = new LinkedHashMap<>();
     private final Map<UUID, Level> levels = new HashMap<>();
     private final Map<UUID, Set<UUID>> children = new HashMap<>();
     private final Map<UUID, Long> lastPlaces = new HashMap<>();
@@ -76,7 +75,7 @@ final class Growth {
     }
 
     long nextPlace(UUID parent) {
-        return lastPlaces.merge(parent, Places.last(tree, parent, 1).places().get(0), (last, first) -> last + STEP);
+        return lastPlaces.merge(parent, Places.last(tree, parent, 1).places().get(0), (last, first) -> last + Places.STEP);
     }
 
     /** A child whose tag, name or both are this label. */

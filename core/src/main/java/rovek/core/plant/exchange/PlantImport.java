@@ -165,21 +165,15 @@ public final class PlantImport {
     }
 
     private void change(TableRow row, RowReading reading, Node node, UUID parent, Level level) {
-        Map<String, String> wanted = new LinkedHashMap<>(node.facets());
+        Map<String, String> wanted = new LinkedHashMap<>();
         Map<String, String> given = reading.facets(level, columns);
-        for (String column : reading.facetColumns(columns)) {
-            if (given.getOrDefault(column, "").isEmpty()) {
-                wanted.remove(column);
-            } else {
-                wanted.put(column, given.get(column));
-            }
-        }
+        reading.facetColumns(columns).forEach(column -> wanted.put(column, given.getOrDefault(column, "")));
         wanted.put(Facet.LEVEL, level.name());
         if (!node.parentId().equals(parent)) {
             wanted.put(Facet.PARENT, parent.toString());
             wanted.put(Facet.PLACE, String.valueOf(growth.nextPlace(parent)));
         }
-        Alteration alteration = Alteration.between(node, Node.of(node.id(), wanted));
+        Alteration alteration = Alteration.between(node, node.saying(wanted));
         List<String> notes = new ArrayList<>();
         alteration.facets().forEach((facet, shift) -> {
             if (!facet.equals(Facet.PLACE)) {

@@ -44,7 +44,7 @@ public record PlantTable(List<String> columns, List<TableRow> rows, List<String>
             if (node.parentId().equals(Node.PLANT)) {
                 cells.remove(Facet.PARENT);
             }
-            cells.keySet().stream().filter(Column::isFacet).forEach(facets::add);
+            cells.keySet().stream().filter(Facet::isValue).forEach(facets::add);
             cells.put(Column.ID, node.id().toString());
             String path = paths.computeIfAbsent(node.parentId(), parent -> String.join(
                     Column.PATH_MARK, tree.path(parent).stream().map(Node::label).toList()));

@@ -8,19 +8,14 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import rovek.core.plant.Facet;
 import rovek.core.plant.Level;
+import rovek.core.plant.Node;
+import rovek.core.plant.TagAndName;
 import rovek.core.plant.template.Template;
 
 /** What one row of a table says, and what is wrong with it. */
 final class RowReading {
-
-    /** "P-101 Well pump 1": a tag, then a name. */
-    private static final Pattern TAG_AND_NAME = Pattern.compile("^([A-Z]{1,5}-?\\d[\\w-]*)(?:\\s+(.*))?$");
-
-    private static final int LONGEST_NAME = 200;
 
     private final TableRow row;
     private final ImportKnowledge knowledge;
@@ -42,7 +37,7 @@ final class RowReading {
             }
         }
         row.cells().forEach((column, value) -> {
-            if (Column.isFacet(column) || column.equals(Facet.CLASS) || column.equals(Facet.TECHNIQUE)) {
+            if (Facet.isValue(column) || column.equals(Facet.CLASS) || column.equals(Facet.TECHNIQUE)) {
                 knowledge.fault(column, value).ifPresent(this::fault);
             }
         });
@@ -120,8 +115,8 @@ final class RowReading {
         if (level != Level.CHECK && template.isEmpty() && tag(level).isEmpty() && name(level).isEmpty()) {
             fault("It has neither tag nor name.");
         }
-        if (tag(level).length() > LONGEST_NAME || name(level).length() > LONGEST_NAME) {
-            fault("A name has at most %d characters.".formatted(LONGEST_NAME));
+        if (tag(level).length() > Node.LONGEST_NAME || name(level).length() > Node.LONGEST_NAME) {
+            fault("A name has at most %d characters.".formatted(Node.LONGEST_NAME));
         }
         if (level == Level.CHECK && technique().isEmpty()) {
             fault("It does not say what is checked.");
@@ -140,18 +135,17 @@ final class RowReading {
         return Character.toUpperCase(text.charAt(0)) + text.substring(1);
     }
 
-    private Optional<Matcher> tagAndName(Level level) {
-        Matcher matcher = TAG_AND_NAME.matcher(row.cell(Column.NAME));
-        boolean isOne = level.isTagged() && !row.cells().containsKey(Column.ID) && row.cell(Column.TAG).isEmpty() && matcher.matches();
-        return isOne ? Optional.of(matcher) : Optional.empty();
+    private Optional<TagAndName> tagAndName(Level level) {
+        boolean mayBeOne = level.isTagged() && !row.cells().containsKey(Column.ID) && row.cell(Column.TAG).isEmpty();
+        return mayBeOne ? TagAndName.of(row.cell(Column.NAME)) : Optional.empty();
     }
 
     String tag(Level level) {
-        return tagAndName(level).map(matcher -> matcher.group(1)).orElse(row.cell(Column.TAG));
+        return tagAndName(level).map(TagAndName::tag).orElse(row.cell(Column.TAG));
     }
 
     String name(Level level) {
-        return tagAndName(level).map(matcher -> matcher.group(2) == null ? "" : matcher.group(2)).orElse(row.cell(Column.NAME));
+        return tagAndName(level).map(TagAndName::name).orElse(row.cell(Column.NAME));
     }
 
     String label() {
@@ -165,7 +159,7 @@ final class RowReading {
     /** Which facets the table speaks of at all; a blank cell of those takes the value away. */
     List<String> facetColumns(Set<String> columns) {
         return columns.stream()
-                .filter(column -> Column.isFacet(column)
+                .filter(column -> Facet.isValue(column)
                         || column.equals(Facet.TAG) || column.equals(Facet.NAME) || column.equals(Facet.CLASS)
                         || column.equals(Facet.TECHNIQUE) || column.equals(Facet.STAMP))
                 .toList();

@@ -8,7 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
-import java.util.regex.Pattern;
+import rovek.core.plant.TagAndName;
 
 /**
  * Rows as they come out of a spreadsheet or a text: cells with tabs in between. With a heading, its words name the columns, and
@@ -17,7 +17,6 @@ import java.util.regex.Pattern;
  */
 public final class TypedTable {
 
-    private static final Pattern TAG = Pattern.compile("[A-Z]{1,5}-?\\d[\\w-]*");
     private static final int SPACES_A_STEP = 2;
     /** Deeper than any plant: such a row is wrong in any case. */
     private static final int DEEPEST = 100;
@@ -97,7 +96,7 @@ public final class TypedTable {
             cells.put(Column.TEMPLATE, template);
             texts.remove(template);
         });
-        boolean hasTag = texts.size() > 1 && TAG.matcher(texts.get(0)).matches();
+        boolean hasTag = texts.size() > 1 && TagAndName.isTag(texts.get(0));
         if (hasTag) {
             cells.put(Column.TAG, texts.get(0));
             cells.put(Column.NAME, texts.get(1));

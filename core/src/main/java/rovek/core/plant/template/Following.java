@@ -6,7 +6,6 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.Supplier;
@@ -15,6 +14,7 @@ import rovek.core.plant.Facet;
 import rovek.core.plant.Level;
 import rovek.core.plant.Node;
 import rovek.core.plant.NodeTree;
+import rovek.core.plant.Places;
 import rovek.core.plant.PlantChange;
 import rovek.core.plant.Shift;
 import rovek.core.plant.Stamp;
@@ -133,17 +133,12 @@ public record Following(PlantChange change, int kept) {
             idOf.put(part.key(), id);
             Map<String, String> facets = new LinkedHashMap<>(part.facets());
             facets.put(Facet.PARENT, parent.toString());
-            facets.put(Facet.PLACE, String.valueOf(places.merge(parent, lastPlace(parent) + (1L << 20), (a, b) -> a + (1L << 20))));
+            facets.put(Facet.PLACE, String.valueOf(places.merge(parent, Places.last(tree, parent, 1).places().get(0), (last, first) -> last + Places.STEP)));
             facets.put(Facet.STAMP, new Stamp(later.id(), later.revision(), part.key()).toString());
             if (!Level.valueOf(part.facet(Facet.LEVEL)).isTagged()) {
                 facets.remove(Facet.TAG);
             }
             added.add(Node.of(id, facets));
-        }
-
-        private long lastPlace(UUID parent) {
-            List<UUID> siblings = tree.children(parent);
-            return siblings.isEmpty() ? 0 : Optional.of(siblings.get(siblings.size() - 1)).flatMap(tree::find).orElseThrow().place();
         }
     }
 }

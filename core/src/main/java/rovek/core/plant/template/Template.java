@@ -14,6 +14,7 @@ import rovek.core.plant.Facet;
 import rovek.core.plant.Level;
 import rovek.core.plant.Node;
 import rovek.core.plant.NodeTree;
+import rovek.core.plant.Places;
 import rovek.core.plant.Stamp;
 
 /**
@@ -23,8 +24,6 @@ import rovek.core.plant.Stamp;
  * @param parts the outermost first, every part before those in it, siblings in order
  */
 public record Template(UUID id, String name, int revision, List<TemplatePart> parts) {
-
-    private static final long STEP = 1L << 20;
 
     public Template {
         parts = List.copyOf(parts);
@@ -103,7 +102,7 @@ public record Template(UUID id, String name, int revision, List<TemplatePart> pa
             idOf.put(part.key(), id);
             Map<String, String> facets = new LinkedHashMap<>(part.facets());
             facets.put(Facet.PARENT, (isRoot ? parent : idOf.get(part.parentKey())).toString());
-            facets.put(Facet.PLACE, String.valueOf(isRoot ? place : siblings.merge(part.parentKey(), 1, Integer::sum) * STEP));
+            facets.put(Facet.PLACE, String.valueOf(isRoot ? place : siblings.merge(part.parentKey(), 1, Integer::sum) * Places.STEP));
             facets.put(Facet.STAMP, new Stamp(this.id, revision, part.key()).toString());
             if (isRoot) {
                 setOrRemove(facets, Facet.TAG, tag);

@@ -1,6 +1,7 @@
 package rovek.core.technique.vibration;
 
 import java.util.List;
+import rovek.core.entry.Entry;
 import rovek.core.signal.Band;
 import rovek.core.signal.Window;
 import rovek.core.technique.SettingDefinition;
@@ -34,16 +35,16 @@ record VibrationSettings(
 
     static final List<SettingDefinition> DEFINITIONS = List.of(
             new SettingDefinition(
-                    MEASURE, "Measured", "", "velocity", new SettingDefinition.Choice(List.of("velocity", "acceleration"))),
-            new SettingDefinition(LOW, "Band from", "Hz", "10", new SettingDefinition.Number(0.1, 40_000)),
-            new SettingDefinition(HIGH, "Band to", "Hz", "1000", new SettingDefinition.Number(1, 80_000)),
-            new SettingDefinition(SENSITIVITY, "Sensor sensitivity", "mV/g", "100", new SettingDefinition.Number(0.1, 10_000)),
-            new SettingDefinition(RATE, "Sampling", "Hz", "25600", new SettingDefinition.Number(256, 204_800)),
+                    MEASURE, "Measured", "", "velocity", new Entry.Choice(List.of("velocity", "acceleration"))),
+            new SettingDefinition(LOW, "Band from", "Hz", "10", new Entry.Number(0.1, 40_000)),
+            new SettingDefinition(HIGH, "Band to", "Hz", "1000", new Entry.Number(1, 80_000)),
+            new SettingDefinition(SENSITIVITY, "Sensor sensitivity", "mV/g", "100", new Entry.Number(0.1, 10_000)),
+            new SettingDefinition(RATE, "Sampling", "Hz", "25600", new Entry.Number(256, 204_800)),
             new SettingDefinition(
                     LINES, "Lines", "", "6400",
-                    new SettingDefinition.Choice(List.of("400", "800", "1600", "3200", "6400", "12800", "25600"))),
+                    new Entry.Choice(List.of("400", "800", "1600", "3200", "6400", "12800", "25600"))),
             new SettingDefinition(
-                    WINDOW, "Window", "", "Hann", new SettingDefinition.Choice(List.of("Hann", "flat-top", "rectangular"))));
+                    WINDOW, "Window", "", "Hann", new Entry.Choice(List.of("Hann", "flat-top", "rectangular"))));
 
     static VibrationSettings of(SettingValues values) {
         return new VibrationSettings(

@@ -1,0 +1,67 @@
+package rovek.core.entry;
+
+import java.util.List;
+import java.util.Optional;
+
+/** What a field takes: a setting's, or a nameplate's. */
+public sealed interface Entry permits Entry.Number, Entry.Choice, Entry.Text {
+
+    /**
+     * Why a value is refused, as a sentence; empty where it is fine.
+     *
+     * @param name of the field, as shown
+     * @param unit symbol, or blank
+     */
+    Optional<String> fault(String name, String unit, String value);
+
+    /** Words to choose from; empty where anything may be typed. */
+    default List<String> options() {
+        return List.of();
+    }
+
+    /** A number within a closed range. */
+    record Number(double least, double largest) implements Entry {
+
+        @Override
+        public Optional<String> fault(String name, String unit, String value) {
+            try {
+                double number = Double.parseDouble(value);
+                if (number >= least && number <= largest) {
+                    return Optional.empty();
+                }
+            } catch (NumberFormatException notANumber) {
+                // the sentence below names the value
+            }
+            return Optional.of("%s is a number from %s to %s%s, not \"%s\"."
+                    .formatted(name, plain(least), plain(largest), unit.isBlank() ? "" : " " + unit, value));
+        }
+
+        private static String plain(double number) {
+            return number == Math.rint(number) ? String.valueOf((long) number) : String.valueOf(number);
+        }
+    }
+
+    /** One of a few words. */
+    record Choice(List<String> options) implements Entry {
+
+        public Choice {
+            options = List.copyOf(options);
+        }
+
+        @Override
+        public Optional<String> fault(String name, String unit, String value) {
+            return options.contains(value)
+                    ? Optional.empty()
+                    : Optional.of("%s is one of %s, not \"%s\".".formatted(name, String.join(", ", options), value));
+        }
+    }
+
+    /** Anything, up to so many characters. */
+    record Text(int longest) implements Entry {
+
+        @Override
+        public Optional<String> fault(String name, String unit, String value) {
+            return value.length() <= longest ? Optional.empty() : Optional.of("%s has at most %d characters.".formatted(name, longest));
+        }
+    }
+}
