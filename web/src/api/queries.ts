@@ -54,6 +54,9 @@ export const queries = {
       queryFn: () => data(api.GET('/api/instruments/{id}/fit', { params: { path: { id }, query: { routeId } } })),
       retry: false,
     }),
+  sensors: () => queryOptions({ queryKey: ['sensors'], queryFn: () => data(api.GET('/api/sensors')) }),
+  sensorUsers: (tag: string) =>
+    queryOptions({ queryKey: ['sensors', tag, 'users'], queryFn: () => data(api.GET('/api/plant/sensors/{tag}/users', { params: { path: { tag } } })) }),
   instruments: () => queryOptions({ queryKey: ['instruments'], queryFn: () => data(api.GET('/api/instruments')) }),
   connection: (id: string) =>
     queryOptions({

@@ -5,6 +5,7 @@ import { Button } from '../parts/Button'
 import { Tag } from '../parts/Tag'
 import { day } from '../units/format'
 import { words } from '../words/en'
+import { SensorShelf } from './SensorShelf'
 
 interface Props {
   list: InstrumentView[]
@@ -37,6 +38,7 @@ export function Shelf({ list, chosenId, onChoose, onAdd }: Props) {
       <div className="px-3 py-3">
         <Button onClick={onAdd}>{words.instruments.add}</Button>
       </div>
+      <SensorShelf />
     </nav>
   )
 }

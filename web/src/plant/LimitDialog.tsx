@@ -8,16 +8,12 @@ import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { say } from '../parts/notices'
 import { Trouble } from '../parts/Trouble'
+import { typedNumber } from '../units/format'
 import { words } from '../words/en'
 
 interface Boundaries {
   watch: string
   fail: string
-}
-
-function parsed(text: string): number | null {
-  const number = Number(text.trim().replace(',', '.'))
-  return text.trim() === '' || Number.isNaN(number) ? null : number
 }
 
 /** Sets what is right for each result of a check. */
@@ -32,7 +28,7 @@ export function LimitDialog({ check, onClose }: { check: { checkId: string; poin
         await data(
           api.PUT('/api/checks/{checkId}/limits/{resultId}', {
             params: { path: { checkId: check.checkId, resultId } },
-            body: { watch: parsed(values.watch), fail: parsed(values.fail) },
+            body: { watch: typedNumber(values.watch), fail: typedNumber(values.fail) },
           }),
         )
       }

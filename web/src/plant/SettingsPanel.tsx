@@ -51,7 +51,7 @@ export function SettingsPanel({ nodeId, mayEdit }: { nodeId: string; mayEdit: bo
               <td className="text-ink3">
                 <Origin line={line} nodeId={nodeId} />
                 {line.overriddenBeneath > 0 && `, ${words.plant.overriddenBeneath(line.overriddenBeneath)}`}
-                {line.own && mayEdit && (
+                {line.own && mayEdit && !line.sensor && (
                   <>
                     {', '}
                     <Button onClick={() => ask.mutate({ [line.key]: null })}>{words.plant.inheritAgain}</Button> ({line.inherited})
@@ -90,6 +90,7 @@ function EffectQuestion({ effect, isPending, onChange, onLeave }: { effect: Sett
 }
 
 function Origin({ line, nodeId }: { line: SettingLine; nodeId: string }) {
+  if (line.sensor) return <>{words.sensors.of(line.sensor)}</>
   if (line.originId === null) return <>{words.plant.fromDefault}</>
   if (line.originId === nodeId) return <>{words.plant.own}</>
   return (
@@ -101,8 +102,8 @@ function Origin({ line, nodeId }: { line: SettingLine; nodeId: string }) {
 
 function SettingValue({ line, mayEdit, onSet }: { line: SettingLine; mayEdit: boolean; onSet: (value: string) => void }) {
   const [text, setText] = useState(line.value)
-  const ink = line.own ? 'font-semibold' : 'text-ink3'
-  if (!mayEdit) {
+  const ink = line.own && !line.sensor ? 'font-semibold' : 'text-ink3'
+  if (!mayEdit || line.sensor) {
     return (
       <span className={ink}>
         {line.value} {line.unit}

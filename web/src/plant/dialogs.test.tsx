@@ -52,6 +52,7 @@ describe('settings', () => {
     own: false,
     originId: null,
     originName: '',
+    sensor: '',
     inherited: '1',
     overriddenBeneath: 0,
     ...more,
@@ -71,6 +72,20 @@ describe('settings', () => {
     expect(screen.getByText('(25600)', { exact: false })).toBeTruthy()
     fireEvent.click(screen.getByText('inherit again'))
     await waitFor(() => expect(changes().map((change) => [change.method, change.body])).toEqual([['POST', { Rate: null }], ['PUT', { Rate: null }]]))
+  })
+
+  it('name the sensor that answers one, and let nobody type over it', async () => {
+    answering('GET', '/api/plant/nodes/n/settings', () => [
+      line('Sensor', { value: 'ACC-1', own: true, originId: 'n', options: ['none', 'ACC-1', 'ACC-2'] }),
+      line('Sensitivity', { value: '101.2', own: true, originId: 'n', sensor: 'ACC-1' }),
+    ])
+    answering('POST', '/api/plant/nodes/n/settings/effect', () => ({ checks: 1, kept: 0, first: ['P-101'] }))
+    answering('PUT', '/api/plant/nodes/n/settings', () => ({ changeId: 'c', sentence: '', added: [] }))
+    show(<SettingsPanel nodeId="n" mayEdit />)
+    expect(await screen.findByText('of sensor ACC-1')).toBeTruthy()
+    expect(screen.queryByLabelText('Sensitivity')).toBeNull()
+    fireEvent.change(screen.getByLabelText('Sensor'), { target: { value: 'ACC-2' } })
+    await waitFor(() => expect(changes()[1]).toMatchObject({ method: 'PUT', body: { Sensor: 'ACC-2' } }))
   })
 
   it('ask before many checks change, and do nothing when a field is left unchanged', async () => {

@@ -30,6 +30,12 @@ export function limit(value: number): string {
   return decimals > 2 ? typed : value.toFixed(2)
 }
 
+/** A number as somebody typed it, decimal comma or point; null where it is none. */
+export function typedNumber(text: string): number | null {
+  const number = Number(text.trim().replace(',', '.'))
+  return text.trim() === '' || Number.isNaN(number) ? null : number
+}
+
 export function bytes(count: number): string {
   return count >= 1e6 ? `${(count / 1e6).toFixed(1)} MB` : `${Math.max(1, Math.round(count / 1e3))} kB`
 }

@@ -1,4 +1,5 @@
 import { plant } from './plant'
+import { sensors } from './sensors'
 
 /** All wording of the front end, in one place. */
 export const words = {
@@ -80,6 +81,7 @@ export const words = {
     done: 'done',
   },
   plant,
+  sensors,
   limits: {
     title: 'Limits',
     watch: 'Watch above',

@@ -8,5 +8,6 @@ import rovek.core.technique.StopDemand;
  * @param place how the stop is called, e.g. "P-101 Drive end"
  * @param asset which asset it belongs to, whatever tells them apart
  * @param technique id of the technique
+ * @param sensor tag of the sensor it is measured with; blank where any will do
  */
-public record PlannedStop(String place, String asset, String technique, StopDemand demand) {}
+public record PlannedStop(String place, String asset, String technique, String sensor, StopDemand demand) {}

@@ -63,6 +63,10 @@ public record RouteFit(Outcome outcome, List<String> reasons, List<Integer> firs
         if (!instrument.techniques().contains(stop.technique())) {
             reasons.add("It does not measure %s, which %s needs.".formatted(stop.technique(), stop.place()));
         }
+        String sensorOut = instrument.sensorsOut().get(stop.sensor());
+        if (sensorOut != null) {
+            reasons.add("%s is measured with sensor %s, which %s.".formatted(stop.place(), stop.sensor(), sensorOut));
+        }
         for (String option : stop.demand().options()) {
             if (!instrument.options().contains(option)) {
                 reasons.add("It lacks the option %s, which %s needs.".formatted(option, stop.place()));

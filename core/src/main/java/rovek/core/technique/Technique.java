@@ -2,6 +2,7 @@ package rovek.core.technique;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import rovek.core.nameplate.Nameplate;
 import rovek.core.reading.Capture;
@@ -16,6 +17,14 @@ public interface Technique {
 
     /** All settings, in the order they are shown. */
     List<SettingDefinition> settings();
+
+    /** @throws IllegalArgumentException for a setting it does not have */
+    default SettingDefinition setting(String key) {
+        return settings().stream()
+                .filter(setting -> setting.key().equals(key))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("%s has no setting \"%s\".".formatted(name(), key)));
+    }
 
     /** Ready-made checks to choose from, the most usual first. */
     List<Preset> presets();
@@ -52,6 +61,11 @@ public interface Technique {
      * @throws IllegalArgumentException when the capture is of a kind this technique does not accept
      */
     Analysis analyse(Capture capture, SettingValues settings);
+
+    /** How its settings name a sensor; empty where it needs none. */
+    default Optional<SensorUse> sensorUse() {
+        return Optional.empty();
+    }
 
     /** Limits that a standard names for what has this nameplate; none by default. */
     default List<LimitProposal> proposals(SettingValues settings, Nameplate plate) {

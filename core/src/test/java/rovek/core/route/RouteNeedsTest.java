@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.IntStream;
 import net.jqwik.api.Example;
@@ -17,11 +18,11 @@ import rovek.core.technique.StopDemand;
 class RouteNeedsTest {
 
     private static PlannedStop stop(String asset, Set<String> options) {
-        return new PlannedStop(asset + " Drive end", asset, "vibration", new StopDemand(66_000, 0.64, options));
+        return new PlannedStop(asset + " Drive end", asset, "vibration", "", new StopDemand(66_000, 0.64, options));
     }
 
     private static InstrumentProfile handheld(long freeBytes, long capacityBytes) {
-        return new InstrumentProfile(Set.of("vibration"), Set.of(), freeBytes, capacityBytes);
+        return new InstrumentProfile(Set.of("vibration"), Set.of(), Map.of(), freeBytes, capacityBytes);
     }
 
     private static long memory(List<PlannedStop> stops) {
@@ -72,7 +73,7 @@ class RouteNeedsTest {
         assertThat(fit.outcome()).isEqualTo(Outcome.CANNOT);
         assertThat(fit.reasons()).containsExactly("It lacks the option ENVELOPE, which P-101 Drive end needs.");
         assertThat(fit.first()).containsExactly(3);
-        RouteFit nothing = RouteFit.of(route, new InstrumentProfile(Set.of(), Set.of(), 10, 10));
+        RouteFit nothing = RouteFit.of(route, new InstrumentProfile(Set.of(), Set.of(), Map.of(), 10, 10));
         assertThat(nothing.reasons()).hasSize(4);
         assertThat(nothing.first()).isEmpty();
         assertThat(RouteFit.of(List.of(), handheld(1, 1)).reasons()).containsExactly("The route has no stops yet.");

@@ -1,5 +1,8 @@
 package rovek.server.demo;
 
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -13,6 +16,8 @@ import rovek.server.limit.Limits;
 import rovek.server.plant.PlantEditor;
 import rovek.server.plant.PlantEditor.NewNode;
 import rovek.server.plant.PlantSettings;
+import rovek.server.sensor.SensorDraft;
+import rovek.server.sensor.Sensors;
 
 /** Plans the demonstration plant the way a technician would, by the same services. */
 @Component
@@ -25,11 +30,15 @@ class DemoPlant {
     private final PlantEditor plant;
     private final PlantSettings settings;
     private final Limits limits;
+    private final Sensors sensors;
+    private final Clock clock;
 
-    DemoPlant(PlantEditor plant, PlantSettings settings, Limits limits) {
+    DemoPlant(PlantEditor plant, PlantSettings settings, Limits limits, Sensors sensors, Clock clock) {
         this.plant = plant;
         this.settings = settings;
         this.limits = limits;
+        this.sensors = sensors;
+        this.clock = clock;
     }
 
     private record Machine(String tag, String name, String assetClass, Map<String, String> nameplate, boolean limited) {}
@@ -53,7 +62,9 @@ class DemoPlant {
         UUID client = add(null, Level.CLIENT, "", "Marrowdale Works");
         add(null, Level.CLIENT, "", "Lower Fell Depot");
         UUID site = add(client, Level.SITE, "", "Bottling works");
-        settings.set(site, "vibration", Map.of("sensitivityMvPerG", "100"));
+        register("ACC-1", "20417", 101.2);
+        register("ACC-2", "20418", 99.6);
+        settings.set(site, "vibration", Map.of("sensor", "ACC-1"));
         List<UUID> checks = new ArrayList<>();
         UUID wellfield = add(site, Level.AREA, "", "Wellfield");
         addMachine(wellfield, new Machine("P-101", "Well pump 1", "pump", plate(15.5, 1480, "rigid", 2019, MIDDLE), true), checks);
@@ -64,6 +75,11 @@ class DemoPlant {
         addMachine(treatment, new Machine("B-202", "Booster pump 2", "pump", plate(22, 2950, "rigid", 2018, LARGE), true), checks);
         addMachine(treatment, new Machine("F-210", "Aerator fan", "fan", plate(18.5, 980, "flexible", 2022, MIDDLE), false), checks);
         return checks;
+    }
+
+    private void register(String tag, String serial, double sensitivity) {
+        LocalDate calibrated = LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC).minusMonths(14).withDayOfMonth(3);
+        sensors.put(UUID.randomUUID(), new SensorDraft(tag, "vibration", serial, sensitivity, -50.0, 50.0, calibrated, 24, null, false, 0));
     }
 
     private void addMachine(UUID area, Machine machine, List<UUID> checks) {

@@ -3,6 +3,7 @@ package rovek.server.plant;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -14,6 +15,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import rovek.core.technique.SensorUse;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
 
@@ -26,18 +28,27 @@ class PlantController {
     private final PlantLedger ledger;
     private final PlantSettings settings;
     private final Nameplates nameplates;
+    private final PlantKnowledge knowledge;
     private final Techniques techniques;
 
-    PlantController(Plant plant, PlantEditor editor, PlantLedger ledger, PlantSettings settings, Nameplates nameplates, Techniques techniques) {
+    PlantController(Plant plant, PlantEditor editor, PlantLedger ledger, PlantSettings settings, Nameplates nameplates, PlantKnowledge knowledge, Techniques techniques) {
         this.plant = plant;
         this.editor = editor;
         this.ledger = ledger;
         this.settings = settings;
         this.nameplates = nameplates;
+        this.knowledge = knowledge;
         this.techniques = techniques;
     }
 
-    record TechniqueView(String id, String name, List<String> presets, List<SettingView> settings, List<ResultView> results) {}
+    /**
+     * A technique as far as a person chooses it.
+     *
+     * @param sensitivityUnit of its sensors; blank where it needs none, likewise {@code sensorUnit}
+     * @param sensorUnit of what its sensors measure, for their range
+     */
+    record TechniqueView(
+            String id, String name, List<String> presets, List<SettingView> settings, List<ResultView> results, String sensitivityUnit, String sensorUnit) {}
 
     /** A setting as it can be chosen for many; {@code options} empty for a number. */
     record SettingView(String key, String name, String unit, List<String> options) {}
@@ -53,15 +64,23 @@ class PlantController {
     List<TechniqueView> techniques() {
         return techniques.list().stream()
                 .sorted(Comparator.comparing(Technique::name))
-                .map(t -> new TechniqueView(t.id(), t.name(), t.presets().stream().map(Technique.Preset::name).toList(), settingsOf(t),
-                        t.everyResult().stream().map(r -> new ResultView(r.id(), r.name(), r.unit().symbol())).toList()))
+                .map(this::view)
                 .toList();
     }
 
-    private static List<SettingView> settingsOf(Technique technique) {
+    private TechniqueView view(Technique technique) {
+        Optional<SensorUse> use = technique.sensorUse();
+        String sensitivityUnit = use.map(one -> technique.setting(one.sensitivityKey()).unit()).orElse("");
+        return new TechniqueView(
+                technique.id(), technique.name(), technique.presets().stream().map(Technique.Preset::name).toList(), settingsOf(technique),
+                technique.everyResult().stream().map(result -> new ResultView(result.id(), result.name(), result.unit().symbol())).toList(),
+                sensitivityUnit, use.map(SensorUse::quantityUnit).orElse(""));
+    }
+
+    private List<SettingView> settingsOf(Technique technique) {
         return technique.settings().stream()
                 .map(one -> new SettingView(
-                        one.key(), one.name(), one.unit(), one.kind().options()))
+                        one.key(), one.name(), one.unit(), knowledge.options(technique, one)))
                 .toList();
     }
 
@@ -133,5 +152,10 @@ class PlantController {
             @RequestParam(defaultValue = "vibration") String technique,
             @RequestBody Map<String, String> values) {
         return settings.effect(id, technique, values);
+    }
+
+    @GetMapping("/sensors/{tag}/users")
+    PlantSettings.SensorUsers usersOfSensor(@PathVariable String tag) {
+        return settings.usersOf(tag);
     }
 }

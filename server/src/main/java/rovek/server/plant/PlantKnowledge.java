@@ -1,27 +1,34 @@
 package rovek.server.plant;
 
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import rovek.core.limit.LimitText;
 import rovek.core.nameplate.AssetClasses;
 import rovek.core.plant.Facet;
 import rovek.core.plant.exchange.ImportKnowledge;
 import rovek.core.plant.template.Template;
+import rovek.core.technique.SensorUse;
 import rovek.core.technique.SettingDefinition;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
+import rovek.server.sensor.SensorView;
+import rovek.server.sensor.Sensors;
 
 /** What the techniques and the asset classes know of the values a table may hold. */
 @Component
 public class PlantKnowledge {
 
     private final Techniques techniques;
+    private final Sensors sensors;
 
-    PlantKnowledge(Techniques techniques) {
+    PlantKnowledge(Techniques techniques, Sensors sensors) {
         this.techniques = techniques;
+        this.sensors = sensors;
     }
 
     /** @param templates name to template */
@@ -94,7 +101,24 @@ public class PlantKnowledge {
                 .orElseGet(() -> Optional.of(unknownTechnique(technique)));
     }
 
-    private static Optional<String> settingFault(Technique technique, String key, String value) {
+    /** Words to choose a setting's value from; empty where it is typed. */
+    List<String> options(Technique technique, SettingDefinition definition) {
+        if (!namesASensor(technique, definition.key())) {
+            return definition.kind().options();
+        }
+        Stream<String> tags = sensors.list().stream()
+                .filter(sensor -> sensor.technique().equals(technique.id()) && !sensor.retired()).map(SensorView::tag);
+        return Stream.concat(Stream.of(SensorUse.NONE), tags).toList();
+    }
+
+    private static boolean namesASensor(Technique technique, String key) {
+        return technique.sensorUse().filter(use -> use.nameKey().equals(key)).isPresent();
+    }
+
+    private Optional<String> settingFault(Technique technique, String key, String value) {
+        if (namesASensor(technique, key) && !value.equals(SensorUse.NONE) && !sensors.isKnown(value, technique.id())) {
+            return Optional.of("There is no sensor \"%s\" for %s. Register it first, or choose another.".formatted(value, technique.name()));
+        }
         Optional<SettingDefinition> definition = technique.settings().stream().filter(one -> one.key().equals(key)).findFirst();
         return definition.isPresent() ? definition.get().fault(value) : Optional.of("There is no setting \"%s\".".formatted(key));
     }

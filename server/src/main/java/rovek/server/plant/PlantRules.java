@@ -39,7 +39,7 @@ class PlantRules {
             after.find(id).ifPresent(node -> checkOwn(node, faults));
         }
         if (faults.isEmpty()) {
-            PlantTree tree = PlantTree.of(after, techniques);
+            PlantTree tree = before.of(after);
             affected(before.nodes(), after, change).values().forEach(check -> checkMeasurable(tree, check, faults));
         }
         if (!faults.isEmpty()) {

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -12,6 +13,7 @@ import rovek.core.plant.Alteration;
 import rovek.core.plant.Facet;
 import rovek.core.plant.Node;
 import rovek.core.plant.PlantChange;
+import rovek.core.technique.SensorUse;
 import rovek.core.technique.SettingDefinition;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
@@ -25,11 +27,13 @@ public class PlantSettings {
 
     private final PlantEditor editor;
     private final Plant plant;
+    private final PlantKnowledge knowledge;
     private final Techniques techniques;
 
-    PlantSettings(PlantEditor editor, Plant plant, Techniques techniques) {
+    PlantSettings(PlantEditor editor, Plant plant, PlantKnowledge knowledge, Techniques techniques) {
         this.editor = editor;
         this.plant = plant;
+        this.knowledge = knowledge;
         this.techniques = techniques;
     }
 
@@ -40,12 +44,13 @@ public class PlantSettings {
      * @param own whether the node itself says so
      * @param originId node it comes from; null for the technique's default
      * @param originName how that node is called; blank for the default
+     * @param sensor tag of the sensor that answers it, so that nothing can be typed; blank where none does
      * @param inherited what would hold if the node itself said nothing
      * @param overriddenBeneath how many nodes beneath say something else
      */
     public record SettingLine(
             String key, String name, String unit, List<String> options, String value, boolean own,
-            @Nullable UUID originId, String originName, String inherited, int overriddenBeneath) {}
+            @Nullable UUID originId, String originName, String sensor, String inherited, int overriddenBeneath) {}
 
     /**
      * What a change of settings would do, before it is done.
@@ -62,14 +67,17 @@ public class PlantSettings {
         Technique technique = technique(node.technique().isBlank() ? techniqueId : node.technique());
         var effective = tree.effectiveSettings(nodeId, technique);
         Map<String, Integer> beneath = overriddenBeneath(tree, node, technique.id());
+        Optional<SensorUse> use = technique.sensorUse();
+        String sensor = use.flatMap(one -> one.named(effective)).orElse("");
         List<SettingLine> lines = new ArrayList<>();
         for (SettingDefinition definition : technique.settings()) {
             var setting = effective.get(definition.key());
             lines.add(new SettingLine(
-                    definition.key(), definition.name(), definition.unit(), definition.kind().options(), setting.value(),
+                    definition.key(), definition.name(), definition.unit(), knowledge.options(technique, definition), setting.value(),
                     setting.overridden().isPresent(),
                     setting.origin().map(origin -> origin.node()).orElse(null),
                     setting.origin().map(origin -> origin.name()).orElse(""),
+                    use.filter(one -> one.sensitivityKey().equals(definition.key())).isPresent() ? sensor : "",
                     setting.overridden().orElse(setting.value()),
                     beneath.getOrDefault(definition.key(), 0)));
         }
@@ -111,7 +119,7 @@ public class PlantSettings {
         Node node = require(before, nodeId);
         Node wanted = node.saying(facets(node, techniqueId, values));
         PlantChange change = PlantChange.altering(List.of(Alteration.between(node, wanted)));
-        PlantTree after = PlantTree.of(before.nodes().apply(change), techniques);
+        PlantTree after = before.of(before.nodes().apply(change));
         Technique technique = technique(node.technique().isBlank() ? techniqueId : node.technique());
         List<String> changed = new ArrayList<>();
         int kept = 0;
@@ -127,6 +135,26 @@ public class PlantSettings {
             }
         }
         return new Effect(changed.size(), kept, changed.stream().limit(MOST_CHECKS_TOLD).toList());
+    }
+
+    /** Checks that are measured with a sensor: how many, and some of them by name. */
+    public record SensorUsers(int checks, List<String> first) {}
+
+    public SensorUsers usersOf(String sensorTag) {
+        PlantTree tree = plant.tree();
+        List<UUID> found = new ArrayList<>();
+        for (PlantNode check : tree.checksBeneath(Node.PLANT)) {
+            Technique technique = techniques.get(check.technique());
+            boolean isMeasuredWithIt = technique.sensorUse()
+                    .flatMap(use -> use.named(tree.effectiveSettings(check.id(), technique)))
+                    .filter(sensorTag::equals)
+                    .isPresent();
+            if (isMeasuredWithIt) {
+                found.add(check.id());
+            }
+        }
+        List<UUID> told = found.stream().limit(MOST_CHECKS_TOLD).toList();
+        return new SensorUsers(found.size(), tree.checks(told).stream().map(check -> check.place() + ", " + check.node().name()).toList());
     }
 
     private static Node require(PlantTree tree, UUID id) {

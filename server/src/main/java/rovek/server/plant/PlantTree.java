@@ -17,6 +17,7 @@ import rovek.core.plant.Node;
 import rovek.core.plant.NodeTree;
 import rovek.core.plant.SettingLayer;
 import rovek.core.technique.ResultDefinition;
+import rovek.core.technique.Sensor;
 import rovek.core.technique.SettingValues;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
@@ -26,21 +27,34 @@ public final class PlantTree {
 
     private final NodeTree nodes;
     private final Techniques techniques;
+    private final Map<String, Sensor> sensors;
     /** Checks that their technique names. */
     private final Map<UUID, String> checkNames;
 
-    private PlantTree(NodeTree nodes, Techniques techniques, Map<UUID, String> checkNames) {
+    private PlantTree(NodeTree nodes, Techniques techniques, Map<String, Sensor> sensors, Map<UUID, String> checkNames) {
         this.nodes = nodes;
         this.techniques = techniques;
+        this.sensors = sensors;
         this.checkNames = checkNames;
     }
 
-    static PlantTree of(NodeTree nodes, Techniques techniques) {
-        return new PlantTree(nodes, techniques, new ConcurrentHashMap<>());
+    /** @param sensors by tag */
+    static PlantTree of(NodeTree nodes, Techniques techniques, Map<String, Sensor> sensors) {
+        return new PlantTree(nodes, techniques, Map.copyOf(sensors), new ConcurrentHashMap<>());
+    }
+
+    /** The same sensors and techniques, another plant. */
+    PlantTree of(NodeTree others) {
+        return new PlantTree(others, techniques, sensors, new ConcurrentHashMap<>());
+    }
+
+    /** The same plant, measured with sensors as they are now. */
+    PlantTree with(Map<String, Sensor> now) {
+        return sensors.equals(now) ? this : of(nodes, techniques, now);
     }
 
     /** The tree with some nodes in another state, or gone. */
-    PlantTree with(Map<UUID, Optional<Node>> states) {
+    PlantTree withStates(Map<UUID, Optional<Node>> states) {
         if (states.isEmpty()) {
             return this;
         }
@@ -50,7 +64,7 @@ public final class PlantTree {
             names.putAll(checkNames);
             names.keySet().removeAll(states.keySet());
         }
-        return new PlantTree(nodes.with(states), techniques, names);
+        return new PlantTree(nodes.with(states), techniques, sensors, names);
     }
 
     private boolean isNoMatterToOthers(UUID id, Optional<Node> after) {
@@ -117,7 +131,8 @@ public final class PlantTree {
     }
 
     public Map<String, EffectiveSetting> effectiveSettings(UUID id, Technique technique) {
-        return Inheritance.resolve(technique.defaults(), layers(id, technique.id()));
+        Map<String, EffectiveSetting> settings = Inheritance.resolve(technique.defaults(), layers(id, technique.id()));
+        return technique.sensorUse().map(use -> use.applied(settings, sensors)).orElse(settings);
     }
 
     Map<String, String> effectiveValues(UUID id, Technique technique) {

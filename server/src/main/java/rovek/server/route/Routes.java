@@ -269,8 +269,12 @@ public class Routes {
     private static List<PlannedStop> planned(List<CheckView> checks) {
         return checks.stream()
                 .map(check -> new PlannedStop(
-                        check.place(), check.asset().id().toString(), check.technique().id(), check.technique().demand(check.settings())))
+                        check.place(), check.asset().id().toString(), check.technique().id(), sensor(check), check.technique().demand(check.settings())))
                 .toList();
+    }
+
+    private static String sensor(CheckView check) {
+        return check.technique().sensorUse().map(use -> check.settings().text(use.nameKey())).orElse("");
     }
 
     private RouteView view(RouteEntity route, PlantTree tree, List<RouteLoads.Load> held) {

@@ -26,6 +26,7 @@ import rovek.server.job.JobView;
 import rovek.server.job.Jobs;
 import rovek.server.problem.DomainProblem;
 import rovek.server.route.Routes;
+import rovek.server.sensor.Sensors;
 import rovek.server.transfer.ConnectionView.MemoryLine;
 
 /** Looks into instruments, loads routes onto them, sets their clock and clears what is stored. */
@@ -38,6 +39,7 @@ public class Transfers {
     private final Instruments instruments;
     private final Originals originals;
     private final Routes routes;
+    private final Sensors sensors;
     private final Jobs jobs;
     private final AuditTrail audit;
     private final TransactionTemplate transaction;
@@ -47,6 +49,7 @@ public class Transfers {
             Instruments instruments,
             Originals originals,
             Routes routes,
+            Sensors sensors,
             Jobs jobs,
             AuditTrail audit,
             TransactionTemplate transaction,
@@ -54,6 +57,7 @@ public class Transfers {
         this.instruments = instruments;
         this.originals = originals;
         this.routes = routes;
+        this.sensors = sensors;
         this.jobs = jobs;
         this.audit = audit;
         this.transaction = transaction;
@@ -109,12 +113,12 @@ public class Transfers {
     /** Whether the connected instrument can take a route. */
     public Routes.FitView fit(UUID instrumentId, UUID routeId) {
         return linked(instrumentId, "looking", (link, identity, renew) ->
-                routes.fit(routeId, profile(identity, link.catalogue())));
+                routes.fit(routeId, profile(instrumentId, identity, link.catalogue())));
     }
 
-    private static InstrumentProfile profile(InstrumentIdentity identity, MemoryCatalogue memory) {
+    private InstrumentProfile profile(UUID instrumentId, InstrumentIdentity identity, MemoryCatalogue memory) {
         Set<String> options = new HashSet<>(identity.options().keySet());
-        return new InstrumentProfile(options, options, memory.freeBytes(), memory.freeBytes() + memory.usedBytes());
+        return new InstrumentProfile(options, options, sensors.outFor(instrumentId), memory.freeBytes(), memory.freeBytes() + memory.usedBytes());
     }
 
     /** Loads a route: written, read back by its digest, and only then confirmed. */
@@ -128,7 +132,7 @@ public class Transfers {
 
     private String load(UUID instrumentId, UUID routeId, Instrument link, InstrumentIdentity identity, JobProgress progress)
             throws LinkException {
-        List<String> obstacles = routes.fit(routeId, profile(identity, link.catalogue())).reasons();
+        List<String> obstacles = routes.fit(routeId, profile(instrumentId, identity, link.catalogue())).reasons();
         if (!obstacles.isEmpty()) {
             throw new DomainProblem.Conflict("does-not-fit", "The route was not loaded. " + String.join(" ", obstacles));
         }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import rovek.core.technique.Sense;
@@ -23,6 +24,7 @@ import rovek.core.technique.LimitProposal;
 import rovek.core.technique.Remark;
 import rovek.core.technique.Result;
 import rovek.core.technique.ResultDefinition;
+import rovek.core.technique.SensorUse;
 import rovek.core.technique.SettingDefinition;
 import rovek.core.technique.SettingValues;
 import rovek.core.technique.StopDemand;
@@ -72,6 +74,11 @@ public final class Vibration implements Technique {
     @Override
     public List<SettingDefinition> settings() {
         return VibrationSettings.DEFINITIONS;
+    }
+
+    @Override
+    public Optional<SensorUse> sensorUse() {
+        return Optional.of(VibrationSettings.SENSOR_USE);
     }
 
     /** Besides each value's own range: the band must rise, and end where the sampling can still be trusted. */

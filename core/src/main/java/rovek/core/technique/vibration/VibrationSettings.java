@@ -4,6 +4,7 @@ import java.util.List;
 import rovek.core.entry.Entry;
 import rovek.core.signal.Band;
 import rovek.core.signal.Window;
+import rovek.core.technique.SensorUse;
 import rovek.core.technique.SettingDefinition;
 import rovek.core.technique.SettingValues;
 
@@ -28,6 +29,7 @@ record VibrationSettings(
     static final String MEASURE = "measure";
     static final String LOW = "bandLowHz";
     static final String HIGH = "bandHighHz";
+    static final String SENSOR = "sensor";
     static final String SENSITIVITY = "sensitivityMvPerG";
     static final String RATE = "rateHz";
     static final String LINES = "lines";
@@ -38,6 +40,7 @@ record VibrationSettings(
                     MEASURE, "Measured", "", "velocity", new Entry.Choice(List.of("velocity", "acceleration"))),
             new SettingDefinition(LOW, "Band from", "Hz", "10", new Entry.Number(0.1, 40_000)),
             new SettingDefinition(HIGH, "Band to", "Hz", "1000", new Entry.Number(1, 80_000)),
+            new SettingDefinition(SENSOR, "Sensor", "", SensorUse.NONE, new Entry.Text(40)),
             new SettingDefinition(SENSITIVITY, "Sensor sensitivity", "mV/g", "100", new Entry.Number(0.1, 10_000)),
             new SettingDefinition(RATE, "Sampling", "Hz", "25600", new Entry.Number(256, 204_800)),
             new SettingDefinition(
@@ -45,6 +48,8 @@ record VibrationSettings(
                     new Entry.Choice(List.of("400", "800", "1600", "3200", "6400", "12800", "25600"))),
             new SettingDefinition(
                     WINDOW, "Window", "", "Hann", new Entry.Choice(List.of("Hann", "flat-top", "rectangular"))));
+
+    static final SensorUse SENSOR_USE = new SensorUse(SENSOR, SENSITIVITY, "g");
 
     static VibrationSettings of(SettingValues values) {
         return new VibrationSettings(

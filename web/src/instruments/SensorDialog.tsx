@@ -1,0 +1,143 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { type ReactNode, useState } from 'react'
+import { api, data } from '../api/client'
+import { queries } from '../api/queries'
+import { refresh } from '../api/refresh'
+import type { SensorView } from '../api/types'
+import { Button } from '../parts/Button'
+import { Dialog } from '../parts/Dialog'
+import { Trouble } from '../parts/Trouble'
+import { typedNumber } from '../units/format'
+import { words } from '../words/en'
+
+const text = words.sensors
+
+const typed = (value: number | null | undefined) => (value === null || value === undefined ? '' : String(value))
+
+/** A sensor's plate and its latest calibration. */
+export function SensorDialog({ sensor, onClose }: { sensor: SensorView | undefined; onClose: () => void }) {
+  const client = useQueryClient()
+  const techniques = useQuery(queries.techniques()).data?.filter((one) => one.sensitivityUnit) ?? []
+  const instruments = useQuery(queries.instruments())
+  const users = useQuery({ ...queries.sensorUsers(sensor?.tag ?? ''), enabled: sensor !== undefined })
+  const [id] = useState(() => sensor?.id ?? crypto.randomUUID())
+  const [form, setForm] = useState({
+    tag: sensor?.tag ?? '',
+    technique: sensor?.technique ?? '',
+    serial: sensor?.serial ?? '',
+    sensitivity: typed(sensor?.sensitivity),
+    rangeLow: typed(sensor?.rangeLow),
+    rangeHigh: typed(sensor?.rangeHigh),
+    calibratedOn: sensor?.calibratedOn ?? '',
+    calibrationMonths: typed(sensor?.calibrationMonths),
+    instrumentId: sensor?.instrumentId ?? '',
+  })
+  const [retired, setRetired] = useState(sensor?.retired ?? false)
+  const technique = techniques.find((one) => one.id === form.technique) ?? techniques[0]
+  const save = useMutation({
+    mutationFn: () =>
+      data(
+        api.PUT('/api/sensors/{id}', {
+          params: { path: { id } },
+          body: {
+            tag: form.tag,
+            technique: technique?.id ?? '',
+            serial: form.serial,
+            sensitivity: typedNumber(form.sensitivity) ?? 0,
+            rangeLow: typedNumber(form.rangeLow),
+            rangeHigh: typedNumber(form.rangeHigh),
+            calibratedOn: form.calibratedOn || null,
+            calibrationMonths: typedNumber(form.calibrationMonths),
+            instrumentId: form.instrumentId || null,
+            retired,
+            version: sensor?.version ?? 0,
+          },
+        }),
+      ),
+    onSuccess: onClose,
+    onSettled: () => refresh(client, 'sensors', 'settings', 'techniques', 'fit', 'routes'),
+  })
+  const field = (key: keyof typeof form, label: string, className: string, type = 'text') => (
+    <input
+      aria-label={label}
+      type={type}
+      inputMode={className.includes('text-right') ? 'decimal' : undefined}
+      className={`field ${className}`}
+      disabled={key === 'tag' && sensor !== undefined}
+      value={form[key]}
+      onChange={(event) => setForm({ ...form, [key]: event.target.value })}
+    />
+  )
+  return (
+    <Dialog title={sensor ? text.change(sensor.tag) : text.register} open onClose={onClose}>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault()
+          save.mutate()
+        }}
+      >
+        <Line label={text.tag}>{field('tag', text.tag, 'w-40 font-mono')}</Line>
+        {techniques.length > 1 && (
+          <Line label={text.technique}>
+            <select aria-label={text.technique} className="field w-40" value={technique?.id ?? ''} onChange={(event) => setForm({ ...form, technique: event.target.value })}>
+              {techniques.map((one) => (
+                <option key={one.id} value={one.id}>
+                  {one.name}
+                </option>
+              ))}
+            </select>
+          </Line>
+        )}
+        <Line label={text.serial}>{field('serial', text.serial, 'w-40')}</Line>
+        <Line label={text.sensitivity}>
+          {field('sensitivity', text.sensitivity, 'w-24 text-right')} <span className="text-ink2">{technique?.sensitivityUnit}</span>
+        </Line>
+        <Line label={text.range}>
+          {field('rangeLow', `${text.range} 1`, 'w-24 text-right')} <span className="text-ink2">{text.to}</span> {field('rangeHigh', `${text.range} 2`, 'w-24 text-right')}{' '}
+          <span className="text-ink2">{technique?.sensorUnit}</span>
+        </Line>
+        <Line label={text.calibrated}>{field('calibratedOn', text.calibrated, 'w-40', 'date')}</Line>
+        <Line label={text.every}>
+          {field('calibrationMonths', text.every, 'w-24 text-right')} <span className="text-ink2">{text.months}</span>
+        </Line>
+        <Line label={text.with}>
+          <select aria-label={text.with} className="field w-56" value={form.instrumentId} onChange={(event) => setForm({ ...form, instrumentId: event.target.value })}>
+            <option value="">{text.anyInstrument}</option>
+            {instruments.data?.map((one) => (
+              <option key={one.id} value={one.id}>
+                {one.model} no. {one.serial}
+              </option>
+            ))}
+          </select>
+        </Line>
+        {sensor && (
+          <label className="mb-2 flex cursor-pointer items-center gap-2">
+            <input type="checkbox" className="h-4 w-4 accent-plum" checked={retired} onChange={(event) => setRetired(event.target.checked)} />
+            {text.retired}
+          </label>
+        )}
+        {users.data && (
+          <p className="mb-2 text-ink2">
+            {text.users(users.data.checks)} {users.data.checks > 0 && text.usersChange}
+          </p>
+        )}
+        <Trouble error={save.error} />
+        <div className="mt-3 flex gap-4">
+          <Button kind="main" type="submit" disabled={save.isPending || !form.tag.trim() || typedNumber(form.sensitivity) === null}>
+            {words.common.save}
+          </Button>
+          <Button onClick={onClose}>{words.common.cancel}</Button>
+        </div>
+      </form>
+    </Dialog>
+  )
+}
+
+function Line({ label, children }: { label: string; children: ReactNode }) {
+  return (
+    <div className="mb-2 flex items-center gap-2">
+      <span className="w-32 shrink-0 text-ink2">{label}</span>
+      {children}
+    </div>
+  )
+}
