@@ -32,6 +32,7 @@ import rovek.server.job.Jobs;
 import rovek.server.plant.PlantEditor;
 import rovek.server.plant.PlantEditor.NewNode;
 import rovek.server.plant.PlantSettings;
+import rovek.server.route.RouteDraft;
 import rovek.server.route.Routes;
 import rovek.server.transfer.ReadBack;
 import rovek.server.transfer.Transfers;
@@ -74,7 +75,7 @@ final class ReadBackBench {
 
     private double readBack(ConfigurableApplicationContext context, Fieldsim fieldsim) throws Exception {
         UUID route = UUID.randomUUID();
-        context.getBean(Routes.class).put(route, new Routes.RouteDraft("Long walk", plan(context), 0));
+        context.getBean(Routes.class).put(route, new RouteDraft("Long walk", plan(context), 0));
         UUID instrument = context.getBean(Instruments.class)
                 .add(new Instruments.Address("127.0.0.1", fieldsim.instrumentPort(), "4711")).id();
         await(context, context.getBean(Transfers.class).load(instrument, route));

@@ -11,6 +11,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.concurrent.ExecutorService;
@@ -61,8 +62,13 @@ final class Panel implements AutoCloseable {
             case "/" -> answer(exchange, 200, "text/html; charset=utf-8", resource("panel.html"));
             case "/panel.js" -> answer(exchange, 200, "text/javascript; charset=utf-8", resource("panel.js"));
             case "/api/state" -> state(exchange, 200, "");
-            default -> answer(exchange, 404, "text/plain", new byte[0]);
+            default -> picture(exchange, path);
         }
+    }
+
+    private void picture(HttpExchange exchange, String path) throws IOException {
+        Optional<byte[]> picture = handheld.route().map(route -> route.pictures().get(path.substring(1)));
+        answer(exchange, picture.isPresent() ? 200 : 404, picture.isPresent() ? "image/jpeg" : "text/plain", picture.orElse(new byte[0]));
     }
 
     private void post(HttpExchange exchange, String path) throws IOException {

@@ -20,12 +20,14 @@ record PanelState(
         long freeBytes,
         String route,
         List<PanelStop> stops,
+        List<String> skipReasons,
         List<PanelLoose> loose,
         boolean memoryFull,
         String problem) {
 
     record PanelStop(
-            UUID id, String assetTag, String assetName, String point, String check, String progress, String note, int readings) {}
+            UUID id, String assetTag, String assetName, String point, String check, String progress, String note, int readings,
+            String instruction, String picture) {}
 
     record PanelLoose(String id, String label, String takenAt) {}
 
@@ -43,6 +45,7 @@ record PanelState(
                 handheld.clock().instrumentTime().toString(), handheld.clock().plantTime().toString(),
                 handheld.clock().error().toSeconds(), handheld.usedBytes(), handheld.freeBytes(),
                 handheld.route().map(RoutePackage::name).orElse(""), stops,
+                handheld.route().map(RoutePackage::skipReasons).orElse(List.of()),
                 handheld.looseReadings().stream()
                         .map(reading -> new PanelLoose(reading.id(), reading.label(), reading.takenAt().toString()))
                         .toList(),
@@ -52,6 +55,6 @@ record PanelState(
     private static PanelStop stop(RoutePackage.RouteStop stop, StopState state) {
         return new PanelStop(
                 stop.id(), stop.assetTag(), stop.assetName(), stop.point(), stop.check(),
-                state.progress().word(), state.note(), state.readingIds().size());
+                state.progress().word(), state.note(), state.readingIds().size(), stop.instruction(), stop.picture());
     }
 }

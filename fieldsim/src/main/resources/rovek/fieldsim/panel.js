@@ -26,7 +26,10 @@ async function measure(stop) {
 function stopRow(stop) {
   const row = document.createElement('tr');
   row.dataset.stop = `${stop.assetTag} ${stop.point} ${stop.check}`;
-  cell(row, `${stop.assetTag} ${stop.point}, ${stop.check}`);
+  const said = document.createElement('div');
+  said.className = 'said';
+  said.textContent = stop.instruction;
+  cell(row, `${stop.assetTag} ${stop.point}, ${stop.check}`, ...(stop.instruction ? [said] : []), ...(stop.picture ? [pictureOf(stop)] : []));
   cell(row, stop.progress + (stop.readings > 1 ? `, repeated ${stop.readings - 1}×` : ''));
   const note = document.createElement('input');
   note.value = stop.note;
@@ -34,11 +37,30 @@ function stopRow(stop) {
   note.onchange = () => call(`/api/stops/${stop.id}/note`, { note: note.value });
   cell(row, note);
   cell(row, button(stop.progress === 'done' ? 'Repeat' : 'Measure', () => measure(stop)), ' ',
-    button('Skip', () => call(`/api/stops/${stop.id}/skip`, { note: note.value })));
+    skipping(stop, note));
   return row;
 }
 
+/** Why it is skipped is chosen from the reasons that came with the route; a reason of one's own is the note. */
+function skipping(stop, note) {
+  const reasons = document.createElement('select');
+  reasons.setAttribute('aria-label', `Skip ${stop.assetTag} ${stop.point}`);
+  reasons.append(new Option('Skip…', ''), ...skipReasons.map((reason) => new Option(reason, reason)), new Option('Other, see note', 'other'));
+  reasons.onchange = () => call(`/api/stops/${stop.id}/skip`, { note: reasons.value === 'other' ? note.value : reasons.value });
+  return reasons;
+}
+
+function pictureOf(stop) {
+  const picture = document.createElement('img');
+  picture.src = `/${stop.picture}`;
+  picture.alt = `${stop.assetTag} ${stop.point}`;
+  return picture;
+}
+
+let skipReasons = [];
+
 function show(state) {
+  skipReasons = state.skipReasons;
   byId('name').textContent = `${state.model}, no. ${state.serial}`;
   byId('state').textContent = `Firmware ${state.firmware} · battery ${state.battery} % · clock ${state.clock.replace('T', ' ').slice(0, 19)} UTC`
     + ` · ${(state.freeBytes / 1e6).toFixed(1)} MB free`;
@@ -58,4 +80,4 @@ byId('full').onclick = () => call('/api/faults', { memoryFull: true });
 byId('slow').onclick = () => call('/api/faults', { slowMillis: 1500 });
 byId('well').onclick = () => call('/api/faults', {});
 call('/api/state');
-setInterval(() => { if (!(document.activeElement instanceof HTMLInputElement)) call('/api/state'); }, 3000);
+setInterval(() => { if (!(document.activeElement instanceof HTMLInputElement || document.activeElement instanceof HTMLSelectElement)) call('/api/state'); }, 3000);

@@ -58,7 +58,8 @@ public record RouteFit(Outcome outcome, List<String> reasons, List<Integer> firs
         return new RouteFit(inTwo ? Outcome.TWO_LOADS : Outcome.CANNOT, List.copyOf(lacking), first);
     }
 
-    private static List<String> lacking(PlannedStop stop, InstrumentProfile instrument) {
+    /** Why an instrument cannot measure a stop, whatever its memory holds; empty where it can. */
+    static List<String> lacking(PlannedStop stop, InstrumentProfile instrument) {
         List<String> reasons = new ArrayList<>();
         if (!instrument.techniques().contains(stop.technique())) {
             reasons.add("It does not measure %s, which %s needs.".formatted(stop.technique(), stop.place()));

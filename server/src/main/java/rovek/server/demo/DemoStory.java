@@ -28,6 +28,7 @@ import rovek.server.job.JobView;
 import rovek.server.job.Jobs;
 import rovek.server.plant.Plant;
 import rovek.server.problem.DomainProblem;
+import rovek.server.route.RouteDraft;
 import rovek.server.route.Routes;
 import rovek.server.transfer.ConnectionView;
 import rovek.server.transfer.ReadBack;
@@ -105,7 +106,7 @@ class DemoStory implements ApplicationRunner {
     private void live(UUID instrument) throws LinkException, PackageException, InterruptedException {
         List<UUID> checks = demoPlant.plan();
         UUID route = UUID.randomUUID();
-        routes.put(route, new Routes.RouteDraft("Wells and water treatment, monthly walk", checks, Map.of(checks.get(0), "Measure at full flow, outlet valve open"), 30, null, "technician", 0));
+        routes.put(route, new RouteDraft("Wells and water treatment, monthly walk", checks, Map.of(checks.get(0), "Measure at full flow, outlet valve open"), null, 30, null, "technician", 0));
         LocalDate newest = LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC).minusDays(1);
         for (int back = MONTHS - 1; back >= 0; back--) {
             Instant morning = newest.minusMonths(back).atTime(9, 12).toInstant(ZoneOffset.UTC);

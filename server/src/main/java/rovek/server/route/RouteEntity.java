@@ -35,6 +35,8 @@ class RouteEntity {
     /** Sign-in name; null where it is nobody's. */
     String assignedTo;
 
+    boolean removed;
+
     @ElementCollection(fetch = FetchType.EAGER)
     @CollectionTable(name = "route_stop", joinColumns = @JoinColumn(name = "route_id"))
     @OrderColumn(name = "place")
@@ -43,7 +45,7 @@ class RouteEntity {
     @Version
     Integer version;
 
-    /** One place in the walking order, with what the technician is told there. */
+    /** One place in the walking order, with what the technician is told and shown there; {@code pictureId} null for nothing. */
     @Embeddable
-    record Stop(UUID checkId, String instruction) {}
+    record Stop(UUID checkId, String instruction, UUID pictureId) {}
 }

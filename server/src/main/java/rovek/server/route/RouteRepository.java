@@ -13,5 +13,5 @@ interface RouteRepository extends Repository<RouteEntity, UUID> {
 
     Optional<RouteEntity> findById(UUID id);
 
-    List<RouteEntity> findAllByOrderByName();
+    List<RouteEntity> findAllByRemovedFalseOrderByName();
 }

@@ -1,29 +1,22 @@
 package rovek.server.route;
 
-import jakarta.annotation.Nullable;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
-import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import rovek.core.plant.Node;
 import rovek.core.route.InstrumentProfile;
-import rovek.core.route.PlannedStop;
-import rovek.core.route.RouteChanges;
 import rovek.core.route.RouteFit;
-import rovek.core.route.RouteNeeds;
+import rovek.core.route.RouteShare;
 import rovek.link.packet.RoutePackage;
 import rovek.link.packet.RoutePackage.RouteStop;
 import rovek.server.audit.AuditTrail;
-import rovek.server.plant.CheckView;
+import rovek.server.picture.Pictures;
 import rovek.server.plant.Plant;
 import rovek.server.plant.PlantTree;
 import rovek.server.problem.DomainProblem;
@@ -38,86 +31,43 @@ public class Routes {
 
     private final RouteRepository routes;
     private final RouteLoads loads;
+    private final RouteStops stops;
+    private final SkipReasons skipReasons;
+    private final Pictures pictures;
     private final Plant plant;
     private final AuditTrail audit;
     private final Clock clock;
 
-    Routes(RouteRepository routes, RouteLoads loads, Plant plant, AuditTrail audit, Clock clock) {
+    Routes(
+            RouteRepository routes, RouteLoads loads, RouteStops stops, SkipReasons skipReasons, Pictures pictures, Plant plant, AuditTrail audit,
+            Clock clock) {
         this.routes = routes;
         this.loads = loads;
+        this.stops = stops;
+        this.skipReasons = skipReasons;
+        this.pictures = pictures;
         this.plant = plant;
         this.audit = audit;
         this.clock = clock;
-    }
-
-    /**
-     * A route.
-     *
-     * @param gone how many of its checks were removed from the plant since
-     * @param memoryBytes what one walk fills
-     * @param minutes how long one walk takes, by usual times
-     * @param revision rises with every change of the stops
-     * @param everyDays null where it has no interval
-     * @param firstDue when it is due as long as it was never walked; null without interval
-     * @param assignedTo sign-in name; null where it is nobody's
-     * @param loaded the instruments that hold it
-     */
-    public record RouteView(
-            UUID id, String name, List<StopView> stops, int gone, long memoryBytes, double minutes, int revision, @Nullable Integer everyDays,
-            @Nullable LocalDate firstDue, @Nullable String assignedTo, List<LoadedOn> loaded, int version) {}
-
-    /**
-     * A stop.
-     *
-     * @param path ids from the client down to the point
-     * @param instruction what the technician is told there; may be blank
-     */
-    public record StopView(
-            UUID checkId, List<UUID> path, String assetTag, String assetName, String point, String check, long memoryBytes, String instruction) {}
-
-    /**
-     * An instrument that holds the route.
-     *
-     * @param changes what changed of the route since; blank where nothing did
-     */
-    public record LoadedOn(UUID instrumentId, int revision, String at, String by, String changes) {}
-
-    /**
-     * A route as somebody wants it.
-     *
-     * @param checkIds in walking order
-     * @param instructions check to what the technician is told there; null leaves them as they are
-     * @param everyDays days from one walk to the next; null for no interval
-     * @param firstDue null for today, where there is an interval
-     * @param assignedTo sign-in name; null for nobody
-     * @param version the one it was edited from; ignored for a new route
-     */
-    public record RouteDraft(
-            String name, List<UUID> checkIds, @Nullable Map<UUID, String> instructions, @Nullable Integer everyDays, @Nullable LocalDate firstDue,
-            @Nullable String assignedTo, int version) {
-
-        public RouteDraft(String name, List<UUID> checkIds, int version) {
-            this(name, checkIds, null, null, null, null, version);
-        }
     }
 
     @Transactional(readOnly = true)
     public List<RouteView> list() {
         PlantTree tree = plant.tree();
         List<RouteLoads.Load> held = loads.onInstruments();
-        return routes.findAllByOrderByName().stream().map(route -> view(route, tree, held)).toList();
+        return routes.findAllByRemovedFalseOrderByName().stream().map(route -> stops.view(route, tree, held)).toList();
     }
 
     @Transactional(readOnly = true)
     public RouteView get(UUID id) {
-        return view(entity(id), plant.tree(), loads.onInstruments());
+        return stops.view(entity(id), plant.tree(), loads.onInstruments());
     }
 
     /** Makes a route with an id of the caller's choice, or changes it; a repeated request does nothing more. */
     @Transactional
     public RouteView put(UUID id, RouteDraft draft) {
         RouteEntity route = routes.findById(id).orElse(null);
-        if (route != null && route.version != draft.version()) {
+        if (route != null && (route.version != draft.version() || route.removed)) {
             throw new DomainProblem.Stale("The route");
         }
         RouteDraft before = route == null ? null : draft(route);
@@ -129,33 +79,46 @@ public class Routes {
         saved.firstDue = draft.everyDays() == null ? null : Optional.ofNullable(draft.firstDue()).orElseGet(this::today);
         saved.assignedTo = draft.assignedTo() == null || draft.assignedTo().isBlank() ? null : draft.assignedTo();
         PlantTree tree = plant.tree();
-        List<UUID> checks = draft.checkIds().stream().distinct().toList();
-        if (checks.stream().anyMatch(check -> tree.check(check).isEmpty())) {
-            throw new DomainProblem.NotFound("One of the checks");
-        }
-        List<RouteEntity.Stop> stops = stops(saved, draft, checks);
-        if (!stops.equals(saved.stops)) {
+        List<RouteEntity.Stop> wanted = stops(saved, draft, tree);
+        if (!wanted.equals(saved.stops)) {
             saved.revision = route == null ? 1 : saved.revision + 1;
             saved.stops.clear();
-            saved.stops.addAll(stops);
+            saved.stops.addAll(wanted);
         }
         routes.save(saved);
         routes.flush();
         audit.note(before == null ? "add" : "change", "route", id, before, draft(saved));
-        return view(saved, tree, loads.onInstruments());
+        return stops.view(saved, tree, loads.onInstruments());
     }
 
-    private static List<RouteEntity.Stop> stops(RouteEntity saved, RouteDraft draft, List<UUID> checks) {
-        Map<UUID, String> instructions = new HashMap<>();
-        saved.stops.forEach(stop -> instructions.put(stop.checkId(), stop.instruction()));
-        if (draft.instructions() != null) {
-            instructions.clear();
-            draft.instructions().forEach((check, text) -> instructions.put(check, text.strip()));
+    private List<RouteEntity.Stop> stops(RouteEntity saved, RouteDraft draft, PlantTree tree) {
+        List<UUID> checks = draft.checkIds().stream().distinct().toList();
+        if (checks.stream().anyMatch(check -> tree.check(check).isEmpty())) {
+            throw new DomainProblem.NotFound("One of the checks");
         }
-        if (instructions.values().stream().anyMatch(text -> text.length() > LONGEST_INSTRUCTION)) {
+        Map<UUID, String> instructions = draft.instructions() == null ? instructions(saved) : draft.instructions();
+        if (instructions.values().stream().anyMatch(text -> text.strip().length() > LONGEST_INSTRUCTION)) {
             throw new DomainProblem.Invalid("instructions", "An instruction has at most " + LONGEST_INSTRUCTION + " characters.");
         }
-        return checks.stream().map(check -> new RouteEntity.Stop(check, instructions.getOrDefault(check, ""))).toList();
+        Map<UUID, UUID> shown = draft.pictures() == null ? pictures(saved) : draft.pictures();
+        if (shown.values().stream().distinct().anyMatch(picture -> !pictures.isThere(picture))) {
+            throw new DomainProblem.NotFound("One of the pictures");
+        }
+        return checks.stream()
+                .map(check -> new RouteEntity.Stop(check, instructions.getOrDefault(check, "").strip(), shown.get(check)))
+                .toList();
+    }
+
+    private static Map<UUID, String> instructions(RouteEntity route) {
+        Map<UUID, String> instructions = new HashMap<>();
+        route.stops.stream().filter(stop -> !stop.instruction().isBlank()).forEach(stop -> instructions.put(stop.checkId(), stop.instruction()));
+        return instructions;
+    }
+
+    private static Map<UUID, UUID> pictures(RouteEntity route) {
+        Map<UUID, UUID> shown = new HashMap<>();
+        route.stops.stream().filter(stop -> stop.pictureId() != null).forEach(stop -> shown.put(stop.checkId(), stop.pictureId()));
+        return shown;
     }
 
     private static void requireInterval(RouteDraft draft) {
@@ -165,11 +128,9 @@ public class Routes {
     }
 
     private static RouteDraft draft(RouteEntity route) {
-        Map<UUID, String> instructions = new HashMap<>();
-        route.stops.stream().filter(stop -> !stop.instruction().isBlank()).forEach(stop -> instructions.put(stop.checkId(), stop.instruction()));
         return new RouteDraft(
-                route.name, route.stops.stream().map(RouteEntity.Stop::checkId).toList(), instructions, route.everyDays, route.firstDue,
-                route.assignedTo, route.version == null ? 0 : route.version);
+                route.name, route.stops.stream().map(RouteEntity.Stop::checkId).toList(), instructions(route), pictures(route), route.everyDays,
+                route.firstDue, route.assignedTo, route.version == null ? 0 : route.version);
     }
 
     private LocalDate today() {
@@ -184,6 +145,25 @@ public class Routes {
         return text;
     }
 
+    /** Takes a route off the list. What was measured along it stays, and {@link #bringBack} brings it back. */
+    @Transactional
+    public void remove(UUID id) {
+        turn(id, true, "remove");
+    }
+
+    @Transactional
+    public void bringBack(UUID id) {
+        turn(id, false, "bring back");
+    }
+
+    private void turn(UUID id, boolean removed, String action) {
+        RouteEntity route = entity(id);
+        if (route.removed != removed) {
+            route.removed = removed;
+            audit.note(action, "route", id, removed ? draft(route) : null, removed ? null : draft(route));
+        }
+    }
+
     /**
      * Whether an instrument can take a route.
      *
@@ -193,39 +173,66 @@ public class Routes {
 
     @Transactional(readOnly = true)
     public FitView fit(UUID id, InstrumentProfile instrument) {
-        List<CheckView> checks = checks(entity(id), plant.tree());
-        RouteFit fit = RouteFit.of(planned(checks), instrument);
-        return new FitView(fit.outcome(), fit.reasons(), fit.first().stream().map(i -> checks.get(i).id()).toList());
+        PlantTree tree = plant.tree();
+        RouteEntity route = entity(id);
+        RouteFit fit = RouteFit.of(stops.planned(route, tree), instrument);
+        return new FitView(fit.outcome(), fit.reasons(), chosen(stops.checks(route, tree), fit.first()));
+    }
+
+    private static List<UUID> chosen(List<UUID> checks, List<Integer> indexes) {
+        return indexes.stream().map(checks::get).toList();
+    }
+
+    /**
+     * How two instruments would share a route.
+     *
+     * @param left how many stops neither can take, for the {@code reasons}
+     */
+    public record ShareView(List<UUID> firstChecks, List<UUID> secondChecks, int left, List<String> reasons) {}
+
+    @Transactional(readOnly = true)
+    public ShareView share(UUID id, InstrumentProfile one, InstrumentProfile other) {
+        PlantTree tree = plant.tree();
+        RouteEntity route = entity(id);
+        List<UUID> checks = stops.checks(route, tree);
+        RouteShare share = RouteShare.between(stops.planned(route, tree), one, other);
+        return new ShareView(chosen(checks, share.first()), chosen(checks, share.second()), share.left().size(), share.reasons());
     }
 
     /** Both halves of a route that was split. */
     public record Halves(RouteView first, RouteView second) {}
 
     /**
-     * Splits a route: it keeps the given checks, and a new one with the same terms gets the rest.
+     * How to split a route.
      *
+     * @param firstChecks what it keeps
      * @param newId of the second route, chosen by the caller, so that a repeated request splits nothing twice
      */
+    public record Split(List<UUID> firstChecks, UUID newId, int version) {}
+
+    /** Splits a route: it keeps the given checks, and a new one with the same terms gets the rest. */
     @Transactional
-    public Halves split(UUID id, List<UUID> firstChecks, UUID newId, int version) {
-        if (routes.findById(newId).isPresent()) {
-            return new Halves(get(id), get(newId));
+    public Halves split(UUID id, Split wanted) {
+        if (routes.findById(wanted.newId()).isPresent()) {
+            return new Halves(get(id), get(wanted.newId()));
         }
         RouteDraft whole = draft(entity(id));
-        List<UUID> first = whole.checkIds().stream().filter(firstChecks::contains).toList();
-        List<UUID> second = whole.checkIds().stream().filter(check -> !firstChecks.contains(check)).toList();
+        List<UUID> first = whole.checkIds().stream().filter(wanted.firstChecks()::contains).toList();
+        List<UUID> second = whole.checkIds().stream().filter(check -> !wanted.firstChecks().contains(check)).toList();
         if (first.isEmpty() || second.isEmpty()) {
             throw new DomainProblem.Invalid("firstChecks", "Both halves of a route need a stop.");
         }
-        RouteView kept = put(id, half(whole, whole.name() + ", part 1", first, version));
-        RouteView rest = put(newId, half(whole, whole.name() + ", part 2", second, 0));
+        RouteView kept = put(id, half(whole, whole.name() + ", part 1", first, wanted.version()));
+        RouteView rest = put(wanted.newId(), half(whole, whole.name() + ", part 2", second, 0));
         return new Halves(kept, rest);
     }
 
     private static RouteDraft half(RouteDraft whole, String name, List<UUID> checks, int version) {
         Map<UUID, String> instructions = new HashMap<>(whole.instructions());
         instructions.keySet().retainAll(checks);
-        return new RouteDraft(name, checks, instructions, whole.everyDays(), whole.firstDue(), whole.assignedTo(), version);
+        Map<UUID, UUID> shown = new HashMap<>(whole.pictures());
+        shown.keySet().retainAll(checks);
+        return new RouteDraft(name, checks, instructions, shown, whole.everyDays(), whole.firstDue(), whole.assignedTo(), version);
     }
 
     /** The route as it is loaded, with all settings as they are now. */
@@ -233,76 +240,20 @@ public class Routes {
     public RoutePackage pack(UUID id) {
         RouteEntity route = entity(id);
         PlantTree tree = plant.tree();
-        List<RouteStop> stops = new ArrayList<>();
-        for (RouteEntity.Stop stop : route.stops) {
-            tree.check(stop.checkId()).ifPresent(check -> stops.add(new RouteStop(
-                    check.id(), check.asset().tag(), check.asset().name(), check.point().name(),
-                    check.node().name(), check.technique().id(), check.settings().values(), stop.instruction())));
-        }
-        if (stops.isEmpty()) {
+        List<RouteStop> loaded = stops.toLoad(route, tree);
+        if (loaded.isEmpty()) {
             throw new DomainProblem.Conflict("empty-route", "The route has no stops. Choose checks first.");
         }
-        return new RoutePackage(id, route.revision, route.name, clock.instant(), stops);
+        return new RoutePackage(id, route.revision, route.name, clock.instant(), loaded, skipReasons.list(), stops.pictures(route, tree));
     }
 
     /** Remembers that an instrument holds a route as it was packed. Within the transaction of whoever loaded it. */
     @Transactional
     public void noteLoaded(RoutePackage route, UUID instrumentId) {
-        Map<UUID, String> stops = new LinkedHashMap<>();
-        route.stops().forEach(stop -> stops.put(stop.id(), said(stop)));
-        loads.add(new RouteLoads.Load(route.id(), route.revision(), instrumentId, clock.instant(), AuditTrail.actor(), stops));
-    }
-
-    private static String said(RouteStop stop) {
-        return String.join("|", stop.assetTag(), stop.assetName(), stop.point(), stop.check(), stop.technique(),
-                new TreeMap<>(stop.settings()).toString(), stop.instruction());
+        loads.add(new RouteLoads.Load(route.id(), route.revision(), instrumentId, clock.instant(), AuditTrail.actor(), RouteStops.said(route.stops())));
     }
 
     private RouteEntity entity(UUID id) {
         return routes.findById(id).orElseThrow(() -> new DomainProblem.NotFound("The route"));
-    }
-
-    private static List<CheckView> checks(RouteEntity route, PlantTree tree) {
-        return tree.checks(route.stops.stream().map(RouteEntity.Stop::checkId).toList());
-    }
-
-    private static List<PlannedStop> planned(List<CheckView> checks) {
-        return checks.stream()
-                .map(check -> new PlannedStop(
-                        check.place(), check.asset().id().toString(), check.technique().id(), sensor(check), check.technique().demand(check.settings())))
-                .toList();
-    }
-
-    private static String sensor(CheckView check) {
-        return check.technique().sensorUse().map(use -> check.settings().text(use.nameKey())).orElse("");
-    }
-
-    private RouteView view(RouteEntity route, PlantTree tree, List<RouteLoads.Load> held) {
-        Map<UUID, String> instructions = new HashMap<>();
-        route.stops.forEach(stop -> instructions.put(stop.checkId(), stop.instruction()));
-        List<CheckView> checks = checks(route, tree);
-        List<StopView> stops = new ArrayList<>();
-        for (CheckView check : checks) {
-            List<UUID> path = tree.nodes().path(check.point().id()).stream().map(Node::id).toList();
-            stops.add(new StopView(
-                    check.id(), path, check.asset().tag(), check.asset().name(), check.point().name(), check.node().name(),
-                    check.technique().demand(check.settings()).memoryBytes(), instructions.getOrDefault(check.id(), "")));
-        }
-        RouteNeeds needs = RouteNeeds.of(planned(checks));
-        List<LoadedOn> loaded = held.stream().filter(load -> load.route().equals(route.id)).map(load -> loaded(load, checks, instructions)).toList();
-        return new RouteView(
-                route.id, route.name, stops, route.stops.size() - checks.size(), needs.memoryBytes(), needs.seconds() / 60, route.revision,
-                route.everyDays, route.firstDue, route.assignedTo, loaded, route.version == null ? 0 : route.version);
-    }
-
-    private static LoadedOn loaded(RouteLoads.Load load, List<CheckView> checks, Map<UUID, String> instructions) {
-        Map<UUID, String> now = new LinkedHashMap<>();
-        for (CheckView check : checks) {
-            now.put(check.id(), said(new RouteStop(
-                    check.id(), check.asset().tag(), check.asset().name(), check.point().name(), check.node().name(), check.technique().id(),
-                    check.settings().values(), instructions.getOrDefault(check.id(), ""))));
-        }
-        return new LoadedOn(
-                load.instrument(), load.revision(), load.at().toString(), load.actor(), RouteChanges.between(load.stops(), now).sentence());
     }
 }

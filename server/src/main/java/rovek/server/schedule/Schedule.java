@@ -19,7 +19,7 @@ import rovek.server.account.Account;
 import rovek.server.account.Accounts;
 import rovek.server.account.Role;
 import rovek.server.route.Routes;
-import rovek.server.route.Routes.RouteView;
+import rovek.server.route.RouteView;
 import rovek.server.visit.Visits;
 import rovek.server.visit.Visits.Walked;
 

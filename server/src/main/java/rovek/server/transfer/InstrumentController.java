@@ -77,6 +77,11 @@ class InstrumentController {
         return transfers.fit(id, routeId);
     }
 
+    @GetMapping("/{id}/share")
+    Routes.ShareView share(@PathVariable UUID id, @RequestParam UUID with, @RequestParam UUID routeId) {
+        return transfers.share(id, with, routeId);
+    }
+
     @PostMapping("/{id}/load")
     @ResponseStatus(HttpStatus.ACCEPTED)
     JobView load(@PathVariable UUID id, @RequestBody LoadRoute load) {

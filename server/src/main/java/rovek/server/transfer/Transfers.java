@@ -112,13 +112,24 @@ public class Transfers {
 
     /** Whether the connected instrument can take a route. */
     public Routes.FitView fit(UUID instrumentId, UUID routeId) {
-        return linked(instrumentId, "looking", (link, identity, renew) ->
-                routes.fit(routeId, profile(instrumentId, identity, link.catalogue())));
+        return routes.fit(routeId, profile(instrumentId));
     }
 
     private InstrumentProfile profile(UUID instrumentId, InstrumentIdentity identity, MemoryCatalogue memory) {
         Set<String> options = new HashSet<>(identity.options().keySet());
         return new InstrumentProfile(options, options, sensors.outFor(instrumentId), memory.freeBytes(), memory.freeBytes() + memory.usedBytes());
+    }
+
+    /** How this instrument and another would share a route; both are asked. */
+    public Routes.ShareView share(UUID instrumentId, UUID otherId, UUID routeId) {
+        if (instrumentId.equals(otherId)) {
+            throw new DomainProblem.Invalid("with", "Choose another instrument to share the route with.");
+        }
+        return routes.share(routeId, profile(instrumentId), profile(otherId));
+    }
+
+    private InstrumentProfile profile(UUID instrumentId) {
+        return linked(instrumentId, "looking", (link, identity, renew) -> profile(instrumentId, identity, link.catalogue()));
     }
 
     /** Loads a route: written, read back by its digest, and only then confirmed. */

@@ -1,0 +1,128 @@
+package rovek.server.route;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.UUID;
+import org.springframework.stereotype.Component;
+import rovek.core.plant.Node;
+import rovek.core.route.PlannedStop;
+import rovek.core.route.RouteChanges;
+import rovek.core.route.RouteNeeds;
+import rovek.core.technique.StopDemand;
+import rovek.link.packet.RoutePackage;
+import rovek.link.packet.RoutePackage.RouteStop;
+import rovek.server.picture.Pictures;
+import rovek.server.plant.CheckView;
+import rovek.server.plant.PlantTree;
+import rovek.server.route.RouteView.LoadedOn;
+import rovek.server.route.RouteView.StopView;
+
+/** A route's stops as the plant stands now: to be looked at, to be loaded, and compared with what was loaded. */
+@Component
+class RouteStops {
+
+    /** Room for one picture as it goes onto an instrument; a usual photograph of that size takes less. */
+    private static final long PICTURE_BYTES = 100_000;
+
+    private final Pictures pictures;
+
+    RouteStops(Pictures pictures) {
+        this.pictures = pictures;
+    }
+
+    /** A stop that is still in the plant. */
+    private record Standing(RouteEntity.Stop stop, CheckView check) {}
+
+    private static List<Standing> standing(RouteEntity route, PlantTree tree) {
+        List<Standing> found = new ArrayList<>();
+        route.stops.forEach(stop -> tree.check(stop.checkId()).ifPresent(check -> found.add(new Standing(stop, check))));
+        return found;
+    }
+
+    List<UUID> checks(RouteEntity route, PlantTree tree) {
+        return standing(route, tree).stream().map(one -> one.check().id()).toList();
+    }
+
+    List<PlannedStop> planned(RouteEntity route, PlantTree tree) {
+        return planned(standing(route, tree));
+    }
+
+    private static List<PlannedStop> planned(List<Standing> stops) {
+        return stops.stream()
+                .map(one -> new PlannedStop(
+                        one.check().place(), one.check().asset().id().toString(), one.check().technique().id(), sensor(one.check()), demand(one)))
+                .toList();
+    }
+
+    private static StopDemand demand(Standing one) {
+        StopDemand measuring = one.check().technique().demand(one.check().settings());
+        long picture = one.stop().pictureId() == null ? 0 : PICTURE_BYTES;
+        return new StopDemand(measuring.memoryBytes() + picture, measuring.seconds(), measuring.options());
+    }
+
+    private static String sensor(CheckView check) {
+        return check.technique().sensorUse().map(use -> check.settings().text(use.nameKey())).orElse("");
+    }
+
+    List<RouteStop> toLoad(RouteEntity route, PlantTree tree) {
+        return standing(route, tree).stream().map(RouteStops::toLoad).toList();
+    }
+
+    private static RouteStop toLoad(Standing one) {
+        CheckView check = one.check();
+        return new RouteStop(
+                check.id(), check.asset().tag(), check.asset().name(), check.point().name(), check.node().name(), check.technique().id(),
+                check.settings().values(), one.stop().instruction(), pictureName(one));
+    }
+
+    /** The same picture is another one at another point: its ring is elsewhere. */
+    private static String pictureName(Standing one) {
+        return Optional.ofNullable(one.stop().pictureId())
+                .map(picture -> RoutePackage.PICTURES + picture + "-" + one.check().point().id() + ".jpg")
+                .orElse("");
+    }
+
+    /** The pictures of all stops, as they go onto an instrument. */
+    Map<String, byte[]> pictures(RouteEntity route, PlantTree tree) {
+        Map<String, byte[]> found = new TreeMap<>();
+        for (Standing one : standing(route, tree)) {
+            if (one.stop().pictureId() != null) {
+                found.computeIfAbsent(pictureName(one), name -> pictures.forTheField(one.stop().pictureId(), one.check().point().id()));
+            }
+        }
+        return found;
+    }
+
+    /** Check to all that is said of its stop, in walking order. */
+    static Map<UUID, String> said(List<RouteStop> stops) {
+        Map<UUID, String> said = new LinkedHashMap<>();
+        stops.forEach(stop -> said.put(stop.id(), String.join("|", stop.assetTag(), stop.assetName(), stop.point(), stop.check(), stop.technique(),
+                new TreeMap<>(stop.settings()).toString(), stop.instruction()) + (stop.picture().isEmpty() ? "" : "|" + stop.picture())));
+        return said;
+    }
+
+    RouteView view(RouteEntity route, PlantTree tree, List<RouteLoads.Load> held) {
+        List<Standing> standing = standing(route, tree);
+        RouteNeeds needs = RouteNeeds.of(planned(standing));
+        Map<UUID, String> now = said(standing.stream().map(RouteStops::toLoad).toList());
+        List<LoadedOn> loaded = held.stream()
+                .filter(load -> load.route().equals(route.id))
+                .map(load -> new LoadedOn(load.instrument(), load.revision(), load.at().toString(), load.actor(), RouteChanges.between(load.stops(), now).sentence()))
+                .toList();
+        return new RouteView(
+                route.id, route.name, standing.stream().map(one -> view(one, tree)).toList(), route.stops.size() - standing.size(), needs.memoryBytes(),
+                needs.seconds() / 60, route.revision, route.everyDays, route.firstDue, route.assignedTo, loaded, route.version == null ? 0 : route.version);
+    }
+
+    private static StopView view(Standing one, PlantTree tree) {
+        CheckView check = one.check();
+        List<UUID> path = tree.nodes().path(check.point().id()).stream().map(Node::id).toList();
+        return new StopView(
+                check.id(), path, check.asset().tag(), check.asset().name(), check.point().name(), check.node().name(),
+                demand(one).memoryBytes(), one.stop().instruction(), one.stop().pictureId());
+    }
+}
