@@ -34,6 +34,7 @@ import rovek.server.plant.PlantEditor.NewNode;
 import rovek.server.plant.PlantSettings;
 import rovek.server.route.RouteDraft;
 import rovek.server.route.Routes;
+import rovek.server.transfer.Loading;
 import rovek.server.transfer.ReadBack;
 import rovek.server.transfer.Transfers;
 
@@ -78,7 +79,7 @@ final class ReadBackBench {
         context.getBean(Routes.class).put(route, new RouteDraft("Long walk", plan(context), 0));
         UUID instrument = context.getBean(Instruments.class)
                 .add(new Instruments.Address("127.0.0.1", fieldsim.instrumentPort(), "4711")).id();
-        await(context, context.getBean(Transfers.class).load(instrument, route));
+        await(context, context.getBean(Loading.class).loadRoute(instrument, route));
         walk(fieldsim);
         // Looking once packs the walk on the stand-in, which is its work and not the read-back's.
         context.getBean(Transfers.class).look(instrument);

@@ -7,6 +7,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.HashMap;
+import java.util.Locale;
 import java.util.Map;
 
 /** A stand-in handheld with its port, its panel and the plant it touches. Close it to switch it off. */
@@ -30,7 +31,20 @@ public final class Fieldsim implements AutoCloseable {
      * @param instrumentPort 0 for any that is free; likewise the panel's
      */
     public static Fieldsim start(Path memoryFolder, int instrumentPort, int panelPort, Clock realTime) {
-        HandheldModel model = HandheldModel.vibration(LocalDate.ofInstant(realTime.instant(), ZoneOffset.UTC));
+        return start(Kind.VIBRATION, "", memoryFolder, instrumentPort, panelPort, realTime);
+    }
+
+    /** What a stand-in stands in for. */
+    public enum Kind {
+        VIBRATION,
+        LOGGER
+    }
+
+    /** @param serial blank for the usual one of its kind */
+    public static Fieldsim start(Kind kind, String serial, Path memoryFolder, int instrumentPort, int panelPort, Clock realTime) {
+        LocalDate today = LocalDate.ofInstant(realTime.instant(), ZoneOffset.UTC);
+        HandheldModel usual = kind == Kind.LOGGER ? HandheldModel.logger(today) : HandheldModel.vibration(today);
+        HandheldModel model = serial.isBlank() ? usual : usual.withSerial(serial);
         HandheldMemory memory = new HandheldMemory(memoryFolder, model.memoryBytes());
         Faults faults = new Faults();
         SimulatedPlant plant = new SimulatedPlant(plantStart(memory, realTime), SEED);
@@ -67,10 +81,12 @@ public final class Fieldsim implements AutoCloseable {
             options.put(parts[0], parts.length > 1 ? parts[1] : "");
         }
         if (!options.containsKey("memory")) {
-            System.err.println("Usage: fieldsim --memory=FOLDER [--instrument-port=N] [--panel-port=N]");
+            System.err.println("Usage: fieldsim --memory=FOLDER [--kind=vibration|logger] [--serial=NUMBER] [--instrument-port=N] [--panel-port=N]");
             System.exit(2);
         }
         Fieldsim fieldsim = start(
+                Kind.valueOf(options.getOrDefault("kind", "vibration").toUpperCase(Locale.ROOT)),
+                options.getOrDefault("serial", ""),
                 Path.of(options.get("memory")),
                 Integer.parseInt(options.getOrDefault("instrument-port", "0")),
                 Integer.parseInt(options.getOrDefault("panel-port", "0")),

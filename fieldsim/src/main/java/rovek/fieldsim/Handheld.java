@@ -13,6 +13,7 @@ import rovek.link.packet.PackageException;
 import rovek.link.packet.PackedReading;
 import rovek.link.packet.ReadingsPackage;
 import rovek.link.packet.RoutePackage;
+import rovek.link.packet.SetupPackage;
 import rovek.link.packet.RoutePackage.RouteStop;
 import rovek.link.packet.Walk.Progress;
 import tools.jackson.databind.json.JsonMapper;
@@ -106,6 +107,18 @@ final class Handheld {
         finishWalk();
         memory.write(ROUTE_FILE, bytes);
         beginWalk(route);
+    }
+
+    /** Takes a set-up in; the one before is gone. */
+    synchronized void loadSetup(byte[] bytes) {
+        if (bytes.length > freeBytes()) {
+            throw new HandheldException("Memory full.");
+        }
+        new SetupSlot(model, memory).load(bytes);
+    }
+
+    synchronized Optional<SetupPackage> setup() {
+        return new SetupSlot(model, memory).setup();
     }
 
     private void beginWalk(RoutePackage route) {
@@ -216,6 +229,7 @@ final class Handheld {
         if (memory.read(ROUTE_FILE).isPresent()) {
             files.put(ROUTE_FILE, "ROUTE");
         }
+        memory.list(SetupSlot.FILE).forEach(name -> files.put(name, "SETUP"));
         memory.list("RESULTS/").forEach(name -> files.put(name, "READINGS"));
         walk().filter(WalkState::hasReadings).ifPresent(walk -> files.put(walk.fileName(), "READINGS"));
         if (!memory.list("loose/").isEmpty()) {
@@ -237,7 +251,7 @@ final class Handheld {
                     : Optional.of(ReadingsPackage.pack(
                             loose.get(loose.size() - 1).takenAt(), maker(), Optional.empty(), loose));
         }
-        return name.startsWith("RESULTS/") || name.equals(ROUTE_FILE) ? memory.read(name) : Optional.empty();
+        return name.startsWith("RESULTS/") || name.equals(ROUTE_FILE) || name.equals(SetupSlot.FILE) ? memory.read(name) : Optional.empty();
     }
 
     /** Removes a file; results that were being walked begin anew. */

@@ -170,11 +170,7 @@ final class HandheldSession {
             return Optional.empty();
         }
         if (message.is("MMEMory:DATA") && message.block().isPresent()) {
-            if (!message.parameter(0).orElse("").startsWith("ROUTES/")) {
-                return refuse(message, ScpiError.ILLEGAL_PARAMETER);
-            }
-            handheld.load(message.block().get());
-            return Optional.empty();
+            return write(message, message.parameter(0).orElse(""), message.block().get());
         }
         if (message.is("MMEMory:DELete")) {
             return message.parameter(0).filter(handheld::delete).isPresent()
@@ -182,6 +178,17 @@ final class HandheldSession {
                     : refuse(message, ScpiError.FILE_NAME_NOT_FOUND);
         }
         return refuse(message, ScpiError.UNDEFINED_HEADER);
+    }
+
+    private Optional<byte[]> write(ProgramMessage message, String name, byte[] bytes) {
+        if (name.startsWith("ROUTES/")) {
+            handheld.load(bytes);
+        } else if (name.equals(SetupSlot.FILE)) {
+            handheld.loadSetup(bytes);
+        } else {
+            return refuse(message, ScpiError.ILLEGAL_PARAMETER);
+        }
+        return Optional.empty();
     }
 
     private void setClock(java.util.function.UnaryOperator<OffsetDateTime> change) {

@@ -2,10 +2,14 @@ package rovek.fieldsim;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import rovek.core.setup.SetupForms;
 import rovek.link.packet.RoutePackage;
+import rovek.link.packet.SetupPackage;
 
 /** What the panel shows. */
 record PanelState(
@@ -22,12 +26,16 @@ record PanelState(
         List<PanelStop> stops,
         List<String> skipReasons,
         List<PanelLoose> loose,
+        PanelSetup setup,
         boolean memoryFull,
         String problem) {
 
     record PanelStop(
             UUID id, String assetTag, String assetName, String point, String check, String progress, String note, int readings,
             String instruction, String picture) {}
+
+    /** The set-up it holds: blank name for none. */
+    record PanelSetup(String name, String says, List<String> rows) {}
 
     record PanelLoose(String id, String label, String takenAt) {}
 
@@ -49,7 +57,15 @@ record PanelState(
                 handheld.looseReadings().stream()
                         .map(reading -> new PanelLoose(reading.id(), reading.label(), reading.takenAt().toString()))
                         .toList(),
-                faults.isMemoryFull(), problem);
+                setup(handheld.setup()), faults.isMemoryFull(), problem);
+    }
+
+    private static PanelSetup setup(Optional<SetupPackage> held) {
+        return held.map(setup -> new PanelSetup(
+                        "%s, revision %d".formatted(setup.name(), setup.revision()),
+                        SetupForms.find(setup.form()).map(form -> form.needs(setup.content()).sentence()).orElse(setup.form()),
+                        setup.content().rows().stream().map(row -> String.join(", ", new TreeMap<>(row).values())).toList()))
+                .orElse(new PanelSetup("", "", List.of()));
     }
 
     private static PanelStop stop(RoutePackage.RouteStop stop, StopState state) {

@@ -66,6 +66,10 @@ function show(state) {
     + ` · ${(state.freeBytes / 1e6).toFixed(1)} MB free`;
   byId('problem').textContent = state.problem;
   byId('route').textContent = state.route || 'No route loaded';
+  byId('setup').hidden = !state.setup.name;
+  byId('setup-name').textContent = `Set-up: ${state.setup.name}`;
+  byId('setup-says').textContent = state.setup.says;
+  byId('setup-rows').replaceChildren(...state.setup.rows.map((row) => Object.assign(document.createElement('li'), { textContent: row })));
   byId('walk-all').disabled = state.stops.length === 0;
   byId('stops').replaceChildren(...state.stops.map(stopRow));
   byId('loose-list').textContent = state.loose.length ? `${state.loose.length} kept` : '';

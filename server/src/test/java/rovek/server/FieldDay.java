@@ -26,6 +26,11 @@ public final class FieldDay implements AutoCloseable {
         this.fieldsim = Fieldsim.start(memory, 0, 0, Clock.systemUTC());
     }
 
+    /** A stand-in of another kind, or with another serial number. */
+    public FieldDay(Fieldsim.Kind kind, String serial, Path memory) {
+        this.fieldsim = Fieldsim.start(kind, serial, memory, 0, 0, Clock.systemUTC());
+    }
+
     public int instrumentPort() {
         return fieldsim.instrumentPort();
     }

@@ -2,14 +2,18 @@ package rovek.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.file.Path;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import rovek.fieldsim.Fieldsim;
 import tools.jackson.databind.JsonNode;
 
 @ExtendWith(OneRovek.class)
@@ -113,6 +117,74 @@ class RoutesTest {
         assertThat(today.valueStream().anyMatch(item -> item.get("kind").asString().equals("ROUTE_OVERDUE") && item.get("subjectId").asString().equals(id))).isTrue();
         assertThat(caller.put("/api/routes/" + UUID.randomUUID(), Map.of("name", "Never", "checkIds", List.of(), "everyDays", 0, "version", 0)).sentence())
                 .contains("every 1 to 3660 days");
+    }
+
+    @Test
+    void theShortestWalkComesToEachAssetOnceAndKeepsTheOrderOfTheAreas() {
+        List<String> north = plant.pump("P-91");
+        List<String> south = plant.pump("P-92");
+        List<String> mixed = List.of(north.get(2), south.get(0), north.get(0), south.get(3));
+        JsonNode walk = caller.post("/api/routes/shortest-walk", Map.of("checkIds", mixed, "areas", List.of())).ok();
+        assertThat(walk.get("checkIds").valueStream().map(JsonNode::asString).toList()).containsExactly(north.get(0), north.get(2), south.get(0), south.get(3));
+        assertThat(walk.get("assetVisitsBefore").asInt()).isEqualTo(4);
+        assertThat(walk.get("assetVisits").asInt()).isEqualTo(2);
+        List<String> areas = walk.get("areas").valueStream().map(area -> area.get("id").asString()).toList();
+        JsonNode turned = caller.post("/api/routes/shortest-walk", Map.of("checkIds", mixed, "areas", List.of(areas.get(1), areas.get(0)))).ok();
+        assertThat(turned.get("checkIds").valueStream().map(JsonNode::asString).toList()).containsExactly(south.get(0), south.get(3), north.get(0), north.get(2));
+    }
+
+    @Test
+    void aRouteThatIsTakenOffTheListComesBack() {
+        String id = plant.route(plant.pump("P-93"));
+        assertThat(caller.delete("/api/routes/" + id).status()).isEqualTo(204);
+        assertThat(caller.get("/api/routes").text()).doesNotContain(id);
+        assertThat(caller.get("/api/schedule").text()).doesNotContain(id);
+        assertThat(put(id, "Again", List.of(), 0).status()).as("nobody changes what is off the list").isEqualTo(409);
+        caller.post("/api/routes/" + id + "/bring-back", null);
+        assertThat(caller.get("/api/routes").text()).contains(id);
+    }
+
+    @Test
+    void skipReasonsGoAlongWithARouteAndAreChosenOnTheInstrument(@TempDir Path memory) {
+        List<String> before = reasons(caller.get("/api/routes/skip-reasons").ok());
+        List<String> wanted = List.of("Guard locked", " Guard locked ", "", "Too hot");
+        assertThat(reasons(caller.put("/api/routes/skip-reasons", Map.of("reasons", wanted)).ok())).containsExactly("Guard locked", "Too hot");
+        try (FieldDay day = new FieldDay(memory)) {
+            List<String> checks = plant.pump("P-94");
+            String instrument = day.connect(caller);
+            day.load(caller, instrument, plant.route(checks));
+            JsonNode state = day.press("/api/stops/" + checks.get(0) + "/skip", Map.of("note", "Too hot"));
+            assertThat(state.get("skipReasons").valueStream().map(JsonNode::asString).toList()).containsExactly("Guard locked", "Too hot");
+            day.readBack(caller, instrument);
+            String visit = caller.get("/api/visits").ok().get(0).get("id").asString();
+            assertThat(caller.get("/api/visits/" + visit).ok().toString()).contains("Too hot");
+        } finally {
+            caller.put("/api/routes/skip-reasons", Map.of("reasons", before)).ok();
+        }
+        assertThat(caller.put("/api/routes/skip-reasons", Map.of("reasons", List.of("x".repeat(101)))).status()).isEqualTo(422);
+    }
+
+    private static List<String> reasons(JsonNode answer) {
+        return answer.get("reasons").valueStream().map(JsonNode::asString).toList();
+    }
+
+    @Test
+    void twoInstrumentsShareARouteAndBothAreAsked(@TempDir Path memory) {
+        try (FieldDay one = new FieldDay(Fieldsim.Kind.VIBRATION, "30501", memory.resolve("1"));
+                FieldDay other = new FieldDay(Fieldsim.Kind.VIBRATION, "30502", memory.resolve("2"));
+                FieldDay logger = new FieldDay(Fieldsim.Kind.LOGGER, "51999", memory.resolve("3"))) {
+            List<String> checks = new ArrayList<>(plant.pump("P-95"));
+            checks.addAll(plant.pump("P-96"));
+            String route = plant.route(checks);
+            String first = one.connect(caller);
+            String share = "/api/instruments/" + first + "/share?routeId=" + route + "&with=";
+            JsonNode halves = caller.get(share + other.connect(caller)).ok();
+            assertThat(halves.get("firstChecks").valueStream().map(JsonNode::asString).toList()).isEqualTo(checks.subList(0, 4));
+            assertThat(halves.get("secondChecks").valueStream().map(JsonNode::asString).toList()).isEqualTo(checks.subList(4, 8));
+            JsonNode alone = caller.get(share + logger.connect(caller)).ok();
+            assertThat(alone.get("secondChecks")).as("a logger measures no vibration").isEmpty();
+            assertThat(caller.get(share + first).sentence()).contains("Choose another instrument");
+        }
     }
 
     @Test

@@ -1,10 +1,12 @@
 package rovek.core.entry;
 
+import java.time.OffsetDateTime;
+import java.time.format.DateTimeParseException;
 import java.util.List;
 import java.util.Optional;
 
 /** What a field takes: a setting's, or a nameplate's. */
-public sealed interface Entry permits Entry.Number, Entry.Choice, Entry.Text {
+public sealed interface Entry permits Entry.Number, Entry.Choice, Entry.Text, Entry.Moment {
 
     /**
      * Why a value is refused, as a sentence; empty where it is fine.
@@ -53,6 +55,20 @@ public sealed interface Entry permits Entry.Number, Entry.Choice, Entry.Text {
             return options.contains(value)
                     ? Optional.empty()
                     : Optional.of("%s is one of %s, not \"%s\".".formatted(name, String.join(", ", options), value));
+        }
+    }
+
+    /** A point in time, written as in ISO 8601 with its offset, e.g. {@code 2026-05-04T06:00:00Z}. */
+    record Moment() implements Entry {
+
+        @Override
+        public Optional<String> fault(String name, String unit, String value) {
+            try {
+                OffsetDateTime.parse(value);
+                return Optional.empty();
+            } catch (DateTimeParseException notATime) {
+                return Optional.of(value.isEmpty() ? "%s has no date and time yet.".formatted(name) : "%s is a date and time, not \"%s\".".formatted(name, value));
+            }
         }
     }
 

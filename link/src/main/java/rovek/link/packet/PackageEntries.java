@@ -20,7 +20,7 @@ import tools.jackson.databind.node.ObjectNode;
  * The outer shell of a field package: a ZIP (ISO/IEC 21320-1) with a manifest that names every entry with its size and
  * SHA-256. Reading it is guarded against ZIPs made to hurt; the same content always packs to the same bytes.
  *
- * @param kind {@code route} or {@code readings}
+ * @param kind {@code route}, {@code setup} or {@code readings}
  * @param createdAt by the maker's clock
  * @param entries path to bytes, the manifest left out
  */

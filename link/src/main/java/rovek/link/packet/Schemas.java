@@ -21,6 +21,7 @@ final class Schemas {
     private final JsonMapper json = JsonMapper.builder().build();
     private final Schema manifest = load("manifest");
     private final Schema route = load("route");
+    private final Schema setup = load("setup");
     private final Schema walk = load("walk");
     private final Schema reading = load("reading");
 
@@ -40,6 +41,10 @@ final class Schemas {
 
     JsonNode route(byte[] bytes) throws PackageException {
         return valid(route, bytes, "route.json");
+    }
+
+    JsonNode setup(byte[] bytes) throws PackageException {
+        return valid(setup, bytes, "setup.json");
     }
 
     JsonNode walk(byte[] bytes) throws PackageException {

@@ -31,6 +31,8 @@ import rovek.server.problem.DomainProblem;
 import rovek.server.route.RouteDraft;
 import rovek.server.route.Routes;
 import rovek.server.transfer.ConnectionView;
+import rovek.server.setup.Setups;
+import rovek.server.transfer.Loading;
 import rovek.server.transfer.ReadBack;
 import rovek.server.transfer.Transfers;
 import rovek.server.visit.Visits;
@@ -48,6 +50,14 @@ class DemoStory implements ApplicationRunner {
     private static final String PASSWORD = "marrowdale-demo";
     private static final String PASS_CODE = "4711";
     private static final int MONTHS = 12;
+    private static final Setups.SetupDraft RESERVOIR = new Setups.SetupDraft(
+            "Reservoir over a day", "logger",
+            Map.of("intervalSeconds", "60", "stop", "after a time", "stopAfterMinutes", "1440"),
+            List.of(
+                    Map.of("name", "Reservoir level", "unit", "m", "low", "0", "high", "6"),
+                    Map.of("name", "Booster outlet pressure", "unit", "bar", "low", "0", "high", "10"),
+                    Map.of("name", "Water temperature", "input", "Pt100")),
+            0);
 
     private final Accounts accounts;
     private final Plant plant;
@@ -55,32 +65,40 @@ class DemoStory implements ApplicationRunner {
     private final Instruments instruments;
     private final Routes routes;
     private final Transfers transfers;
+    private final Loading loading;
     private final ReadBack readBack;
+    private final Setups setups;
     private final Jobs jobs;
     private final Visits visits;
     private final Certificates certificates;
     private final Clock clock;
     private final DemoPanel panel;
     private final int instrumentPort;
+    /** 0 where there is no logger. */
+    private final int loggerPort;
 
     DemoStory(
-            Accounts accounts, Plant plant, DemoPlant demoPlant, Instruments instruments, Routes routes, Transfers transfers,
-            ReadBack readBack, Jobs jobs, Visits visits, Certificates certificates, Clock clock,
+            Accounts accounts, Plant plant, DemoPlant demoPlant, Instruments instruments, Routes routes, Transfers transfers, Loading loading,
+            ReadBack readBack, Setups setups, Jobs jobs, Visits visits, Certificates certificates, Clock clock,
             @Value("${rovek.demo.panel}") String panelAddress,
-            @Value("${rovek.demo.instrument-port}") int instrumentPort) {
+            @Value("${rovek.demo.instrument-port}") int instrumentPort,
+            @Value("${rovek.demo.logger-port:0}") int loggerPort) {
         this.accounts = accounts;
         this.plant = plant;
         this.demoPlant = demoPlant;
         this.instruments = instruments;
         this.routes = routes;
         this.transfers = transfers;
+        this.loading = loading;
         this.readBack = readBack;
+        this.setups = setups;
         this.jobs = jobs;
         this.visits = visits;
         this.certificates = certificates;
         this.clock = clock;
         this.panel = new DemoPanel(panelAddress);
         this.instrumentPort = instrumentPort;
+        this.loggerPort = loggerPort;
     }
 
     @Override
@@ -96,6 +114,10 @@ class DemoStory implements ApplicationRunner {
             UUID instrument = instruments.add(new Instruments.Address("127.0.0.1", instrumentPort, PASS_CODE)).id();
             if (plant.tree().nodes().size() == 0) {
                 live(instrument);
+                setups.put(UUID.randomUUID(), RESERVOIR);
+            }
+            if (loggerPort != 0) {
+                instruments.add(new Instruments.Address("127.0.0.1", loggerPort, PASS_CODE));
             }
             LOG.info("The demonstration is ready.");
         } finally {
@@ -111,7 +133,7 @@ class DemoStory implements ApplicationRunner {
         for (int back = MONTHS - 1; back >= 0; back--) {
             Instant morning = newest.minusMonths(back).atTime(9, 12).toInstant(ZoneOffset.UTC);
             panel.moveTimeTo(morning);
-            await(transfers.load(instrument, route));
+            await(loading.loadRoute(instrument, route));
             panel.walkAll();
             if (back == 0) {
                 panel.takeLooseReading("P-102", "Coupling");

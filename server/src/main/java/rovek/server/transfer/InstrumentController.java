@@ -23,19 +23,26 @@ class InstrumentController {
 
     private final Instruments instruments;
     private final Transfers transfers;
+    private final Loading loading;
     private final ReadBack readBack;
     private final Originals originals;
     private final Jobs jobs;
 
-    InstrumentController(Instruments instruments, Transfers transfers, ReadBack readBack, Originals originals, Jobs jobs) {
+    InstrumentController(Instruments instruments, Transfers transfers, Loading loading, ReadBack readBack, Originals originals, Jobs jobs) {
         this.instruments = instruments;
         this.transfers = transfers;
+        this.loading = loading;
         this.readBack = readBack;
         this.originals = originals;
         this.jobs = jobs;
     }
 
     record LoadRoute(UUID routeId) {}
+
+    record LoadSetup(UUID setupId) {}
+
+    /** Why a set-up cannot be taken; empty where it can. */
+    record SetupFit(List<String> obstacles) {}
 
     record TakeBack(List<String> files, boolean correctClock) {}
 
@@ -74,18 +81,29 @@ class InstrumentController {
 
     @GetMapping("/{id}/fit")
     Routes.FitView fit(@PathVariable UUID id, @RequestParam UUID routeId) {
-        return transfers.fit(id, routeId);
+        return loading.fit(id, routeId);
     }
 
     @GetMapping("/{id}/share")
     Routes.ShareView share(@PathVariable UUID id, @RequestParam UUID with, @RequestParam UUID routeId) {
-        return transfers.share(id, with, routeId);
+        return loading.share(id, with, routeId);
     }
 
     @PostMapping("/{id}/load")
     @ResponseStatus(HttpStatus.ACCEPTED)
     JobView load(@PathVariable UUID id, @RequestBody LoadRoute load) {
-        return transfers.load(id, load.routeId());
+        return loading.loadRoute(id, load.routeId());
+    }
+
+    @GetMapping("/{id}/setup-fit")
+    SetupFit setupFit(@PathVariable UUID id, @RequestParam UUID setupId) {
+        return new SetupFit(loading.setupObstacles(id, setupId));
+    }
+
+    @PostMapping("/{id}/load-setup")
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    JobView loadSetup(@PathVariable UUID id, @RequestBody LoadSetup load) {
+        return loading.loadSetup(id, load.setupId());
     }
 
     @PostMapping("/{id}/read-back")

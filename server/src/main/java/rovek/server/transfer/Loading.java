@@ -1,0 +1,122 @@
+package rovek.server.transfer;
+
+import java.util.List;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+import rovek.core.route.InstrumentProfile;
+import rovek.link.Instrument;
+import rovek.link.LinkException;
+import rovek.link.Sha256;
+import rovek.link.packet.RoutePackage;
+import rovek.link.packet.SetupPackage;
+import rovek.server.audit.AuditTrail;
+import rovek.server.instrument.Instruments;
+import rovek.server.job.JobProgress;
+import rovek.server.job.JobView;
+import rovek.server.job.Jobs;
+import rovek.server.problem.DomainProblem;
+import rovek.server.route.Routes;
+import rovek.server.setup.Setups;
+
+/** Loads routes and set-ups onto instruments: written, compared by digest, and only then confirmed. */
+@Service
+public class Loading {
+
+    static final String ROUTE_FILE = "ROUTES/ROUTE.zip";
+    static final String SETUP_FILE = "SETUPS/SETUP.zip";
+
+    private final Instruments instruments;
+    private final Transfers transfers;
+    private final Routes routes;
+    private final Setups setups;
+    private final Jobs jobs;
+    private final AuditTrail audit;
+    private final TransactionTemplate transaction;
+
+    Loading(Instruments instruments, Transfers transfers, Routes routes, Setups setups, Jobs jobs, AuditTrail audit, TransactionTemplate transaction) {
+        this.instruments = instruments;
+        this.transfers = transfers;
+        this.routes = routes;
+        this.setups = setups;
+        this.jobs = jobs;
+        this.audit = audit;
+        this.transaction = transaction;
+    }
+
+    private record Loaded(UUID id, String name, int revision, String sha256) {}
+
+    /** Whether the connected instrument can take a route. */
+    public Routes.FitView fit(UUID instrumentId, UUID routeId) {
+        return routes.fit(routeId, transfers.profile(instrumentId));
+    }
+
+    /** How this instrument and another would share a route; both are asked. */
+    public Routes.ShareView share(UUID instrumentId, UUID otherId, UUID routeId) {
+        if (instrumentId.equals(otherId)) {
+            throw new DomainProblem.Invalid("with", "Choose another instrument to share the route with.");
+        }
+        return routes.share(routeId, transfers.profile(instrumentId), transfers.profile(otherId));
+    }
+
+    /** Why the connected instrument cannot take a set-up; empty where it can. */
+    public List<String> setupObstacles(UUID instrumentId, UUID setupId) {
+        return setups.obstacles(setupId, transfers.profile(instrumentId));
+    }
+
+    public JobView loadRoute(UUID instrumentId, UUID routeId) {
+        return start(instrumentId, routes.get(routeId).name(), (link, profile, progress) -> {
+            requireFit("The route", routes.fit(routeId, profile).reasons());
+            RoutePackage route = routes.pack(routeId);
+            String sha256 = write(link, "The route", ROUTE_FILE, route.pack(), progress);
+            transaction.executeWithoutResult(status -> {
+                routes.noteLoaded(route, instrumentId);
+                audit.note("load", "instrument", instrumentId, null, new Loaded(routeId, route.name(), route.revision(), sha256));
+            });
+            return "%s is on the instrument: %d stops, digest compared. You may unplug.".formatted(route.name(), route.stops().size());
+        });
+    }
+
+    public JobView loadSetup(UUID instrumentId, UUID setupId) {
+        return start(instrumentId, setups.get(setupId).name(), (link, profile, progress) -> {
+            requireFit("The set-up", setups.obstacles(setupId, profile));
+            SetupPackage setup = setups.pack(setupId);
+            String sha256 = write(link, "The set-up", SETUP_FILE, setup.pack(), progress);
+            transaction.executeWithoutResult(status -> {
+                setups.noteLoaded(setup, instrumentId);
+                audit.note("load", "instrument", instrumentId, null, new Loaded(setupId, setup.name(), setup.revision(), sha256));
+            });
+            return "%s is on the instrument, revision %d, digest compared. You may unplug.".formatted(setup.name(), setup.revision());
+        });
+    }
+
+    @FunctionalInterface
+    private interface Work {
+        String with(Instrument link, InstrumentProfile profile, JobProgress progress) throws LinkException;
+    }
+
+    private JobView start(UUID instrumentId, String name, Work work) {
+        instruments.get(instrumentId);
+        return jobs.start("load", "Loading " + name, instrumentId, progress -> instruments.withLink(
+                instrumentId, "loading " + name,
+                (link, identity, renew) -> work.with(link, transfers.profile(instrumentId, identity, link.catalogue()), progress)));
+    }
+
+    private static void requireFit(String what, List<String> obstacles) {
+        if (!obstacles.isEmpty()) {
+            throw new DomainProblem.Conflict("does-not-fit", what + " was not loaded. " + String.join(" ", obstacles));
+        }
+    }
+
+    private static String write(Instrument link, String what, String file, byte[] packed, JobProgress progress) throws LinkException {
+        progress.report(0, packed.length, "Writing to the instrument");
+        link.write(file, packed);
+        progress.report(packed.length / 2, packed.length, "Comparing digests");
+        String sha256 = Sha256.of(packed);
+        if (!link.digest(file).equals(sha256)) {
+            throw new LinkException.DigestDiffers(what);
+        }
+        progress.report(packed.length, packed.length, "Loaded");
+        return sha256;
+    }
+}
