@@ -120,4 +120,29 @@ class OutlineTest {
         caller.put(path, route).ok();
         assertThat(filtered(Map.of("due", true, "text", "P-750")).get("hits").asInt()).as("in three days").isZero();
     }
+
+    @Test
+    void checksAreFoundByAreaClassAndCriticalityOfWhatTheyStandIn() {
+        List<String> pump = plant.pump("P-261");
+        List<String> fan = plant.pump("P-262");
+        String asset = parent(parent(pump.get(0)));
+        plant.alter(asset, "class", "", "pump").ok();
+        plant.alter(asset, "nameplate.criticality", "", "high").ok();
+        plant.alter(parent(pump.get(0)), "nameplate.criticality", "", "low").ok();
+        String area = parent(asset);
+        assertThat(checks(Map.of("criticality", "high", "within", area))).as("the nearer one counts").containsExactly(pump.get(2), pump.get(3));
+        assertThat(checks(Map.of("criticality", "low", "within", area))).containsExactly(pump.get(0), pump.get(1));
+        assertThat(checks(Map.of("assetClass", "pump", "within", area))).isEqualTo(pump);
+        assertThat(checks(Map.of("within", parent(parent(parent(fan.get(0))))))).isEqualTo(fan);
+        assertThat(checks(Map.of("criticality", "high", "within", parent(parent(fan.get(0)))))).isEmpty();
+        assertThat(caller.get("/api/outline/areas").ok().valueStream().map(one -> one.get("id").asString()).toList()).contains(area);
+    }
+
+    private List<String> checks(Map<String, Object> filter) {
+        return caller.post("/api/outline/checks", Map.of("filter", filter)).ok().get("checks").valueStream().map(check -> check.get("id").asString()).toList();
+    }
+
+    private String parent(String node) {
+        return plant.row(node).get("node").get("parentId").asString();
+    }
 }

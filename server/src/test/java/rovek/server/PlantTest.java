@@ -228,4 +228,26 @@ class PlantTest {
         caller.put("/api/checks/" + check + "/limits/velocity.rms", Map.of("watch", 2.8, "fail", 4.5)).ok();
         assertThat(caller.get("/api/checks/" + check + "/limits").ok().get(0).get("fail").asDouble()).isEqualTo(4.5);
     }
+
+    @Test
+    void whoMovesWhatSomebodyElseMovedFirstSeesBothAndChooses() {
+        String client = plant.id(null, "CLIENT", "", "Moved by two");
+        String site = plant.id(client, "SITE", "", "Works");
+        String here = plant.id(site, "AREA", "", "Here");
+        String there = plant.id(site, "AREA", "", "There");
+        String elsewhere = plant.id(site, "AREA", "", "Elsewhere");
+        String pump = plant.id(here, "ASSET", "P-1", "Pump");
+        List<Map<String, Object>> seen = List.of(Map.of("id", pump, "parentId", here));
+        caller.post("/api/plant/move", Map.of("ids", List.of(pump), "parentId", there, "seen", seen)).ok();
+        Caller.Answer late = caller.post("/api/plant/move", Map.of("ids", List.of(pump), "parentId", elsewhere, "seen", seen));
+        assertThat(late.status()).isEqualTo(409);
+        JsonNode clash = late.body().get("clashes").get(0);
+        assertThat(clash.get("theirsSaid").asString()).isEqualTo("There");
+        assertThat(clash.get("yoursSaid").asString()).isEqualTo("Elsewhere");
+        assertThat(plant.row(pump).get("node").get("parentId").asString()).isEqualTo(there);
+        Caller.Answer reorder = caller.post("/api/plant/move", Map.of("ids", List.of(pump), "parentId", here, "seen", seen));
+        assertThat(reorder.sentence()).contains("P-1").contains("was moved elsewhere meanwhile");
+        caller.post("/api/plant/move", Map.of("ids", List.of(pump), "parentId", elsewhere, "seen", List.of(Map.of("id", pump, "parentId", there)))).ok();
+        assertThat(plant.row(pump).get("node").get("parentId").asString()).isEqualTo(elsewhere);
+    }
 }

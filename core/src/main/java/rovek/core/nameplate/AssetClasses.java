@@ -21,12 +21,15 @@ public final class AssetClasses {
     /** Whatever has no line of its own; for any node, whatever its class. */
     public static final String NOTE = "note";
 
+    public static final String CRITICALITY = "criticality";
+    public static final List<String> CRITICALITIES = List.of("high", "medium", "low");
+
     private static final List<Attribute> GENERAL = List.of(
             Attribute.text("maker", "Maker"),
             Attribute.text("type", "Type"),
             Attribute.text("serial", "Serial number"),
             Attribute.number("inServiceSince", "In service since", "", 1900, 2100),
-            Attribute.choice("criticality", "Criticality", "high", "medium", "low"),
+            Attribute.choice(CRITICALITY, "Criticality", CRITICALITIES.toArray(String[]::new)),
             Attribute.text(NOTE, "Note"));
 
     private static final List<Attribute> ROTATING = List.of(

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -19,6 +20,11 @@ public final class Moving {
      * @param after the sibling they follow; empty for the first place
      */
     public static PlantChange move(NodeTree tree, Collection<UUID> ids, UUID parent, Optional<UUID> after) {
+        return move(tree, ids, parent, after, Map.of());
+    }
+
+    /** @param seenIn where nodes stood when the move was decided: one that was moved elsewhere since is a contradiction */
+    public static PlantChange move(NodeTree tree, Collection<UUID> ids, UUID parent, Optional<UUID> after, Map<UUID, UUID> seenIn) {
         List<Node> moving = tree.outermost(ids);
         Set<UUID> leaving = new HashSet<>();
         moving.forEach(node -> leaving.add(node.id()));
@@ -27,7 +33,8 @@ public final class Moving {
         List<Alteration> altered = new ArrayList<>(places.spread());
         for (int i = 0; i < moving.size(); i++) {
             Node node = moving.get(i);
-            altered.add(Alteration.between(node, node.at(parent, places.places().get(i))));
+            Node seen = node.at(seenIn.getOrDefault(node.id(), node.parentId()), node.place());
+            altered.add(Alteration.between(seen, node.at(parent, places.places().get(i))));
         }
         return PlantChange.altering(altered);
     }

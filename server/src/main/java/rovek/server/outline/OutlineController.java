@@ -25,6 +25,11 @@ class OutlineController {
 
     record Beneath(UUID parentId, @Nullable OutlineFilter filter) {}
 
+    @GetMapping("/areas")
+    List<Outlines.Found> areas() {
+        return outlines.areas();
+    }
+
     @PostMapping
     Outlines.Outline outline(@RequestBody Outlines.Wanted wanted) {
         return outlines.outline(wanted);

@@ -34,15 +34,22 @@ public class Outlines {
 
     private final Standings standings;
     private final Schedule schedule;
-    private final Map<OutlineFilter, Kept> searches = new LinkedHashMap<>(16, 0.75f, true);
+    private final SearchIndexes indexes;
+    private final Map<Asked, Kept> searches = new LinkedHashMap<>(16, 0.75f, true);
 
-    private SearchIndex index;
+    /**
+     * What was looked for.
+     *
+     * @param onlyChecks every check the filter fits, rather than the rows that are what is looked for
+     */
+    private record Asked(OutlineFilter filter, boolean onlyChecks) {}
 
     private record Kept(Standings.Moment moment, Search search) {}
 
-    Outlines(Standings standings, Schedule schedule) {
+    Outlines(Standings standings, Schedule schedule, SearchIndexes indexes) {
         this.standings = standings;
         this.schedule = schedule;
+        this.indexes = indexes;
     }
 
     /**
@@ -88,6 +95,7 @@ public class Outlines {
 
     public Outline outline(Wanted wanted) {
         View view = view(wanted.filter());
+        indexes.prepare(view.moment.tree());
         Set<UUID> open = wanted.open() == null ? view.openedByItself() : new LinkedHashSet<>(wanted.open());
         if (wanted.reveal() != null) {
             view.moment.tree().nodes().path(wanted.reveal()).stream().map(Node::parentId).forEach(open::add);
@@ -97,6 +105,16 @@ public class Outlines {
         blocks.add(view.block(Node.PLANT));
         open.stream().filter(id -> view.moment.tree().nodes().find(id).isPresent()).map(view::block).forEach(blocks::add);
         return new Outline(blocks, view.search.map(search -> search.hits().size()).orElse(0), view.moment.of(Node.PLANT), view.moment.tree().nodes().size());
+    }
+
+    /** Every area, in the order of the plant: what is walked and looked after as one. */
+    public List<Found> areas() {
+        Standings.Moment moment = standings.now();
+        return moment.tree().nodes().beneath(Node.PLANT).stream()
+                .filter(node -> node.level() == Level.AREA)
+                .flatMap(node -> moment.tree().find(node.id()).stream())
+                .map(node -> new Found(node.id(), node.level(), node.tag(), node.name(), place(moment, node)))
+                .toList();
     }
 
     public Block block(UUID parent, @Nullable OutlineFilter filter) {
@@ -116,7 +134,7 @@ public class Outlines {
         if (wanted.isEmpty()) {
             return List.of();
         }
-        return search(new OutlineFilter(text, null, null, null, null, null), moment).hits().stream()
+        return search(OutlineFilter.ofText(text), moment).hits().stream()
                 .flatMap(id -> moment.tree().find(id).stream())
                 .filter(node -> node.level() != Level.CHECK)
                 .sorted(Comparator.comparingInt((PlantNode node) -> begins(node, wanted) ? 0 : 1).thenComparing(PlantNode::level))
@@ -129,25 +147,15 @@ public class Outlines {
     public Picked checks(@Nullable UUID node, @Nullable OutlineFilter filter, int most) {
         Standings.Moment moment = standings.now();
         OutlineFilter wanted = filter == null ? OutlineFilter.EVERYTHING : filter;
-        Set<UUID> hits = wanted.isEmpty() ? Set.of(Node.PLANT) : search(wanted, moment).hitSet();
+        Set<UUID> hits = wanted.isEmpty() ? Set.of() : search(new Asked(wanted, true), moment).hitSet();
         List<UUID> found = new ArrayList<>();
         moment.tree().nodes().walk(node == null ? Node.PLANT : node, beneath -> {
-            boolean fitsTechnique = !OutlineFilter.isGiven(wanted.technique()) || beneath.technique().equals(wanted.technique());
-            if (beneath.level() == Level.CHECK && fitsTechnique && (hits.contains(Node.PLANT) || isAtOrBeneath(moment, beneath, hits))) {
+            if (beneath.level() == Level.CHECK && (wanted.isEmpty() || hits.contains(beneath.id()))) {
                 found.add(beneath.id());
             }
         });
         List<PickedCheck> checks = found.stream().limit(most).map(id -> picked(moment, id)).toList();
         return new Picked(checks, found.size());
-    }
-
-    private static boolean isAtOrBeneath(Standings.Moment moment, Node node, Set<UUID> hits) {
-        for (Optional<Node> at = Optional.of(node); at.isPresent(); at = moment.tree().nodes().find(at.get().parentId())) {
-            if (hits.contains(at.get().id())) {
-                return true;
-            }
-        }
-        return false;
     }
 
     private static PickedCheck picked(Standings.Moment moment, UUID id) {
@@ -173,20 +181,22 @@ public class Outlines {
                 : new View(moment, Optional.of(search(filter, moment)), !filter.asksForChecks());
     }
 
-    private synchronized Search search(OutlineFilter filter, Standings.Moment moment) {
-        Kept kept = searches.get(filter);
+    private Search search(OutlineFilter filter, Standings.Moment moment) {
+        return search(new Asked(filter, filter.asksForChecks()), moment);
+    }
+
+    private synchronized Search search(Asked asked, Standings.Moment moment) {
+        Kept kept = searches.get(asked);
         if (kept != null && kept.moment() == moment) {
             return kept.search();
         }
-        if (index == null || !index.isOf(moment.tree())) {
-            index = SearchIndex.of(moment.tree());
-        }
-        if (filter.asksForDue()) {
+        SearchIndex index = indexes.of(moment.tree());
+        if (asked.filter().asksForDue()) {
             // What is due changes with the day and with every walk, not with the plant.
-            return Search.of(filter, moment, index, schedule.dueChecks());
+            return Search.of(asked.filter(), asked.onlyChecks(), moment, index, schedule.dueChecks());
         }
-        Search search = Search.of(filter, moment, index, Set.of());
-        searches.put(filter, new Kept(moment, search));
+        Search search = Search.of(asked.filter(), asked.onlyChecks(), moment, index, Set.of());
+        searches.put(asked, new Kept(moment, search));
         if (searches.size() > MOST_SEARCHES_KEPT) {
             searches.remove(searches.keySet().iterator().next());
         }

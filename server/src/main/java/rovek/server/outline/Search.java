@@ -22,25 +22,24 @@ record Search(List<UUID> hits, Set<UUID> hitSet, Set<UUID> shown) {
     /**
      * Goes through the plant once; every word that was met further up counts further down too.
      *
+     * @param onlyChecks every check the filter fits is a hit, and nothing else
      * @param dueChecks those on routes that are due, where the filter asks for them
      */
-    static Search of(OutlineFilter filter, Standings.Moment moment, SearchIndex index, Set<UUID> dueChecks) {
+    static Search of(OutlineFilter filter, boolean onlyChecks, Standings.Moment moment, SearchIndex index, Set<UUID> dueChecks) {
         List<String> words = filter.wordsLookedFor();
         int allWords = (1 << words.size()) - 1;
-        boolean asksForClass = OutlineFilter.isGiven(filter.assetClass());
         int[] met = new int[index.size()];
-        boolean[] inClass = new boolean[index.size()];
+        Scope[] scopes = new Scope[index.size()];
         boolean[] isShown = new boolean[index.size()];
         List<UUID> hits = new ArrayList<>();
         for (int i = 0; i < index.size(); i++) {
             int parent = index.parent(i);
             Node node = index.node(i);
             int own = met(index.label(i), words);
-            boolean ownClass = asksForClass && node.assetClass().equals(filter.assetClass());
             met[i] = own | (parent < 0 ? 0 : met[parent]);
-            inClass[i] = !asksForClass || ownClass || (parent >= 0 && inClass[parent]);
-            boolean isAsked = filter.asksForChecks() ? isAsked(node, filter, moment, dueChecks) : own != 0 || (ownClass && words.isEmpty());
-            if (isAsked && met[i] == allWords && inClass[i]) {
+            scopes[i] = (parent < 0 ? Scope.NONE : scopes[parent]).at(node, filter);
+            boolean isAsked = onlyChecks ? isAsked(node, filter, moment, dueChecks) : own != 0 || (words.isEmpty() && filter.isMetBy(node));
+            if (isAsked && met[i] == allWords && scopes[i].fits(filter)) {
                 hits.add(node.id());
                 for (int above = i; above >= 0 && !isShown[above]; above = index.parent(above)) {
                     isShown[above] = true;
@@ -54,6 +53,33 @@ record Search(List<UUID> hits, Set<UUID> hitSet, Set<UUID> shown) {
             }
         }
         return new Search(hits, new HashSet<>(hits), shown);
+    }
+
+    /**
+     * What holds at a node from what is said of it and above it.
+     *
+     * @param assetClass whether it, or what it stands in, is of the class that is asked for
+     * @param criticality the nearest one said
+     * @param isWithin whether it stands at or beneath the node that is asked for
+     */
+    private record Scope(boolean assetClass, String criticality, boolean isWithin) {
+
+        static final Scope NONE = new Scope(false, "", false);
+
+        /** The same object where nothing changes, which is so almost everywhere. */
+        Scope at(Node node, OutlineFilter filter) {
+            boolean ofClass = assetClass || (OutlineFilter.isGiven(filter.assetClass()) && node.assetClass().equals(filter.assetClass()));
+            String own = OutlineFilter.isGiven(filter.criticality()) ? OutlineFilter.criticalityOf(node) : "";
+            boolean within = isWithin || node.id().equals(filter.within());
+            boolean isSame = ofClass == assetClass && (own.isEmpty() || own.equals(criticality)) && within == isWithin;
+            return isSame ? this : new Scope(ofClass, own.isEmpty() ? criticality : own, within);
+        }
+
+        boolean fits(OutlineFilter filter) {
+            return (!OutlineFilter.isGiven(filter.assetClass()) || assetClass)
+                    && (!OutlineFilter.isGiven(filter.criticality()) || criticality.equals(filter.criticality()))
+                    && (filter.within() == null || isWithin);
+        }
     }
 
     private static int met(String label, List<String> words) {

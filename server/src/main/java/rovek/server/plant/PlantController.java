@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import rovek.core.nameplate.AssetClasses;
 import rovek.core.technique.SensorUse;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
@@ -82,6 +83,16 @@ class PlantController {
                 .map(one -> new SettingView(
                         one.key(), one.name(), one.unit(), knowledge.options(technique, one)))
                 .toList();
+    }
+
+    record ClassName(String id, String name) {}
+
+    /** What assets are sorted by. */
+    record Classes(List<ClassName> classes, List<String> criticalities) {}
+
+    @GetMapping("/classes")
+    Classes classes() {
+        return new Classes(AssetClasses.all().stream().map(one -> new ClassName(one.id(), one.name())).toList(), AssetClasses.CRITICALITIES);
     }
 
     @PostMapping("/nodes")

@@ -2,6 +2,7 @@ package rovek.server.plant;
 
 import jakarta.annotation.Nullable;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -62,8 +63,16 @@ public class PlantEditor {
     /** Changes of nodes that stay, facet by facet, each with the value that was seen. */
     public record Altering(@Nullable UUID changeId, List<Alteration> nodes) {}
 
-    /** Nodes to be moved or copied; {@code afterId} null for the first place. */
-    public record Placing(@Nullable UUID changeId, List<UUID> ids, @Nullable UUID parentId, @Nullable UUID afterId) {}
+    /** Where a node stood when somebody looked; {@code parentId} null at the top. */
+    public record Seen(UUID id, @Nullable UUID parentId) {}
+
+    /**
+     * Nodes to be moved or copied.
+     *
+     * @param afterId null for the first place
+     * @param seen where those that are moved stood when it was decided; null where that does not matter
+     */
+    public record Placing(@Nullable UUID changeId, List<UUID> ids, @Nullable UUID parentId, @Nullable UUID afterId, @Nullable List<Seen> seen) {}
 
     /** Nodes to be removed. */
     public record Removing(@Nullable UUID changeId, List<UUID> ids) {}
@@ -131,9 +140,23 @@ public class PlantEditor {
     public Committed move(Placing wanted) {
         return ledger.commit(idOf(wanted.changeId()), tree -> {
             UUID parent = parent(tree, wanted.parentId());
-            PlantChange change = Moving.move(tree.nodes(), found(tree, wanted.ids()), parent, Optional.ofNullable(wanted.afterId()));
+            Map<UUID, UUID> seen = new HashMap<>();
+            Optional.ofNullable(wanted.seen()).orElse(List.of())
+                    .forEach(one -> seen.put(one.id(), one.parentId() == null ? Node.PLANT : one.parentId()));
+            requireStillThere(tree, seen, parent);
+            PlantChange change = Moving.move(tree.nodes(), found(tree, wanted.ids()), parent, Optional.ofNullable(wanted.afterId()), seen);
             String where = tree.nodes().find(parent).map(node -> " to " + node.title()).orElse("");
             return new Proposal("Moved " + names(tree, wanted.ids()) + where, change);
+        });
+    }
+
+    /** Who puts rows in another order among their neighbours wants nothing with a row that has gone elsewhere. */
+    private static void requireStillThere(PlantTree tree, Map<UUID, UUID> seen, UUID parent) {
+        seen.forEach((id, seenIn) -> {
+            boolean hasGone = seenIn.equals(parent) && tree.nodes().find(id).filter(node -> !node.parentId().equals(parent)).isPresent();
+            if (hasGone) {
+                throw new DomainProblem.Conflict("moved-meanwhile", "%s was moved elsewhere meanwhile. Its order here was left as it is.".formatted(tree.nodes().find(id).orElseThrow().title()));
+            }
         });
     }
 

@@ -17,6 +17,7 @@ import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 import rovek.core.plant.Alteration;
+import rovek.core.plant.Facet;
 import rovek.core.plant.Node;
 import rovek.core.plant.NodeTree;
 import rovek.core.plant.PlantChange;
@@ -124,17 +125,22 @@ public class PlantLedger {
         } catch (PlantRefusedException refused) {
             throw PlantProblems.of(refused);
         } catch (PlantConflictException conflict) {
-            throw new DomainProblem.Contradiction(conflict.clashes().stream().map(this::told).toList());
+            throw new DomainProblem.Contradiction(conflict.clashes().stream().map(clash -> told(clash, before)).toList());
         }
     }
 
-    private DomainProblem.Clash told(PlantConflictException.Clash clash) {
+    private DomainProblem.Clash told(PlantConflictException.Clash clash, PlantTree tree) {
         Optional<PlantChangeEntity> theirs = changes.ofNode(clash.node(), MOST_CHANGES_SHOWN).stream()
                 .filter(change -> change.change != null && change.undoneAt == null && changed(change, clash))
                 .findFirst();
         return new DomainProblem.Clash(
-                clash.node(), clash.label(), clash.facet(), clash.seen(), clash.theirs(), clash.yours(),
+                clash.node(), clash.label(), clash.facet(), clash.theirs(), clash.yours(),
+                said(clash.facet(), clash.theirs(), tree), said(clash.facet(), clash.yours(), tree),
                 theirs.map(change -> change.actor).orElse(""), theirs.map(change -> change.at.toString()).orElse(""));
+    }
+
+    private static String said(String facet, String value, PlantTree tree) {
+        return facet.equals(Facet.PARENT) ? tree.nodes().find(UUID.fromString(value)).map(Node::title).orElse("the top of the plant") : value;
     }
 
     private boolean changed(PlantChangeEntity change, PlantConflictException.Clash clash) {

@@ -56,12 +56,12 @@ public abstract sealed class DomainProblem extends RuntimeException {
      * One thing of one node that two people changed.
      *
      * @param facet what of it
-     * @param seen what the later of the two had before their eyes
      * @param theirs as it stands now
      * @param yours what the later one wants
+     * @param theirsSaid as people read it, likewise {@code yoursSaid}
      * @param by who changed it first; blank where that is not known, likewise {@code at}
      */
-    public record Clash(UUID node, String label, String facet, String seen, String theirs, String yours, String by, String at) {}
+    public record Clash(UUID node, String label, String facet, String theirs, String yours, String theirsSaid, String yoursSaid, String by, String at) {}
 
     /** Somebody else changed the very same thing first; both are told, so that a person chooses. */
     public static final class Contradiction extends DomainProblem {

@@ -1,0 +1,50 @@
+package rovek.server.outline;
+
+import jakarta.annotation.PreDestroy;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+import rovek.server.follow.Standings;
+import rovek.server.plant.PlantTree;
+
+/** The index of the plant as it stands, made while nobody waits for it: when the server starts, and when a page shows the plant. */
+@Component
+class SearchIndexes {
+
+    private final Standings standings;
+    private final ExecutorService background = Executors.newSingleThreadExecutor(work -> {
+        Thread thread = new Thread(work, "search-index");
+        thread.setDaemon(true);
+        return thread;
+    });
+    private SearchIndex latest;
+
+    SearchIndexes(Standings standings) {
+        this.standings = standings;
+    }
+
+    /** The index of this state of the plant; waits where it is being made. */
+    synchronized SearchIndex of(PlantTree tree) {
+        if (latest == null || !latest.isOf(tree)) {
+            latest = SearchIndex.of(tree);
+        }
+        return latest;
+    }
+
+    /** Makes the index of this state in the background, so that the first search finds it made. */
+    void prepare(PlantTree tree) {
+        background.execute(() -> of(tree));
+    }
+
+    @EventListener(ApplicationReadyEvent.class)
+    void prepareAtStart() {
+        background.execute(() -> of(standings.now().tree()));
+    }
+
+    @PreDestroy
+    void stop() {
+        background.shutdownNow();
+    }
+}
