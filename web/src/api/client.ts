@@ -7,9 +7,10 @@ export interface Clash {
   node: string
   label: string
   facet: string
-  seen: string
   theirs: string
   yours: string
+  theirsSaid: string
+  yoursSaid: string
   by: string
   at: string
 }

@@ -15,6 +15,27 @@ export const queries = {
     }),
   techniques: () =>
     queryOptions({ queryKey: ['techniques'], queryFn: () => data(api.GET('/api/plant/techniques')), staleTime: Infinity }),
+  classes: () => queryOptions({ queryKey: ['classes'], queryFn: () => data(api.GET('/api/plant/classes')), staleTime: Infinity }),
+  areas: () => queryOptions({ queryKey: ['outline', 'areas'], queryFn: () => data(api.GET('/api/outline/areas')) }),
+  pictures: (node: string) =>
+    queryOptions({ queryKey: ['pictures', node], queryFn: () => data(api.GET('/api/nodes/{nodeId}/pictures', { params: { path: { nodeId: node } } })) }),
+  skipReasons: () => queryOptions({ queryKey: ['skip-reasons'], queryFn: () => data(api.GET('/api/routes/skip-reasons')) }),
+  setups: () => queryOptions({ queryKey: ['setups'], queryFn: () => data(api.GET('/api/setups')) }),
+  setupForms: () => queryOptions({ queryKey: ['setups', 'forms'], queryFn: () => data(api.GET('/api/setups/forms')), staleTime: Infinity }),
+  setupRevisions: (id: string) =>
+    queryOptions({ queryKey: ['setups', id, 'revisions'], queryFn: () => data(api.GET('/api/setups/{id}/revisions', { params: { path: { id } } })) }),
+  setupFit: (id: string, setupId: string, revision: number) =>
+    queryOptions({
+      queryKey: ['fit', id, setupId, revision],
+      queryFn: () => data(api.GET('/api/instruments/{id}/setup-fit', { params: { path: { id }, query: { setupId } } })),
+      retry: false,
+    }),
+  share: (id: string, other: string, routeId: string) =>
+    queryOptions({
+      queryKey: ['fit', id, other, routeId],
+      queryFn: () => data(api.GET('/api/instruments/{id}/share', { params: { path: { id }, query: { with: other, routeId } } })),
+      retry: false,
+    }),
   changes: (node: string | undefined) =>
     queryOptions({ queryKey: ['changes', node], queryFn: () => data(api.GET('/api/plant/changes', { params: { query: { node } } })) }),
   sheet: (id: string) =>

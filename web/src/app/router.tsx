@@ -1,6 +1,7 @@
 import { createRootRoute, createRoute, createRouter, Outlet, redirect } from '@tanstack/react-router'
 import { CertificatesView } from '../certificates/CertificatesView'
 import { InstrumentsView } from '../instruments/InstrumentsView'
+import type { Narrowing } from '../plant/looking'
 import { PlantView } from '../plant/PlantView'
 import { RoutesView } from '../routes/RoutesView'
 import { SetupView } from '../setup/SetupView'
@@ -34,27 +35,32 @@ export const plantRoute = createRoute({
   getParentRoute: () => root,
   path: '/plant',
   component: PlantView,
-  validateSearch: (search: Record<string, unknown>): { node?: string; check?: string; reading?: string; find?: string; show?: string } => ({
+  validateSearch: (search: Record<string, unknown>): Partial<Record<'node' | 'check' | 'reading' | 'find' | 'show' | Narrowing, string>> => ({
     node: text(search, 'node'),
     check: text(search, 'check'),
     reading: text(search, 'reading'),
     find: text(search, 'find'),
     show: text(search, 'show'),
+    within: text(search, 'within'),
+    technique: text(search, 'technique'),
+    assetClass: text(search, 'assetClass'),
+    criticality: text(search, 'criticality'),
   }),
 })
 export const routesRoute = createRoute({
   getParentRoute: () => root,
   path: '/routes',
   component: RoutesView,
-  validateSearch: (search: Record<string, unknown>): { route?: string } => ({ route: text(search, 'route') }),
+  validateSearch: (search: Record<string, unknown>): { route?: string; setup?: string } => ({ route: text(search, 'route'), setup: text(search, 'setup') }),
 })
 export const instrumentsRoute = createRoute({
   getParentRoute: () => root,
   path: '/instruments',
   component: InstrumentsView,
-  validateSearch: (search: Record<string, unknown>): { instrument?: string; load?: string } => ({
+  validateSearch: (search: Record<string, unknown>): { instrument?: string; load?: string; setup?: string } => ({
     instrument: text(search, 'instrument'),
     load: text(search, 'load'),
+    setup: text(search, 'setup'),
   }),
 })
 const visits = createRoute({ getParentRoute: () => root, path: '/visits', component: VisitsView })

@@ -15,7 +15,7 @@ import { span } from '../units/format'
 import { words } from '../words/en'
 import { InstrumentFacts } from './InstrumentFacts'
 import { JobPanel } from './JobPanel'
-import { LoadRoute } from './LoadRoute'
+import { type Loadable, LoadDialog } from './LoadDialog'
 import { MemoryBar } from './MemoryBar'
 import { MemoryList } from './MemoryList'
 import { Originals } from './Originals'
@@ -23,24 +23,24 @@ import { useJob } from './useJob'
 
 interface Props {
   instrument: InstrumentView
-  loadRouteId: string | undefined
+  toLoad: Loadable | undefined
   shelf: ReactNode
 }
 
 const isFresh = (state: string) => state === 'NEW' || state === 'PART'
 
 /** One instrument: who it is, what fills its memory, and loading, reading back and clearing. */
-export function InstrumentDesk({ instrument, loadRouteId, shelf }: Props) {
+export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
   const client = useQueryClient()
   const connection = useQuery(queries.connection(instrument.id))
   const running = useQuery(queries.runningJob(instrument.id))
   const [started, setStarted] = useState<JobView | null>(null)
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set())
   const [correctClock, setCorrectClock] = useState(true)
-  const [loading, setLoading] = useState(loadRouteId !== undefined)
+  const [loading, setLoading] = useState(toLoad !== undefined)
   const job = useJob(started ?? (running.data?.job as JobView | null | undefined) ?? null, () => {
     setChosen(new Set())
-    void refresh(client, 'connection', 'originals', 'visits', 'outline', 'sheet', 'trend', 'today', 'running-job', 'fit', 'visit')
+    void refresh(client, 'connection', 'originals', 'visits', 'outline', 'sheet', 'trend', 'today', 'running-job', 'fit', 'visit', 'routes', 'setups')
   })
   const path = { params: { path: { id: instrument.id } } }
   const readBack = useMutation({
@@ -48,7 +48,10 @@ export function InstrumentDesk({ instrument, loadRouteId, shelf }: Props) {
     onSuccess: setStarted,
   })
   const load = useMutation({
-    mutationFn: (routeId: string) => data(api.POST('/api/instruments/{id}/load', { ...path, body: { routeId } })),
+    mutationFn: (what: Loadable) =>
+      what.kind === 'route'
+        ? data(api.POST('/api/instruments/{id}/load', { ...path, body: { routeId: what.id } }))
+        : data(api.POST('/api/instruments/{id}/load-setup', { ...path, body: { setupId: what.id } })),
     onSuccess: (next) => {
       setStarted(next)
       setLoading(false)
@@ -130,7 +133,7 @@ export function InstrumentDesk({ instrument, loadRouteId, shelf }: Props) {
             </Button>
           </div>
           <Originals instrumentId={instrument.id} />
-          {loading && <LoadRoute instrumentId={instrument.id} routeId={loadRouteId} onClose={() => setLoading(false)} onLoad={(id) => load.mutate(id)} />}
+          {loading && <LoadDialog instrumentId={instrument.id} first={toLoad} onClose={() => setLoading(false)} onLoad={(what) => load.mutate(what)} />}
         </div>
       </div>
     </Page>

@@ -49,7 +49,7 @@ export function InstrumentsView() {
       <InstrumentDesk
         key={chosen.id}
         instrument={chosen}
-        loadRouteId={search.load}
+        toLoad={search.load ? { kind: 'route', id: search.load } : search.setup ? { kind: 'setup', id: search.setup } : undefined}
         shelf={<Shelf list={list} chosenId={chosen.id} onChoose={show} onAdd={() => setAdding(true)} />}
       />
       {add}

@@ -4,6 +4,7 @@ import { queries } from '../api/queries'
 import type { CheckLine, Level, Sheet, Verdict } from '../api/types'
 import { Tag } from '../parts/Tag'
 import { Trouble } from '../parts/Trouble'
+import { PictureStrip } from '../pictures/PictureStrip'
 import { words } from '../words/en'
 import { CheckDetail } from './CheckDetail'
 import { CheckTable } from './CheckTable'
@@ -25,6 +26,12 @@ interface Props {
 /** What carries a nameplate; a part's or a point's own counts before that of its asset. */
 const platedLevels: Level[] = ['SYSTEM', 'ASSET', 'PART', 'POINT']
 
+/** The worst check of a point is the one to look at. */
+function showPoint(checks: CheckLine[], pointId: string, show: Props['show']) {
+  const worst = mostPressing(checks.filter((check) => check.pointId === pointId))
+  if (worst) show({ check: worst.checkId })
+}
+
 const worstFirst: Verdict[] = ['FAIL', 'WATCH', 'PASS', 'NOT_JUDGED']
 
 function mostPressing(checks: CheckLine[]): CheckLine | undefined {
@@ -42,6 +49,9 @@ export function AssetSheet({ nodeId, checkId, readingId, mayEdit, show }: Props)
   return (
     <div className="px-4 py-3">
       <SheetHead sheet={sheet.data} mayEdit={mayEdit} />
+      {platedLevels.includes(sheet.data.node.level) && (
+        <PictureStrip nodeId={nodeId} checks={sheet.data.checks} mayEdit={mayEdit} onPoint={(point) => showPoint(sheet.data.checks, point, show)} />
+      )}
       {sheet.data.checks.length === 0 ? (
         <p className="mt-4 text-ink2">{words.plant.noChecks}</p>
       ) : (

@@ -2,22 +2,17 @@ import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { dayAndTime } from '../units/format'
 import { words } from '../words/en'
-import { settle, useContradictions } from './contradictions'
-import { type Facets, usePlantEdit } from './usePlantEdit'
+import { settle, useContradiction } from './contradictions'
 
 const text = words.plant.clash
 
 /** Two people changed the same thing: the later one sees both and chooses. */
 export function ClashDialog() {
-  const clashes = useContradictions()
-  const { alter } = usePlantEdit()
+  const contradiction = useContradiction()
+  const clashes = contradiction?.clashes ?? []
   const takeMine = () => {
-    const byNode = new Map<string, Facets>()
-    for (const clash of clashes) {
-      byNode.set(clash.node, { ...byNode.get(clash.node), [clash.facet]: { from: clash.theirs, to: clash.yours } })
-    }
     settle()
-    alter.mutate({ nodes: [...byNode].map(([node, facets]) => ({ node, facets })) })
+    contradiction?.takeMine()
   }
   return (
     <Dialog title={text.title} open={clashes.length > 0} onClose={settle}>
@@ -38,12 +33,12 @@ export function ClashDialog() {
                 <span className="block text-[12px] text-ink3">{facetName(clash.facet)}</span>
               </td>
               <td>
-                <span className="block font-semibold">{clash.theirs || text.nothing}</span>
+                <span className="block font-semibold">{clash.theirsSaid || text.nothing}</span>
                 <span className="block text-[12px] text-ink3">
                   {clash.by} {clash.at && dayAndTime(clash.at)}
                 </span>
               </td>
-              <td className="font-semibold">{clash.yours || text.nothing}</td>
+              <td className="font-semibold">{clash.yoursSaid || text.nothing}</td>
             </tr>
           ))}
         </tbody>

@@ -1,71 +1,56 @@
 import { useEffect, useState } from 'react'
-import type { OutlineFilter, Standing } from '../api/types'
+import type { Standing } from '../api/types'
+import { Button } from '../parts/Button'
 import { words } from '../words/en'
-
-/** What can be chosen besides the text; one at a time. */
-export type Show = 'all' | 'FAIL' | 'WATCH' | 'NOT_JUDGED' | 'never' | 'due'
-
-export const shows: Show[] = ['all', 'FAIL', 'WATCH', 'NOT_JUDGED', 'never', 'due']
-
-export function filterOf(text: string | undefined, show: Show): OutlineFilter {
-  return {
-    text: text?.trim() ? text.trim() : null,
-    verdict: show === 'all' || show === 'never' || show === 'due' ? null : show,
-    neverMeasured: show === 'never' ? true : null,
-    due: show === 'due' ? true : null,
-    technique: null,
-    assetClass: null,
-  }
-}
+import { isNarrowed, type Looking, type Show, shows } from './looking'
+import { NarrowRow } from './NarrowRow'
 
 interface Props {
-  text: string
-  show: Show
+  looking: Looking
   whole: Standing | undefined
-  onChange: (text: string, show: Show) => void
+  onChange: (looking: Looking) => void
 }
 
 const TYPING_MILLIS = 40
 
-/** Finds rows by what they are called and how they stand. */
-export function FilterBar({ text, show, whole, onChange }: Props) {
+/** Finds rows by what they are called, how they stand, and where and what they are. */
+export function FilterBar({ looking, whole, onChange }: Props) {
+  const { text, show } = looking
   const [typed, setTyped] = useState(text)
+  const [isOpen, setOpen] = useState(() => isNarrowed(looking))
   useEffect(() => {
     if (typed.trim() === text.trim()) return
-    const timer = setTimeout(() => onChange(typed, show), TYPING_MILLIS)
+    const timer = setTimeout(() => onChange({ ...looking, text: typed }), TYPING_MILLIS)
     return () => clearTimeout(timer)
-  }, [typed, text, show, onChange])
-  const count: Record<Show, number | null> = {
-    all: null,
-    FAIL: whole?.fail ?? 0,
-    WATCH: whole?.watch ?? 0,
-    NOT_JUDGED: whole?.notJudged ?? 0,
-    never: null,
-    due: null,
-  }
+  }, [typed, text, looking, onChange])
+  const count: Partial<Record<Show, number>> = { FAIL: whole?.fail ?? 0, WATCH: whole?.watch ?? 0, NOT_JUDGED: whole?.notJudged ?? 0 }
   return (
-    <>
+    <div className="flex shrink-0 flex-wrap items-center gap-x-2.5 gap-y-1.5 border-b border-rule px-2 py-[5px] text-ink2">
       <input
         type="search"
         aria-label={words.plant.search}
         placeholder={words.plant.search}
-        className="field h-[30px] w-[158px]"
+        className="field h-[30px] w-0 min-w-[100px] flex-1"
         value={typed}
         onChange={(event) => setTyped(event.target.value)}
       />
-      <div role="group" aria-label={words.plant.filter} className="flex min-w-0 flex-1 gap-2.5">
+      <Button aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
+        {words.plant.narrow.open}
+      </Button>
+      <div role="group" aria-label={words.plant.filter} className="flex min-w-0 gap-2.5">
         {shows.map((key) => (
           <button
             key={key}
             type="button"
             aria-pressed={show === key}
-            onClick={() => onChange(typed, key)}
+            onClick={() => onChange({ ...looking, text: typed, show: key })}
             className={`cursor-pointer whitespace-nowrap ${show === key ? 'font-semibold text-plum underline underline-offset-4' : ''}`}
           >
-            {count[key] !== null && count[key]} {words.plant.shows[key]}
+            {count[key]} {words.plant.shows[key]}
           </button>
         ))}
       </div>
-    </>
+      {(isOpen || isNarrowed(looking)) && <NarrowRow looking={{ ...looking, text: typed }} onChange={onChange} />}
+    </div>
   )
 }

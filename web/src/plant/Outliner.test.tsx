@@ -7,7 +7,8 @@ import { answeringPlant, node } from '../test/fakePlant'
 import { show } from '../test/show'
 import { ClashDialog } from './ClashDialog'
 import { Outliner } from './Outliner'
-import { noFilter, useOutline } from './useOutline'
+import { noFilter } from './looking'
+import { useOutline } from './useOutline'
 
 let plant: PlantNode[]
 
@@ -113,7 +114,7 @@ describe('the outliner by keyboard', () => {
   })
 
   it('shows both where somebody else was quicker, and takes the one that is chosen', async () => {
-    const clash = { node: 'p1', label: 'P-101 Pump A', facet: 'name', seen: 'Well pump 1', theirs: 'Pump A', yours: 'Pump B', by: 'reviewer', at: '2026-11-23T09:42:00Z' }
+    const clash = { node: 'p1', label: 'P-101 Pump A', facet: 'name', seen: 'Well pump 1', theirs: 'Pump A', yours: 'Pump B', theirsSaid: 'Pump A', yoursSaid: 'Pump B', by: 'reviewer', at: '2026-11-23T09:42:00Z' }
     let refused = false
     answering('POST', '/api/plant/alter', () => {
       if (refused) return committed('change-3', 'Named P-101 Pump B')
@@ -142,6 +143,18 @@ describe('the outliner by keyboard', () => {
     fireEvent.click(screen.getByText('Wellfield'))
     paste('P-102 Well pump 2')
     await waitFor(() => expect(changes()[2]?.body).toMatchObject({ ids: ['p2'], parentId: 'a', afterId: 'p2' }))
+  })
+
+  it('asks who moves what somebody else moved first, and moves it then', async () => {
+    const clash = { node: 'p2', label: 'P-102', facet: 'parent', theirs: 'elsewhere', yours: 'p1', theirsSaid: 'Roof', yoursSaid: 'P-101', by: 'reviewer', at: '2026-11-23T09:42:00Z' }
+    answering('POST', '/api/plant/move', () => (changes().length === 1 ? new Refusal(409, 'contradiction', 'Somebody else moved it.', { clashes: [clash] }) : committed('change-4', 'Moved')))
+    show(<Plant />)
+    fireEvent.click(await screen.findByText('Well pump 2'))
+    press('ArrowRight', { altKey: true })
+    expect(await screen.findByText('Roof')).toBeTruthy()
+    expect(changes()[0]?.body).toMatchObject({ seen: [{ id: 'p2', parentId: 'a' }] })
+    fireEvent.click(screen.getByText('Take mine'))
+    await waitFor(() => expect(changes()[1]?.body).toMatchObject({ ids: ['p2'], parentId: 'p1', seen: [{ id: 'p2', parentId: 'elsewhere' }] }))
   })
 
   it('duplicates and copies several at once', async () => {

@@ -2,7 +2,7 @@ import { useVirtualizer } from '@tanstack/react-virtual'
 import { Fragment, type MouseEvent, useCallback, useEffect, useRef, useState } from 'react'
 import { words } from '../words/en'
 import { DraftRow } from './DraftRow'
-import { behind, between, type Blocks, childrenIn, deeper, type DraftPlace, draftIndex, firstClient, type NewCheck, parseLabel, type Row, shallower, siblingOf } from './outline'
+import { behind, between, type Blocks, childrenIn, deeper, type DraftPlace, draftIndex, firstClient, type NewCheck, parseLabel, type Row, shallower, siblingOf, stood } from './outline'
 import { OutlineRowView } from './OutlineRowView'
 import { RenameRow } from './RenameRow'
 import { useOutlineKeys } from './useOutlineKeys'
@@ -96,7 +96,7 @@ export function Outliner({ outline, chosenId, choose, onSelect, pasteRows, begin
     beginStamping: () => chosen && beginStamping?.(chosen),
     edit,
   })
-  const drag = useRowDrag(rows, blocks, selected, choose, (ids, target) => edit.move.mutate({ ids, target }))
+  const drag = useRowDrag(rows, blocks, selected, choose, (ids, target) => edit.move.mutate({ ids, target, seen: stood(rows, ids) }))
   const commit = (text: string, check: NewCheck | null) => {
     if (!draft) return
     const id = crypto.randomUUID()

@@ -8,9 +8,10 @@ import { words } from '../words/en'
 import { AssetSheet } from './AssetSheet'
 import { BulkDialog, type Many } from './BulkDialog'
 import { ClashDialog } from './ClashDialog'
-import { FilterBar, filterOf, type Show, shows } from './FilterBar'
+import { FilterBar } from './FilterBar'
 import { ImportDialog } from './ImportDialog'
 import type { ImportSource } from './importing'
+import { filterOf, type Looking, type Narrowing, shows } from './looking'
 import type { Row } from './outline'
 import { Outliner } from './Outliner'
 import { PlantFiles } from './PlantFiles'
@@ -26,12 +27,23 @@ function pasteParent(row: Row): string | null {
 
 const route = getRouteApi('/plant')
 
+type Search = Partial<Record<Narrowing | 'find' | 'show', string>>
+
+/** What is looked for stands in the address, so that it can be sent to somebody. */
+function useLooking(search: Search): Looking {
+  const { find, show, within, technique, assetClass, criticality } = search
+  return useMemo(
+    () => ({ text: find ?? '', show: shows.find((one) => one === show) ?? 'all', within, technique, assetClass, criticality }),
+    [find, show, within, technique, assetClass, criticality],
+  )
+}
+
 export function PlantView() {
   const search = route.useSearch()
   const navigate = route.useNavigate()
   const mayEdit = useMay().edit
-  const show: Show = shows.find((one) => one === search.show) ?? 'all'
-  const filter = useMemo(() => filterOf(search.find, show), [search.find, show])
+  const looking = useLooking(search)
+  const filter = useMemo(() => filterOf(looking), [looking])
   const outline = useOutline(filter, search.node)
   const { plant, rows } = outline
   const chosenId = search.node ?? rows[0]?.node.id
@@ -49,8 +61,8 @@ export function PlantView() {
     if (id) void navigate({ search: { node: id }, replace: true })
   }
   const narrow = useCallback(
-    (find: string, next: Show) =>
-      void navigate({ search: (before) => ({ ...before, find: find.trim() || undefined, show: next === 'all' ? undefined : next }), replace: true }),
+    ({ text, show, ...narrowed }: Looking) =>
+      void navigate({ search: (before) => ({ node: before.node, check: before.check, find: text.trim() || undefined, show: show === 'all' ? undefined : show, ...narrowed }), replace: true }),
     [navigate],
   )
   return (
@@ -66,9 +78,7 @@ export function PlantView() {
     >
       <div className="flex h-full max-lg:flex-col">
         <section aria-label={words.plant.columns.plant} className="flex w-[520px] shrink-0 flex-col border-r border-rule2 max-lg:h-[44%] max-lg:w-full max-lg:border-r-0 max-lg:border-b">
-          <div className="flex h-10 shrink-0 items-center gap-2.5 border-b border-rule px-2 text-ink2">
-            <FilterBar text={search.find ?? ''} show={show} whole={whole} onChange={narrow} />
-          </div>
+          <FilterBar looking={looking} whole={whole} onChange={narrow} />
           <div className="min-h-0 flex-1">
             <Trouble error={outline.error} />
             {plant && (
@@ -79,7 +89,7 @@ export function PlantView() {
                 pasteRows={(text, row) => setImporting({ kind: 'text', text, parentId: pasteParent(row) })}
                 beginStamping={() => setStamping(true)}
                 onSelect={setSelected}
-                choose={(id) => void navigate({ search: (before) => ({ find: before.find, show: before.show, node: id }), replace: true })}
+                choose={(id) => void navigate({ search: (before) => ({ ...before, check: undefined, reading: undefined, node: id }), replace: true })}
               />
             )}
           </div>
@@ -103,7 +113,7 @@ export function PlantView() {
               checkId={search.check}
               readingId={search.reading}
               mayEdit={mayEdit}
-              show={(next) => void navigate({ search: (before) => ({ find: before.find, show: before.show, node: chosenId, ...next }), replace: true })}
+              show={(next) => void navigate({ search: (before) => ({ ...before, check: undefined, reading: undefined, node: chosenId, ...next }), replace: true })}
             />
           )}
         </section>

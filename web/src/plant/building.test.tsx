@@ -10,7 +10,7 @@ import { KeepAsTemplate } from './KeepAsTemplate'
 import { Nameplate } from './Nameplate'
 import type { Row } from './outline'
 import { TemplateDialog } from './TemplateDialog'
-import { noFilter } from './useOutline'
+import { noFilter } from './looking'
 
 afterEach(() => {
   cleanup()

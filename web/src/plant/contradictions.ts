@@ -2,23 +2,30 @@ import { useSyncExternalStore } from 'react'
 import type { Clash } from '../api/client'
 
 const listeners = new Set<() => void>()
-let waiting: readonly Clash[] = []
 
-function publish(next: readonly Clash[]) {
+/** What two people changed differently, and how the later one's own wish is carried out after all. */
+export interface Contradiction {
+  clashes: readonly Clash[]
+  takeMine: () => void
+}
+
+let waiting: Contradiction | null = null
+
+function publish(next: Contradiction | null) {
   waiting = next
   listeners.forEach((listener) => listener())
 }
 
-/** What two people changed differently waits here until somebody chose. */
-export function raise(clashes: readonly Clash[]) {
-  publish(clashes)
+/** Waits here until somebody chose. */
+export function raise(contradiction: Contradiction) {
+  publish(contradiction)
 }
 
 export function settle() {
-  publish([])
+  publish(null)
 }
 
-export function useContradictions(): readonly Clash[] {
+export function useContradiction(): Contradiction | null {
   return useSyncExternalStore(
     (listener) => {
       listeners.add(listener)

@@ -116,6 +116,11 @@ export function parseLabel(text: string, level: Level): { tag: string; name: str
   return match ? { tag: match[1] ?? '', name: match[2] ?? '' } : { tag: '', name: trimmed }
 }
 
+/** Where rows stand, so that somebody who moves them is told if they were moved meanwhile. */
+export function stood(rows: Row[], ids: string[]): { id: string; parentId: string | null }[] {
+  return rows.filter((row) => ids.includes(row.node.id)).map((row) => ({ id: row.node.id, parentId: row.node.parentId }))
+}
+
 export function labelOf(node: { tag: string; name: string }): string {
   return `${node.tag} ${node.name}`.trim()
 }

@@ -14,8 +14,6 @@ export interface OpenPlant {
   nodes: number
 }
 
-export const noFilter: OutlineFilter = { text: null, verdict: null, neverMeasured: null, due: null, technique: null, assetClass: null }
-
 export function isFiltering(filter: OutlineFilter): boolean {
   return Object.values(filter).some((value) => value !== null)
 }

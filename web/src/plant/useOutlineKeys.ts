@@ -2,7 +2,7 @@ import type { ClipboardEvent, KeyboardEvent } from 'react'
 import { useEffect, useRef, useState } from 'react'
 import { dismiss, say } from '../parts/notices'
 import { words } from '../words/en'
-import { type Blocks, childrenIn, inwardTarget, labelOf, outwardTarget, pasteTarget, type Row, type Target } from './outline'
+import { type Blocks, childrenIn, inwardTarget, labelOf, outwardTarget, pasteTarget, type Row, type Target, stood } from './outline'
 import { useSession } from './plantHistory'
 import type { usePlantEdit } from './usePlantEdit'
 
@@ -29,6 +29,7 @@ interface Clip {
   ids: string[]
   level: Row['node']['level']
   text: string
+  seen: ReturnType<typeof stood>
 }
 
 const looking = ['ArrowDown', 'ArrowUp', 'ArrowRight', 'ArrowLeft', 'PageDown', 'PageUp', 'Home', 'End', 'Escape']
@@ -46,7 +47,7 @@ export function useOutlineKeys(outline: Outline) {
   }
   const ids = selected.map((row) => row.node.id)
   const shift = (target: Target | null) => {
-    if (target) edit.move.mutate({ ids, target })
+    if (target) edit.move.mutate({ ids, target, seen: stood(rows, ids) })
     else say(words.plant.noPlace)
   }
   const moveAmongSiblings = (row: Row, by: -1 | 1) => {
@@ -56,13 +57,13 @@ export function useOutlineKeys(outline: Outline) {
     const last = siblings.indexOf(moving.at(-1) ?? '')
     if (moving.length === 0 || first + Math.min(by, 0) < 0 || last + Math.max(by, 0) >= siblings.length) return
     const afterId = by < 0 ? (siblings[first - 2] ?? null) : (siblings[last + 1] ?? null)
-    edit.move.mutate({ ids: moving, target: { parentId: row.node.parentId, afterId } })
+    edit.move.mutate({ ids: moving, target: { parentId: row.node.parentId, afterId }, seen: stood(rows, moving) })
   }
   const take = (how: Clip['how']) => {
     const text = selected.map((row) => labelOf(row.node)).join('\n')
     const level = selected[0]?.node.level
     if (!level) return
-    setClip({ how, ids, level, text })
+    setClip({ how, ids, level, text, seen: stood(rows, ids) })
     // Where the browser keeps its clipboard from us, what was taken here is pasted all the same.
     void navigator.clipboard?.writeText(text).catch(() => undefined)
     say(how === 'move' ? words.plant.cut(ids.length, text.split('\n')[0] ?? '') : words.plant.copied(ids.length, text.split('\n')[0] ?? ''))
@@ -70,7 +71,8 @@ export function useOutlineKeys(outline: Outline) {
   const pasteNodes = (row: Row, from: Clip) => {
     const target = pasteTarget(row, from.level, blocks)
     if (!target) return say(words.plant.noPlace)
-    edit[from.how].mutate({ ids: from.ids, target })
+    if (from.how === 'move') edit.move.mutate({ ids: from.ids, target, seen: from.seen })
+    else edit.copy.mutate({ ids: from.ids, target })
     if (target.parentId) setOpen(target.parentId, true)
     if (from.how === 'move') setClip(null)
   }

@@ -1,5 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
-import { api, data, Problem } from '../api/client'
+import { api, type Clash, data, Problem } from '../api/client'
 import type { Committed, OutlineFilter, OutlineRow, PlantNode } from '../api/types'
 import { refresh } from '../api/refresh'
 import { say } from '../parts/notices'
@@ -28,6 +28,26 @@ function withRow(plant: OpenPlant, node: PlantNode, afterId: string | null): Ope
     }
   }
   return { ...plant, open: node.parentId ? [...plant.open, node.parentId] : plant.open, blocks: blocks satisfies Blocks }
+}
+
+/** Rows to be moved, and where each stood when that was decided. */
+interface Moving {
+  ids: string[]
+  target: Target
+  seen: { id: string; parentId: string | null }[]
+}
+
+function isContradiction(error: Error): error is Problem {
+  return error instanceof Problem && error.clashes.length > 0
+}
+
+/** The same change once more, over what stands now. */
+function insisting(clashes: readonly Clash[]) {
+  const byNode = new Map<string, Facets>()
+  for (const clash of clashes) {
+    byNode.set(clash.node, { ...byNode.get(clash.node), [clash.facet]: { from: clash.theirs, to: clash.yours } })
+  }
+  return [...byNode].map(([node, facets]) => ({ node, facets }))
 }
 
 /** What can be done to the plant. One change after the other, each with its undo. */
@@ -112,19 +132,29 @@ export function usePlantEdit(outlineKey?: readonly unknown[]) {
       data(api.POST('/api/plant/alter', { body: { changeId: crypto.randomUUID(), nodes } })),
     onSuccess,
     onError: (error) => {
-      if (error instanceof Problem && error.clashes.length > 0) raise(error.clashes)
-      else onError(error)
+      if (!isContradiction(error)) return onError(error)
+      raise({ clashes: error.clashes, takeMine: () => alter.mutate({ nodes: insisting(error.clashes) }) })
     },
   })
 
-  const place = (how: 'move' | 'copy') => ({
+  /** Where the rows stood is told along: who moves what somebody else moved first is asked. */
+  const move = useMutation({
+    ...common,
+    mutationFn: ({ ids, target, seen }: Moving) => data(api.POST('/api/plant/move', { body: { changeId: crypto.randomUUID(), ids, ...target, seen } })),
+    onSuccess,
+    onError: (error, wanted) => {
+      if (!isContradiction(error)) return onError(error)
+      const theirs = new Map(error.clashes.map((clash) => [clash.node, clash.theirs]))
+      const seen = wanted.seen.map((one) => ({ id: one.id, parentId: theirs.get(one.id) ?? one.parentId }))
+      raise({ clashes: error.clashes, takeMine: () => move.mutate({ ...wanted, seen }) })
+    },
+  })
+  const copy = useMutation({
     ...common,
     mutationFn: ({ ids, target }: { ids: string[]; target: Target }) =>
-      data(api.POST(`/api/plant/${how}`, { body: { changeId: crypto.randomUUID(), ids, ...target } })),
+      data(api.POST('/api/plant/copy', { body: { changeId: crypto.randomUUID(), ids, ...target, seen: null } })),
     onSuccess,
   })
-  const move = useMutation(place('move'))
-  const copy = useMutation(place('copy'))
 
   const remove = useMutation({
     ...common,

@@ -3,7 +3,8 @@ import { useEffect, useMemo, useRef, useState } from 'react'
 import type { Standing } from '../api/types'
 import { Tag } from '../parts/Tag'
 import { Trouble } from '../parts/Trouble'
-import { FilterBar, filterOf, type Show } from '../plant/FilterBar'
+import { FilterBar } from '../plant/FilterBar'
+import { everything, filterOf, type Looking } from '../plant/looking'
 import { useOutline } from '../plant/useOutline'
 import type { useStops } from './useStops'
 
@@ -15,24 +16,14 @@ function checksIn(standing: Standing): number {
 
 /** The plant with a box at every row; a box above ticks all checks beneath it that the filter finds. */
 export function CheckChooser({ stops }: { stops: ReturnType<typeof useStops> }) {
-  const [text, setText] = useState('')
-  const [show, setShow] = useState<Show>('all')
-  const filter = useMemo(() => filterOf(text, show), [text, show])
+  const [looking, setLooking] = useState<Looking>(everything)
+  const filter = useMemo(() => filterOf(looking), [looking])
   const outline = useOutline(filter, undefined)
   const scroller = useRef<HTMLDivElement>(null)
   const virtual = useVirtualizer({ count: outline.rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 12 })
-  const change = useMemo(
-    () => (next: string, nextShow: Show) => {
-      setText(next)
-      setShow(nextShow)
-    },
-    [],
-  )
   return (
     <div className="flex h-full flex-col">
-      <div className="flex shrink-0 flex-wrap items-center [&>div]:basis-full gap-x-3 gap-y-1 border-b border-rule px-3 py-1.5 text-ink2">
-        <FilterBar text={text} show={show} whole={outline.plant?.whole} onChange={change} />
-      </div>
+      <FilterBar looking={looking} whole={outline.plant?.whole} onChange={setLooking} />
       <Trouble error={outline.error} />
       <div ref={scroller} className="min-h-0 flex-1 overflow-auto">
         <div className="relative" style={{ height: virtual.getTotalSize() }}>

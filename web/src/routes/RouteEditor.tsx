@@ -8,8 +8,10 @@ import { say } from '../parts/notices'
 import { Trouble } from '../parts/Trouble'
 import { words } from '../words/en'
 import { CheckChooser } from './CheckChooser'
+import { RemoveRoute } from './RemoveRoute'
 import { RouteFit } from './RouteFit'
 import { RouteTerms, type Terms } from './RouteTerms'
+import { ShortestWalk } from './ShortestWalk'
 import { type Stop, useStops } from './useStops'
 import { Walk } from './Walk'
 
@@ -17,11 +19,16 @@ function instructionsOf(stops: Stop[]): Record<string, string> {
   return Object.fromEntries(stops.filter((stop) => stop.instruction).map((stop) => [stop.checkId, stop.instruction]))
 }
 
+function picturesOf(stops: Stop[]): Record<string, string> {
+  return Object.fromEntries(stops.flatMap((stop) => (stop.pictureId ? [[stop.checkId, stop.pictureId]] : [])))
+}
+
 function draftOf(saved: RouteView) {
   return {
     name: saved.name,
     checkIds: saved.stops.map((stop) => stop.checkId),
     instructions: instructionsOf(saved.stops),
+    pictures: picturesOf(saved.stops),
     everyDays: saved.everyDays,
     firstDue: saved.firstDue,
     assignedTo: saved.assignedTo,
@@ -36,8 +43,9 @@ export function RouteEditor({ saved, onSaved }: { saved: RouteView | undefined; 
   const checkIds = planned.stops.map((stop) => stop.checkId)
   const [id] = useState(saved?.id ?? crypto.randomUUID())
   const [terms, setTerms] = useState<Terms>({ everyDays: saved?.everyDays ?? null, firstDue: saved?.firstDue ?? null, assignedTo: saved?.assignedTo ?? null })
-  const draft = { name, checkIds, instructions: instructionsOf(planned.stops), ...terms }
+  const draft = { name, checkIds, instructions: instructionsOf(planned.stops), pictures: picturesOf(planned.stops), ...terms }
   const changed = !saved || JSON.stringify(draft) !== JSON.stringify(draftOf(saved))
+  const [ordering, setOrdering] = useState(false)
   const save = useMutation({
     mutationFn: () =>
       data(api.PUT('/api/routes/{id}', { params: { path: { id } }, body: { ...draft, version: saved?.version ?? 0 } })),
@@ -64,10 +72,21 @@ export function RouteEditor({ saved, onSaved }: { saved: RouteView | undefined; 
           <Button kind="main" type="submit" disabled={!changed || save.isPending || !name.trim() || checkIds.length === 0}>
             {words.routes.save}
           </Button>
+          {saved && <RemoveRoute route={saved} />}
         </form>
         <RouteTerms terms={terms} onChange={setTerms} />
         <Trouble error={save.error} />
         {saved && saved.gone > 0 && <p className="mb-2 text-watch">{words.routes.gone(saved.gone)}</p>}
+        {planned.stops.length > 0 && (
+          <p className="mb-1 flex gap-4">
+            <Button disabled={planned.stops.length < 2} onClick={() => setOrdering(true)}>
+              {words.routes.shortest}
+            </Button>
+            <Button onClick={() => void planned.showPictures().then((count) => say(words.routes.photosSet(count)))}>{words.routes.photosForAll}</Button>
+            <span className="ml-auto text-[12px] text-ink3">{words.routes.keys}</span>
+          </p>
+        )}
+        {ordering && <ShortestWalk checkIds={checkIds} onOrder={planned.putInOrder} onClose={() => setOrdering(false)} />}
         <Walk stops={planned.stops} onChange={planned.setStops} />
         {saved && !changed ? <RouteFit route={saved} /> : checkIds.length > 0 && <p className="mt-4 text-ink2">{words.routes.unsaved}</p>}
       </section>

@@ -1,21 +1,21 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useQuery } from '@tanstack/react-query'
 import { Link } from '@tanstack/react-router'
-import { useState } from 'react'
-import { api, data } from '../api/client'
 import { queries } from '../api/queries'
-import { refresh } from '../api/refresh'
 import type { InstrumentView, RouteView } from '../api/types'
 import { useMay } from '../app/useMay'
 import { Button } from '../parts/Button'
-import { say } from '../parts/notices'
 import { Tag } from '../parts/Tag'
 import { Trouble } from '../parts/Trouble'
 import { bytes, minutes } from '../units/format'
 import { words } from '../words/en'
+import { ShareRoute } from './ShareRoute'
+import { useSplit } from './useSplit'
 
 /** What the walk needs, and which instrument has it: asked of the connected instrument itself. */
 export function RouteFit({ route }: { route: RouteView }) {
   const instruments = useQuery(queries.instruments())
+  const mayEdit = useMay().edit
+  const split = useSplit(route)
   const scheduled = useQuery(queries.schedule()).data?.routes.find((one) => one.routeId === route.id)
   return (
     <section className="mt-5">
@@ -39,23 +39,15 @@ export function RouteFit({ route }: { route: RouteView }) {
           )}
         </tbody>
       </table>
+      {mayEdit && instruments.data && instruments.data.length > 1 && <ShareRoute route={route} instruments={instruments.data} split={split} />}
     </section>
   )
 }
 
 function FitRow({ instrument, route }: { instrument: InstrumentView; route: RouteView }) {
   const fit = useQuery(queries.fit(instrument.id, route.id))
-  const client = useQueryClient()
   const mayEdit = useMay().edit
-  const [newId] = useState(() => crypto.randomUUID())
-  const split = useMutation({
-    mutationFn: (firstChecks: string[]) =>
-      data(api.POST('/api/routes/{id}/split', { params: { path: { id: route.id } }, body: { firstChecks, newId, version: route.version } })),
-    onSuccess: async (halves) => {
-      await refresh(client, 'routes', 'fit', 'schedule', 'today')
-      say(words.routes.split(halves.first.name, halves.second.name))
-    },
-  })
+  const split = useSplit(route)
   const canSplit = fit.data !== undefined && fit.data.firstChecks.length > 0 && fit.data.firstChecks.length < route.stops.length
   const held = route.loaded.find((one) => one.instrumentId === instrument.id)
   return (

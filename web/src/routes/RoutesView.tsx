@@ -1,10 +1,13 @@
 import { useQuery } from '@tanstack/react-query'
 import { getRouteApi } from '@tanstack/react-router'
+import type { ReactNode } from 'react'
 import { queries } from '../api/queries'
 import type { ScheduledRoute } from '../api/types'
+import { useMay } from '../app/useMay'
 import { Button } from '../parts/Button'
 import { Page } from '../parts/Page'
 import { Trouble } from '../parts/Trouble'
+import { SetupEditor } from '../setups/SetupEditor'
 import { day } from '../units/format'
 import { words } from '../words/en'
 import { RouteEditor } from './RouteEditor'
@@ -12,43 +15,71 @@ import { RouteEditor } from './RouteEditor'
 const route = getRouteApi('/routes')
 const NEW = 'new'
 
+/** What can be loaded onto an instrument: routes, and set-ups. */
 export function RoutesView() {
   const search = route.useSearch()
   const navigate = route.useNavigate()
+  const mayEdit = useMay().edit
   const routes = useQuery(queries.routes())
+  const setups = useQuery(queries.setups())
   const schedule = useQuery(queries.schedule())
   const list = routes.data ?? []
-  const chosen = search.route === NEW ? undefined : (list.find((candidate) => candidate.id === search.route) ?? list[0])
+  const setup = setups.data?.find((candidate) => candidate.id === search.setup)
+  const isSetup = search.setup !== undefined
+  const chosen = isSetup || search.route === NEW ? undefined : (list.find((candidate) => candidate.id === search.route) ?? list[0])
   const show = (id: string) => void navigate({ search: { route: id }, replace: true })
+  const showSetup = (id: string | undefined) => void navigate({ search: { setup: id }, replace: true })
   return (
     <Page
       say={<span className="font-semibold">{words.routes.say(list.length)}</span>}
       actions={
-        <Button kind="second" onClick={() => show(NEW)}>
-          {words.routes.new}
-        </Button>
+        mayEdit && (
+          <>
+            <Button kind="second" onClick={() => showSetup(NEW)}>
+              {words.setups.new}
+            </Button>
+            <Button kind="second" onClick={() => show(NEW)}>
+              {words.routes.new}
+            </Button>
+          </>
+        )
       }
     >
       <div className="flex h-full max-lg:flex-col">
         <nav aria-label={words.rooms.routes} className="w-[190px] shrink-0 overflow-auto max-lg:max-h-28 max-lg:w-full border-r border-rule2 bg-paper2">
-          <Trouble error={routes.error} />
+          <Trouble error={routes.error ?? setups.error} />
           {list.map((candidate) => (
-            <button
-              key={candidate.id}
-              type="button"
-              onClick={() => show(candidate.id)}
-              aria-current={candidate === chosen ? 'true' : undefined}
-              className={`block w-full cursor-pointer border-b border-l-[3px] border-b-rule px-3 py-2 text-left ${candidate === chosen ? 'border-l-plum bg-wash' : 'border-l-transparent'}`}
-            >
-              <span className="block font-semibold">{candidate.name}</span>
+            <Item key={candidate.id} isChosen={candidate === chosen} name={candidate.name} onChoose={() => show(candidate.id)}>
               <span className="text-ink2">{words.routes.stops(candidate.stops.length)}</span>
               <DueMark route={schedule.data?.routes.find((one) => one.routeId === candidate.id)} />
-            </button>
+            </Item>
+          ))}
+          {setups.data && setups.data.length > 0 && <h2 className="border-b border-rule2 px-3 pt-4 pb-1 font-semibold">{words.setups.title}</h2>}
+          {setups.data?.map((candidate) => (
+            <Item key={candidate.id} isChosen={candidate === setup} name={candidate.name} onChoose={() => showSetup(candidate.id)}>
+              <span className="text-ink2">{words.setups.revision(candidate.revision)}</span>
+            </Item>
           ))}
         </nav>
-        {routes.data && <RouteEditor key={chosen ? `${chosen.id} ${chosen.version}` : NEW} saved={chosen} onSaved={show} />}
+        {isSetup
+          ? setups.data && <SetupEditor key={setup ? `${setup.id} ${setup.version}` : NEW} saved={setup} onSaved={showSetup} />
+          : routes.data && <RouteEditor key={chosen ? `${chosen.id} ${chosen.version}` : NEW} saved={chosen} onSaved={show} />}
       </div>
     </Page>
+  )
+}
+
+function Item({ isChosen, name, onChoose, children }: { isChosen: boolean; name: string; onChoose: () => void; children: ReactNode }) {
+  return (
+    <button
+      type="button"
+      onClick={onChoose}
+      aria-current={isChosen ? 'true' : undefined}
+      className={`block w-full cursor-pointer border-b border-l-[3px] border-b-rule px-3 py-2 text-left ${isChosen ? 'border-l-plum bg-wash' : 'border-l-transparent'}`}
+    >
+      <span className="block font-semibold">{name}</span>
+      {children}
+    </button>
   )
 }
 

@@ -1,8 +1,8 @@
-import { useState } from 'react'
-import { Button } from '../parts/Button'
-import { Tag } from '../parts/Tag'
+import { type DragEvent, type KeyboardEvent, useState } from 'react'
 import { words } from '../words/en'
+import { StopPicture } from './StopPicture'
 import type { Stop } from './useStops'
+import { WalkRow } from './WalkRow'
 
 interface Props {
   stops: Stop[]
@@ -16,67 +16,64 @@ function moved(stops: Stop[], from: number, to: number): Stop[] {
   return copy
 }
 
-/** The stops in walking order. */
+/** The stops in walking order: dragged, or moved with Alt and the arrow keys. */
 export function Walk({ stops, onChange }: Props) {
   const [dragged, setDragged] = useState<number | null>(null)
   const [over, setOver] = useState<number | null>(null)
+  const [picturing, setPicturing] = useState<Stop | null>(null)
   if (stops.length === 0) return <p className="text-ink2">{words.routes.empty}</p>
+  const replace = (stop: Stop, by: Partial<Stop>) => onChange(stops.map((other) => (other.checkId === stop.checkId ? { ...stop, ...by } : other)))
+  const move = (from: number, to: number) => to >= 0 && to < stops.length && onChange(moved(stops, from, to))
+  const onKeyDown = (event: KeyboardEvent, i: number) => {
+    if (!event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return
+    event.preventDefault()
+    move(i, i + (event.key === 'ArrowUp' ? -1 : 1))
+  }
+  const markOf = (i: number) =>
+    over === i && dragged !== null && dragged !== i ? (dragged < i ? 'shadow-[inset_0_-2px_0_var(--plum)]' : 'shadow-[inset_0_2px_0_var(--plum)]') : ''
+  const dragging = (i: number) => ({
+    onDragOver: (event: DragEvent) => {
+      event.preventDefault()
+      setOver(i)
+    },
+    onDrop: () => {
+      if (dragged !== null) move(dragged, i)
+      setDragged(null)
+      setOver(null)
+    },
+  })
   return (
-    <table className="ledger">
-      <tbody>
-        {stops.map((stop, i) => {
-          const first = stop.assetTag !== stops[i - 1]?.assetTag || stop.assetName !== stops[i - 1]?.assetName
-          return (
-            <tr
-              key={stop.checkId}
-              className={`group ${over === i && dragged !== null && dragged !== i ? (dragged < i ? 'shadow-[inset_0_-2px_0_var(--plum)]' : 'shadow-[inset_0_2px_0_var(--plum)]') : ''}`}
-              onDragOver={(event) => {
-                event.preventDefault()
-                setOver(i)
-              }}
-              onDrop={() => {
-                if (dragged !== null) onChange(moved(stops, dragged, i))
-                setDragged(null)
-                setOver(null)
-              }}
-            >
-              <td className="num w-8 cursor-grab text-ink3" draggable onDragStart={() => setDragged(i)} onDragEnd={() => setDragged(null)}>
-                {i + 1}
-              </td>
-              <td className="w-24">{first && <Tag text={stop.assetTag} />}</td>
-              <td className="w-full max-w-0">
-                <span className="flex items-center gap-3">
-                  <span className="whitespace-nowrap">
-                    {stop.point} <span className="text-ink2">{stop.check}</span>
-                  </span>
-                  <input
-                    aria-label={`${words.routes.instruction} ${i + 1}`}
-                    placeholder={words.routes.instruction}
-                    title={stop.instruction}
-                    className="min-w-0 flex-1 border-b border-transparent bg-transparent px-1 text-ink2 placeholder:text-transparent hover:placeholder:text-ink3 focus:border-rule2 focus:placeholder:text-ink3"
-                    value={stop.instruction}
-                    maxLength={500}
-                    onChange={(event) => onChange(stops.map((other) => (other === stop ? { ...stop, instruction: event.target.value } : other)))}
-                  />
-                </span>
-              </td>
-              <td className="num whitespace-nowrap">
-                <span className="inline-flex gap-1 opacity-70 group-hover:opacity-100 group-focus-within:opacity-100">
-                  <Button className="h-6 min-w-6" aria-label={`${words.routes.up} ${i + 1}`} disabled={i === 0} onClick={() => onChange(moved(stops, i, i - 1))}>
-                    ↑
-                  </Button>
-                  <Button className="h-6 min-w-6" aria-label={`${words.routes.down} ${i + 1}`} disabled={i === stops.length - 1} onClick={() => onChange(moved(stops, i, i + 1))}>
-                    ↓
-                  </Button>
-                  <Button className="h-6 min-w-6" aria-label={`${words.routes.drop} ${i + 1}`} onClick={() => onChange(stops.filter((other) => other !== stop))}>
-                    ×
-                  </Button>
-                </span>
-              </td>
+    <>
+      <table className="ledger">
+        <tbody>
+          {stops.map((stop, i) => (
+            <tr key={stop.checkId} className={`group ${markOf(i)}`} {...dragging(i)} onKeyDown={(event) => onKeyDown(event, i)}>
+              <WalkRow
+                stop={stop}
+                number={i + 1}
+                isFirstOfAsset={stop.assetTag !== stops[i - 1]?.assetTag || stop.assetName !== stops[i - 1]?.assetName}
+                isLast={i === stops.length - 1}
+                onDragStart={() => setDragged(i)}
+                onDragEnd={() => setDragged(null)}
+                onMove={(by) => move(i, i + by)}
+                onInstruction={(instruction) => replace(stop, { instruction })}
+                onPicture={() => setPicturing(stop)}
+                onDrop={() => onChange(stops.filter((other) => other !== stop))}
+              />
             </tr>
-          )
-        })}
-      </tbody>
-    </table>
+          ))}
+        </tbody>
+      </table>
+      {picturing && (
+        <StopPicture
+          stop={picturing}
+          onClose={() => setPicturing(null)}
+          onChoose={(pictureId) => {
+            replace(picturing, { pictureId })
+            setPicturing(null)
+          }}
+        />
+      )}
+    </>
   )
 }

@@ -2,7 +2,7 @@ import { useState } from 'react'
 import { api, data } from '../api/client'
 import type { OutlineFilter, PickedCheck, RouteView } from '../api/types'
 
-/** A stop as it is planned: the check, and where it hangs in the plant. */
+/** A stop as it is planned: the check, where it hangs in the plant, and what is said and shown there. */
 export interface Stop {
   checkId: string
   path: string[]
@@ -11,10 +11,16 @@ export interface Stop {
   point: string
   check: string
   instruction: string
+  pictureId: string | null
 }
 
 function stopOf(picked: PickedCheck): Stop {
-  return { checkId: picked.id, path: picked.path, assetTag: picked.assetTag, assetName: picked.assetName, point: picked.point, check: picked.check, instruction: '' }
+  return { checkId: picked.id, path: picked.path, assetTag: picked.assetTag, assetName: picked.assetName, point: picked.point, check: picked.check, instruction: '', pictureId: null }
+}
+
+/** The node of the point a stop is at: the last of its path. */
+export function pointOf(stop: Stop): string {
+  return stop.path.at(-1) ?? ''
 }
 
 /** The walk as it is being planned. */
@@ -32,6 +38,18 @@ export function useStops(saved: RouteView | undefined) {
   }
   const dropBeneath = (nodeId: string) => setStops((before) => before.filter((stop) => stop.checkId !== nodeId && !stop.path.includes(nodeId)))
   const countBeneath = (nodeId: string) => stops.filter((stop) => stop.checkId === nodeId || stop.path.includes(nodeId)).length
+  /** The same stops in another order; what is not among them comes last. */
+  const putInOrder = (checkIds: string[]) => {
+    const place = new Map(checkIds.map((id, i) => [id, i]))
+    setStops((before) => [...before].sort((a, b) => (place.get(a.checkId) ?? before.length) - (place.get(b.checkId) ?? before.length)))
+  }
+  /** Shows at each stop the picture its point is seen on; a stop that shows one already keeps it. */
+  const showPictures = async () => {
+    const shown = await data(api.POST('/api/pictures/showing', { body: { pointIds: stops.map(pointOf) } }))
+    const found = (stop: Stop) => (stop.pictureId ? undefined : shown.pictures[pointOf(stop)])
+    setStops((before) => before.map((stop) => ({ ...stop, pictureId: stop.pictureId ?? shown.pictures[pointOf(stop)] ?? null })))
+    return stops.filter(found).length
+  }
 
-  return { stops, setStops, has: (checkId: string) => there.has(checkId), addBeneath, dropBeneath, countBeneath }
+  return { stops, setStops, has: (checkId: string) => there.has(checkId), addBeneath, dropBeneath, countBeneath, putInOrder, showPictures }
 }

@@ -4,6 +4,7 @@ import { words } from '../words/en'
 import { AuditTable } from './AuditTable'
 import { OwnPassword } from './OwnPassword'
 import { People } from './People'
+import { SkipReasons } from './SkipReasons'
 
 export function SetupView() {
   const may = useMay()
@@ -12,6 +13,7 @@ export function SetupView() {
       <div className="h-full overflow-auto px-4 py-3">
         <OwnPassword />
         {may.manage ? <People /> : <p className="mb-4 text-ink2">{words.setup.onlyAdministrator}</p>}
+        {may.edit && <SkipReasons />}
         {may.edit && <AuditTable />}
       </div>
     </Page>

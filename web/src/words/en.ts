@@ -1,5 +1,8 @@
+import { pictures } from './pictures'
 import { plant } from './plant'
+import { routes } from './routes'
 import { sensors } from './sensors'
+import { setups } from './setups'
 
 /** All wording of the front end, in one place. */
 export const words = {
@@ -91,46 +94,9 @@ export const words = {
     from: (name: string) => `from ${name}`,
     proposal: (watch: string, fail: string) => `Take ${watch} / ${fail}`,
   },
-  routes: {
-    say: (n: number) => (n === 0 ? 'No route yet. Choose checks and give it a name.' : 'Choose what to walk, in which order.'),
-    new: 'New route',
-    name: 'Name of the route',
-    choose: 'Choose checks',
-    walk: 'The walk',
-    stops: (n: number) => (n === 1 ? '1 stop' : `${n} stops`),
-    needs: (minutes: string, size: string) => `about ${minutes}, ${size} of memory`,
-    save: 'Save route',
-    saved: 'Route saved.',
-    unsaved: 'Not saved yet.',
-    instruction: 'Instruction',
-    late: (days: number) => (days === 1 ? '1 day late' : `${days} days late`),
-    due: (on: string) => `due ${on}`,
-    measuredTime: ', as past walks took',
-    usualTime: ', by usual times',
-    revision: (n: number) => `Revision ${n}.`,
-    held: (revision: number) => `It holds revision ${revision}, the present one.`,
-    heldChanged: (revision: number, changes: string) => `It holds revision ${revision}; since then ${changes}.`,
-    terms: {
-      every: 'Every',
-      days: 'days',
-      first: 'first on',
-      who: 'for',
-      nobody: '(nobody in particular)',
-    },
-    up: 'Earlier',
-    down: 'Later',
-    drop: 'Take out',
-    fit: 'Who can take it',
-    askFit: 'Ask the instrument',
-    fits: 'It fits.',
-    outcome: { WHOLE: 'It fits.', TWO_LOADS: 'It fits in two loads, one after the other.', CANNOT: 'It cannot take all of it.' },
-    splitLoads: 'Split in two',
-    splitRest: 'Split off the rest',
-    split: (first: string, second: string) => `Split into ${first} and ${second}.`,
-    load: 'Load it',
-    gone: (n: number) => `${n} of its checks were removed from the plant since.`,
-    empty: 'Tick checks on the left. They are walked from top to bottom.',
-  },
+  pictures,
+  routes,
+  setups,
   instruments: {
     none: 'No instrument yet. Switch one on and tell its address.',
     say: (fresh: number, name: string) =>
@@ -157,10 +123,10 @@ export const words = {
     memoryFree: (free: string, all: string) => `${free} of ${all} free`,
     fill: { fresh: 'new', part: 'half read back', stored: 'stored here already', route: 'route' },
     columns: { kind: 'Kind', what: 'What', size: 'Size', state: 'State' },
-    kind: { ROUTE: 'Route', READINGS: 'Walk', LOOSE: 'Loose' },
+    kind: { ROUTE: 'Route', SETUP: 'Set-up', READINGS: 'Walk', LOOSE: 'Loose' },
     state: { NEW: 'new', PART: 'broke off', STORED: 'stored', LOADED: 'loaded' },
-    load: 'Load a route',
-    loadWhich: 'Which route?',
+    load: 'Load',
+    loadWhich: 'What is loaded?',
     readBack: 'Read back the new',
     readBackChosen: (n: number) => `Read back ${n} chosen`,
     correctClock: (span: string, ahead: boolean) => `Correct the readings’ times: the clock is ${span} ${ahead ? 'fast' : 'slow'}`,
@@ -171,7 +137,7 @@ export const words = {
     originalsNone: 'Nothing was read back yet.',
     breaks: 'If the link breaks, the next try goes on from here.',
     stop: 'Stop',
-    noRoutes: 'There is no route yet.',
+    noRoutes: 'There is no route and no set-up yet.',
     openVisit: 'See the visits',
     seen: 'last seen',
   },

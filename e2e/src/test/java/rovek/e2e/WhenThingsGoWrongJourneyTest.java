@@ -101,7 +101,7 @@ class WhenThingsGoWrongJourneyTest {
             assertThat(browser.texts(By.xpath("//button[.='History']"))).isEmpty();
             browser.room("Instruments");
             browser.see("Nothing new on VH-2.");
-            browser.press("Load a route");
+            browser.press("Load");
             browser.see("It fits.");
             browser.click(By.xpath("//div[@role='dialog']//button[.='Load it']"));
             browser.see("Your role does not allow this. Nothing was changed; ask an administrator.");

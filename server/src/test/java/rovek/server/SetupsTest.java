@@ -73,7 +73,7 @@ class SetupsTest {
             assertThat(job.get("state").asString()).as(job.toString()).isEqualTo("DONE");
             JsonNode panel = logger.press("/api/battery", Map.of("percent", 66)).get("setup");
             assertThat(panel.get("name").asString()).isEqualTo("Reservoir, revision 1");
-            assertThat(panel.get("says").asString()).isEqualTo("2 channels every 60 s, 1,441 samples in 1 d 0 h");
+            assertThat(panel.get("says").asString()).isEqualTo("2 channels every 60 s, 1,441 samples in 1 d");
             JsonNode file = caller.get("/api/instruments/" + instrument + "/connection").ok().get("files").get(0);
             assertThat(file.get("kind").asString()).isEqualTo("SETUP");
             assertThat(file.get("what").asString()).isEqualTo("Reservoir, revision 1");

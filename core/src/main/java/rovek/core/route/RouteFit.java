@@ -1,10 +1,8 @@
 package rovek.core.route;
 
 import java.util.ArrayList;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
-import java.util.Set;
 
 /**
  * Whether an instrument can take a route.
@@ -36,15 +34,15 @@ public record RouteFit(Outcome outcome, List<String> reasons, List<Integer> firs
         if (stops.isEmpty()) {
             return new RouteFit(Outcome.CANNOT, List.of("The route has no stops yet."), List.of());
         }
-        Set<String> lacking = new LinkedHashSet<>();
+        Obstacles obstacles = new Obstacles();
         List<Integer> measurable = new ArrayList<>();
         for (int i = 0; i < stops.size(); i++) {
-            List<String> reasons = lacking(stops.get(i), instrument);
-            lacking.addAll(reasons);
-            if (reasons.isEmpty()) {
+            obstacles.add(stops.get(i), instrument);
+            if (Obstacles.isMeasurable(stops.get(i), instrument)) {
                 measurable.add(i);
             }
         }
+        List<String> lacking = new ArrayList<>(obstacles.sentences());
         long needed = RouteNeeds.of(stops).memoryBytes();
         if (needed > instrument.freeBytes()) {
             lacking.add("It has %s free and the route fills %s: read back and clear first, or split the route."
@@ -55,25 +53,7 @@ public record RouteFit(Outcome outcome, List<String> reasons, List<Integer> firs
         }
         List<Integer> first = firstLoad(stops, measurable, instrument);
         boolean inTwo = measurable.size() == stops.size() && !first.isEmpty() && restFits(stops, first.size(), instrument);
-        return new RouteFit(inTwo ? Outcome.TWO_LOADS : Outcome.CANNOT, List.copyOf(lacking), first);
-    }
-
-    /** Why an instrument cannot measure a stop, whatever its memory holds; empty where it can. */
-    static List<String> lacking(PlannedStop stop, InstrumentProfile instrument) {
-        List<String> reasons = new ArrayList<>();
-        if (!instrument.techniques().contains(stop.technique())) {
-            reasons.add("It does not measure %s, which %s needs.".formatted(stop.technique(), stop.place()));
-        }
-        String sensorOut = instrument.sensorsOut().get(stop.sensor());
-        if (sensorOut != null) {
-            reasons.add("%s is measured with sensor %s, which %s.".formatted(stop.place(), stop.sensor(), sensorOut));
-        }
-        for (String option : stop.demand().options()) {
-            if (!instrument.options().contains(option)) {
-                reasons.add("It lacks the option %s, which %s needs.".formatted(option, stop.place()));
-            }
-        }
-        return reasons;
+        return new RouteFit(inTwo ? Outcome.TWO_LOADS : Outcome.CANNOT, lacking, first);
     }
 
     private static List<Integer> firstLoad(List<PlannedStop> stops, List<Integer> measurable, InstrumentProfile instrument) {

@@ -46,7 +46,8 @@ public record RouteShare(List<Integer> first, List<Integer> second, List<Integer
         private final Set<Integer> first = new TreeSet<>();
         private final Set<Integer> second = new TreeSet<>();
         private final Set<Integer> left = new TreeSet<>();
-        private final Set<String> reasons = new LinkedHashSet<>();
+        private final Obstacles obstacles = new Obstacles();
+        private final Set<String> withoutRoom = new LinkedHashSet<>();
 
         private Sharing(List<PlannedStop> stops, InstrumentProfile one, InstrumentProfile other) {
             this.stops = stops;
@@ -77,7 +78,7 @@ public record RouteShare(List<Integer> first, List<Integer> second, List<Integer
             InstrumentProfile instrument = share == first ? one : other;
             Set<Integer> wanted = new TreeSet<>(share);
             wanted.addAll(added);
-            boolean can = added.stream().allMatch(stop -> RouteFit.lacking(stops.get(stop), instrument).isEmpty())
+            boolean can = added.stream().allMatch(stop -> Obstacles.isMeasurable(stops.get(stop), instrument))
                     && RouteNeeds.of(chosen(wanted)).memoryBytes() <= instrument.freeBytes();
             if (can) {
                 share.addAll(added);
@@ -86,12 +87,11 @@ public record RouteShare(List<Integer> first, List<Integer> second, List<Integer
         }
 
         private void explain(int stop) {
-            List<String> ofFirst = RouteFit.lacking(stops.get(stop), one);
-            List<String> ofSecond = RouteFit.lacking(stops.get(stop), other);
-            reasons.addAll(ofFirst);
-            reasons.addAll(ofSecond);
-            if (ofFirst.isEmpty() || ofSecond.isEmpty()) {
-                reasons.add("There is no room left for %s.".formatted(stops.get(stop).place()));
+            PlannedStop left = stops.get(stop);
+            obstacles.add(left, one);
+            obstacles.add(left, other);
+            if (Obstacles.isMeasurable(left, one) || Obstacles.isMeasurable(left, other)) {
+                withoutRoom.add(left.place());
             }
         }
 
@@ -104,7 +104,11 @@ public record RouteShare(List<Integer> first, List<Integer> second, List<Integer
         }
 
         private RouteShare outcome() {
-            return new RouteShare(List.copyOf(first), List.copyOf(second), List.copyOf(left), List.copyOf(reasons));
+            List<String> reasons = new ArrayList<>(obstacles.sentences());
+            if (!withoutRoom.isEmpty()) {
+                reasons.add("There is no room left for %s.".formatted(String.join(", ", withoutRoom)));
+            }
+            return new RouteShare(List.copyOf(first), List.copyOf(second), List.copyOf(left), reasons);
         }
     }
 }

@@ -150,10 +150,19 @@ public final class LoggerSetup implements SetupForm {
         return new SetupNeeds("run", OptionalLong.of(bytes), String.format(Locale.ROOT, "%s, %,d samples in %s", what, samples.getAsLong(), spoken(length)));
     }
 
+    /** The two largest units, the smaller one left out where it is nothing. */
     private static String spoken(Duration length) {
         if (length.toDays() > 0) {
-            return "%d d %d h".formatted(length.toDays(), length.toHoursPart());
+            return spoken(length.toDays(), "d", length.toHoursPart(), "h");
         }
-        return length.toHours() > 0 ? "%d h %d min".formatted(length.toHours(), length.toMinutesPart()) : "%d min %d s".formatted(length.toMinutes(), length.toSecondsPart());
+        return length.toHours() > 0
+                ? spoken(length.toHours(), "h", length.toMinutesPart(), "min")
+                : spoken(length.toMinutes(), "min", length.toSecondsPart(), "s");
+    }
+
+    private static String spoken(long large, String largeUnit, int small, String smallUnit) {
+        String first = large == 0 && small > 0 ? "" : large + " " + largeUnit;
+        String second = small == 0 ? "" : small + " " + smallUnit;
+        return (first + " " + second).strip();
     }
 }

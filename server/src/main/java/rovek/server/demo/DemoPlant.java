@@ -13,6 +13,8 @@ import org.springframework.stereotype.Component;
 import rovek.core.plant.Facet;
 import rovek.core.plant.Level;
 import rovek.server.limit.Limits;
+import rovek.server.picture.PictureView;
+import rovek.server.picture.Pictures;
 import rovek.server.plant.PlantEditor;
 import rovek.server.plant.PlantEditor.NewNode;
 import rovek.server.plant.PlantSettings;
@@ -31,13 +33,15 @@ class DemoPlant {
     private final PlantSettings settings;
     private final Limits limits;
     private final Sensors sensors;
+    private final Pictures pictures;
     private final Clock clock;
 
-    DemoPlant(PlantEditor plant, PlantSettings settings, Limits limits, Sensors sensors, Clock clock) {
+    DemoPlant(PlantEditor plant, PlantSettings settings, Limits limits, Sensors sensors, Pictures pictures, Clock clock) {
         this.plant = plant;
         this.settings = settings;
         this.limits = limits;
         this.sensors = sensors;
+        this.pictures = pictures;
         this.clock = clock;
     }
 
@@ -87,8 +91,11 @@ class DemoPlant {
         Map<String, String> facets = new HashMap<>(Map.of(Facet.CLASS, machine.assetClass()));
         machine.nameplate().forEach((key, value) -> facets.put(Facet.nameplate(key), value));
         plant.set(asset, facets);
+        List<PictureView.Spot> spots = new ArrayList<>();
         for (String point : List.of("Drive end", "Non-drive end")) {
             UUID pointId = add(asset, Level.POINT, "", point);
+            double x = point.equals("Drive end") ? DemoPicture.DRIVE_END_X : DemoPicture.NON_DRIVE_END_X;
+            spots.add(new PictureView.Spot(pointId, x, DemoPicture.SHAFT_Y));
             UUID velocity = addCheck(pointId, VELOCITY);
             UUID acceleration = addCheck(pointId, ACCELERATION);
             if (machine.limited()) {
@@ -99,6 +106,8 @@ class DemoPlant {
             checks.add(velocity);
             checks.add(acceleration);
         }
+        PictureView picture = pictures.add(UUID.randomUUID(), asset, "Side view", DemoPicture.machine());
+        pictures.change(picture.id(), new Pictures.PictureDraft(picture.title(), spots, picture.version()));
     }
 
     private UUID add(UUID parent, Level level, String tag, String name) {

@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -26,6 +27,7 @@ import rovek.server.instrument.Instruments;
 import rovek.server.job.JobProgress;
 import rovek.server.job.JobView;
 import rovek.server.job.Jobs;
+import rovek.server.picture.Pictures;
 import rovek.server.plant.Plant;
 import rovek.server.problem.DomainProblem;
 import rovek.server.route.RouteDraft;
@@ -68,6 +70,7 @@ class DemoStory implements ApplicationRunner {
     private final Loading loading;
     private final ReadBack readBack;
     private final Setups setups;
+    private final Pictures pictures;
     private final Jobs jobs;
     private final Visits visits;
     private final Certificates certificates;
@@ -79,7 +82,7 @@ class DemoStory implements ApplicationRunner {
 
     DemoStory(
             Accounts accounts, Plant plant, DemoPlant demoPlant, Instruments instruments, Routes routes, Transfers transfers, Loading loading,
-            ReadBack readBack, Setups setups, Jobs jobs, Visits visits, Certificates certificates, Clock clock,
+            ReadBack readBack, Setups setups, Pictures pictures, Jobs jobs, Visits visits, Certificates certificates, Clock clock,
             @Value("${rovek.demo.panel}") String panelAddress,
             @Value("${rovek.demo.instrument-port}") int instrumentPort,
             @Value("${rovek.demo.logger-port:0}") int loggerPort) {
@@ -92,6 +95,7 @@ class DemoStory implements ApplicationRunner {
         this.loading = loading;
         this.readBack = readBack;
         this.setups = setups;
+        this.pictures = pictures;
         this.jobs = jobs;
         this.visits = visits;
         this.certificates = certificates;
@@ -128,7 +132,15 @@ class DemoStory implements ApplicationRunner {
     private void live(UUID instrument) throws LinkException, PackageException, InterruptedException {
         List<UUID> checks = demoPlant.plan();
         UUID route = UUID.randomUUID();
-        routes.put(route, new RouteDraft("Wells and water treatment, monthly walk", checks, Map.of(checks.get(0), "Measure at full flow, outlet valve open"), null, 30, null, "technician", 0));
+        List<UUID> points = checks.stream().map(check -> plant.check(check).point().id()).toList();
+        Map<UUID, UUID> shown = pictures.showing(points);
+        Map<UUID, UUID> atStops = new HashMap<>();
+        for (int i = 0; i < checks.size(); i += 2) {
+            atStops.put(checks.get(i), shown.get(points.get(i)));
+        }
+        routes.put(route, new RouteDraft(
+                "Wells and water treatment, monthly walk", checks, Map.of(checks.get(0), "Measure at full flow, outlet valve open"), atStops, 30, null,
+                "technician", 0));
         LocalDate newest = LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC).minusDays(1);
         for (int back = MONTHS - 1; back >= 0; back--) {
             Instant morning = newest.minusMonths(back).atTime(9, 12).toInstant(ZoneOffset.UTC);

@@ -3,6 +3,7 @@ package rovek.server.picture;
 import java.io.IOException;
 import java.time.Duration;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
@@ -40,6 +41,17 @@ class PictureController {
     PictureView add(@PathVariable UUID nodeId, @RequestParam UUID id, @RequestParam(defaultValue = "") String title, @RequestParam MultipartFile file)
             throws IOException {
         return pictures.add(id, nodeId, title, file.getInputStream().readNBytes(PictureFile.MOST_BYTES + 1));
+    }
+
+    /** The points that are asked about. */
+    record Points(List<UUID> pointIds) {}
+
+    /** Point to the picture it is seen on; a point that is seen on none is left out. */
+    record Shown(Map<UUID, UUID> pictures) {}
+
+    @PostMapping("/pictures/showing")
+    Shown showing(@RequestBody Points asked) {
+        return new Shown(pictures.showing(asked.pointIds()));
     }
 
     @PutMapping("/pictures/{id}")

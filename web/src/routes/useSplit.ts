@@ -1,0 +1,21 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { api, data } from '../api/client'
+import { refresh } from '../api/refresh'
+import type { RouteView } from '../api/types'
+import { say } from '../parts/notices'
+import { words } from '../words/en'
+
+/** Splits a route in two; asked twice, it is split once. */
+export function useSplit(route: RouteView) {
+  const client = useQueryClient()
+  const [newId] = useState(() => crypto.randomUUID())
+  return useMutation({
+    mutationFn: (firstChecks: string[]) =>
+      data(api.POST('/api/routes/{id}/split', { params: { path: { id: route.id } }, body: { firstChecks, newId, version: route.version } })),
+    onSuccess: async (halves) => {
+      await refresh(client, 'routes', 'fit', 'schedule', 'today')
+      say(words.routes.split(halves.first.name, halves.second.name))
+    },
+  })
+}

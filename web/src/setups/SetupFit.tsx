@@ -1,0 +1,63 @@
+import { useQuery } from '@tanstack/react-query'
+import { Link } from '@tanstack/react-router'
+import { queries } from '../api/queries'
+import type { InstrumentView, SetupView } from '../api/types'
+import { Tag } from '../parts/Tag'
+import { words } from '../words/en'
+
+const text = words.setups
+
+/** What will happen, and which instrument can do it: asked of the connected instrument itself. */
+export function SetupFit({ setup }: { setup: SetupView }) {
+  const instruments = useQuery(queries.instruments())
+  return (
+    <section className="mt-5">
+      <p className="mb-2">
+        <span className="font-semibold">{setup.says}.</span> {text.revision(setup.revision)}.
+      </p>
+      <h2 className="font-semibold">{words.routes.fit}</h2>
+      <table className="ledger max-w-[860px]">
+        <tbody>
+          {instruments.data?.map((instrument) => <FitRow key={instrument.id} instrument={instrument} setup={setup} />)}
+          {instruments.data?.length === 0 && (
+            <tr>
+              <td>{words.instruments.none}</td>
+            </tr>
+          )}
+        </tbody>
+      </table>
+    </section>
+  )
+}
+
+function FitRow({ instrument, setup }: { instrument: InstrumentView; setup: SetupView }) {
+  const fit = useQuery(queries.setupFit(instrument.id, setup.id, setup.revision))
+  const held = setup.loaded.find((one) => one.instrumentId === instrument.id)
+  const obstacles = fit.data?.obstacles
+  return (
+    <tr>
+      <td className="w-24">
+        <Tag text={instrument.model} />
+      </td>
+      <td className="whitespace-nowrap">no. {instrument.serial}</td>
+      <td>
+        {fit.isPending && <span className="text-ink3">{words.instruments.looking}</span>}
+        {held && <span className="block">{held.revision === setup.revision ? text.held(held.revision) : text.heldOlder(held.revision)}</span>}
+        {obstacles?.length === 0 && text.fits}
+        {obstacles?.map((obstacle) => (
+          <span key={obstacle} className="block text-ink2">
+            {obstacle}
+          </span>
+        ))}
+        {fit.error && <span className="text-ink2">{fit.error.message}</span>}
+      </td>
+      <td className="num">
+        {obstacles?.length === 0 && (
+          <Link to="/instruments" search={{ instrument: instrument.id, setup: setup.id }} className="font-semibold whitespace-nowrap text-plum hover:underline">
+            {text.load}
+          </Link>
+        )}
+      </td>
+    </tr>
+  )
+}

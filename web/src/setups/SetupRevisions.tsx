@@ -1,0 +1,39 @@
+import { useQuery } from '@tanstack/react-query'
+import { queries } from '../api/queries'
+import type { SetupView } from '../api/types'
+import { useMay } from '../app/useMay'
+import { Button } from '../parts/Button'
+import { dayAndTime } from '../units/format'
+import { words } from '../words/en'
+
+const text = words.setups
+
+interface Said {
+  values: Record<string, string>
+  rows: Record<string, string>[]
+}
+
+/** How it was before; none is ever lost. */
+export function SetupRevisions({ setup, onTake }: { setup: SetupView; onTake: (earlier: Said) => void }) {
+  const revisions = useQuery({ ...queries.setupRevisions(setup.id), enabled: setup.revision > 1 })
+  const mayEdit = useMay().edit
+  const earlier = revisions.data?.filter((one) => one.revision !== setup.revision) ?? []
+  if (earlier.length === 0) return null
+  return (
+    <details className="mt-5 border-t border-rule pt-2">
+      <summary className="cursor-pointer font-semibold">{text.earlier}</summary>
+      <table className="ledger max-w-[560px]">
+        <tbody>
+          {earlier.map((one) => (
+            <tr key={one.revision}>
+              <td>{text.revision(one.revision)}</td>
+              <td>{dayAndTime(one.at)}</td>
+              <td>{one.by}</td>
+              <td className="num">{mayEdit && <Button onClick={() => onTake(one)}>{text.takeEarlier}</Button>}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </details>
+  )
+}

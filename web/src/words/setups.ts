@@ -1,0 +1,21 @@
+/** Wording of set-ups. */
+export const setups = {
+  title: 'Set-ups',
+  new: 'New set-up',
+  name: 'Name of the set-up',
+  save: 'Save set-up',
+  saved: 'Set-up saved.',
+  revision: (n: number) => `Revision ${n}`,
+  remove: 'Remove set-up',
+  removed: (name: string) => `${name} is off the list.`,
+  addRow: (row: string) => `Add a ${row.toLowerCase()}`,
+  dropRow: (row: string, n: number) => `Take out ${row.toLowerCase()} ${n}`,
+  fits: 'It can take it.',
+  held: (revision: number) => `It holds revision ${revision}, the present one.`,
+  heldOlder: (revision: number) => `It holds revision ${revision}, an older one.`,
+  load: 'Load it',
+  unsaved: 'Not saved yet.',
+  earlier: 'Earlier revisions',
+  takeEarlier: 'Start from this one',
+  utc: 'your local time',
+} as const
