@@ -82,13 +82,13 @@ export function PictureDialog({ picture, points, mayEdit, onPoint, onClose }: Pr
               const isMarked = spots.some((spot) => spot.nodeId === point.id)
               return (
                 <li key={point.id} className={`border-b border-rule py-1 pl-1 ${point.id === markingId ? 'bg-wash' : ''}`}>
-                  <button type="button" className="flex min-h-6 cursor-pointer items-center gap-1.5 text-left hover:underline" onClick={() => onPoint(point.id)}>
+                  <button type="button" className="flex min-h-[26px] cursor-pointer items-center gap-1.5 text-left hover:underline" onClick={() => onPoint(point.id)}>
                     <VerdictShape verdict={point.verdict} /> {point.name}
                   </button>
                   {mayEdit && (
                     <span className="flex gap-3 pl-5 text-[13px]">
-                      <Button className="min-h-6" onClick={() => setMarkingId(point.id)}>{isMarked ? text.markAgain : text.mark}</Button>
-                      {isMarked && <Button className="min-h-6" onClick={() => setSpots(spots.filter((spot) => spot.nodeId !== point.id))}>{text.unmark}</Button>}
+                      <Button className="min-h-[26px]" onClick={() => setMarkingId(point.id)}>{isMarked ? text.markAgain : text.mark}</Button>
+                      {isMarked && <Button className="min-h-[26px]" onClick={() => setSpots(spots.filter((spot) => spot.nodeId !== point.id))}>{text.unmark}</Button>}
                     </span>
                   )}
                 </li>
