@@ -29,7 +29,7 @@ export function FilterBar({ looking, whole, onChange }: Props) {
       <input
         type="search"
         aria-label={words.plant.search}
-        placeholder={words.plant.search}
+        placeholder={words.plant.searchShort}
         className="field h-[30px] w-0 min-w-[100px] flex-1"
         value={typed}
         onChange={(event) => setTyped(event.target.value)}

@@ -41,7 +41,7 @@ export function WalkRow({ stop, number, isFirstOfAsset, isLast, onDragStart, onD
         </span>
       </td>
       <td className="num whitespace-nowrap">
-        <span className="inline-flex items-center gap-1">
+        <span className="inline-flex items-center gap-1 align-middle">
           <button type="button" aria-label={`${words.routes.photo} ${number}`} className="mr-2 inline-flex h-6 cursor-pointer items-center text-plum hover:underline" onClick={onPicture}>
             {stop.pictureId ? <img src={`/api/pictures/${stop.pictureId}/image`} alt="" className="h-[22px] w-8 border border-rule2 object-cover" /> : words.routes.photo}
           </button>

@@ -10,6 +10,7 @@ export const plant = {
   columns: { plant: 'Plant', worst: 'Worst', read: 'Read', spark: '12 months' },
   filter: 'Show only',
   search: 'Find a tag or name',
+  searchShort: 'Tag or name',
   shows: { all: 'all', FAIL: 'fail', WATCH: 'watch', NOT_JUDGED: 'without verdict', never: 'never read', due: 'due' },
   narrow: { open: 'narrow', technique: 'Technique', assetClass: 'Class', criticality: 'Criticality', within: 'Area', clear: 'clear' },
   found: (n: number) => (n === 1 ? '1 found' : `${n} found`),
