@@ -115,7 +115,7 @@ function SettingValue({ line, mayEdit, onSet }: { line: SettingLine; mayEdit: bo
     <span className="flex items-center gap-1.5">
       {line.options.length > 0 ? (
         <select aria-label={line.name} className={`field w-28 ${ink}`} value={line.value} onChange={(event) => keep(event.target.value)}>
-          {line.options.map((option) => (
+          {[...new Set([...line.options, line.value])].map((option) => (
             <option key={option}>{option}</option>
           ))}
         </select>

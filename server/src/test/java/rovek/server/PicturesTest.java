@@ -109,6 +109,10 @@ class PicturesTest {
         assertThat(caller.put("/api/pictures/" + id, draft).status()).isEqualTo(422);
         draft.put("spots", List.of(spot(elsewhere, 0.2, 0.5)));
         assertThat(caller.put("/api/pictures/" + id, draft).status()).isEqualTo(404);
+        plant.remove(point).ok();
+        draft.put("spots", List.of());
+        draft.put("title", "Other side");
+        assertThat(caller.put("/api/pictures/" + id, draft).ok().get("spots")).as("a removed point may come back").hasSize(1);
     }
 
     @Test

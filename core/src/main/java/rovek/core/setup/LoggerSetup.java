@@ -113,6 +113,10 @@ public final class LoggerSetup implements SetupForm {
                 faults.add(new SetupFault(key, "There is no channel %s.".formatted(channel)));
             }
         }
+        String samples = content.values().get("stopAfterSamples");
+        if (samples != null && Double.parseDouble(samples) % 1 != 0) {
+            faults.add(new SetupFault("stopAfterSamples", "A number of samples is whole, not %s.".formatted(samples)));
+        }
         if (content.values().containsKey("stopAfterMinutes") && seconds(content) < interval(content)) {
             faults.add(new SetupFault("stopAfterMinutes", "It would stop before the second sample: the interval is %s s.".formatted(content.values().get("intervalSeconds"))));
         }

@@ -75,7 +75,8 @@ abstract class TechniqueContract {
     @Test
     void aValueOutsideItsRangeIsRefusedByName() {
         for (SettingDefinition definition : technique().settings()) {
-            Map<String, String> given = new HashMap<>(Map.of(definition.key(), "no such value"));
+            // No number, no choice, and longer than any text.
+            Map<String, String> given = new HashMap<>(Map.of(definition.key(), "no such value ".repeat(40)));
             assertThatThrownBy(() -> technique().settingsOf(given)).isInstanceOf(InvalidSettingsException.class).hasMessageContaining(definition.name());
         }
     }

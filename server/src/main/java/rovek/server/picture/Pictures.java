@@ -86,12 +86,14 @@ public class Pictures {
     public PictureView change(UUID id, PictureDraft draft) {
         PictureView before = require(id);
         PlantTree tree = plant.tree();
+        // A point that was removed, or moved elsewhere, keeps its spot: it may come back.
         Map<UUID, Spot> spots = new HashMap<>();
+        before.spots().stream().filter(spot -> !isSeenOn(before, spot, tree)).forEach(spot -> spots.put(spot.nodeId(), spot));
         for (Spot spot : draft.spots()) {
             if (!(spot.x() >= 0 && spot.x() <= 1 && spot.y() >= 0 && spot.y() <= 1)) {
                 throw new DomainProblem.Invalid("spots", "A spot lies on the picture.");
             }
-            if (tree.nodes().find(spot.nodeId()).isEmpty() || !tree.isBeneath(spot.nodeId(), before.nodeId())) {
+            if (!isSeenOn(before, spot, tree) && !spots.containsKey(spot.nodeId())) {
                 throw new DomainProblem.NotFound("One of the points");
             }
             spots.put(spot.nodeId(), spot);
@@ -102,6 +104,10 @@ public class Pictures {
         PictureView after = require(id);
         audit.note("change", "picture", id, before, after);
         return after;
+    }
+
+    private static boolean isSeenOn(PictureView picture, Spot spot, PlantTree tree) {
+        return tree.nodes().find(spot.nodeId()).isPresent() && tree.isBeneath(spot.nodeId(), picture.nodeId());
     }
 
     /** Takes a picture off; it is kept, and {@link #bringBack} brings it back. */
