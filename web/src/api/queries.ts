@@ -19,6 +19,13 @@ export const queries = {
   areas: () => queryOptions({ queryKey: ['outline', 'areas'], queryFn: () => data(api.GET('/api/outline/areas')) }),
   pictures: (node: string) =>
     queryOptions({ queryKey: ['pictures', node], queryFn: () => data(api.GET('/api/nodes/{nodeId}/pictures', { params: { path: { nodeId: node } } })) }),
+  removedPictures: (node: string) =>
+    queryOptions({
+      queryKey: ['pictures', node, 'removed'],
+      queryFn: () => data(api.GET('/api/nodes/{nodeId}/pictures/removed', { params: { path: { nodeId: node } } })),
+    }),
+  removedRoutes: () => queryOptions({ queryKey: ['routes', 'removed'], queryFn: () => data(api.GET('/api/routes/removed')) }),
+  removedSetups: () => queryOptions({ queryKey: ['setups', 'removed'], queryFn: () => data(api.GET('/api/setups/removed')) }),
   skipReasons: () => queryOptions({ queryKey: ['skip-reasons'], queryFn: () => data(api.GET('/api/routes/skip-reasons')) }),
   setups: () => queryOptions({ queryKey: ['setups'], queryFn: () => data(api.GET('/api/setups')) }),
   setupForms: () => queryOptions({ queryKey: ['setups', 'forms'], queryFn: () => data(api.GET('/api/setups/forms')), staleTime: Infinity }),

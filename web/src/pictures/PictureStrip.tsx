@@ -1,7 +1,10 @@
-import { useQuery } from '@tanstack/react-query'
+import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
+import { api, data } from '../api/client'
 import { queries } from '../api/queries'
+import { refresh } from '../api/refresh'
 import type { CheckLine } from '../api/types'
+import { Removed } from '../parts/Removed'
 import { Trouble } from '../parts/Trouble'
 import { words } from '../words/en'
 import { AddPicture } from './AddPicture'
@@ -18,6 +21,16 @@ function pointsOf(checks: CheckLine[]): PicturedPoint[] {
     points.set(check.pointId, { id: check.pointId, name: check.point, verdict: isWorse ? check.verdict : known.verdict })
   }
   return [...points.values()]
+}
+
+function RemovedPictures({ nodeId }: { nodeId: string }) {
+  const client = useQueryClient()
+  const removed = useQuery(queries.removedPictures(nodeId))
+  const bringBack = async (id: string) => {
+    await data(api.POST('/api/pictures/{id}/bring-back', { params: { path: { id } } }))
+    await refresh(client, 'pictures')
+  }
+  return <Removed things={removed.data?.map((picture) => ({ id: picture.id, name: picture.title || words.pictures.untitled }))} onBringBack={bringBack} />
 }
 
 interface Props {
@@ -41,6 +54,7 @@ export function PictureStrip({ nodeId, checks, mayEdit, onPoint }: Props) {
           <MarkedPicture picture={picture} spots={picture.spots} points={points} height="104px" />
         </button>
       ))}
+      {mayEdit && <RemovedPictures nodeId={nodeId} />}
       {mayEdit && <AddPicture nodeId={nodeId} onAdded={(picture) => setOpenId(picture.id)} />}
       {open && (
         <PictureDialog

@@ -1,11 +1,14 @@
-import { useQuery } from '@tanstack/react-query'
+import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { getRouteApi } from '@tanstack/react-router'
 import type { ReactNode } from 'react'
+import { api, data } from '../api/client'
 import { queries } from '../api/queries'
+import { refresh } from '../api/refresh'
 import type { ScheduledRoute } from '../api/types'
 import { useMay } from '../app/useMay'
 import { Button } from '../parts/Button'
 import { Page } from '../parts/Page'
+import { Removed } from '../parts/Removed'
 import { Trouble } from '../parts/Trouble'
 import { SetupEditor } from '../setups/SetupEditor'
 import { day } from '../units/format'
@@ -60,6 +63,7 @@ export function RoutesView() {
               <span className="text-ink2">{words.setups.revision(candidate.revision)}</span>
             </Item>
           ))}
+          {mayEdit && <RemovedLoadables />}
         </nav>
         {isSetup
           ? setups.data && <SetupEditor key={setup ? `${setup.id} ${setup.version}` : NEW} saved={setup} onSaved={showSetup} />
@@ -67,6 +71,20 @@ export function RoutesView() {
       </div>
     </Page>
   )
+}
+
+/** Routes and set-ups that were taken off the list. */
+function RemovedLoadables() {
+  const client = useQueryClient()
+  const routes = useQuery(queries.removedRoutes())
+  const setups = useQuery(queries.removedSetups())
+  const isSetup = (id: string) => setups.data?.some((setup) => setup.id === id)
+  const bringBack = async (id: string) => {
+    const path = { params: { path: { id } } }
+    await data(isSetup(id) ? api.POST('/api/setups/{id}/bring-back', path) : api.POST('/api/routes/{id}/bring-back', path))
+    await refresh(client, 'routes', 'setups', 'schedule', 'today')
+  }
+  return <Removed things={[...(routes.data ?? []), ...(setups.data ?? [])]} onBringBack={bringBack} />
 }
 
 function Item({ isChosen, name, onChoose, children }: { isChosen: boolean; name: string; onChoose: () => void; children: ReactNode }) {

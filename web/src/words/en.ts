@@ -36,6 +36,8 @@ export const words = {
     never: 'never',
     today: 'today',
     close: 'Close',
+    removed: (n: number) => `${n} removed`,
+    bringBack: 'Bring back',
     tryAgain: 'Try again',
     offline: 'The server does not answer. Nothing was lost; try again when it is back.',
   },

@@ -70,6 +70,7 @@ class PicturesTest {
         assertThat(caller.get("/api/nodes/" + asset + "/pictures").ok()).hasSize(1);
         assertThat(caller.delete("/api/pictures/" + id).status()).isEqualTo(204);
         assertThat(caller.get("/api/nodes/" + asset + "/pictures").ok()).isEmpty();
+        assertThat(caller.get("/api/nodes/" + asset + "/pictures/removed").ok().get(0).get("id").asString()).isEqualTo(id);
         assertThat(caller.post("/api/pictures/" + id + "/bring-back", null).status()).isEqualTo(204);
         assertThat(caller.get("/api/nodes/" + asset + "/pictures").ok()).hasSize(1);
     }

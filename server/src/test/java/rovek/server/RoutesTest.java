@@ -140,6 +140,7 @@ class RoutesTest {
         assertThat(caller.get("/api/routes").text()).doesNotContain(id);
         assertThat(caller.get("/api/schedule").text()).doesNotContain(id);
         assertThat(put(id, "Again", List.of(), 0).status()).as("nobody changes what is off the list").isEqualTo(409);
+        assertThat(caller.get("/api/routes/removed").ok().valueStream().map(route -> route.get("id").asString()).toList()).contains(id);
         caller.post("/api/routes/" + id + "/bring-back", null);
         assertThat(caller.get("/api/routes").text()).contains(id);
     }

@@ -11,15 +11,18 @@ import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import tools.jackson.databind.JsonNode;
 
 @ExtendWith(OneRovek.class)
 class SensorsTest {
 
+    private final RunningRovek rovek;
     private final Caller caller;
     private final SmallPlant plant;
 
     SensorsTest(RunningRovek rovek) {
+        this.rovek = rovek;
         this.caller = Caller.signedIn(rovek);
         this.plant = new SmallPlant(caller);
     }
@@ -106,6 +109,26 @@ class SensorsTest {
         assertThat(caller.put("/api/sensors/" + id, renamed).sentence()).contains("keeps that tag");
         renamed.put("version", version + 7);
         assertThat(caller.put("/api/sensors/" + id, renamed).status()).as("somebody else was quicker").isEqualTo(409);
+    }
+
+    @Test
+    void aReadingKeepsTheSensitivityItWasMeasuredWith(@TempDir Path memory) {
+        List<String> checks = plant.pump("P-36");
+        String id = UUID.randomUUID().toString();
+        int version = register(id, sensor("ACC-36", 101.2)).get("version").asInt();
+        choose(parentOf(plant, parentOf(plant, checks.get(0))), "ACC-36");
+        try (FieldDay day = new FieldDay(memory)) {
+            String instrument = day.connect(caller);
+            day.load(caller, instrument, plant.route(checks));
+            day.press("/api/walk-all", Map.of());
+            Map<String, Object> recalibrated = sensor("ACC-36", 50);
+            recalibrated.put("version", version);
+            register(id, recalibrated);
+            day.readBack(caller, instrument);
+        }
+        String kept = rovek.bean(JdbcClient.class)
+                .sql("SELECT settings::jsonb ->> 'sensitivityMvPerG' FROM reading WHERE check_id = ?::uuid").param(checks.get(0)).query(String.class).single();
+        assertThat(kept).isEqualTo("101.2");
     }
 
     @Test

@@ -79,6 +79,9 @@ class SetupsTest {
             assertThat(file.get("what").asString()).isEqualTo("Reservoir, revision 1");
             assertThat(caller.get("/api/setups/" + id).ok().get("loaded").get(0).get("revision").asInt()).isEqualTo(1);
 
+            JsonNode nothing = logger.readBack(caller, instrument);
+            assertThat(nothing.get("sentence").asString()).as("a set-up is no reading").isEqualTo("The instrument holds no readings.");
+
             String other = handheld.connect(caller);
             JsonNode refused = caller.awaitJob(caller.post("/api/instruments/" + other + "/load-setup", Map.of("setupId", id)).ok());
             assertThat(refused.get("state").asString()).isEqualTo("FAILED");

@@ -36,6 +36,11 @@ class PictureController {
         return pictures.of(nodeId);
     }
 
+    @GetMapping("/nodes/{nodeId}/pictures/removed")
+    List<PictureView> removedFrom(@PathVariable UUID nodeId) {
+        return pictures.removedFrom(nodeId);
+    }
+
     @PostMapping(value = "/nodes/{nodeId}/pictures", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
     PictureView add(@PathVariable UUID nodeId, @RequestParam UUID id, @RequestParam(defaultValue = "") String title, @RequestParam MultipartFile file)

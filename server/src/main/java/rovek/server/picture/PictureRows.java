@@ -41,8 +41,8 @@ class PictureRows {
                 .update();
     }
 
-    List<PictureView> of(UUID node) {
-        return withSpots(db.sql(LINE + "WHERE node_id = ? AND NOT removed ORDER BY at, id").param(node).query(this::line).list());
+    List<PictureView> of(UUID node, boolean removed) {
+        return withSpots(db.sql(LINE + "WHERE node_id = ? AND removed = ? ORDER BY at, id").param(node).param(removed).query(this::line).list());
     }
 
     /** Also one that was removed: it can be brought back. */

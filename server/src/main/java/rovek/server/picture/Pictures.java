@@ -54,12 +54,18 @@ public class Pictures {
         List<Node> path = new ArrayList<>(plant.tree().nodes().path(nodeId));
         Collections.reverse(path);
         for (Node node : path) {
-            List<PictureView> own = rows.of(node.id());
+            List<PictureView> own = rows.of(node.id(), false);
             if (!own.isEmpty() || node.level().ordinal() <= Level.ASSET.ordinal()) {
                 return own;
             }
         }
         return List.of();
+    }
+
+    /** The pictures that were removed from a node itself. */
+    @Transactional(readOnly = true)
+    public List<PictureView> removedFrom(UUID nodeId) {
+        return rows.of(nodeId, true);
     }
 
     /** Keeps a picture with an id of the caller's choice; a repeated request does nothing more. */
@@ -73,7 +79,7 @@ public class Pictures {
         if (node.level() == Level.CHECK) {
             throw new DomainProblem.Invalid("node", "A picture shows an asset, a part or a point, not a check.");
         }
-        if (rows.of(nodeId).size() >= MOST_OF_A_NODE) {
+        if (rows.of(nodeId, false).size() >= MOST_OF_A_NODE) {
             throw new DomainProblem.Invalid("file", "%s has %d pictures already. Remove one first.".formatted(node.label(), MOST_OF_A_NODE));
         }
         rows.add(id, nodeId, requireTitle(title), PictureFile.of(bytes), clock.instant(), AuditTrail.actor());

@@ -3,12 +3,14 @@ package rovek.server.reading;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.PersistenceContext;
 import java.time.Instant;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
@@ -71,7 +73,7 @@ public class ReadingIntake {
                 .flatMap(tree::check)
                 .filter(found -> found.technique().id().equals(packed.technique()));
         if (check.isPresent()) {
-            SettingValues settings = check.get().settings();
+            SettingValues settings = withSensor(check.get(), packed.settings());
             return new PreparedReading(identity, packed, check, settings, analyse(check.get().technique(), packed, settings));
         }
         Optional<Technique> technique = techniques.find(packed.technique());
@@ -81,6 +83,19 @@ public class ReadingIntake {
         }
         SettingValues settings = ownSettings(technique.get(), packed.settings());
         return new PreparedReading(identity, packed, check, settings, analyse(technique.get(), packed, settings));
+    }
+
+    /** As the check is set now, but with the sensor it was measured with: that may have been calibrated or changed since. */
+    private static SettingValues withSensor(CheckView check, Map<String, String> measuredWith) {
+        Map<String, String> values = new HashMap<>(check.settings().values());
+        check.technique().sensorUse().ifPresent(use -> Stream.of(use.nameKey(), use.sensitivityKey())
+                .filter(measuredWith::containsKey)
+                .forEach(key -> values.put(key, measuredWith.get(key))));
+        try {
+            return check.technique().settingsOf(values);
+        } catch (InvalidSettingsException unknownToRovek) {
+            return check.settings();
+        }
     }
 
     private static SettingValues ownSettings(Technique technique, Map<String, String> given) {

@@ -50,6 +50,11 @@ class RouteController {
         routes.remove(id);
     }
 
+    @GetMapping("/removed")
+    List<Routes.RemovedRoute> removed() {
+        return routes.removed();
+    }
+
     @PostMapping("/{id}/bring-back")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void bringBack(@PathVariable UUID id) {

@@ -14,4 +14,6 @@ interface RouteRepository extends Repository<RouteEntity, UUID> {
     Optional<RouteEntity> findById(UUID id);
 
     List<RouteEntity> findAllByRemovedFalseOrderByName();
+
+    List<RouteEntity> findAllByRemovedTrueOrderByName();
 }

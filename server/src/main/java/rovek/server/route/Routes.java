@@ -145,6 +145,14 @@ public class Routes {
         return text;
     }
 
+    /** A route that is off the list. */
+    public record RemovedRoute(UUID id, String name) {}
+
+    @Transactional(readOnly = true)
+    public List<RemovedRoute> removed() {
+        return routes.findAllByRemovedTrueOrderByName().stream().map(route -> new RemovedRoute(route.id, route.name)).toList();
+    }
+
     /** Takes a route off the list. What was measured along it stays, and {@link #bringBack} brings it back. */
     @Transactional
     public void remove(UUID id) {

@@ -54,6 +54,11 @@ class SetupController {
         setups.remove(id);
     }
 
+    @GetMapping("/removed")
+    List<Setups.RemovedSetup> removed() {
+        return setups.removed();
+    }
+
     @PostMapping("/{id}/bring-back")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void bringBack(@PathVariable UUID id) {

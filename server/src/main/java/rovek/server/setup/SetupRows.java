@@ -35,8 +35,8 @@ class SetupRows {
     /** A set-up in its latest revision. */
     record Row(UUID id, String name, String form, int revision, boolean removed, int version, SetupContent content) {}
 
-    List<Row> list() {
-        return db.sql(LATEST + "WHERE NOT s.removed ORDER BY s.name, s.id").query(this::row).list();
+    List<Row> list(boolean removed) {
+        return db.sql(LATEST + "WHERE s.removed = ? ORDER BY s.name, s.id").param(removed).query(this::row).list();
     }
 
     Optional<Row> find(UUID id) {

@@ -48,7 +48,15 @@ public class Setups {
 
     @Transactional(readOnly = true)
     public List<SetupView> list() {
-        return rows.list().stream().map(this::view).toList();
+        return rows.list(false).stream().map(this::view).toList();
+    }
+
+    /** A set-up that is off the list. */
+    public record RemovedSetup(UUID id, String name) {}
+
+    @Transactional(readOnly = true)
+    public List<RemovedSetup> removed() {
+        return rows.list(true).stream().map(row -> new RemovedSetup(row.id(), row.name())).toList();
     }
 
     @Transactional(readOnly = true)

@@ -1,11 +1,13 @@
 package rovek.server.transfer;
 
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import rovek.core.route.InstrumentProfile;
 import rovek.link.Instrument;
+import rovek.link.InstrumentFile;
 import rovek.link.LinkException;
 import rovek.link.Sha256;
 import rovek.link.packet.RoutePackage;
@@ -26,6 +28,8 @@ public class Loading {
     static final String ROUTE_FILE = "ROUTES/ROUTE.zip";
     static final String SETUP_FILE = "SETUPS/SETUP.zip";
 
+    private static final Set<String> LOADED = Set.of("ROUTE", "SETUP");
+
     private final Instruments instruments;
     private final Transfers transfers;
     private final Routes routes;
@@ -42,6 +46,11 @@ public class Loading {
         this.jobs = jobs;
         this.audit = audit;
         this.transaction = transaction;
+    }
+
+    /** Whether a file in an instrument's memory is what was loaded onto it, rather than what it measured. */
+    static boolean isLoaded(InstrumentFile file) {
+        return LOADED.contains(file.type());
     }
 
     private record Loaded(UUID id, String name, int revision, String sha256) {}

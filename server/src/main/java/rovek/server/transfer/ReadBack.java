@@ -58,7 +58,7 @@ public class ReadBack {
             ClockCorrection difference = ClockCorrection.between(link.clock(), clock.instant());
             ClockCorrection correction = correctClock && difference.isNeeded() ? difference : ClockCorrection.NONE;
             List<InstrumentFile> files = link.catalogue().files().stream()
-                    .filter(file -> !file.type().equals("ROUTE"))
+                    .filter(file -> !Loading.isLoaded(file))
                     .filter(file -> names.isEmpty() || names.contains(file.name()))
                     .toList();
             return new Run(instrumentId, link, renew, correction, progress, files).takeAll();

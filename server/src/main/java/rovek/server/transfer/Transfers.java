@@ -71,7 +71,7 @@ public class Transfers {
     }
 
     private MemoryLine line(UUID instrumentId, Instrument link, InstrumentFile file) throws LinkException {
-        if (file.type().equals("ROUTE") || file.type().equals("SETUP")) {
+        if (Loading.isLoaded(file)) {
             return new MemoryLine(file.name(), inside(link, file), file.type(), file.bytes(), "LOADED", 0, null);
         }
         String digest = link.digest(file.name());
