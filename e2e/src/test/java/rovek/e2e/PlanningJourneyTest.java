@@ -10,64 +10,15 @@ import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.List;
 import javax.imageio.ImageIO;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import rovek.fieldsim.Fieldsim;
-import rovek.server.Caller;
 import rovek.server.FieldDay;
-import rovek.server.RunningRovek;
-import rovek.server.SmallPlant;
 import tools.jackson.databind.JsonNode;
 
 /** What goes along into the plant: the sensor, the picture of the machine, the order of the walk, the set-up of a logger. */
-class PlanningJourneyTest {
-
-    @TempDir
-    Path files;
-
-    private RunningRovek rovek;
-    private Browser browser;
-    private Caller caller;
-    private SmallPlant plant;
-
-    @BeforeEach
-    void open() {
-        rovek = RunningRovek.start();
-        browser = new Browser();
-        caller = Caller.signedIn(rovek);
-        plant = new SmallPlant(caller);
-        browser.open(rovek.address());
-        browser.fill("Name", RunningRovek.ADMINISTRATOR);
-        browser.fill("Password", RunningRovek.PASSWORD);
-        browser.press("Sign in");
-    }
-
-    @AfterEach
-    void close() {
-        browser.close();
-        rovek.close();
-    }
-
-    private void keepingAPicture(Runnable journey) {
-        try {
-            journey.run();
-        } catch (RuntimeException | AssertionError failed) {
-            browser.keepPicture(Path.of("target/planning-failed.png"));
-            throw failed;
-        }
-    }
-
-    private static By row(String text) {
-        return By.xpath("//tr[@data-node][contains(., '" + text + "')]");
-    }
-
-    private static By inDialog(String words) {
-        return By.xpath("//div[@role='dialog']//button[.='" + words + "']");
-    }
+class PlanningJourneyTest extends SignedInJourney {
 
     private Path photograph() {
         BufferedImage image = new BufferedImage(3_000, 2_000, BufferedImage.TYPE_INT_RGB);

@@ -6,61 +6,23 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
-import rovek.server.Caller;
-import rovek.server.RunningRovek;
-import rovek.server.SmallPlant;
 
 /** A plant built in minutes: by keyboard, out of templates, by pasting, from a file. */
-class PlantByHandJourneyTest {
+class PlantByHandJourneyTest extends SignedInJourney {
 
     private static final int MOST_STROKES_A_CLASS = 60;
 
-    @TempDir
-    Path files;
-
-    private RunningRovek rovek;
-    private Browser browser;
-    private SmallPlant plant;
     private String area;
 
     @BeforeEach
-    void open() {
-        rovek = RunningRovek.start();
-        browser = new Browser();
-        Caller caller = Caller.signedIn(rovek);
-        plant = new SmallPlant(caller);
+    void beginInAnArea() {
         area = plant.id(plant.id(plant.id(null, "CLIENT", "", "Marrowdale Works"), "SITE", "", "Bottling works"), "AREA", "", "Wellfield");
-        browser.open(rovek.address());
-        browser.fill("Name", RunningRovek.ADMINISTRATOR);
-        browser.fill("Password", RunningRovek.PASSWORD);
-        browser.press("Sign in");
         browser.room("Plant");
         choose("Wellfield");
-    }
-
-    @AfterEach
-    void close() {
-        browser.close();
-        rovek.close();
-    }
-
-    private void keepingAPicture(Runnable journey) {
-        try {
-            journey.run();
-        } catch (RuntimeException | AssertionError failed) {
-            browser.keepPicture(Path.of("target/plant-by-hand-failed.png"));
-            throw failed;
-        }
-    }
-
-    private static By row(String text) {
-        return By.xpath("//tr[@data-node][contains(., '" + text + "')]");
     }
 
     private void choose(String text) {
