@@ -99,7 +99,7 @@ export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
             <div>
               <h2 className="text-[19px] leading-6 font-semibold">{instrument.maker}</h2>
               <div className="text-ink2">
-                no. {instrument.serial}, firmware {instrument.firmware}, at {instrument.host} port {instrument.port}
+                no. {instrument.serial}, firmware {instrument.firmware}, {instrument.host ? `at ${instrument.host} port ${instrument.port}` : words.instruments.fromFile}
               </div>
             </div>
           </header>
@@ -132,7 +132,7 @@ export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
               {words.instruments.clear}
             </Button>
           </div>
-          <Originals instrumentId={instrument.id} />
+          <Originals instrumentId={instrument.id} onJob={setStarted} />
           {loading && <LoadDialog instrumentId={instrument.id} first={toLoad} onClose={() => setLoading(false)} onLoad={(what) => load.mutate(what)} />}
         </div>
       </div>

@@ -1,10 +1,17 @@
-import { useQuery } from '@tanstack/react-query'
+import { useMutation, useQuery } from '@tanstack/react-query'
+import { api, data } from '../api/client'
 import { queries } from '../api/queries'
+import type { JobView } from '../api/types'
+import { useMay } from '../app/useMay'
+import { Button } from '../parts/Button'
+import { Trouble } from '../parts/Trouble'
 import { bytes, dayAndTime } from '../units/format'
 import { words } from '../words/en'
 
 /** Every file that was ever read back, kept as the instrument gave it. */
-export function Originals({ instrumentId }: { instrumentId: string }) {
+export function Originals({ instrumentId, onJob }: { instrumentId: string; onJob: (job: JobView) => void }) {
+  const mayEdit = useMay().edit
+  const takeAgain = useMutation({ mutationFn: (id: string) => data(api.POST('/api/originals/{id}/take', { params: { path: { id } } })), onSuccess: onJob })
   const originals = useQuery(queries.originals(instrumentId))
   const list = originals.data ?? []
   return (
@@ -12,6 +19,7 @@ export function Originals({ instrumentId }: { instrumentId: string }) {
       <summary className="cursor-pointer font-semibold">
         {words.instruments.originals} ({list.length})
       </summary>
+      <Trouble error={takeAgain.error} />
       {list.length === 0 && <p className="text-ink2">{words.instruments.originalsNone}</p>}
       <table className="ledger">
         <tbody>
@@ -25,6 +33,16 @@ export function Originals({ instrumentId }: { instrumentId: string }) {
               </td>
               <td className="font-mono text-[11px] text-ink3" title={original.sha256}>
                 {original.sha256.slice(0, 12)}…
+              </td>
+              <td className="num whitespace-nowrap">
+                <a className="mr-4 font-semibold text-plum hover:underline" href={`/api/originals/${original.id}/file`} download>
+                  {words.instruments.saveOriginal}
+                </a>
+                {mayEdit && (
+                  <Button disabled={takeAgain.isPending} onClick={() => takeAgain.mutate(original.id)}>
+                    {words.instruments.takeAgain}
+                  </Button>
+                )}
               </td>
             </tr>
           ))}

@@ -6,6 +6,7 @@ import { Tag } from '../parts/Tag'
 import { day } from '../units/format'
 import { words } from '../words/en'
 import { SensorShelf } from './SensorShelf'
+import { TakeFile } from './TakeFile'
 
 interface Props {
   list: InstrumentView[]
@@ -37,6 +38,7 @@ export function Shelf({ list, chosenId, onChoose, onAdd }: Props) {
       ))}
       <div className="px-3 py-3">
         <Button onClick={onAdd}>{words.instruments.add}</Button>
+        <TakeFile onTaken={onChoose} />
       </div>
       <SensorShelf />
     </nav>

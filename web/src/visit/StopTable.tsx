@@ -1,5 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { Link } from '@tanstack/react-router'
+import { useState } from 'react'
 import { api, data } from '../api/client'
 import type { VisitRow } from '../api/types'
 import { Button } from '../parts/Button'
@@ -10,6 +11,8 @@ import { Trouble } from '../parts/Trouble'
 import { VerdictMark } from '../parts/VerdictMark'
 import { change, limit, number } from '../units/format'
 import { words } from '../words/en'
+import { DRAGGED_READING } from './dragging'
+import { usePlacements } from './usePlacements'
 import { useReadingChange } from './useReadingChange'
 
 interface Props {
@@ -23,6 +26,17 @@ interface Props {
 /** The stops in walking order, each with what was found and what it means. */
 export function StopTable({ rows, left, onToggle, mayEdit, onLimits }: Props) {
   const text = words.visits.sheet
+  const [over, setOver] = useState<string | null>(null)
+  const place = usePlacements()
+  const swap = (row: VisitRow) => {
+    const other = rows.find((one) => one.readingId === row.swappedWithId)
+    if (!other?.readingId || !row.readingId) return
+    const as = (mine: string, theirs: string) => [
+      { readingId: row.readingId as string, checkId: mine },
+      { readingId: other.readingId as string, checkId: theirs },
+    ]
+    place.mutate({ placements: as(other.checkId, row.checkId), back: as(row.checkId, other.checkId), said: text.swapDone })
+  }
   return (
     <table className="ledger">
       <thead>
@@ -41,7 +55,23 @@ export function StopTable({ rows, left, onToggle, mayEdit, onLimits }: Props) {
       </thead>
       <tbody>
         {rows.map((row, i) => (
-          <tr key={row.checkId} className="hover:bg-paper2">
+          <tr
+            key={row.checkId}
+            className={`hover:bg-paper2 ${over === row.checkId ? 'bg-wash' : ''}`}
+            onDragOver={(event) => {
+              if (!mayEdit || !event.dataTransfer.types.includes(DRAGGED_READING)) return
+              event.preventDefault()
+              setOver(row.checkId)
+            }}
+            onDragLeave={() => setOver(null)}
+            onDrop={(event) => {
+              const readingId = event.dataTransfer.getData(DRAGGED_READING)
+              setOver(null)
+              if (!readingId) return
+              event.preventDefault()
+              place.mutate({ placements: [{ readingId, checkId: row.checkId }], back: [{ readingId, checkId: null }], said: text.placed })
+            }}
+          >
             <td>
               <ProgressMark progress={row.progress} />
             </td>
@@ -81,6 +111,12 @@ export function StopTable({ rows, left, onToggle, mayEdit, onLimits }: Props) {
             </td>
             <td className="text-ink2">
               {[row.note, row.repeats > 0 ? text.repeated(row.repeats) : '', row.discardedBecause ?? ''].filter(Boolean).join(', ')}
+              {row.swappedWithId !== null && (
+                <span className="text-watch">
+                  {row.note && ', '}
+                  {text.swapped(row.swappedWith)} {mayEdit && <Button onClick={() => swap(row)}>{text.swap}</Button>}
+                </span>
+              )}
               {mayEdit && <RowAction row={row} />}
             </td>
           </tr>

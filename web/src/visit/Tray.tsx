@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { useState } from 'react'
+import { type KeyboardEvent, useState } from 'react'
 import { api, data } from '../api/client'
 import { queries } from '../api/queries'
 import { noFilter } from '../plant/looking'
@@ -11,22 +11,45 @@ import { Tag } from '../parts/Tag'
 import { Trouble } from '../parts/Trouble'
 import { number, time } from '../units/format'
 import { words } from '../words/en'
+import { DRAGGED_READING } from './dragging'
+import { usePlacements } from './usePlacements'
 import { useReadingChange } from './useReadingChange'
 
 const text = words.visits.sheet
 const MOST_SHOWN = 60
+const CERTAIN = 0.8
 
 /** Readings that no stop asked for, with where each may belong and why. */
 export function Tray({ tray, mayEdit }: { tray: LooseReading[]; mayEdit: boolean }) {
+  const placeAll = usePlacements()
+  const certain = tray.flatMap((reading) => {
+    const best = reading.discardedBecause === null ? reading.proposals[0] : undefined
+    return best && best.certainty >= CERTAIN ? [{ readingId: reading.id, checkId: best.checkId }] : []
+  })
+  const acceptAll = () =>
+    placeAll.mutate({ placements: certain, back: certain.map((one) => ({ ...one, checkId: null })), said: text.placedAll(certain.length) })
   return (
     <aside aria-label={text.tray} className="w-[290px] shrink-0 overflow-auto border-l border-rule2 bg-paper2 max-lg:max-h-[34%] max-lg:w-full max-lg:border-t max-lg:border-l-0 px-3.5 py-3">
       <h2 className="font-semibold">{text.tray}</h2>
       <p className="mb-2 text-ink2">{tray.length === 0 ? text.trayEmpty : text.traySay}</p>
+      {mayEdit && tray.length > 0 && <p className="mb-2 text-[12px] text-ink3">{text.trayKeys}</p>}
+      {mayEdit && certain.length > 0 && (
+        <p className="mb-2">
+          <Button disabled={placeAll.isPending} onClick={acceptAll}>
+            {text.acceptAll(certain.length)}
+          </Button>
+        </p>
+      )}
       {tray.map((reading) => (
         <TrayItem key={reading.id} reading={reading} mayEdit={mayEdit} />
       ))}
     </aside>
   )
+}
+
+function focusBeside(item: HTMLElement, which: 'next' | 'previous') {
+  const all = [...document.querySelectorAll<HTMLElement>('[data-loose]')]
+  all[all.indexOf(item) + (which === 'next' ? 1 : -1)]?.focus()
 }
 
 function TrayItem({ reading, mayEdit }: { reading: LooseReading; mayEdit: boolean }) {
@@ -50,12 +73,40 @@ function TrayItem({ reading, mayEdit }: { reading: LooseReading; mayEdit: boolea
     onSettled: changed,
   })
   const best = reading.proposals[0]
+  const title = `${reading.label || text.tray} ${reading.value === null ? '' : `${number(reading.value)} ${reading.unit}`}`
+  const titleLook = `font-semibold ${reading.discardedBecause ? 'line-through' : ''}`
+  const isOpen = mayEdit && reading.discardedBecause === null
+  const onKeyDown = (event: KeyboardEvent<HTMLElement>) => {
+    if (event.ctrlKey || event.metaKey || event.altKey) return
+    const acts: Record<string, () => void> = {
+      ArrowDown: () => focusBeside(event.currentTarget, 'next'),
+      ArrowUp: () => focusBeside(event.currentTarget, 'previous'),
+      Enter: () => isOpen && best && place.mutate(best.checkId),
+      e: () => isOpen && setElsewhere(true),
+      d: () => isOpen && setDiscarding(true),
+    }
+    const act = acts[event.key]
+    if (!act) return
+    event.preventDefault()
+    act()
+  }
   return (
-    <div className="mb-2.5 border border-rule2 bg-sheet p-3">
+    <div
+      draggable={mayEdit && reading.discardedBecause === null}
+      onDragStart={(event) => {
+        event.dataTransfer.effectAllowed = 'move'
+        event.dataTransfer.setData(DRAGGED_READING, reading.id)
+      }}
+      className="mb-2.5 border border-rule2 bg-sheet p-3"
+    >
       <div className="flex justify-between">
-        <span className={`font-semibold ${reading.discardedBecause ? 'line-through' : ''}`}>
-          {reading.label || text.tray} {reading.value !== null && `${number(reading.value)} ${reading.unit}`}
-        </span>
+        {mayEdit ? (
+          <button type="button" data-loose={reading.id} className={`cursor-grab text-left ${titleLook}`} onKeyDown={onKeyDown}>
+            {title}
+          </button>
+        ) : (
+          <span className={titleLook}>{title}</span>
+        )}
         <span className="text-ink2">{time(reading.takenAt)}</span>
       </div>
       {reading.discardedBecause !== null ? (
@@ -69,7 +120,9 @@ function TrayItem({ reading, mayEdit }: { reading: LooseReading; mayEdit: boolea
               <div className="my-1 flex items-center gap-2">
                 <Tag text={best.assetTag} /> {best.place}
               </div>
-              <p className="text-[13px] text-ink2">{best.reason}</p>
+              <p className="text-[13px] text-ink2">
+                {best.reason}; {text.certainty(best.certainty)}
+              </p>
             </>
           ) : (
             <p className="text-ink2">{text.noProposal}</p>

@@ -3,6 +3,7 @@ import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import type { LooseReading, VisitRow } from '../api/types'
 import { show } from '../test/show'
+import { DRAGGED_READING } from './dragging'
 import { StopTable } from './StopTable'
 import { Tray } from './Tray'
 
@@ -20,17 +21,40 @@ const loose: LooseReading = {
   value: 6.8,
   unit: 'mm/s',
   discardedBecause: null,
-  proposals: [{ checkId: 'v', assetTag: 'P-102', place: 'Drive end, Velocity', reason: 'tag typed on the instrument', points: 60 }],
+  proposals: [{ checkId: 'v', assetTag: 'P-102', place: 'Drive end, Velocity', reason: 'tag typed on the instrument', certainty: 0.93 }],
 }
 
 describe('the tray', () => {
   it('places where it was proposed, with undo', async () => {
     answering('POST', '/api/readings/r/place', () => undefined)
     show(<Tray tray={[loose]} mayEdit />)
-    expect(await screen.findByText('tag typed on the instrument')).toBeTruthy()
+    expect(await screen.findByText('tag typed on the instrument; 93 % certain')).toBeTruthy()
     fireEvent.click(screen.getByText('Place here'))
     fireEvent.click(await screen.findByText('Undo'))
     await waitFor(() => expect(changes().map((change) => change.body)).toEqual([{ checkId: 'v' }, { checkId: null }]))
+  })
+
+  it('places all that are certain at once, and takes them back at once', async () => {
+    answering('POST', '/api/placements', () => undefined)
+    const unsure = { ...loose, id: 's', proposals: loose.proposals.map((one) => ({ ...one, certainty: 0.5 })) }
+    show(<Tray tray={[loose, unsure, { ...loose, id: 't' }, { ...loose, id: 'u', discardedBecause: 'slipped' }]} mayEdit />)
+    fireEvent.click(await screen.findByText('Place 2 that are 80 % certain'))
+    fireEvent.click(await screen.findByText('Undo'))
+    const both = (checkId: string | null) => ({ placements: [{ readingId: 'r', checkId }, { readingId: 't', checkId }] })
+    await waitFor(() => expect(changes().map((change) => change.body)).toEqual([both('v'), both(null)]))
+  })
+
+  it('is worked through by keyboard', async () => {
+    answering('POST', '/api/readings/s/place', () => undefined)
+    show(<Tray tray={[loose, { ...loose, id: 's', label: 'P-103' }]} mayEdit />)
+    const first = await screen.findByText('P-102 Coupling 6.80 mm/s')
+    first.focus()
+    fireEvent.keyDown(first, { key: 'ArrowDown' })
+    expect(document.activeElement?.textContent).toContain('P-103')
+    fireEvent.keyDown(document.activeElement as Element, { key: 'Enter' })
+    await waitFor(() => expect(changes()).toMatchObject([{ path: '/api/readings/s/place', body: { checkId: 'v' } }]))
+    fireEvent.keyDown(document.activeElement as Element, { key: 'd' })
+    expect(await screen.findByText('Why does it not count?')).toBeTruthy()
   })
 
   it('discards only with a reason', async () => {
@@ -46,7 +70,7 @@ describe('the tray', () => {
 
   it('only shows, to somebody who may only look', async () => {
     show(<Tray tray={[loose]} mayEdit={false} />)
-    await screen.findByText('tag typed on the instrument')
+    await screen.findByText('tag typed on the instrument; 93 % certain')
     expect(screen.queryByRole('button')).toBeNull()
   })
 })
@@ -70,6 +94,8 @@ describe('the stops', () => {
     reason: '',
     note: 'rattles',
     repeats: 2,
+    swappedWith: '',
+    swappedWithId: null,
     discardedBecause: null,
   }
 
@@ -100,5 +126,24 @@ describe('the stops', () => {
     show(<StopTable rows={[skipped]} left={new Set()} onToggle={() => undefined} mayEdit={false} onLimits={undefined} />)
     expect((await screen.findAllByText('skipped')).length).toBeGreaterThan(0)
     expect(screen.queryByRole('checkbox')).toBeNull()
+  })
+
+  it('lets two that were perhaps swapped be swapped, and back', async () => {
+    answering('POST', '/api/placements', () => undefined)
+    const one = { ...row, checkId: 'a', readingId: 'ra', swappedWith: 'P-102 Drive end', swappedWithId: 'rb' }
+    const other = { ...row, checkId: 'b', readingId: 'rb', swappedWith: 'P-101 Drive end', swappedWithId: 'ra' }
+    show(<StopTable rows={[one, other]} left={new Set()} onToggle={() => undefined} mayEdit onLimits={undefined} />)
+    fireEvent.click((await screen.findAllByText('Swap them'))[0] as HTMLElement)
+    await waitFor(() => expect(changes()[0]?.body).toEqual({ placements: [{ readingId: 'ra', checkId: 'b' }, { readingId: 'rb', checkId: 'a' }] }))
+  })
+
+  it('takes a reading that is dropped onto a stop', async () => {
+    answering('POST', '/api/placements', () => undefined)
+    show(<StopTable rows={[{ ...row, checkId: 'a' }]} left={new Set()} onToggle={() => undefined} mayEdit onLimits={undefined} />)
+    const target = (await screen.findAllByRole('row'))[1] as HTMLElement
+    const dataTransfer = { types: [DRAGGED_READING], getData: () => 'loose', effectAllowed: '' }
+    fireEvent.dragOver(target, { dataTransfer })
+    fireEvent.drop(target, { dataTransfer })
+    await waitFor(() => expect(changes()[0]?.body).toEqual({ placements: [{ readingId: 'loose', checkId: 'a' }] }))
   })
 })

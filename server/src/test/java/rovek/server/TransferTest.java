@@ -221,7 +221,8 @@ class TransferTest {
         assertThat(loose.get("label").asString()).isEqualTo("P-102 Drive end");
         assertThat(loose.get("value").asDouble()).as("the RMS leads, not the peak").isBetween(1.2, 2.6);
         JsonNode proposal = loose.get("proposals").get(0);
-        assertThat(proposal.get("reason").asString()).contains("tag typed on the instrument");
+        assertThat(proposal.get("reason").asString()).contains("P-102 typed on the instrument").contains("the point typed");
+        assertThat(proposal.get("certainty").asDouble()).isBetween(0.3, 1.0);
         String place = "/api/readings/" + loose.get("id").asString() + "/place";
         caller.post(place, Map.of("checkId", checks.get(3))).ok();
         JsonNode after = visit();

@@ -11,6 +11,7 @@ import rovek.link.Instrument;
 import rovek.link.InstrumentIdentity;
 import rovek.link.LinkException;
 import rovek.link.TcpTransport;
+import rovek.link.packet.Maker;
 import rovek.link.packet.PackageException;
 import rovek.server.audit.AuditTrail;
 import rovek.server.problem.DomainProblem;
@@ -96,6 +97,27 @@ public class Instruments {
         instrument.lastSeenAt = clock.instant();
     }
 
+    /** An instrument that is known from a file it wrote; one that was never met is put on the shelf without an address. */
+    public InstrumentView metInAFile(Maker.MakingInstrument maker) {
+        return transaction.execute(status -> instruments.findBySerial(maker.serial())
+                .map(InstrumentEntity::view)
+                .orElseGet(() -> {
+                    InstrumentEntity instrument = new InstrumentEntity();
+                    instrument.id = UUID.randomUUID();
+                    instrument.maker = "";
+                    instrument.model = maker.model();
+                    instrument.serial = maker.serial();
+                    instrument.firmware = maker.firmware();
+                    instrument.options = "";
+                    instrument.host = "";
+                    instrument.passCode = "";
+                    instrument.lastSeenAt = clock.instant();
+                    InstrumentView saved = instruments.save(instrument).view();
+                    audit.note("met in a file", "instrument", saved.id(), null, saved);
+                    return saved;
+                }));
+    }
+
     public List<InstrumentView> list() {
         return instruments.findAllByOrderByModelAscSerialAsc().stream().map(InstrumentEntity::view).toList();
     }
@@ -108,6 +130,26 @@ public class Instruments {
         return instruments.findById(id).orElseThrow(() -> new DomainProblem.NotFound("The instrument"));
     }
 
+    /** Work on what an instrument gave, without speaking with it. */
+    @FunctionalInterface
+    public interface ClaimedWork<T> {
+        T run() throws LinkException, PackageException;
+    }
+
+    /**
+     * Claims the instrument, so that nobody else reads it back meanwhile, and does the work.
+     *
+     * @throws DomainProblem.Conflict when somebody else uses it
+     */
+    public <T> T withClaim(UUID id, String purpose, ClaimedWork<T> work) throws LinkException, PackageException {
+        UUID holder = claims.claim(id, purpose + " for " + AuditTrail.actor());
+        try {
+            return work.run();
+        } finally {
+            claims.release(id, holder);
+        }
+    }
+
     /**
      * Claims the instrument, connects, makes sure that it is the one, and does the work.
      *
@@ -116,6 +158,11 @@ public class Instruments {
      */
     public <T> T withLink(UUID id, String purpose, LinkWork<T> work) throws LinkException, PackageException {
         InstrumentEntity instrument = entity(id);
+        if (instrument.host.isBlank()) {
+            throw new DomainProblem.Conflict(
+                    "no-address",
+                    "%s no. %s is known from a file only. Connect it once by its address, then it can be spoken with.".formatted(instrument.model, instrument.serial));
+        }
         UUID holder = claims.claim(id, purpose + " for " + AuditTrail.actor());
         try (Instrument link =
                 Instrument.connect(transport(instrument.host, instrument.port), passCode(instrument.passCode))) {

@@ -2,6 +2,7 @@ package rovek.server.reading;
 
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.PersistenceContext;
+import java.util.List;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -76,6 +77,21 @@ public class ReadingDesk {
         reading.obstacle = analysis.reasonNotToJudge();
         intake.persistResults(readingId, checkId, reading.takenAt, analysis);
         audit.note("place", "reading", readingId, before, new Placement(checkId));
+    }
+
+    /** Where a reading shall go; {@code checkId} null for nowhere. */
+    record PlaceWanted(UUID readingId, UUID checkId) {}
+
+    /** All of them, or none. */
+    @Transactional
+    public void placeAll(List<PlaceWanted> wanted) {
+        for (PlaceWanted one : wanted) {
+            if (one.checkId() == null) {
+                unplace(one.readingId());
+            } else {
+                place(one.readingId(), one.checkId());
+            }
+        }
     }
 
     /** Takes a placed reading off its check: it is loose again. */

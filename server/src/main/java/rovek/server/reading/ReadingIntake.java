@@ -54,8 +54,8 @@ public class ReadingIntake {
         String serial = readings.maker().instrument().orElseThrow().serial();
         Set<ReadingIdentity> stored = stored(serial);
         return readings.readings().parallelStream()
+                .filter(reading -> !stored.contains(identity(serial, reading)))
                 .map(reading -> prepare(serial, reading, tree))
-                .filter(prepared -> !stored.contains(prepared.identity()))
                 .toList();
     }
 
@@ -66,9 +66,13 @@ public class ReadingIntake {
                 .list());
     }
 
+    private static ReadingIdentity identity(String serial, DigestedReading digested) {
+        return new ReadingIdentity(serial, digested.reading().id(), digested.captureSha256());
+    }
+
     private PreparedReading prepare(String serial, DigestedReading digested, PlantTree tree) {
         PackedReading packed = digested.reading();
-        ReadingIdentity identity = new ReadingIdentity(serial, packed.id(), digested.captureSha256());
+        ReadingIdentity identity = identity(serial, digested);
         Optional<CheckView> check = packed.stop()
                 .flatMap(tree::check)
                 .filter(found -> found.technique().id().equals(packed.technique()));

@@ -12,6 +12,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.link.Sha256;
 import rovek.server.audit.AuditTrail;
+import rovek.server.problem.DomainProblem;
 
 /** The bytes as instruments gave them, kept for ever, and the pieces of those that are still on their way. */
 @Service
@@ -65,6 +66,17 @@ class Originals {
                 .list();
     }
 
+    /** Which file of which instrument an original is. */
+    record OriginalFile(UUID instrumentId, String fileName, String sha256) {}
+
+    @Transactional(readOnly = true)
+    public OriginalFile file(UUID id) {
+        return db.sql("SELECT instrument_id, file_name, sha256 FROM original WHERE id = ?").param(id)
+                .query((row, n) -> new OriginalFile(row.getObject(1, UUID.class), row.getString(2), row.getString(3)))
+                .optional()
+                .orElseThrow(() -> new DomainProblem.NotFound("The original"));
+    }
+
     /** How much of a file has arrived without a gap. */
     @Transactional(readOnly = true)
     public long arrived(UUID instrumentId, String sha256) {
@@ -111,15 +123,23 @@ class Originals {
         if (!Sha256.of(whole).equals(sha256)) {
             return Optional.empty();
         }
+        return Optional.of(keep(instrumentId, fileName, sha256, whole));
+    }
+
+    /** Keeps bytes as an original; the same bytes of the same instrument are kept once, whichever way they come. */
+    @Transactional
+    public Kept keep(UUID instrumentId, String fileName, String sha256, byte[] whole) {
         UUID id = UUID.randomUUID();
         OffsetDateTime now = clock.instant().atOffset(ZoneOffset.UTC);
-        db.sql("""
+        boolean isNew = db.sql("""
                 INSERT INTO original (id, instrument_id, file_name, sha256, size, bytes, read_back_at, read_back_by)
-                VALUES (?, ?, ?, ?, ?, ?, ?, ?)""")
+                VALUES (?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT (instrument_id, sha256) DO NOTHING""")
                 .params(id, instrumentId, fileName, sha256, whole.length, whole, now, AuditTrail.actor())
-                .update();
-        audit.note("keep original", "original", id, null, new OriginalLine(id, fileName, sha256, whole.length, now.toString(), AuditTrail.actor(), 0, 0));
-        return Optional.of(new Kept(id, now, false));
+                .update() == 1;
+        if (isNew) {
+            audit.note("keep original", "original", id, null, new OriginalLine(id, fileName, sha256, whole.length, now.toString(), AuditTrail.actor(), 0, 0));
+        }
+        return find(instrumentId, sha256).orElseThrow();
     }
 
     private static byte[] joined(List<byte[]> parts) {

@@ -9,7 +9,6 @@ import rovek.link.Instrument;
 import rovek.link.InstrumentFile;
 import rovek.link.LinkException;
 import rovek.link.packet.PackageException;
-import rovek.link.packet.ReadingsPackage;
 import rovek.server.instrument.Instruments;
 import rovek.server.job.JobProgress;
 import rovek.server.job.JobView;
@@ -28,14 +27,14 @@ public class ReadBack {
 
     private final Instruments instruments;
     private final Originals originals;
-    private final VisitIntake visits;
+    private final OriginalIntake intake;
     private final Jobs jobs;
     private final Clock clock;
 
-    ReadBack(Instruments instruments, Originals originals, VisitIntake visits, Jobs jobs, Clock clock) {
+    ReadBack(Instruments instruments, Originals originals, OriginalIntake intake, Jobs jobs, Clock clock) {
         this.instruments = instruments;
         this.originals = originals;
-        this.visits = visits;
+        this.intake = intake;
         this.jobs = jobs;
         this.clock = clock;
     }
@@ -108,16 +107,7 @@ public class ReadBack {
                 done += file.bytes();
             }
             progress.report(done, total, "Checking " + file.name());
-            ReadingsPackage readings = ReadingsPackage.unpack(originals.bytes(original.id()));
-            if (original.taken()) {
-                known += readings.readings().size();
-                return;
-            }
-            UUID originalId = original.id();
-            VisitIntake.Outcome outcome = visits.take(
-                    readings,
-                    new VisitIntake.Source(originalId, instrumentId, correction),
-                    stored -> originals.noteTaken(originalId, stored.fresh(), stored.known()));
+            VisitIntake.Outcome outcome = intake.take(original, instrumentId, correction);
             fresh += outcome.fresh();
             known += outcome.known();
             loose += outcome.loose();
@@ -146,10 +136,7 @@ public class ReadBack {
             if (files.isEmpty()) {
                 return "The instrument holds no readings.";
             }
-            String knownPart = known == 0 ? "" : ", %d stored before".formatted(known);
-            String loosePart = loose == 0 ? "" : ", %d of them loose".formatted(loose);
-            return "%d new %s%s%s. The originals are kept and their digests agree."
-                    .formatted(fresh, fresh == 1 ? "reading" : "readings", loosePart, knownPart);
+            return OriginalIntake.sentence(fresh, known, loose);
         }
     }
 }

@@ -44,6 +44,7 @@ public class Visits {
     private final Plant plant;
     private final Instruments instruments;
     private final Accounts accounts;
+    private final Proposals proposals;
     private final JdbcClient db;
 
     Visits(
@@ -52,12 +53,14 @@ public class Visits {
             Plant plant,
             Instruments instruments,
             Accounts accounts,
+            Proposals proposals,
             JdbcClient db) {
         this.visits = visits;
         this.readings = readings;
         this.plant = plant;
         this.instruments = instruments;
         this.accounts = accounts;
+        this.proposals = proposals;
         this.db = db;
     }
 
@@ -89,11 +92,13 @@ public class Visits {
      * @param value of the leading result; null where there is none
      * @param change since the reading before; null where there was none
      * @param repeats how many readings it replaced
+     * @param swappedWith what it was perhaps swapped with, in words; blank where nothing looks so, {@code swappedWithId} null then
      */
     public record VisitRow(
             UUID checkId, UUID assetId, String assetTag, String assetName, String point, String check, @Nullable UUID readingId,
             String progress, @Nullable Double value, String unit, @Nullable Double watch, @Nullable Double fail, @Nullable Double change, Verdict verdict,
-            String reason, String note, int repeats, @Nullable String discardedBecause) {}
+            String reason, String note, int repeats, @Nullable String discardedBecause, String swappedWith,
+            @Nullable UUID swappedWithId) {}
 
     /** A reading that no stop asked for. */
     public record LooseReading(
@@ -162,11 +167,12 @@ public class Visits {
                 repeats.merge(reading.checkId(), 1, Integer::sum);
             }
         }
-        RowMaker rows = new RowMaker(tree, standing, repeats, readings.resultsBefore(id));
+        RowMaker rows = new RowMaker(tree, standing, repeats, readings.resultsBefore(id), proposals.perhapsSwapped(all, tree));
+        Map<UUID, List<PlacementProposal>> places = proposals.of(all, tree);
         List<VisitRow> made = rows.of(visit);
         List<LooseReading> tray = all.stream()
                 .filter(reading -> reading.checkId() == null && !reading.replaced())
-                .map(reading -> loose(reading, all, tree))
+                .map(reading -> loose(reading, places.getOrDefault(reading.id(), List.of())))
                 .toList();
         RollUp verdicts = RollUp.ofAll(made.stream().map(VisitRow::verdict).toList());
         return new VisitSheet(
@@ -185,14 +191,14 @@ public class Visits {
         return names.size() == 1 ? names.get(0) : "";
     }
 
-    private static LooseReading loose(ReadingView reading, List<ReadingView> all, PlantTree tree) {
+    private static LooseReading loose(ReadingView reading, List<PlacementProposal> places) {
         var leading = reading.results().values().stream().findFirst();
         return new LooseReading(
                 reading.id(), reading.technique(), reading.takenAt().toString(), reading.label(), reading.note(),
                 leading.map(amount -> amount.value()).orElse(null),
                 leading.map(amount -> amount.unit().symbol()).orElse(""),
                 reading.discardedBecause(),
-                PlacementProposal.rank(reading, all, tree));
+                places);
     }
 
     /** Makes the rows of a sheet: the stops in walking order, then what was placed by hand. */
@@ -200,7 +206,8 @@ public class Visits {
             PlantTree tree,
             Map<UUID, ReadingView> standing,
             Map<UUID, Integer> repeats,
-            Map<UUID, Map<String, Double>> before) {
+            Map<UUID, Map<String, Double>> before,
+            Map<UUID, UUID> swapped) {
 
         List<VisitRow> of(VisitEntity visit) {
             List<VisitRow> rows = new ArrayList<>();
@@ -225,6 +232,7 @@ public class Visits {
             Double value = reading == null || !reading.results().containsKey(leading.id())
                     ? null
                     : reading.results().get(leading.id()).value();
+            Optional<UUID> other = Optional.ofNullable(reading).map(one -> swapped.get(one.id()));
             Double last = reading == null ? null : before.getOrDefault(reading.id(), Map.of()).get(leading.id());
             return new VisitRow(
                     check.id(), check.asset().id(), check.asset().tag(), check.asset().name(), check.point().name(), check.node().name(),
@@ -232,7 +240,16 @@ public class Visits {
                     boundaries.watch(), boundaries.fail(),
                     value == null || last == null ? null : value - last,
                     judgement.verdict(), judgement.reason(), note, repeats.getOrDefault(check.id(), 0),
-                    reading == null ? null : reading.discardedBecause());
+                    reading == null ? null : reading.discardedBecause(), other.map(this::placeOf).orElse(""), other.orElse(null));
+        }
+
+        private String placeOf(UUID reading) {
+            return standing.values().stream()
+                    .filter(one -> one.id().equals(reading))
+                    .findFirst()
+                    .flatMap(one -> tree.check(one.checkId()))
+                    .map(CheckView::place)
+                    .orElse("");
         }
 
         private static Judgement judge(ReadingView reading, CheckView check, String progress) {

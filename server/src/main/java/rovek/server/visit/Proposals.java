@@ -1,0 +1,173 @@
+package rovek.server.visit;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.UUID;
+import org.springframework.stereotype.Component;
+import rovek.core.plant.Level;
+import rovek.core.plant.Node;
+import rovek.core.reading.Placing;
+import rovek.core.unit.Amount;
+import rovek.server.plant.CheckView;
+import rovek.server.plant.PlantNode;
+import rovek.server.plant.PlantTree;
+import rovek.server.reading.ReadingView;
+import rovek.server.reading.Readings;
+
+/**
+ * Where loose readings may belong, and which placed ones were perhaps swapped. Only machines that were typed on the instrument or
+ * measured on the same visit are looked at, so that a large plant costs no more than a small one but one walk through it.
+ */
+@Component
+class Proposals {
+
+    private static final int MOST_SHOWN = 3;
+    private static final int HISTORY = 24;
+
+    private final Readings readings;
+
+    Proposals(Readings readings) {
+        this.readings = readings;
+    }
+
+    /** The checks of a visit's machines, each with what it usually shows. */
+    record Known(Map<UUID, CheckView> checks, Map<UUID, double[]> histories) {}
+
+    /** @param all readings of the visit */
+    Map<UUID, List<PlacementProposal>> of(List<ReadingView> all, PlantTree tree) {
+        List<ReadingView> loose = all.stream().filter(Proposals::isLoose).toList();
+        if (loose.isEmpty()) {
+            return Map.of();
+        }
+        Map<UUID, List<Instant>> measured = measuredByAsset(all, tree);
+        Set<UUID> assets = new LinkedHashSet<>(measured.keySet());
+        assets.addAll(typed(loose, tree));
+        Known known = known(checksOf(assets, tree), all);
+        Set<UUID> sites = new HashSet<>();
+        measured.keySet().forEach(asset -> sites.add(site(asset, tree)));
+        Set<UUID> standing = new HashSet<>();
+        all.stream().filter(reading -> reading.checkId() != null && !reading.replaced()).forEach(reading -> standing.add(reading.checkId()));
+        Map<UUID, List<PlacementProposal>> proposals = new HashMap<>();
+        for (ReadingView reading : loose) {
+            List<Placing.Candidate> candidates = known.checks().values().stream()
+                    .filter(check -> check.technique().id().equals(reading.technique()))
+                    .map(check -> new Placing.Candidate(
+                            check.id(), check.asset().tag(), check.asset().name(), check.point().name(),
+                            !sites.isEmpty() && !sites.contains(site(check.id(), tree)), measured.getOrDefault(check.asset().id(), List.of()), standing.contains(check.id()), check.leadingResult().id(),
+                            known.histories().get(check.id())))
+                    .toList();
+            proposals.put(reading.id(), Placing.rank(placeless(reading), candidates).stream().limit(MOST_SHOWN).map(one -> said(one, known.checks().get(one.check()))).toList());
+        }
+        return proposals;
+    }
+
+    /** The site a node stands at; its client where there is no site between. */
+    private static UUID site(UUID node, PlantTree tree) {
+        return tree.nearest(node, Level.SITE).or(() -> tree.nearest(node, Level.CLIENT)).map(PlantNode::id).orElse(node);
+    }
+
+    private static boolean isLoose(ReadingView reading) {
+        return reading.checkId() == null && !reading.replaced() && reading.discardedBecause() == null;
+    }
+
+    private static Placing.Loose placeless(ReadingView reading) {
+        Optional<Map.Entry<String, Amount>> leading = reading.results().entrySet().stream().findFirst();
+        return new Placing.Loose(
+                reading.label(), reading.takenAt(), leading.map(Map.Entry::getKey).orElse(""),
+                leading.map(entry -> OptionalDouble.of(entry.getValue().value())).orElse(OptionalDouble.empty()));
+    }
+
+    private static PlacementProposal said(Placing.Proposal proposal, CheckView check) {
+        return new PlacementProposal(
+                check.id(), check.asset().tag(), check.point().name() + ", " + check.node().name(), String.join(", ", proposal.reasons()), proposal.certainty());
+    }
+
+    private static Map<UUID, List<Instant>> measuredByAsset(List<ReadingView> all, PlantTree tree) {
+        Map<UUID, List<Instant>> measured = new LinkedHashMap<>();
+        all.stream().filter(reading -> reading.checkId() != null).forEach(reading -> tree.nearest(reading.checkId(), Level.ASSET)
+                .ifPresent(asset -> measured.computeIfAbsent(asset.id(), none -> new ArrayList<>()).add(reading.takenAt())));
+        return measured;
+    }
+
+    /** Machines whose tag or name shares a word with what was typed; which of them is meant is weighed later. */
+    private static Set<UUID> typed(List<ReadingView> loose, PlantTree tree) {
+        Set<String> words = new HashSet<>();
+        for (ReadingView reading : loose) {
+            String[] split = reading.label().toLowerCase(Locale.ROOT).split("[\\s,;/]+");
+            for (int i = 0; i < split.length; i++) {
+                words.add(plain(split[i]));
+                words.add(i + 1 < split.length ? plain(split[i] + split[i + 1]) : "");
+            }
+        }
+        words.remove("");
+        Set<UUID> found = new LinkedHashSet<>();
+        if (!words.isEmpty()) {
+            tree.nodes().walk(Node.PLANT, node -> {
+                boolean isMeant = node.level() == Level.ASSET
+                        && (words.contains(plain(node.tag().toLowerCase(Locale.ROOT)))
+                                || Arrays.stream(node.name().toLowerCase(Locale.ROOT).split("\\s+")).map(Proposals::plain).filter(word -> word.length() > 2).anyMatch(words::contains));
+                if (isMeant) {
+                    found.add(node.id());
+                }
+            });
+        }
+        return found;
+    }
+
+    private static String plain(String word) {
+        return word.replaceAll("[^\\p{L}\\p{N}]", "");
+    }
+
+    private static List<CheckView> checksOf(Set<UUID> assets, PlantTree tree) {
+        return assets.stream().flatMap(asset -> tree.checksBeneath(asset).stream()).flatMap(check -> tree.check(check.id()).stream()).toList();
+    }
+
+    private Known known(List<CheckView> checks, List<ReadingView> visit) {
+        Set<UUID> ofThisVisit = new HashSet<>();
+        visit.forEach(reading -> ofThisVisit.add(reading.id()));
+        Map<UUID, CheckView> byId = new LinkedHashMap<>();
+        checks.forEach(check -> byId.put(check.id(), check));
+        Map<UUID, List<ReadingView>> newest = readings.newest(byId.keySet(), HISTORY);
+        Map<UUID, double[]> histories = new HashMap<>();
+        byId.forEach((id, check) -> histories.put(id, newest.getOrDefault(id, List.of()).stream()
+                .filter(reading -> !ofThisVisit.contains(reading.id()))
+                .map(reading -> reading.results().get(check.leadingResult().id()))
+                .filter(amount -> amount != null)
+                .mapToDouble(Amount::value)
+                .toArray()));
+        return new Known(byId, histories);
+    }
+
+    /** Reading to the one it was perhaps swapped with, both ways. */
+    Map<UUID, UUID> perhapsSwapped(List<ReadingView> all, PlantTree tree) {
+        List<ReadingView> standing = all.stream()
+                .filter(reading -> reading.checkId() != null && !reading.replaced() && reading.discardedBecause() == null)
+                .toList();
+        Known known = known(tree.checks(standing.stream().map(ReadingView::checkId).toList()), all);
+        List<Placing.Placed> placed = new ArrayList<>();
+        for (ReadingView reading : standing) {
+            CheckView check = known.checks().get(reading.checkId());
+            Amount value = check == null ? null : reading.results().get(check.leadingResult().id());
+            if (value != null) {
+                placed.add(new Placing.Placed(reading.id(), check.leadingResult().id(), value.value(), known.histories().get(check.id())));
+            }
+        }
+        Map<UUID, UUID> swapped = new HashMap<>();
+        Placing.perhapsSwapped(placed).forEach(swap -> {
+            swapped.put(swap.one(), swap.other());
+            swapped.put(swap.other(), swap.one());
+        });
+        return swapped;
+    }
+}
