@@ -9,6 +9,7 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
+import org.springframework.context.ConfigurableApplicationContext;
 import rovek.fieldsim.Fieldsim;
 import tools.jackson.databind.JsonNode;
 
@@ -73,6 +74,21 @@ class PackageFilesTest {
             JsonNode original = there.get("/api/instruments/" + instrument.get("id").asString() + "/originals").ok().get(0);
             assertThat(original.get("fileName").asString()).as("without the folder it came from").isEqualTo("W0001.zip");
             assertThat(there.get("/api/originals/" + original.get("id").asString() + "/file").bytes()).isEqualTo(walked.original());
+        }
+    }
+
+    @Test
+    void theSameFileByTwoWaysAtOnceIsTakenOnce(@TempDir Path memory) {
+        Walked walked = walked("30604", memory, plant.pump("P-64"));
+        try (RunningRovek other = RunningRovek.start(); ConfigurableApplicationContext second = other.startAnother()) {
+            Caller there = Caller.signedIn(other);
+            Caller beside = there.onServer(RunningRovek.addressOf(second));
+            List<Caller> four = List.of(there, beside, there, beside);
+            List<JsonNode> jobs = four.stream().map(one -> one.sendFile("/api/originals", "W0001.zip", walked.original()).ok()).toList();
+            List<String> sentences = jobs.stream().map(job -> there.awaitJob(job).get("sentence").asString()).toList();
+            assertThat(sentences).as("%s", sentences).filteredOn(sentence -> sentence.startsWith("4 new readings")).hasSize(1);
+            assertThat(sentences).filteredOn(sentence -> sentence.startsWith("0 new readings, 4 stored before")).hasSize(3);
+            assertThat(there.get("/api/visits").ok()).hasSize(1);
         }
     }
 

@@ -130,26 +130,6 @@ public class Instruments {
         return instruments.findById(id).orElseThrow(() -> new DomainProblem.NotFound("The instrument"));
     }
 
-    /** Work on what an instrument gave, without speaking with it. */
-    @FunctionalInterface
-    public interface ClaimedWork<T> {
-        T run() throws LinkException, PackageException;
-    }
-
-    /**
-     * Claims the instrument, so that nobody else reads it back meanwhile, and does the work.
-     *
-     * @throws DomainProblem.Conflict when somebody else uses it
-     */
-    public <T> T withClaim(UUID id, String purpose, ClaimedWork<T> work) throws LinkException, PackageException {
-        UUID holder = claims.claim(id, purpose + " for " + AuditTrail.actor());
-        try {
-            return work.run();
-        } finally {
-            claims.release(id, holder);
-        }
-    }
-
     /**
      * Claims the instrument, connects, makes sure that it is the one, and does the work.
      *

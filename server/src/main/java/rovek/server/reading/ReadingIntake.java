@@ -59,6 +59,22 @@ public class ReadingIntake {
                 .toList();
     }
 
+    /**
+     * Those that are still not stored. Until the caller's transaction ends nobody else stores readings of the same instrument.
+     *
+     * @param prepared readings of one instrument
+     */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public List<PreparedReading> withoutStored(List<PreparedReading> prepared) {
+        if (prepared.isEmpty()) {
+            return prepared;
+        }
+        String serial = prepared.get(0).identity().instrumentSerial();
+        db.sql("SELECT 1 FROM (SELECT pg_advisory_xact_lock(7151, hashtext(?))) AS locked").param(serial).query(Integer.class).single();
+        Set<ReadingIdentity> stored = stored(serial);
+        return prepared.stream().filter(reading -> !stored.contains(reading.identity())).toList();
+    }
+
     private Set<ReadingIdentity> stored(String serial) {
         return new HashSet<>(db.sql("SELECT own_id, capture_sha256 FROM reading WHERE instrument_serial = ?")
                 .param(serial)

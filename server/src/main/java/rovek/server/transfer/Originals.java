@@ -154,7 +154,7 @@ class Originals {
 
     /** Notes that an original's readings were made; to be called in the transaction that makes them. */
     void noteTaken(UUID originalId, int fresh, int known) {
-        db.sql("INSERT INTO original_intake (original_id, at, new_readings, known_readings) VALUES (?, ?, ?, ?)")
+        db.sql("INSERT INTO original_intake (original_id, at, new_readings, known_readings) VALUES (?, ?, ?, ?) ON CONFLICT DO NOTHING")
                 .params(originalId, clock.instant().atOffset(ZoneOffset.UTC), fresh, known)
                 .update();
     }

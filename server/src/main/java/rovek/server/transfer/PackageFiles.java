@@ -38,14 +38,12 @@ public class PackageFiles {
      */
     public JobView take(String fileName, byte[] bytes) {
         InstrumentView instrument = instruments.metInAFile(maker(bytes));
-        return jobs.start("read back", "Reading back " + plain(fileName), instrument.id(), progress ->
-                instruments.withClaim(instrument.id(), "taking a file", () -> {
-                    progress.report(0, bytes.length, "Keeping the original");
-                    Originals.Kept original = originals.keep(instrument.id(), plain(fileName), Sha256.of(bytes), bytes);
-                    progress.report(bytes.length / 2, bytes.length, "Making readings");
-                    VisitIntake.Outcome outcome = intake.take(original, instrument.id(), ClockCorrection.NONE);
-                    return OriginalIntake.sentence(outcome.fresh(), outcome.known(), outcome.loose());
-                }));
+        return jobs.start("read back", "Reading back " + plain(fileName), instrument.id(), progress -> {
+            progress.report(0, bytes.length, "Keeping the original");
+            Originals.Kept original = originals.keep(instrument.id(), plain(fileName), Sha256.of(bytes), bytes);
+            progress.report(bytes.length / 2, bytes.length, "Making readings");
+            return readingsOf(original, instrument.id());
+        });
     }
 
     private static Maker.MakingInstrument maker(byte[] bytes) {
@@ -66,11 +64,12 @@ public class PackageFiles {
     public JobView takeAgain(UUID originalId) {
         Originals.OriginalFile file = originals.file(originalId);
         return jobs.start("read back", "Taking " + file.fileName() + " again", file.instrumentId(), progress ->
-                instruments.withClaim(file.instrumentId(), "taking an original again", () -> {
-                    Originals.Kept original = originals.find(file.instrumentId(), file.sha256()).orElseThrow();
-                    VisitIntake.Outcome outcome = intake.take(original, file.instrumentId(), ClockCorrection.NONE);
-                    return OriginalIntake.sentence(outcome.fresh(), outcome.known(), outcome.loose());
-                }));
+                readingsOf(originals.find(file.instrumentId(), file.sha256()).orElseThrow(), file.instrumentId()));
+    }
+
+    private String readingsOf(Originals.Kept original, UUID instrumentId) throws PackageException {
+        VisitIntake.Outcome outcome = intake.take(original, instrumentId, ClockCorrection.NONE);
+        return OriginalIntake.sentence(outcome.fresh(), outcome.known(), outcome.loose());
     }
 
     /** An original as a file. */

@@ -67,7 +67,9 @@ public class VisitIntake {
         PlantTree tree = plant.tree();
         List<PreparedReading> prepared = readings.prepare(readingsPackage, tree);
         return transaction.execute(status -> {
-            Outcome outcome = store(readingsPackage, source, prepared, tree);
+            // The same readings may come by two ways at once; they are taken one after the other.
+            List<PreparedReading> fresh = readings.withoutStored(prepared);
+            Outcome outcome = store(readingsPackage, source, fresh, tree);
             alongside.accept(outcome);
             return outcome;
         });
