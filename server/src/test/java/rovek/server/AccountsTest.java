@@ -48,7 +48,7 @@ class AccountsTest {
         assertThat(technician.post("/api/certificates/00000000-0000-0000-0000-000000000000/sign", Map.of()).status()).isEqualTo(403);
         assertThat(technician.get("/api/accounts").status()).isEqualTo(403);
         Caller reviewer = with("REVIEWER", "role.reviewer");
-        assertThat(reviewer.post("/api/certificates/00000000-0000-0000-0000-000000000000/sign", Map.of()).status()).isEqualTo(404);
+        assertThat(reviewer.post("/api/certificates/00000000-0000-0000-0000-000000000000/sign", Map.of("password", "x", "digest", "y")).status()).isEqualTo(404);
     }
 
     @Test

@@ -134,9 +134,13 @@ public final class Placing {
             return Optional.of("between two readings taken there");
         }
         if (isJustAfter) {
-            return Optional.of("%d min after one taken there".formatted(before.get().toMinutes()));
+            return Optional.of(spoken(before.get()) + " after one taken there");
         }
-        return isJustBefore ? Optional.of("%d min before one taken there".formatted(after.get().toMinutes())) : Optional.empty();
+        return isJustBefore ? Optional.of(spoken(after.get()) + " before one taken there") : Optional.empty();
+    }
+
+    private static String spoken(Duration gap) {
+        return gap.toMinutes() == 0 ? "right" : gap.toMinutes() + " min";
     }
 
     /** What was typed, as words and as words run together: "p 101" is "P-101". */

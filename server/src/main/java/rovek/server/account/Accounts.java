@@ -38,7 +38,7 @@ public class Accounts {
     }
 
     /** What it takes to let somebody in. */
-    public record NewAccount(String name, String displayName, Role role, String password) {}
+    public record NewAccount(String name, String displayName, @Nullable Role role, String password) {}
 
     /** What can be changed; null leaves as it is. */
     public record AccountChange(@Nullable String displayName, @Nullable Role role, @Nullable Boolean active, @Nullable String password, int version) {}
