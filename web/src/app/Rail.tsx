@@ -15,7 +15,7 @@ export function Rail({ me }: { me: Account }) {
   const wants = (kind: string) => items.filter((item) => item.kind === kind).length
   const counts: Partial<Record<(typeof rooms)[number], number>> = {
     today: items.length,
-    instruments: wants('CALIBRATION_DUE'),
+    instruments: wants('CALIBRATION_DUE') + wants('SENSOR_DUE'),
     visits: wants('LOOSE_READINGS'),
     certificates: wants('CERTIFICATE_TO_SIGN'),
   }

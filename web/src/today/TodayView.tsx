@@ -30,6 +30,8 @@ function Act({ item }: { item: TodayItem }) {
       return <Link className={look} to="/routes" search={{ route: item.subjectId }}>{text}</Link>
     case 'CALIBRATION_DUE':
       return <Link className={look} to="/instruments" search={{ instrument: item.subjectId }}>{text}</Link>
+    case 'SENSOR_DUE':
+      return <Link className={look} to="/instruments">{text}</Link>
     default:
       return <Link className={look} to="/plant" search={{ node: item.subjectId }}>{text}</Link>
   }

@@ -57,6 +57,7 @@ export const words = {
     LOOSE_READINGS: (n: number) => (n === 1 ? '1 loose reading needs a place' : `${n} loose readings need a place`),
     CERTIFICATE_TO_SIGN: 'a certificate waits for a signature',
     CALIBRATION_DUE: 'the instrument’s own calibration is due',
+    SENSOR_DUE: 'the sensor’s calibration is due',
     ROUTE_DUE: 'is to be walked today',
     ROUTE_OVERDUE: (n: number) => (n === 1 ? 'should have been walked yesterday' : `should have been walked ${n} days ago`),
     act: {
@@ -66,6 +67,7 @@ export const words = {
       LOOSE_READINGS: 'Place them',
       CERTIFICATE_TO_SIGN: 'Preview and sign',
       CALIBRATION_DUE: 'See the instrument',
+      SENSOR_DUE: 'See the sensor',
       ROUTE_DUE: 'Load it',
       ROUTE_OVERDUE: 'Load it',
     },

@@ -100,6 +100,23 @@ class SensorsTest {
     }
 
     @Test
+    void aSensorWhoseCalibrationIsDueStandsInTodayUntilItIsRetired() {
+        String id = UUID.randomUUID().toString();
+        Map<String, Object> old = sensor("ACC-37", 100);
+        old.put("calibrationMonths", 6);
+        int version = register(id, old).get("version").asInt();
+        assertThat(wanted()).contains("SENSOR_DUE ACC-37");
+        old.put("version", version);
+        old.put("retired", true);
+        register(id, old);
+        assertThat(wanted()).doesNotContain("SENSOR_DUE ACC-37");
+    }
+
+    private List<String> wanted() {
+        return caller.get("/api/today").ok().get("items").valueStream().map(item -> item.get("kind").asString() + " " + item.get("tag").asString()).toList();
+    }
+
+    @Test
     void aTagIsThereOnceAndStays() {
         String id = UUID.randomUUID().toString();
         int version = register(id, sensor("ACC-33", 100)).get("version").asInt();

@@ -19,6 +19,7 @@ import rovek.server.instrument.Instruments;
 import rovek.server.audit.AuditTrail;
 import rovek.server.route.Routes;
 import rovek.server.schedule.Schedule;
+import rovek.server.sensor.Sensors;
 import rovek.server.visit.Visits;
 
 /** What wants somebody now, the most pressing first. */
@@ -31,6 +32,7 @@ public class Today {
     private final Standings standings;
     private final Visits visits;
     private final Instruments instruments;
+    private final Sensors sensors;
     private final Routes routes;
     private final Schedule schedule;
     private final Certificates certificates;
@@ -40,6 +42,7 @@ public class Today {
             Standings standings,
             Visits visits,
             Instruments instruments,
+            Sensors sensors,
             Routes routes,
             Schedule schedule,
             Certificates certificates,
@@ -47,6 +50,7 @@ public class Today {
         this.standings = standings;
         this.visits = visits;
         this.instruments = instruments;
+        this.sensors = sensors;
         this.routes = routes;
         this.schedule = schedule;
         this.certificates = certificates;
@@ -61,6 +65,7 @@ public class Today {
         LOOSE_READINGS,
         CERTIFICATE_TO_SIGN,
         CALIBRATION_DUE,
+        SENSOR_DUE,
         ROUTE_DUE,
         ROUTE_OVERDUE
     }
@@ -68,7 +73,7 @@ public class Today {
     /**
      * One thing that wants attention.
      *
-     * @param subjectId node, visit, certificate or instrument, after the kind
+     * @param subjectId node, visit, certificate, instrument or sensor, after the kind
      * @param count how many, where that says something; else 1
      * @param detail a few words more, e.g. a date
      */
@@ -111,12 +116,23 @@ public class Today {
                 .forEach(instrument -> items.add(new Item(
                         Kind.CALIBRATION_DUE, instrument.id().toString(), instrument.model(), "no. " + instrument.serial(), 1,
                         instrument.calibratedUntil() == null ? "" : instrument.calibratedUntil().toString())));
+        addSensors(items, today);
         addUnjudged(items, nodes, assets);
         Standing whole = moment.of(Node.PLANT);
         boolean anyCheck = whole.pass() + whole.watch() + whole.fail() + whole.notJudged() > 0;
         return new View(items, new FirstRound(
                 nodes.size() > 0, anyCheck, !shelf.isEmpty(), !routes.list().isEmpty(), !recent.isEmpty(),
                 register.stream().anyMatch(line -> line.number() != null)));
+    }
+
+    private void addSensors(List<Item> items, LocalDate today) {
+        sensors.list().stream()
+                .filter(sensor -> !sensor.retired() && sensor.calibrationMonths() != null)
+                .filter(sensor -> sensor.dueOn() == null || sensor.dueOn().isBefore(today.plusDays(WARN_DAYS_BEFORE_CALIBRATION)))
+                .limit(MOST_OF_A_KIND)
+                .forEach(sensor -> items.add(new Item(
+                        Kind.SENSOR_DUE, sensor.id().toString(), sensor.tag(), sensor.serial().isBlank() ? "Sensor" : "Sensor no. " + sensor.serial(), 1,
+                        sensor.dueOn() == null ? "" : sensor.dueOn().toString())));
     }
 
     private static void addAssets(List<Item> items, NodeTree nodes, List<Standing> assets, Verdict verdict, Kind kind) {
