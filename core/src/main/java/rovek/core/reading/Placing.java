@@ -3,10 +3,8 @@ package rovek.core.reading;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
@@ -70,7 +68,7 @@ public final class Placing {
 
     /** The likeliest first; a check for which nothing speaks is left out. */
     public static List<Proposal> rank(Loose loose, List<Candidate> candidates) {
-        Label label = Label.of(loose.label());
+        TypedLabel label = TypedLabel.of(loose.label());
         List<Weighed> weighed = candidates.stream().map(candidate -> weigh(loose, label, candidate)).toList();
         double whole = Math.exp(NONE_OF_THESE) + weighed.stream().mapToDouble(one -> Math.exp(one.weight())).sum();
         return weighed.stream()
@@ -83,7 +81,7 @@ public final class Placing {
     /** @param isSpokenFor whether more than the mere value speaks for it: many machines run alike */
     private record Weighed(UUID check, double weight, boolean isSpokenFor, List<String> reasons) {}
 
-    private static Weighed weigh(Loose loose, Label label, Candidate candidate) {
+    private static Weighed weigh(Loose loose, TypedLabel label, Candidate candidate) {
         List<String> reasons = new ArrayList<>();
         double weight = 0;
         if (label.names(candidate.tag())) {
@@ -141,42 +139,6 @@ public final class Placing {
 
     private static String spoken(Duration gap) {
         return gap.toMinutes() == 0 ? "right" : gap.toMinutes() + " min";
-    }
-
-    /** What was typed, as words and as words run together: "p 101" is "P-101". */
-    private record Label(List<String> words) {
-
-        static Label of(String typed) {
-            return new Label(Arrays.stream(typed.toLowerCase(Locale.ROOT).split("[\\s,;/]+")).map(Label::plain).filter(word -> !word.isEmpty()).toList());
-        }
-
-        private static String plain(String word) {
-            return word.replaceAll("[^\\p{L}\\p{N}]", "");
-        }
-
-        boolean names(String tag) {
-            String wanted = plain(tag.toLowerCase(Locale.ROOT));
-            for (int i = 0; i < words.size() && !wanted.isEmpty(); i++) {
-                if (words.get(i).equals(wanted) || (i + 1 < words.size() && (words.get(i) + words.get(i + 1)).equals(wanted))) {
-                    return true;
-                }
-            }
-            return false;
-        }
-
-        boolean says(String name) {
-            List<String> wanted = of(name).words();
-            return wanted.stream().anyMatch(word -> word.length() > 2) && Set.copyOf(words).containsAll(new TreeSet<>(wanted));
-        }
-
-        /** In full, or by its initials: "NDE" is "Non-drive end". */
-        boolean saysPoint(String point) {
-            StringBuilder initials = new StringBuilder();
-            for (String part : point.toLowerCase(Locale.ROOT).split("[^\\p{L}\\p{N}]+")) {
-                initials.append(part.isEmpty() ? "" : part.substring(0, 1));
-            }
-            return says(point) || (initials.length() > 1 && words.contains(initials.toString()));
-        }
     }
 
     /**

@@ -2,13 +2,11 @@ package rovek.server.visit;
 
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -18,6 +16,7 @@ import org.springframework.stereotype.Component;
 import rovek.core.plant.Level;
 import rovek.core.plant.Node;
 import rovek.core.reading.Placing;
+import rovek.core.reading.TypedLabel;
 import rovek.core.unit.Amount;
 import rovek.server.plant.CheckView;
 import rovek.server.plant.PlantNode;
@@ -102,31 +101,16 @@ class Proposals {
 
     /** Machines whose tag or name shares a word with what was typed; which of them is meant is weighed later. */
     private static Set<UUID> typed(List<ReadingView> loose, PlantTree tree) {
-        Set<String> words = new HashSet<>();
-        for (ReadingView reading : loose) {
-            String[] split = reading.label().toLowerCase(Locale.ROOT).split("[\\s,;/]+");
-            for (int i = 0; i < split.length; i++) {
-                words.add(plain(split[i]));
-                words.add(i + 1 < split.length ? plain(split[i] + split[i + 1]) : "");
-            }
-        }
-        words.remove("");
+        TypedLabel words = TypedLabel.of(String.join(" ", loose.stream().map(ReadingView::label).toList()));
         Set<UUID> found = new LinkedHashSet<>();
-        if (!words.isEmpty()) {
+        if (!words.words().isEmpty()) {
             tree.nodes().walk(Node.PLANT, node -> {
-                boolean isMeant = node.level() == Level.ASSET
-                        && (words.contains(plain(node.tag().toLowerCase(Locale.ROOT)))
-                                || Arrays.stream(node.name().toLowerCase(Locale.ROOT).split("\\s+")).map(Proposals::plain).filter(word -> word.length() > 2).anyMatch(words::contains));
-                if (isMeant) {
+                if (node.level() == Level.ASSET && (words.names(node.tag()) || words.sharesAWordWith(node.name()))) {
                     found.add(node.id());
                 }
             });
         }
         return found;
-    }
-
-    private static String plain(String word) {
-        return word.replaceAll("[^\\p{L}\\p{N}]", "");
     }
 
     private static List<CheckView> checksOf(Set<UUID> assets, PlantTree tree) {
