@@ -34,8 +34,14 @@ export function SensorDialog({ sensor, onClose }: { sensor: SensorView | undefin
   })
   const [retired, setRetired] = useState(sensor?.retired ?? false)
   const technique = techniques.find((one) => one.id === form.technique) ?? techniques[0]
+  /** Blank is nothing said; anything else that is no number is told rather than dropped. */
+  const numberIn = (key: 'rangeLow' | 'rangeHigh' | 'calibrationMonths', label: string) => {
+    const value = typedNumber(form[key])
+    if (form[key].trim() !== '' && (value === null || (key === 'calibrationMonths' && !Number.isInteger(value)))) throw new Error(text.noNumber(label, form[key]))
+    return value
+  }
   const save = useMutation({
-    mutationFn: () =>
+    mutationFn: async () =>
       data(
         api.PUT('/api/sensors/{id}', {
           params: { path: { id } },
@@ -44,10 +50,10 @@ export function SensorDialog({ sensor, onClose }: { sensor: SensorView | undefin
             technique: technique?.id ?? '',
             serial: form.serial,
             sensitivity: typedNumber(form.sensitivity) ?? 0,
-            rangeLow: typedNumber(form.rangeLow),
-            rangeHigh: typedNumber(form.rangeHigh),
+            rangeLow: numberIn('rangeLow', text.range),
+            rangeHigh: numberIn('rangeHigh', text.range),
             calibratedOn: form.calibratedOn || null,
-            calibrationMonths: typedNumber(form.calibrationMonths),
+            calibrationMonths: numberIn('calibrationMonths', text.every),
             instrumentId: form.instrumentId || null,
             retired,
             version: sensor?.version ?? 0,

@@ -1,12 +1,14 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { Link } from '@tanstack/react-router'
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import { api, data } from '../api/client'
+import { asForm } from '../api/fileForm'
 import { refresh } from '../api/refresh'
 import type { JobView } from '../api/types'
 import { useMay } from '../app/useMay'
 import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
+import { FileButton } from '../parts/FileButton'
 import { Trouble } from '../parts/Trouble'
 import { words } from '../words/en'
 import { JobPanel } from './JobPanel'
@@ -16,19 +18,13 @@ import { useJob } from './useJob'
 export function TakeFile({ onTaken }: { onTaken: (instrumentId: string) => void }) {
   const client = useQueryClient()
   const mayEdit = useMay().edit
-  const input = useRef<HTMLInputElement>(null)
   const [started, setStarted] = useState<JobView | null>(null)
   const job = useJob(started, () => void refresh(client, 'instruments', 'originals', 'visits', 'visit', 'outline', 'sheet', 'trend', 'today'))
   const take = useMutation({
     mutationFn: (file: File) =>
       data(
         api.POST('/api/originals', {
-          body: { file: file as unknown as string },
-          bodySerializer: () => {
-            const form = new FormData()
-            form.set('file', file)
-            return form
-          },
+          ...asForm(file),
         }),
       ),
     onSuccess: setStarted,
@@ -41,25 +37,10 @@ export function TakeFile({ onTaken }: { onTaken: (instrumentId: string) => void 
   if (!mayEdit) return null
   return (
     <p className="pt-2">
-      <input
-        ref={input}
-        type="file"
-        accept=".zip"
-        aria-label={words.instruments.takeFileChoose}
-        className="sr-only"
-        tabIndex={-1}
-        onChange={(event) => {
-          const file = event.target.files?.[0]
-          if (file) take.mutate(file)
-          event.target.value = ''
-        }}
-      />
-      <Button disabled={take.isPending} onClick={() => input.current?.click()}>
-        {words.instruments.takeFile}
-      </Button>
+      <FileButton text={words.instruments.takeFile} label={words.instruments.takeFileChoose} accept=".zip" disabled={take.isPending} onFile={(file) => take.mutate(file)} />
       <Dialog title={words.instruments.takeFileTitle} open={job !== null || take.error !== null} onClose={close}>
         <Trouble error={take.error} />
-        {job && <JobPanel job={job} onTryAgain={() => input.current?.click()} />}
+        {job && <JobPanel job={job} onTryAgain={() => take.variables && take.mutate(take.variables)} />}
         <span className="mt-4 flex gap-4">
           {job?.state === 'DONE' && (
             <Link to="/visits" className="font-semibold text-plum hover:underline">

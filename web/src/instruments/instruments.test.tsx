@@ -3,6 +3,7 @@ import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import type { ConnectionView, JobView, MemoryLine } from '../api/types'
 import { show } from '../test/show'
+import { SensorDialog } from './SensorDialog'
 import { InstrumentFacts } from './InstrumentFacts'
 import { JobPanel } from './JobPanel'
 import { MemoryList } from './MemoryList'
@@ -98,5 +99,20 @@ describe('the facts', () => {
     show(<InstrumentFacts connection={connection(2)} onSetClock={() => undefined} />)
     expect(await screen.findByText('right')).toBeTruthy()
     expect(screen.queryByText('Set it')).toBeNull()
+  })
+
+  it('keeps a sensor open and says so where no number was typed', async () => {
+    answering('GET', '/api/plant/techniques', () => [{ id: 'vibration', name: 'Vibration', presets: [], settings: [], results: [], sensitivityUnit: 'mV/g', sensorUnit: 'g' }])
+    answering('GET', '/api/instruments', () => [])
+    answering('PUT', '/api/sensors/x', () => undefined)
+    const onClose = vi.fn()
+    show(<SensorDialog sensor={undefined} onClose={onClose} />)
+    fireEvent.change(await screen.findByLabelText('Tag'), { target: { value: 'ACC-9' } })
+    fireEvent.change(screen.getByLabelText('Sensitivity'), { target: { value: '100,5' } })
+    fireEvent.change(screen.getByLabelText('Range 1'), { target: { value: 'fifty' } })
+    fireEvent.click(screen.getByText('Save'))
+    expect((await screen.findByRole('alert')).textContent).toContain('“fifty” is no number')
+    expect(changes()).toHaveLength(0)
+    expect(onClose).not.toHaveBeenCalled()
   })
 })

@@ -1,18 +1,9 @@
 import { api, data } from '../api/client'
+import { asForm } from '../api/fileForm'
 import type { Committed, ImportPreview } from '../api/types'
 
 /** Rows to be taken into the plant, in whatever way they come. */
 export type ImportSource = { kind: 'text'; text: string; parentId: string | null } | { kind: 'file'; file: File; parentId: string | null }
-
-/** A file as a form sends it. */
-const asForm = (file: File) => ({
-  body: { file: file as unknown as string },
-  bodySerializer: () => {
-    const form = new FormData()
-    form.set('file', file)
-    return form
-  },
-})
 
 export function previewImport(source: ImportSource): Promise<ImportPreview> {
   if (source.kind === 'text') {

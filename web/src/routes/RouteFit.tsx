@@ -3,9 +3,8 @@ import { Link } from '@tanstack/react-router'
 import { queries } from '../api/queries'
 import type { InstrumentView, RouteView } from '../api/types'
 import { useMay } from '../app/useMay'
+import { FitLine } from '../instruments/FitLine'
 import { Button } from '../parts/Button'
-import { Tag } from '../parts/Tag'
-import { Trouble } from '../parts/Trouble'
 import { bytes, minutes } from '../units/format'
 import { words } from '../words/en'
 import { ShareRoute } from './ShareRoute'
@@ -51,35 +50,27 @@ function FitRow({ instrument, route }: { instrument: InstrumentView; route: Rout
   const canSplit = fit.data !== undefined && fit.data.firstChecks.length > 0 && fit.data.firstChecks.length < route.stops.length
   const held = route.loaded.find((one) => one.instrumentId === instrument.id)
   return (
-    <tr>
-      <td className="w-24">
-        <Tag text={instrument.model} />
-      </td>
-      <td className="whitespace-nowrap">no. {instrument.serial}</td>
-      <td>
-        {fit.isPending && <span className="text-ink3">{words.instruments.looking}</span>}
-        {held && <span className="block">{held.changes ? words.routes.heldChanged(held.revision, held.changes) : words.routes.held(held.revision)}</span>}
-        {fit.data && words.routes.outcome[fit.data.outcome]}
-        {fit.data?.reasons.map((reason) => (
-          <span key={reason} className="block text-ink2">
-            {reason}
-          </span>
-        ))}
-        {fit.error && <span className="text-ink2">{fit.error.message}</span>}
-        <Trouble error={split.error} />
-      </td>
-      <td className="num">
-        {fit.data?.outcome === 'WHOLE' && (
-          <Link to="/instruments" search={{ instrument: instrument.id, load: route.id }} className="font-semibold whitespace-nowrap text-plum hover:underline">
-            {words.routes.load}
-          </Link>
-        )}
-        {mayEdit && fit.data && fit.data.outcome !== 'WHOLE' && canSplit && (
-          <Button disabled={split.isPending} onClick={() => split.mutate(fit.data.firstChecks)}>
-            {fit.data.outcome === 'TWO_LOADS' ? words.routes.splitLoads : words.routes.splitRest}
-          </Button>
-        )}
-      </td>
-    </tr>
+    <FitLine
+      instrument={instrument}
+      isAsking={fit.isPending}
+      error={fit.error ?? split.error}
+      held={held && (held.changes ? words.routes.heldChanged(held.revision, held.changes) : words.routes.held(held.revision))}
+      outcome={fit.data && words.routes.outcome[fit.data.outcome]}
+      reasons={fit.data?.reasons}
+      action={
+        <>
+          {fit.data?.outcome === 'WHOLE' && (
+            <Link to="/instruments" search={{ instrument: instrument.id, load: route.id }} className="font-semibold whitespace-nowrap text-plum hover:underline">
+              {words.routes.load}
+            </Link>
+          )}
+          {mayEdit && fit.data && fit.data.outcome !== 'WHOLE' && canSplit && (
+            <Button disabled={split.isPending} onClick={() => split.mutate(fit.data.firstChecks)}>
+              {fit.data.outcome === 'TWO_LOADS' ? words.routes.splitLoads : words.routes.splitRest}
+            </Button>
+          )}
+        </>
+      }
+    />
   )
 }

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query'
 import { Link } from '@tanstack/react-router'
 import { queries } from '../api/queries'
 import type { InstrumentView, SetupView } from '../api/types'
-import { Tag } from '../parts/Tag'
+import { FitLine } from '../instruments/FitLine'
 import { words } from '../words/en'
 
 const text = words.setups
@@ -35,29 +35,20 @@ function FitRow({ instrument, setup }: { instrument: InstrumentView; setup: Setu
   const held = setup.loaded.find((one) => one.instrumentId === instrument.id)
   const obstacles = fit.data?.obstacles
   return (
-    <tr>
-      <td className="w-24">
-        <Tag text={instrument.model} />
-      </td>
-      <td className="whitespace-nowrap">no. {instrument.serial}</td>
-      <td>
-        {fit.isPending && <span className="text-ink3">{words.instruments.looking}</span>}
-        {held && <span className="block">{held.revision === setup.revision ? text.held(held.revision) : text.heldOlder(held.revision)}</span>}
-        {obstacles?.length === 0 && text.fits}
-        {obstacles?.map((obstacle) => (
-          <span key={obstacle} className="block text-ink2">
-            {obstacle}
-          </span>
-        ))}
-        {fit.error && <span className="text-ink2">{fit.error.message}</span>}
-      </td>
-      <td className="num">
-        {obstacles?.length === 0 && (
+    <FitLine
+      instrument={instrument}
+      isAsking={fit.isPending}
+      error={fit.error}
+      held={held && (held.revision === setup.revision ? text.held(held.revision) : text.heldOlder(held.revision))}
+      outcome={obstacles?.length === 0 ? text.fits : undefined}
+      reasons={obstacles}
+      action={
+        obstacles?.length === 0 && (
           <Link to="/instruments" search={{ instrument: instrument.id, setup: setup.id }} className="font-semibold whitespace-nowrap text-plum hover:underline">
             {text.load}
           </Link>
-        )}
-      </td>
-    </tr>
+        )
+      }
+    />
   )
 }
