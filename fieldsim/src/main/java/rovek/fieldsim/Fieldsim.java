@@ -37,18 +37,30 @@ public final class Fieldsim implements AutoCloseable {
     /** What a stand-in stands in for. */
     public enum Kind {
         VIBRATION,
-        LOGGER
+        LOGGER,
+        LOOP,
+        CELLS,
+        LEAK;
+
+        private HandheldModel model(LocalDate today) {
+            return switch (this) {
+                case VIBRATION -> HandheldModel.vibration(today);
+                case LOGGER -> HandheldModel.logger(today);
+                case LOOP -> HandheldModel.loop(today);
+                case CELLS -> HandheldModel.cells(today);
+                case LEAK -> HandheldModel.leak(today);
+            };
+        }
     }
 
     /** @param serial blank for the usual one of its kind */
     public static Fieldsim start(Kind kind, String serial, Path memoryFolder, int instrumentPort, int panelPort, Clock realTime) {
-        LocalDate today = LocalDate.ofInstant(realTime.instant(), ZoneOffset.UTC);
-        HandheldModel usual = kind == Kind.LOGGER ? HandheldModel.logger(today) : HandheldModel.vibration(today);
+        HandheldModel usual = kind.model(LocalDate.ofInstant(realTime.instant(), ZoneOffset.UTC));
         HandheldModel model = serial.isBlank() ? usual : usual.withSerial(serial);
         HandheldMemory memory = new HandheldMemory(memoryFolder, model.memoryBytes());
         Faults faults = new Faults();
         SimulatedPlant plant = new SimulatedPlant(plantStart(memory, realTime), SEED);
-        Handheld handheld = new Handheld(model, memory, new SimulatedClock(realTime), plant, faults);
+        Handheld handheld = new Handheld(model, memory, new SimulatedClock(realTime), new PlantSensing(plant), faults);
         return new Fieldsim(new HandheldServer(handheld, faults, instrumentPort), new Panel(handheld, faults, panelPort));
     }
 
@@ -81,7 +93,7 @@ public final class Fieldsim implements AutoCloseable {
             options.put(parts[0], parts.length > 1 ? parts[1] : "");
         }
         if (!options.containsKey("memory")) {
-            System.err.println("Usage: fieldsim --memory=FOLDER [--kind=vibration|logger] [--serial=NUMBER] [--instrument-port=N] [--panel-port=N]");
+            System.err.println("Usage: fieldsim --memory=FOLDER [--kind=vibration|logger|loop|cells|leak] [--serial=NUMBER] [--instrument-port=N] [--panel-port=N]");
             System.exit(2);
         }
         Fieldsim fieldsim = start(

@@ -5,9 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.UUID;
-import rovek.core.unit.UnitCatalogue;
 import rovek.link.packet.Maker;
 import rovek.link.packet.PackageException;
 import rovek.link.packet.PackedReading;
@@ -24,7 +22,6 @@ import tools.jackson.databind.json.JsonMapper;
  */
 final class Handheld {
 
-    static final String LOOSE_FILE = "RESULTS/LOOSE.zip";
     private static final String ROUTE_FILE = "ROUTES/ROUTE.zip";
     private static final String STATE_FILE = "state/walk.json";
     private static final String COUNTERS_FILE = "state/counters.json";
@@ -33,17 +30,19 @@ final class Handheld {
     private final HandheldModel model;
     private final HandheldMemory memory;
     private final SimulatedClock clock;
-    private final SimulatedPlant plant;
+    private final Sensing sensing;
+    private final LooseMemory loose;
     private final Faults faults;
     private final JsonMapper json = JsonMapper.builder().build();
     private int battery = 81;
     private Optional<Packed> lastPacked = Optional.empty();
 
-    Handheld(HandheldModel model, HandheldMemory memory, SimulatedClock clock, SimulatedPlant plant, Faults faults) {
+    Handheld(HandheldModel model, HandheldMemory memory, SimulatedClock clock, Sensing sensing, Faults faults) {
         this.model = model;
         this.memory = memory;
         this.clock = clock;
-        this.plant = plant;
+        this.sensing = sensing;
+        this.loose = new LooseMemory(memory, maker(), model.hasNumberedMemories());
         this.faults = faults;
     }
 
@@ -169,18 +168,34 @@ final class Handheld {
                 .orElseThrow();
         List<String> before = state.readingIds();
         Optional<String> replaced = before.isEmpty() ? Optional.empty() : Optional.of(before.get(before.size() - 1));
-        String id = keep(
-                new SimulatedPlant.Place(stop.assetTag(), stop.point()), stop.technique(), Optional.of(stopId), "",
-                replaced, stop.settings(), before.size(), "measured/");
-        write(STATE_FILE, walk.with(state.withReading(id)));
+        PackedReading reading = reading(
+                task(stop.technique(), new SimulatedPlant.Place(stop.assetTag(), stop.point()), before.size(), stop.settings()),
+                Optional.of(stopId), "", replaced);
+        memory.write(readingFile(reading.id()), ReadingsPackage.pack(reading.takenAt(), maker(), Optional.empty(), List.of(reading)));
+        write(STATE_FILE, walk.with(state.withReading(reading.id())));
         if (clock.isShifted()) {
             clock.passTime(PACE);
         }
     }
 
-    /** A reading nobody planned. */
-    synchronized void measureLoose(SimulatedPlant.Place place, String label, Map<String, String> settings) {
-        keep(place, "vibration", Optional.empty(), label, Optional.empty(), settings, looseReadings().size(), "loose/");
+    /**
+     * A reading nobody planned. Where memories have numbers, the number is all that the instrument writes on it.
+     *
+     * @param technique blank for the instrument's first
+     */
+    synchronized void measureLoose(String technique, SimulatedPlant.Place place, String label, Map<String, String> settings) {
+        String measured = technique.isBlank() ? model.techniques().get(0) : technique;
+        PackedReading reading = reading(
+                task(measured, place, loose.readings().size(), settings),
+                Optional.empty(), label.isBlank() ? loose.nextPlace(measured) : label, Optional.empty());
+        loose.keep(reading);
+    }
+
+    private Sensing.Task task(String technique, SimulatedPlant.Place place, int count, Map<String, String> settings) {
+        if (!model.techniques().contains(technique)) {
+            throw new HandheldException("This instrument does not measure %s.".formatted(technique));
+        }
+        return new Sensing.Task(technique, place, clock.plantTime(), count, settings, setup());
     }
 
     synchronized void walkAll() {
@@ -191,36 +206,20 @@ final class Handheld {
         }
     }
 
-    private String keep(
-            SimulatedPlant.Place place,
-            String technique,
-            Optional<UUID> stop,
-            String label,
-            Optional<String> replaces,
-            Map<String, String> settings,
-            int count,
-            String folder) {
-        double sensitivity = Double.parseDouble(settings.getOrDefault("sensitivityMvPerG", "100"));
-        int rate = (int) Double.parseDouble(settings.getOrDefault("rateHz", "25600"));
-        int samples = (int) Math.round(Integer.parseInt(settings.getOrDefault("lines", "6400")) * 2.56);
-        if (samples * 4L > freeBytes()) {
+    private PackedReading reading(Sensing.Task task, Optional<UUID> stop, String label, Optional<String> replaces) {
+        if (sensing.bytes(task) > freeBytes()) {
             throw new HandheldException("Memory full: read back and clear, then go on.");
         }
         Counters counters = counters().nextReading();
-        String id = counters.readingId();
         write(COUNTERS_FILE, counters);
-        float[] volts = plant.measure(place, clock.plantTime(), count, samples, rate, sensitivity);
-        var waveform = new PackedReading.Waveform(
-                volts, rate, UnitCatalogue.VOLT, 1, OptionalDouble.of(sensitivity),
-                OptionalDouble.of(SimulatedPlant.FULL_SCALE_VOLTS));
-        PackedReading reading = new PackedReading(
-                id, clock.instrumentTime(), technique, stop, label, "", replaces, settings, waveform);
-        memory.write(folder + id + ".zip", ReadingsPackage.pack(reading.takenAt(), maker(), Optional.empty(), List.of(reading)));
-        return id;
+        Sensing.Sensed sensed = sensing.sense(task);
+        return new PackedReading(
+                counters.readingId(), clock.instrumentTime(), task.technique(), stop, label, "", replaces, task.settings(),
+                sensed.capture(), sensed.photos());
     }
 
     synchronized List<PackedReading> looseReadings() {
-        return memory.list("loose/").stream().map(this::reading).toList();
+        return loose.readings();
     }
 
     /** The files another program sees, name to type. */
@@ -232,9 +231,7 @@ final class Handheld {
         memory.list(SetupSlot.FILE).forEach(name -> files.put(name, "SETUP"));
         memory.list("RESULTS/").forEach(name -> files.put(name, "READINGS"));
         walk().filter(WalkState::hasReadings).ifPresent(walk -> files.put(walk.fileName(), "READINGS"));
-        if (!memory.list("loose/").isEmpty()) {
-            files.put(LOOSE_FILE, "LOOSE");
-        }
+        loose.addTo(files);
         return files;
     }
 
@@ -244,22 +241,17 @@ final class Handheld {
         if (walk.isPresent() && walk.get().fileName().equals(name)) {
             return Optional.of(pack(walk.get()));
         }
-        if (name.equals(LOOSE_FILE)) {
-            List<PackedReading> loose = looseReadings();
-            return loose.isEmpty()
-                    ? Optional.empty()
-                    : Optional.of(ReadingsPackage.pack(
-                            loose.get(loose.size() - 1).takenAt(), maker(), Optional.empty(), loose));
+        Optional<byte[]> kept = loose.file(name);
+        if (kept.isPresent()) {
+            return kept;
         }
         return name.startsWith("RESULTS/") || name.equals(ROUTE_FILE) || name.equals(SetupSlot.FILE) ? memory.read(name) : Optional.empty();
     }
 
     /** Removes a file; results that were being walked begin anew. */
     synchronized boolean delete(String name) {
-        if (name.equals(LOOSE_FILE)) {
-            List<String> loose = memory.list("loose/");
-            loose.forEach(memory::delete);
-            return !loose.isEmpty();
+        if (loose.delete(name)) {
+            return true;
         }
         Optional<WalkState> walk = walk().filter(current -> current.fileName().equals(name));
         if (walk.isPresent()) {

@@ -98,8 +98,9 @@ final class Panel implements AutoCloseable {
         switch (path) {
             case "/api/walk-all" -> handheld.walkAll();
             case "/api/loose" -> handheld.measureLoose(
+                    text(body, "technique"),
                     new SimulatedPlant.Place(text(body, "assetTag"), text(body, "point")),
-                    (text(body, "assetTag") + " " + text(body, "point")).strip(),
+                    body.path("unnamed").asBoolean(false) ? "" : (text(body, "assetTag") + " " + text(body, "point")).strip(),
                     settings(body));
             case "/api/time" -> moveTime(text(body, "at"));
             case "/api/clock-error" ->

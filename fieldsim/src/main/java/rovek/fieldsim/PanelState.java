@@ -28,6 +28,7 @@ record PanelState(
         List<PanelLoose> loose,
         PanelSetup setup,
         boolean memoryFull,
+        List<String> techniques,
         String problem) {
 
     record PanelStop(
@@ -37,7 +38,7 @@ record PanelState(
     /** The set-up it holds: blank name for none. */
     record PanelSetup(String name, String says, List<String> rows) {}
 
-    record PanelLoose(String id, String label, String takenAt) {}
+    record PanelLoose(String id, String technique, String label, String takenAt) {}
 
     static PanelState of(Handheld handheld, Faults faults, String problem) {
         HandheldModel model = handheld.model();
@@ -55,9 +56,9 @@ record PanelState(
                 handheld.route().map(RoutePackage::name).orElse(""), stops,
                 handheld.route().map(RoutePackage::skipReasons).orElse(List.of()),
                 handheld.looseReadings().stream()
-                        .map(reading -> new PanelLoose(reading.id(), reading.label(), reading.takenAt().toString()))
+                        .map(reading -> new PanelLoose(reading.id(), reading.technique(), reading.label(), reading.takenAt().toString()))
                         .toList(),
-                setup(handheld.setup()), faults.isMemoryFull(), problem);
+                setup(handheld.setup()), faults.isMemoryFull(), model.techniques(), problem);
     }
 
     private static PanelSetup setup(Optional<SetupPackage> held) {

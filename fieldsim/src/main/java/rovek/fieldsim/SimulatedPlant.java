@@ -56,8 +56,8 @@ final class SimulatedPlant {
      */
     float[] measure(Place place, Instant at, int count, int samples, int rateHz, double sensitivityMvPerG) {
         MachineCondition condition = condition(place);
-        double months = Duration.between(start, at).toMillis() / 1000.0 / SECONDS_A_MONTH;
-        Random random = new Random(Objects.hash(seed, place.key(), at.getEpochSecond() / 60, count));
+        double months = months(at);
+        Random random = random(place, at, count);
         double[] acceleration = new double[samples];
         addTone(acceleration, rateHz, condition.speedHz(), scattered(condition.unbalanceMmPerSecond(), random), random);
         addTone(acceleration, rateHz, 2 * condition.speedHz(), scattered(condition.misalignmentAfter(months), random), random);
@@ -69,6 +69,16 @@ final class SimulatedPlant {
             volts[i] = (float) Math.max(-FULL_SCALE_VOLTS, Math.min(FULL_SCALE_VOLTS, v));
         }
         return volts;
+    }
+
+    /** Months that things have aged for. */
+    double months(Instant at) {
+        return Duration.between(start, at).toMillis() / 1000.0 / SECONDS_A_MONTH;
+    }
+
+    /** The same for the same place, minute and count. */
+    Random random(Place place, Instant at, int count) {
+        return new Random(Objects.hash(seed, place.key(), at.getEpochSecond() / 60, count));
     }
 
     private static MachineCondition condition(Place place) {

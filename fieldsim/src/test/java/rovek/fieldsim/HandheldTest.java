@@ -42,7 +42,7 @@ class HandheldTest {
                 HandheldModel.vibration(LocalDate.of(2026, 11, 23)),
                 new HandheldMemory(folder, 400_000),
                 new SimulatedClock(Clock.fixed(NOW, ZoneOffset.UTC)),
-                new SimulatedPlant(NOW.minus(Duration.ofDays(365)), 1),
+                new PlantSensing(new SimulatedPlant(NOW.minus(Duration.ofDays(365)), 1)),
                 faults);
     }
 
@@ -132,8 +132,8 @@ class HandheldTest {
     void withoutARouteThereAreOnlyLooseReadings() throws Exception {
         assertThatThrownBy(handheld::walkAll).hasMessage("No route is loaded.");
         assertThatThrownBy(() -> handheld.load("no package".getBytes())).isInstanceOf(HandheldException.class).hasMessageContaining("no field package");
-        handheld.measureLoose(new SimulatedPlant.Place("P-9", "Coupling"), "P-9 Coupling", Map.of());
-        ReadingsPackage loose = results(Handheld.LOOSE_FILE);
+        handheld.measureLoose("vibration", new SimulatedPlant.Place("P-9", "Coupling"), "P-9 Coupling", Map.of());
+        ReadingsPackage loose = results(LooseMemory.HEAP);
         assertThat(loose.walk()).isEmpty();
         assertThat(loose.readings().get(0).reading().label()).isEqualTo("P-9 Coupling");
         assertThat(loose.readings().get(0).reading().stop()).isEmpty();
@@ -153,12 +153,12 @@ class HandheldTest {
 
     @Test
     void evenAWipedMemoryGivesNoIdTwice() throws Exception {
-        handheld.measureLoose(new SimulatedPlant.Place("P-9", "Coupling"), "", Map.of());
-        String before = results(Handheld.LOOSE_FILE).readings().get(0).reading().id();
+        handheld.measureLoose("vibration", new SimulatedPlant.Place("P-9", "Coupling"), "", Map.of());
+        String before = results(LooseMemory.HEAP).readings().get(0).reading().id();
         folder = Files.createTempDirectory(folder, "wiped");
         switchOn();
-        handheld.measureLoose(new SimulatedPlant.Place("P-9", "Coupling"), "", Map.of());
-        assertThat(results(Handheld.LOOSE_FILE).readings().get(0).reading().id()).isNotEqualTo(before);
+        handheld.measureLoose("vibration", new SimulatedPlant.Place("P-9", "Coupling"), "", Map.of());
+        assertThat(results(LooseMemory.HEAP).readings().get(0).reading().id()).isNotEqualTo(before);
     }
 
     @Test

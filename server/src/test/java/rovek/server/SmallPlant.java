@@ -43,6 +43,13 @@ public final class SmallPlant {
         return idOf(add(point, "CHECK", "", "", preset));
     }
 
+    /** A check of another technique than vibration. */
+    public String check(String point, String technique, String preset) {
+        return idOf(caller.post("/api/plant/nodes", Map.of(
+                        "id", UUID.randomUUID().toString(), "parentId", point, "level", "CHECK", "tag", "", "name", "", "technique", technique, "preset", preset))
+                .ok());
+    }
+
     /** A client with one pump of two points and two checks each. */
     public List<String> pump(String tag) {
         String client = id(null, "CLIENT", "", "Client of " + tag);

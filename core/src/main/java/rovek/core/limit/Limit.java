@@ -4,6 +4,7 @@ import java.util.Objects;
 import java.util.Optional;
 import rovek.core.technique.Sense;
 import rovek.core.unit.Amount;
+import rovek.core.unit.UnitOfMeasure;
 
 /**
  * What is right for one result: a watch and a fail boundary, of which at least one is set. A value on a boundary is still
@@ -27,6 +28,11 @@ public record Limit(Sense sense, Optional<Amount> watch, Optional<Amount> fail) 
                                         fail.get().value(), fail.get().unit()));
             }
         }
+    }
+
+    /** Whether its boundaries can be compared with values in a unit. */
+    public boolean isFor(UnitOfMeasure unit) {
+        return watch.or(() -> fail).orElseThrow().unit().isComparableTo(unit);
     }
 
     /**

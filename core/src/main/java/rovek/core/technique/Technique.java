@@ -36,7 +36,7 @@ public interface Technique {
      */
     record Preset(String name, Map<String, String> settings) {}
 
-    /** The results these settings yield, the leading one first. */
+    /** The results these settings yield, the leading one first; empty where captures are only kept and shown. */
     List<ResultDefinition> results(SettingValues settings);
 
     /** Every result it can yield under any settings. */

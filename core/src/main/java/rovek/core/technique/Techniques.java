@@ -1,24 +1,28 @@
 package rovek.core.technique;
 
 import java.util.Collection;
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.Function;
-import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import rovek.core.technique.byhand.Gauge;
+import rovek.core.technique.byhand.Question;
+import rovek.core.technique.kept.KeptTechniques;
 import rovek.core.technique.vibration.Vibration;
 
 /** The techniques Rovek knows, by id. */
 public final class Techniques {
 
-    private final Map<String, Technique> byId;
+    private final Map<String, Technique> byId = new LinkedHashMap<>();
 
     public Techniques(List<Technique> techniques) {
-        byId = techniques.stream().collect(Collectors.toUnmodifiableMap(Technique::id, Function.identity()));
+        techniques.forEach(technique -> byId.put(technique.id(), technique));
     }
 
     public static Techniques all() {
-        return new Techniques(List.of(new Vibration()));
+        return new Techniques(Stream.concat(Stream.of(new Vibration(), new Gauge(), new Question()), KeptTechniques.all().stream()).toList());
     }
 
     public Optional<Technique> find(String id) {
@@ -31,6 +35,6 @@ public final class Techniques {
     }
 
     public Collection<Technique> list() {
-        return byId.values();
+        return Collections.unmodifiableCollection(byId.values());
     }
 }

@@ -1,8 +1,10 @@
 package rovek.core.unit;
 
+import static javax.measure.MetricPrefix.KILO;
 import static javax.measure.MetricPrefix.MICRO;
 import static javax.measure.MetricPrefix.MILLI;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
@@ -28,6 +30,21 @@ public final class UnitCatalogue {
     public static final UnitOfMeasure MILLIVOLT = new UnitOfMeasure("mV", MILLI(Units.VOLT));
     public static final UnitOfMeasure MILLIVOLT_PER_G = new UnitOfMeasure(
             "mV/g", MILLI(Units.VOLT).divide(Units.METRE_PER_SQUARE_SECOND.multiply(9.80665)));
+    public static final UnitOfMeasure DEGREE_CELSIUS = new UnitOfMeasure("°C", Units.CELSIUS);
+    public static final UnitOfMeasure BAR = new UnitOfMeasure("bar", Units.PASCAL.multiply(100_000));
+    public static final UnitOfMeasure PASCAL = new UnitOfMeasure("Pa", Units.PASCAL);
+    public static final UnitOfMeasure KILOPASCAL = new UnitOfMeasure("kPa", KILO(Units.PASCAL));
+    public static final UnitOfMeasure AMPERE = new UnitOfMeasure("A", Units.AMPERE);
+    public static final UnitOfMeasure MILLIAMPERE = new UnitOfMeasure("mA", MILLI(Units.AMPERE));
+    public static final UnitOfMeasure OHM = new UnitOfMeasure("Ω", Units.OHM);
+    public static final UnitOfMeasure KILOWATT = new UnitOfMeasure("kW", KILO(Units.WATT));
+    public static final UnitOfMeasure METRE = new UnitOfMeasure("m", Units.METRE);
+    public static final UnitOfMeasure MILLIMETRE = new UnitOfMeasure("mm", MILLI(Units.METRE));
+    public static final UnitOfMeasure CUBIC_METRE_PER_HOUR = new UnitOfMeasure("m³/h", Units.CUBIC_METRE.divide(Units.HOUR));
+    public static final UnitOfMeasure LITRE_PER_MINUTE = new UnitOfMeasure("l/min", Units.LITRE.divide(Units.MINUTE));
+    public static final UnitOfMeasure REVOLUTIONS_PER_MINUTE = new UnitOfMeasure("1/min", tech.units.indriya.AbstractUnit.ONE.divide(Units.MINUTE));
+    public static final UnitOfMeasure HOUR = new UnitOfMeasure("h", Units.HOUR);
+    public static final UnitOfMeasure PERCENT = new UnitOfMeasure("%", Units.PERCENT);
     public static final UnitOfMeasure ONE = new UnitOfMeasure("1", tech.units.indriya.AbstractUnit.ONE);
 
     private static final Map<String, UnitOfMeasure> BY_SYMBOL = Stream.of(
@@ -41,10 +58,30 @@ public final class UnitCatalogue {
                     VOLT,
                     MILLIVOLT,
                     MILLIVOLT_PER_G,
+                    DEGREE_CELSIUS,
+                    BAR,
+                    PASCAL,
+                    KILOPASCAL,
+                    AMPERE,
+                    MILLIAMPERE,
+                    OHM,
+                    KILOWATT,
+                    METRE,
+                    MILLIMETRE,
+                    CUBIC_METRE_PER_HOUR,
+                    LITRE_PER_MINUTE,
+                    REVOLUTIONS_PER_MINUTE,
+                    HOUR,
+                    PERCENT,
                     ONE)
             .collect(Collectors.toUnmodifiableMap(UnitOfMeasure::symbol, Function.identity()));
 
     private UnitCatalogue() {}
+
+    /** Every symbol, in the order of the alphabet. */
+    public static List<String> symbols() {
+        return BY_SYMBOL.keySet().stream().sorted().toList();
+    }
 
     public static Optional<UnitOfMeasure> find(String symbol) {
         return Optional.ofNullable(BY_SYMBOL.get(symbol));

@@ -1,10 +1,12 @@
 package rovek.link.packet;
 
 import java.time.Instant;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.UUID;
+import rovek.core.reading.PictureCapture;
 import rovek.core.reading.WaveformCapture;
 import rovek.core.unit.UnitOfMeasure;
 
@@ -17,6 +19,7 @@ import rovek.core.unit.UnitOfMeasure;
  * @param label what the technician called a loose reading, may be blank
  * @param replaces id of the reading this one repeats
  * @param settings it was taken with
+ * @param photos taken along with it
  */
 public record PackedReading(
         String id,
@@ -27,18 +30,34 @@ public record PackedReading(
         String note,
         Optional<String> replaces,
         Map<String, String> settings,
-        Waveform waveform) {
+        PackedCapture capture,
+        List<PictureCapture> photos) {
 
     public PackedReading {
         settings = Map.copyOf(settings);
+        photos = List.copyOf(photos);
+    }
+
+    /** A reading without photos. */
+    public PackedReading(
+            String id,
+            Instant takenAt,
+            String technique,
+            Optional<UUID> stop,
+            String label,
+            String note,
+            Optional<String> replaces,
+            Map<String, String> settings,
+            PackedCapture capture) {
+        this(id, takenAt, technique, stop, label, note, replaces, settings, capture, List.of());
     }
 
     public PackedReading withNote(String newNote) {
-        return new PackedReading(id, takenAt, technique, stop, label, newNote, replaces, settings, waveform);
+        return new PackedReading(id, takenAt, technique, stop, label, newNote, replaces, settings, capture, photos);
     }
 
     /**
-     * The capture as stored.
+     * A waveform as stored.
      *
      * @param samples times {@code scale} are in {@code unit}
      */
@@ -48,9 +67,10 @@ public record PackedReading(
             UnitOfMeasure unit,
             double scale,
             OptionalDouble sensitivityMvPerG,
-            OptionalDouble fullScale) {
+            OptionalDouble fullScale)
+            implements PackedCapture {
 
-        /** @throws IllegalArgumentException with a sentence, when the samples cannot be a vibration waveform */
+        @Override
         public WaveformCapture toCapture() {
             double[] scaled = new double[samples.length];
             for (int i = 0; i < samples.length; i++) {

@@ -9,9 +9,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import rovek.core.unit.UnitCatalogue;
+import rovek.core.reading.Capture;
+import rovek.core.reading.PictureCapture;
 import rovek.link.Sha256;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
@@ -38,10 +40,8 @@ public record ReadingsPackage(Instant createdAt, Maker maker, Optional<Walk> wal
         ByteArrayOutputStream lines = new ByteArrayOutputStream();
         Map<String, byte[]> captures = new LinkedHashMap<>();
         for (PackedReading reading : readings) {
-            String path = "captures/" + reading.id() + ".wav";
-            lines.writeBytes(readingJson(reading, path));
+            lines.writeBytes(readingJson(reading, captures));
             lines.write('\n');
-            captures.put(path, new Wav(reading.waveform().rateHz(), reading.waveform().samples()).toBytes());
         }
         entries.put(READINGS, lines.toByteArray());
         entries.putAll(captures);
@@ -59,22 +59,48 @@ public record ReadingsPackage(Instant createdAt, Maker maker, Optional<Walk> wal
         return Schemas.PUBLISHED.json().writeValueAsBytes(node);
     }
 
-    private static byte[] readingJson(PackedReading reading, String path) {
+    /** @param files takes the files the reading needs */
+    private static byte[] readingJson(PackedReading reading, Map<String, byte[]> files) {
         ObjectNode node = Schemas.PUBLISHED.json().createObjectNode();
         node.put("id", reading.id()).put("takenAt", reading.takenAt().toString()).put("technique", reading.technique());
         reading.stop().ifPresent(stop -> node.put("stop", stop.toString()));
         node.put("label", reading.label()).put("note", reading.note());
         reading.replaces().ifPresent(replaced -> node.put("replaces", replaced));
         JsonMaps.put(node.putObject("settings"), reading.settings());
-        PackedReading.Waveform waveform = reading.waveform();
-        ObjectNode capture = node.putObject("capture")
-                .put("path", path)
-                .put("unit", waveform.unit().symbol())
-                .put("rateHz", waveform.rateHz())
-                .put("scale", waveform.scale());
-        waveform.sensitivityMvPerG().ifPresent(value -> capture.put("sensitivityMvPerG", value));
-        waveform.fullScale().ifPresent(value -> capture.put("fullScale", value));
+        node.set("capture", captureJson(reading, files));
+        if (!reading.photos().isEmpty()) {
+            ArrayNode photos = node.putArray("photos");
+            for (int i = 0; i < reading.photos().size(); i++) {
+                CaptureFile photo = CaptureFile.of(reading.photos().get(i));
+                String path = "photos/%s-%d.%s".formatted(reading.id(), i + 1, photo.ending());
+                photos.add(path);
+                files.put(path, photo.bytes());
+            }
+        }
         return Schemas.PUBLISHED.json().writeValueAsBytes(node);
+    }
+
+    private static ObjectNode captureJson(PackedReading reading, Map<String, byte[]> files) {
+        if (reading.capture() instanceof PackedReading.Waveform waveform) {
+            String path = "captures/" + reading.id() + ".wav";
+            files.put(path, new Wav(waveform.rateHz(), waveform.samples()).toBytes());
+            ObjectNode described = Schemas.PUBLISHED.json().createObjectNode()
+                    .put("path", path)
+                    .put("unit", waveform.unit().symbol())
+                    .put("rateHz", waveform.rateHz())
+                    .put("scale", waveform.scale());
+            waveform.sensitivityMvPerG().ifPresent(value -> described.put("sensitivityMvPerG", value));
+            waveform.fullScale().ifPresent(value -> described.put("fullScale", value));
+            return described;
+        }
+        CaptureFile file = CaptureFile.of(reading.capture().toCapture());
+        ObjectNode described = (ObjectNode) Schemas.PUBLISHED.json().readTree(file.description());
+        if (!file.ending().isEmpty()) {
+            String path = "captures/%s.%s".formatted(reading.id(), file.ending());
+            files.put(path, file.bytes());
+            described.put("path", path);
+        }
+        return described;
     }
 
     public static ReadingsPackage unpack(byte[] packed) throws PackageException {
@@ -114,21 +140,11 @@ public record ReadingsPackage(Instant createdAt, Maker maker, Optional<Walk> wal
             throws PackageException {
         String where = READINGS + " line " + number;
         JsonNode node = Schemas.PUBLISHED.reading(line.getBytes(StandardCharsets.UTF_8), number);
-        JsonNode capture = node.get("capture");
-        String path = capture.get("path").stringValue();
-        byte[] wav = entries.get(path);
-        if (wav == null) {
-            throw PackageException.damaged(where + " names a capture that is not listed, " + path);
+        DigestedCapture capture = capture(node.get("capture"), entries, where);
+        List<PictureCapture> photos = new ArrayList<>();
+        for (JsonNode photo : node.path("photos")) {
+            photos.add(photo(photo.stringValue(), entries, where));
         }
-        Wav samples = Wav.parse(wav, path);
-        String unit = capture.get("unit").stringValue();
-        PackedReading.Waveform waveform = new PackedReading.Waveform(
-                samples.samples(),
-                samples.rateHz(),
-                UnitCatalogue.find(unit).orElseThrow(() -> PackageException.invalid(where, "no unit is written \"" + unit + "\"")),
-                capture.path("scale").asDouble(1),
-                number(capture, "sensitivityMvPerG"),
-                number(capture, "fullScale"));
         PackedReading reading = new PackedReading(
                 node.get("id").stringValue(),
                 Times.instant(node.get("takenAt").stringValue(), where),
@@ -138,8 +154,43 @@ public record ReadingsPackage(Instant createdAt, Maker maker, Optional<Walk> wal
                 node.path("note").asString(""),
                 Optional.ofNullable(node.get("replaces")).map(JsonNode::stringValue),
                 JsonMaps.texts(node.get("settings")),
-                waveform);
-        return new DigestedReading(reading, Sha256.of(wav));
+                capture.capture(),
+                photos);
+        return new DigestedReading(reading, capture.sha256());
+    }
+
+    private record DigestedCapture(PackedCapture capture, String sha256) {}
+
+    private static DigestedCapture capture(JsonNode described, Map<String, byte[]> entries, String where) throws PackageException {
+        if (described.path("kind").asString("waveform").equals("waveform")) {
+            String path = described.path("path").asString("");
+            byte[] wav = listed(path, entries, where);
+            Wav samples = Wav.parse(wav, path);
+            PackedReading.Waveform waveform = new PackedReading.Waveform(
+                    samples.samples(), samples.rateHz(), CaptureFile.unit(described, where),
+                    described.path("scale").asDouble(1), number(described, "sensitivityMvPerG"), number(described, "fullScale"));
+            return new DigestedCapture(waveform, Sha256.of(wav));
+        }
+        Optional<byte[]> bytes = described.has("path") ? Optional.of(listed(described.get("path").stringValue(), entries, where)) : Optional.empty();
+        Capture capture = CaptureFile.capture(described, bytes, where);
+        byte[] identity = bytes.isPresent() ? bytes.get() : CaptureFile.of(capture).identity();
+        return new DigestedCapture(new PackedCapture.Plain(capture), Sha256.of(identity));
+    }
+
+    private static PictureCapture photo(String path, Map<String, byte[]> entries, String where) throws PackageException {
+        try {
+            return new PictureCapture(path.endsWith(".png") ? "image/png" : "image/jpeg", listed(path, entries, where));
+        } catch (IllegalArgumentException e) {
+            throw PackageException.invalid(where, path + ": " + e.getMessage());
+        }
+    }
+
+    private static byte[] listed(String path, Map<String, byte[]> entries, String where) throws PackageException {
+        byte[] bytes = entries.get(path);
+        if (bytes == null) {
+            throw PackageException.damaged(where + " names a file that is not listed, " + path);
+        }
+        return bytes;
     }
 
     private static OptionalDouble number(JsonNode object, String field) {

@@ -18,6 +18,12 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
+import rovek.core.reading.Capture;
+import rovek.core.reading.PictureCapture;
+import rovek.core.reading.TableCapture;
+import rovek.core.reading.TextCapture;
+import rovek.core.reading.ValueCapture;
+import rovek.core.unit.Amount;
 import rovek.core.unit.UnitCatalogue;
 
 class FieldPackageTest {
@@ -75,8 +81,8 @@ class FieldPackageTest {
         PackedReading first = back.readings().get(0).reading();
         assertThat(first.stop()).contains(STOP);
         assertThat(first.replaces()).contains("000000");
-        assertThat(first.waveform().samples()).containsExactly(0.5f, -0.25f, 1f);
-        assertThat(first.waveform().toCapture().samples()).as("scale applied").containsExactly(1, -0.5, 2);
+        assertThat(((PackedReading.Waveform) first.capture()).samples()).containsExactly(0.5f, -0.25f, 1f);
+        assertThat(((rovek.core.reading.WaveformCapture) first.capture().toCapture()).samples()).as("scale applied").containsExactly(1, -0.5, 2);
         assertThat(back.readings().get(1).reading().stop()).isEmpty();
         assertThat(back.readings().get(0).captureSha256()).isEqualTo(back.readings().get(1).captureSha256());
     }
@@ -133,5 +139,57 @@ class FieldPackageTest {
     void aZipMadeToHurtIsRefused() {
         assertThatThrownBy(() -> ReadingsPackage.unpack(zip(Map.of("bomb", new byte[64 << 20])))).hasMessageContaining("far more than it weighs");
         assertThatThrownBy(() -> ReadingsPackage.unpack(zip(Map.of("../../etc/passwd", new byte[1])))).hasMessageContaining("outside");
+    }
+
+    private static PackedReading kept(String id, String technique, Capture capture) {
+        PictureCapture photo = new PictureCapture("image/png", new byte[] {(byte) 0x89, 'P', 'N', 'G', 1});
+        return new PackedReading(id, AT, technique, Optional.empty(), "M-01", "", Optional.empty(), Map.of(), new PackedCapture.Plain(capture), List.of(photo));
+    }
+
+    @Test
+    void everyKindOfCaptureComesBackAsItWasPacked() throws PackageException {
+        List<Capture> captures = List.of(
+                new TableCapture(
+                        List.of(
+                                new TableCapture.Numbers("time", "s", new double[] {0, 0.5, 2}),
+                                new TableCapture.Numbers("tunnel, zone \"2\"", "°C", new double[] {71.5, Double.NaN, -1e-7}),
+                                new TableCapture.Words("said", List.of("door; open", "two\nlines", ""))),
+                        List.of(new TableCapture.Marker(0.5, "door opened"))),
+                new PictureCapture("image/jpeg", new byte[] {(byte) 0xFF, (byte) 0xD8, (byte) 0xFF, 7}),
+                new TextCapture(List.of("P0420", "", "U0100 no answer")),
+                new ValueCapture(new Amount(0.1 + 0.2, UnitCatalogue.BAR)));
+        List<PackedReading> readings = new java.util.ArrayList<>();
+        captures.forEach(capture -> readings.add(kept("r" + readings.size(), "any", capture)));
+        List<ReadingsPackage.DigestedReading> back = ReadingsPackage.unpack(ReadingsPackage.pack(AT, VH2, Optional.empty(), readings)).readings();
+        for (int i = 0; i < captures.size(); i++) {
+            assertThat(back.get(i).reading().capture().toCapture()).usingRecursiveComparison().withEqualsForType((a, b) -> Double.compare(a, b) == 0, Double.class).isEqualTo(captures.get(i));
+            assertThat(back.get(i).reading().photos()).hasSize(1);
+            assertThat(CaptureFile.of(captures.get(i)).capture()).usingRecursiveComparison().withEqualsForType((a, b) -> Double.compare(a, b) == 0, Double.class).isEqualTo(captures.get(i));
+        }
+        assertThat(back).extracting(ReadingsPackage.DigestedReading::captureSha256).doesNotHaveDuplicates();
+    }
+
+    @Test
+    void aCaptureThatIsNotWhatItSaysIsRefusedWithItsLine() {
+        Capture table = new TableCapture(List.of(new TableCapture.Numbers("time", "s", new double[] {0, 1})), List.of());
+        byte[] packed = ReadingsPackage.pack(AT, VH2, Optional.empty(), List.of(kept("r", "run", table)));
+        assertThatThrownBy(() -> ReadingsPackage.unpack(described(packed, "\"numbers\"", "\"guesses\""))).hasMessageContaining("readings.ndjson line 1");
+        assertThatThrownBy(() -> ReadingsPackage.unpack(described(packed, "\"name\":\"time\"", "\"name\":\"hour\""))).hasMessageContaining("first row is not the columns");
+        assertThatThrownBy(() -> ReadingsPackage.unpack(described(packed, "\"table\"", "\"value\""))).hasMessageContaining("readings.ndjson line 1");
+        assertThatThrownBy(() -> ReadingsPackage.unpack(described(packed, "photos/r-1.png", "photos/r-2.png"))).hasMessageContaining("not listed");
+    }
+
+    /** The package with something in its readings changed, and the digests made to agree again. */
+    private static byte[] described(byte[] packed, String from, String to) throws IOException {
+        Map<String, byte[]> entries = unzip(packed);
+        byte[] before = entries.get("readings.ndjson");
+        byte[] after = new String(before, StandardCharsets.UTF_8).replace(from, to).getBytes(StandardCharsets.UTF_8);
+        assertThat(after).isNotEqualTo(before);
+        entries.put("readings.ndjson", after);
+        String manifest = new String(entries.get("manifest.json"), StandardCharsets.UTF_8)
+                .replace(rovek.link.Sha256.of(before), rovek.link.Sha256.of(after))
+                .replace("\"size\":" + before.length, "\"size\":" + after.length);
+        entries.put("manifest.json", manifest.getBytes(StandardCharsets.UTF_8));
+        return zip(entries);
     }
 }

@@ -70,7 +70,7 @@ class CertificateComposer {
     private static List<CertificateRow> rows(VisitRow row, CheckView check, ReadingView reading) {
         List<CertificateRow> rows = new ArrayList<>();
         for (ResultDefinition result : check.technique().results(check.settings())) {
-            boolean leads = result.id().equals(check.leadingResult().id());
+            boolean leads = check.leadingResult().filter(result::equals).isPresent();
             if (leads || check.limits().containsKey(result.id())) {
                 rows.add(row(row, check, reading, result, Optional.ofNullable(check.limits().get(result.id()))));
             }

@@ -2,12 +2,11 @@ package rovek.server.follow;
 
 import java.time.Instant;
 import java.util.List;
-import java.util.Objects;
 import java.util.Optional;
 import rovek.core.limit.Judgement;
 import rovek.core.limit.Limit;
 import rovek.core.limit.Verdict;
-import rovek.core.technique.ResultDefinition;
+import rovek.core.unit.Amount;
 import rovek.server.plant.CheckView;
 import rovek.server.reading.ReadingJudge;
 import rovek.server.reading.ReadingView;
@@ -30,13 +29,11 @@ record CheckStanding(Verdict verdict, Optional<Instant> readAt, double[] values,
         }
         ReadingView newest = history.get(history.size() - 1);
         Judgement judgement = ReadingJudge.judge(newest, check);
-        ResultDefinition leading = check.leadingResult();
         double[] values = history.stream()
-                .map(reading -> reading.results().get(leading.id()))
-                .filter(Objects::nonNull)
-                .mapToDouble(amount -> amount.value())
+                .flatMap(reading -> reading.value(check.leadingResult()).stream())
+                .mapToDouble(Amount::value)
                 .toArray();
-        Optional<Double> fail = Optional.ofNullable(check.limits().get(leading.id())).flatMap(Limit::fail).map(amount -> amount.value());
+        Optional<Double> fail = check.leadingLimit().flatMap(Limit::fail).map(Amount::value);
         return new CheckStanding(judgement.verdict(), Optional.of(newest.takenAt()), values, fail);
     }
 

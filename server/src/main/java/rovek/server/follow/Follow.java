@@ -14,6 +14,7 @@ import rovek.core.limit.Judgement;
 import rovek.core.limit.Limit;
 import rovek.core.limit.Verdict;
 import rovek.core.technique.ResultDefinition;
+import rovek.core.unit.Amount;
 import rovek.core.trend.MinMaxDecimation;
 import rovek.server.limit.Boundaries;
 import rovek.server.plant.CheckView;
@@ -89,18 +90,19 @@ public class Follow {
     }
 
     private static CheckLine line(CheckView check, List<ReadingView> history) {
-        ResultDefinition leading = check.leadingResult();
+        Optional<ResultDefinition> leading = check.leadingResult();
         ReadingView newest = history.isEmpty() ? null : history.get(history.size() - 1);
-        List<Double> spark = history.stream().map(reading -> value(reading, leading.id())).filter(Objects::nonNull).toList();
+        List<Double> spark = history.stream().flatMap(reading -> reading.value(leading).stream()).map(Amount::value).toList();
         Judgement judgement = newest == null
                 ? new Judgement(Verdict.NOT_JUDGED, "never measured")
                 : ReadingJudge.judge(newest, check);
-        Double value = newest == null ? null : value(newest, leading.id());
+        Double value = newest == null ? null : newest.value(leading).map(Amount::value).orElse(null);
         Double before = spark.size() < 2 || value == null ? null : spark.get(spark.size() - 2);
-        Boundaries boundaries = Boundaries.of(check.limits().get(leading.id()));
+        Boundaries boundaries = Boundaries.of(check.leadingLimit().orElse(null));
         return new CheckLine(
-                check.id(), check.asset().tag(), check.point().id(), check.point().name(), check.node().name(), leading.name(), leading.id(),
-                leading.unit().symbol(), leading.unitLabel(),
+                check.id(), check.asset().tag(), check.point().id(), check.point().name(), check.node().name(),
+                leading.map(ResultDefinition::name).orElse(""), leading.map(ResultDefinition::id).orElse(""),
+                leading.map(result -> result.unit().symbol()).orElse(""), leading.map(ResultDefinition::unitLabel).orElse(""),
                 newest == null ? null : newest.id(),
                 newest == null ? null : newest.takenAt().toString(),
                 value,
@@ -113,7 +115,7 @@ public class Follow {
         List<OtherResult> others = new ArrayList<>();
         for (ResultDefinition result : check.technique().results(check.settings())) {
             boolean shown = newest != null && newest.results().containsKey(result.id());
-            if (shown && !result.id().equals(check.leadingResult().id())) {
+            if (shown && check.leadingResult().filter(result::equals).isEmpty()) {
                 Boundaries boundaries = Boundaries.of(check.limits().get(result.id()));
                 others.add(new OtherResult(
                         result.name(), newest.results().get(result.id()).value(), result.unit().symbol(),
@@ -121,10 +123,6 @@ public class Follow {
             }
         }
         return others;
-    }
-
-    private static Double value(ReadingView reading, String resultId) {
-        return reading.results().containsKey(resultId) ? reading.results().get(resultId).value() : null;
     }
 
     /**
@@ -138,7 +136,8 @@ public class Follow {
         ResultDefinition result = check.technique().results(check.settings()).stream()
                 .filter(candidate -> candidate.id().equals(resultId))
                 .findFirst()
-                .orElse(check.leadingResult());
+                .or(check::leadingResult)
+                .orElseThrow(() -> new DomainProblem.Invalid("resultId", "%s yields no numbers to follow.".formatted(check.technique().name())));
         Optional<Limit> limit = Optional.ofNullable(check.limits().get(result.id()));
         Boundaries boundaries = Boundaries.of(check.limits().get(result.id()));
         List<TrendPoint> points = readings.history(checkId).stream()

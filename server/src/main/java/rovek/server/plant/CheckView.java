@@ -1,6 +1,7 @@
 package rovek.server.plant;
 
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import rovek.core.limit.Limit;
 import rovek.core.nameplate.Nameplate;
@@ -20,9 +21,14 @@ public record CheckView(PlantNode node, PlantNode point, PlantNode asset, Techni
         return node.id();
     }
 
-    /** The result that leads: the first one the technique names. */
-    public ResultDefinition leadingResult() {
-        return technique.results(settings).get(0);
+    /** The result that leads: the first one the technique names; empty where its captures are only kept. */
+    public Optional<ResultDefinition> leadingResult() {
+        return technique.results(settings).stream().findFirst();
+    }
+
+    /** The limit of the result that leads; empty where there is none. */
+    public Optional<Limit> leadingLimit() {
+        return leadingResult().map(result -> limits.get(result.id()));
     }
 
     /** E.g. "P-101 Drive end". */

@@ -152,6 +152,7 @@ public final class PlantTree {
         for (ResultDefinition result : technique.results(settings)) {
             limitOrigin(id, technique.id(), result.id())
                     .flatMap(node -> LimitText.parse(node.limitsOf(technique.id()).get(result.id()), result.sense()))
+                    .filter(limit -> limit.isFor(result.unit()))
                     .ifPresent(limit -> limits.put(result.id(), limit));
         }
         return limits;

@@ -5,10 +5,14 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.util.OptionalDouble;
 import java.util.UUID;
+import rovek.core.reading.Capture;
 import rovek.core.unit.UnitCatalogue;
+import rovek.link.packet.CaptureFile;
+import rovek.link.packet.PackageException;
+import rovek.link.packet.PackedCapture;
 import rovek.link.packet.PackedReading.Waveform;
 
-/** A waveform's samples, compressed. */
+/** A waveform's samples, or the file of another capture with its description; compressed. */
 @Entity
 @Table(name = "capture")
 class CaptureEntity {
@@ -16,29 +20,49 @@ class CaptureEntity {
     @Id
     UUID readingId;
 
+    /** Blank for a waveform. */
+    String description;
+
     String unit;
-    double rateHz;
-    double scale;
+    Double rateHz;
+    Double scale;
     Double sensitivity;
     Double fullScale;
+
+    /** Samples of a waveform, else the file's bytes. */
     byte[] samples;
 
-    static CaptureEntity of(UUID readingId, Waveform waveform) {
+    static CaptureEntity of(UUID readingId, PackedCapture packed) {
         CaptureEntity capture = new CaptureEntity();
         capture.readingId = readingId;
-        capture.unit = waveform.unit().symbol();
-        capture.rateHz = waveform.rateHz();
-        capture.scale = waveform.scale();
-        capture.sensitivity = boxed(waveform.sensitivityMvPerG());
-        capture.fullScale = boxed(waveform.fullScale());
-        capture.samples = SampleCompression.compress(waveform.samples());
+        if (packed instanceof Waveform waveform) {
+            capture.description = "";
+            capture.unit = waveform.unit().symbol();
+            capture.rateHz = (double) waveform.rateHz();
+            capture.scale = waveform.scale();
+            capture.sensitivity = boxed(waveform.sensitivityMvPerG());
+            capture.fullScale = boxed(waveform.fullScale());
+            capture.samples = Compression.compress(waveform.samples());
+        } else {
+            CaptureFile file = CaptureFile.of(packed.toCapture());
+            capture.description = file.description();
+            capture.samples = Compression.compress(file.bytes());
+        }
         return capture;
     }
 
-    Waveform waveform() {
-        return new Waveform(
-                SampleCompression.expand(samples), (int) rateHz, UnitCatalogue.get(unit), scale,
-                optional(sensitivity), optional(fullScale));
+    /** @throws IllegalArgumentException with a sentence where it cannot be what it says */
+    Capture capture() {
+        if (description.isBlank()) {
+            return new Waveform(
+                    Compression.expandSamples(samples), rateHz.intValue(), UnitCatalogue.get(unit), scale,
+                    optional(sensitivity), optional(fullScale)).toCapture();
+        }
+        try {
+            return new CaptureFile(description, "", Compression.expand(samples)).capture();
+        } catch (PackageException e) {
+            throw new IllegalStateException("A stored capture cannot be read.", e);
+        }
     }
 
     private static Double boxed(OptionalDouble value) {

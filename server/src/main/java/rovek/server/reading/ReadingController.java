@@ -1,9 +1,13 @@
 package rovek.server.reading;
 
 import jakarta.annotation.Nullable;
+import java.time.Duration;
 import java.util.List;
 import java.util.UUID;
+import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -11,6 +15,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import rovek.core.reading.PictureCapture;
 import rovek.server.problem.DomainProblem;
 
 @RestController
@@ -35,6 +40,29 @@ class ReadingController {
         return new Curves(
                 analysis.curves().stream().map(CurveView::of).toList(),
                 analysis.remarks().stream().map(remark -> remark.sentence()).toList());
+    }
+
+    @GetMapping("/capture")
+    CaptureView capture(@PathVariable UUID id) {
+        return desk.captured(id);
+    }
+
+    @GetMapping("/picture")
+    ResponseEntity<byte[]> picture(@PathVariable UUID id) {
+        return answer(desk.picture(id));
+    }
+
+    @GetMapping("/photos/{number}")
+    ResponseEntity<byte[]> photo(@PathVariable UUID id, @PathVariable int number) {
+        return answer(desk.photo(id, number));
+    }
+
+    private static ResponseEntity<byte[]> answer(PictureCapture picture) {
+        return ResponseEntity.ok()
+                .contentType(MediaType.valueOf(picture.mediaType()))
+                .header("X-Content-Type-Options", "nosniff")
+                .cacheControl(CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable())
+                .body(picture.bytes());
     }
 
     /** Places it on a check; without one it is loose again. */

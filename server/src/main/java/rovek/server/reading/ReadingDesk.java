@@ -7,6 +7,8 @@ import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import rovek.core.reading.Capture;
+import rovek.core.reading.PictureCapture;
 import rovek.core.technique.Analysis;
 import rovek.core.technique.SettingValues;
 import rovek.core.technique.Technique;
@@ -55,8 +57,36 @@ public class ReadingDesk {
         return technique.analyse(capture(readingId), settings);
     }
 
-    private rovek.core.reading.Capture capture(UUID readingId) {
-        return entities.find(CaptureEntity.class, readingId).waveform().toCapture();
+    /** What was recorded, to be looked at as it is. */
+    @Transactional(readOnly = true)
+    public CaptureView captured(UUID readingId) {
+        require(readingId);
+        int photos = db.sql("SELECT count(*) FROM reading_photo WHERE reading_id = ?").param(readingId).query(Integer.class).single();
+        return CaptureView.of(capture(readingId), photos);
+    }
+
+    /** The picture a reading consists of. */
+    @Transactional(readOnly = true)
+    public PictureCapture picture(UUID readingId) {
+        require(readingId);
+        if (capture(readingId) instanceof PictureCapture picture) {
+            return picture;
+        }
+        throw new DomainProblem.NotFound("The picture");
+    }
+
+    /** @param number from 1 */
+    @Transactional(readOnly = true)
+    public PictureCapture photo(UUID readingId, int number) {
+        return db.sql("SELECT media_type, bytes FROM reading_photo WHERE reading_id = ? AND place = ?")
+                .params(readingId, number)
+                .query((row, n) -> new PictureCapture(row.getString(1), row.getBytes(2)))
+                .optional()
+                .orElseThrow(() -> new DomainProblem.NotFound("The photo"));
+    }
+
+    private Capture capture(UUID readingId) {
+        return entities.find(CaptureEntity.class, readingId).capture();
     }
 
     /** Puts a reading on a check of the same technique; its results are computed anew with that check's settings. */

@@ -16,6 +16,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.core.reading.ClockCorrection;
+import rovek.core.reading.PictureCapture;
 import rovek.core.reading.ReadingIdentity;
 import rovek.core.technique.Analysis;
 import rovek.core.technique.InvalidSettingsException;
@@ -128,7 +129,7 @@ public class ReadingIntake {
 
     private static Analysis analyse(Technique technique, PackedReading packed, SettingValues settings) {
         try {
-            return technique.analyse(packed.waveform().toCapture(), settings);
+            return technique.analyse(packed.capture().toCapture(), settings);
         } catch (IllegalArgumentException e) {
             return Analysis.refused(new Remark("capture", e.getMessage(), true));
         }
@@ -149,12 +150,22 @@ public class ReadingIntake {
         for (PreparedReading prepared : readings) {
             ReadingEntity reading = entity(prepared, visitId, originalId, clock, fallbackLabel);
             entities.persist(reading);
-            entities.persist(CaptureEntity.of(reading.id, prepared.packed().waveform()));
+            entities.persist(CaptureEntity.of(reading.id, prepared.packed().capture()));
+            keepPhotos(reading.id, prepared.packed().photos());
             persistResults(reading.id, reading.checkId, reading.takenAt, prepared.analysis());
         }
         entities.flush();
         for (PreparedReading prepared : readings) {
             prepared.packed().replaces().ifPresent(repeated -> markReplaced(prepared.identity().instrumentSerial(), repeated, prepared));
+        }
+    }
+
+    private void keepPhotos(UUID readingId, List<PictureCapture> photos) {
+        for (int i = 0; i < photos.size(); i++) {
+            entities.flush();
+            db.sql("INSERT INTO reading_photo (reading_id, place, media_type, bytes) VALUES (?, ?, ?, ?)")
+                    .params(readingId, i + 1, photos.get(i).mediaType(), photos.get(i).bytes())
+                    .update();
         }
     }
 

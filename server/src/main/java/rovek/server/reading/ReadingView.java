@@ -2,7 +2,9 @@ package rovek.server.reading;
 
 import java.time.Instant;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
+import rovek.core.technique.ResultDefinition;
 import rovek.core.unit.Amount;
 
 /**
@@ -27,6 +29,11 @@ public record ReadingView(
         boolean replaced,
         String discardedBecause,
         Map<String, Amount> results) {
+
+    /** What it came to for a result; empty where there is no such result. */
+    public Optional<Amount> value(Optional<ResultDefinition> result) {
+        return result.map(ResultDefinition::id).map(results::get);
+    }
 
     /** Whether it counts: neither repeated nor discarded. */
     public boolean counts() {

@@ -17,6 +17,7 @@ import rovek.core.plant.Level;
 import rovek.core.plant.Node;
 import rovek.core.reading.Placing;
 import rovek.core.reading.TypedLabel;
+import rovek.core.technique.ResultDefinition;
 import rovek.core.unit.Amount;
 import rovek.server.plant.CheckView;
 import rovek.server.plant.PlantNode;
@@ -63,12 +64,16 @@ class Proposals {
                     .filter(check -> check.technique().id().equals(reading.technique()))
                     .map(check -> new Placing.Candidate(
                             check.id(), check.asset().tag(), check.asset().name(), check.point().name(),
-                            !sites.isEmpty() && !sites.contains(site(check.id(), tree)), measured.getOrDefault(check.asset().id(), List.of()), standing.contains(check.id()), check.leadingResult().id(),
+                            !sites.isEmpty() && !sites.contains(site(check.id(), tree)), measured.getOrDefault(check.asset().id(), List.of()), standing.contains(check.id()), leading(check),
                             known.histories().get(check.id())))
                     .toList();
             proposals.put(reading.id(), Placing.rank(placeless(reading), candidates).stream().limit(MOST_SHOWN).map(one -> said(one, known.checks().get(one.check()))).toList());
         }
         return proposals;
+    }
+
+    private static String leading(CheckView check) {
+        return check.leadingResult().map(ResultDefinition::id).orElse("");
     }
 
     /** The site a node stands at; its client where there is no site between. */
@@ -126,8 +131,7 @@ class Proposals {
         Map<UUID, double[]> histories = new HashMap<>();
         byId.forEach((id, check) -> histories.put(id, newest.getOrDefault(id, List.of()).stream()
                 .filter(reading -> !ofThisVisit.contains(reading.id()))
-                .map(reading -> reading.results().get(check.leadingResult().id()))
-                .filter(amount -> amount != null)
+                .flatMap(reading -> reading.value(check.leadingResult()).stream())
                 .mapToDouble(Amount::value)
                 .toArray()));
         return new Known(byId, histories);
@@ -142,9 +146,9 @@ class Proposals {
         List<Placing.Placed> placed = new ArrayList<>();
         for (ReadingView reading : standing) {
             CheckView check = known.checks().get(reading.checkId());
-            Amount value = check == null ? null : reading.results().get(check.leadingResult().id());
-            if (value != null) {
-                placed.add(new Placing.Placed(reading.id(), check.leadingResult().id(), value.value(), known.histories().get(check.id())));
+            if (check != null) {
+                reading.value(check.leadingResult()).ifPresent(value ->
+                        placed.add(new Placing.Placed(reading.id(), leading(check), value.value(), known.histories().get(check.id()))));
             }
         }
         Map<UUID, UUID> swapped = new HashMap<>();

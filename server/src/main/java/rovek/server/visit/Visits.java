@@ -20,6 +20,8 @@ import rovek.core.limit.Judgement;
 import rovek.core.limit.RollUp;
 import rovek.core.limit.Verdict;
 import rovek.core.plant.Level;
+import rovek.core.technique.ResultDefinition;
+import rovek.core.unit.Amount;
 import rovek.server.account.Accounts;
 import rovek.server.instrument.InstrumentView;
 import rovek.server.instrument.Instruments;
@@ -225,18 +227,16 @@ public class Visits {
         }
 
         private VisitRow row(CheckView check, String progress, String note) {
-            var leading = check.leadingResult();
+            Optional<ResultDefinition> leading = check.leadingResult();
             ReadingView reading = standing.get(check.id());
             Judgement judgement = judge(reading, check, progress);
-            Boundaries boundaries = Boundaries.of(check.limits().get(leading.id()));
-            Double value = reading == null || !reading.results().containsKey(leading.id())
-                    ? null
-                    : reading.results().get(leading.id()).value();
+            Boundaries boundaries = Boundaries.of(check.leadingLimit().orElse(null));
+            Double value = reading == null ? null : reading.value(leading).map(Amount::value).orElse(null);
             Optional<UUID> other = Optional.ofNullable(reading).map(one -> swapped.get(one.id()));
-            Double last = reading == null ? null : before.getOrDefault(reading.id(), Map.of()).get(leading.id());
+            Double last = reading == null ? null : before.getOrDefault(reading.id(), Map.of()).get(leading.map(ResultDefinition::id).orElse(""));
             return new VisitRow(
                     check.id(), check.asset().id(), check.asset().tag(), check.asset().name(), check.point().name(), check.node().name(),
-                    reading == null ? null : reading.id(), progress, value, leading.unit().symbol(),
+                    reading == null ? null : reading.id(), progress, value, leading.map(result -> result.unit().symbol()).orElse(""),
                     boundaries.watch(), boundaries.fail(),
                     value == null || last == null ? null : value - last,
                     judgement.verdict(), judgement.reason(), note, repeats.getOrDefault(check.id(), 0),

@@ -167,7 +167,9 @@ public final class Vibration implements Technique {
 
     @Override
     public Analysis analyse(Capture capture, SettingValues values) {
-        WaveformCapture waveform = (WaveformCapture) capture;
+        if (!(capture instanceof WaveformCapture waveform)) {
+            throw new IllegalArgumentException("This is no vibration waveform.");
+        }
         VibrationSettings settings = VibrationSettings.of(values);
         List<Remark> obstacles = obstacles(waveform, settings);
         if (!obstacles.isEmpty()) {

@@ -10,18 +10,26 @@ import java.util.zip.Deflater;
 import java.util.zip.DeflaterOutputStream;
 import java.util.zip.InflaterInputStream;
 
-/** Samples as deflated little-endian floats; nothing is lost. */
-final class SampleCompression {
+/** Captures deflated, samples as little-endian floats; nothing is lost. */
+final class Compression {
 
-    private SampleCompression() {}
+    private Compression() {}
 
     static byte[] compress(float[] samples) {
         ByteBuffer raw = ByteBuffer.allocate(samples.length * Float.BYTES).order(ByteOrder.LITTLE_ENDIAN);
         raw.asFloatBuffer().put(samples);
-        ByteArrayOutputStream out = new ByteArrayOutputStream(raw.capacity());
+        return compress(raw.array());
+    }
+
+    /** Nothing stays nothing. */
+    static byte[] compress(byte[] raw) {
+        if (raw.length == 0) {
+            return raw;
+        }
+        ByteArrayOutputStream out = new ByteArrayOutputStream(raw.length);
         Deflater fast = new Deflater(Deflater.BEST_SPEED);
         try (DeflaterOutputStream deflating = new DeflaterOutputStream(out, fast)) {
-            deflating.write(raw.array());
+            deflating.write(raw);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         } finally {
@@ -30,14 +38,21 @@ final class SampleCompression {
         return out.toByteArray();
     }
 
-    static float[] expand(byte[] compressed) {
+    static byte[] expand(byte[] compressed) {
+        if (compressed.length == 0) {
+            return compressed;
+        }
         try (InflaterInputStream in = new InflaterInputStream(new ByteArrayInputStream(compressed))) {
-            byte[] raw = in.readAllBytes();
-            float[] samples = new float[raw.length / Float.BYTES];
-            ByteBuffer.wrap(raw).order(ByteOrder.LITTLE_ENDIAN).asFloatBuffer().get(samples);
-            return samples;
+            return in.readAllBytes();
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    static float[] expandSamples(byte[] compressed) {
+        byte[] raw = expand(compressed);
+        float[] samples = new float[raw.length / Float.BYTES];
+        ByteBuffer.wrap(raw).order(ByteOrder.LITTLE_ENDIAN).asFloatBuffer().get(samples);
+        return samples;
     }
 }

@@ -1,0 +1,6 @@
+package rovek.core.reading;
+
+import rovek.core.unit.Amount;
+
+/** One number as an instrument, a gauge or a person gave it. */
+public record ValueCapture(Amount value) implements Capture {}

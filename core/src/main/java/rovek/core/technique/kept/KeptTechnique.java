@@ -1,0 +1,79 @@
+package rovek.core.technique.kept;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import rovek.core.reading.Capture;
+import rovek.core.reading.TableCapture;
+import rovek.core.technique.Analysis;
+import rovek.core.technique.Curve;
+import rovek.core.technique.Remark;
+import rovek.core.technique.ResultDefinition;
+import rovek.core.technique.SettingDefinition;
+import rovek.core.technique.SettingValues;
+import rovek.core.technique.StopDemand;
+import rovek.core.technique.Technique;
+
+/**
+ * A technique whose captures are planned, taken, kept and shown, but not reduced to results: nothing of it is ever judged.
+ *
+ * @param accepted the kind of capture it takes
+ * @param checkName of the one check it offers
+ * @param memoryBytes room one capture takes on an instrument
+ * @param seconds time one capture takes
+ */
+record KeptTechnique(String id, String name, String checkName, Class<? extends Capture> accepted, long memoryBytes, double seconds)
+        implements Technique {
+
+    @Override
+    public List<SettingDefinition> settings() {
+        return List.of();
+    }
+
+    @Override
+    public List<Preset> presets() {
+        return List.of(new Preset(checkName, Map.of()));
+    }
+
+    @Override
+    public List<ResultDefinition> results(SettingValues settings) {
+        return List.of();
+    }
+
+    @Override
+    public List<ResultDefinition> everyResult() {
+        return List.of();
+    }
+
+    @Override
+    public String checkName(SettingValues settings) {
+        return checkName;
+    }
+
+    @Override
+    public StopDemand demand(SettingValues settings) {
+        return new StopDemand(memoryBytes, seconds, Set.of());
+    }
+
+    @Override
+    public Analysis analyse(Capture capture, SettingValues settings) {
+        if (!accepted.isInstance(capture)) {
+            throw new IllegalArgumentException("This is no capture of %s.".formatted(name.toLowerCase(Locale.ROOT)));
+        }
+        return new Analysis(List.of(), curves(capture), List.of(new Remark("kept", "kept as taken, not judged", true)));
+    }
+
+    private static List<Curve> curves(Capture capture) {
+        List<Curve> curves = new ArrayList<>();
+        if (capture instanceof TableCapture table) {
+            table.time().ifPresent(time -> table.columns().forEach(column -> {
+                if (column instanceof TableCapture.Numbers channel && channel != time) {
+                    curves.add(new Curve.Run(channel.name(), time.values(), channel.values(), channel.unit()));
+                }
+            }));
+        }
+        return curves;
+    }
+}

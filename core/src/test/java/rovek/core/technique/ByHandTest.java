@@ -1,0 +1,83 @@
+package rovek.core.technique;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.Map;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import rovek.core.limit.Judgement;
+import rovek.core.limit.Limit;
+import rovek.core.limit.Verdict;
+import rovek.core.nameplate.Nameplate;
+import rovek.core.reading.TextCapture;
+import rovek.core.reading.ValueCapture;
+import rovek.core.technique.byhand.Gauge;
+import rovek.core.technique.byhand.Question;
+import rovek.core.unit.Amount;
+import rovek.core.unit.UnitCatalogue;
+
+/** What is read off a gauge or answered with yes or no. */
+class ByHandTest {
+
+    private final Technique gauge = new Gauge();
+    private final Technique question = new Question();
+
+    private static ValueCapture given(double value, String unit) {
+        return new ValueCapture(new Amount(value, UnitCatalogue.get(unit)));
+    }
+
+    @Test
+    void aGaugeIsConvertedToTheUnitOfItsQuantity() {
+        SettingValues pressure = gauge.settingsOf(Map.of("quantity", "pressure"));
+        Analysis analysis = gauge.analyse(given(350, "kPa"), pressure);
+        assertThat(analysis.results().get(0).value().value()).isCloseTo(3.5, within(1e-12));
+        assertThat(analysis.results().get(0).value().unit().symbol()).isEqualTo("bar");
+        assertThatThrownBy(() -> gauge.analyse(given(20, "°C"), pressure)).hasMessage("A pressure is not in °C.");
+        assertThatThrownBy(() -> gauge.analyse(new TextCapture(java.util.List.of("3.5")), pressure)).hasMessageContaining("no gauge value");
+        assertThatThrownBy(() -> given(Double.NaN, "bar")).hasMessageContaining("a finite number");
+    }
+
+    @Test
+    void temperaturesAreConvertedWithTheirZero() {
+        SettingValues temperature = gauge.settingsOf(Map.of("quantity", "temperature"));
+        assertThat(gauge.analyse(given(20, "°C"), temperature).results().get(0).value().value()).isEqualTo(20);
+    }
+
+    @Test
+    void whetherHighOrLowIsBadIsSetOnTheCheck() {
+        Limit low = new Limit(Sense.LOWER_IS_WORSE, Optional.empty(), Optional.of(new Amount(2, UnitCatalogue.BAR)));
+        SettingValues settings = gauge.settingsOf(Map.of("worse", "lower"));
+        Analysis analysis = gauge.analyse(given(1.5, "bar"), settings);
+        assertThat(Judgement.of(analysis, Map.of("pressure.low", low)).verdict()).isEqualTo(Verdict.FAIL);
+        assertThat(Judgement.of(analysis, Map.of("pressure", low)).verdict()).as("a limit of the other sense does not count").isEqualTo(Verdict.NOT_JUDGED);
+        assertThat(gauge.result("pressure.low").sense()).isEqualTo(Sense.LOWER_IS_WORSE);
+    }
+
+    @Test
+    void theRightAnswerPassesUnderTheLimitThatIsProposed() {
+        for (String right : new String[] {"yes", "no"}) {
+            SettingValues settings = question.settingsOf(Map.of("right", right));
+            ResultDefinition result = question.results(settings).get(0);
+            LimitProposal proposal = question.proposals(settings, Nameplate.BLANK).get(0);
+            Limit limit = new Limit(result.sense(), Optional.empty(), proposal.fail().map(value -> new Amount(value, result.unit())));
+            double rightAnswer = right.equals("yes") ? 1 : 0;
+            assertThat(Judgement.of(question.analyse(given(rightAnswer, "1"), settings), Map.of(proposal.resultId(), limit)).verdict()).isEqualTo(Verdict.PASS);
+            assertThat(Judgement.of(question.analyse(given(1 - rightAnswer, "1"), settings), Map.of(proposal.resultId(), limit)).verdict()).isEqualTo(Verdict.FAIL);
+        }
+        assertThatThrownBy(() -> question.analyse(given(0.5, "1"), question.settingsOf(Map.of()))).hasMessageContaining("neither yes nor no");
+    }
+
+    @Test
+    void whatIsOnlyKeptIsNeverJudgedAndNeverTakenForAnother() {
+        for (Technique technique : Techniques.all().list()) {
+            if (technique.results(technique.settingsOf(Map.of())).isEmpty()) {
+                assertThatThrownBy(() -> technique.analyse(given(1, "V"), technique.settingsOf(Map.of()))).hasMessageContaining("no capture of");
+            }
+        }
+        Technique codes = Techniques.all().get("codes");
+        Analysis analysis = codes.analyse(new TextCapture(java.util.List.of("P0420")), codes.settingsOf(Map.of()));
+        assertThat(Judgement.of(analysis, Map.of())).isEqualTo(new Judgement(Verdict.NOT_JUDGED, "kept as taken, not judged"));
+    }
+}
