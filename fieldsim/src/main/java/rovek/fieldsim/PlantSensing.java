@@ -55,7 +55,17 @@ final class PlantSensing implements Sensing {
     private PackedCapture waveform(Task task) {
         double sensitivity = Double.parseDouble(task.settings().getOrDefault("sensitivityMvPerG", "100"));
         int rate = (int) Double.parseDouble(task.settings().getOrDefault("rateHz", "25600"));
+        if (task.place().point().isBlank() && task.place().assetTag().isBlank()) {
+            // The sensor hangs in the air: nothing but the converter's offset.
+            float[] still = new float[samples(task)];
+            java.util.Arrays.fill(still, SimulatedPlant.OFFSET_VOLTS);
+            return waveform(still, rate, sensitivity);
+        }
         float[] volts = plant.measure(task.place(), task.at(), task.count(), samples(task), rate, sensitivity);
+        return waveform(volts, rate, sensitivity);
+    }
+
+    private static PackedCapture waveform(float[] volts, int rate, double sensitivity) {
         return new PackedReading.Waveform(
                 volts, rate, UnitCatalogue.VOLT, 1, OptionalDouble.of(sensitivity), OptionalDouble.of(SimulatedPlant.FULL_SCALE_VOLTS));
     }

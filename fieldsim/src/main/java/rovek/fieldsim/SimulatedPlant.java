@@ -18,7 +18,7 @@ final class SimulatedPlant {
 
     private static final double RESONANCE_HZ = 3200;
     private static final double DECAY_PER_SECOND = 900;
-    private static final double OFFSET_VOLTS = 0.021;
+    static final float OFFSET_VOLTS = 0.021f;
     static final double FULL_SCALE_VOLTS = 5;
     private static final double SECONDS_A_MONTH = Duration.ofDays(365).toSeconds() / 12.0;
     private static final double SCATTER = 0.05;

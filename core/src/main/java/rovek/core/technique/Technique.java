@@ -67,6 +67,11 @@ public interface Technique {
         return Optional.empty();
     }
 
+    /** Whether a leading result of nothing means that nothing was measured; elsewhere nought is a value like any other. */
+    default boolean zeroIsNothing() {
+        return false;
+    }
+
     /** Limits that a standard names for what has this nameplate; none by default. */
     default List<LimitProposal> proposals(SettingValues settings, Nameplate plate) {
         return List.of();

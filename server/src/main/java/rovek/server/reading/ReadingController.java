@@ -1,22 +1,16 @@
 package rovek.server.reading;
 
-import jakarta.annotation.Nullable;
 import java.time.Duration;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.http.CacheControl;
-import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import rovek.core.reading.PictureCapture;
-import rovek.server.problem.DomainProblem;
 
 @RestController
 @RequestMapping("/api/readings/{id}")
@@ -29,10 +23,6 @@ class ReadingController {
     }
 
     record Curves(List<CurveView> curves, List<String> remarks) {}
-
-    record PlaceOn(@Nullable UUID checkId) {}
-
-    record DiscardFor(String reason) {}
 
     @GetMapping("/curves")
     Curves curves(@PathVariable UUID id) {
@@ -63,31 +53,5 @@ class ReadingController {
                 .header("X-Content-Type-Options", "nosniff")
                 .cacheControl(CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable())
                 .body(picture.bytes());
-    }
-
-    /** Places it on a check; without one it is loose again. */
-    @PostMapping("/place")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void place(@PathVariable UUID id, @RequestBody PlaceOn on) {
-        if (on.checkId() == null) {
-            desk.unplace(id);
-        } else {
-            desk.place(id, on.checkId());
-        }
-    }
-
-    @PostMapping("/discard")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void discard(@PathVariable UUID id, @RequestBody DiscardFor because) {
-        if (because.reason() == null || because.reason().isBlank()) {
-            throw new DomainProblem.Invalid("reason", "Say why the reading does not count.");
-        }
-        desk.discard(id, because.reason());
-    }
-
-    @PostMapping("/restore")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void restore(@PathVariable UUID id) {
-        desk.discard(id, "");
     }
 }

@@ -42,6 +42,11 @@ class ReadingEntity {
 
     String discardedBecause;
 
+    /** What people filled in, as JSON. */
+    String filled;
+
+    Instant storedAt;
+
     @Version
     Integer version;
 }

@@ -2,6 +2,7 @@ package rovek.server.reading;
 
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.PersistenceContext;
+import java.time.Clock;
 import java.time.Instant;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -42,11 +43,13 @@ public class ReadingIntake {
     private final Techniques techniques;
     private final JdbcClient db;
     private final JsonMapper json;
+    private final Clock now;
 
-    ReadingIntake(Techniques techniques, JdbcClient db, JsonMapper json) {
+    ReadingIntake(Techniques techniques, JdbcClient db, JsonMapper json, Clock now) {
         this.techniques = techniques;
         this.db = db;
         this.json = json;
+        this.now = now;
     }
 
     /** Analyses the readings of a package that are not stored yet. Touches nothing. */
@@ -198,6 +201,8 @@ public class ReadingIntake {
         reading.note = packed.note();
         reading.settings = json.writeValueAsString(prepared.settings().values());
         reading.obstacle = prepared.analysis().reasonNotToJudge();
+        reading.filled = "{}";
+        reading.storedAt = now.instant();
         return reading;
     }
 

@@ -14,6 +14,8 @@ import rovek.core.unit.Amount;
  * @param obstacle why it must not be judged; blank where nothing is in the way
  * @param replaced whether a later reading repeats it
  * @param discardedBecause null unless it was discarded
+ * @param filled what people filled in, {@link FilledColumn} to value
+ * @param storedAt when it was read back
  * @param results result id to value, the leading one first
  */
 public record ReadingView(
@@ -28,6 +30,8 @@ public record ReadingView(
         String obstacle,
         boolean replaced,
         String discardedBecause,
+        Map<String, String> filled,
+        Instant storedAt,
         Map<String, Amount> results) {
 
     /** What it came to for a result; empty where there is no such result. */

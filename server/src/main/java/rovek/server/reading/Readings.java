@@ -14,6 +14,8 @@ import org.springframework.transaction.annotation.Transactional;
 import rovek.core.unit.Amount;
 import rovek.core.unit.UnitCatalogue;
 import rovek.server.problem.DomainProblem;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Looks readings up. Reads rows, not entities: lists are long and nothing is changed here. */
 @Service
@@ -21,16 +23,18 @@ public class Readings {
 
     private static final String SELECT = """
             SELECT r.id, r.check_id, r.visit_id, r.original_id, r.technique, r.taken_at, r.label, r.note, r.obstacle,
-                   r.replaced, r.discarded_because, v.result_id, v.value, v.unit
+                   r.replaced, r.discarded_because, r.filled, r.stored_at, v.result_id, v.value, v.unit
             FROM %s r LEFT JOIN result v ON v.reading_id = r.id AND v.taken_at = r.taken_at
             %s ORDER BY r.taken_at, r.id, v.place""";
 
     private static final String COUNTS = "NOT replaced AND discarded_because IS NULL";
 
     private final JdbcClient db;
+    private final JsonMapper json;
 
-    Readings(JdbcClient db) {
+    Readings(JdbcClient db, JsonMapper json) {
         this.db = db;
+        this.json = json;
     }
 
     /** All readings of a visit in the order they were taken, replaced and discarded ones too. */
@@ -91,7 +95,7 @@ public class Readings {
         return before;
     }
 
-    private static List<ReadingView> read(JdbcClient.StatementSpec statement) {
+    private List<ReadingView> read(JdbcClient.StatementSpec statement) {
         Map<UUID, ReadingView> readings = new LinkedHashMap<>();
         statement.query(row -> {
             UUID id = row.getObject("id", UUID.class);
@@ -109,7 +113,7 @@ public class Readings {
         return List.copyOf(readings.values());
     }
 
-    private static ReadingView view(ResultSet row) throws SQLException {
+    private ReadingView view(ResultSet row) throws SQLException {
         return new ReadingView(
                 row.getObject("id", UUID.class),
                 row.getObject("check_id", UUID.class),
@@ -122,6 +126,12 @@ public class Readings {
                 row.getString("obstacle"),
                 row.getBoolean("replaced"),
                 row.getString("discarded_because"),
+                filled(row.getString("filled")),
+                row.getTimestamp("stored_at").toInstant(),
                 new LinkedHashMap<>());
+    }
+
+    private Map<String, String> filled(String text) {
+        return text.equals("{}") ? Map.of() : json.readValue(text, new TypeReference<>() {});
     }
 }

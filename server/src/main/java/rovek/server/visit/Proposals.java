@@ -15,9 +15,12 @@ import java.util.UUID;
 import org.springframework.stereotype.Component;
 import rovek.core.plant.Level;
 import rovek.core.plant.Node;
+import rovek.core.reading.AccidentalReading;
 import rovek.core.reading.Placing;
 import rovek.core.reading.TypedLabel;
 import rovek.core.technique.ResultDefinition;
+import rovek.core.technique.Technique;
+import rovek.core.technique.Techniques;
 import rovek.core.unit.Amount;
 import rovek.server.plant.CheckView;
 import rovek.server.plant.PlantNode;
@@ -36,9 +39,11 @@ class Proposals {
     private static final int HISTORY = 24;
 
     private final Readings readings;
+    private final Techniques techniques;
 
-    Proposals(Readings readings) {
+    Proposals(Readings readings, Techniques techniques) {
         this.readings = readings;
+        this.techniques = techniques;
     }
 
     /** The checks of a visit's machines, each with what it usually shows. */
@@ -70,6 +75,10 @@ class Proposals {
             proposals.put(reading.id(), Placing.rank(placeless(reading), candidates).stream().limit(MOST_SHOWN).map(one -> said(one, known.checks().get(one.check()))).toList());
         }
         return proposals;
+    }
+
+    private boolean wouldBeNothing(ReadingView reading) {
+        return techniques.find(reading.technique()).filter(Technique::zeroIsNothing).isPresent();
     }
 
     private static String leading(CheckView check) {
@@ -137,10 +146,17 @@ class Proposals {
         return new Known(byId, histories);
     }
 
-    /** Reading to the one it was perhaps swapped with, both ways. */
-    Map<UUID, UUID> perhapsSwapped(List<ReadingView> all, PlantTree tree) {
+    /**
+     * What looks odd among the readings of a visit.
+     *
+     * @param swapped reading to the one it was perhaps swapped with, both ways
+     * @param accidental readings that look as if nothing had been measured
+     */
+    record Oddities(Map<UUID, UUID> swapped, Set<UUID> accidental) {}
+
+    Oddities oddities(List<ReadingView> all, PlantTree tree) {
         List<ReadingView> standing = all.stream()
-                .filter(reading -> reading.checkId() != null && !reading.replaced() && reading.discardedBecause() == null)
+                .filter(reading -> reading.checkId() != null && reading.counts())
                 .toList();
         Known known = known(tree.checks(standing.stream().map(ReadingView::checkId).toList()), all);
         List<Placing.Placed> placed = new ArrayList<>();
@@ -156,6 +172,13 @@ class Proposals {
             swapped.put(swap.one(), swap.other());
             swapped.put(swap.other(), swap.one());
         });
-        return swapped;
+        Set<UUID> accidental = new HashSet<>();
+        placed.stream().filter(one -> AccidentalReading.looksSo(one.value(), one.history())).forEach(one -> accidental.add(one.reading()));
+        accidental.retainAll(all.stream().filter(this::wouldBeNothing).map(ReadingView::id).toList());
+        all.stream()
+                .filter(reading -> isLoose(reading) && wouldBeNothing(reading))
+                .filter(reading -> reading.results().values().stream().findFirst().filter(leading -> AccidentalReading.looksSo(leading.value(), new double[0])).isPresent())
+                .forEach(reading -> accidental.add(reading.id()));
+        return new Oddities(swapped, accidental);
     }
 }

@@ -20,6 +20,7 @@ import rovek.core.limit.Judgement;
 import rovek.core.limit.RollUp;
 import rovek.core.limit.Verdict;
 import rovek.core.plant.Level;
+import rovek.core.reading.ClockDoubt;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.unit.Amount;
 import rovek.server.account.Accounts;
@@ -74,10 +75,16 @@ public class Visits {
      *
      * @param clockAheadSeconds how wrong the instrument's clock was; the times shown are corrected
      * @param calibratedOn the instrument's calibration as it stood at the visit
+     * @param clockDoubt why the times cannot be true; blank where nothing speaks against them
+     * @param newest the newest reading; null where there is none
      */
     public record VisitSheet(
             UUID id, String title, String client, String site, String beganAt, String technician, InstrumentView instrument,
-            long clockAheadSeconds, @Nullable LocalDate calibratedOn, @Nullable LocalDate calibratedUntil, RollUpView verdicts, List<VisitRow> rows, List<LooseReading> tray) {}
+            long clockAheadSeconds, @Nullable LocalDate calibratedOn, @Nullable LocalDate calibratedUntil, RollUpView verdicts, List<VisitRow> rows, List<LooseReading> tray,
+            String clockDoubt, @Nullable KnownTime newest) {}
+
+    /** The newest reading of a visit: the one whose time a person most likely knows. */
+    public record KnownTime(UUID readingId, String place, String takenAt) {}
 
     /** Verdicts counted. */
     public record RollUpView(Verdict worst, int pass, int watch, int fail, int notJudged) {
@@ -95,17 +102,19 @@ public class Visits {
      * @param change since the reading before; null where there was none
      * @param repeats how many readings it replaced
      * @param swappedWith what it was perhaps swapped with, in words; blank where nothing looks so, {@code swappedWithId} null then
+     * @param isAccidental whether it looks as if nothing had been measured
+     * @param filled what was filled in for it, column to value
      */
     public record VisitRow(
             UUID checkId, UUID assetId, String assetTag, String assetName, String point, String check, @Nullable UUID readingId,
             String progress, @Nullable Double value, String unit, @Nullable Double watch, @Nullable Double fail, @Nullable Double change, Verdict verdict,
             String reason, String note, int repeats, @Nullable String discardedBecause, String swappedWith,
-            @Nullable UUID swappedWithId) {}
+            @Nullable UUID swappedWithId, boolean isAccidental, Map<String, String> filled) {}
 
     /** A reading that no stop asked for. */
     public record LooseReading(
             UUID id, String technique, String takenAt, String label, String note, @Nullable Double value, String unit, @Nullable String discardedBecause,
-            List<PlacementProposal> proposals) {}
+            Map<String, String> filled, boolean isAccidental, List<PlacementProposal> proposals) {}
 
     @Transactional(readOnly = true)
     public List<VisitLine> list() {
@@ -169,18 +178,35 @@ public class Visits {
                 repeats.merge(reading.checkId(), 1, Integer::sum);
             }
         }
-        RowMaker rows = new RowMaker(tree, standing, repeats, readings.resultsBefore(id), proposals.perhapsSwapped(all, tree));
+        Proposals.Oddities odd = proposals.oddities(all, tree);
+        RowMaker rows = new RowMaker(tree, standing, repeats, readings.resultsBefore(id), odd.swapped(), odd.accidental());
         Map<UUID, List<PlacementProposal>> places = proposals.of(all, tree);
         List<VisitRow> made = rows.of(visit);
         List<LooseReading> tray = all.stream()
                 .filter(reading -> reading.checkId() == null && !reading.replaced())
-                .map(reading -> loose(reading, places.getOrDefault(reading.id(), List.of())))
+                .map(reading -> loose(reading, odd.accidental().contains(reading.id()), places.getOrDefault(reading.id(), List.of())))
                 .toList();
         RollUp verdicts = RollUp.ofAll(made.stream().map(VisitRow::verdict).toList());
         return new VisitSheet(
                 id, visit.title, place(made, tree, Level.CLIENT), place(made, tree, Level.SITE),
                 visit.beganAt.toString(), accounts.displayName(visit.technician), instruments.get(visit.instrumentId),
-                visit.clockAheadSeconds, visit.calibratedOn, visit.calibratedUntil, RollUpView.of(verdicts), made, tray);
+                visit.clockAheadSeconds, visit.calibratedOn, visit.calibratedUntil, RollUpView.of(verdicts), made, tray,
+                clockDoubt(visit, all), newest(all, tree));
+    }
+
+    private static String clockDoubt(VisitEntity visit, List<ReadingView> all) {
+        return all.stream().map(ReadingView::storedAt).min(Comparator.naturalOrder())
+                .flatMap(stored -> ClockDoubt.of(all.stream().map(ReadingView::takenAt).toList(), stored, Optional.ofNullable(visit.calibratedOn)))
+                .orElse("");
+    }
+
+    private static @Nullable KnownTime newest(List<ReadingView> all, PlantTree tree) {
+        return all.stream().max(Comparator.comparing(ReadingView::takenAt))
+                .map(reading -> new KnownTime(
+                        reading.id(),
+                        Optional.ofNullable(reading.checkId()).flatMap(tree::check).map(CheckView::place).orElse(reading.label()),
+                        reading.takenAt().toString()))
+                .orElse(null);
     }
 
     /** The client or site all rows share; blank where they do not. */
@@ -193,14 +219,13 @@ public class Visits {
         return names.size() == 1 ? names.get(0) : "";
     }
 
-    private static LooseReading loose(ReadingView reading, List<PlacementProposal> places) {
+    private static LooseReading loose(ReadingView reading, boolean isAccidental, List<PlacementProposal> places) {
         var leading = reading.results().values().stream().findFirst();
         return new LooseReading(
                 reading.id(), reading.technique(), reading.takenAt().toString(), reading.label(), reading.note(),
                 leading.map(amount -> amount.value()).orElse(null),
                 leading.map(amount -> amount.unit().symbol()).orElse(""),
-                reading.discardedBecause(),
-                places);
+                reading.discardedBecause(), reading.filled(), isAccidental, places);
     }
 
     /** Makes the rows of a sheet: the stops in walking order, then what was placed by hand. */
@@ -209,7 +234,8 @@ public class Visits {
             Map<UUID, ReadingView> standing,
             Map<UUID, Integer> repeats,
             Map<UUID, Map<String, Double>> before,
-            Map<UUID, UUID> swapped) {
+            Map<UUID, UUID> swapped,
+            Set<UUID> accidental) {
 
         List<VisitRow> of(VisitEntity visit) {
             List<VisitRow> rows = new ArrayList<>();
@@ -240,7 +266,8 @@ public class Visits {
                     boundaries.watch(), boundaries.fail(),
                     value == null || last == null ? null : value - last,
                     judgement.verdict(), judgement.reason(), note, repeats.getOrDefault(check.id(), 0),
-                    reading == null ? null : reading.discardedBecause(), other.map(this::placeOf).orElse(""), other.orElse(null));
+                    reading == null ? null : reading.discardedBecause(), other.map(this::placeOf).orElse(""), other.orElse(null),
+                    reading != null && accidental.contains(reading.id()), reading == null ? Map.of() : reading.filled());
         }
 
         private String placeOf(UUID reading) {

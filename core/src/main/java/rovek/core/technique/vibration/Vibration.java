@@ -165,6 +165,12 @@ public final class Vibration implements Technique {
         return new StopDemand(bytes, settings.samples() / settings.rateHz(), Set.of());
     }
 
+    /** What stands still makes no measurement: an accelerometer on a machine that runs always shows something. */
+    @Override
+    public boolean zeroIsNothing() {
+        return true;
+    }
+
     @Override
     public Analysis analyse(Capture capture, SettingValues values) {
         if (!(capture instanceof WaveformCapture waveform)) {

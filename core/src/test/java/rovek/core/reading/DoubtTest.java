@@ -1,0 +1,39 @@
+package rovek.core.reading;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+
+/** Times that cannot be true and readings that look as if nothing had been measured. */
+class DoubtTest {
+
+    private static final Instant STORED = Instant.parse("2026-11-23T12:00:00Z");
+    private static final Optional<LocalDate> CALIBRATED = Optional.of(LocalDate.of(2025, 10, 14));
+
+    private static Optional<String> doubt(String... taken) {
+        return ClockDoubt.of(List.of(taken).stream().map(Instant::parse).toList(), STORED, CALIBRATED);
+    }
+
+    @Test
+    void timesThatCannotBeAreDoubtedWithTheirReason() {
+        assertThat(doubt("2026-11-23T11:00:00Z", "2026-11-23T12:01:00Z")).isEmpty();
+        assertThat(doubt("2026-11-23T11:00:00Z", "2026-11-23T12:05:00Z").orElseThrow()).contains("later than it was read back");
+        assertThat(doubt("2000-01-01T00:10:00Z").orElseThrow()).contains("2000-01-01").contains("before the instrument was calibrated");
+        assertThat(doubt("2025-10-14T00:00:00Z")).as("the day of calibration itself").isEmpty();
+        assertThat(ClockDoubt.of(List.of(Instant.parse("2012-01-01T00:00:00Z")), STORED, Optional.empty()).orElseThrow()).contains("years before");
+        assertThat(ClockDoubt.of(List.of(), STORED, CALIBRATED)).isEmpty();
+    }
+
+    @Test
+    void nothingIsKnownFromWhatIsUsualThere() {
+        double[] usual = {2.1, 2.3, 1.9, 2.2};
+        assertThat(AccidentalReading.looksSo(0, new double[0])).isTrue();
+        assertThat(AccidentalReading.looksSo(0.03, usual)).isTrue();
+        assertThat(AccidentalReading.looksSo(0.2, usual)).as("low, but measured").isFalse();
+        assertThat(AccidentalReading.looksSo(0.03, new double[] {2.1})).as("too little to know").isFalse();
+    }
+}

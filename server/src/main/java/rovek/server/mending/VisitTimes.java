@@ -1,0 +1,70 @@
+package rovek.server.mending;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Comparator;
+import java.util.Map;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import rovek.server.mending.Mendings.Mended;
+import rovek.server.mending.Mendings.Wanted;
+import rovek.server.problem.DomainProblem;
+import rovek.server.reading.ReadingState;
+import rovek.server.reading.ReadingStates;
+import rovek.server.visit.VisitState;
+import rovek.server.visit.VisitStates;
+
+/** The times of a visit's readings, where the instrument's clock was wrong. What the instrument wrote is kept beside them. */
+@Service
+public class VisitTimes {
+
+    private final Mendings mendings;
+    private final ReadingStates readings;
+    private final VisitStates visits;
+    private final JdbcClient db;
+
+    VisitTimes(Mendings mendings, ReadingStates readings, VisitStates visits, JdbcClient db) {
+        this.mendings = mendings;
+        this.readings = readings;
+        this.visits = visits;
+        this.db = db;
+    }
+
+    /**
+     * Says when one reading was taken; all others of the visit follow by the same difference.
+     *
+     * @throws DomainProblem.NotFound where the reading is not of this visit
+     */
+    @Transactional
+    public Mended oneWasTaken(UUID visit, UUID reading, Instant at) {
+        Map<UUID, ReadingState> states = readings.of(readings.ofVisit(visit));
+        ReadingState known = states.get(reading);
+        if (known == null) {
+            throw new DomainProblem.NotFound("The reading");
+        }
+        return shifted(visit, states, Duration.between(known.takenAt(), at));
+    }
+
+    /** Takes every correction back: the times stand as the instrument wrote them. */
+    @Transactional
+    public Mended asWritten(UUID visit) {
+        Map<UUID, ReadingState> states = readings.of(readings.ofVisit(visit));
+        if (states.isEmpty()) {
+            throw new DomainProblem.Conflict("no-readings", "The visit holds no readings.");
+        }
+        UUID any = states.keySet().iterator().next();
+        Instant written = db.sql("SELECT instrument_time FROM reading WHERE id = ?").param(any).query(java.sql.Timestamp.class).single().toInstant();
+        return shifted(visit, states, Duration.between(states.get(any).takenAt(), written));
+    }
+
+    private Mended shifted(UUID visitId, Map<UUID, ReadingState> states, Duration by) {
+        states.replaceAll((id, state) -> state.at(state.takenAt().plus(by)));
+        VisitState visit = visits.of(visitId);
+        Instant began = states.values().stream().map(ReadingState::takenAt).min(Comparator.naturalOrder()).orElse(visit.beganAt().plus(by));
+        // Moved later by so much, the instrument's clock was so much more behind.
+        VisitState wanted = visit.began(began, visit.clockAheadSeconds() - by.toSeconds());
+        return mendings.commit(new Wanted("correct times", states, Map.of(visitId, wanted)));
+    }
+}

@@ -1,0 +1,28 @@
+package rovek.server.visit;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+
+/**
+ * All of a visit that a person can change.
+ *
+ * @param clockAheadSeconds how far the instrument's clock was ahead, as corrected
+ */
+public record VisitState(Instant beganAt, long clockAheadSeconds, List<WalkedStop> stops) {
+
+    /** One stop of its walk. */
+    public record WalkedStop(UUID checkId, String progress, String note) {}
+
+    public VisitState {
+        stops = List.copyOf(stops);
+    }
+
+    public VisitState with(List<WalkedStop> others) {
+        return new VisitState(beganAt, clockAheadSeconds, others);
+    }
+
+    public VisitState began(Instant at, long clockAhead) {
+        return new VisitState(at, clockAhead, stops);
+    }
+}
