@@ -107,6 +107,17 @@ export const queries = {
   visits: () => queryOptions({ queryKey: ['visits'], queryFn: () => data(api.GET('/api/visits')) }),
   visit: (id: string) =>
     queryOptions({ queryKey: ['visit', id], queryFn: () => data(api.GET('/api/visits/{id}', { params: { path: { id } } })) }),
+  movePlan: (id: string, targetId: string, readingIds: string[]) =>
+    queryOptions({
+      queryKey: ['visit', id, 'move', targetId, readingIds],
+      queryFn: () => data(api.POST('/api/visits/{id}/move-preview', { params: { path: { id } }, body: { targetId, readingIds } })),
+    }),
+  capture: (id: string) =>
+    queryOptions({
+      queryKey: ['capture', id],
+      queryFn: () => data(api.GET('/api/readings/{id}/capture', { params: { path: { id } } })),
+      staleTime: Infinity,
+    }),
   certificates: (search: string) =>
     queryOptions({
       queryKey: ['certificates', search],

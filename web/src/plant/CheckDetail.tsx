@@ -8,6 +8,7 @@ import { VerdictMark } from '../parts/VerdictMark'
 import { day, number } from '../units/format'
 import { CurveChart } from '../viewers/CurveChart'
 import { TrendChart } from '../viewers/TrendChart'
+import { CaptureLook } from '../visit/CaptureDialog'
 import { words } from '../words/en'
 
 type Look = 'trend' | 'Spectrum' | 'Waveform'
@@ -18,11 +19,26 @@ interface Props {
   onReading: (readingId: string) => void
 }
 
-/** The chosen check over time; a reading chosen there shows its spectrum. */
-export function CheckDetail({ check, readingId, onReading }: Props) {
+/** The chosen check: over time where it yields numbers, else as it was captured last. */
+export function CheckDetail(props: Props) {
+  const { check } = props
+  if (check.readingId === null) return <p className="mt-4 text-ink2">{words.plant.neverMeasured}</p>
+  if (check.resultId !== '') return <CheckTrend {...props} />
+  return (
+    <section className="mt-4" aria-label={`${check.point}, ${check.check}`}>
+      <h3 className="font-semibold">
+        {check.point}, {check.check}
+      </h3>
+      <p className="mb-2 text-[13px] text-ink2">{`${words.verdict.NOT_JUDGED}: ${check.reason}`}</p>
+      <CaptureLook readingId={check.readingId} />
+    </section>
+  )
+}
+
+/** A reading chosen in the trend shows its spectrum. */
+function CheckTrend({ check, readingId, onReading }: Props) {
   const [look, setLook] = useState<Look>('trend')
   const trend = useQuery(queries.trend(check.checkId, ''))
-  if (check.readingId === null) return <p className="mt-4 text-ink2">{words.plant.neverMeasured}</p>
   const points = trend.data?.points ?? []
   const chosen = points.find((point) => point.readingId === readingId) ?? points.at(-1)
   const at = chosen ? points.indexOf(chosen) : -1

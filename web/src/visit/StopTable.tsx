@@ -1,19 +1,19 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { Link } from '@tanstack/react-router'
 import { useState } from 'react'
 import { api, data } from '../api/client'
 import type { VisitRow } from '../api/types'
 import { Button } from '../parts/Button'
-import { say } from '../parts/notices'
 import { ProgressMark } from '../parts/ProgressMark'
 import { Tag } from '../parts/Tag'
 import { Trouble } from '../parts/Trouble'
 import { VerdictMark } from '../parts/VerdictMark'
 import { change, limit, number } from '../units/format'
 import { words } from '../words/en'
+import { CaptureDialog } from './CaptureDialog'
 import { DRAGGED_READING } from './dragging'
+import { filledIn } from './filled'
+import { useMending } from './useMending'
 import { usePlacements } from './usePlacements'
-import { useReadingChange } from './useReadingChange'
 
 interface Props {
   rows: VisitRow[]
@@ -27,7 +27,8 @@ interface Props {
 export function StopTable({ rows, left, onToggle, mayEdit, onLimits }: Props) {
   const text = words.visits.sheet
   const [over, setOver] = useState<string | null>(null)
-  const place = usePlacements()
+  const { place } = usePlacements()
+  const [looked, setLooked] = useState<VisitRow | null>(null)
   const swap = (row: VisitRow) => {
     const other = rows.find((one) => one.readingId === row.swappedWithId)
     if (!other?.readingId || !row.readingId) return
@@ -35,113 +36,118 @@ export function StopTable({ rows, left, onToggle, mayEdit, onLimits }: Props) {
       { readingId: row.readingId as string, checkId: mine },
       { readingId: other.readingId as string, checkId: theirs },
     ]
-    place.mutate({ placements: as(other.checkId, row.checkId), back: as(row.checkId, other.checkId), said: text.swapDone })
+    place(as(other.checkId, row.checkId), text.swapDone)
   }
   return (
-    <table className="ledger">
-      <thead>
-        <tr>
-          <th className="w-7" />
-          {mayEdit && <th className="w-7" />}
-          <th>{text.asset}</th>
-          <th>{text.check}</th>
-          <th className="num">{text.result}</th>
-          <th />
-          <th className="num">{text.limit}</th>
-          <th className="num">{text.sinceLast}</th>
-          <th>{text.verdict}</th>
-          <th>{text.note}</th>
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map((row, i) => (
-          <tr
-            key={row.checkId}
-            className={`hover:bg-paper2 ${over === row.checkId ? 'bg-wash' : ''}`}
-            onDragOver={(event) => {
-              if (!mayEdit || !event.dataTransfer.types.includes(DRAGGED_READING)) return
-              event.preventDefault()
-              setOver(row.checkId)
-            }}
-            onDragLeave={() => setOver(null)}
-            onDrop={(event) => {
-              const readingId = event.dataTransfer.getData(DRAGGED_READING)
-              setOver(null)
-              if (!readingId) return
-              event.preventDefault()
-              place.mutate({ placements: [{ readingId, checkId: row.checkId }], back: [{ readingId, checkId: null }], said: text.placed })
-            }}
-          >
-            <td>
-              <ProgressMark progress={row.progress} />
-            </td>
-            {mayEdit && (
-              <td>
-                <input
-                  type="checkbox"
-                  aria-label={`${text.prepare}: ${row.assetTag} ${row.point} ${row.check}`}
-                  className="h-4 w-4 accent-plum"
-                  checked={!left.has(row.checkId)}
-                  onChange={(event) => onToggle(row, event.target.checked)}
-                />
-              </td>
-            )}
-            <td>{rows[i - 1]?.assetId !== row.assetId && <Tag text={row.assetTag} />}</td>
-            <td className="whitespace-nowrap">
-              <Link to="/plant" search={{ node: row.assetId, check: row.checkId, reading: row.readingId ?? undefined }} className="hover:underline">
-                {row.point} <span className="text-ink2">{row.check}</span>
-              </Link>
-            </td>
-            <td className={`num font-semibold ${row.discardedBecause ? 'line-through' : ''}`}>
-              {row.value === null ? <span className="font-normal text-ink3">{row.progress === 'skipped' ? 'skipped' : '–'}</span> : number(row.value, row.watch, row.fail)}
-            </td>
-            <td className="text-[12px] text-ink3">{row.value !== null && row.unit}</td>
-            <td className="num text-ink2">
-              {row.fail !== null || row.watch !== null ? (
-                limit(row.fail ?? row.watch ?? 0)
-              ) : onLimits ? (
-                <Button onClick={() => onLimits(row)}>{words.plant.setOne}</Button>
-              ) : (
-                '–'
-              )}
-            </td>
-            <td className="num">{row.change === null ? '' : change(row.change)}</td>
-            <td>
-              <VerdictMark verdict={row.verdict} reason={row.reason} />
-            </td>
-            <td className="text-ink2">
-              {[row.note, row.repeats > 0 ? text.repeated(row.repeats) : '', row.discardedBecause ?? ''].filter(Boolean).join(', ')}
-              {row.swappedWithId !== null && (
-                <span className="text-watch">
-                  {row.note && ', '}
-                  {text.swapped(row.swappedWith)} {mayEdit && <Button onClick={() => swap(row)}>{text.swap}</Button>}
-                </span>
-              )}
-              {mayEdit && <RowAction row={row} />}
-            </td>
+    <>
+      {looked?.readingId && <CaptureDialog readingId={looked.readingId} title={`${looked.assetTag} ${looked.point}, ${looked.check}`} onClose={() => setLooked(null)} />}
+      <table className="ledger">
+        <thead>
+          <tr>
+            <th className="w-7" />
+            {mayEdit && <th className="w-7" />}
+            <th>{text.asset}</th>
+            <th>{text.check}</th>
+            <th className="num">{text.result}</th>
+            <th />
+            <th className="num">{text.limit}</th>
+            <th className="num">{text.sinceLast}</th>
+            <th>{text.verdict}</th>
+            <th>{text.note}</th>
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {rows.map((row, i) => (
+            <tr
+              key={row.checkId}
+              className={`hover:bg-paper2 ${over === row.checkId ? 'bg-wash' : ''}`}
+              onDragOver={(event) => {
+                if (!mayEdit || !event.dataTransfer.types.includes(DRAGGED_READING)) return
+                event.preventDefault()
+                setOver(row.checkId)
+              }}
+              onDragLeave={() => setOver(null)}
+              onDrop={(event) => {
+                const readingId = event.dataTransfer.getData(DRAGGED_READING)
+                setOver(null)
+                if (!readingId) return
+                event.preventDefault()
+                place([{ readingId, checkId: row.checkId }], text.placed)
+              }}
+            >
+              <td>
+                <ProgressMark progress={row.progress} />
+              </td>
+              {mayEdit && (
+                <td>
+                  <input
+                    type="checkbox"
+                    aria-label={`${text.prepare}: ${row.assetTag} ${row.point} ${row.check}`}
+                    className="h-4 w-4 accent-plum"
+                    checked={!left.has(row.checkId)}
+                    onChange={(event) => onToggle(row, event.target.checked)}
+                  />
+                </td>
+              )}
+              <td>{rows[i - 1]?.assetId !== row.assetId && <Tag text={row.assetTag} />}</td>
+              <td className="whitespace-nowrap">
+                <Link to="/plant" search={{ node: row.assetId, check: row.checkId, reading: row.readingId ?? undefined }} className="hover:underline">
+                  {row.point} <span className="text-ink2">{row.check}</span>
+                </Link>
+              </td>
+              <td className={`num font-semibold ${row.discardedBecause ? 'line-through' : ''}`}>
+                {row.value !== null ? (
+                  number(row.value, row.watch, row.fail)
+                ) : row.readingId !== null ? (
+                  <Button onClick={() => setLooked(row)}>{text.look}</Button>
+                ) : (
+                  <span className="font-normal text-ink3">{row.progress === 'skipped' ? 'skipped' : '–'}</span>
+                )}
+              </td>
+              <td className="text-[12px] text-ink3">{row.value !== null && row.unit}</td>
+              <td className="num text-ink2">
+                {row.fail !== null || row.watch !== null ? (
+                  limit(row.fail ?? row.watch ?? 0)
+                ) : onLimits ? (
+                  <Button onClick={() => onLimits(row)}>{words.plant.setOne}</Button>
+                ) : (
+                  '–'
+                )}
+              </td>
+              <td className="num">{row.change === null ? '' : change(row.change)}</td>
+              <td>
+                <VerdictMark verdict={row.verdict} reason={row.reason} />
+              </td>
+              <td className="text-ink2">
+                {[row.note, ...filledIn(row.filled), row.repeats > 0 ? text.repeated(row.repeats) : '', row.discardedBecause ?? ''].filter(Boolean).join(', ')}
+                {row.swappedWithId !== null && (
+                  <span className="text-watch">
+                    {row.note && ', '}
+                    {text.swapped(row.swappedWith)} {mayEdit && <Button onClick={() => swap(row)}>{text.swap}</Button>}
+                  </span>
+                )}
+                {mayEdit && <RowAction row={row} />}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
   )
 }
 
 /** A discarded reading can be taken back where it stands. */
 function RowAction({ row }: { row: VisitRow }) {
-  const client = useQueryClient()
-  const changed = useReadingChange(client)
-  const restore = useMutation({
-    mutationFn: (id: string) => data(api.POST('/api/readings/{id}/restore', { params: { path: { id } } })),
-    onSuccess: () => say(words.visits.sheet.restore),
-    onSettled: changed,
-  })
+  const mending = useMending()
+  const restore = (id: string) =>
+    mending.mutate({ run: () => data(api.POST('/api/readings/{id}/restore', { params: { path: { id } } })), said: words.visits.sheet.restored })
   if (row.readingId === null || row.discardedBecause === null) return null
   const id = row.readingId
   return (
     <>
       {' '}
-      <Button onClick={() => restore.mutate(id)}>{words.visits.sheet.restore}</Button>
-      <Trouble error={restore.error} />
+      <Button onClick={() => restore(id)}>{words.visits.sheet.restore}</Button>
+      <Trouble error={mending.error} />
     </>
   )
 }

@@ -13,6 +13,7 @@ import { VerdictMark } from '../parts/VerdictMark'
 import { LimitDialog } from '../plant/LimitDialog'
 import { dayAndTime, span } from '../units/format'
 import { words } from '../words/en'
+import { MendBar } from './MendBar'
 import { StopTable } from './StopTable'
 import { Tray } from './Tray'
 
@@ -61,6 +62,7 @@ export function VisitSheetView() {
         {visit.data && (
           <>
             <VisitHead visit={visit.data} />
+            {may.edit && <MendBar visit={visit.data} chosen={rows.filter((row) => !left.has(row.checkId))} />}
             <div className="flex min-h-0 flex-1 max-lg:flex-col">
               <section aria-label={words.visits.sheet.stops} className="min-w-0 flex-1 overflow-auto px-2">
                 <StopTable rows={rows} left={left} onToggle={toggle} mayEdit={may.edit} onLimits={may.edit ? setLimitsOf : undefined} />

@@ -1,9 +1,10 @@
 import { answering, changes, forget } from '../test/fakeServer'
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
 import { afterEach, describe, expect, it, vi } from 'vitest'
-import type { LooseReading, VisitRow } from '../api/types'
+import type { LooseReading, VisitRow, VisitSheet } from '../api/types'
 import { show } from '../test/show'
 import { DRAGGED_READING } from './dragging'
+import { MendBar } from './MendBar'
 import { StopTable } from './StopTable'
 import { Tray } from './Tray'
 
@@ -21,31 +22,63 @@ const loose: LooseReading = {
   value: 6.8,
   unit: 'mm/s',
   discardedBecause: null,
+  filled: {},
+  isAccidental: false,
   proposals: [{ checkId: 'v', assetTag: 'P-102', place: 'Drive end, Velocity', reason: 'tag typed on the instrument', certainty: 0.93 }],
+}
+
+const done = { id: 'm', sentence: 'place', readings: 1 }
+
+const row: VisitRow = {
+  checkId: 'v',
+  assetId: 'p',
+  assetTag: 'P-102',
+  assetName: 'Well pump 2',
+  point: 'Drive end',
+  check: 'Velocity',
+  readingId: 'r',
+  progress: 'done',
+  value: 4.5004,
+  unit: 'mm/s',
+  watch: 2.8,
+  fail: 4.5,
+  change: 0.42,
+  verdict: 'FAIL',
+  reason: '',
+  note: 'rattles',
+  repeats: 2,
+  swappedWith: '',
+  swappedWithId: null,
+  discardedBecause: null,
+  isAccidental: false,
+  filled: {},
 }
 
 describe('the tray', () => {
   it('places where it was proposed, with undo', async () => {
-    answering('POST', '/api/readings/r/place', () => undefined)
+    answering('POST', '/api/readings/r/place', () => done)
+    answering('POST', '/api/mendings/m/undo', () => done)
     show(<Tray tray={[loose]} mayEdit />)
     expect(await screen.findByText('tag typed on the instrument; 93 % certain')).toBeTruthy()
     fireEvent.click(screen.getByText('Place here'))
     fireEvent.click(await screen.findByText('Undo'))
-    await waitFor(() => expect(changes().map((change) => change.body)).toEqual([{ checkId: 'v' }, { checkId: null }]))
+    await waitFor(() => expect(changes().map((change) => change.path)).toEqual(['/api/readings/r/place', '/api/mendings/m/undo']))
+    expect(changes()[0]?.body).toEqual({ checkId: 'v' })
   })
 
   it('places all that are certain at once, and takes them back at once', async () => {
-    answering('POST', '/api/placements', () => undefined)
+    answering('POST', '/api/placements', () => done)
+    answering('POST', '/api/mendings/m/undo', () => done)
     const unsure = { ...loose, id: 's', proposals: loose.proposals.map((one) => ({ ...one, certainty: 0.5 })) }
     show(<Tray tray={[loose, unsure, { ...loose, id: 't' }, { ...loose, id: 'u', discardedBecause: 'slipped' }]} mayEdit />)
     fireEvent.click(await screen.findByText('Place 2 that are 80 % certain'))
     fireEvent.click(await screen.findByText('Undo'))
-    const both = (checkId: string | null) => ({ placements: [{ readingId: 'r', checkId }, { readingId: 't', checkId }] })
-    await waitFor(() => expect(changes().map((change) => change.body)).toEqual([both('v'), both(null)]))
+    await waitFor(() => expect(changes().map((change) => change.path)).toEqual(['/api/placements', '/api/mendings/m/undo']))
+    expect(changes()[0]?.body).toEqual({ placements: [{ readingId: 'r', checkId: 'v' }, { readingId: 't', checkId: 'v' }] })
   })
 
   it('is worked through by keyboard', async () => {
-    answering('POST', '/api/readings/s/place', () => undefined)
+    answering('POST', '/api/readings/s/place', () => done)
     show(<Tray tray={[loose, { ...loose, id: 's', label: 'P-103' }]} mayEdit />)
     const first = await screen.findByText('P-102 Coupling 6.80 mm/s')
     first.focus()
@@ -58,7 +91,7 @@ describe('the tray', () => {
   })
 
   it('discards only with a reason', async () => {
-    answering('POST', '/api/readings/r/discard', () => undefined)
+    answering('POST', '/api/readings/r/discard', () => done)
     show(<Tray tray={[loose]} mayEdit />)
     fireEvent.click(await screen.findByText('Discard'))
     const button = screen.getAllByText('Discard').at(-1) as HTMLButtonElement
@@ -76,29 +109,6 @@ describe('the tray', () => {
 })
 
 describe('the stops', () => {
-  const row: VisitRow = {
-    checkId: 'v',
-    assetId: 'p',
-    assetTag: 'P-102',
-    assetName: 'Well pump 2',
-    point: 'Drive end',
-    check: 'Velocity',
-    readingId: 'r',
-    progress: 'done',
-    value: 4.5004,
-    unit: 'mm/s',
-    watch: 2.8,
-    fail: 4.5,
-    change: 0.42,
-    verdict: 'FAIL',
-    reason: '',
-    note: 'rattles',
-    repeats: 2,
-    swappedWith: '',
-    swappedWithId: null,
-    discardedBecause: null,
-  }
-
   it('show value, limit, change, verdict and note, the value never on the wrong side of its limit', async () => {
     show(<StopTable rows={[row]} left={new Set()} onToggle={() => undefined} mayEdit onLimits={() => undefined} />)
     const cells = (await screen.findByText('4.5004')).closest('tr')?.textContent
@@ -129,7 +139,7 @@ describe('the stops', () => {
   })
 
   it('lets two that were perhaps swapped be swapped, and back', async () => {
-    answering('POST', '/api/placements', () => undefined)
+    answering('POST', '/api/placements', () => done)
     const one = { ...row, checkId: 'a', readingId: 'ra', swappedWith: 'P-102 Drive end', swappedWithId: 'rb' }
     const other = { ...row, checkId: 'b', readingId: 'rb', swappedWith: 'P-101 Drive end', swappedWithId: 'ra' }
     show(<StopTable rows={[one, other]} left={new Set()} onToggle={() => undefined} mayEdit onLimits={undefined} />)
@@ -138,12 +148,60 @@ describe('the stops', () => {
   })
 
   it('takes a reading that is dropped onto a stop', async () => {
-    answering('POST', '/api/placements', () => undefined)
+    answering('POST', '/api/placements', () => done)
     show(<StopTable rows={[{ ...row, checkId: 'a' }]} left={new Set()} onToggle={() => undefined} mayEdit onLimits={undefined} />)
     const target = (await screen.findAllByRole('row'))[1] as HTMLElement
     const dataTransfer = { types: [DRAGGED_READING], getData: () => 'loose', effectAllowed: '' }
     fireEvent.dragOver(target, { dataTransfer })
     fireEvent.drop(target, { dataTransfer })
     await waitFor(() => expect(changes()[0]?.body).toEqual({ placements: [{ readingId: 'loose', checkId: 'a' }] }))
+  })
+})
+
+describe('mending', () => {
+  const visit: VisitSheet = {
+    id: 'x', title: 'Walk', client: 'Marrowdale', site: 'Works', beganAt: '2000-01-01T06:00:00Z', technician: 'Tarn Hollin',
+    instrument: {} as VisitSheet['instrument'], clockAheadSeconds: 0, calibratedOn: null, calibratedUntil: null,
+    verdicts: { worst: 'FAIL', pass: 0, watch: 0, fail: 1, notJudged: 0 },
+    rows: [row, { ...row, checkId: 'w', readingId: 's', isAccidental: true }],
+    tray: [], clockDoubt: 'A reading says 2000-01-01.', newest: { readingId: 's', place: 'P-102 Drive end', takenAt: '2000-01-01T06:10:00Z' },
+  }
+
+  it('moves all times by one that is known', async () => {
+    answering('POST', '/api/visits/x/times', () => done)
+    show(<MendBar visit={visit} chosen={visit.rows} />)
+    fireEvent.click(await screen.findByText('Say when it was taken'))
+    fireEvent.change(screen.getByLabelText('It was taken'), { target: { value: '2026-11-23T10:15:00' } })
+    fireEvent.click(screen.getByText('Move all times'))
+    await waitFor(() => expect(changes()[0]?.body).toEqual({ readingId: 's', takenAt: new Date('2026-11-23T10:15:00').toISOString() }))
+  })
+
+  it('discards what looks as if nothing had been measured', async () => {
+    answering('POST', '/api/discards', () => done)
+    show(<MendBar visit={visit} chosen={visit.rows} />)
+    fireEvent.click(await screen.findByText('Discard it'))
+    await waitFor(() => expect(changes()[0]?.body).toEqual({ readingIds: ['s'], reason: 'nothing was measured' }))
+  })
+
+  it('fills one column for the chosen ones, with a decimal comma', async () => {
+    answering('POST', '/api/fillings', () => done)
+    show(<MendBar visit={visit} chosen={[row]} />)
+    fireEvent.click(await screen.findByText('Fill in'))
+    fireEvent.change(screen.getByLabelText('Value'), { target: { value: '6,2' } })
+    fireEvent.click(screen.getByText('Save'))
+    await waitFor(() => expect(changes()[0]?.body).toEqual({ readingIds: ['r'], column: 'PRESSURE', value: '6.2' }))
+  })
+
+  it('shows what would go where before anything is moved', async () => {
+    answering('GET', '/api/outline/find', () => [{ id: 'c', level: 'CLIENT', tag: '', name: 'Lower Fell Depot', place: '' }])
+    answering('POST', '/api/visits/x/move-preview', () => ({ target: 'Lower Fell Depot', lines: [{ from: 'P-102 Drive end', to: '', readings: 2 }], loose: 2 }))
+    answering('POST', '/api/visits/x/move', () => done)
+    show(<MendBar visit={visit} chosen={visit.rows} />)
+    fireEvent.click(await screen.findByText('Move to another place'))
+    fireEvent.change(screen.getByLabelText('Client, site or machine'), { target: { value: 'Lower' } })
+    fireEvent.click(await screen.findByText('Lower Fell Depot'))
+    expect(await screen.findByText('2 readings have no counterpart there and will wait in the tray.')).toBeTruthy()
+    fireEvent.click(screen.getByText('Move 2 readings'))
+    await waitFor(() => expect(changes().at(-1)?.body).toEqual({ targetId: 'c', readingIds: [] }))
   })
 })

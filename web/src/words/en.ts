@@ -3,6 +3,7 @@ import { plant } from './plant'
 import { routes } from './routes'
 import { sensors } from './sensors'
 import { setups } from './setups'
+import { visits } from './visits'
 
 /** All wording of the front end, in one place. */
 export const words = {
@@ -151,53 +152,7 @@ export const words = {
     openVisit: 'See the visits',
     seen: 'last seen',
   },
-  visits: {
-    say: (n: number) => (n === 0 ? 'No visit yet. Load a route, walk it and read the instrument back.' : 'Every walk that was read back.'),
-    columns: { when: 'When', what: 'What', by: 'By', instrument: 'Instrument', readings: 'Readings', loose: 'Loose' },
-    sheet: {
-      loose: (n: number) => `${n} loose ${n === 1 ? 'reading needs' : 'readings need'} a place, then this visit can be certified.`,
-      ready: 'Everything has its place. Certify it when the verdicts are looked through.',
-      prepare: 'Certificate',
-      place: 'Place the loose readings',
-      stops: 'Stops',
-      doneSkipped: (done: number, skipped: number, open: number) => `${done} done, ${skipped} skipped, ${open} open`,
-      worst: 'Worst',
-      instrument: 'Instrument',
-      clock: 'Clock',
-      clockCorrected: (span: string, ahead: boolean) => `was ${span} ${ahead ? 'fast' : 'slow'}, corrected`,
-      by: 'By',
-      asset: 'Asset',
-      check: 'Check',
-      result: 'Result',
-      limit: 'Limit',
-      sinceLast: 'Since last',
-      verdict: 'Verdict',
-      note: 'Note',
-      repeated: (n: number) => (n === 1 ? 'repeated once' : `repeated ${n} times`),
-      tray: 'Tray',
-      traySay: 'Readings that no stop asked for',
-      trayEmpty: 'Empty: every reading has its place.',
-      placeHere: 'Place here',
-      elsewhere: 'Elsewhere',
-      discard: 'Discard',
-      discardWhy: 'Why does it not count?',
-      discarded: 'Discarded',
-      restore: 'Take it back',
-      placed: 'Placed.',
-      unplaced: 'Loose again.',
-      chooseCheck: 'On which check?',
-      moreChecks: (n: number) => `${n} more. Type a tag, a point or a check.`,
-      noProposal: 'Nothing says where it belongs.',
-      certainty: (share: number) => `${Math.floor(100 * share)} % certain`,
-      acceptAll: (n: number) => `Place ${n} that ${n === 1 ? 'is' : 'are'} 80 % certain`,
-      placedAll: (n: number) => (n === 1 ? '1 reading placed.' : `${n} readings placed.`),
-      trayKeys: 'Drag one onto a stop, or: ↑ ↓, Enter places it, E elsewhere, D discards',
-      swapped: (where: string) => `perhaps swapped with ${where}`,
-      swap: 'Swap them',
-      swapDone: 'Swapped.',
-      choose: (n: number) => `${n} chosen for the certificate`,
-    },
-  },
+  visits,
   certificates: {
     say: (n: number) => (n === 0 ? 'Nothing waits for a signature.' : n === 1 ? '1 certificate waits for a signature.' : `${n} certificates wait for a signature.`),
     search: 'Search number, client, work',

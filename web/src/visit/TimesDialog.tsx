@@ -1,0 +1,57 @@
+import { useState } from 'react'
+import { api, data } from '../api/client'
+import type { VisitSheet } from '../api/types'
+import { Button } from '../parts/Button'
+import { Dialog } from '../parts/Dialog'
+import { Trouble } from '../parts/Trouble'
+import { dayAndTime } from '../units/format'
+import { words } from '../words/en'
+import { useMending } from './useMending'
+
+const text = words.visits.times
+
+/** One known time, by which all times of a visit are put right. */
+export function TimesDialog({ visit, onClose }: { visit: VisitSheet; onClose: () => void }) {
+  const mending = useMending()
+  const [truly, setTruly] = useState('')
+  const known = visit.newest
+  if (!known) return null
+  const move = () =>
+    mending.mutate({
+      run: () =>
+        data(
+          api.POST('/api/visits/{id}/times', {
+            params: { path: { id: visit.id } },
+            body: { readingId: known.readingId, takenAt: new Date(truly).toISOString() },
+          }),
+        ),
+      said: words.visits.mend.timesMoved,
+      then: onClose,
+    })
+  return (
+    <Dialog title={text.title} open onClose={onClose}>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault()
+          move()
+        }}
+      >
+        <p className="mb-3 text-ink2">{text.say(known.place)}</p>
+        <dl className="mb-3 grid grid-cols-[auto_1fr] items-center gap-x-4 gap-y-2">
+          <dt className="font-semibold text-ink2">{text.written}</dt>
+          <dd>{dayAndTime(known.takenAt)}</dd>
+          <dt className="font-semibold text-ink2">
+            <label htmlFor="truly-taken">{text.truly}</label>
+          </dt>
+          <dd>
+            <input id="truly-taken" type="datetime-local" step={1} required autoFocus className="field" value={truly} onChange={(event) => setTruly(event.target.value)} />
+          </dd>
+        </dl>
+        <Trouble error={mending.error} />
+        <Button kind="main" type="submit" disabled={!truly || mending.isPending}>
+          {text.go}
+        </Button>
+      </form>
+    </Dialog>
+  )
+}
