@@ -1,14 +1,16 @@
 package rovek.fieldsim;
 
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
-import java.util.HashMap;
-import java.util.Locale;
-import java.util.Map;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
 
 /** A stand-in handheld with its port, its panel and the plant it touches. Close it to switch it off. */
 public final class Fieldsim implements AutoCloseable {
@@ -19,9 +21,12 @@ public final class Fieldsim implements AutoCloseable {
     private final HandheldServer server;
     private final Panel panel;
 
-    private Fieldsim(HandheldServer server, Panel panel) {
+    private final List<AutoCloseable> plugs;
+
+    private Fieldsim(HandheldServer server, Panel panel, List<AutoCloseable> plugs) {
         this.server = server;
         this.panel = panel;
+        this.plugs = List.copyOf(plugs);
     }
 
     /**
@@ -55,13 +60,27 @@ public final class Fieldsim implements AutoCloseable {
 
     /** @param serial blank for the usual one of its kind */
     public static Fieldsim start(Kind kind, String serial, Path memoryFolder, int instrumentPort, int panelPort, Clock realTime) {
-        HandheldModel usual = kind.model(LocalDate.ofInstant(realTime.instant(), ZoneOffset.UTC));
-        HandheldModel model = serial.isBlank() ? usual : usual.withSerial(serial);
-        HandheldMemory memory = new HandheldMemory(memoryFolder, model.memoryBytes());
+        return start(new StandIn(kind, serial, memoryFolder, instrumentPort, panelPort, Optional.empty(), Optional.empty()), realTime);
+    }
+
+    public static Fieldsim start(StandIn standIn, Clock realTime) {
+        HandheldModel usual = standIn.kind().model(LocalDate.ofInstant(realTime.instant(), ZoneOffset.UTC));
+        HandheldModel model = standIn.serial().isBlank() ? usual : usual.withSerial(standIn.serial());
+        HandheldMemory memory = new HandheldMemory(standIn.memory(), model.memoryBytes());
         Faults faults = new Faults();
         SimulatedPlant plant = new SimulatedPlant(plantStart(memory, realTime), SEED);
         Handheld handheld = new Handheld(model, memory, new SimulatedClock(realTime), new PlantSensing(plant), faults);
-        return new Fieldsim(new HandheldServer(handheld, faults, instrumentPort), new Panel(handheld, faults, panelPort));
+        List<AutoCloseable> plugs = new ArrayList<>();
+        try {
+            if (standIn.serialDevice().isPresent()) {
+                plugs.add(new SerialPlug(handheld, faults, standIn.serialDevice().get()));
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException("The line " + standIn.serialDevice().get() + " cannot be opened.", e);
+        }
+        standIn.drive().ifPresent(drive -> plugs.add(new DriveShare(handheld, drive)));
+        return new Fieldsim(
+                new HandheldServer(handheld, faults, standIn.instrumentPort()), new Panel(handheld, faults, standIn.panelPort()), plugs);
     }
 
     /** The machines' wear begins a year before the stand-in is first switched on, and never anew. */
@@ -84,26 +103,26 @@ public final class Fieldsim implements AutoCloseable {
     public void close() {
         server.close();
         panel.close();
+        for (AutoCloseable plug : plugs) {
+            try {
+                plug.close();
+            } catch (Exception e) {
+                throw new IllegalStateException("A plug could not be pulled.", e);
+            }
+        }
     }
 
+    /** Each argument is one stand-in: {@code kind=vibration;memory=FOLDER;instrument-port=N;panel-port=N;serial=NUMBER;line=DEVICE;drive=FOLDER}. */
     public static void main(String[] args) throws InterruptedException {
-        Map<String, String> options = new HashMap<>();
-        for (String arg : args) {
-            String[] parts = arg.replaceFirst("^--", "").split("=", 2);
-            options.put(parts[0], parts.length > 1 ? parts[1] : "");
-        }
-        if (!options.containsKey("memory")) {
-            System.err.println("Usage: fieldsim --memory=FOLDER [--kind=vibration|logger|loop|cells|leak] [--serial=NUMBER] [--instrument-port=N] [--panel-port=N]");
+        if (args.length == 0) {
+            System.err.println("Usage: fieldsim 'kind=vibration|logger|loop|cells|leak;memory=FOLDER[;instrument-port=N][;panel-port=N][;serial=NUMBER][;line=DEVICE][;drive=FOLDER]' ...");
             System.exit(2);
         }
-        Fieldsim fieldsim = start(
-                Kind.valueOf(options.getOrDefault("kind", "vibration").toUpperCase(Locale.ROOT)),
-                options.getOrDefault("serial", ""),
-                Path.of(options.get("memory")),
-                Integer.parseInt(options.getOrDefault("instrument-port", "0")),
-                Integer.parseInt(options.getOrDefault("panel-port", "0")),
-                Clock.systemUTC());
-        System.out.println("instrument " + fieldsim.instrumentPort() + " panel " + fieldsim.panelPort());
+        for (String words : args) {
+            StandIn standIn = StandIn.parse(words);
+            Fieldsim fieldsim = start(standIn, Clock.systemUTC());
+            System.out.println(standIn.kind() + " instrument " + fieldsim.instrumentPort() + " panel " + fieldsim.panelPort());
+        }
         Thread.currentThread().join();
     }
 }

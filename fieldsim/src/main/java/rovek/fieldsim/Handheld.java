@@ -32,6 +32,7 @@ final class Handheld {
     private final SimulatedClock clock;
     private final Sensing sensing;
     private final LooseMemory loose;
+    private final FirmwareSlot firmware;
     private final Faults faults;
     private final JsonMapper json = JsonMapper.builder().build();
     private int battery = 81;
@@ -43,6 +44,7 @@ final class Handheld {
         this.clock = clock;
         this.sensing = sensing;
         this.loose = new LooseMemory(memory, maker(), model.hasNumberedMemories());
+        this.firmware = new FirmwareSlot(model, memory, clock.real());
         this.faults = faults;
     }
 
@@ -79,6 +81,16 @@ final class Handheld {
 
     SimulatedClock clock() {
         return clock;
+    }
+
+    FirmwareSlot firmware() {
+        return firmware;
+    }
+
+    /** Inside its case, in °C: warmer by day, and while it works. */
+    double temperature() {
+        double day = (clock.plantTime().getEpochSecond() % 86_400) / 86_400.0;
+        return 24 + 3 * Math.sin(2 * Math.PI * (day - 0.3));
     }
 
     synchronized int battery() {

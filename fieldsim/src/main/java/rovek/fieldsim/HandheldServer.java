@@ -1,5 +1,6 @@
 package rovek.fieldsim;
 
+import java.io.BufferedInputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.InetAddress;
@@ -50,7 +51,7 @@ final class HandheldServer implements AutoCloseable {
     private void serve(Socket socket) {
         try (socket) {
             socket.setTcpNoDelay(true);
-            new HandheldSession(handheld, faults).serve(socket);
+            new HandheldSession(handheld, faults).serve(new BufferedInputStream(socket.getInputStream()), socket.getOutputStream());
         } catch (IOException gone) {
             // the other side has hung up; the next one gets a session of its own
         } finally {

@@ -1,8 +1,8 @@
 package rovek.fieldsim;
 
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.OutputStream;
-import java.net.Socket;
 import java.nio.charset.StandardCharsets;
 import java.time.DateTimeException;
 import java.time.Instant;
@@ -13,6 +13,7 @@ import java.time.ZoneOffset;
 import java.util.ArrayDeque;
 import java.util.Arrays;
 import java.util.Deque;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
@@ -40,11 +41,12 @@ final class HandheldSession {
         this.faults = faults;
     }
 
-    void serve(Socket socket) throws IOException {
-        ProgramMessageReader reader = new ProgramMessageReader(new java.io.BufferedInputStream(socket.getInputStream()));
+    /** Answers until the other side ends, or a fault cuts the link. */
+    void serve(InputStream in, OutputStream out) throws IOException {
+        ProgramMessageReader reader = new ProgramMessageReader(in);
         for (Optional<ProgramMessage> message = reader.next(); message.isPresent(); message = reader.next()) {
             Optional<byte[]> answer = answer(message.get());
-            if (answer.isPresent() && !send(socket.getOutputStream(), answer.get())) {
+            if (answer.isPresent() && !send(out, answer.get())) {
                 return;
             }
         }
@@ -75,11 +77,16 @@ final class HandheldSession {
         if (!unlocked) {
             return refuse(message, ScpiError.COMMAND_PROTECTED);
         }
+        if (handheld.firmware().isInstalling() && !message.is("ROVek:FIRMware:STATe?")) {
+            return refuse(message, ScpiError.PROGRAM_RUNNING);
+        }
         if (faults.isBusy() && (message.header().startsWith("MMEM") || message.header().startsWith("ROVek:FILE"))) {
             return refuse(message, ScpiError.PROGRAM_RUNNING);
         }
         try {
             return message.isQuery() ? query(message) : command(message);
+        } catch (FirmwareSlot.BatteryTooLow e) {
+            return refuse(message, ScpiError.BATTERY_LOW);
         } catch (HandheldException full) {
             return refuse(message, full.getMessage().startsWith("Memory full")
                     ? ScpiError.OUT_OF_MEMORY
@@ -93,7 +100,7 @@ final class HandheldSession {
         HandheldModel model = handheld.model();
         OffsetDateTime now = handheld.clock().instrumentTime().atOffset(ZoneOffset.UTC);
         if (message.is("*IDN?")) {
-            return line(String.join(",", model.maker(), model.model(), model.serial(), model.firmware()));
+            return line(String.join(",", model.maker(), model.model(), model.serial(), handheld.firmware().version()));
         }
         if (message.is("*OPT?")) {
             return line(ScpiText.quote(model.options().entrySet().stream()
@@ -108,6 +115,14 @@ final class HandheldSession {
         }
         if (message.is("ROVek:BATTery?")) {
             return line(String.valueOf(handheld.battery()));
+        }
+        if (message.is("ROVek:TEMPerature?")) {
+            return line(String.format(Locale.ROOT, "%.1f", handheld.temperature()));
+        }
+        if (message.is("ROVek:FIRMware:STATe?")) {
+            FirmwareSlot firmware = handheld.firmware();
+            return line("%s,%d,%s".formatted(
+                    ScpiText.quote(firmware.announced()), firmware.arrived(), ScpiText.quote(firmware.isInstalling() ? "INSTALLING" : "READY")));
         }
         if (message.is("ROVek:CALibration:DATE?")) {
             return line(ScpiText.quote(model.calibratedOn().toString()));
@@ -176,6 +191,18 @@ final class HandheldSession {
             return message.parameter(0).filter(handheld::delete).isPresent()
                     ? Optional.empty()
                     : refuse(message, ScpiError.FILE_NAME_NOT_FOUND);
+        }
+        if (message.is("ROVek:FIRMware:BEGin")) {
+            handheld.firmware().begin(message.parameter(0).orElse(""), Long.parseLong(message.parameter(1).orElse("")), handheld.freeBytes());
+            return Optional.empty();
+        }
+        if (message.is("ROVek:FIRMware:DATA") && message.block().isPresent()) {
+            handheld.firmware().write(Long.parseLong(message.parameter(0).orElse("")), message.block().get());
+            return Optional.empty();
+        }
+        if (message.is("ROVek:FIRMware:INSTall")) {
+            handheld.firmware().install(handheld.battery());
+            return Optional.empty();
         }
         return refuse(message, ScpiError.UNDEFINED_HEADER);
     }

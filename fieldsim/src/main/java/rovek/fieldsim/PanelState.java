@@ -50,7 +50,7 @@ record PanelState(
                 .map(stop -> stop(stop, states.get(stop.id())))
                 .toList();
         return new PanelState(
-                model.model(), model.serial(), model.firmware(), handheld.battery(),
+                model.model(), model.serial(), handheld.firmware().version(), handheld.battery(),
                 handheld.clock().instrumentTime().toString(), handheld.clock().plantTime().toString(),
                 handheld.clock().error().toSeconds(), handheld.usedBytes(), handheld.freeBytes(),
                 handheld.route().map(RoutePackage::name).orElse(""), stops,

@@ -16,6 +16,10 @@ final class SimulatedClock {
         this.real = real;
     }
 
+    Clock real() {
+        return real;
+    }
+
     synchronized Instant plantTime() {
         return real.instant().plus(shift).truncatedTo(ChronoUnit.MILLIS);
     }

@@ -102,7 +102,7 @@ class HandheldLinkTest {
             assertThat(identity.serial()).isEqualTo("30417");
             assertThat(identity.options()).containsKey("vibration");
             assertThat(identity.calibratedUntil()).hasValueSatisfying(day -> assertThat(day).isAfter("2026-11-23"));
-            assertThat(instrument.batteryPercent()).isBetween(0, 100);
+            assertThat(instrument.batteryPercent()).hasValue(81);
         }
     }
 
@@ -118,9 +118,9 @@ class HandheldLinkTest {
     void aWrongClockShowsAndCanBeSet() throws LinkException {
         panel("/api/clock-error", "{\"seconds\":-420}");
         try (Instrument instrument = connect()) {
-            assertThat(instrument.clock()).isEqualTo(NOW.minusSeconds(420));
+            assertThat(instrument.clock()).contains(NOW.minusSeconds(420));
             instrument.setClock(NOW);
-            assertThat(instrument.clock()).isEqualTo(NOW);
+            assertThat(instrument.clock()).contains(NOW);
         }
     }
 

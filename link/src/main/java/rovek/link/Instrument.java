@@ -1,143 +1,48 @@
 package rovek.link;
 
-import java.time.DateTimeException;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.LocalDate;
-import java.time.LocalTime;
-import java.time.ZoneOffset;
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
-import java.util.List;
-import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
-import rovek.link.scpi.ScpiSession;
-import rovek.link.scpi.ScpiText;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
 
-/**
- * One connected instrument: what can be asked of it and done with it, in the terms of the work. The commands are those of
- * the project's link specification; times are UTC.
- */
-public final class Instrument implements AutoCloseable {
+/** One connected instrument: what can be asked of it and done with it, in the terms of the work. Times are UTC. */
+public interface Instrument extends AutoCloseable {
 
-    private static final Duration PATIENCE = Duration.ofSeconds(5);
-
-    private final ScpiSession session;
-
-    private Instrument(ScpiSession session) {
-        this.session = session;
-    }
+    /** How long an instrument may stay silent. */
+    Duration PATIENCE = Duration.ofSeconds(5);
 
     /**
-     * Connects, gives the pass code where there is one, and empties the error queue.
+     * Connects in text commands, gives the pass code where there is one, and empties the error queue.
      *
      * @throws LinkException.PassCodeWanted when the code is missing or wrong
      */
-    public static Instrument connect(Transport transport, Optional<String> passCode) throws LinkException {
+    static Instrument connect(Transport transport, Optional<String> passCode) throws LinkException {
         return connect(transport, passCode, PATIENCE);
     }
 
-    public static Instrument connect(Transport transport, Optional<String> passCode, Duration patience)
-            throws LinkException {
-        ScpiSession session = new ScpiSession(transport, patience, System::nanoTime);
-        try {
-            session.connect();
-            if (passCode.isPresent()) {
-                session.command("SYSTem:PASSword:CENable " + ScpiText.quote(passCode.get()));
-            }
-            session.drainErrors();
-            return new Instrument(session);
-        } catch (LinkException e) {
-            session.close();
-            throw e;
-        }
+    /** @param patience how long the instrument may stay silent */
+    static Instrument connect(Transport transport, Optional<String> passCode, Duration patience) throws LinkException {
+        return ScpiInstrument.connect(transport, passCode, patience);
     }
 
-    public InstrumentIdentity identity() throws LinkException {
-        List<String> idn = ScpiText.split(session.query("*IDN?"));
-        if (idn.size() != 4) {
-            throw new LinkException.Garbled("an identity without maker, model, serial number and firmware");
-        }
-        Map<String, String> options = new LinkedHashMap<>();
-        for (String option : ScpiText.split(ScpiText.unquote(session.query("*OPT?")))) {
-            int colon = option.indexOf(':');
-            if (!option.isBlank() && !option.equals("0")) {
-                options.put(
-                        (colon < 0 ? option : option.substring(0, colon)).toLowerCase(Locale.ROOT),
-                        colon < 0 ? "" : option.substring(colon + 1));
-            }
-        }
-        return new InstrumentIdentity(
-                idn.get(0), idn.get(1), idn.get(2), idn.get(3), options,
-                date("ROVek:CALibration:DATE?"), date("ROVek:CALibration:DUE?"));
-    }
+    InstrumentIdentity identity() throws LinkException;
 
-    private Optional<LocalDate> date(String query) throws LinkException {
-        String answer = ScpiText.unquote(session.query(query));
-        try {
-            return answer.isBlank() ? Optional.empty() : Optional.of(LocalDate.parse(answer));
-        } catch (DateTimeException e) {
-            throw new LinkException.Garbled("a date written " + answer);
-        }
-    }
+    /** State of charge in percent; empty where it cannot tell. */
+    OptionalInt batteryPercent() throws LinkException;
 
-    /** State of charge in percent. */
-    public int batteryPercent() throws LinkException {
-        int percent = (int) number(session.query("ROVek:BATTery?"), "a battery charge");
-        if (percent < 0 || percent > 100) {
-            throw new LinkException.Garbled("a battery charge of " + percent + " %");
-        }
-        return percent;
-    }
+    /** Its own temperature in °C; empty where it cannot tell. */
+    OptionalDouble temperatureCelsius() throws LinkException;
 
-    /** What the instrument's clock says, to the second. */
-    public Instant clock() throws LinkException {
-        List<String> date = ScpiText.split(session.query("SYSTem:DATE?"));
-        List<String> time = ScpiText.split(session.query("SYSTem:TIME?"));
-        if (date.size() != 3 || time.size() != 3) {
-            throw new LinkException.Garbled("a clock without date or time");
-        }
-        try {
-            return LocalDate.of((int) number(date.get(0), "a year"), (int) number(date.get(1), "a month"), (int) number(date.get(2), "a day"))
-                    .atTime(LocalTime.of((int) number(time.get(0), "an hour"), (int) number(time.get(1), "a minute"), (int) number(time.get(2), "a second")))
-                    .toInstant(ZoneOffset.UTC);
-        } catch (DateTimeException e) {
-            throw new LinkException.Garbled("a clock that shows " + date + " " + time);
-        }
-    }
+    /** What the instrument's clock says, to the second; empty where it cannot be asked. */
+    Optional<Instant> clock() throws LinkException;
 
-    public void setClock(Instant to) throws LinkException {
-        var utc = to.atOffset(ZoneOffset.UTC);
-        session.command("SYSTem:DATE %d,%d,%d".formatted(utc.getYear(), utc.getMonthValue(), utc.getDayOfMonth()));
-        session.command("SYSTem:TIME %d,%d,%d".formatted(utc.getHour(), utc.getMinute(), utc.getSecond()));
-    }
+    void setClock(Instant to) throws LinkException;
 
-    public MemoryCatalogue catalogue() throws LinkException {
-        List<String> parts = ScpiText.split(session.query("MMEMory:CATalog?"));
-        if (parts.size() < 2) {
-            throw new LinkException.Garbled("a memory list without used and free");
-        }
-        List<InstrumentFile> files = new ArrayList<>();
-        for (String entry : parts.subList(2, parts.size())) {
-            List<String> fields = ScpiText.split(ScpiText.unquote(entry));
-            if (fields.size() != 3) {
-                throw new LinkException.Garbled("a file without name, type and size");
-            }
-            files.add(new InstrumentFile(fields.get(0), fields.get(1), (long) number(fields.get(2), "a file size")));
-        }
-        return new MemoryCatalogue(
-                (long) number(parts.get(0), "a memory size"), (long) number(parts.get(1), "a memory size"), files);
-    }
+    MemoryCatalogue catalogue() throws LinkException;
 
     /** SHA-256 of a file as the instrument computes it, in hexadecimal. */
-    public String digest(String file) throws LinkException {
-        String digest = ScpiText.unquote(session.query("ROVek:FILE:DIGest? " + ScpiText.quote(file)));
-        if (!digest.matches("[0-9a-f]{64}")) {
-            throw new LinkException.Garbled("a digest that is none");
-        }
-        return digest;
-    }
+    String digest(String file) throws LinkException;
 
     /**
      * A part of a file.
@@ -145,33 +50,37 @@ public final class Instrument implements AutoCloseable {
      * @param offset first byte, from 0
      * @param count how many at most; fewer come only at the file's end
      */
-    public byte[] slice(String file, long offset, int count) throws LinkException {
-        byte[] bytes = session.queryBlock("ROVek:FILE:SLICe? %s,%d,%d".formatted(ScpiText.quote(file), offset, count));
-        if (bytes.length > count) {
-            throw new LinkException.Garbled("a longer piece of a file than was asked for");
-        }
-        return bytes;
-    }
+    byte[] slice(String file, long offset, int count) throws LinkException;
 
-    public void write(String file, byte[] bytes) throws LinkException {
-        session.command("MMEMory:DATA " + ScpiText.quote(file), bytes);
-    }
+    /** Writes a file: it is there whole afterwards, or as it was before. */
+    void write(String file, byte[] bytes) throws LinkException;
 
     /** Removes a file. Only for what is stored here already, its digest compared. */
-    public void delete(String file) throws LinkException {
-        session.command("MMEMory:DELete " + ScpiText.quote(file));
-    }
+    void delete(String file) throws LinkException;
 
-    private static double number(String text, String what) throws LinkException {
-        try {
-            return Double.parseDouble(text);
-        } catch (NumberFormatException e) {
-            throw new LinkException.Garbled(what + " written " + text);
-        }
-    }
+    /**
+     * What it holds of a firmware image that is being loaded.
+     *
+     * @param sha256 of the image, as it was announced; blank where none is being loaded
+     * @param bytes how much of it has arrived
+     * @param isInstalling whether it is being installed, and nothing else is possible
+     */
+    record FirmwareState(String sha256, long bytes, boolean isInstalling) {}
+
+    FirmwareState firmware() throws LinkException;
+
+    /** Announces an image. What has arrived of the very same image before is kept. */
+    void beginFirmware(String sha256, long bytes) throws LinkException;
+
+    void writeFirmware(long offset, byte[] piece) throws LinkException;
+
+    /**
+     * Has the image verified and installed. Until that is done the old firmware stays.
+     *
+     * @throws LinkException.BatteryLow when the charge would not last
+     */
+    void installFirmware() throws LinkException;
 
     @Override
-    public void close() {
-        session.close();
-    }
+    void close();
 }

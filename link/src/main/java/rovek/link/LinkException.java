@@ -100,6 +100,24 @@ public sealed class LinkException extends Exception {
         }
     }
 
+    /** Its charge would not last. */
+    public static final class BatteryLow extends LinkException {
+        private static final long serialVersionUID = 1L;
+
+        public BatteryLow() {
+            super("link.battery-low", "The instrument's battery is too low for that; nothing was changed. Charge it, then try again.", null);
+        }
+    }
+
+    /** An instrument that is reached as a drive cannot be asked for everything. */
+    public static final class NotByThisWay extends LinkException {
+        private static final long serialVersionUID = 1L;
+
+        public NotByThisWay(String what) {
+            super("link.not-by-this-way", "%s cannot be reached while the instrument shows itself as a drive. Connect it by network or serial line.".formatted(what), null);
+        }
+    }
+
     /** Any other error the instrument reports. */
     public static final class Refused extends LinkException {
         private static final long serialVersionUID = 1L;

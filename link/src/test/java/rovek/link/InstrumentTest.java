@@ -46,7 +46,7 @@ class InstrumentTest {
     @Test
     void theClockIsReadToTheSecondAndAnImpossibleOneIsRefused() throws LinkException {
         script.answering("SYSTem:DATE?", "2026,11,23").answering("SYSTem:TIME?", "9,5,7");
-        assertThat(connected().clock()).isEqualTo(Instant.parse("2026-11-23T09:05:07Z"));
+        assertThat(connected().clock()).contains(Instant.parse("2026-11-23T09:05:07Z"));
         script.answering("SYSTem:DATE?", "2026,2,30");
         assertThatThrownBy(() -> connected().clock()).hasMessageContaining("a clock that shows");
         script.answering("SYSTem:DATE?", "2026,11");

@@ -22,6 +22,7 @@ final class Schemas {
     private final Schema manifest = load("manifest");
     private final Schema route = load("route");
     private final Schema setup = load("setup");
+    private final Schema firmware = load("firmware");
     private final Schema walk = load("walk");
     private final Schema reading = load("reading");
 
@@ -45,6 +46,10 @@ final class Schemas {
 
     JsonNode setup(byte[] bytes) throws PackageException {
         return valid(setup, bytes, "setup.json");
+    }
+
+    JsonNode firmware(byte[] bytes) throws PackageException {
+        return valid(firmware, bytes, "firmware.json");
     }
 
     JsonNode walk(byte[] bytes) throws PackageException {

@@ -5,7 +5,7 @@ import rovek.link.LinkException;
 /**
  * An entry of an instrument's error queue.
  *
- * @param code 0 for none; negative codes are those of SCPI-99 volume 2, chapter 21
+ * @param code 0 for none; negative codes are those of SCPI-99 volume 2, chapter 21, positive ones the instrument's own
  */
 public record ScpiError(int code, String text) {
 
@@ -19,6 +19,9 @@ public record ScpiError(int code, String text) {
     public static final ScpiError PROGRAM_RUNNING = new ScpiError(-284, "Program currently running");
     public static final ScpiError OUT_OF_MEMORY = new ScpiError(-321, "Out of memory");
     public static final ScpiError QUEUE_OVERFLOW = new ScpiError(-350, "Queue overflow");
+
+    /** A device-specific error, as positive numbers are. */
+    public static final ScpiError BATTERY_LOW = new ScpiError(210, "Battery too low");
 
     static ScpiError parse(String answer) throws LinkException {
         int comma = answer.indexOf(',');
@@ -36,6 +39,7 @@ public record ScpiError(int code, String text) {
             case -203 -> new LinkException.PassCodeWanted();
             case -254, -321 -> new LinkException.MemoryFull();
             case -256 -> new LinkException.NoSuchFile(ScpiText.firstQuoted(command));
+            case 210 -> new LinkException.BatteryLow();
             case -284 -> new LinkException.Busy();
             default -> new LinkException.Refused(ScpiText.shortened(command), text + " (" + code + ")");
         };

@@ -1,0 +1,63 @@
+package rovek.link;
+
+import java.nio.file.Path;
+import java.util.Optional;
+
+/** Where an instrument answers. */
+public sealed interface InstrumentAddress {
+
+    /** As people read it. */
+    String said();
+
+    /** @param passCode empty where the instrument wants none */
+    Instrument connect(Optional<String> passCode) throws LinkException;
+
+    /** A host on the network. */
+    record Network(String host, int port) implements InstrumentAddress {
+
+        public Network {
+            new TcpTransport(host, port);
+        }
+
+        @Override
+        public String said() {
+            return "%s port %d".formatted(host, port);
+        }
+
+        @Override
+        public Instrument connect(Optional<String> passCode) throws LinkException {
+            return Instrument.connect(new TcpTransport(host, port), passCode);
+        }
+    }
+
+    /** A serial line. */
+    record Line(String device, int baud) implements InstrumentAddress {
+
+        public Line {
+            new SerialTransport(device, baud);
+        }
+
+        @Override
+        public String said() {
+            return "%s, %d baud".formatted(device, baud);
+        }
+
+        @Override
+        public Instrument connect(Optional<String> passCode) throws LinkException {
+            return Instrument.connect(new SerialTransport(device, baud), passCode);
+        }
+    }
+
+    /** A drive that the instrument shows itself as. */
+    record Folder(Path path) implements InstrumentAddress {
+        @Override
+        public String said() {
+            return path.toString();
+        }
+
+        @Override
+        public Instrument connect(Optional<String> passCode) throws LinkException {
+            return FolderInstrument.open(path);
+        }
+    }
+}

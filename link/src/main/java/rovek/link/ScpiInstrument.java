@@ -1,0 +1,206 @@
+package rovek.link;
+
+import java.time.DateTimeException;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import rovek.link.scpi.ScpiSession;
+import rovek.link.scpi.ScpiText;
+
+/** An instrument that is spoken with in text commands, over whatever carries bytes. The commands are those of the project's link specification. */
+final class ScpiInstrument implements Instrument {
+
+    private final ScpiSession session;
+
+    private ScpiInstrument(ScpiSession session) {
+        this.session = session;
+    }
+
+    static ScpiInstrument connect(Transport transport, Optional<String> passCode, Duration patience) throws LinkException {
+        ScpiSession session = new ScpiSession(transport, patience, System::nanoTime);
+        try {
+            session.connect();
+            if (passCode.isPresent()) {
+                session.command("SYSTem:PASSword:CENable " + ScpiText.quote(passCode.get()));
+            }
+            session.drainErrors();
+            return new ScpiInstrument(session);
+        } catch (LinkException e) {
+            session.close();
+            throw e;
+        }
+    }
+
+    @Override
+    public InstrumentIdentity identity() throws LinkException {
+        List<String> idn = ScpiText.split(session.query("*IDN?"));
+        if (idn.size() != 4) {
+            throw new LinkException.Garbled("an identity without maker, model, serial number and firmware");
+        }
+        Map<String, String> options = new LinkedHashMap<>();
+        for (String option : ScpiText.split(ScpiText.unquote(session.query("*OPT?")))) {
+            int colon = option.indexOf(':');
+            if (!option.isBlank() && !option.equals("0")) {
+                options.put(
+                        (colon < 0 ? option : option.substring(0, colon)).toLowerCase(Locale.ROOT),
+                        colon < 0 ? "" : option.substring(colon + 1));
+            }
+        }
+        return new InstrumentIdentity(
+                idn.get(0), idn.get(1), idn.get(2), idn.get(3), options,
+                date("ROVek:CALibration:DATE?"), date("ROVek:CALibration:DUE?"));
+    }
+
+    private Optional<LocalDate> date(String query) throws LinkException {
+        String answer = ScpiText.unquote(session.query(query));
+        try {
+            return answer.isBlank() ? Optional.empty() : Optional.of(LocalDate.parse(answer));
+        } catch (DateTimeException e) {
+            throw new LinkException.Garbled("a date written " + answer);
+        }
+    }
+
+    @Override
+    public OptionalInt batteryPercent() throws LinkException {
+        String answer = ifKnown("ROVek:BATTery?");
+        if (answer.isBlank()) {
+            return OptionalInt.empty();
+        }
+        int percent = (int) number(answer, "a battery charge");
+        if (percent < 0 || percent > 100) {
+            throw new LinkException.Garbled("a battery charge of " + percent + " %");
+        }
+        return OptionalInt.of(percent);
+    }
+
+    @Override
+    public OptionalDouble temperatureCelsius() throws LinkException {
+        String answer = ifKnown("ROVek:TEMPerature?");
+        return answer.isBlank() ? OptionalDouble.empty() : OptionalDouble.of(number(answer, "a temperature"));
+    }
+
+    @Override
+    public Optional<Instant> clock() throws LinkException {
+        List<String> date = ScpiText.split(session.query("SYSTem:DATE?"));
+        List<String> time = ScpiText.split(session.query("SYSTem:TIME?"));
+        if (date.size() != 3 || time.size() != 3) {
+            throw new LinkException.Garbled("a clock without date or time");
+        }
+        try {
+            return Optional.of(LocalDate.of((int) number(date.get(0), "a year"), (int) number(date.get(1), "a month"), (int) number(date.get(2), "a day"))
+                    .atTime(LocalTime.of((int) number(time.get(0), "an hour"), (int) number(time.get(1), "a minute"), (int) number(time.get(2), "a second")))
+                    .toInstant(ZoneOffset.UTC));
+        } catch (DateTimeException e) {
+            throw new LinkException.Garbled("a clock that shows " + date + " " + time);
+        }
+    }
+
+    @Override
+    public void setClock(Instant to) throws LinkException {
+        var utc = to.atOffset(ZoneOffset.UTC);
+        session.command("SYSTem:DATE %d,%d,%d".formatted(utc.getYear(), utc.getMonthValue(), utc.getDayOfMonth()));
+        session.command("SYSTem:TIME %d,%d,%d".formatted(utc.getHour(), utc.getMinute(), utc.getSecond()));
+    }
+
+    @Override
+    public MemoryCatalogue catalogue() throws LinkException {
+        List<String> parts = ScpiText.split(session.query("MMEMory:CATalog?"));
+        if (parts.size() < 2) {
+            throw new LinkException.Garbled("a memory list without used and free");
+        }
+        List<InstrumentFile> files = new ArrayList<>();
+        for (String entry : parts.subList(2, parts.size())) {
+            List<String> fields = ScpiText.split(ScpiText.unquote(entry));
+            if (fields.size() != 3) {
+                throw new LinkException.Garbled("a file without name, type and size");
+            }
+            files.add(new InstrumentFile(fields.get(0), fields.get(1), (long) number(fields.get(2), "a file size")));
+        }
+        return new MemoryCatalogue(
+                (long) number(parts.get(0), "a memory size"), (long) number(parts.get(1), "a memory size"), files);
+    }
+
+    @Override
+    public String digest(String file) throws LinkException {
+        String digest = ScpiText.unquote(session.query("ROVek:FILE:DIGest? " + ScpiText.quote(file)));
+        if (!digest.matches("[0-9a-f]{64}")) {
+            throw new LinkException.Garbled("a digest that is none");
+        }
+        return digest;
+    }
+
+    @Override
+    public byte[] slice(String file, long offset, int count) throws LinkException {
+        byte[] bytes = session.queryBlock("ROVek:FILE:SLICe? %s,%d,%d".formatted(ScpiText.quote(file), offset, count));
+        if (bytes.length > count) {
+            throw new LinkException.Garbled("a longer piece of a file than was asked for");
+        }
+        return bytes;
+    }
+
+    @Override
+    public void write(String file, byte[] bytes) throws LinkException {
+        session.command("MMEMory:DATA " + ScpiText.quote(file), bytes);
+    }
+
+    @Override
+    public void delete(String file) throws LinkException {
+        session.command("MMEMory:DELete " + ScpiText.quote(file));
+    }
+
+    @Override
+    public FirmwareState firmware() throws LinkException {
+        List<String> parts = ScpiText.split(session.query("ROVek:FIRMware:STATe?"));
+        if (parts.size() != 3) {
+            throw new LinkException.Garbled("a firmware state without what, how much and how far");
+        }
+        return new FirmwareState(ScpiText.unquote(parts.get(0)), (long) number(parts.get(1), "a count of bytes"), ScpiText.unquote(parts.get(2)).equals("INSTALLING"));
+    }
+
+    @Override
+    public void beginFirmware(String sha256, long bytes) throws LinkException {
+        session.command("ROVek:FIRMware:BEGin %s,%d".formatted(ScpiText.quote(sha256), bytes));
+    }
+
+    @Override
+    public void writeFirmware(long offset, byte[] piece) throws LinkException {
+        session.command("ROVek:FIRMware:DATA " + offset, piece);
+    }
+
+    @Override
+    public void installFirmware() throws LinkException {
+        session.command("ROVek:FIRMware:INSTall");
+    }
+
+    /** The answer without its quotes; blank where the instrument does not know the question. */
+    private String ifKnown(String query) throws LinkException {
+        try {
+            return ScpiText.unquote(session.query(query));
+        } catch (LinkException.Refused unknown) {
+            return "";
+        }
+    }
+
+    private static double number(String text, String what) throws LinkException {
+        try {
+            return Double.parseDouble(text);
+        } catch (NumberFormatException e) {
+            throw new LinkException.Garbled(what + " written " + text);
+        }
+    }
+
+    @Override
+    public void close() {
+        session.close();
+    }
+}
