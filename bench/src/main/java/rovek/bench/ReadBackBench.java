@@ -25,7 +25,7 @@ import org.springframework.context.ConfigurableApplicationContext;
 import rovek.core.plant.Level;
 import rovek.fieldsim.Fieldsim;
 import rovek.server.RovekApplication;
-import rovek.server.instrument.Instruments;
+import rovek.server.instrument.Connections;
 import rovek.server.job.JobProgress;
 import rovek.server.job.JobView;
 import rovek.server.job.Jobs;
@@ -77,8 +77,8 @@ final class ReadBackBench {
     private double readBack(ConfigurableApplicationContext context, Fieldsim fieldsim) throws Exception {
         UUID route = UUID.randomUUID();
         context.getBean(Routes.class).put(route, new RouteDraft("Long walk", plan(context), 0));
-        UUID instrument = context.getBean(Instruments.class)
-                .add(new Instruments.Address("127.0.0.1", fieldsim.instrumentPort(), "4711")).id();
+        UUID instrument = context.getBean(Connections.class)
+                .connect(Connections.ConnectionDraft.network("Handheld", "127.0.0.1", fieldsim.instrumentPort(), "4711")).id();
         await(context, context.getBean(Loading.class).loadRoute(instrument, route));
         walk(fieldsim);
         // Looking once packs the walk on the stand-in, which is its work and not the read-back's.

@@ -71,16 +71,19 @@ public final class Fieldsim implements AutoCloseable {
         SimulatedPlant plant = new SimulatedPlant(plantStart(memory, realTime), SEED);
         Handheld handheld = new Handheld(model, memory, new SimulatedClock(realTime), new PlantSensing(plant), faults);
         List<AutoCloseable> plugs = new ArrayList<>();
-        try {
-            if (standIn.serialDevice().isPresent()) {
-                plugs.add(new SerialPlug(handheld, faults, standIn.serialDevice().get()));
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException("The line " + standIn.serialDevice().get() + " cannot be opened.", e);
-        }
+        standIn.line().ifPresent(line -> plugs.addAll(serialLine(line, handheld, faults)));
         standIn.drive().ifPresent(drive -> plugs.add(new DriveShare(handheld, drive)));
         return new Fieldsim(
                 new HandheldServer(handheld, faults, standIn.instrumentPort()), new Panel(handheld, faults, standIn.panelPort()), plugs);
+    }
+
+    private static List<AutoCloseable> serialLine(Path near, Handheld handheld, Faults faults) {
+        try {
+            PtyPair pair = PtyPair.start(near);
+            return List.of(new SerialPlug(handheld, faults, pair.far()), pair);
+        } catch (IOException e) {
+            throw new UncheckedIOException("The line " + near + " cannot be opened.", e);
+        }
     }
 
     /** The machines' wear begins a year before the stand-in is first switched on, and never anew. */
@@ -112,10 +115,10 @@ public final class Fieldsim implements AutoCloseable {
         }
     }
 
-    /** Each argument is one stand-in: {@code kind=vibration;memory=FOLDER;instrument-port=N;panel-port=N;serial=NUMBER;line=DEVICE;drive=FOLDER}. */
+    /** Each argument is one stand-in: {@code kind=vibration;memory=FOLDER;instrument-port=N;panel-port=N;serial=NUMBER;line=PATH;drive=FOLDER}. */
     public static void main(String[] args) throws InterruptedException {
         if (args.length == 0) {
-            System.err.println("Usage: fieldsim 'kind=vibration|logger|loop|cells|leak;memory=FOLDER[;instrument-port=N][;panel-port=N][;serial=NUMBER][;line=DEVICE][;drive=FOLDER]' ...");
+            System.err.println("Usage: fieldsim 'kind=vibration|logger|loop|cells|leak;memory=FOLDER[;instrument-port=N][;panel-port=N][;serial=NUMBER][;line=PATH][;drive=FOLDER]' ...");
             System.exit(2);
         }
         for (String words : args) {

@@ -12,11 +12,11 @@ import java.util.Optional;
  * @param serial blank for the usual one of its kind
  * @param memory where it keeps its memory; what lies there is what it knows
  * @param instrumentPort 0 for any that is free; likewise the panel's
- * @param serialDevice a line it is plugged into as well
+ * @param line where the other end of its serial line appears, if it has one
  * @param drive a folder it shows its memory in as well
  */
 public record StandIn(
-        Fieldsim.Kind kind, String serial, Path memory, int instrumentPort, int panelPort, Optional<Path> serialDevice, Optional<Path> drive) {
+        Fieldsim.Kind kind, String serial, Path memory, int instrumentPort, int panelPort, Optional<Path> line, Optional<Path> drive) {
 
     /**
      * From words as on a command line, {@code kind=loop;memory=/some/folder;instrument-port=5025}.

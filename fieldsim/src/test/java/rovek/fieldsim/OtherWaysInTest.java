@@ -52,9 +52,10 @@ class OtherWaysInTest {
 
     @Test
     void aSerialLineCarriesTheWholeConversation() throws Exception {
-        try (PtyPair pty = PtyPair.start(folder); Fieldsim cells = start(Fieldsim.Kind.CELLS, Optional.of(pty.far()), Optional.empty())) {
+        Path near = folder.resolve("line");
+        try (Fieldsim cells = start(Fieldsim.Kind.CELLS, Optional.of(near), Optional.empty())) {
             panel.press(cells, "/api/loose", "{\"technique\":\"battery\",\"assetTag\":\"BAT-1\",\"unnamed\":true}");
-            InstrumentAddress line = new InstrumentAddress.Line(pty.near().toString(), 115_200);
+            InstrumentAddress line = new InstrumentAddress.Line(near.toString(), 115_200);
             for (int round = 0; round < 2; round++) {
                 try (Instrument instrument = line.connect(Optional.of("4711"))) {
                     assertThat(instrument.identity().model()).isEqualTo("CT-48");

@@ -1,6 +1,7 @@
 package rovek.link;
 
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.Optional;
 
 /** Where an instrument answers. */
@@ -9,8 +10,15 @@ public sealed interface InstrumentAddress {
     /** As people read it. */
     String said();
 
-    /** @param passCode empty where the instrument wants none */
-    Instrument connect(Optional<String> passCode) throws LinkException;
+    /**
+     * @param passCode empty where the instrument wants none
+     * @param patience how long it may stay silent
+     */
+    Instrument connect(Optional<String> passCode, Duration patience) throws LinkException;
+
+    default Instrument connect(Optional<String> passCode) throws LinkException {
+        return connect(passCode, Instrument.PATIENCE);
+    }
 
     /** A host on the network. */
     record Network(String host, int port) implements InstrumentAddress {
@@ -25,8 +33,8 @@ public sealed interface InstrumentAddress {
         }
 
         @Override
-        public Instrument connect(Optional<String> passCode) throws LinkException {
-            return Instrument.connect(new TcpTransport(host, port), passCode);
+        public Instrument connect(Optional<String> passCode, Duration patience) throws LinkException {
+            return Instrument.connect(new TcpTransport(host, port, patience), passCode, patience);
         }
     }
 
@@ -43,8 +51,8 @@ public sealed interface InstrumentAddress {
         }
 
         @Override
-        public Instrument connect(Optional<String> passCode) throws LinkException {
-            return Instrument.connect(new SerialTransport(device, baud), passCode);
+        public Instrument connect(Optional<String> passCode, Duration patience) throws LinkException {
+            return Instrument.connect(new SerialTransport(device, baud), passCode, patience);
         }
     }
 
@@ -56,7 +64,7 @@ public sealed interface InstrumentAddress {
         }
 
         @Override
-        public Instrument connect(Optional<String> passCode) throws LinkException {
+        public Instrument connect(Optional<String> passCode, Duration patience) throws LinkException {
             return FolderInstrument.open(path);
         }
     }

@@ -3,6 +3,8 @@ package rovek.link;
 import com.fazecast.jSerialComm.SerialPort;
 import com.fazecast.jSerialComm.SerialPortInvalidPortException;
 import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Duration;
 
 /** A serial line, eight bits, no parity, one stop bit; virtual ports of USB cables included. */
@@ -26,7 +28,9 @@ public final class SerialTransport implements Transport {
     @Override
     public void connect() throws LinkException {
         try {
-            SerialPort fresh = SerialPort.getCommPort(device);
+            // Lines are often known by a lasting name that only points at the device.
+            Path named = Path.of(device);
+            SerialPort fresh = SerialPort.getCommPort(Files.exists(named) ? named.toRealPath().toString() : device);
             fresh.setComPortParameters(baud, EIGHT_BITS, SerialPort.ONE_STOP_BIT, SerialPort.NO_PARITY);
             fresh.setFlowControl(SerialPort.FLOW_CONTROL_DISABLED);
             if (!fresh.openPort()) {
@@ -34,7 +38,7 @@ public final class SerialTransport implements Transport {
             }
             fresh.flushIOBuffers();
             port = fresh;
-        } catch (SerialPortInvalidPortException e) {
+        } catch (SerialPortInvalidPortException | IOException e) {
             throw new LinkException.NotReachable(address(), e);
         }
     }

@@ -13,21 +13,28 @@ public final class TcpTransport implements Transport {
 
     private final String host;
     private final int port;
+    private final Duration connectPatience;
     private Socket socket;
 
     public TcpTransport(String host, int port) {
+        this(host, port, CONNECT_PATIENCE);
+    }
+
+    /** @param connectPatience how long to wait for somebody to answer at the address */
+    public TcpTransport(String host, int port, Duration connectPatience) {
         if (host.isBlank() || port < 1 || port > 65_535) {
             throw new IllegalArgumentException("An address is a host and a port from 1 to 65535, not %s:%s.".formatted(host, port));
         }
         this.host = host;
         this.port = port;
+        this.connectPatience = connectPatience.compareTo(CONNECT_PATIENCE) < 0 ? connectPatience : CONNECT_PATIENCE;
     }
 
     @Override
     public void connect() throws LinkException {
         Socket fresh = new Socket();
         try {
-            fresh.connect(new InetSocketAddress(host, port), (int) CONNECT_PATIENCE.toMillis());
+            fresh.connect(new InetSocketAddress(host, port), (int) connectPatience.toMillis());
             fresh.setTcpNoDelay(true);
             socket = fresh;
         } catch (IOException e) {

@@ -26,6 +26,11 @@ public final class FieldDay implements AutoCloseable {
         this.fieldsim = Fieldsim.start(memory, 0, 0, Clock.systemUTC());
     }
 
+    /** A stand-in that somebody else switched on. */
+    FieldDay(Fieldsim fieldsim) {
+        this.fieldsim = fieldsim;
+    }
+
     /** A stand-in of another kind, or with another serial number. */
     public FieldDay(Fieldsim.Kind kind, String serial, Path memory) {
         this.fieldsim = Fieldsim.start(kind, serial, memory, 0, 0, Clock.systemUTC());
@@ -60,7 +65,7 @@ public final class FieldDay implements AutoCloseable {
 
     /** Puts this handheld on the shelf. */
     public String connect(Caller caller) {
-        return caller.post("/api/instruments", Map.of("host", "127.0.0.1", "port", instrumentPort(), "passCode", "4711"))
+        return caller.post("/api/connections", Map.of("host", "127.0.0.1", "port", instrumentPort(), "passCode", "4711"))
                 .ok().get("id").asString();
     }
 

@@ -9,6 +9,7 @@ import org.springframework.context.ConfigurableApplicationContext;
 public final class RunningRovek implements AutoCloseable {
 
     public static final String ADMINISTRATOR = "administrator";
+    private static final String SECRET_KEY = java.util.Base64.getEncoder().encodeToString(new byte[32]);
     public static final String PASSWORD = "a-long-test-password";
 
     private final TestDatabase database;
@@ -42,6 +43,7 @@ public final class RunningRovek implements AutoCloseable {
                 "--spring.datasource.password=" + database.password(),
                 // Several servers stand beside each other in one run, on one database server.
                 "--spring.datasource.hikari.minimum-idle=1",
+                "--rovek.secret-key=" + SECRET_KEY,
                 "--rovek.first-administrator.name=" + ADMINISTRATOR,
                 "--rovek.first-administrator.password=" + PASSWORD,
                 "--spring.main.banner-mode=off"));

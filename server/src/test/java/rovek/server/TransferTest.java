@@ -315,7 +315,7 @@ class TransferTest {
 
     @Test
     void aWrongPassCodeIsSaid() {
-        Caller.Answer answer = caller.post("/api/instruments", Map.of("host", "127.0.0.1", "port", field.instrumentPort(), "passCode", "1"));
+        Caller.Answer answer = caller.post("/api/connections", Map.of("host", "127.0.0.1", "port", field.instrumentPort(), "passCode", "1"));
         assertThat(answer.sentence()).contains("asks for its pass code");
     }
 }

@@ -23,7 +23,8 @@ import rovek.link.packet.PackageException;
 import rovek.server.account.Accounts;
 import rovek.server.account.Role;
 import rovek.server.certificate.Certificates;
-import rovek.server.instrument.Instruments;
+import rovek.server.instrument.Connections;
+import rovek.server.instrument.Connections.ConnectionDraft;
 import rovek.server.job.JobProgress;
 import rovek.server.job.JobView;
 import rovek.server.job.Jobs;
@@ -64,7 +65,7 @@ class DemoStory implements ApplicationRunner {
     private final Accounts accounts;
     private final Plant plant;
     private final DemoPlant demoPlant;
-    private final Instruments instruments;
+    private final Connections connections;
     private final Routes routes;
     private final Transfers transfers;
     private final Loading loading;
@@ -81,7 +82,7 @@ class DemoStory implements ApplicationRunner {
     private final int loggerPort;
 
     DemoStory(
-            Accounts accounts, Plant plant, DemoPlant demoPlant, Instruments instruments, Routes routes, Transfers transfers, Loading loading,
+            Accounts accounts, Plant plant, DemoPlant demoPlant, Connections connections, Routes routes, Transfers transfers, Loading loading,
             ReadBack readBack, Setups setups, Pictures pictures, Jobs jobs, Visits visits, Certificates certificates, Clock clock,
             @Value("${rovek.demo.panel}") String panelAddress,
             @Value("${rovek.demo.instrument-port}") int instrumentPort,
@@ -89,7 +90,7 @@ class DemoStory implements ApplicationRunner {
         this.accounts = accounts;
         this.plant = plant;
         this.demoPlant = demoPlant;
-        this.instruments = instruments;
+        this.connections = connections;
         this.routes = routes;
         this.transfers = transfers;
         this.loading = loading;
@@ -115,13 +116,13 @@ class DemoStory implements ApplicationRunner {
         }
         actAs("technician");
         try {
-            UUID instrument = instruments.add(new Instruments.Address("127.0.0.1", instrumentPort, PASS_CODE)).id();
+            UUID instrument = connections.connect(ConnectionDraft.network("Vibration handheld", "127.0.0.1", instrumentPort, PASS_CODE)).id();
             if (plant.tree().nodes().size() == 0) {
                 live(instrument);
                 setups.put(UUID.randomUUID(), RESERVOIR);
             }
             if (loggerPort != 0) {
-                instruments.add(new Instruments.Address("127.0.0.1", loggerPort, PASS_CODE));
+                connections.connect(ConnectionDraft.network("Data logger", "127.0.0.1", loggerPort, PASS_CODE));
             }
             LOG.info("The demonstration is ready.");
         } finally {

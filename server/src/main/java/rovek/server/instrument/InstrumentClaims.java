@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -45,6 +46,14 @@ class InstrumentClaims {
             throw new DomainProblem.Conflict("instrument-claimed", "The instrument is in use: %s. Wait until that has ended.".formatted(other));
         }
         return holder;
+    }
+
+    /** What is being done with an instrument; empty while it is free. */
+    @Transactional(readOnly = true)
+    public Optional<String> purpose(UUID instrumentId) {
+        return db.sql("SELECT purpose FROM instrument_claim WHERE instrument_id = ? AND until >= ?")
+                .params(instrumentId, clock.instant().atOffset(ZoneOffset.UTC))
+                .query(String.class).optional();
     }
 
     @Transactional(propagation = Propagation.REQUIRES_NEW)

@@ -8,7 +8,10 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Objects;
+import java.util.TreeSet;
 import java.util.UUID;
+import rovek.link.InstrumentIdentity;
 
 @Entity
 @Table(name = "instrument")
@@ -25,9 +28,6 @@ class InstrumentEntity {
     /** Names, separated by commas. */
     String options;
 
-    String host;
-    int port;
-    String passCode;
     LocalDate calibratedOn;
     LocalDate calibratedUntil;
     Instant lastSeenAt;
@@ -35,9 +35,21 @@ class InstrumentEntity {
     @Version
     Integer version;
 
+    static String names(InstrumentIdentity identity) {
+        return String.join(",", new TreeSet<>(identity.options().keySet()));
+    }
+
+    /** Whether an identity says nothing that is not known. */
+    boolean knows(InstrumentIdentity identity) {
+        return firmware.equals(identity.firmware())
+                && options.equals(names(identity))
+                && Objects.equals(calibratedOn, identity.calibratedOn().orElse(null))
+                && Objects.equals(calibratedUntil, identity.calibratedUntil().orElse(null));
+    }
+
     InstrumentView view() {
         List<String> names = Arrays.stream(options.split(",")).filter(name -> !name.isBlank()).toList();
         return new InstrumentView(
-                id, maker, model, serial, firmware, names, host, port, calibratedOn, calibratedUntil, lastSeenAt.toString());
+                id, maker, model, serial, firmware, names, calibratedOn, calibratedUntil, lastSeenAt.toString());
     }
 }

@@ -13,14 +13,12 @@ public record InstrumentView(
         String serial,
         String firmware,
         List<String> options,
-        String host,
-        int port,
         @Nullable LocalDate calibratedOn,
         @Nullable LocalDate calibratedUntil,
         String lastSeenAt) {
 
     InstrumentView seenAt(String at) {
         return new InstrumentView(
-                id, maker, model, serial, firmware, options, host, port, calibratedOn, calibratedUntil, at);
+                id, maker, model, serial, firmware, options, calibratedOn, calibratedUntil, at);
     }
 }

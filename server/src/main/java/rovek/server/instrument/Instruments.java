@@ -1,16 +1,16 @@
 package rovek.server.instrument;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
-import java.util.TreeSet;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
-import rovek.link.Instrument;
 import rovek.link.InstrumentIdentity;
 import rovek.link.LinkException;
-import rovek.link.TcpTransport;
 import rovek.link.packet.Maker;
 import rovek.link.packet.PackageException;
 import rovek.server.audit.AuditTrail;
@@ -20,8 +20,12 @@ import rovek.server.problem.DomainProblem;
 @Service
 public class Instruments {
 
+    private static final Duration SEEN_AGAIN = Duration.ofMinutes(1);
+
     private final InstrumentRepository instruments;
     private final InstrumentClaims claims;
+    private final ConnectionRows connections;
+    private final LinkDoor door;
     private final AuditTrail audit;
     private final TransactionTemplate transaction;
     private final Clock clock;
@@ -29,51 +33,49 @@ public class Instruments {
     Instruments(
             InstrumentRepository instruments,
             InstrumentClaims claims,
+            ConnectionRows connections,
+            LinkDoor door,
             AuditTrail audit,
             TransactionTemplate transaction,
             Clock clock) {
         this.instruments = instruments;
         this.claims = claims;
+        this.connections = connections;
+        this.door = door;
         this.audit = audit;
         this.transaction = transaction;
         this.clock = clock;
     }
 
-    /** Where an instrument answers. */
-    public record Address(String host, int port, String passCode) {}
-
-    /** Asks who answers at an address and puts it on the shelf; one that is known already gets the new address. */
-    public InstrumentView add(Address address) {
-        InstrumentIdentity identity;
-        try (Instrument link = Instrument.connect(transport(address.host(), address.port()), passCode(address.passCode()))) {
-            identity = link.identity();
-        } catch (LinkException e) {
-            throw new DomainProblem.LinkTrouble(e.code(), e.getMessage());
+    /** Puts who answered on the shelf; what a known one tells anew is noted. In the caller's transaction. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    InstrumentView meet(InstrumentIdentity identity) {
+        Optional<InstrumentEntity> known = instruments.findBySerial(identity.serial());
+        if (known.isPresent()) {
+            noteWhatChanged(known.get().id, identity);
+            return known.get().view();
         }
-        return transaction.execute(status -> {
-            InstrumentEntity instrument = instruments.findBySerial(identity.serial()).orElseGet(InstrumentEntity::new);
-            InstrumentView before = instrument.id == null ? null : instrument.view();
-            instrument.id = instrument.id == null ? UUID.randomUUID() : instrument.id;
-            instrument.host = address.host().strip();
-            instrument.port = address.port();
-            instrument.passCode = address.passCode() == null ? "" : address.passCode();
-            takeOver(instrument, identity);
-            InstrumentView saved = instruments.save(instrument).view();
-            audit.note("connect", "instrument", saved.id(), before, saved);
-            return saved;
-        });
+        InstrumentEntity instrument = new InstrumentEntity();
+        instrument.id = UUID.randomUUID();
+        takeOver(instrument, identity);
+        InstrumentView saved = instruments.save(instrument).view();
+        audit.note("connect", "instrument", saved.id(), null, saved);
+        return saved;
     }
 
-    private static TcpTransport transport(String host, int port) {
-        try {
-            return new TcpTransport(host == null ? "" : host.strip(), port);
-        } catch (IllegalArgumentException e) {
-            throw new DomainProblem.Invalid("host", e.getMessage());
+    /** As {@link #meet}, for one who is asked often: having been seen again is written down once a minute. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    UUID seenAgain(InstrumentIdentity identity) {
+        Optional<InstrumentEntity> known = instruments.findBySerial(identity.serial());
+        if (known.isEmpty()) {
+            return meet(identity).id();
         }
-    }
-
-    private static Optional<String> passCode(String code) {
-        return Optional.ofNullable(code).filter(text -> !text.isBlank());
+        InstrumentEntity instrument = known.get();
+        boolean isLongAgo = instrument.lastSeenAt.isBefore(clock.instant().minus(SEEN_AGAIN));
+        if (isLongAgo || !instrument.knows(identity)) {
+            noteWhatChanged(instrument.id, identity);
+        }
+        return instrument.id;
     }
 
     /** A new firmware or calibration is a change of the record; having been seen again is not. */
@@ -91,7 +93,7 @@ public class Instruments {
         instrument.model = identity.model();
         instrument.serial = identity.serial();
         instrument.firmware = identity.firmware();
-        instrument.options = String.join(",", new TreeSet<>(identity.options().keySet()));
+        instrument.options = InstrumentEntity.names(identity);
         instrument.calibratedOn = identity.calibratedOn().orElse(null);
         instrument.calibratedUntil = identity.calibratedUntil().orElse(null);
         instrument.lastSeenAt = clock.instant();
@@ -109,8 +111,6 @@ public class Instruments {
                     instrument.serial = maker.serial();
                     instrument.firmware = maker.firmware();
                     instrument.options = "";
-                    instrument.host = "";
-                    instrument.passCode = "";
                     instrument.lastSeenAt = clock.instant();
                     InstrumentView saved = instruments.save(instrument).view();
                     audit.note("met in a file", "instrument", saved.id(), null, saved);
@@ -138,25 +138,38 @@ public class Instruments {
      */
     public <T> T withLink(UUID id, String purpose, LinkWork<T> work) throws LinkException, PackageException {
         InstrumentEntity instrument = entity(id);
-        if (instrument.host.isBlank()) {
+        List<ConnectionRows.Row> ways = connections.to(id);
+        if (ways.isEmpty()) {
             throw new DomainProblem.Conflict(
                     "no-address",
-                    "%s no. %s is known from a file only. Connect it once by its address, then it can be spoken with.".formatted(instrument.model, instrument.serial));
+                    "%s no. %s is known from a file only. Connect it once, then it can be spoken with.".formatted(instrument.model, instrument.serial));
         }
         UUID holder = claims.claim(id, purpose + " for " + AuditTrail.actor());
-        try (Instrument link =
-                Instrument.connect(transport(instrument.host, instrument.port), passCode(instrument.passCode))) {
-            InstrumentIdentity identity = link.identity();
+        try (LinkDoor.Opened opened = openAny(ways)) {
+            InstrumentIdentity identity = opened.link().identity();
             if (!identity.serial().equals(instrument.serial)) {
                 throw new DomainProblem.Conflict(
                         "another-instrument",
-                        "At %s port %d now answers %s no. %s, not no. %s. Nothing was done; check the connection."
-                                .formatted(instrument.host, instrument.port, identity.model(), identity.serial(), instrument.serial));
+                        "At %s now answers %s no. %s, not no. %s. Nothing was done; check the connection."
+                                .formatted(ways.get(0).reach().address().said(), identity.model(), identity.serial(), instrument.serial));
             }
             transaction.executeWithoutResult(status -> noteWhatChanged(id, identity));
-            return work.with(link, identity, () -> claims.renew(id, holder));
+            return work.with(opened.link(), identity, () -> claims.renew(id, holder));
         } finally {
             claims.release(id, holder);
         }
+    }
+
+    /** By the way it answered last, else by any other; where none leads there, what the first one said. */
+    private LinkDoor.Opened openAny(List<ConnectionRows.Row> ways) throws LinkException {
+        LinkException.NotReachable first = null;
+        for (ConnectionRows.Row way : ways) {
+            try {
+                return door.open(way);
+            } catch (LinkException.NotReachable e) {
+                first = first == null ? e : first;
+            }
+        }
+        throw first;
     }
 }

@@ -7,13 +7,15 @@ import rovek.server.instrument.InstrumentView;
 /**
  * An instrument as it stands on the other end of the link right now.
  *
- * @param clockAheadSeconds how far its clock is ahead of the server's; negative when it is slow
+ * @param batteryPercent null where it cannot tell, likewise {@code temperatureCelsius}
+ * @param clockAheadSeconds how far its clock is ahead of the server's; negative when it is slow, null where it cannot be asked
  * @param clockIsWrong whether that is more than the delay of asking
  */
 public record ConnectionView(
         InstrumentView instrument,
-        int batteryPercent,
-        long clockAheadSeconds,
+        @Nullable Integer batteryPercent,
+        @Nullable Double temperatureCelsius,
+        @Nullable Long clockAheadSeconds,
         boolean clockIsWrong,
         long usedBytes,
         long freeBytes,

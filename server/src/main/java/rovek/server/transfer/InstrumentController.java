@@ -57,12 +57,6 @@ class InstrumentController {
         return instruments.list();
     }
 
-    @PostMapping
-    @ResponseStatus(HttpStatus.CREATED)
-    InstrumentView add(@RequestBody Instruments.Address address) {
-        return instruments.add(address);
-    }
-
     /** Connects and looks; a query that asks somebody else. */
     @GetMapping("/{id}/connection")
     ConnectionView look(@PathVariable UUID id) {

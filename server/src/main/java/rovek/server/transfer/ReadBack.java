@@ -54,8 +54,11 @@ public class ReadBack {
     public String run(UUID instrumentId, List<String> names, boolean correctClock, JobProgress progress)
             throws LinkException, PackageException {
         return instruments.withLink(instrumentId, "reading back", (link, identity, renew) -> {
-            ClockCorrection difference = ClockCorrection.between(link.clock(), clock.instant());
-            ClockCorrection correction = correctClock && difference.isNeeded() ? difference : ClockCorrection.NONE;
+            // A drive has no clock that could be asked: its times are taken as they are written.
+            ClockCorrection correction = link.clock()
+                    .map(shown -> ClockCorrection.between(shown, clock.instant()))
+                    .filter(difference -> correctClock && difference.isNeeded())
+                    .orElse(ClockCorrection.NONE);
             List<InstrumentFile> files = link.catalogue().files().stream()
                     .filter(file -> !Loading.isLoaded(file))
                     .filter(file -> names.isEmpty() || names.contains(file.name()))

@@ -1,10 +1,14 @@
 package rovek.server.transfer;
 
+import jakarta.annotation.Nullable;
 import java.time.Clock;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
@@ -58,16 +62,25 @@ public class Transfers {
     /** Connects and looks. */
     public ConnectionView look(UUID instrumentId) {
         return linked(instrumentId, "looking", (link, identity, renew) -> {
-            ClockCorrection difference = ClockCorrection.between(link.clock(), clock.instant());
+            Optional<ClockCorrection> difference = link.clock().map(shown -> ClockCorrection.between(shown, clock.instant()));
             MemoryCatalogue memory = link.catalogue();
             List<MemoryLine> files = new ArrayList<>();
             for (InstrumentFile file : memory.files()) {
                 files.add(line(instrumentId, link, file));
             }
             return new ConnectionView(
-                    instruments.get(instrumentId), link.batteryPercent(), difference.instrumentAhead().toSeconds(),
-                    difference.isNeeded(), memory.usedBytes(), memory.freeBytes(), files);
+                    instruments.get(instrumentId), boxed(link.batteryPercent()), boxed(link.temperatureCelsius()),
+                    difference.map(one -> one.instrumentAhead().toSeconds()).orElse(null), difference.filter(ClockCorrection::isNeeded).isPresent(),
+                    memory.usedBytes(), memory.freeBytes(), files);
         });
+    }
+
+    private static @Nullable Integer boxed(OptionalInt value) {
+        return value.isPresent() ? value.getAsInt() : null;
+    }
+
+    private static @Nullable Double boxed(OptionalDouble value) {
+        return value.isPresent() ? value.getAsDouble() : null;
     }
 
     private MemoryLine line(UUID instrumentId, Instrument link, InstrumentFile file) throws LinkException {
@@ -118,7 +131,8 @@ public class Transfers {
      */
     public void setClock(UUID instrumentId) {
         linked(instrumentId, "setting the clock", (link, identity, renew) -> {
-            ClockSet was = new ClockSet(ClockCorrection.between(link.clock(), clock.instant()).instrumentAhead().toSeconds());
+            Instant shown = link.clock().orElseThrow(() -> new LinkException.NotByThisWay("Its clock"));
+            ClockSet was = new ClockSet(ClockCorrection.between(shown, clock.instant()).instrumentAhead().toSeconds());
             for (InstrumentFile file : link.catalogue().files()) {
                 String state = line(instrumentId, link, file).state();
                 if (state.equals("NEW") || state.equals("PART")) {
