@@ -86,6 +86,26 @@ export const queries = {
   sensorUsers: (tag: string) =>
     queryOptions({ queryKey: ['sensors', tag, 'users'], queryFn: () => data(api.GET('/api/plant/sensors/{tag}/users', { params: { path: { tag } } })) }),
   instruments: () => queryOptions({ queryKey: ['instruments'], queryFn: () => data(api.GET('/api/instruments')) }),
+  presence: () =>
+    queryOptions({
+      queryKey: ['presence'],
+      queryFn: () => data(api.GET('/api/connections')),
+      refetchInterval: 1_500,
+      refetchIntervalInBackground: false,
+    }),
+  inside: (id: string, file: string) =>
+    queryOptions({
+      queryKey: ['connection', id, 'inside', file],
+      queryFn: () => data(api.GET('/api/instruments/{id}/inside', { params: { path: { id }, query: { file } } })),
+      retry: false,
+    }),
+  firmware: (model: string) =>
+    queryOptions({ queryKey: ['firmware', model], queryFn: () => data(api.GET('/api/firmware', { params: { query: { model } } })) }),
+  papers: (id: string) =>
+    queryOptions({ queryKey: ['papers', id], queryFn: () => data(api.GET('/api/instruments/{id}/papers', { params: { path: { id } } })) }),
+  sensorPapers: (id: string) =>
+    queryOptions({ queryKey: ['papers', id], queryFn: () => data(api.GET('/api/sensors/{id}/papers', { params: { path: { id } } })) }),
+  rules: () => queryOptions({ queryKey: ['rules'], queryFn: () => data(api.GET('/api/rules')) }),
   connection: (id: string) =>
     queryOptions({
       queryKey: ['connection', id],

@@ -33,6 +33,11 @@ export function SigningDesk({ line, onGone }: { line: CertificateLine; onGone: (
     <section aria-label={words.certificates.preview} className="flex w-[560px] shrink-0 flex-col max-lg:h-[64%] max-lg:w-full border-l border-rule2 bg-paper2 p-3">
       <Trouble error={preview.error ?? discard.error} />
       {preview.data && <iframe title={words.certificates.previewTitle} sandbox="" className="min-h-0 w-full flex-1 border border-rule2 bg-white" srcDoc={onScreen(preview.data.html)} />}
+      {preview.data?.warnings.map((sentence) => (
+        <p key={sentence} className="mb-3 font-semibold text-watch">
+          {sentence}
+        </p>
+      ))}
       {missing.length > 0 && (
         <div className="mt-2">
           <h2 className="font-semibold">{words.certificates.missing}</h2>

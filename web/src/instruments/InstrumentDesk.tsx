@@ -6,6 +6,7 @@ import { api, data } from '../api/client'
 import { queries } from '../api/queries'
 import type { InstrumentView, JobView } from '../api/types'
 import { refresh } from '../api/refresh'
+import { useMay } from '../app/useMay'
 import { Button } from '../parts/Button'
 import { say } from '../parts/notices'
 import { Page } from '../parts/Page'
@@ -13,6 +14,9 @@ import { Tag } from '../parts/Tag'
 import { Trouble } from '../parts/Trouble'
 import { span } from '../units/format'
 import { words } from '../words/en'
+import { CalibrationRecord } from './CalibrationRecord'
+import { ConnectionActs } from './ConnectionActs'
+import { FirmwareFact } from './FirmwareFact'
 import { InstrumentFacts } from './InstrumentFacts'
 import { JobPanel } from './JobPanel'
 import { type Loadable, LoadDialog } from './LoadDialog'
@@ -20,6 +24,7 @@ import { MemoryBar } from './MemoryBar'
 import { MemoryList } from './MemoryList'
 import { Originals } from './Originals'
 import { useJob } from './useJob'
+import { usePresence } from './usePresence'
 
 interface Props {
   instrument: InstrumentView
@@ -33,6 +38,8 @@ const isFresh = (state: string) => state === 'NEW' || state === 'PART'
 export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
   const client = useQueryClient()
   const connection = useQuery(queries.connection(instrument.id))
+  const presence = usePresence()
+  const may = useMay()
   const running = useQuery(queries.runningJob(instrument.id))
   const [started, setStarted] = useState<JobView | null>(null)
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set())
@@ -40,7 +47,7 @@ export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
   const [loading, setLoading] = useState(toLoad !== undefined)
   const job = useJob(started ?? (running.data?.job as JobView | null | undefined) ?? null, () => {
     setChosen(new Set())
-    void refresh(client, 'connection', 'originals', 'visits', 'outline', 'sheet', 'trend', 'today', 'running-job', 'fit', 'visit', 'routes', 'setups')
+    void refresh(client, 'connection', 'originals', 'visits', 'outline', 'sheet', 'trend', 'today', 'running-job', 'fit', 'visit', 'routes', 'setups', 'instruments', 'presence')
   })
   const path = { params: { path: { id: instrument.id } } }
   const readBack = useMutation({
@@ -75,6 +82,7 @@ export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
   const busy = job?.state === 'RUNNING' || readBack.isPending || load.isPending
   const take = () => readBack.mutate(chosen.size > 0 ? [...chosen] : fresh)
   const clock = connection.data?.clockAheadSeconds ?? 0
+  const line = presence.of(instrument.id)
   return (
     <Page
       say={
@@ -97,9 +105,10 @@ export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
           <header className="mb-3 flex items-center gap-4">
             <Tag text={instrument.model} large />
             <div>
-              <h2 className="text-[19px] leading-6 font-semibold">{instrument.maker}</h2>
+              <h2 className="text-[19px] leading-6 font-semibold">{line?.name ?? instrument.maker}</h2>
               <div className="text-ink2">
-                no. {instrument.serial}, firmware {instrument.firmware}, {instrument.host ? `at ${instrument.host} port ${instrument.port}` : words.instruments.fromFile}
+                no. {instrument.serial}, {line ? `${words.instruments.connection.kinds[line.reach.kind]}: ${line.said}` : words.instruments.fromFile}{' '}
+                {line && may.edit && <ConnectionActs line={line} />}
               </div>
             </div>
           </header>
@@ -107,9 +116,13 @@ export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
           {connection.error && <Button onClick={() => void connection.refetch()}>{words.instruments.look}</Button>}
           {connection.data && (
             <>
-              <InstrumentFacts connection={connection.data} onSetClock={() => setClock.mutate()} />
+              <InstrumentFacts
+                connection={connection.data}
+                onSetClock={() => setClock.mutate()}
+                firmware={<FirmwareFact instrument={instrument} busy={busy || !may.edit} onJob={setStarted} />}
+              />
               <MemoryBar connection={connection.data} />
-              <MemoryList files={files} chosen={chosen} onChoose={setChosen} />
+              <MemoryList instrumentId={instrument.id} files={files} chosen={chosen} onChoose={setChosen} />
               {connection.data.clockIsWrong && fresh.length > 0 && (
                 <label className="mt-2 flex items-center gap-2">
                   <input type="checkbox" className="h-4 w-4 accent-plum" checked={correctClock} onChange={(event) => setCorrectClock(event.target.checked)} />
@@ -132,6 +145,7 @@ export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
               {words.instruments.clear}
             </Button>
           </div>
+          <CalibrationRecord instrument={instrument} mayEdit={may.edit} />
           <Originals instrumentId={instrument.id} onJob={setStarted} />
           {loading && <LoadDialog instrumentId={instrument.id} first={toLoad} onClose={() => setLoading(false)} onLoad={(what) => load.mutate(what)} />}
         </div>

@@ -2,11 +2,12 @@ import { useQuery } from '@tanstack/react-query'
 import { getRouteApi } from '@tanstack/react-router'
 import { useState } from 'react'
 import { queries } from '../api/queries'
+import type { CandidateLine } from '../api/types'
 import { Button } from '../parts/Button'
 import { Page } from '../parts/Page'
 import { Trouble } from '../parts/Trouble'
 import { words } from '../words/en'
-import { AddInstrument } from './AddInstrument'
+import { ConnectDialog } from './ConnectDialog'
 import { InstrumentDesk } from './InstrumentDesk'
 import { Shelf } from './Shelf'
 
@@ -16,15 +17,16 @@ export function InstrumentsView() {
   const search = route.useSearch()
   const navigate = route.useNavigate()
   const instruments = useQuery(queries.instruments())
-  const [adding, setAdding] = useState(false)
+  const [adding, setAdding] = useState<CandidateLine | 'typed' | null>(null)
   const list = instruments.data ?? []
   const chosen = list.find((candidate) => candidate.id === search.instrument) ?? list[0]
   const show = (id: string) => void navigate({ search: { instrument: id }, replace: true })
-  const add = adding && (
-    <AddInstrument
-      onClose={() => setAdding(false)}
+  const add = adding !== null && (
+    <ConnectDialog
+      candidate={adding === 'typed' ? null : adding}
+      onClose={() => setAdding(null)}
       onAdded={(id) => {
-        setAdding(false)
+        setAdding(null)
         show(id)
       }}
     />
@@ -34,7 +36,7 @@ export function InstrumentsView() {
       <Page
         say={<span className="font-semibold">{instruments.data ? words.instruments.none : words.common.loading}</span>}
         actions={
-          <Button kind="main" onClick={() => setAdding(true)}>
+          <Button kind="main" onClick={() => setAdding('typed')}>
             {words.instruments.add}
           </Button>
         }
@@ -50,7 +52,7 @@ export function InstrumentsView() {
         key={chosen.id}
         instrument={chosen}
         toLoad={search.load ? { kind: 'route', id: search.load } : search.setup ? { kind: 'setup', id: search.setup } : undefined}
-        shelf={<Shelf list={list} chosenId={chosen.id} onChoose={show} onAdd={() => setAdding(true)} />}
+        shelf={<Shelf list={list} chosenId={chosen.id} onChoose={show} onAdd={() => setAdding('typed')} onCandidate={setAdding} />}
       />
       {add}
     </>

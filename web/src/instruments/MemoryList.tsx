@@ -1,15 +1,24 @@
+import { useState } from 'react'
 import type { MemoryLine } from '../api/types'
+import { Button } from '../parts/Button'
 import { bytes, dayAndTime } from '../units/format'
 import { words } from '../words/en'
+import { InsideDialog } from './InsideDialog'
 
 interface Props {
+  instrumentId: string
   files: MemoryLine[]
   chosen: ReadonlySet<string>
   onChoose: (chosen: ReadonlySet<string>) => void
 }
 
-/** What the instrument holds: new has a filled corner, stored a tick and its date. */
-export function MemoryList({ files, chosen, onChoose }: Props) {
+const text = words.instruments
+const kindOf = (kind: string) => text.kind[kind as keyof typeof text.kind] ?? kind
+
+/** What lies in the instrument, grouped as it groups it: new, half read back, stored, loaded. */
+export function MemoryList({ instrumentId, files, chosen, onChoose }: Props) {
+  const [inside, setInside] = useState<string | null>(null)
+  const kinds = [...new Set(files.map((file) => file.kind))]
   const toggle = (name: string, on: boolean) => {
     const next = new Set(chosen)
     if (on) next.add(name)
@@ -17,46 +26,61 @@ export function MemoryList({ files, chosen, onChoose }: Props) {
     onChoose(next)
   }
   return (
-    <table className="ledger">
-      <thead>
-        <tr>
-          <th className="w-8" />
-          <th className="w-8" />
-          <th>{words.instruments.columns.kind}</th>
-          <th>{words.instruments.columns.what}</th>
-          <th className="num">{words.instruments.columns.size}</th>
-          <th>{words.instruments.columns.state}</th>
-        </tr>
-      </thead>
-      <tbody>
-        {files.map((file) => (
-          <tr key={file.name}>
-            <td>
-              {file.kind !== 'ROUTE' && (
-                <input
-                  type="checkbox"
-                  aria-label={file.name}
-                  className="h-4 w-4 accent-plum"
-                  checked={chosen.has(file.name)}
-                  onChange={(event) => toggle(file.name, event.target.checked)}
-                />
-              )}
-            </td>
-            <td>
-              <StateMark state={file.state} />
-            </td>
-            <td className="text-ink2">{words.instruments.kind[file.kind as keyof typeof words.instruments.kind] ?? file.kind}</td>
-            <td>{file.what || file.name.replace(/^.*\//, '').replace(/\.zip$/, '')}</td>
-            <td className="num text-ink2">{bytes(file.bytes)}</td>
-            <td className="text-ink2">
-              {words.instruments.state[file.state as keyof typeof words.instruments.state] ?? file.state}
-              {file.storedAt && ` ${dayAndTime(file.storedAt)}`}
-              {file.state === 'PART' && `, ${bytes(file.arrivedBytes)} kept`}
-            </td>
+    <>
+      <table className="ledger">
+        <thead>
+          <tr>
+            <th className="w-8" />
+            <th className="w-8" />
+            <th>{text.columns.what}</th>
+            <th className="num">{text.columns.size}</th>
+            <th>{text.columns.state}</th>
+            <th />
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        {kinds.map((kind) => {
+          const group = files.filter((file) => file.kind === kind)
+          const size = bytes(group.reduce((sum, file) => sum + file.bytes, 0))
+          return (
+            <tbody key={kind}>
+              <tr>
+                <th colSpan={6} scope="rowgroup" className="pt-3 text-left font-semibold">
+                  {text.group(kindOf(kind), group.length, size)}
+                </th>
+              </tr>
+              {group.map((file) => (
+                <FileRow key={file.name} file={file} chosen={chosen.has(file.name)} onToggle={(on) => toggle(file.name, on)} onLook={() => setInside(file.name)} />
+              ))}
+            </tbody>
+          )
+        })}
+      </table>
+      {inside !== null && <InsideDialog instrumentId={instrumentId} file={inside} onClose={() => setInside(null)} />}
+    </>
+  )
+}
+
+function FileRow({ file, chosen, onToggle, onLook }: { file: MemoryLine; chosen: boolean; onToggle: (on: boolean) => void; onLook: () => void }) {
+  const loaded = file.state === 'LOADED'
+  return (
+    <tr>
+      <td>
+        {!loaded && (
+          <input type="checkbox" aria-label={file.name} className="h-4 w-4 accent-plum" checked={chosen} onChange={(event) => onToggle(event.target.checked)} />
+        )}
+      </td>
+      <td>
+        <StateMark state={file.state} />
+      </td>
+      <td>{file.what || file.name.replace(/^.*\//, '').replace(/\.zip$/, '')}</td>
+      <td className="num text-ink2">{bytes(file.bytes)}</td>
+      <td className="text-ink2">
+        {text.state[file.state as keyof typeof text.state] ?? file.state}
+        {file.storedAt && ` ${dayAndTime(file.storedAt)}`}
+        {file.state === 'PART' && `, ${bytes(file.arrivedBytes)} kept`}
+      </td>
+      <td>{!loaded && <Button onClick={onLook}>{text.inside.open}</Button>}</td>
+    </tr>
   )
 }
 

@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { type ReactNode, useState } from 'react'
 import { api, data } from '../api/client'
+import { asForm } from '../api/fileForm'
 import { queries } from '../api/queries'
 import { refresh } from '../api/refresh'
 import type { SensorView } from '../api/types'
@@ -9,6 +10,7 @@ import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
 import { typedNumber } from '../units/format'
 import { words } from '../words/en'
+import { Papers } from './Papers'
 
 const text = words.sensors
 
@@ -126,6 +128,12 @@ export function SensorDialog({ sensor, onClose }: { sensor: SensorView | undefin
           <p className="mb-2 text-ink2">
             {text.users(users.data.checks)} {users.data.checks > 0 && text.usersChange}
           </p>
+        )}
+        {sensor && (
+          <Papers
+            query={queries.sensorPapers(sensor.id)}
+            keep={(file) => data(api.POST('/api/sensors/{id}/papers', { params: { path: { id: sensor.id } }, ...asForm(file) }))}
+          />
         )}
         <Trouble error={save.error} />
         <div className="mt-3 flex gap-4">

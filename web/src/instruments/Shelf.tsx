@@ -1,22 +1,29 @@
-import { useQuery } from '@tanstack/react-query'
+import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { api, data } from '../api/client'
 import { queries } from '../api/queries'
-import type { InstrumentView } from '../api/types'
+import type { CandidateLine, ConnectionLine, InstrumentView } from '../api/types'
 import { Button } from '../parts/Button'
 import { Tag } from '../parts/Tag'
+import { Trouble } from '../parts/Trouble'
 import { day } from '../units/format'
 import { words } from '../words/en'
 import { SensorShelf } from './SensorShelf'
 import { TakeFile } from './TakeFile'
+import { usePresence } from './usePresence'
 
 interface Props {
   list: InstrumentView[]
   chosenId: string
   onChoose: (id: string) => void
   onAdd: () => void
+  onCandidate: (candidate: CandidateLine) => void
 }
 
-/** The instruments one has, each with its state. */
-export function Shelf({ list, chosenId, onChoose, onAdd }: Props) {
+const text = words.instruments
+
+/** The instruments one has, each with its state as it is now; and who else answers. */
+export function Shelf({ list, chosenId, onChoose, onAdd, onCandidate }: Props) {
+  const presence = usePresence()
   return (
     <nav aria-label={words.rooms.instruments} className="w-[236px] shrink-0 overflow-auto max-lg:max-h-40 max-lg:w-full border-r border-rule2 bg-paper2">
       {list.map((instrument) => (
@@ -25,19 +32,30 @@ export function Shelf({ list, chosenId, onChoose, onAdd }: Props) {
           type="button"
           aria-current={instrument.id === chosenId ? 'true' : undefined}
           onClick={() => onChoose(instrument.id)}
-          className={`block w-full cursor-pointer border-b border-l-[3px] border-b-rule2 px-3 py-2.5 text-left ${instrument.id === chosenId ? 'border-l-plum bg-wash' : 'border-l-transparent'}`}
+          className={`block w-full cursor-pointer border-b border-l-[3px] border-b-rule2 px-3 py-2 text-left ${instrument.id === chosenId ? 'border-l-plum bg-wash' : 'border-l-transparent'}`}
         >
-          <span className="mb-1 flex items-center gap-2">
-            <Tag text={instrument.model} /> <span className="font-semibold">{instrument.maker}</span>
+          <span className="mb-0.5 flex items-center gap-2">
+            <Tag text={instrument.model} /> <span className="truncate font-semibold">{presence.of(instrument.id)?.name ?? instrument.maker}</span>
           </span>
           <span className="flex justify-between text-ink2">
             <span>no. {instrument.serial}</span>
-            <ShelfState instrument={instrument} asked={instrument.id === chosenId} />
+            <ShelfState instrument={instrument} line={presence.of(instrument.id)} isKnown={presence.isKnown} />
           </span>
         </button>
       ))}
+      <Trouble error={presence.error} />
+      {presence.candidates.map((candidate) => (
+        <div key={`${candidate.reach.place} ${candidate.reach.number}`} className="border-b border-rule2 px-3 py-2">
+          <div className="font-semibold">{candidate.asksForPassCode ? text.connection.asksForCode : candidate.who}</div>
+          <div className="truncate text-[12px] text-ink2" title={candidate.said}>
+            {candidate.said}
+          </div>
+          <Button onClick={() => onCandidate(candidate)}>{text.connect}</Button>
+        </div>
+      ))}
       <div className="px-3 py-3">
-        <Button onClick={onAdd}>{words.instruments.add}</Button>
+        <Button onClick={onAdd}>{text.add}</Button>
+        <FindButton />
         <TakeFile onTaken={onChoose} />
       </div>
       <SensorShelf />
@@ -45,10 +63,29 @@ export function Shelf({ list, chosenId, onChoose, onAdd }: Props) {
   )
 }
 
-/** Only the chosen one is spoken with; the others say when they were seen. */
-function ShelfState({ instrument, asked }: { instrument: InstrumentView; asked: boolean }) {
-  const connection = useQuery({ ...queries.connection(instrument.id), enabled: asked })
-  if (!asked) return <span>{`${words.instruments.seen} ${day(instrument.lastSeenAt)}`}</span>
-  if (connection.data) return <span className="font-semibold text-ink">connected</span>
-  return <span>{connection.error ? 'not reachable' : '…'}</span>
+function FindButton() {
+  const client = useQueryClient()
+  const find = useMutation({
+    mutationFn: () => data(api.POST('/api/connections/find', {})),
+    onSuccess: (found) => client.setQueryData(queries.presence().queryKey, found),
+  })
+  return (
+    <p className="pt-2">
+      <Button disabled={find.isPending} onClick={() => find.mutate()}>
+        {find.isPending ? text.connection.finding : text.connection.find}
+      </Button>
+      {find.data && find.data.candidates.length === 0 && <span className="block text-ink3">{text.connection.foundNone}</span>}
+      <Trouble error={find.error} />
+    </p>
+  )
+}
+
+function ShelfState({ instrument, line, isKnown }: { instrument: InstrumentView; line: ConnectionLine | undefined; isKnown: boolean }) {
+  if (!isKnown) return <span>…</span>
+  if (!line) return <span>{`${text.seen} ${day(instrument.lastSeenAt)}`}</span>
+  return (
+    <span className={line.state === 'CONNECTED' ? 'font-semibold text-ink' : ''} title={line.sentence || undefined}>
+      {text.connection.states[line.state]}
+    </span>
+  )
 }

@@ -1,12 +1,15 @@
-import { answering, changes, forget } from '../test/fakeServer'
+import { answering, asked, changes, forget } from '../test/fakeServer'
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
 import { afterEach, describe, expect, it, vi } from 'vitest'
-import type { ConnectionView, JobView, MemoryLine } from '../api/types'
+import type { ConnectionLine, ConnectionView, InstrumentView, JobView, MemoryLine } from '../api/types'
 import { show } from '../test/show'
 import { SensorDialog } from './SensorDialog'
+import { ConnectDialog } from './ConnectDialog'
+import { FirmwareFact } from './FirmwareFact'
 import { InstrumentFacts } from './InstrumentFacts'
 import { JobPanel } from './JobPanel'
 import { MemoryList } from './MemoryList'
+import { Shelf } from './Shelf'
 
 afterEach(() => {
   cleanup()
@@ -33,7 +36,7 @@ describe('the memory list', () => {
       file('RESULTS/W0002.zip', 'READINGS', 'PART', { arrivedBytes: 131_072 }),
       file('RESULTS/LOOSE.zip', 'LOOSE', 'NEW'),
     ]
-    show(<MemoryList files={files} chosen={new Set(['RESULTS/LOOSE.zip'])} onChoose={onChoose} />)
+    show(<MemoryList instrumentId="i" files={files} chosen={new Set(['RESULTS/LOOSE.zip'])} onChoose={onChoose} />)
     expect(await screen.findByText(/^stored 23 Nov 2026/)).toBeTruthy()
     expect(screen.getByText('broke off, 131 kB kept')).toBeTruthy()
     expect(screen.getAllByRole('checkbox')).toHaveLength(3)
@@ -77,9 +80,10 @@ describe('the facts', () => {
   const connection = (ahead: number): ConnectionView => ({
     instrument: {
       id: 'i', maker: 'Fieldsim', model: 'VH-2', serial: '30417', firmware: '2.4.1', options: ['vibration'],
-      host: '127.0.0.1', port: 5025, calibratedOn: '2025-10-14', calibratedUntil: '2027-10-14', lastSeenAt: '2026-11-23T09:00:00Z',
+      calibratedOn: '2025-10-14', calibratedUntil: '2027-10-14', calibrationMonths: null, tellsCalibration: true, lastSeenAt: '2026-11-23T09:00:00Z',
     },
     batteryPercent: 81,
+    temperatureCelsius: 24.5,
     clockAheadSeconds: ahead,
     clockIsWrong: Math.abs(ahead) > 30,
     usedBytes: 0,
@@ -89,14 +93,14 @@ describe('the facts', () => {
 
   it('offer to set a wrong clock and say which way it is wrong', async () => {
     const onSetClock = vi.fn()
-    show(<InstrumentFacts connection={connection(-420)} onSetClock={onSetClock} />)
+    show(<InstrumentFacts connection={connection(-420)} onSetClock={onSetClock} firmware="2.4.1" />)
     expect(await screen.findByText('7 min slow')).toBeTruthy()
     fireEvent.click(screen.getByText('Set it'))
     expect(onSetClock).toHaveBeenCalled()
   })
 
   it('leave a right clock alone', async () => {
-    show(<InstrumentFacts connection={connection(2)} onSetClock={() => undefined} />)
+    show(<InstrumentFacts connection={connection(2)} onSetClock={() => undefined} firmware="2.4.1" />)
     expect(await screen.findByText('right')).toBeTruthy()
     expect(screen.queryByText('Set it')).toBeNull()
   })
@@ -114,5 +118,59 @@ describe('the facts', () => {
     expect((await screen.findByRole('alert')).textContent).toContain('“fifty” is no number')
     expect(changes()).toHaveLength(0)
     expect(onClose).not.toHaveBeenCalled()
+  })
+})
+
+describe('the shelf', () => {
+  const vh2: InstrumentView = {
+    id: 'i', maker: 'Fieldsim', model: 'VH-2', serial: '30417', firmware: '2.4.1', options: ['vibration'],
+    calibratedOn: '2025-10-14', calibratedUntil: '2027-10-14', calibrationMonths: null, tellsCalibration: true, lastSeenAt: '2026-11-23T09:00:00Z',
+  }
+  const line = (state: ConnectionLine['state']): ConnectionLine => ({
+    id: 'c', name: 'Anna’s handheld', reach: { kind: 'NETWORK', place: '127.0.0.1', number: 5025 }, said: '127.0.0.1 port 5025', instrumentId: 'i', state, sentence: '',
+  })
+
+  it('shows who is there by word, and who else answers', async () => {
+    const candidate = { reach: { kind: 'LINE' as const, place: '/dev/ttyUSB0', number: 115200 }, said: '/dev/ttyUSB0, 115200 baud', who: '', asksForPassCode: true }
+    answering('GET', '/api/connections', () => ({ connections: [line('CONNECTED')], candidates: [candidate], lines: [] }))
+    answering('GET', '/api/sensors', () => [])
+    const onCandidate = vi.fn()
+    show(<Shelf list={[vh2]} chosenId="i" onChoose={() => undefined} onAdd={() => undefined} onCandidate={onCandidate} />)
+    expect(await screen.findByText('connected')).toBeTruthy()
+    expect(screen.getByText('Anna’s handheld')).toBeTruthy()
+    expect(await screen.findByText('asks for its pass code')).toBeTruthy()
+    fireEvent.click(screen.getByText('Connect'))
+    expect(onCandidate).toHaveBeenCalledWith(candidate)
+  })
+
+  it('connects by a serial line with its speed', async () => {
+    answering('GET', '/api/connections', () => ({ connections: [], candidates: [], lines: ['/dev/ttyUSB0'] }))
+    answering('POST', '/api/connections', () => vh2)
+    const onAdded = vi.fn()
+    show(<ConnectDialog candidate={null} onClose={() => undefined} onAdded={onAdded} />)
+    await waitFor(() => expect(asked.some((one) => one.path === '/api/connections')).toBe(true))
+    fireEvent.change(await screen.findByLabelText('By'), { target: { value: 'LINE' } })
+    fireEvent.change(screen.getByLabelText('Pass code'), { target: { value: '4711' } })
+    fireEvent.change(screen.getByLabelText('Line of the server'), { target: { value: '/dev/ttyUSB0' } })
+    fireEvent.click(screen.getByText('Connect'))
+    await waitFor(() => expect(onAdded).toHaveBeenCalledWith('i'))
+    expect(changes()[0]?.body).toEqual({ name: '', kind: 'LINE', host: null, port: null, place: '/dev/ttyUSB0', baud: 115200, passCode: '4711' })
+  })
+})
+
+describe('firmware', () => {
+  it('is installed only after its warning', async () => {
+    answering('GET', '/api/firmware', () => [
+      { id: 'f', model: 'VH-2', version: '2.5.0', seconds: 90, size: 1, sha256: '', keptAt: '2026-11-23T09:00:00Z', keptBy: 'x' },
+    ])
+    answering('POST', '/api/instruments/i/firmware', () => ({ id: 'j' }))
+    const onJob = vi.fn()
+    const vh2 = { id: 'i', model: 'VH-2', firmware: '2.4.1' } as InstrumentView
+    show(<FirmwareFact instrument={vh2} busy={false} onJob={onJob} />)
+    fireEvent.click(await screen.findByText('Install 2.5.0'))
+    expect(await screen.findByText(/about 3 min.*must stay switched on/)).toBeTruthy()
+    fireEvent.click(screen.getAllByText('Install 2.5.0').at(-1) as HTMLElement)
+    await waitFor(() => expect(onJob).toHaveBeenCalled())
+    expect(changes()[0]?.body).toEqual({ firmwareId: 'f' })
   })
 })

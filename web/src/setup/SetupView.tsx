@@ -2,6 +2,7 @@ import { useMay } from '../app/useMay'
 import { Page } from '../parts/Page'
 import { words } from '../words/en'
 import { AuditTable } from './AuditTable'
+import { HouseRules } from './HouseRules'
 import { OwnPassword } from './OwnPassword'
 import { People } from './People'
 import { SkipReasons } from './SkipReasons'
@@ -13,6 +14,7 @@ export function SetupView() {
       <div className="h-full overflow-auto px-4 py-3">
         <OwnPassword />
         {may.manage ? <People /> : <p className="mb-4 text-ink2">{words.setup.onlyAdministrator}</p>}
+        <HouseRules mayDecide={may.sign} />
         {may.edit && <SkipReasons />}
         {may.edit && <AuditTable />}
       </div>

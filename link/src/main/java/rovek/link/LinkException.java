@@ -87,7 +87,7 @@ public sealed class LinkException extends Exception {
         private static final long serialVersionUID = 1L;
 
         public Busy() {
-            super("link.busy", "The instrument is busy measuring. Wait until it has finished, then try again.", null);
+            super("link.busy", "The instrument is busy measuring or installing its firmware. Wait until it has finished, then try again.", null);
         }
     }
 

@@ -76,11 +76,16 @@ public record CertificateContent(
                         .formatted(instrument.model(), instrument.serial()));
             } else if (instrument.calibratedOn().get().isAfter(visitOn)) {
                 missing.add("%s no. %s was calibrated only after the visit.".formatted(instrument.model(), instrument.serial()));
-            } else if (!instrument.isCalibratedOn(visitOn)) {
-                missing.add("The calibration of %s no. %s had run out on the day of the visit."
-                        .formatted(instrument.model(), instrument.serial()));
             }
         }
         return missing;
+    }
+
+    /** Instruments whose calibration had run out on the day of the visit, each as a sentence. Whether that forbids signing is the house's rule. */
+    public List<String> overdue() {
+        return instruments.stream()
+                .filter(instrument -> instrument.calibratedOn().isPresent() && !instrument.isCalibratedOn(visitOn))
+                .map(instrument -> "The calibration of %s no. %s had run out on the day of the visit.".formatted(instrument.model(), instrument.serial()))
+                .toList();
     }
 }

@@ -38,10 +38,14 @@ class CertificateContentTest {
 
     @Test
     void whatIsMissingIsListedBeforeSigning() {
-        assertThat(content(Optional.of(DAY.minusDays(1))).missing())
-                .containsExactly(
-                        "No result is chosen.",
-                        "The calibration of VH-2 no. 30417 had run out on the day of the visit.");
+        assertThat(content(Optional.of(DAY.minusDays(1))).missing()).containsExactly("No result is chosen.");
+    }
+
+    @Test
+    void aCalibrationThatHadRunOutIsSaidApartTheDayItselfIsWithin() {
+        assertThat(content(Optional.of(DAY.minusDays(1))).overdue()).containsExactly("The calibration of VH-2 no. 30417 had run out on the day of the visit.");
+        assertThat(content(Optional.of(DAY)).overdue()).isEmpty();
+        assertThat(content(Optional.empty()).overdue()).as("how long it holds is not known").hasSize(1);
     }
 
     @Test

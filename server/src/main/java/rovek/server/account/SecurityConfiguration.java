@@ -3,6 +3,7 @@ package rovek.server.account;
 import static org.springframework.http.HttpMethod.DELETE;
 import static org.springframework.http.HttpMethod.GET;
 import static org.springframework.http.HttpMethod.POST;
+import static org.springframework.http.HttpMethod.PUT;
 
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -58,6 +59,7 @@ class SecurityConfiguration {
                         .requestMatchers("/api/accounts/**").hasRole("ADMINISTRATOR")
                         .requestMatchers(GET, "/api/audit/**").hasRole("TECHNICIAN")
                         .requestMatchers(POST, "/api/certificates/*/sign", "/api/certificates/*/withdraw").hasRole("REVIEWER")
+                        .requestMatchers(PUT, "/api/rules").hasRole("REVIEWER")
                         .requestMatchers(POST, "/api/outline/**").hasRole("VIEWER")
                         .requestMatchers(GET, "/api/**").hasRole("VIEWER")
                         .requestMatchers("/api/**").hasRole("TECHNICIAN")

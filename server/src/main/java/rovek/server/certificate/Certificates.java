@@ -6,10 +6,12 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -19,6 +21,7 @@ import rovek.server.account.Accounts;
 import rovek.server.audit.AuditTrail;
 import rovek.server.certificate.CertificateEntity.State;
 import rovek.server.problem.DomainProblem;
+import rovek.server.rule.HouseRules;
 
 /** Prepares, signs, keeps and finds certificates. What is signed is never changed, only withdrawn. */
 @Service
@@ -27,6 +30,8 @@ public class Certificates {
     private final CertificateRepository certificates;
     private final CertificateComposer composer;
     private final PdfPrinter printer;
+    private final Calibrations calibrations;
+    private final HouseRules rules;
     private final Accounts accounts;
     private final AuditTrail audit;
     private final JdbcClient db;
@@ -36,6 +41,8 @@ public class Certificates {
             CertificateRepository certificates,
             CertificateComposer composer,
             PdfPrinter printer,
+            Calibrations calibrations,
+            HouseRules rules,
             Accounts accounts,
             AuditTrail audit,
             JdbcClient db,
@@ -43,6 +50,8 @@ public class Certificates {
         this.certificates = certificates;
         this.composer = composer;
         this.printer = printer;
+        this.calibrations = calibrations;
+        this.rules = rules;
         this.accounts = accounts;
         this.audit = audit;
         this.db = db;
@@ -66,9 +75,10 @@ public class Certificates {
      * A prepared certificate as it would be issued.
      *
      * @param missing what keeps it from being signed
+     * @param warnings what a reader should know though it may be signed
      * @param digest of its content; signing names it, so that nobody signs what he has not seen
      */
-    public record Preview(UUID id, String html, List<String> missing, String digest) {}
+    public record Preview(UUID id, String html, List<String> missing, List<String> warnings, String digest) {}
 
     /** A signature: the reviewer's own password, and the digest of what was seen. */
     public record Signature(String password, String digest) {}
@@ -101,7 +111,10 @@ public class Certificates {
     public Preview preview(UUID id) {
         CertificateEntity certificate = requirePrepared(id);
         CertificatePage page = page(certificate, Optional.empty(), Optional.empty());
-        return new Preview(id, page.html(), page.content().missing(), digest(page));
+        List<String> overdue = calibrations.overdue(page.content(), certificate.visitId, certificate.checks());
+        boolean refused = rules.now().refuseOverdue();
+        List<String> missing = Stream.concat(page.content().missing().stream(), refused ? overdue.stream() : Stream.empty()).toList();
+        return new Preview(id, page.html(), missing, refused ? List.of() : overdue, digest(page));
     }
 
     private CertificatePage page(CertificateEntity certificate, Optional<String> reviewer, Optional<String> number) {
@@ -125,7 +138,10 @@ public class Certificates {
         if (!digest(seen).equals(signature.digest())) {
             throw new DomainProblem.Stale("What the certificate says");
         }
-        List<String> missing = seen.content().missing();
+        List<String> missing = new ArrayList<>(seen.content().missing());
+        if (rules.now().refuseOverdue()) {
+            missing.addAll(calibrations.overdue(seen.content(), certificate.visitId, certificate.checks()));
+        }
         if (!missing.isEmpty()) {
             throw new DomainProblem.Conflict("incomplete", "Nothing was signed. " + String.join(" ", missing));
         }

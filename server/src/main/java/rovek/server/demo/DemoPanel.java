@@ -33,6 +33,10 @@ final class DemoPanel {
         press("/api/loose", "{\"assetTag\":\"" + tag + "\",\"point\":\"" + point + "\"}");
     }
 
+    void takeLooseReading(String technique, String tag, String point) {
+        press("/api/loose", "{\"technique\":\"" + technique + "\",\"assetTag\":\"" + tag + "\",\"point\":\"" + point + "\"}");
+    }
+
     private void press(String path, String body) {
         HttpRequest request = HttpRequest.newBuilder(URI.create(address + path))
                 .header("Content-Type", "application/json")

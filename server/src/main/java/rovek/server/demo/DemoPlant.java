@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 import java.util.UUID;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
@@ -15,6 +16,7 @@ import rovek.core.plant.Level;
 import rovek.server.limit.Limits;
 import rovek.server.picture.PictureView;
 import rovek.server.picture.Pictures;
+import rovek.server.plant.Plant;
 import rovek.server.plant.PlantEditor;
 import rovek.server.plant.PlantEditor.NewNode;
 import rovek.server.plant.PlantSettings;
@@ -29,6 +31,7 @@ class DemoPlant {
     private static final String VELOCITY = "Velocity 10–1000 Hz";
     private static final String ACCELERATION = "Acceleration 1–10 kHz";
 
+    private final Plant tree;
     private final PlantEditor plant;
     private final PlantSettings settings;
     private final Limits limits;
@@ -36,7 +39,8 @@ class DemoPlant {
     private final Pictures pictures;
     private final Clock clock;
 
-    DemoPlant(PlantEditor plant, PlantSettings settings, Limits limits, Sensors sensors, Pictures pictures, Clock clock) {
+    DemoPlant(Plant tree, PlantEditor plant, PlantSettings settings, Limits limits, Sensors sensors, Pictures pictures, Clock clock) {
+        this.tree = tree;
         this.plant = plant;
         this.settings = settings;
         this.limits = limits;
@@ -79,6 +83,21 @@ class DemoPlant {
         addMachine(treatment, new Machine("B-202", "Booster pump 2", "pump", plate(22, 2950, "rigid", 2018, LARGE), true), checks);
         addMachine(treatment, new Machine("F-210", "Aerator fan", "fan", plate(18.5, 980, "flexible", 2022, MIDDLE), false), checks);
         return checks;
+    }
+
+    /** What the other instruments are for. */
+    void planUtilities() {
+        UUID site = tree.tree().inOrder().stream().filter(node -> node.level() == Level.SITE).findFirst().orElseThrow().id();
+        UUID utilities = add(site, Level.AREA, "", "Utilities");
+        addPoint(utilities, "BAT-1", "Battery string", "String", Map.of("battery", "Cells of the string"));
+        addPoint(utilities, "CA-1", "Air main", "Compressor room", Map.of("leak", "Air leak"));
+        addPoint(utilities, "PT-221", "Outlet pressure transmitter", "Loop", Map.of("loop", "Loop calibration", "sheet", "Parameter sheet", "gauge", "Pressure"));
+        addPoint(utilities, "R-1", "Reservoir", "Logger", Map.of("run", "Run"));
+    }
+
+    private void addPoint(UUID area, String tag, String name, String point, Map<String, String> checks) {
+        UUID at = add(add(area, Level.ASSET, tag, name), Level.POINT, "", point);
+        new TreeMap<>(checks).forEach((technique, preset) -> plant.add(new NewNode(null, at, Level.CHECK, "", "", null, technique, preset)));
     }
 
     private void register(String tag, String serial, double sensitivity) {

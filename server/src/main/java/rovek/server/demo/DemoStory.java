@@ -78,15 +78,14 @@ class DemoStory implements ApplicationRunner {
     private final Clock clock;
     private final DemoPanel panel;
     private final int instrumentPort;
-    /** 0 where there is no logger. */
-    private final int loggerPort;
+    private final DemoInstruments others;
 
     DemoStory(
             Accounts accounts, Plant plant, DemoPlant demoPlant, Connections connections, Routes routes, Transfers transfers, Loading loading,
             ReadBack readBack, Setups setups, Pictures pictures, Jobs jobs, Visits visits, Certificates certificates, Clock clock,
             @Value("${rovek.demo.panel}") String panelAddress,
             @Value("${rovek.demo.instrument-port}") int instrumentPort,
-            @Value("${rovek.demo.logger-port:0}") int loggerPort) {
+            DemoInstruments others) {
         this.accounts = accounts;
         this.plant = plant;
         this.demoPlant = demoPlant;
@@ -103,7 +102,7 @@ class DemoStory implements ApplicationRunner {
         this.clock = clock;
         this.panel = new DemoPanel(panelAddress);
         this.instrumentPort = instrumentPort;
-        this.loggerPort = loggerPort;
+        this.others = others;
     }
 
     @Override
@@ -120,10 +119,12 @@ class DemoStory implements ApplicationRunner {
             if (plant.tree().nodes().size() == 0) {
                 live(instrument);
                 setups.put(UUID.randomUUID(), RESERVOIR);
+                if (others.areThere()) {
+                    demoPlant.planUtilities();
+                    others.live(PASS_CODE);
+                }
             }
-            if (loggerPort != 0) {
-                connections.connect(ConnectionDraft.network("Data logger", "127.0.0.1", loggerPort, PASS_CODE));
-            }
+            others.connect(PASS_CODE);
             LOG.info("The demonstration is ready.");
         } finally {
             SecurityContextHolder.clearContext();
@@ -197,7 +198,7 @@ class DemoStory implements ApplicationRunner {
         SecurityContextHolder.getContext().setAuthentication(UsernamePasswordAuthenticationToken.authenticated(name, null, List.of()));
     }
 
-    private static final class Silent implements JobProgress {
+    static final class Silent implements JobProgress {
         @Override
         public void report(long done, long total, String sentence) {
             // nobody watches the demonstration being made

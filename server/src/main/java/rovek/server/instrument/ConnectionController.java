@@ -28,12 +28,12 @@ class ConnectionController {
 
     /** Who is there; asked every few seconds while somebody looks. */
     @GetMapping
-    Presence.Found look() {
+    Presence.Findings look() {
         return presence.look(false);
     }
 
     @PostMapping("/find")
-    Presence.Found find() {
+    Presence.Findings find() {
         return presence.look(true);
     }
 

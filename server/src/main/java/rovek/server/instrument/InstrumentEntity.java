@@ -28,8 +28,16 @@ class InstrumentEntity {
     /** Names, separated by commas. */
     String options;
 
+    /** As the instrument tells; likewise until when. */
     LocalDate calibratedOn;
+
     LocalDate calibratedUntil;
+
+    /** As somebody wrote it down, for an instrument that does not tell. */
+    LocalDate writtenCalibratedOn;
+
+    Integer calibrationMonths;
+
     Instant lastSeenAt;
 
     @Version
@@ -49,7 +57,10 @@ class InstrumentEntity {
 
     InstrumentView view() {
         List<String> names = Arrays.stream(options.split(",")).filter(name -> !name.isBlank()).toList();
+        LocalDate on = calibratedOn == null ? writtenCalibratedOn : calibratedOn;
+        LocalDate byInterval = on == null || calibrationMonths == null ? null : on.plusMonths(calibrationMonths);
         return new InstrumentView(
-                id, maker, model, serial, firmware, names, calibratedOn, calibratedUntil, lastSeenAt.toString());
+                id, maker, model, serial, firmware, names, on, calibratedUntil == null ? byInterval : calibratedUntil, calibrationMonths,
+                calibratedOn != null, lastSeenAt.toString());
     }
 }

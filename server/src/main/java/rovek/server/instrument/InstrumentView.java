@@ -5,7 +5,12 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 
-/** An instrument on the shelf, as it was seen last. */
+/**
+ * An instrument on the shelf, as it was seen last.
+ *
+ * @param calibrationMonths from one calibration to the next, as written down; null where nobody did
+ * @param tellsCalibration whether the instrument itself knows when it was calibrated
+ */
 public record InstrumentView(
         UUID id,
         String maker,
@@ -15,10 +20,12 @@ public record InstrumentView(
         List<String> options,
         @Nullable LocalDate calibratedOn,
         @Nullable LocalDate calibratedUntil,
+        @Nullable Integer calibrationMonths,
+        boolean tellsCalibration,
         String lastSeenAt) {
 
     InstrumentView seenAt(String at) {
         return new InstrumentView(
-                id, maker, model, serial, firmware, options, calibratedOn, calibratedUntil, at);
+                id, maker, model, serial, firmware, options, calibratedOn, calibratedUntil, calibrationMonths, tellsCalibration, at);
     }
 }

@@ -1,7 +1,10 @@
 package rovek.server.instrument;
 
+import jakarta.annotation.Nullable;
 import java.time.Clock;
 import java.time.Duration;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -116,6 +119,31 @@ public class Instruments {
                     audit.note("met in a file", "instrument", saved.id(), null, saved);
                     return saved;
                 }));
+    }
+
+    /**
+     * What somebody writes down of an instrument's calibration.
+     *
+     * @param calibratedOn counts only where the instrument does not tell; null for not known
+     * @param months from one calibration to the next; null where none is asked for
+     */
+    public record WrittenCalibration(@Nullable LocalDate calibratedOn, @Nullable Integer months) {}
+
+    @Transactional
+    public InstrumentView write(UUID id, WrittenCalibration written) {
+        if (written.months() != null && (written.months() < 1 || written.months() > 240)) {
+            throw new DomainProblem.Invalid("months", "The interval is 1 to 240 months.");
+        }
+        if (written.calibratedOn() != null && written.calibratedOn().isAfter(LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC))) {
+            throw new DomainProblem.Invalid("calibratedOn", "The calibration is still to come on %s.".formatted(written.calibratedOn()));
+        }
+        InstrumentEntity instrument = entity(id);
+        InstrumentView before = instrument.view();
+        instrument.writtenCalibratedOn = written.calibratedOn();
+        instrument.calibrationMonths = written.months();
+        InstrumentView after = instruments.save(instrument).view();
+        audit.note("write calibration", "instrument", id, before, after);
+        return after;
     }
 
     public List<InstrumentView> list() {

@@ -74,7 +74,7 @@ public class Presence {
     public record CandidateLine(Reach reach, String said, String who, boolean asksForPassCode) {}
 
     /** Everything that was found. */
-    public record Found(List<ConnectionLine> connections, List<CandidateLine> candidates, Set<String> lines) {}
+    public record Findings(List<ConnectionLine> connections, List<CandidateLine> candidates, Set<String> lines) {}
 
     private static final class Seen<T> {
         private List<T> lines = List.of();
@@ -86,7 +86,7 @@ public class Presence {
     }
 
     /** @param anew whether what was found a moment ago will not do */
-    public Found look(boolean anew) {
+    public Findings look(boolean anew) {
         List<ConnectionLine> known;
         synchronized (connections) {
             if (anew || !connections.isFresh(FRESH)) {
@@ -103,7 +103,7 @@ public class Presence {
                         .stream().flatMap(Optional::stream).toList();
                 candidates.at = System.nanoTime();
             }
-            return new Found(known, candidates.lines, policy.lines());
+            return new Findings(known, candidates.lines, policy.lines());
         }
     }
 

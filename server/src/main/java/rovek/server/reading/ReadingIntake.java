@@ -56,11 +56,21 @@ public class ReadingIntake {
     @Transactional(readOnly = true)
     public List<PreparedReading> prepare(ReadingsPackage readings, PlantTree tree) {
         String serial = readings.maker().instrument().orElseThrow().serial();
+        return freshOf(readings).parallelStream().map(reading -> prepare(serial, reading, tree)).toList();
+    }
+
+    /** Analyses all readings of a package, stored or not. Touches nothing. */
+    public List<PreparedReading> prepareAll(ReadingsPackage readings, PlantTree tree) {
+        String serial = readings.maker().instrument().orElseThrow().serial();
+        return readings.readings().parallelStream().map(reading -> prepare(serial, reading, tree)).toList();
+    }
+
+    /** The readings of a package that are not stored yet. */
+    @Transactional(readOnly = true)
+    public List<DigestedReading> freshOf(ReadingsPackage readings) {
+        String serial = readings.maker().instrument().orElseThrow().serial();
         Set<ReadingIdentity> stored = stored(serial);
-        return readings.readings().parallelStream()
-                .filter(reading -> !stored.contains(identity(serial, reading)))
-                .map(reading -> prepare(serial, reading, tree))
-                .toList();
+        return readings.readings().stream().filter(reading -> !stored.contains(identity(serial, reading))).toList();
     }
 
     /**

@@ -6,6 +6,7 @@ import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -25,14 +26,17 @@ class InstrumentController {
     private final Transfers transfers;
     private final Loading loading;
     private final ReadBack readBack;
+    private final LookInside lookInside;
     private final Originals originals;
     private final Jobs jobs;
 
-    InstrumentController(Instruments instruments, Transfers transfers, Loading loading, ReadBack readBack, Originals originals, Jobs jobs) {
+    InstrumentController(
+            Instruments instruments, Transfers transfers, Loading loading, ReadBack readBack, LookInside lookInside, Originals originals, Jobs jobs) {
         this.instruments = instruments;
         this.transfers = transfers;
         this.loading = loading;
         this.readBack = readBack;
+        this.lookInside = lookInside;
         this.originals = originals;
         this.jobs = jobs;
     }
@@ -61,6 +65,17 @@ class InstrumentController {
     @GetMapping("/{id}/connection")
     ConnectionView look(@PathVariable UUID id) {
         return transfers.look(id);
+    }
+
+    /** What lies in one file of its memory; a query that asks somebody else. */
+    @GetMapping("/{id}/inside")
+    LookInside.Inside inside(@PathVariable UUID id, @RequestParam String file) {
+        return lookInside.look(id, file);
+    }
+
+    @PutMapping("/{id}/calibration")
+    InstrumentView calibration(@PathVariable UUID id, @RequestBody Instruments.WrittenCalibration written) {
+        return instruments.write(id, written);
     }
 
     @GetMapping("/{id}/job")

@@ -109,6 +109,13 @@ class Originals {
         db.sql("DELETE FROM transfer_piece WHERE instrument_id = ? AND sha256 = ?").param(instrumentId).param(sha256).update();
     }
 
+    /** What has arrived of a file, put together. */
+    @Transactional(readOnly = true)
+    public byte[] arrivedBytes(UUID instrumentId, String sha256) {
+        return joined(db.sql("SELECT bytes FROM transfer_piece WHERE instrument_id = ? AND sha256 = ? ORDER BY first_byte")
+                .param(instrumentId).param(sha256).query(byte[].class).list());
+    }
+
     /**
      * Puts the pieces together and keeps them as an original, if they are what the instrument said.
      *
@@ -116,9 +123,7 @@ class Originals {
      */
     @Transactional
     public Optional<Kept> assemble(UUID instrumentId, String fileName, String sha256) {
-        List<byte[]> parts = db.sql("SELECT bytes FROM transfer_piece WHERE instrument_id = ? AND sha256 = ? ORDER BY first_byte")
-                .param(instrumentId).param(sha256).query(byte[].class).list();
-        byte[] whole = joined(parts);
+        byte[] whole = arrivedBytes(instrumentId, sha256);
         dropPieces(instrumentId, sha256);
         if (!Sha256.of(whole).equals(sha256)) {
             return Optional.empty();

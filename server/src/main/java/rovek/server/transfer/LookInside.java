@@ -1,0 +1,123 @@
+package rovek.server.transfer;
+
+import jakarta.annotation.Nullable;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import rovek.core.technique.Result;
+import rovek.link.Instrument;
+import rovek.link.InstrumentFile;
+import rovek.link.LinkException;
+import rovek.link.Sha256;
+import rovek.link.packet.PackageException;
+import rovek.link.packet.ReadingsPackage;
+import rovek.server.instrument.Instruments;
+import rovek.server.plant.CheckView;
+import rovek.server.plant.Plant;
+import rovek.server.plant.PlantTree;
+import rovek.server.problem.DomainProblem;
+import rovek.server.reading.PreparedReading;
+import rovek.server.reading.ReadingIntake;
+
+/** A look at what lies in an instrument's file before it is taken. What was transferred for it need not be transferred again. */
+@Service
+public class LookInside {
+
+    private static final long LARGEST = 24L << 20;
+
+    private final Instruments instruments;
+    private final Originals originals;
+    private final ReadingIntake intake;
+    private final Plant plant;
+
+    LookInside(Instruments instruments, Originals originals, ReadingIntake intake, Plant plant) {
+        this.instruments = instruments;
+        this.originals = originals;
+        this.intake = intake;
+        this.plant = plant;
+    }
+
+    /**
+     * A reading as it lies on the instrument.
+     *
+     * @param takenAt by the instrument's clock
+     * @param place where it belongs, or what was typed for it
+     * @param value of its leading result; null where there is none
+     * @param isStored whether it is stored here already
+     */
+    public record InsideLine(String takenAt, String technique, String place, @Nullable Double value, String unit, String note, boolean isStored) {}
+
+    /** @param walk name of the route that was walked; blank for none */
+    public record Inside(String file, String walk, List<InsideLine> readings) {}
+
+    /** @throws DomainProblem.Conflict where the file is too large for a look, or there is no such file */
+    public Inside look(UUID instrumentId, String name) {
+        byte[] bytes;
+        try {
+            bytes = instruments.withLink(instrumentId, "looking into " + name, (link, identity, renew) -> fetched(instrumentId, link, name, renew));
+        } catch (LinkException e) {
+            throw new DomainProblem.LinkTrouble(e.code(), e.getMessage());
+        } catch (PackageException e) {
+            throw new DomainProblem.LinkTrouble(e.code(), e.getMessage());
+        }
+        return inside(name, bytes);
+    }
+
+    private byte[] fetched(UUID instrumentId, Instrument link, String name, Runnable renew) throws LinkException {
+        InstrumentFile file = link.catalogue().files().stream()
+                .filter(one -> one.name().equals(name) && !Loading.isLoaded(one))
+                .findFirst()
+                .orElseThrow(() -> new LinkException.NoSuchFile(name));
+        if (file.bytes() > LARGEST) {
+            throw new DomainProblem.Conflict("too-large", "%s has %.0f MB, too much for a look. Read it back: nothing on the instrument changes by it.".formatted(name, file.bytes() / 1e6));
+        }
+        String digest = link.digest(name);
+        Optional<Originals.Kept> kept = originals.find(instrumentId, digest);
+        if (kept.isPresent()) {
+            return originals.bytes(kept.get().id());
+        }
+        for (long at = originals.arrived(instrumentId, digest); at < file.bytes(); ) {
+            byte[] piece = link.slice(name, at, (int) Math.min(ReadBack.PIECE_BYTES, file.bytes() - at));
+            if (piece.length == 0) {
+                break;
+            }
+            originals.keepPiece(instrumentId, digest, at, piece);
+            at += piece.length;
+            renew.run();
+        }
+        byte[] whole = originals.arrivedBytes(instrumentId, digest);
+        if (!Sha256.of(whole).equals(digest)) {
+            originals.dropPieces(instrumentId, digest);
+            throw new LinkException.DigestDiffers(name);
+        }
+        return whole;
+    }
+
+    private Inside inside(String name, byte[] bytes) {
+        try {
+            ReadingsPackage readings = ReadingsPackage.unpack(bytes);
+            PlantTree tree = plant.tree();
+            Set<String> fresh = new HashSet<>();
+            List<PreparedReading> all = intake.prepareAll(readings, tree);
+            intake.freshOf(readings).forEach(reading -> fresh.add(reading.reading().id()));
+            List<InsideLine> lines = new ArrayList<>();
+            all.forEach(reading -> lines.add(line(reading, !fresh.contains(reading.packed().id()))));
+            return new Inside(name, readings.walk().map(walk -> walk.name()).orElse(""), lines);
+        } catch (PackageException e) {
+            throw new DomainProblem.LinkTrouble(e.code(), e.getMessage());
+        }
+    }
+
+    private static InsideLine line(PreparedReading reading, boolean isStored) {
+        Optional<Result> leading = reading.analysis().results().stream().findFirst();
+        return new InsideLine(
+                reading.packed().takenAt().toString(), reading.packed().technique(),
+                reading.check().map(CheckView::place).orElse(reading.packed().label()),
+                leading.map(result -> result.value().value()).orElse(null), leading.map(result -> result.value().unit().symbol()).orElse(""),
+                reading.packed().note(), isStored);
+    }
+}

@@ -1,0 +1,153 @@
+package rovek.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import rovek.fieldsim.Fieldsim;
+import rovek.link.packet.FirmwarePackage;
+import tools.jackson.databind.JsonNode;
+
+/** What is known of an instrument beside its readings: its calibration and papers, its firmware, what lies in its memory. */
+@ExtendWith(OneRovek.class)
+class RegisterTest {
+
+    private static final byte[] PDF = "%PDF-1.4 calibrated".getBytes(StandardCharsets.ISO_8859_1);
+
+    @TempDir
+    Path memory;
+
+    private final RunningRovek rovek;
+    private final Caller caller;
+    private final SmallPlant plant;
+    private FieldDay field;
+    private String instrument;
+
+    RegisterTest(RunningRovek rovek) {
+        this.rovek = rovek;
+        this.caller = Caller.signedIn(rovek);
+        this.plant = new SmallPlant(caller);
+    }
+
+    @BeforeEach
+    void switchOn() {
+        field = new FieldDay(Fieldsim.Kind.VIBRATION, UUID.randomUUID().toString(), memory);
+        instrument = field.connect(caller);
+    }
+
+    @AfterEach
+    void switchOff() {
+        field.close();
+    }
+
+    private JsonNode view() {
+        return caller.get("/api/instruments").ok().valueStream().filter(one -> one.get("id").asString().equals(instrument)).findFirst().orElseThrow();
+    }
+
+    @Test
+    void whatIsWrittenDownOfACalibrationCountsWhereTheInstrumentDoesNotTell() {
+        assertThat(view().get("tellsCalibration").asBoolean()).isTrue();
+        String told = view().get("calibratedUntil").asString();
+        String path = "/api/instruments/" + instrument + "/calibration";
+        assertThat(caller.put(path, Map.of("calibratedOn", "2026-01-10", "months", 12)).ok().get("calibratedUntil").asString()).isEqualTo(told);
+        rovek.bean(JdbcClient.class).sql("UPDATE instrument SET calibrated_on = NULL, calibrated_until = NULL WHERE id = ?").param(UUID.fromString(instrument)).update();
+        assertThat(view().get("calibratedUntil").asString()).isEqualTo("2027-01-10");
+        assertThat(caller.put(path, Map.of("months", 0)).sentence()).contains("1 to 240 months");
+        assertThat(caller.put(path, Map.of("calibratedOn", "2099-01-01")).sentence()).contains("still to come");
+    }
+
+    @Test
+    void papersAreKeptAsTheyAre() {
+        String path = "/api/instruments/" + instrument + "/papers";
+        assertThat(caller.sendFile(path, "note.txt", "hello".getBytes(StandardCharsets.UTF_8)).sentence()).contains("PDF, PNG or JPEG");
+        JsonNode kept = caller.sendFile(path, "C:\\certs\\VH-2 2026.pdf", PDF).ok().get(0);
+        assertThat(kept.get("fileName").asString()).isEqualTo("VH-2 2026.pdf");
+        assertThat(caller.get("/api/papers/" + kept.get("id").asString() + "/file").bytes()).isEqualTo(PDF);
+        assertThat(caller.sendFile("/api/sensors/" + UUID.randomUUID() + "/papers", "x.pdf", PDF).status()).isEqualTo(404);
+        assertThat(caller.get(path).ok()).hasSize(1);
+    }
+
+    @Test
+    void anOverdueCalibrationIsWarnedOfAndRefusedWhereTheHouseWantsItSo() {
+        List<String> checks = plant.pump("P-" + UUID.randomUUID().toString().substring(0, 6));
+        checks.forEach(check -> caller.put("/api/checks/" + check + "/limits/" + (checks.indexOf(check) % 2 == 0 ? "velocity.rms" : "acceleration.rms"), Map.of("fail", 50)).ok());
+        field.load(caller, instrument, plant.route(checks));
+        field.press("/api/walk-all", Map.of());
+        field.readBack(caller, instrument);
+        String visit = caller.get("/api/visits").ok().get(0).get("id").asString();
+        rovek.bean(JdbcClient.class).sql("UPDATE visit SET calibrated_on = '2024-01-01', calibrated_until = '2025-01-01' WHERE id = ?").param(UUID.fromString(visit)).update();
+        String certificate = caller.post("/api/certificates", Map.of("visitId", visit, "checkIds", checks)).ok().get("id").asString();
+        String ranOut = "had run out on the day of the visit";
+        JsonNode refused = caller.get("/api/certificates/" + certificate + "/preview").ok();
+        assertThat(refused.get("missing").get(0).asString()).contains(ranOut);
+        Map<String, Object> signature = Map.of("password", RunningRovek.PASSWORD, "digest", refused.get("digest").asString());
+        assertThat(caller.post("/api/certificates/" + certificate + "/sign", signature).sentence()).contains("Nothing was signed.").contains(ranOut);
+        caller.put("/api/rules", Map.of("refuseOverdue", false)).ok();
+        JsonNode warned = caller.get("/api/certificates/" + certificate + "/preview").ok();
+        assertThat(warned.get("missing")).isEmpty();
+        assertThat(warned.get("warnings").get(0).asString()).contains(ranOut);
+        caller.post("/api/certificates/" + certificate + "/sign", signature).ok();
+        caller.put("/api/rules", Map.of("refuseOverdue", true)).ok();
+    }
+
+    @Test
+    void firmwareIsUpdatedFromAFileAlsoAfterACut() {
+        byte[] file = new FirmwarePackage("VH-2", "2.5.0", 1, Instant.now(), random(300_000)).pack();
+        assertThat(caller.sendFile("/api/firmware", "wrong.zip", PDF).sentence()).contains("no field package");
+        String firmware = caller.sendFile("/api/firmware", "vh2.zip", file).ok().get("id").asString();
+        assertThat(caller.sendFile("/api/firmware", "vh2 again.zip", file).ok().get("id").asString()).as("the same file is kept once").isEqualTo(firmware);
+        String other = caller.sendFile("/api/firmware", "lc4.zip", new FirmwarePackage("LC-4", "9", 1, Instant.now(), new byte[9]).pack()).ok().get("id").asString();
+        String path = "/api/instruments/" + instrument + "/firmware";
+        assertThat(caller.post(path, Map.of("firmwareId", other)).sentence()).contains("for LC-4, not for VH-2");
+        field.press("/api/battery", Map.of("percent", 20));
+        assertThat(caller.awaitJob(caller.post(path, Map.of("firmwareId", firmware)).ok()).get("sentence").asString()).contains("battery is too low");
+        field.press("/api/battery", Map.of("percent", 90));
+        field.faults(Map.of("cutAfterBytes", 270));
+        JsonNode cut = caller.awaitJob(caller.post(path, Map.of("firmwareId", firmware)).ok());
+        assertThat(cut.get("state").asString()).isEqualTo("FAILED");
+        assertThat(cut.get("sentence").asString()).contains("goes on from there");
+        JsonNode done = caller.awaitJob(caller.post(path, Map.of("firmwareId", firmware)).ok());
+        assertThat(done.get("sentence").asString()).isEqualTo("Firmware 2.5.0 is installed and verified; it was 2.4.1.");
+        assertThat(caller.awaitJob(caller.post(path, Map.of("firmwareId", firmware)).ok()).get("sentence").asString()).isEqualTo("Firmware 2.5.0 is installed already.");
+        assertThat(view().get("firmware").asString()).isEqualTo("2.5.0");
+    }
+
+    private static byte[] random(int count) {
+        byte[] bytes = new byte[count];
+        new java.util.Random(1).nextBytes(bytes);
+        return bytes;
+    }
+
+    @Test
+    void aLookInsideShowsReadingsAndTakesNothing() {
+        List<String> checks = plant.pump("P-" + UUID.randomUUID().toString().substring(0, 6));
+        field.load(caller, instrument, plant.route(checks));
+        field.press("/api/walk-all", Map.of());
+        field.press("/api/loose", Map.of("assetTag", "P-7", "point", "Coupling"));
+        Map<String, JsonNode> inside = new HashMap<>();
+        caller.get("/api/instruments/" + instrument + "/connection").ok().get("files").valueStream()
+                .filter(file -> !file.get("state").asString().equals("LOADED"))
+                .forEach(file -> inside.put(file.get("kind").asString(), caller.get("/api/instruments/" + instrument + "/inside?file=" + file.get("name").asString()).ok()));
+        assertThat(inside.get("READINGS").get("walk").asString()).isEqualTo("Monthly walk");
+        JsonNode first = inside.get("READINGS").get("readings").get(0);
+        assertThat(first.get("place").asString()).endsWith("Drive end");
+        assertThat(first.get("value").asDouble()).isPositive();
+        assertThat(first.get("isStored").asBoolean()).isFalse();
+        assertThat(inside.get("LOOSE").get("readings").get(0).get("place").asString()).isEqualTo("P-7 Coupling");
+        assertThat(caller.get("/api/instruments/" + instrument + "/originals").ok()).isEmpty();
+        field.readBack(caller, instrument);
+        assertThat(caller.get("/api/instruments/" + instrument + "/inside?file=RESULTS/LOOSE.zip").ok().get("readings").get(0).get("isStored").asBoolean()).isTrue();
+        assertThat(caller.get("/api/instruments/" + instrument + "/inside?file=RESULTS/W9999.zip").sentence()).contains("no longer holds");
+    }
+}

@@ -1,0 +1,38 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { api, data } from '../api/client'
+import { refresh } from '../api/refresh'
+import type { ConnectionLine } from '../api/types'
+import { Button } from '../parts/Button'
+import { say } from '../parts/notices'
+import { words } from '../words/en'
+
+const text = words.instruments.connection
+
+/** What can be done with a way to an instrument. */
+export function ConnectionActs({ line }: { line: ConnectionLine }) {
+  const client = useQueryClient()
+  const path = { params: { path: { id: line.id } } }
+  const again = () => refresh(client, 'presence', 'instruments', 'connection')
+  const attempt = useMutation({
+    mutationFn: () => data(api.POST('/api/connections/{id}/try', path)),
+    onSuccess: (instrument) => say(text.tried(`${instrument.model} no. ${instrument.serial}`)),
+    onError: (error) => say(error.message),
+    onSettled: again,
+  })
+  const forget = useMutation({
+    mutationFn: () => data(api.DELETE('/api/connections/{id}', path)),
+    onSuccess: () => say(text.forgotten),
+    onError: (error) => say(error.message),
+    onSettled: again,
+  })
+  return (
+    <span className="ml-2 inline-flex gap-3">
+      <Button disabled={attempt.isPending} onClick={() => attempt.mutate()}>
+        {text.try}
+      </Button>
+      <Button disabled={forget.isPending} onClick={() => forget.mutate()}>
+        {text.forget}
+      </Button>
+    </span>
+  )
+}

@@ -1,0 +1,64 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { api, data } from '../api/client'
+import { asForm } from '../api/fileForm'
+import { queries } from '../api/queries'
+import { refresh } from '../api/refresh'
+import type { FirmwareLine, InstrumentView, JobView } from '../api/types'
+import { Button } from '../parts/Button'
+import { Dialog } from '../parts/Dialog'
+import { FileButton } from '../parts/FileButton'
+import { say } from '../parts/notices'
+import { Trouble } from '../parts/Trouble'
+import { minutes } from '../units/format'
+import { words } from '../words/en'
+
+const text = words.instruments.update
+
+/** The firmware that runs, what else is here for this model, and putting it on. */
+export function FirmwareFact({ instrument, busy, onJob }: { instrument: InstrumentView; busy: boolean; onJob: (job: JobView) => void }) {
+  const client = useQueryClient()
+  const here = useQuery(queries.firmware(instrument.model))
+  const [asked, setAsked] = useState<FirmwareLine | null>(null)
+  const bring = useMutation({
+    mutationFn: (file: File) => data(api.POST('/api/firmware', { ...asForm(file) })),
+    onSuccess: (kept) => {
+      say(text.kept(kept.version, kept.model))
+      void refresh(client, 'firmware')
+    },
+  })
+  const install = useMutation({
+    mutationFn: (firmwareId: string) => data(api.POST('/api/instruments/{id}/firmware', { params: { path: { id: instrument.id } }, body: { firmwareId } })),
+    onSuccess: (job) => {
+      onJob(job)
+      setAsked(null)
+    },
+  })
+  const others = here.data?.filter((one) => one.version !== instrument.firmware) ?? []
+  return (
+    <>
+      <span>{instrument.firmware}</span>{' '}
+      <span className="inline-flex flex-wrap gap-x-3">
+        {others.map((one) => (
+          <Button key={one.id} disabled={busy} onClick={() => setAsked(one)}>
+            {text.install(one.version)}
+          </Button>
+        ))}
+        <FileButton text={text.bring} label={text.file} accept=".zip" disabled={bring.isPending} onFile={(file) => bring.mutate(file)} />
+      </span>
+      <Trouble error={bring.error ?? here.error} />
+      {asked && (
+        <Dialog title={text.title(asked.version)} open onClose={() => setAsked(null)}>
+          <p className="mb-3">{text.warning(minutes(Math.ceil(asked.seconds / 60) + 1))}</p>
+          <Trouble error={install.error} />
+          <span className="flex gap-4">
+            <Button kind="main" disabled={install.isPending} onClick={() => install.mutate(asked.id)}>
+              {text.install(asked.version)}
+            </Button>
+            <Button onClick={() => setAsked(null)}>{words.common.cancel}</Button>
+          </span>
+        </Dialog>
+      )}
+    </>
+  )
+}

@@ -1,0 +1,45 @@
+import { useQuery } from '@tanstack/react-query'
+import { queries } from '../api/queries'
+import { Dialog } from '../parts/Dialog'
+import { Trouble } from '../parts/Trouble'
+import { dayAndTime, number } from '../units/format'
+import { words } from '../words/en'
+
+const text = words.instruments.inside
+
+/** What lies in one file of an instrument, before it is taken. */
+export function InsideDialog({ instrumentId, file, onClose }: { instrumentId: string; file: string; onClose: () => void }) {
+  const inside = useQuery(queries.inside(instrumentId, file))
+  return (
+    <Dialog title={inside.data?.walk || text.title(file.replace(/^.*\//, ''))} open wide onClose={onClose}>
+      <p className="mb-2 text-ink2">{inside.isPending ? words.common.loading : text.say}</p>
+      <Trouble error={inside.error} />
+      {inside.data && (
+        <table className="ledger">
+          <thead>
+            <tr>
+              <th>{text.columns.taken}</th>
+              <th>{text.columns.what}</th>
+              <th>{text.columns.place}</th>
+              <th className="num">{text.columns.value}</th>
+              <th>{text.columns.note}</th>
+              <th>{text.columns.state}</th>
+            </tr>
+          </thead>
+          <tbody>
+            {inside.data.readings.map((reading, i) => (
+              <tr key={i}>
+                <td>{dayAndTime(reading.takenAt)}</td>
+                <td>{reading.technique}</td>
+                <td>{reading.place || '–'}</td>
+                <td className="num">{reading.value === null ? '–' : `${number(reading.value)} ${reading.unit}`}</td>
+                <td>{reading.note}</td>
+                <td className={reading.isStored ? 'text-ink2' : 'font-semibold'}>{reading.isStored ? text.stored : text.fresh}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </Dialog>
+  )
+}

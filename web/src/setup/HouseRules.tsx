@@ -1,0 +1,38 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { api, data } from '../api/client'
+import { queries } from '../api/queries'
+import { refresh } from '../api/refresh'
+import { say } from '../parts/notices'
+import { Trouble } from '../parts/Trouble'
+import { words } from '../words/en'
+
+/** What the house has decided for everybody. */
+export function HouseRules({ mayDecide }: { mayDecide: boolean }) {
+  const client = useQueryClient()
+  const rules = useQuery(queries.rules())
+  const put = useMutation({
+    mutationFn: (refuseOverdue: boolean) => data(api.PUT('/api/rules', { body: { refuseOverdue } })),
+    onSuccess: () => {
+      say(words.setup.rulesSaved)
+      void refresh(client, 'rules', 'preview')
+    },
+  })
+  return (
+    <section className="mb-6">
+      <h2 className="font-semibold">{words.setup.rules}</h2>
+      <Trouble error={rules.error ?? put.error} />
+      {rules.data && (
+        <label className="flex min-h-[26px] items-center gap-2">
+          <input
+            type="checkbox"
+            className="h-4 w-4 accent-plum"
+            disabled={!mayDecide || put.isPending}
+            checked={rules.data.refuseOverdue}
+            onChange={(event) => put.mutate(event.target.checked)}
+          />
+          {words.setup.refuseOverdue}
+        </label>
+      )}
+    </section>
+  )
+}
