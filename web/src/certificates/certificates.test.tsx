@@ -20,7 +20,7 @@ function signedInAs(role: string) {
 }
 
 function previewing(missing: string[]) {
-  answering('GET', '/api/certificates/c/preview', () => ({ id: 'c', html: '<html><head></head><body>the page</body></html>', missing, digest: 'd1' }))
+  answering('GET', '/api/certificates/c/preview', () => ({ id: 'c', html: '<html><head></head><body>the page</body></html>', missing, warnings: [], digest: 'd1' }))
 }
 
 afterEach(() => {

@@ -16,7 +16,7 @@ import { words } from '../words/en'
 const text = words.instruments.update
 
 /** The firmware that runs, what else is here for this model, and putting it on. */
-export function FirmwareFact({ instrument, busy, onJob }: { instrument: InstrumentView; busy: boolean; onJob: (job: JobView) => void }) {
+export function FirmwareFact({ instrument, busy, onDrive, onJob }: { instrument: InstrumentView; busy: boolean; onDrive: boolean; onJob: (job: JobView) => void }) {
   const client = useQueryClient()
   const here = useQuery(queries.firmware(instrument.model))
   const [asked, setAsked] = useState<FirmwareLine | null>(null)
@@ -35,6 +35,7 @@ export function FirmwareFact({ instrument, busy, onJob }: { instrument: Instrume
     },
   })
   const others = here.data?.filter((one) => one.version !== instrument.firmware) ?? []
+  if (onDrive) return <span>{instrument.firmware}</span>
   return (
     <>
       <span>{instrument.firmware}</span>{' '}

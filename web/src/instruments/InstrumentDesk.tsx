@@ -119,7 +119,7 @@ export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
               <InstrumentFacts
                 connection={connection.data}
                 onSetClock={() => setClock.mutate()}
-                firmware={<FirmwareFact instrument={instrument} busy={busy || !may.edit} onJob={setStarted} />}
+                firmware={<FirmwareFact instrument={instrument} busy={busy || !may.edit} onDrive={line?.reach.kind === 'FOLDER'} onJob={setStarted} />}
               />
               <MemoryBar connection={connection.data} />
               <MemoryList instrumentId={instrument.id} files={files} chosen={chosen} onChoose={setChosen} />

@@ -166,7 +166,7 @@ describe('firmware', () => {
     answering('POST', '/api/instruments/i/firmware', () => ({ id: 'j' }))
     const onJob = vi.fn()
     const vh2 = { id: 'i', model: 'VH-2', firmware: '2.4.1' } as InstrumentView
-    show(<FirmwareFact instrument={vh2} busy={false} onJob={onJob} />)
+    show(<FirmwareFact instrument={vh2} busy={false} onDrive={false} onJob={onJob} />)
     fireEvent.click(await screen.findByText('Install 2.5.0'))
     expect(await screen.findByText(/about 3 min.*must stay switched on/)).toBeTruthy()
     fireEvent.click(screen.getAllByText('Install 2.5.0').at(-1) as HTMLElement)

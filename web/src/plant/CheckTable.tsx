@@ -70,7 +70,7 @@ export function CheckTable({ sheet, chosenId, onChoose, onLimits }: Props) {
 
 function LimitCell({ check, onLimits }: { check: CheckLine; onLimits: Props['onLimits'] }) {
   const boundary = check.fail ?? check.watch
-  if (!onLimits) return <>{boundary === null ? '–' : limit(boundary)}</>
+  if (!onLimits || check.resultId === '') return <>{boundary === null ? '–' : limit(boundary)}</>
   return (
     <Button
       className={boundary === null ? '' : '!font-normal !text-ink2'}

@@ -42,8 +42,12 @@ export function DraftRow({ place, onDeeper, onShallower, onCommit, onCancel }: P
         <div className="flex items-center gap-2" style={{ paddingLeft: place.depth * 15 + 14 }}>
           {isCheck ? (
             <select aria-label={label} className="field min-w-0 flex-1" autoFocus value={preset || presets[0]?.preset} onChange={(e) => setPreset(e.target.value)} onKeyDown={onKeyDown}>
-              {presets.map((choice) => (
-                <option key={`${choice.technique} ${choice.preset}`}>{choice.preset}</option>
+              {techniques.data?.map((technique) => (
+                <optgroup key={technique.id} label={technique.name}>
+                  {technique.presets.map((choice) => (
+                    <option key={choice}>{choice}</option>
+                  ))}
+                </optgroup>
               ))}
             </select>
           ) : (

@@ -37,6 +37,7 @@ export function typedNumber(text: string): number | null {
 }
 
 export function bytes(count: number): string {
+  if (count >= 1e9) return `${(count / 1e9).toFixed(1)} GB`
   return count >= 1e6 ? `${(count / 1e6).toFixed(1)} MB` : `${Math.max(1, Math.round(count / 1e3))} kB`
 }
 

@@ -108,7 +108,7 @@ export function StopTable({ rows, left, onToggle, mayEdit, onLimits }: Props) {
               <td className="num text-ink2">
                 {row.fail !== null || row.watch !== null ? (
                   limit(row.fail ?? row.watch ?? 0)
-                ) : onLimits ? (
+                ) : onLimits && row.unit !== '' ? (
                   <Button onClick={() => onLimits(row)}>{words.plant.setOne}</Button>
                 ) : (
                   '–'

@@ -117,10 +117,10 @@ function TrayItem({ reading, mayEdit }: { reading: LooseReading; mayEdit: boolea
           )}
           {mayEdit && (
             <div className="mt-1 flex flex-wrap gap-x-4">
-              {best && <Button onClick={() => place(best.checkId)}>{text.placeHere}</Button>}
-              <Button onClick={() => setOpen('elsewhere')}>{text.elsewhere}</Button>
-              <Button onClick={() => setOpen('discard')}>{text.discard}</Button>
-              <Button onClick={() => setOpen('look')}>{text.look}</Button>
+              {best && <Button className="min-h-[26px]" onClick={() => place(best.checkId)}>{text.placeHere}</Button>}
+              <Button className="min-h-[26px]" onClick={() => setOpen('elsewhere')}>{text.elsewhere}</Button>
+              <Button className="min-h-[26px]" onClick={() => setOpen('discard')}>{text.discard}</Button>
+              <Button className="min-h-[26px]" onClick={() => setOpen('look')}>{text.look}</Button>
             </div>
           )}
         </>

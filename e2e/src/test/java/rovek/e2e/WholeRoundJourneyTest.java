@@ -149,7 +149,7 @@ class WholeRoundJourneyTest {
         browser.fill("Pass code", "4711");
         browser.press("Connect");
         browser.see("Nothing new on VH-2.");
-        browser.see("no. 30417, firmware 2.4.1");
+        browser.see("no. 30417, network: 127.0.0.1 port " + field.instrumentPort());
         Accessibility.check(browser, "instrument");
     }
 

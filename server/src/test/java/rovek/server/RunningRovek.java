@@ -30,13 +30,29 @@ public final class RunningRovek implements AutoCloseable {
         }
     }
 
+    /** On a database of the caller's, which stays when the server is closed. */
+    public static RunningRovek startOn(TestDatabase database, String... properties) {
+        return new RunningRovek(database.kept(), run(database, properties));
+    }
+
     /** A second server on the same database. */
     public ConfigurableApplicationContext startAnother() {
         return run(database);
     }
 
     private static ConfigurableApplicationContext run(TestDatabase database, String... properties) {
-        List<String> arguments = new ArrayList<>(List.of(
+        List<String> arguments = arguments(database);
+        for (String property : properties) {
+            String key = property.substring(0, property.indexOf('=') + 1);
+            arguments.removeIf(usual -> usual.startsWith(key));
+            arguments.add(property);
+        }
+        return SpringApplication.run(RovekApplication.class, arguments.toArray(String[]::new));
+    }
+
+    /** What a server is started with. */
+    static List<String> arguments(TestDatabase database) {
+        return new ArrayList<>(List.of(
                 "--server.port=0",
                 "--spring.datasource.url=" + database.url(),
                 "--spring.datasource.username=" + database.user(),
@@ -47,12 +63,6 @@ public final class RunningRovek implements AutoCloseable {
                 "--rovek.first-administrator.name=" + ADMINISTRATOR,
                 "--rovek.first-administrator.password=" + PASSWORD,
                 "--spring.main.banner-mode=off"));
-        for (String property : properties) {
-            String key = property.substring(0, property.indexOf('=') + 1);
-            arguments.removeIf(usual -> usual.startsWith(key));
-            arguments.add(property);
-        }
-        return SpringApplication.run(RovekApplication.class, arguments.toArray(String[]::new));
     }
 
     public String address() {

@@ -11,15 +11,16 @@ import java.util.UUID;
  * A fresh database in the private test cluster that {@code ./rovek test} starts.
  *
  * @param url for JDBC
+ * @param isKept whether closing leaves it there, for somebody else to drop
  */
-public record TestDatabase(String url, String user, String password, String name) implements AutoCloseable {
+public record TestDatabase(String url, String user, String password, String name, boolean isKept) implements AutoCloseable {
 
     private static final String USER = "rovek";
 
     public static TestDatabase create() {
         String name = "t_" + UUID.randomUUID().toString().replace("-", "").toLowerCase(Locale.ROOT);
         execute("CREATE DATABASE " + name);
-        return new TestDatabase("jdbc:postgresql://" + server() + "/" + name, USER, secret(), name);
+        return new TestDatabase("jdbc:postgresql://" + server() + "/" + name, USER, secret(), name, false);
     }
 
     private static String server() {
@@ -47,12 +48,30 @@ public record TestDatabase(String url, String user, String password, String name
         }
     }
 
+    /** The same one, not dropped by whoever closes this. */
+    TestDatabase kept() {
+        return new TestDatabase(url, user, password, name, true);
+    }
+
+    int port() {
+        String server = server();
+        return Integer.parseInt(server.substring(server.lastIndexOf(':') + 1));
+    }
+
+    /** Its address by another port, as a wire in between has it. */
+    String urlAt(int port) {
+        return "jdbc:postgresql://127.0.0.1:%d/%s".formatted(port, name);
+    }
+
     public Connection connect() throws SQLException {
         return DriverManager.getConnection(url, user, password);
     }
 
     @Override
     public void close() {
+        if (isKept) {
+            return;
+        }
         execute("DROP DATABASE IF EXISTS " + name + " WITH (FORCE)");
     }
 }

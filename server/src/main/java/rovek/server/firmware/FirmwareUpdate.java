@@ -56,11 +56,11 @@ public class FirmwareUpdate {
         byte[] image = shelf.bytes(firmwareId);
         return jobs.start("firmware", "Updating the firmware to " + firmware.version(), instrumentId, progress -> instruments.withLink(
                 instrumentId, "updating its firmware",
-                (link, identity, renew) -> update(instrumentId, identity.firmware(), link, firmware, image, progress, renew)));
+                (link, identity) -> update(instrumentId, identity.firmware(), link, firmware, image, progress)));
     }
 
     private String update(
-            UUID instrumentId, String before, Instrument link, FirmwareLine firmware, byte[] image, JobProgress progress, Runnable renew)
+            UUID instrumentId, String before, Instrument link, FirmwareLine firmware, byte[] image, JobProgress progress)
             throws LinkException {
         if (before.equals(firmware.version())) {
             return "Firmware %s is installed already.".formatted(before);
@@ -78,11 +78,10 @@ public class FirmwareUpdate {
             byte[] piece = Arrays.copyOfRange(image, (int) at, (int) Math.min(image.length, at + PIECE_BYTES));
             link.writeFirmware(at, piece);
             at += piece.length;
-            renew.run();
             progress.report(at, image.length + firmware.seconds(), "Loading the image; the old firmware still runs");
         }
         link.installFirmware();
-        awaitInstalled(link, firmware, progress, renew);
+        awaitInstalled(link, firmware, progress);
         String now = link.identity().firmware();
         if (!now.equals(firmware.version())) {
             throw new DomainProblem.Conflict("not-installed", "The instrument still says firmware %s, not %s. It works as before; try again.".formatted(now, firmware.version()));
@@ -91,7 +90,7 @@ public class FirmwareUpdate {
         return "Firmware %s is installed and verified; it was %s.".formatted(now, before);
     }
 
-    private static void awaitInstalled(Instrument link, FirmwareLine firmware, JobProgress progress, Runnable renew) throws LinkException {
+    private static void awaitInstalled(Instrument link, FirmwareLine firmware, JobProgress progress) throws LinkException {
         long began = System.nanoTime();
         long most = Duration.ofSeconds((long) PATIENCE_FACTOR * firmware.seconds() + MORE_SECONDS).toNanos();
         while (link.firmware().isInstalling()) {
@@ -104,7 +103,6 @@ public class FirmwareUpdate {
                 Thread.currentThread().interrupt();
                 throw new LinkException.Stopped();
             }
-            renew.run();
             long seconds = Duration.ofNanos(System.nanoTime() - began).toSeconds();
             progress.report(firmware.size() + Math.min(seconds, firmware.seconds() - 1), firmware.size() + firmware.seconds(), "The instrument installs and verifies it; leave it switched on");
         }

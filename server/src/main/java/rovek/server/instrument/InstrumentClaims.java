@@ -1,29 +1,60 @@
 package rovek.server.instrument;
 
+import jakarta.annotation.PreDestroy;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.server.problem.DomainProblem;
 
-/** One conversation with an instrument at a time, whichever server holds it. A claim that is not renewed runs out. */
+/**
+ * One conversation with an instrument at a time, whichever server holds it. While a server lives its claims are kept alive; those of
+ * one that died run out by themselves.
+ */
 @Service
 class InstrumentClaims {
 
-    static final Duration LASTS = Duration.ofSeconds(60);
+    static final Duration LASTS = Duration.ofSeconds(10);
+    private static final long BEAT_SECONDS = 3;
+    private static final Logger LOG = LoggerFactory.getLogger(InstrumentClaims.class);
 
     private final JdbcClient db;
     private final Clock clock;
+    private final Set<UUID> held = ConcurrentHashMap.newKeySet();
+    private final ScheduledExecutorService heart = Executors.newSingleThreadScheduledExecutor();
 
     InstrumentClaims(JdbcClient db, Clock clock) {
         this.db = db;
         this.clock = clock;
+        heart.scheduleAtFixedRate(this::beat, BEAT_SECONDS, BEAT_SECONDS, TimeUnit.SECONDS);
+    }
+
+    private void beat() {
+        try {
+            held.forEach(holder -> db.sql("UPDATE instrument_claim SET until = ? WHERE holder = ?")
+                    .params(clock.instant().atOffset(ZoneOffset.UTC).plus(LASTS), holder)
+                    .update());
+        } catch (RuntimeException e) {
+            LOG.warn("The instruments' claims could not be renewed: {}", e.getMessage());
+        }
+    }
+
+    @PreDestroy
+    void close() {
+        heart.shutdownNow();
     }
 
     /**
@@ -45,6 +76,7 @@ class InstrumentClaims {
                     .param(instrumentId).query(String.class).optional().orElse("something else");
             throw new DomainProblem.Conflict("instrument-claimed", "The instrument is in use: %s. Wait until that has ended.".formatted(other));
         }
+        held.add(holder);
         return holder;
     }
 
@@ -57,14 +89,8 @@ class InstrumentClaims {
     }
 
     @Transactional(propagation = Propagation.REQUIRES_NEW)
-    public void renew(UUID instrumentId, UUID holder) {
-        db.sql("UPDATE instrument_claim SET until = ? WHERE instrument_id = ? AND holder = ?")
-                .param(clock.instant().atOffset(ZoneOffset.UTC).plus(LASTS)).param(instrumentId).param(holder)
-                .update();
-    }
-
-    @Transactional(propagation = Propagation.REQUIRES_NEW)
     public void release(UUID instrumentId, UUID holder) {
+        held.remove(holder);
         db.sql("DELETE FROM instrument_claim WHERE instrument_id = ? AND holder = ?").param(instrumentId).param(holder).update();
     }
 }

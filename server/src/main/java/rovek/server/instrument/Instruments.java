@@ -182,7 +182,7 @@ public class Instruments {
                                 .formatted(ways.get(0).reach().address().said(), identity.model(), identity.serial(), instrument.serial));
             }
             transaction.executeWithoutResult(status -> noteWhatChanged(id, identity));
-            return work.with(opened.link(), identity, () -> claims.renew(id, holder));
+            return work.with(opened.link(), identity);
         } finally {
             claims.release(id, holder);
         }

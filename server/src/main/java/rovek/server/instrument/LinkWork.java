@@ -11,7 +11,6 @@ public interface LinkWork<T> {
 
     /**
      * @param identity who answered
-     * @param renew to be called now and then while it takes long, to keep the instrument claimed
      */
-    T with(Instrument link, InstrumentIdentity identity, Runnable renew) throws LinkException, PackageException;
+    T with(Instrument link, InstrumentIdentity identity) throws LinkException, PackageException;
 }

@@ -23,6 +23,7 @@ import rovek.link.packet.PackageException;
 import rovek.server.audit.AuditTrail;
 import rovek.server.job.JobView.State;
 import rovek.server.problem.DomainProblem;
+import rovek.server.problem.StorageTrouble;
 
 /**
  * Runs work in the background and keeps its state in the database, where every server sees it. Work whose server died is
@@ -32,8 +33,10 @@ import rovek.server.problem.DomainProblem;
 public class Jobs {
 
     private static final Logger LOG = LoggerFactory.getLogger(Jobs.class);
-    private static final Duration SILENCE = Duration.ofSeconds(30);
-    private static final long HEARTBEAT_SECONDS = 5;
+    private static final Duration SILENCE = Duration.ofSeconds(12);
+    private static final long HEARTBEAT_SECONDS = 3;
+    private static final int MOST_ENDS = 60;
+    private static final long BETWEEN_ENDS_MILLIS = 1_000;
     private static final long REPORT_EVERY_NANOS = 150_000_000;
 
     private final JdbcClient db;
@@ -70,14 +73,37 @@ public class Jobs {
         } catch (LinkException | PackageException | DomainProblem expected) {
             end(id, State.FAILED, expected.getMessage());
         } catch (RuntimeException fault) {
+            Optional<StorageTrouble> trouble = StorageTrouble.of(fault);
             LOG.error("A job failed.", fault);
-            end(id, State.FAILED, "Something went wrong in Rovek. What had arrived is kept; try again, and report it if it happens twice.");
+            end(id, State.FAILED, trouble.map(StorageTrouble::sentence)
+                    .orElse("Something went wrong in Rovek. What had arrived is kept; try again, and report it if it happens twice."));
         } finally {
             running.remove(id);
         }
     }
 
+    /** A job's end must be known, also where the database is away for a while. */
     private void end(UUID id, State state, String sentence) {
+        for (int attempt = 1; ; attempt++) {
+            try {
+                writeEnd(id, state, sentence);
+                return;
+            } catch (RuntimeException away) {
+                if (attempt == MOST_ENDS || StorageTrouble.of(away).isEmpty()) {
+                    LOG.error("The end of a job could not be written.", away);
+                    return;
+                }
+            }
+            try {
+                Thread.sleep(BETWEEN_ENDS_MILLIS);
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                return;
+            }
+        }
+    }
+
+    private void writeEnd(UUID id, State state, String sentence) {
         db.sql("UPDATE job SET state = :state, sentence = :sentence, heard_at = :now, done = CASE WHEN :state = 'DONE' THEN total ELSE done END WHERE id = :id")
                 .param("state", state.name()).param("sentence", sentence).param("now", now()).param("id", id)
                 .update();

@@ -64,7 +64,6 @@ class PlantController {
     @GetMapping("/techniques")
     List<TechniqueView> techniques() {
         return techniques.list().stream()
-                .sorted(Comparator.comparing(Technique::name))
                 .map(this::view)
                 .toList();
     }

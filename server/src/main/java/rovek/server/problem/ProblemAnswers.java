@@ -1,6 +1,7 @@
 package rovek.server.problem;
 
 import java.util.Map;
+import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpStatus;
@@ -72,6 +73,13 @@ class ProblemAnswers {
         }
         if (fault instanceof ErrorResponse refused && refused.getStatusCode().is4xxClientError()) {
             return answer(HttpStatus.valueOf(refused.getStatusCode().value()), "unreadable", UNREADABLE);
+        }
+        Optional<StorageTrouble> trouble = StorageTrouble.of(fault);
+        if (trouble.isPresent()) {
+            LOG.warn("A request could not be stored: {}", fault.getMessage());
+            return answer(
+                    trouble.get() == StorageTrouble.DISK_FULL ? HttpStatus.INSUFFICIENT_STORAGE : HttpStatus.SERVICE_UNAVAILABLE,
+                    trouble.get().code(), trouble.get().sentence());
         }
         LOG.error("A request failed.", fault);
         return answer(

@@ -10,6 +10,7 @@ import rovek.core.limit.Verdict;
 import rovek.core.plant.Level;
 import rovek.core.plant.Node;
 import rovek.core.plant.NodeTree;
+import rovek.core.technique.Techniques;
 import rovek.server.certificate.Certificates;
 import rovek.server.certificate.Certificates.CertificateLine;
 import rovek.server.follow.Standing;
@@ -36,6 +37,7 @@ public class Today {
     private final Routes routes;
     private final Schedule schedule;
     private final Certificates certificates;
+    private final Techniques techniques;
     private final Clock clock;
 
     Today(
@@ -46,6 +48,7 @@ public class Today {
             Routes routes,
             Schedule schedule,
             Certificates certificates,
+            Techniques techniques,
             Clock clock) {
         this.standings = standings;
         this.visits = visits;
@@ -54,6 +57,7 @@ public class Today {
         this.routes = routes;
         this.schedule = schedule;
         this.certificates = certificates;
+        this.techniques = techniques;
         this.clock = clock;
     }
 
@@ -144,10 +148,22 @@ public class Today {
     }
 
     /** Measured, but nothing says what is right. */
-    private static void addUnjudged(List<Item> items, NodeTree nodes, List<Standing> assets) {
-        assets.stream().filter(standing -> standing.notJudged() > 0 && standing.readAt() != null).limit(MOST_OF_A_KIND).forEach(standing -> {
+    private void addUnjudged(List<Item> items, NodeTree nodes, List<Standing> assets) {
+        assets.stream().filter(standing -> standing.readAt() != null && withoutLimit(standing, nodes) > 0).limit(MOST_OF_A_KIND).forEach(standing -> {
             Node node = nodes.find(standing.nodeId()).orElseThrow();
-            items.add(new Item(Kind.WITHOUT_LIMIT, node.id().toString(), node.tag(), node.name(), standing.notJudged(), standing.readAt()));
+            items.add(new Item(Kind.WITHOUT_LIMIT, node.id().toString(), node.tag(), node.name(), withoutLimit(standing, nodes), standing.readAt()));
         });
+    }
+
+    /** What yields no numbers can have no limit, and nobody is asked for one. */
+    private int withoutLimit(Standing standing, NodeTree nodes) {
+        if (standing.notJudged() == 0) {
+            return 0;
+        }
+        long onlyKept = nodes.beneath(standing.nodeId()).stream()
+                .filter(node -> node.level() == Level.CHECK)
+                .filter(check -> techniques.find(check.technique()).filter(technique -> technique.everyResult().isEmpty()).isPresent())
+                .count();
+        return (int) (standing.notJudged() - onlyKept);
     }
 }

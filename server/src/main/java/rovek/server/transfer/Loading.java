@@ -108,7 +108,7 @@ public class Loading {
         instruments.get(instrumentId);
         return jobs.start("load", "Loading " + name, instrumentId, progress -> instruments.withLink(
                 instrumentId, "loading " + name,
-                (link, identity, renew) -> work.with(link, transfers.profile(instrumentId, identity, link.catalogue()), progress)));
+                (link, identity) -> work.with(link, transfers.profile(instrumentId, identity, link.catalogue()), progress)));
     }
 
     private static void requireFit(String what, List<String> obstacles) {

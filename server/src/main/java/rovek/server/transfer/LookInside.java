@@ -58,7 +58,7 @@ public class LookInside {
     public Inside look(UUID instrumentId, String name) {
         byte[] bytes;
         try {
-            bytes = instruments.withLink(instrumentId, "looking into " + name, (link, identity, renew) -> fetched(instrumentId, link, name, renew));
+            bytes = instruments.withLink(instrumentId, "looking into " + name, (link, identity) -> fetched(instrumentId, link, name));
         } catch (LinkException e) {
             throw new DomainProblem.LinkTrouble(e.code(), e.getMessage());
         } catch (PackageException e) {
@@ -67,7 +67,7 @@ public class LookInside {
         return inside(name, bytes);
     }
 
-    private byte[] fetched(UUID instrumentId, Instrument link, String name, Runnable renew) throws LinkException {
+    private byte[] fetched(UUID instrumentId, Instrument link, String name) throws LinkException {
         InstrumentFile file = link.catalogue().files().stream()
                 .filter(one -> one.name().equals(name) && !Loading.isLoaded(one))
                 .findFirst()
@@ -87,7 +87,6 @@ public class LookInside {
             }
             originals.keepPiece(instrumentId, digest, at, piece);
             at += piece.length;
-            renew.run();
         }
         byte[] whole = originals.arrivedBytes(instrumentId, digest);
         if (!Sha256.of(whole).equals(digest)) {

@@ -1,12 +1,15 @@
 package rovek.server.transfer;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -17,6 +20,8 @@ import rovek.server.problem.DomainProblem;
 /** The bytes as instruments gave them, kept for ever, and the pieces of those that are still on their way. */
 @Service
 class Originals {
+
+    private static final Duration KEPT_UNFINISHED = Duration.ofDays(30);
 
     private final JdbcClient db;
     private final AuditTrail audit;
@@ -102,6 +107,13 @@ class Originals {
         db.sql("INSERT INTO transfer_piece (instrument_id, sha256, first_byte, bytes) VALUES (?, ?, ?, ?) ON CONFLICT DO NOTHING")
                 .param(instrumentId).param(sha256).param(firstByte).param(bytes)
                 .update();
+    }
+
+    /** Drops pieces of transfers that nobody went on with for a month: the instrument still has them, or they came another way. */
+    @EventListener(ApplicationReadyEvent.class)
+    @Transactional
+    public void dropOldPieces() {
+        db.sql("DELETE FROM transfer_piece WHERE arrived_at < ?").param(clock.instant().minus(KEPT_UNFINISHED).atOffset(ZoneOffset.UTC)).update();
     }
 
     @Transactional

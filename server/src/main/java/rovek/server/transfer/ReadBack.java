@@ -1,6 +1,7 @@
 package rovek.server.transfer;
 
 import java.time.Clock;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
@@ -13,6 +14,7 @@ import rovek.server.instrument.Instruments;
 import rovek.server.job.JobProgress;
 import rovek.server.job.JobView;
 import rovek.server.job.Jobs;
+import rovek.server.problem.DomainProblem;
 import rovek.server.visit.VisitIntake;
 
 /**
@@ -53,7 +55,7 @@ public class ReadBack {
     /** The work itself. */
     public String run(UUID instrumentId, List<String> names, boolean correctClock, JobProgress progress)
             throws LinkException, PackageException {
-        return instruments.withLink(instrumentId, "reading back", (link, identity, renew) -> {
+        return instruments.withLink(instrumentId, "reading back", (link, identity) -> {
             // A drive has no clock that could be asked: its times are taken as they are written.
             ClockCorrection correction = link.clock()
                     .map(shown -> ClockCorrection.between(shown, clock.instant()))
@@ -63,7 +65,7 @@ public class ReadBack {
                     .filter(file -> !Loading.isLoaded(file))
                     .filter(file -> names.isEmpty() || names.contains(file.name()))
                     .toList();
-            return new Run(instrumentId, link, renew, correction, progress, files).takeAll();
+            return new Run(instrumentId, link, correction, progress, files).takeAll();
         });
     }
 
@@ -72,34 +74,36 @@ public class ReadBack {
 
         private final UUID instrumentId;
         private final Instrument link;
-        private final Runnable renew;
         private final ClockCorrection correction;
         private final JobProgress progress;
         private final List<InstrumentFile> files;
         private final long total;
         private long done;
+        private final List<String> notUnderstood = new ArrayList<>();
         private int fresh;
         private int known;
         private int loose;
 
-        Run(UUID instrumentId, Instrument link, Runnable renew, ClockCorrection correction, JobProgress progress, List<InstrumentFile> files) {
+        Run(UUID instrumentId, Instrument link, ClockCorrection correction, JobProgress progress, List<InstrumentFile> files) {
             this.instrumentId = instrumentId;
             this.link = link;
-            this.renew = renew;
             this.correction = correction;
             this.progress = progress;
             this.files = files;
             this.total = files.stream().mapToLong(InstrumentFile::bytes).sum();
         }
 
-        String takeAll() throws LinkException, PackageException {
+        String takeAll() throws LinkException {
             for (InstrumentFile file : files) {
                 take(file);
+            }
+            if (!notUnderstood.isEmpty()) {
+                throw new DomainProblem.Conflict("not-understood", summary() + " " + String.join(" ", notUnderstood));
             }
             return summary();
         }
 
-        private void take(InstrumentFile file) throws LinkException, PackageException {
+        private void take(InstrumentFile file) throws LinkException {
             String digest = link.digest(file.name());
             Originals.Kept original = originals.find(instrumentId, digest).orElse(null);
             if (original == null) {
@@ -110,10 +114,15 @@ public class ReadBack {
                 done += file.bytes();
             }
             progress.report(done, total, "Checking " + file.name());
-            VisitIntake.Outcome outcome = intake.take(original, instrumentId, correction);
-            fresh += outcome.fresh();
-            known += outcome.known();
-            loose += outcome.loose();
+            try {
+                VisitIntake.Outcome outcome = intake.take(original, instrumentId, correction);
+                fresh += outcome.fresh();
+                known += outcome.known();
+                loose += outcome.loose();
+            } catch (PackageException e) {
+                // One file that makes no sense keeps nobody from the others; its bytes are kept for a Rovek that understands them.
+                notUnderstood.add("%s was kept as an original but not taken: %s".formatted(file.name(), e.getMessage()));
+            }
         }
 
         private void fetch(InstrumentFile file, String digest) throws LinkException {
@@ -130,7 +139,6 @@ public class ReadBack {
                 originals.keepPiece(instrumentId, digest, at, piece);
                 at += piece.length;
                 done += piece.length;
-                renew.run();
                 progress.report(done, total, "Reading back " + file.name());
             }
         }

@@ -61,7 +61,7 @@ public class Transfers {
 
     /** Connects and looks. */
     public ConnectionView look(UUID instrumentId) {
-        return linked(instrumentId, "looking", (link, identity, renew) -> {
+        return linked(instrumentId, "looking", (link, identity) -> {
             Optional<ClockCorrection> difference = link.clock().map(shown -> ClockCorrection.between(shown, clock.instant()));
             MemoryCatalogue memory = link.catalogue();
             List<MemoryLine> files = new ArrayList<>();
@@ -117,7 +117,7 @@ public class Transfers {
 
     /** What the connected instrument can do, and the room it has. */
     InstrumentProfile profile(UUID instrumentId) {
-        return linked(instrumentId, "looking", (link, identity, renew) -> profile(instrumentId, identity, link.catalogue()));
+        return linked(instrumentId, "looking", (link, identity) -> profile(instrumentId, identity, link.catalogue()));
     }
 
     InstrumentProfile profile(UUID instrumentId, InstrumentIdentity identity, MemoryCatalogue memory) {
@@ -130,7 +130,7 @@ public class Transfers {
      * right, nothing tells any more how wrong those are.
      */
     public void setClock(UUID instrumentId) {
-        linked(instrumentId, "setting the clock", (link, identity, renew) -> {
+        linked(instrumentId, "setting the clock", (link, identity) -> {
             Instant shown = link.clock().orElseThrow(() -> new LinkException.NotByThisWay("Its clock"));
             ClockSet was = new ClockSet(ClockCorrection.between(shown, clock.instant()).instrumentAhead().toSeconds());
             for (InstrumentFile file : link.catalogue().files()) {
@@ -153,7 +153,7 @@ public class Transfers {
      * @return how many were removed
      */
     public int clear(UUID instrumentId, List<String> names) {
-        return linked(instrumentId, "clearing what is stored", (link, identity, renew) -> {
+        return linked(instrumentId, "clearing what is stored", (link, identity) -> {
             int cleared = 0;
             for (String name : names) {
                 boolean stored = originals.find(instrumentId, link.digest(name)).filter(Originals.Kept::taken).isPresent();
