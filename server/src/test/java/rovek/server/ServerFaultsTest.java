@@ -58,6 +58,13 @@ class ServerFaultsTest {
         return caller.post("/api/instruments/" + instrument + "/read-back", Map.of("files", List.of(), "correctClock", true)).ok();
     }
 
+    /** The first administrator is made a moment after the server answers. */
+    private static Caller signedIn(ServerProcess server) {
+        Caller caller = new Caller(server.address());
+        soon(() -> caller.signIn(RunningRovek.ADMINISTRATOR, RunningRovek.PASSWORD), answer -> answer.status() == 200);
+        return caller;
+    }
+
     private static <T> T soon(Callable<T> call, java.util.function.Predicate<T> wanted) {
         long until = System.nanoTime() + 40_000_000_000L;
         try {
@@ -81,7 +88,7 @@ class ServerFaultsTest {
             for (int i = 1; i <= KILLS; i++) {
                 field.press("/api/loose", Map.of("assetTag", "P-1", "point", "Coupling"));
                 try (ServerProcess server = ServerProcess.start(database, folder.resolve("server.log"))) {
-                    Caller caller = Caller.signedIn(server.address(), RunningRovek.ADMINISTRATOR, RunningRovek.PASSWORD);
+                    Caller caller = signedIn(server);
                     instrument = instrument == null ? field.connect(caller) : instrument;
                     String known = instrument;
                     field.faults(Map.of("slowMillis", 12));
@@ -94,7 +101,7 @@ class ServerFaultsTest {
             }
             field.faults(Map.of());
             try (ServerProcess server = ServerProcess.start(database, folder.resolve("server.log"))) {
-                Caller caller = Caller.signedIn(server.address(), RunningRovek.ADMINISTRATOR, RunningRovek.PASSWORD);
+                Caller caller = signedIn(server);
                 String known = instrument;
                 // Whom the dead server had claimed is free again by itself.
                 JsonNode last = soon(() -> caller.awaitJob(readBack(caller, known)), job -> !job.get("sentence").asString().contains("in use"));
@@ -130,7 +137,8 @@ class ServerFaultsTest {
             Caller.Answer away = caller.get("/api/visits");
             assertThat(away.status()).isEqualTo(503);
             assertThat(away.sentence()).contains("The database does not answer").contains("Try again when it is back");
-            Thread.sleep(1_000);
+            // Longer than anybody waits for a connection.
+            Thread.sleep(8_000);
             toDatabase.up();
             JsonNode ended = soon(() -> caller.get("/api/jobs/" + job.get("id").asString()), answer -> answer.status() == 200 && !answer.body().get("state").asString().equals("RUNNING")).body();
             assertThat(ended.get("sentence").asString()).contains("The database does not answer");

@@ -30,6 +30,10 @@ public record FirmwarePackage(String model, String version, int seconds, Instant
     }
 
     public static FirmwarePackage unpack(byte[] packed) throws PackageException {
+        return Understanding.of(() -> taken(packed));
+    }
+
+    private static FirmwarePackage taken(byte[] packed) throws PackageException {
         PackageEntries entries = PackageEntries.unpack(packed);
         byte[] about = entries.entries().get(ABOUT);
         byte[] image = entries.entries().get(IMAGE);

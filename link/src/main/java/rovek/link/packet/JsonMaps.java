@@ -18,8 +18,13 @@ final class JsonMaps {
 
     static Map<String, String> texts(JsonNode object) {
         Map<String, String> texts = new TreeMap<>();
-        object.properties().forEach(property -> texts.put(property.getKey(), property.getValue().stringValue()));
+        object.properties().forEach(property -> texts.put(property.getKey(), plain(object, property.getKey())));
         return texts;
+    }
+
+    /** A text without characters that no screen shows and no database keeps; blank where there is none. */
+    static String plain(JsonNode object, String field) {
+        return object.path(field).asString("").replaceAll("[\\p{Cntrl}&&[^\n\t]]", "");
     }
 
     static UUID uuid(JsonNode object, String field, String where) throws PackageException {

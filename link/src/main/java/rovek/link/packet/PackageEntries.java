@@ -143,7 +143,8 @@ record PackageEntries(String kind, Instant createdAt, Maker maker, Map<String, b
                     throw PackageException.tooLarge("it holds more than " + MOST_ENTRIES + " entries");
                 }
             }
-        } catch (IOException e) {
+        } catch (IOException | IllegalArgumentException e) {
+            // The latter is what the JDK makes of a name that is no text.
             throw PackageException.damaged("it cannot be unpacked");
         }
         if (entries.isEmpty()) {

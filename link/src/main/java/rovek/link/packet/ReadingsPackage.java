@@ -104,6 +104,10 @@ public record ReadingsPackage(Instant createdAt, Maker maker, Optional<Walk> wal
     }
 
     public static ReadingsPackage unpack(byte[] packed) throws PackageException {
+        return Understanding.of(() -> taken(packed));
+    }
+
+    private static ReadingsPackage taken(byte[] packed) throws PackageException {
         PackageEntries entries = PackageEntries.unpack(packed);
         byte[] lines = entries.entries().get(READINGS);
         if (!entries.kind().equals("readings") || lines == null) {
@@ -131,9 +135,9 @@ public record ReadingsPackage(Instant createdAt, Maker maker, Optional<Walk> wal
             stops.add(new Walk.WalkedStop(
                     JsonMaps.uuid(stop, "id", WALK),
                     Walk.Progress.of(stop.get("progress").stringValue()),
-                    stop.path("note").asString("")));
+                    JsonMaps.plain(stop, "note")));
         }
-        return new Walk(JsonMaps.uuid(node, "id", WALK), JsonMaps.uuid(node, "route", WALK), node.get("name").stringValue(), stops);
+        return new Walk(JsonMaps.uuid(node, "id", WALK), JsonMaps.uuid(node, "route", WALK), JsonMaps.plain(node, "name"), stops);
     }
 
     private static DigestedReading reading(String line, int number, Map<String, byte[]> entries)
@@ -146,13 +150,13 @@ public record ReadingsPackage(Instant createdAt, Maker maker, Optional<Walk> wal
             photos.add(photo(photo.stringValue(), entries, where));
         }
         PackedReading reading = new PackedReading(
-                node.get("id").stringValue(),
+                JsonMaps.plain(node, "id"),
                 Times.instant(node.get("takenAt").stringValue(), where),
-                node.get("technique").stringValue(),
+                JsonMaps.plain(node, "technique"),
                 node.has("stop") ? Optional.of(JsonMaps.uuid(node, "stop", where)) : Optional.empty(),
-                node.path("label").asString(""),
-                node.path("note").asString(""),
-                Optional.ofNullable(node.get("replaces")).map(JsonNode::stringValue),
+                JsonMaps.plain(node, "label"),
+                JsonMaps.plain(node, "note"),
+                node.has("replaces") ? Optional.of(JsonMaps.plain(node, "replaces")) : Optional.empty(),
                 JsonMaps.texts(node.get("settings")),
                 capture.capture(),
                 photos);

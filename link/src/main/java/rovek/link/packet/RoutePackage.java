@@ -103,6 +103,10 @@ public record RoutePackage(
     }
 
     public static RoutePackage unpack(byte[] packed) throws PackageException {
+        return Understanding.of(() -> taken(packed));
+    }
+
+    private static RoutePackage taken(byte[] packed) throws PackageException {
         PackageEntries entries = PackageEntries.unpack(packed);
         byte[] bytes = entries.entries().get(ROUTE);
         if (!entries.kind().equals("route") || bytes == null) {

@@ -37,6 +37,10 @@ public record SetupPackage(UUID id, int revision, String name, String form, Inst
     }
 
     public static SetupPackage unpack(byte[] packed) throws PackageException {
+        return Understanding.of(() -> taken(packed));
+    }
+
+    private static SetupPackage taken(byte[] packed) throws PackageException {
         PackageEntries entries = PackageEntries.unpack(packed);
         byte[] bytes = entries.entries().get(SETUP);
         if (!entries.kind().equals("setup") || bytes == null) {

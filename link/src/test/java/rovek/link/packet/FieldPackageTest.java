@@ -170,6 +170,12 @@ class FieldPackageTest {
     }
 
     @Test
+    void charactersThatNobodyCanKeepAreLeftOut() throws Exception {
+        byte[] packed = ReadingsPackage.pack(AT, VH2, Optional.empty(), List.of(kept("r", "codes", new TextCapture(List.of("P0420")))));
+        assertThat(ReadingsPackage.unpack(described(packed, "M-01", "M\\u0000-\\u000701")).readings().get(0).reading().label()).isEqualTo("M-01");
+    }
+
+    @Test
     void aCaptureThatIsNotWhatItSaysIsRefusedWithItsLine() {
         Capture table = new TableCapture(List.of(new TableCapture.Numbers("time", "s", new double[] {0, 1})), List.of());
         byte[] packed = ReadingsPackage.pack(AT, VH2, Optional.empty(), List.of(kept("r", "run", table)));

@@ -88,7 +88,7 @@ class InstrumentClaims {
                 .query(String.class).optional();
     }
 
-    @Transactional(propagation = Propagation.REQUIRES_NEW)
+    /** Where the database is away, the claim runs out by itself. */
     public void release(UUID instrumentId, UUID holder) {
         held.remove(holder);
         db.sql("DELETE FROM instrument_claim WHERE instrument_id = ? AND holder = ?").param(instrumentId).param(holder).update();

@@ -77,9 +77,7 @@ class ProblemAnswers {
         Optional<StorageTrouble> trouble = StorageTrouble.of(fault);
         if (trouble.isPresent()) {
             LOG.warn("A request could not be stored: {}", fault.getMessage());
-            return answer(
-                    trouble.get() == StorageTrouble.DISK_FULL ? HttpStatus.INSUFFICIENT_STORAGE : HttpStatus.SERVICE_UNAVAILABLE,
-                    trouble.get().code(), trouble.get().sentence());
+            return answer(trouble.get().status(), trouble.get().code(), trouble.get().sentence());
         }
         LOG.error("A request failed.", fault);
         return answer(

@@ -4,6 +4,7 @@ import java.sql.SQLException;
 import java.util.Optional;
 import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.dao.NonTransientDataAccessResourceException;
+import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.CannotGetJdbcConnectionException;
 import org.springframework.transaction.CannotCreateTransactionException;
 
@@ -27,6 +28,11 @@ public enum StorageTrouble {
         return code;
     }
 
+    /** 507 or 503. */
+    HttpStatus status() {
+        return this == DISK_FULL ? HttpStatus.INSUFFICIENT_STORAGE : HttpStatus.SERVICE_UNAVAILABLE;
+    }
+
     public String sentence() {
         return sentence;
     }
@@ -46,7 +52,9 @@ public enum StorageTrouble {
             if (cause instanceof CannotGetJdbcConnectionException
                     || cause instanceof CannotCreateTransactionException
                     || cause instanceof DataAccessResourceFailureException
-                    || cause instanceof NonTransientDataAccessResourceException) {
+                    || cause instanceof NonTransientDataAccessResourceException
+                    // what is left of a connection that broke: it cannot even be rolled back
+                    || cause instanceof org.hibernate.TransactionException) {
                 return Optional.of(diskFullBeneath(cause) ? DISK_FULL : OUT_OF_REACH);
             }
             if (cause == cause.getCause()) {
