@@ -30,10 +30,13 @@ public final class Bench {
     }
 
     private static void readBack() throws Exception {
-        for (int round = 1; round <= ROUNDS; round++) {
-            ReadBackBench.Outcome outcome = new ReadBackBench().run();
-            say("Reading back 1,000 readings, round %d: %.2f s, plain COPY of the same rows %.2f s, ratio %.1f",
-                    round, outcome.readBackSeconds(), outcome.copySeconds(), outcome.readBackSeconds() / outcome.copySeconds());
+        int cores = Runtime.getRuntime().availableProcessors();
+        for (ReadBackBench.Load load : ReadBackBench.Load.values()) {
+            for (int round = 1; round <= (load == ReadBackBench.Load.WALK ? ROUNDS : 2); round++) {
+                ReadBackBench.Outcome outcome = new ReadBackBench(load).run();
+                say("Reading back %s, round %d: %.2f s on %d cores, peak heap %d MB; plain COPY of the same rows %.2f s, ratio %.1f",
+                        load.said(), round, outcome.readBackSeconds(), cores, outcome.peakMegabytes(), outcome.copySeconds(), outcome.readBackSeconds() / outcome.copySeconds());
+            }
         }
     }
 

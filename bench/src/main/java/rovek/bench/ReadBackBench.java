@@ -13,6 +13,10 @@ import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Clock;
+import java.time.Instant;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Random;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -23,6 +27,13 @@ import org.postgresql.copy.CopyManager;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 import rovek.core.plant.Level;
+import rovek.core.reading.ValueCapture;
+import rovek.core.unit.Amount;
+import rovek.core.unit.UnitCatalogue;
+import rovek.link.packet.Maker;
+import rovek.link.packet.PackedCapture;
+import rovek.link.packet.PackedReading;
+import rovek.link.packet.ReadingsPackage;
 import rovek.fieldsim.Fieldsim;
 import rovek.server.RovekApplication;
 import rovek.server.instrument.Connections;
@@ -39,20 +50,54 @@ import rovek.server.transfer.ReadBack;
 import rovek.server.transfer.Transfers;
 
 /**
- * Reading a package of 1,000 readings back over the link, digests, analysis, audit and all, beside a plain COPY of the very
- * rows that came of it into empty tables with the same indexes.
+ * Reading a package back over the link, digests, analysis, audit and all, beside a plain COPY of the very rows that came of it into
+ * empty tables with the same indexes.
  */
 final class ReadBackBench {
 
-    private static final int READINGS = 1_000;
+    /** What is read back. */
+    enum Load {
+        /** A walk of short waveforms. */
+        WALK("1,000 waveforms of 4,096 samples", 1_000),
+        /** Nothing but numbers. */
+        NUMBERS("100,000 numbers", 1_000),
+        /** Long waveforms. */
+        WAVEFORMS("2,000 waveforms of 16,384 samples", 1_000);
+
+        private final String said;
+        private final int checks;
+
+        Load(String said, int checks) {
+            this.said = said;
+            this.checks = checks;
+        }
+
+        String said() {
+            return said;
+        }
+    }
+
+    private static final int NUMBERS_A_CHECK = 100;
+    private static final int WAVEFORMS_A_CHECK = 2;
+    private static final int SAMPLES = 16_384;
     private static final int POINTS_AN_ASSET = 20;
     private static final List<String> TABLES = List.of("original", "reading", "capture", "result");
 
     private final String server = System.getenv("ROVEK_TEST_DB");
     private final String password = System.getenv("ROVEK_TEST_DB_PASSWORD");
 
-    /** Both times, in seconds. */
-    record Outcome(double readBackSeconds, double copySeconds) {}
+    /**
+     * Both times, in seconds.
+     *
+     * @param peakMegabytes the most heap that was in use while reading back
+     */
+    record Outcome(double readBackSeconds, double copySeconds, long peakMegabytes) {}
+
+    private final Load load;
+
+    ReadBackBench(Load load) {
+        this.load = load;
+    }
 
     Outcome run() throws Exception {
         String database = "b_" + UUID.randomUUID().toString().replace("-", "");
@@ -60,8 +105,9 @@ final class ReadBackBench {
         Path memory = Files.createTempDirectory("rovek-bench");
         try (Fieldsim fieldsim = Fieldsim.start(memory, 0, 0, Clock.systemUTC());
                 ConfigurableApplicationContext context = start(database)) {
-            double readBack = readBack(context, fieldsim);
-            return new Outcome(readBack, copy(database));
+            PeakHeap heap = new PeakHeap();
+            double readBack = readBack(context, fieldsim, memory, heap);
+            return new Outcome(readBack, copy(database), heap.megabytes());
         } finally {
             execute("postgres", "DROP DATABASE " + database + " WITH (FORCE)");
         }
@@ -69,42 +115,82 @@ final class ReadBackBench {
 
     private ConfigurableApplicationContext start(String database) {
         return SpringApplication.run(
-                RovekApplication.class, "--server.port=0", "--spring.main.banner-mode=off", "--logging.level.rovek=warn",
+                RovekApplication.class, "--server.port=0", "--spring.main.banner-mode=off", "--rovek.secret-key=" + java.util.Base64.getEncoder().encodeToString(new byte[32]), "--logging.level.rovek=warn",
                 "--spring.datasource.url=jdbc:postgresql://" + server + "/" + database,
                 "--spring.datasource.username=rovek", "--spring.datasource.password=" + password);
     }
 
-    private double readBack(ConfigurableApplicationContext context, Fieldsim fieldsim) throws Exception {
-        UUID route = UUID.randomUUID();
-        context.getBean(Routes.class).put(route, new RouteDraft("Long walk", plan(context), 0));
+    private double readBack(ConfigurableApplicationContext context, Fieldsim fieldsim, Path memory, PeakHeap heap) throws Exception {
+        List<UUID> checks = plan(context);
         UUID instrument = context.getBean(Connections.class)
                 .connect(Connections.ConnectionDraft.network("Handheld", "127.0.0.1", fieldsim.instrumentPort(), "4711")).id();
-        await(context, context.getBean(Loading.class).loadRoute(instrument, route));
-        walk(fieldsim);
+        if (load == Load.WALK) {
+            UUID route = UUID.randomUUID();
+            context.getBean(Routes.class).put(route, new RouteDraft("Long walk", checks, 0));
+            await(context, context.getBean(Loading.class).loadRoute(instrument, route));
+            walk(fieldsim);
+        } else {
+            Files.createDirectories(memory.resolve("RESULTS"));
+            Files.write(memory.resolve("RESULTS/W9001.zip"), packed(checks));
+        }
         // Looking once packs the walk on the stand-in, which is its work and not the read-back's.
         context.getBean(Transfers.class).look(instrument);
+        heap.begin();
         long begun = System.nanoTime();
         context.getBean(ReadBack.class).run(instrument, List.of(), false, new Silent());
-        return (System.nanoTime() - begun) / 1e9;
+        double seconds = (System.nanoTime() - begun) / 1e9;
+        heap.end();
+        return seconds;
     }
 
-    private static List<UUID> plan(ConfigurableApplicationContext context) {
+    /** What an instrument would have packed. */
+    private byte[] packed(List<UUID> checks) {
+        Maker maker = new Maker("Fieldsim", Optional.of(new Maker.MakingInstrument("VH-2", "30417", "2.4.1")));
+        Random random = new Random(1);
+        List<PackedReading> readings = new ArrayList<>();
+        int each = load == Load.NUMBERS ? NUMBERS_A_CHECK : WAVEFORMS_A_CHECK;
+        Instant first = Instant.parse("2026-01-01T00:00:00Z");
+        for (UUID check : checks) {
+            for (int i = 0; i < each; i++) {
+                readings.add(new PackedReading(
+                        "r" + readings.size(), first.plusSeconds(60L * readings.size()), load == Load.NUMBERS ? "gauge" : "vibration", Optional.of(check), "", "",
+                        Optional.empty(), Map.of(), capture(random)));
+            }
+        }
+        return ReadingsPackage.pack(first, maker, Optional.empty(), readings);
+    }
+
+    private PackedCapture capture(Random random) {
+        if (load == Load.NUMBERS) {
+            return new PackedCapture.Plain(new ValueCapture(new Amount(5 + random.nextGaussian(), UnitCatalogue.BAR)));
+        }
+        float[] samples = new float[SAMPLES];
+        for (int i = 0; i < SAMPLES; i++) {
+            samples[i] = (float) (0.05 * Math.sin(i * 0.006) + 0.01 * random.nextGaussian());
+        }
+        return new PackedReading.Waveform(samples, 25_600, UnitCatalogue.VOLT, 1, OptionalDouble.of(100), OptionalDouble.empty());
+    }
+
+    private List<UUID> plan(ConfigurableApplicationContext context) {
         PlantEditor plant = context.getBean(PlantEditor.class);
         UUID client = add(plant, null, Level.CLIENT, "Bench", null);
-        context.getBean(PlantSettings.class).set(client, "vibration", Map.of("lines", "1600", "rateHz", "5120"));
+        if (load == Load.WALK) {
+            context.getBean(PlantSettings.class).set(client, "vibration", Map.of("lines", "1600", "rateHz", "5120"));
+        }
         UUID area = add(plant, add(plant, client, Level.SITE, "Works", null), Level.AREA, "Hall", null);
         List<UUID> checks = new ArrayList<>();
-        while (checks.size() < READINGS) {
+        while (checks.size() < load.checks) {
             UUID asset = add(plant, area, Level.ASSET, "Machine " + checks.size(), null);
             for (int point = 0; point < POINTS_AN_ASSET; point++) {
-                checks.add(add(plant, add(plant, asset, Level.POINT, "Point " + point, null), Level.CHECK, "", "Velocity 10–1000 Hz"));
+                checks.add(add(plant, add(plant, asset, Level.POINT, "Point " + point, null), Level.CHECK, "", load == Load.NUMBERS ? "Pressure" : "Velocity 10–1000 Hz"));
             }
         }
         return checks;
     }
 
     private static UUID add(PlantEditor plant, UUID parent, Level level, String name, String preset) {
-        return plant.add(new NewNode(null, parent, level, "", name, null, null, preset)).node().id();
+        String technique = preset == null ? null : preset.equals("Pressure") ? "gauge" : "vibration";
+        return plant.add(new NewNode(null, parent, level, "", name, null, technique, preset)).node().id();
     }
 
     private static void await(ConfigurableApplicationContext context, JobView job) throws InterruptedException {

@@ -11,6 +11,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
 import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -42,12 +44,14 @@ public class ReadingIntake {
 
     private final Techniques techniques;
     private final JdbcClient db;
+    private final BulkCopy copy;
     private final JsonMapper json;
     private final Clock now;
 
-    ReadingIntake(Techniques techniques, JdbcClient db, JsonMapper json, Clock now) {
+    ReadingIntake(Techniques techniques, JdbcClient db, BulkCopy copy, JsonMapper json, Clock now) {
         this.techniques = techniques;
         this.db = db;
+        this.copy = copy;
         this.json = json;
         this.now = now;
     }
@@ -56,13 +60,21 @@ public class ReadingIntake {
     @Transactional(readOnly = true)
     public List<PreparedReading> prepare(ReadingsPackage readings, PlantTree tree) {
         String serial = readings.maker().instrument().orElseThrow().serial();
-        return freshOf(readings).parallelStream().map(reading -> prepare(serial, reading, tree)).toList();
+        Function<UUID, Optional<CheckView>> checks = rememberedChecks(tree);
+        return freshOf(readings).parallelStream().map(reading -> prepare(serial, reading, checks)).toList();
     }
 
     /** Analyses all readings of a package, stored or not. Touches nothing. */
     public List<PreparedReading> prepareAll(ReadingsPackage readings, PlantTree tree) {
         String serial = readings.maker().instrument().orElseThrow().serial();
-        return readings.readings().parallelStream().map(reading -> prepare(serial, reading, tree)).toList();
+        Function<UUID, Optional<CheckView>> checks = rememberedChecks(tree);
+        return readings.readings().parallelStream().map(reading -> prepare(serial, reading, checks)).toList();
+    }
+
+    /** Many readings of a package are of the same check; what is in force there is worked out once. */
+    private static Function<UUID, Optional<CheckView>> rememberedChecks(PlantTree tree) {
+        Map<UUID, Optional<CheckView>> known = new ConcurrentHashMap<>();
+        return id -> known.computeIfAbsent(id, tree::check);
     }
 
     /** The readings of a package that are not stored yet. */
@@ -100,11 +112,11 @@ public class ReadingIntake {
         return new ReadingIdentity(serial, digested.reading().id(), digested.captureSha256());
     }
 
-    private PreparedReading prepare(String serial, DigestedReading digested, PlantTree tree) {
+    private PreparedReading prepare(String serial, DigestedReading digested, Function<UUID, Optional<CheckView>> checks) {
         PackedReading packed = digested.reading();
         ReadingIdentity identity = identity(serial, digested);
         Optional<CheckView> check = packed.stop()
-                .flatMap(tree::check)
+                .flatMap(checks)
                 .filter(found -> found.technique().id().equals(packed.technique()));
         if (check.isPresent()) {
             SettingValues settings = withSensor(check.get(), packed.settings());
@@ -160,22 +172,69 @@ public class ReadingIntake {
             UUID originalId,
             ClockCorrection clock,
             Map<UUID, String> fallbackLabel) {
-        for (PreparedReading prepared : readings) {
-            ReadingEntity reading = entity(prepared, visitId, originalId, clock, fallbackLabel);
-            entities.persist(reading);
-            entities.persist(CaptureEntity.of(reading.id, prepared.packed().capture()));
-            keepPhotos(reading.id, prepared.packed().photos());
-            persistResults(reading.id, reading.checkId, reading.takenAt, prepared.analysis());
-        }
+        // What is still on its way through the other door must be there before rows refer to it.
         entities.flush();
+        List<Stored> rows = readings.parallelStream().map(prepared -> stored(prepared, clock, fallbackLabel)).toList();
+        Instant storedAt = now.instant();
+        copy.into(
+                "reading (id, check_id, visit_id, original_id, instrument_serial, own_id, capture_sha256, technique, taken_at, instrument_time,"
+                        + " label, note, settings, obstacle, replaced, discarded_because, filled, stored_at, version)",
+                19, rows, (out, row) -> row.writeReading(out, visitId, originalId, storedAt));
+        copy.into("capture (reading_id, description, unit, rate_hz, scale, sensitivity, full_scale, samples)", 8, rows, (out, row) -> row.writeCapture(out));
+        copy.into("result (reading_id, result_id, taken_at, check_id, place, value, unit)", 7, rows, (out, row) -> row.writeResults(out));
+        for (Stored row : rows) {
+            keepPhotos(row.id(), row.prepared().packed().photos());
+        }
         for (PreparedReading prepared : readings) {
             prepared.packed().replaces().ifPresent(repeated -> markReplaced(prepared.identity().instrumentSerial(), repeated, prepared));
         }
     }
 
+    private Stored stored(PreparedReading prepared, ClockCorrection clock, Map<UUID, String> fallbackLabel) {
+        PackedReading packed = prepared.packed();
+        UUID id = UUID.randomUUID();
+        String label = packed.label().isBlank()
+                ? packed.stop().map(stop -> fallbackLabel.getOrDefault(stop, "")).orElse("")
+                : packed.label();
+        return new Stored(
+                id, prepared, clock.correct(packed.takenAt()), label, json.writeValueAsString(prepared.settings().values()),
+                CaptureEntity.of(id, packed.capture()));
+    }
+
+    /** A reading as its rows. */
+    private record Stored(UUID id, PreparedReading prepared, Instant takenAt, String label, String settings, CaptureEntity capture) {
+
+        private UUID checkId() {
+            return prepared.check().map(CheckView::id).orElse(null);
+        }
+
+        void writeReading(BinaryRows out, UUID visitId, UUID originalId, Instant storedAt) {
+            PackedReading packed = prepared.packed();
+            out.row()
+                    .uuid(id).uuid(checkId()).uuid(visitId).uuid(originalId)
+                    .text(prepared.identity().instrumentSerial()).text(prepared.identity().instrumentReadingId()).text(prepared.identity().captureSha256())
+                    .text(packed.technique()).time(takenAt).time(packed.takenAt()).text(label).text(packed.note()).text(settings)
+                    .text(prepared.analysis().reasonNotToJudge()).truth(false).text(null).text("{}").time(storedAt).whole(0);
+        }
+
+        void writeCapture(BinaryRows out) {
+            out.row()
+                    .uuid(id).text(capture.description).text(capture.unit).number(capture.rateHz).number(capture.scale)
+                    .number(capture.sensitivity).number(capture.fullScale).bytes(capture.samples);
+        }
+
+        void writeResults(BinaryRows out) {
+            int place = 0;
+            for (Result result : prepared.analysis().results()) {
+                out.row()
+                        .uuid(id).text(result.definition().id()).time(takenAt).uuid(checkId()).small(place++)
+                        .number(result.value().value()).text(result.value().unit().symbol());
+            }
+        }
+    }
+
     private void keepPhotos(UUID readingId, List<PictureCapture> photos) {
         for (int i = 0; i < photos.size(); i++) {
-            entities.flush();
             db.sql("INSERT INTO reading_photo (reading_id, place, media_type, bytes) VALUES (?, ?, ?, ?)")
                     .params(readingId, i + 1, photos.get(i).mediaType(), photos.get(i).bytes())
                     .update();
@@ -189,31 +248,6 @@ public class ReadingIntake {
                 .param(ownId)
                 .param(by.check().map(CheckView::id).orElse(null))
                 .update();
-    }
-
-    private ReadingEntity entity(
-            PreparedReading prepared, UUID visitId, UUID originalId, ClockCorrection clock, Map<UUID, String> fallbackLabel) {
-        PackedReading packed = prepared.packed();
-        ReadingEntity reading = new ReadingEntity();
-        reading.id = UUID.randomUUID();
-        reading.checkId = prepared.check().map(CheckView::id).orElse(null);
-        reading.visitId = visitId;
-        reading.originalId = originalId;
-        reading.instrumentSerial = prepared.identity().instrumentSerial();
-        reading.ownId = prepared.identity().instrumentReadingId();
-        reading.captureSha256 = prepared.identity().captureSha256();
-        reading.technique = packed.technique();
-        reading.takenAt = clock.correct(packed.takenAt());
-        reading.instrumentTime = packed.takenAt();
-        reading.label = packed.label().isBlank()
-                ? packed.stop().map(stop -> fallbackLabel.getOrDefault(stop, "")).orElse("")
-                : packed.label();
-        reading.note = packed.note();
-        reading.settings = json.writeValueAsString(prepared.settings().values());
-        reading.obstacle = prepared.analysis().reasonNotToJudge();
-        reading.filled = "{}";
-        reading.storedAt = now.instant();
-        return reading;
     }
 
     void persistResults(UUID readingId, UUID checkId, Instant takenAt, Analysis analysis) {
