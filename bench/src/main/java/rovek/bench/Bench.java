@@ -25,13 +25,18 @@ public final class Bench {
             analysis();
         }
         if (wanted.contains("read-back")) {
-            readBack();
+            readBack(List.of(ReadBackBench.Load.values()));
+        }
+        for (ReadBackBench.Load load : ReadBackBench.Load.values()) {
+            if (wanted.contains(load.name().toLowerCase(Locale.ROOT))) {
+                readBack(List.of(load));
+            }
         }
     }
 
-    private static void readBack() throws Exception {
+    private static void readBack(List<ReadBackBench.Load> loads) throws Exception {
         int cores = Runtime.getRuntime().availableProcessors();
-        for (ReadBackBench.Load load : ReadBackBench.Load.values()) {
+        for (ReadBackBench.Load load : loads) {
             for (int round = 1; round <= (load == ReadBackBench.Load.WALK ? ROUNDS : 2); round++) {
                 ReadBackBench.Outcome outcome = new ReadBackBench(load).run();
                 say("Reading back %s, round %d: %.2f s on %d cores, peak heap %d MB; plain COPY of the same rows %.2f s, ratio %.1f",

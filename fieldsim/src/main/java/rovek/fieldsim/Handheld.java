@@ -2,6 +2,7 @@ package rovek.fieldsim;
 
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -258,6 +259,19 @@ final class Handheld {
             return kept;
         }
         return name.startsWith("RESULTS/") || name.equals(ROUTE_FILE) || name.equals(SetupSlot.FILE) ? memory.read(name) : Optional.empty();
+    }
+
+    /** A part of a file; what lies there as it is, is not read whole for it. */
+    synchronized Optional<byte[]> slice(String name, long offset, int count) {
+        if (name.startsWith("RESULTS/") && !memory.list(name).isEmpty()) {
+            return memory.slice(name, offset, count);
+        }
+        return file(name).map(whole -> Arrays.copyOfRange(whole, (int) Math.min(whole.length, offset), (int) Math.min(whole.length, offset + count)));
+    }
+
+    /** How large a file is. */
+    synchronized long size(String name) {
+        return name.startsWith("RESULTS/") && !memory.list(name).isEmpty() ? memory.size(name) : file(name).map(bytes -> bytes.length).orElse(0);
     }
 
     /** Removes a file; results that were being walked begin anew. */

@@ -1,6 +1,7 @@
 package rovek.fieldsim;
 
 import java.io.IOException;
+import java.io.RandomAccessFile;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -66,6 +67,22 @@ final class HandheldMemory {
         try {
             Path path = path(name);
             return Files.isRegularFile(path) ? Optional.of(Files.readAllBytes(path)) : Optional.empty();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** A part of a file, read as such; fewer bytes come only at its end. */
+    Optional<byte[]> slice(String name, long offset, int count) {
+        Path path = path(name);
+        if (!Files.isRegularFile(path)) {
+            return Optional.empty();
+        }
+        try (RandomAccessFile file = new RandomAccessFile(path.toFile(), "r")) {
+            byte[] bytes = new byte[(int) Math.max(0, Math.min(count, file.length() - offset))];
+            file.seek(Math.min(offset, file.length()));
+            file.readFully(bytes);
+            return Optional.of(bytes);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

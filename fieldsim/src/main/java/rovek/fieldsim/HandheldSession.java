@@ -11,7 +11,6 @@ import java.time.LocalTime;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.ArrayDeque;
-import java.util.Arrays;
 import java.util.Deque;
 import java.util.Locale;
 import java.util.Map;
@@ -150,27 +149,26 @@ final class HandheldSession {
     private String catalogue() {
         StringBuilder answer = new StringBuilder().append(handheld.usedBytes()).append(',').append(handheld.freeBytes());
         for (Map.Entry<String, String> file : handheld.files().entrySet()) {
-            int size = handheld.file(file.getKey()).orElse(new byte[0]).length;
+            long size = handheld.size(file.getKey());
             answer.append(',').append(ScpiText.quote(file.getKey() + "," + file.getValue() + "," + size));
         }
         return answer.toString();
     }
 
     private Optional<byte[]> slice(ProgramMessage message) {
-        Optional<byte[]> file = message.parameter(0).flatMap(handheld::file);
-        if (file.isEmpty()) {
-            return refuse(message, ScpiError.FILE_NAME_NOT_FOUND);
-        }
         if (message.parameters().size() != 3) {
             return refuse(message, ScpiError.MISSING_PARAMETER);
         }
+        String name = message.parameter(0).orElseThrow();
         long offset = Long.parseLong(message.parameter(1).orElseThrow());
         int count = Integer.parseInt(message.parameter(2).orElseThrow());
-        if (offset < 0 || count < 1 || count > LARGEST_SLICE || offset > file.get().length) {
+        if (!handheld.files().containsKey(name)) {
+            return refuse(message, ScpiError.FILE_NAME_NOT_FOUND);
+        }
+        if (offset < 0 || count < 1 || count > LARGEST_SLICE || offset > handheld.size(name)) {
             return refuse(message, ScpiError.ILLEGAL_PARAMETER);
         }
-        int to = (int) Math.min(file.get().length, offset + count);
-        return block(Arrays.copyOfRange(file.get(), (int) offset, to));
+        return block(handheld.slice(name, offset, count).orElse(new byte[0]));
     }
 
     private Optional<byte[]> command(ProgramMessage message) {

@@ -4,11 +4,14 @@ import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.IntStream;
 import rovek.core.reading.Capture;
 import rovek.core.reading.PictureCapture;
 import rovek.link.Sha256;
@@ -118,15 +121,26 @@ public record ReadingsPackage(Instant createdAt, Maker maker, Optional<Walk> wal
         }
         byte[] walkBytes = entries.entries().get(WALK);
         Optional<Walk> walk = walkBytes == null ? Optional.empty() : Optional.of(walk(Schemas.PUBLISHED.walk(walkBytes)));
-        List<DigestedReading> readings = new ArrayList<>();
-        int number = 0;
-        for (String line : new String(lines, StandardCharsets.UTF_8).split("\n")) {
-            number++;
-            if (!line.isBlank()) {
-                readings.add(reading(line, number, entries.entries()));
+        return new ReadingsPackage(entries.createdAt(), entries.maker(), walk, readings(new String(lines, StandardCharsets.UTF_8).split("\n"), entries.entries()));
+    }
+
+    /** Lines have nothing to do with each other: they are read many at a time. The first that is wrong is the one that is named. */
+    private static List<DigestedReading> readings(String[] lines, Map<String, byte[]> entries) throws PackageException {
+        DigestedReading[] readings = new DigestedReading[lines.length];
+        PackageException[] wrong = new PackageException[lines.length];
+        IntStream.range(0, lines.length).parallel().filter(i -> !lines[i].isBlank()).forEach(i -> {
+            try {
+                readings[i] = Understanding.of(() -> reading(lines[i], i + 1, entries));
+            } catch (PackageException e) {
+                wrong[i] = e;
+            }
+        });
+        for (PackageException one : wrong) {
+            if (one != null) {
+                throw one;
             }
         }
-        return new ReadingsPackage(entries.createdAt(), entries.maker(), walk, readings);
+        return Arrays.stream(readings).filter(Objects::nonNull).toList();
     }
 
     private static Walk walk(JsonNode node) throws PackageException {
