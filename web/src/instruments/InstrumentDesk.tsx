@@ -76,7 +76,7 @@ export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
   const stored = files.filter((file) => file.state === 'STORED').map((file) => file.name)
   const clear = useMutation({
     mutationFn: () => data(api.POST('/api/instruments/{id}/clear', { ...path, body: { files: stored } })),
-    onSuccess: (cleared) => say(words.instruments.cleared(cleared.files)),
+    onSuccess: (cleared) => say([words.instruments.cleared(cleared.files), ...cleared.stays.map((one) => words.instruments.stays(one.name, one.why))].join(' ')),
     onSettled: () => void client.invalidateQueries({ queryKey: ['connection', instrument.id] }),
   })
   const busy = job?.state === 'RUNNING' || readBack.isPending || load.isPending

@@ -88,6 +88,7 @@ export const instruments = {
   correctClock: (span: string, ahead: boolean) => `Correct the readings’ times: the clock is ${span} ${ahead ? 'fast' : 'slow'}`,
   clear: 'Clear what is stored',
   cleared: (n: number) => (n === 1 ? '1 file cleared.' : `${n} files cleared.`),
+  stays: (name: string, why: string) => `${name.replace(/^.*\//, '').replace(/\.zip$/, '')} stays: ${why}.`,
   nothingStored: 'Nothing on it is stored here yet.',
   originals: 'Originals',
   saveOriginal: 'Save as file',

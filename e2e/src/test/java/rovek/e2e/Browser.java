@@ -81,12 +81,20 @@ final class Browser implements AutoCloseable {
     }
 
     WebElement field(String label) {
-        return see(By.xpath("//*[self::input or self::select][@aria-label=" + literal(label) + "] | //label[contains(normalize-space(.), " + literal(label) + ")]//input"));
+        String field = "//*[self::input or self::select]";
+        return see(By.xpath(field + "[@aria-label=" + literal(label) + "] | //label[contains(normalize-space(.), " + literal(label) + ")]//input"
+                + " | " + field + "[@id=//label[normalize-space(.)=" + literal(label) + "]/@for]"));
     }
 
     void fill(String label, String text) {
         WebElement field = field(label);
         field.sendKeys(Keys.chord(Keys.CONTROL, "a"), text);
+    }
+
+    /** Fills a field whose keys depend on the country, such as a date's. */
+    void fillAsIs(String label, String value) {
+        run("const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set;"
+                + "set.call(arguments[0], arguments[1]); arguments[0].dispatchEvent(new Event('input', {bubbles: true}))", field(label), value);
     }
 
     void room(String name) {

@@ -72,11 +72,14 @@ function show(state) {
   byId('setup-rows').replaceChildren(...state.setup.rows.map((row) => Object.assign(document.createElement('li'), { textContent: row })));
   byId('walk-all').disabled = state.stops.length === 0;
   byId('stops').replaceChildren(...state.stops.map(stopRow));
+  if (byId('loose-technique').options.length === 0) byId('loose-technique').append(...state.techniques.map((technique) => new Option(technique, technique)));
   byId('loose-list').textContent = state.loose.length ? `${state.loose.length} kept` : '';
 }
 
 byId('walk-all').onclick = () => call('/api/walk-all', {});
-byId('loose').onclick = () => call('/api/loose', { assetTag: byId('loose-tag').value, point: byId('loose-point').value });
+byId('loose').onclick = () => call('/api/loose', {
+  assetTag: byId('loose-tag').value, point: byId('loose-point').value, technique: byId('loose-technique').value, unnamed: byId('loose-unnamed').checked,
+});
 byId('clock').onclick = () => call('/api/clock-error', { seconds: Number(byId('clock-seconds').value) });
 byId('cut').onclick = () => call('/api/faults', { cutAfterBytes: Number(byId('cut-bytes').value) });
 byId('corrupt').onclick = () => call('/api/faults', { corrupt: true });

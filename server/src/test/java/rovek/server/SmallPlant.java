@@ -52,7 +52,12 @@ public final class SmallPlant {
 
     /** A client with one pump of two points and two checks each. */
     public List<String> pump(String tag) {
-        String client = id(null, "CLIENT", "", "Client of " + tag);
+        return pumpOf("Client of " + tag, tag);
+    }
+
+    /** The same pump at a client of that name. */
+    public List<String> pumpOf(String clientName, String tag) {
+        String client = id(null, "CLIENT", "", clientName);
         String site = id(client, "SITE", "", "Works");
         String asset = id(id(site, "AREA", "", "Wellfield"), "ASSET", tag, "Well pump");
         List<String> checks = new ArrayList<>();

@@ -186,9 +186,11 @@ class TransferTest {
     void onlyWhatIsStoredIsCleared() {
         loadAndWalk();
         String name = file("READINGS").get("name").asString();
-        Caller.Answer refused = caller.post("/api/instruments/" + instrument + "/clear", Map.of("files", List.of(name)));
-        assertThat(refused.status()).isEqualTo(409);
-        assertThat(refused.sentence()).contains("not stored here. It was left alone");
+        JsonNode left = caller.post("/api/instruments/" + instrument + "/clear", Map.of("files", List.of(name, "RESULTS/W9999.zip"))).ok();
+        assertThat(left.get("files").asInt()).isZero();
+        assertThat(left.get("stays").get(0).get("why").asString()).contains("not stored here; read it back first");
+        assertThat(left.get("stays").get(1).get("why").asString()).isEqualTo("it is no longer there");
+        assertThat(file("READINGS").get("state").asString()).isEqualTo("NEW");
         field.readBack(caller, instrument);
         assertThat(caller.post("/api/instruments/" + instrument + "/clear", Map.of("files", List.of(name))).ok().get("files").asInt()).isEqualTo(1);
         assertThat(look().get("files")).hasSize(1);

@@ -17,6 +17,11 @@ public record Analysis(List<Result> results, List<Curve> curves, List<Remark> re
         return new Analysis(List.of(), List.of(), List.of(remarks));
     }
 
+    /** The same without what is only drawn: thousands of them are held at once. */
+    public Analysis withoutCurves() {
+        return new Analysis(results, List.of(), remarks);
+    }
+
     public Optional<Result> result(String id) {
         return results.stream().filter(r -> r.definition().id().equals(id)).findFirst();
     }

@@ -154,7 +154,7 @@ public class ReadingIntake {
 
     private static Analysis analyse(Technique technique, PackedReading packed, SettingValues settings) {
         try {
-            return technique.analyse(packed.capture().toCapture(), settings);
+            return technique.analyse(packed.capture().toCapture(), settings).withoutCurves();
         } catch (IllegalArgumentException e) {
             return Analysis.refused(new Remark("capture", e.getMessage(), true));
         }

@@ -52,8 +52,6 @@ class InstrumentController {
 
     record Names(List<String> files) {}
 
-    record Cleared(int files) {}
-
     record Running(JobView job) {}
 
     @GetMapping
@@ -128,7 +126,7 @@ class InstrumentController {
     }
 
     @PostMapping("/{id}/clear")
-    Cleared clear(@PathVariable UUID id, @RequestBody Names names) {
-        return new Cleared(transfers.clear(id, names.files()));
+    Transfers.Cleared clear(@PathVariable UUID id, @RequestBody Names names) {
+        return transfers.clear(id, names.files());
     }
 }

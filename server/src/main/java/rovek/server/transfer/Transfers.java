@@ -147,26 +147,50 @@ public class Transfers {
         });
     }
 
+    /** A file that was left on the instrument, and why. */
+    public record Stays(String name, String why) {}
+
     /**
-     * Removes files from the instrument, but only what is stored here whole as it is there now.
+     * What clearing did.
      *
-     * @return how many were removed
+     * @param files how many were removed
      */
-    public int clear(UUID instrumentId, List<String> names) {
+    public record Cleared(int files, List<Stays> stays) {}
+
+    /**
+     * Removes files from the instrument, but only what is stored here whole as it is there now, its digest asked once more. What is not
+     * stays, each with its reason.
+     */
+    public Cleared clear(UUID instrumentId, List<String> names) {
         return linked(instrumentId, "clearing what is stored", (link, identity) -> {
             int cleared = 0;
+            List<Stays> stays = new ArrayList<>();
             for (String name : names) {
-                boolean stored = originals.find(instrumentId, link.digest(name)).filter(Originals.Kept::taken).isPresent();
-                if (!stored) {
-                    throw new DomainProblem.Conflict(
-                            "not-stored", name + " holds readings that are not stored here. It was left alone; read it back first.");
+                Optional<String> reason = reasonToStay(instrumentId, link, name);
+                if (reason.isPresent()) {
+                    stays.add(new Stays(name, reason.get()));
+                    continue;
                 }
                 link.delete(name);
                 cleared++;
                 transaction.executeWithoutResult(status -> audit.note("clear " + name, "instrument", instrumentId, name, null));
             }
-            return cleared;
+            return new Cleared(cleared, stays);
         });
+    }
+
+    private Optional<String> reasonToStay(UUID instrumentId, Instrument link, String name) throws LinkException {
+        String digest;
+        try {
+            digest = link.digest(name);
+        } catch (LinkException.NoSuchFile gone) {
+            return Optional.of("it is no longer there");
+        }
+        Optional<Originals.Kept> kept = originals.find(instrumentId, digest);
+        if (kept.isEmpty()) {
+            return Optional.of("as it is now it is not stored here; read it back first");
+        }
+        return kept.get().taken() ? Optional.empty() : Optional.of("its bytes are kept here, but its readings were not understood");
     }
 
     private <T> T linked(UUID instrumentId, String purpose, rovek.server.instrument.LinkWork<T> work) {
