@@ -53,7 +53,7 @@ export const visits = {
     move: 'Move to another place',
     toVisit: 'Move to another visit',
     fill: 'Fill in',
-    discard: 'Discard',
+    discard: 'Discard the chosen',
     undone: 'Undone.',
     accidental: (n: number) => (n === 1 ? '1 reading looks as if nothing had been measured.' : `${n} readings look as if nothing had been measured.`),
     discardThem: (n: number) => (n === 1 ? 'Discard it' : 'Discard them'),
