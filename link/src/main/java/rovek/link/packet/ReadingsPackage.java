@@ -158,6 +158,9 @@ public record ReadingsPackage(Instant createdAt, Maker maker, Optional<Walk> wal
             throws PackageException {
         String where = READINGS + " line " + number;
         JsonNode node = Schemas.PUBLISHED.reading(line.getBytes(StandardCharsets.UTF_8), number);
+        if (JsonMaps.plain(node, "id").isBlank()) {
+            throw PackageException.invalid(where, "a reading has no id");
+        }
         DigestedCapture capture = capture(node.get("capture"), entries, where);
         List<PictureCapture> photos = new ArrayList<>();
         for (JsonNode photo : node.path("photos")) {

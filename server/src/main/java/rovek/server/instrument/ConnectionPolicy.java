@@ -64,14 +64,14 @@ class ConnectionPolicy {
         return all;
     }
 
-    /** Everywhere an instrument might be. */
+    /** Where to look without being asked: only where the keeper said, because a word sent down any serial line may move a machine. */
     List<Reach> places() {
         List<Reach> places = new ArrayList<>();
         for (String address : addresses) {
             int colon = address.lastIndexOf(':');
             places.add(new Reach(Reach.Kind.NETWORK, address.substring(0, colon), Integer.parseInt(address.substring(colon + 1))));
         }
-        lines().forEach(line -> places.add(new Reach(Reach.Kind.LINE, line, USUAL_BAUD)));
+        lines.forEach(line -> places.add(new Reach(Reach.Kind.LINE, line, USUAL_BAUD)));
         roots.forEach(root -> drives(root).forEach(drive -> places.add(new Reach(Reach.Kind.FOLDER, drive.toString(), 0))));
         return places;
     }

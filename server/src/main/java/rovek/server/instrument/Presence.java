@@ -27,6 +27,9 @@ import rovek.link.LinkException;
 @Service
 public class Presence {
 
+    /** Fewer than there are connections to the database: others want to work meanwhile. */
+    private static final int MOST_AT_ONCE = 4;
+
     private static final Duration PATIENCE = Duration.ofMillis(900);
     private static final Duration FRESH = Duration.ofMillis(1_500);
     private static final Duration CANDIDATES_FRESH = Duration.ofSeconds(4);
@@ -37,7 +40,7 @@ public class Presence {
     private final Instruments instruments;
     private final InstrumentClaims claims;
     private final TransactionTemplate transaction;
-    private final ExecutorService asking = Executors.newFixedThreadPool(8);
+    private final ExecutorService asking = Executors.newFixedThreadPool(MOST_AT_ONCE);
     private final Seen<ConnectionLine> connections = new Seen<>();
     private final Seen<CandidateLine> candidates = new Seen<>();
 

@@ -6,7 +6,6 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
-import java.time.temporal.ChronoUnit;
 import java.util.UUID;
 
 /**
@@ -18,6 +17,9 @@ final class BinaryRows {
     private static final byte[] SIGNATURE = {'P', 'G', 'C', 'O', 'P', 'Y', '\n', (byte) 0xFF, '\r', '\n', 0};
     /** Its timestamps count from here. */
     private static final Instant EPOCH = Instant.parse("2000-01-01T00:00:00Z");
+
+    private static final long MICROS_A_SECOND = 1_000_000;
+    private static final int NANOS_A_MICRO = 1_000;
 
     private final ByteArrayOutputStream bytes = new ByteArrayOutputStream(1 << 16);
     private final DataOutputStream out = new DataOutputStream(bytes);
@@ -82,7 +84,8 @@ final class BinaryRows {
     BinaryRows time(Instant value) {
         write(() -> {
             out.writeInt(Long.BYTES);
-            out.writeLong(ChronoUnit.MICROS.between(EPOCH, value));
+            // Not by the clock's own difference, which is in nanoseconds and ends with the year 2262.
+            out.writeLong(Math.addExact(Math.multiplyExact(value.getEpochSecond() - EPOCH.getEpochSecond(), MICROS_A_SECOND), value.getNano() / NANOS_A_MICRO));
         });
         return this;
     }

@@ -127,6 +127,8 @@ public class Visits {
         Map<UUID, InstrumentView> byId = new HashMap<>();
         instruments.list().forEach(instrument -> byId.put(instrument.id(), instrument));
         return visits.findAllByOrderByBeganAtDesc(Limit.of(MOST_LISTED)).stream()
+                // What everything was moved out of is no visit any more.
+                .filter(visit -> counts.containsKey(visit.id) || !visit.stops.isEmpty())
                 .map(visit -> {
                     int[] count = counts.getOrDefault(visit.id, new int[2]);
                     InstrumentView instrument = byId.get(visit.instrumentId);
