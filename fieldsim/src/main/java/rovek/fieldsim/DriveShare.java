@@ -19,6 +19,7 @@ final class DriveShare implements AutoCloseable {
 
     private final Handheld handheld;
     private final Path drive;
+    private final HandheldMemory files;
     private final Thread thread;
     /** What lies on the drive as the instrument put it there: name to digest. */
     private final Map<String, String> shown = new java.util.HashMap<>();
@@ -27,12 +28,8 @@ final class DriveShare implements AutoCloseable {
     DriveShare(Handheld handheld, Path drive) {
         this.handheld = handheld;
         this.drive = drive;
-        try {
-            Files.createDirectories(drive);
-            Files.write(drive.resolve("instrument.json"), identity());
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
+        this.files = new HandheldMemory(drive, Long.MAX_VALUE);
+        files.write("instrument.json", identity());
         exchange();
         thread = new Thread(this::keepUp, "drive share");
         thread.setDaemon(true);
@@ -66,11 +63,11 @@ final class DriveShare implements AutoCloseable {
     /** What was put on the drive goes in, what was removed from it goes, what is new is shown. */
     private synchronized void exchange() {
         for (String loaded : Set.of("ROUTES/ROUTE.zip", SetupSlot.FILE)) {
-            read(loaded).filter(bytes -> !Sha256.of(bytes).equals(shown.get(loaded))).ifPresent(bytes -> take(loaded, bytes));
+            files.read(loaded).filter(bytes -> !Sha256.of(bytes).equals(shown.get(loaded))).ifPresent(bytes -> take(loaded, bytes));
         }
-        Map<String, String> files = handheld.files();
+        Map<String, String> held = handheld.files();
         for (String name : new HashSet<>(shown.keySet())) {
-            if (files.containsKey(name) && !Files.exists(drive.resolve(name)) && !name.startsWith("ROUTES/") && !name.equals(SetupSlot.FILE)) {
+            if (held.containsKey(name) && !Files.exists(drive.resolve(name)) && !name.startsWith("ROUTES/") && !name.equals(SetupSlot.FILE)) {
                 handheld.delete(name);
                 shown.remove(name);
             }
@@ -103,33 +100,13 @@ final class DriveShare implements AutoCloseable {
         if (digest.equals(shown.get(name))) {
             return;
         }
-        Path target = drive.resolve(name);
-        try {
-            Files.createDirectories(target.getParent());
-            Path part = target.resolveSibling(target.getFileName() + ".part");
-            Files.write(part, bytes);
-            Files.move(part, target, java.nio.file.StandardCopyOption.REPLACE_EXISTING, java.nio.file.StandardCopyOption.ATOMIC_MOVE);
-            shown.put(name, digest);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
+        files.write(name, bytes);
+        shown.put(name, digest);
     }
 
     private void remove(String name) {
-        try {
-            Files.deleteIfExists(drive.resolve(name));
-            shown.remove(name);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-    }
-
-    private java.util.Optional<byte[]> read(String name) {
-        try {
-            return Files.isRegularFile(drive.resolve(name)) ? java.util.Optional.of(Files.readAllBytes(drive.resolve(name))) : java.util.Optional.empty();
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
+        files.delete(name);
+        shown.remove(name);
     }
 
     /** Unplugs it: what it showed is gone from there. */

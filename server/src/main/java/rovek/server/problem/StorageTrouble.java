@@ -1,7 +1,11 @@
 package rovek.server.problem;
 
 import java.sql.SQLException;
+import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.stream.Stream;
+import org.hibernate.TransactionException;
 import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.dao.NonTransientDataAccessResourceException;
 import org.springframework.http.HttpStatus;
@@ -15,6 +19,9 @@ public enum StorageTrouble {
 
     /** Nobody answers. */
     OUT_OF_REACH("database-out-of-reach", "The database does not answer: nothing of this step was stored, and what was stored before is whole. Try again when it is back.");
+
+    private static final String NO_ROOM = "53100";
+    private static final int MOST_CAUSES = 50;
 
     private final String code;
     private final String sentence;
@@ -39,37 +46,26 @@ public enum StorageTrouble {
 
     /** What an exception tells by the SQL states of its causes (PostgreSQL, appendix A); empty where it is no trouble of this kind. */
     public static Optional<StorageTrouble> of(Throwable thrown) {
-        for (Throwable cause = thrown; cause != null; cause = cause.getCause()) {
-            if (cause instanceof SQLException sql && sql.getSQLState() != null) {
-                String state = sql.getSQLState();
-                if (state.equals("53100")) {
-                    return Optional.of(DISK_FULL);
-                }
-                if (state.startsWith("08") || state.startsWith("57P")) {
-                    return Optional.of(OUT_OF_REACH);
-                }
-            }
-            if (cause instanceof CannotGetJdbcConnectionException
-                    || cause instanceof CannotCreateTransactionException
-                    || cause instanceof DataAccessResourceFailureException
-                    || cause instanceof NonTransientDataAccessResourceException
-                    // what is left of a connection that broke: it cannot even be rolled back
-                    || cause instanceof org.hibernate.TransactionException) {
-                return Optional.of(diskFullBeneath(cause) ? DISK_FULL : OUT_OF_REACH);
-            }
-            if (cause == cause.getCause()) {
-                break;
-            }
+        List<Throwable> causes = Stream.iterate(thrown, Objects::nonNull, Throwable::getCause).limit(MOST_CAUSES).toList();
+        if (causes.stream().anyMatch(cause -> sqlState(cause).equals(NO_ROOM))) {
+            return Optional.of(DISK_FULL);
         }
-        return Optional.empty();
+        return causes.stream().anyMatch(StorageTrouble::isBrokenConnection) ? Optional.of(OUT_OF_REACH) : Optional.empty();
     }
 
-    private static boolean diskFullBeneath(Throwable thrown) {
-        for (Throwable cause = thrown; cause != null; cause = cause.getCause()) {
-            if (cause instanceof SQLException sql && "53100".equals(sql.getSQLState())) {
-                return true;
-            }
-        }
-        return false;
+    private static String sqlState(Throwable cause) {
+        return cause instanceof SQLException sql && sql.getSQLState() != null ? sql.getSQLState() : "";
+    }
+
+    private static boolean isBrokenConnection(Throwable cause) {
+        String state = sqlState(cause);
+        return state.startsWith("08")
+                || state.startsWith("57P")
+                || cause instanceof CannotGetJdbcConnectionException
+                || cause instanceof CannotCreateTransactionException
+                || cause instanceof DataAccessResourceFailureException
+                || cause instanceof NonTransientDataAccessResourceException
+                // what is left of a connection that broke: it cannot even be rolled back
+                || cause instanceof TransactionException;
     }
 }

@@ -31,12 +31,14 @@ public class LookInside {
 
     private final Instruments instruments;
     private final Originals originals;
+    private final PieceFetch pieces;
     private final ReadingIntake intake;
     private final Plant plant;
 
-    LookInside(Instruments instruments, Originals originals, ReadingIntake intake, Plant plant) {
+    LookInside(Instruments instruments, Originals originals, PieceFetch pieces, ReadingIntake intake, Plant plant) {
         this.instruments = instruments;
         this.originals = originals;
+        this.pieces = pieces;
         this.intake = intake;
         this.plant = plant;
     }
@@ -80,14 +82,7 @@ public class LookInside {
         if (kept.isPresent()) {
             return originals.bytes(kept.get().id());
         }
-        for (long at = originals.arrived(instrumentId, digest); at < file.bytes(); ) {
-            byte[] piece = link.slice(name, at, (int) Math.min(ReadBack.PIECE_BYTES, file.bytes() - at));
-            if (piece.length == 0) {
-                break;
-            }
-            originals.keepPiece(instrumentId, digest, at, piece);
-            at += piece.length;
-        }
+        pieces.fetch(instrumentId, link, file, digest, bytes -> { });
         byte[] whole = originals.arrivedBytes(instrumentId, digest);
         if (!Sha256.of(whole).equals(digest)) {
             originals.dropPieces(instrumentId, digest);

@@ -25,17 +25,17 @@ import rovek.server.visit.VisitIntake;
 @Service
 public class ReadBack {
 
-    static final int PIECE_BYTES = 128 << 10;
-
     private final Instruments instruments;
     private final Originals originals;
+    private final PieceFetch pieces;
     private final OriginalIntake intake;
     private final Jobs jobs;
     private final Clock clock;
 
-    ReadBack(Instruments instruments, Originals originals, OriginalIntake intake, Jobs jobs, Clock clock) {
+    ReadBack(Instruments instruments, Originals originals, PieceFetch pieces, OriginalIntake intake, Jobs jobs, Clock clock) {
         this.instruments = instruments;
         this.originals = originals;
+        this.pieces = pieces;
         this.intake = intake;
         this.jobs = jobs;
         this.clock = clock;
@@ -107,7 +107,7 @@ public class ReadBack {
             String digest = link.digest(file.name());
             Originals.Kept original = originals.find(instrumentId, digest).orElse(null);
             if (original == null) {
-                fetch(file, digest);
+                pieces.fetch(instrumentId, link, file, digest, bytes -> arrived(file, bytes));
                 original = originals.assemble(instrumentId, file.name(), digest)
                         .orElseThrow(() -> new LinkException.DigestDiffers(file.name()));
             } else {
@@ -125,21 +125,11 @@ public class ReadBack {
             }
         }
 
-        private void fetch(InstrumentFile file, String digest) throws LinkException {
-            long at = originals.arrived(instrumentId, digest);
-            done += at;
-            while (at < file.bytes()) {
-                if (progress.isStopRequested()) {
-                    throw new LinkException.Stopped();
-                }
-                byte[] piece = link.slice(file.name(), at, (int) Math.min(PIECE_BYTES, file.bytes() - at));
-                if (piece.length == 0) {
-                    break;
-                }
-                originals.keepPiece(instrumentId, digest, at, piece);
-                at += piece.length;
-                done += piece.length;
-                progress.report(done, total, "Reading back " + file.name());
+        private void arrived(InstrumentFile file, long bytes) throws LinkException {
+            done += bytes;
+            progress.report(done, total, "Reading back " + file.name());
+            if (progress.isStopRequested()) {
+                throw new LinkException.Stopped();
             }
         }
 
