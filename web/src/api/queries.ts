@@ -26,6 +26,15 @@ export const queries = {
     }),
   removedRoutes: () => queryOptions({ queryKey: ['routes', 'removed'], queryFn: () => data(api.GET('/api/routes/removed')) }),
   removedSetups: () => queryOptions({ queryKey: ['setups', 'removed'], queryFn: () => data(api.GET('/api/setups/removed')) }),
+  handRound: (of: { route?: string; check?: string }) =>
+    queryOptions({
+      queryKey: ['hand-round', of],
+      queryFn: () =>
+        of.route
+          ? data(api.GET('/api/by-hand/routes/{id}', { params: { path: { id: of.route } } }))
+          : data(api.GET('/api/by-hand/checks/{id}', { params: { path: { id: of.check ?? '' } } })),
+      retry: false,
+    }),
   skipReasons: () => queryOptions({ queryKey: ['skip-reasons'], queryFn: () => data(api.GET('/api/routes/skip-reasons')) }),
   setups: () => queryOptions({ queryKey: ['setups'], queryFn: () => data(api.GET('/api/setups')) }),
   setupForms: () => queryOptions({ queryKey: ['setups', 'forms'], queryFn: () => data(api.GET('/api/setups/forms')), staleTime: Infinity }),

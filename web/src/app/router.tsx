@@ -1,4 +1,5 @@
 import { createRootRoute, createRoute, createRouter, Outlet, redirect } from '@tanstack/react-router'
+import { HandRoundView } from '../byhand/HandRoundView'
 import { CertificatesView } from '../certificates/CertificatesView'
 import { InstrumentsView } from '../instruments/InstrumentsView'
 import type { Narrowing } from '../plant/looking'
@@ -63,6 +64,12 @@ export const instrumentsRoute = createRoute({
     setup: text(search, 'setup'),
   }),
 })
+const handRound = createRoute({
+  getParentRoute: () => root,
+  path: '/by-hand',
+  component: HandRoundView,
+  validateSearch: (search: Record<string, unknown>): { route?: string; check?: string } => ({ route: text(search, 'route'), check: text(search, 'check') }),
+})
 const visits = createRoute({ getParentRoute: () => root, path: '/visits', component: VisitsView })
 export const visitRoute = createRoute({ getParentRoute: () => root, path: '/visits/$visitId', component: VisitSheetView })
 export const certificatesRoute = createRoute({
@@ -74,7 +81,7 @@ export const certificatesRoute = createRoute({
 const setup = createRoute({ getParentRoute: () => root, path: '/setup', component: SetupView })
 
 export const router = createRouter({
-  routeTree: root.addChildren([home, today, plantRoute, routesRoute, instrumentsRoute, visits, visitRoute, certificatesRoute, setup]),
+  routeTree: root.addChildren([home, today, plantRoute, routesRoute, instrumentsRoute, handRound, visits, visitRoute, certificatesRoute, setup]),
 })
 
 declare module '@tanstack/react-router' {

@@ -80,7 +80,7 @@ describe('the facts', () => {
   const connection = (ahead: number): ConnectionView => ({
     instrument: {
       id: 'i', maker: 'Fieldsim', model: 'VH-2', serial: '30417', firmware: '2.4.1', options: ['vibration'],
-      calibratedOn: '2025-10-14', calibratedUntil: '2027-10-14', calibrationMonths: null, tellsCalibration: true, lastSeenAt: '2026-11-23T09:00:00Z',
+      calibratedOn: '2025-10-14', calibratedUntil: '2027-10-14', calibrationMonths: null, tellsCalibration: true, isByHand: false, lastSeenAt: '2026-11-23T09:00:00Z',
     },
     batteryPercent: 81,
     temperatureCelsius: 24.5,
@@ -124,7 +124,7 @@ describe('the facts', () => {
 describe('the shelf', () => {
   const vh2: InstrumentView = {
     id: 'i', maker: 'Fieldsim', model: 'VH-2', serial: '30417', firmware: '2.4.1', options: ['vibration'],
-    calibratedOn: '2025-10-14', calibratedUntil: '2027-10-14', calibrationMonths: null, tellsCalibration: true, lastSeenAt: '2026-11-23T09:00:00Z',
+    calibratedOn: '2025-10-14', calibratedUntil: '2027-10-14', calibrationMonths: null, tellsCalibration: true, isByHand: false, lastSeenAt: '2026-11-23T09:00:00Z',
   }
   const line = (state: ConnectionLine['state']): ConnectionLine => ({
     id: 'c', name: 'Anna’s handheld', reach: { kind: 'NETWORK', place: '127.0.0.1', number: 5025 }, said: '127.0.0.1 port 5025', instrumentId: 'i', state, sentence: '',

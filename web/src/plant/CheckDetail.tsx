@@ -1,7 +1,9 @@
 import { useQuery } from '@tanstack/react-query'
+import { Link } from '@tanstack/react-router'
 import { useState } from 'react'
 import { queries } from '../api/queries'
 import type { CheckLine } from '../api/types'
+import { useMay } from '../app/useMay'
 import { Button } from '../parts/Button'
 import { Trouble } from '../parts/Trouble'
 import { VerdictMark } from '../parts/VerdictMark'
@@ -21,6 +23,23 @@ interface Props {
 
 /** The chosen check: over time where it yields numbers, else as it was captured last. */
 export function CheckDetail(props: Props) {
+  const { check } = props
+  const mayEdit = useMay().edit
+  return (
+    <>
+      <CheckSoFar {...props} />
+      {check.isByHand && mayEdit && (
+        <p className="mt-2">
+          <Link to="/by-hand" search={{ check: check.checkId }} className="font-semibold text-plum hover:underline">
+            {words.byHand.write}
+          </Link>
+        </p>
+      )}
+    </>
+  )
+}
+
+function CheckSoFar(props: Props) {
   const { check } = props
   if (check.readingId === null) return <p className="mt-4 text-ink2">{words.plant.neverMeasured}</p>
   if (check.resultId !== '') return <CheckTrend {...props} />

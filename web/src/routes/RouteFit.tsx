@@ -16,12 +16,37 @@ export function RouteFit({ route }: { route: RouteView }) {
   const mayEdit = useMay().edit
   const split = useSplit(route)
   const scheduled = useQuery(queries.schedule()).data?.routes.find((one) => one.routeId === route.id)
+  const byHand = route.stops.filter((stop) => stop.isByHand).length
+  if (byHand === route.stops.length && byHand > 0) {
+    return (
+      <section className="mt-5">
+        <p className="mb-2">
+          <span className="font-semibold">{words.routes.stops(byHand)}</span>, {minutes(scheduled?.minutes ?? route.minutes)}. {words.byHand.allByHand}
+        </p>
+        {mayEdit && (
+          <Link to="/by-hand" search={{ route: route.id }} className="inline-block border border-plum bg-plum px-3.5 py-1 font-semibold text-onplum hover:opacity-90">
+            {words.byHand.start}
+          </Link>
+        )}
+      </section>
+    )
+  }
   return (
     <section className="mt-5">
       <p className="mb-2">
         <span className="font-semibold">{words.routes.stops(route.stops.length)}</span>, {words.routes.needs(minutes(scheduled?.minutes ?? route.minutes), bytes(route.memoryBytes))}
         {scheduled?.isMeasured ? words.routes.measuredTime : words.routes.usualTime}. {words.routes.revision(route.revision)}
       </p>
+      {byHand > 0 && (
+        <p className="mb-2">
+          {words.byHand.writeRoute(byHand)}{' '}
+          {mayEdit && (
+            <Link to="/by-hand" search={{ route: route.id }} className="font-semibold text-plum hover:underline">
+              {words.byHand.start}
+            </Link>
+          )}
+        </p>
+      )}
       <h2 className="font-semibold">{words.routes.fit}</h2>
       <table className="ledger">
         <tbody>
@@ -47,7 +72,7 @@ function FitRow({ instrument, route }: { instrument: InstrumentView; route: Rout
   const fit = useQuery(queries.fit(instrument.id, route.id))
   const mayEdit = useMay().edit
   const split = useSplit(route)
-  const canSplit = fit.data !== undefined && fit.data.firstChecks.length > 0 && fit.data.firstChecks.length < route.stops.length
+  const canSplit = fit.data !== undefined && fit.data.firstChecks.length > 0 && fit.data.firstChecks.length < route.stops.filter((stop) => !stop.isByHand).length
   const held = route.loaded.find((one) => one.instrumentId === instrument.id)
   return (
     <FitLine

@@ -95,7 +95,7 @@ describe('planning a route', () => {
     const saved: RouteView = {
       id: 'r',
       name: 'Monthly',
-      stops: [{ checkId: 'v1', path: ['p1', 'd1'], assetTag: 'P-101', assetName: '', point: '', check: '', memoryBytes: 1, instruction: 'Mind the guard', pictureId: null }],
+      stops: [{ checkId: 'v1', path: ['p1', 'd1'], assetTag: 'P-101', assetName: '', point: '', check: '', memoryBytes: 1, instruction: 'Mind the guard', pictureId: null, isByHand: false }],
       gone: 1,
       memoryBytes: 70_000,
       minutes: 0.8,

@@ -93,7 +93,7 @@ function VisitHead({ visit }: { visit: VisitSheet }) {
         </span>
       </span>,
     ],
-    [words.visits.sheet.instrument, `${instrument.model} no. ${instrument.serial}${visit.calibratedUntil ? `, calibrated to ${visit.calibratedUntil}` : ''}`],
+    [words.visits.sheet.instrument, `${instrument.isByHand ? words.visits.sheet.byHand : `${instrument.model} no. ${instrument.serial}`}${visit.calibratedUntil ? `, calibrated to ${visit.calibratedUntil}` : ''}`],
     [words.visits.sheet.by, visit.technician],
   ]
   if (ahead !== 0) facts.push([words.visits.sheet.clock, words.visits.sheet.clockCorrected(span(ahead), ahead > 0)])

@@ -1,3 +1,4 @@
+import { byHand } from './byhand'
 import { instruments } from './instruments'
 import { pictures } from './pictures'
 import { plant } from './plant'
@@ -101,6 +102,7 @@ export const words = {
     proposal: (watch: string, fail: string) => `Take ${watch} / ${fail}`,
   },
   pictures,
+  byHand,
   routes,
   setups,
   instruments,

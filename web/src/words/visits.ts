@@ -11,6 +11,7 @@ export const visits = {
     doneSkipped: (done: number, skipped: number, open: number) => `${done} done, ${skipped} skipped, ${open} open`,
     worst: 'Worst',
     instrument: 'Instrument',
+    byHand: 'none, written by hand',
     clock: 'Clock',
     clockCorrected: (span: string, ahead: boolean) => `was ${span} ${ahead ? 'fast' : 'slow'}, corrected`,
     by: 'By',

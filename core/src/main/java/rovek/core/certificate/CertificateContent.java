@@ -14,6 +14,7 @@ import rovek.core.limit.RollUp;
  * @param visitOn the day the readings were taken
  * @param technician who measured
  * @param reviewer who signs, once known
+ * @param isByHand whether some of it was written down without an instrument
  */
 public record CertificateContent(
         String client,
@@ -23,6 +24,7 @@ public record CertificateContent(
         String technician,
         Optional<String> reviewer,
         List<InstrumentStatement> instruments,
+        boolean isByHand,
         List<CertificateRow> rows) {
 
     /** What it was measured with. */
@@ -67,7 +69,7 @@ public record CertificateContent(
         if (rows.isEmpty()) {
             missing.add("No result is chosen.");
         }
-        if (instruments.isEmpty()) {
+        if (instruments.isEmpty() && !isByHand) {
             missing.add("No instrument is named.");
         }
         for (InstrumentStatement instrument : instruments) {

@@ -23,6 +23,9 @@ final class Obstacles {
 
     private static List<Reason> reasons(PlannedStop stop, InstrumentProfile instrument) {
         List<Reason> reasons = new ArrayList<>();
+        if (stop.isWrittenBeside(instrument)) {
+            return reasons;
+        }
         if (!instrument.techniques().contains(stop.technique())) {
             reasons.add(new Reason("It does not measure %s, which ".formatted(stop.technique()), " needs.", " need."));
         }

@@ -3,9 +3,13 @@ package rovek.core.route;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.IntStream;
 
 /**
  * Whether an instrument can take a route.
+ *
+ * Stops that a person writes down are left to the person where the instrument does not know them: they are in no load and in
+ * nobody's way.
  *
  * @param outcome whole, in two loads, or not
  * @param reasons why not whole, each a sentence; empty where it fits
@@ -35,15 +39,19 @@ public record RouteFit(Outcome outcome, List<String> reasons, List<Integer> firs
             return new RouteFit(Outcome.CANNOT, List.of("The route has no stops yet."), List.of());
         }
         Obstacles obstacles = new Obstacles();
+        List<Integer> wanted = IntStream.range(0, stops.size()).filter(i -> !stops.get(i).isWrittenBeside(instrument)).boxed().toList();
+        if (wanted.isEmpty()) {
+            return new RouteFit(Outcome.CANNOT, List.of("Every stop is written down by hand: there is nothing to load."), List.of());
+        }
         List<Integer> measurable = new ArrayList<>();
-        for (int i = 0; i < stops.size(); i++) {
+        for (int i : wanted) {
             obstacles.add(stops.get(i), instrument);
             if (Obstacles.isMeasurable(stops.get(i), instrument)) {
                 measurable.add(i);
             }
         }
         List<String> lacking = new ArrayList<>(obstacles.sentences());
-        long needed = RouteNeeds.of(stops).memoryBytes();
+        long needed = RouteNeeds.of(wanted.stream().map(stops::get).toList()).memoryBytes();
         if (needed > instrument.freeBytes()) {
             lacking.add("It has %s free and the route fills %s: read back and clear first, or split the route."
                     .formatted(megabytes(instrument.freeBytes()), megabytes(needed)));
@@ -52,7 +60,8 @@ public record RouteFit(Outcome outcome, List<String> reasons, List<Integer> firs
             return new RouteFit(Outcome.WHOLE, List.of(), measurable);
         }
         List<Integer> first = firstLoad(stops, measurable, instrument);
-        boolean inTwo = measurable.size() == stops.size() && !first.isEmpty() && restFits(stops, first.size(), instrument);
+        List<PlannedStop> rest = wanted.stream().skip(first.size()).map(stops::get).toList();
+        boolean inTwo = measurable.size() == wanted.size() && !first.isEmpty() && RouteNeeds.of(rest).memoryBytes() <= instrument.capacityBytes();
         return new RouteFit(inTwo ? Outcome.TWO_LOADS : Outcome.CANNOT, lacking, first);
     }
 
@@ -70,10 +79,6 @@ public record RouteFit(Outcome outcome, List<String> reasons, List<Integer> firs
             mostWholeAssets = endsWithAnAsset ? count : mostWholeAssets;
         }
         return measurable.subList(0, mostWholeAssets > 0 ? mostWholeAssets : most);
-    }
-
-    private static boolean restFits(List<PlannedStop> stops, int from, InstrumentProfile instrument) {
-        return RouteNeeds.of(stops.subList(from, stops.size())).memoryBytes() <= instrument.capacityBytes();
     }
 
     private static String megabytes(long bytes) {

@@ -67,6 +67,11 @@ public interface Technique {
         return Optional.empty();
     }
 
+    /** How a person writes its reading down without any instrument; empty where it takes one. */
+    default Optional<ByHand> byHand() {
+        return Optional.empty();
+    }
+
     /** Whether a leading result of nothing means that nothing was measured; elsewhere nought is a value like any other. */
     default boolean zeroIsNothing() {
         return false;

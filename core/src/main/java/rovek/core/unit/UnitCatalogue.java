@@ -31,6 +31,13 @@ public final class UnitCatalogue {
     public static final UnitOfMeasure MILLIVOLT_PER_G = new UnitOfMeasure(
             "mV/g", MILLI(Units.VOLT).divide(Units.METRE_PER_SQUARE_SECOND.multiply(9.80665)));
     public static final UnitOfMeasure DEGREE_CELSIUS = new UnitOfMeasure("°C", Units.CELSIUS);
+    public static final UnitOfMeasure KELVIN = new UnitOfMeasure("K", Units.KELVIN);
+    /** Exactly 5/9 K, with its nought 459.67 steps above the absolute one. */
+    public static final UnitOfMeasure DEGREE_FAHRENHEIT = new UnitOfMeasure("°F", Units.KELVIN.multiply(5).divide(9).shift(459.67));
+    public static final UnitOfMeasure MILLIBAR = new UnitOfMeasure("mbar", Units.PASCAL.multiply(100));
+    public static final UnitOfMeasure MEGAPASCAL = new UnitOfMeasure("MPa", Units.PASCAL.multiply(1_000_000));
+    /** One avoirdupois pound under standard gravity on a square inch, 6894.757293168 Pa. */
+    public static final UnitOfMeasure POUND_PER_SQUARE_INCH = new UnitOfMeasure("psi", Units.PASCAL.multiply(6894.757293168));
     public static final UnitOfMeasure BAR = new UnitOfMeasure("bar", Units.PASCAL.multiply(100_000));
     public static final UnitOfMeasure PASCAL = new UnitOfMeasure("Pa", Units.PASCAL);
     public static final UnitOfMeasure KILOPASCAL = new UnitOfMeasure("kPa", KILO(Units.PASCAL));
@@ -59,6 +66,11 @@ public final class UnitCatalogue {
                     MILLIVOLT,
                     MILLIVOLT_PER_G,
                     DEGREE_CELSIUS,
+                    KELVIN,
+                    DEGREE_FAHRENHEIT,
+                    MILLIBAR,
+                    MEGAPASCAL,
+                    POUND_PER_SQUARE_INCH,
                     BAR,
                     PASCAL,
                     KILOPASCAL,

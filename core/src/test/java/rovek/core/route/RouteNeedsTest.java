@@ -18,7 +18,7 @@ import rovek.core.technique.StopDemand;
 class RouteNeedsTest {
 
     private static PlannedStop stop(String asset, Set<String> options) {
-        return new PlannedStop(asset + " Drive end", asset, "vibration", "", new StopDemand(66_000, 0.64, options));
+        return new PlannedStop(asset + " Drive end", asset, "vibration", false, "", new StopDemand(66_000, 0.64, options));
     }
 
     private static InstrumentProfile handheld(long freeBytes, long capacityBytes) {

@@ -84,7 +84,7 @@ class WalkOrderTest {
 
     private static PlannedStop planned(int i, int anAsset, Random random) {
         String technique = random.nextInt(4) == 0 ? "loop" : "vibration";
-        return new PlannedStop("stop " + i, "asset " + i / anAsset, technique, random.nextInt(6) == 0 ? "ACC-1" : "", new StopDemand(10_000 + random.nextInt(90_000), 1, Set.of()));
+        return new PlannedStop("stop " + i, "asset " + i / anAsset, technique, false, random.nextInt(6) == 0 ? "ACC-1" : "", new StopDemand(10_000 + random.nextInt(90_000), 1, Set.of()));
     }
 
     private static InstrumentProfile profile(Random random) {
@@ -118,7 +118,7 @@ class WalkOrderTest {
 
     @Example
     void twoAlikeShareHalfEachAndTearNoAssetApart() {
-        List<PlannedStop> stops = IntStream.range(0, 12).mapToObj(i -> new PlannedStop("stop " + i, "asset " + i / 3, "vibration", "", new StopDemand(10, 1, Set.of()))).toList();
+        List<PlannedStop> stops = IntStream.range(0, 12).mapToObj(i -> new PlannedStop("stop " + i, "asset " + i / 3, "vibration", false, "", new StopDemand(10, 1, Set.of()))).toList();
         InstrumentProfile ample = new InstrumentProfile(Set.of("vibration"), Set.of(), Map.of(), 1_000_000, 1_000_000);
         RouteShare share = RouteShare.between(stops, ample, ample);
         assertThat(share.first()).containsExactly(0, 1, 2, 3, 4, 5);

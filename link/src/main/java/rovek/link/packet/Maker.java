@@ -5,12 +5,23 @@ import java.util.Optional;
 /**
  * Who made a field package.
  *
- * @param instrument absent where Rovek made it
+ * @param instrument absent where Rovek made it; for readings written down by hand the person stands in its place
  */
 public record Maker(String program, Optional<MakingInstrument> instrument) {
 
     /** An instrument as it names itself in a package. */
     public record MakingInstrument(String model, String serial, String firmware) {}
+
+    private static final String BY_HAND = "Written by hand";
+
+    /** Somebody who wrote readings down without any instrument. */
+    public static Maker byHand(String person) {
+        return new Maker("Rovek", Optional.of(new MakingInstrument(BY_HAND, "hand/" + person, "")));
+    }
+
+    public boolean isByHand() {
+        return instrument.filter(one -> one.model().equals(BY_HAND) && one.serial().startsWith("hand/")).isPresent();
+    }
 
     public static Maker rovek() {
         return new Maker("Rovek", Optional.empty());

@@ -38,6 +38,11 @@ public record ReadingsPackage(Instant createdAt, Maker maker, Optional<Walk> wal
     public record DigestedReading(PackedReading reading, String captureSha256) {}
 
     public static byte[] pack(Instant createdAt, Maker maker, Optional<Walk> walk, List<PackedReading> readings) {
+        return pack(createdAt, maker, walk, readings, Map.of());
+    }
+
+    /** @param sources what the readings were made from, path to bytes; kept along and not looked into */
+    public static byte[] pack(Instant createdAt, Maker maker, Optional<Walk> walk, List<PackedReading> readings, Map<String, byte[]> sources) {
         Map<String, byte[]> entries = new LinkedHashMap<>();
         walk.ifPresent(walked -> entries.put(WALK, walkJson(walked)));
         ByteArrayOutputStream lines = new ByteArrayOutputStream();
@@ -48,6 +53,7 @@ public record ReadingsPackage(Instant createdAt, Maker maker, Optional<Walk> wal
         }
         entries.put(READINGS, lines.toByteArray());
         entries.putAll(captures);
+        entries.putAll(sources);
         return new PackageEntries("readings", createdAt, maker, entries).pack();
     }
 

@@ -19,6 +19,8 @@ import rovek.core.limit.Limit;
 import rovek.core.limit.Verdict;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.unit.Amount;
+import rovek.server.instrument.InstrumentView;
+import rovek.server.instrument.Instruments;
 import rovek.server.plant.CheckView;
 import rovek.server.plant.Plant;
 import rovek.server.plant.PlantTree;
@@ -35,13 +37,15 @@ class CertificateComposer {
     private final Visits visits;
     private final Readings readings;
     private final Plant plant;
+    private final Instruments instruments;
     private final ZoneId zone;
 
     CertificateComposer(
-            Visits visits, Readings readings, Plant plant, @Value("${rovek.time-zone:UTC}") String zone) {
+            Visits visits, Readings readings, Plant plant, Instruments instruments, @Value("${rovek.time-zone:UTC}") String zone) {
         this.visits = visits;
         this.readings = readings;
         this.plant = plant;
+        this.instruments = instruments;
         this.zone = ZoneId.of(zone);
     }
 
@@ -58,12 +62,31 @@ class CertificateComposer {
             }
         }
         LocalDate on = LocalDate.ofInstant(Instant.parse(sheet.beganAt()), zone);
-        InstrumentStatement instrument = new InstrumentStatement(
-                sheet.instrument().model(), sheet.instrument().serial(),
-                Optional.ofNullable(sheet.calibratedOn()),
-                Optional.ofNullable(sheet.calibratedUntil()));
+        List<InstrumentView> used = used(sheet, chosen, byId);
         return new CertificateContent(
-                sheet.client(), sheet.site(), sheet.title(), on, sheet.technician(), reviewer, List.of(instrument), rows);
+                sheet.client(), sheet.site(), sheet.title(), on, sheet.technician(), reviewer,
+                used.stream().filter(instrument -> !instrument.isByHand()).map(instrument -> statement(sheet, instrument)).toList(),
+                used.stream().anyMatch(InstrumentView::isByHand), rows);
+    }
+
+    /** What the chosen readings were taken with: readings that were moved here may have been taken with another instrument than the visit's. */
+    private List<InstrumentView> used(VisitSheet sheet, List<UUID> chosen, Map<UUID, ReadingView> readings) {
+        List<InstrumentView> used = sheet.rows().stream()
+                .filter(row -> chosen.contains(row.checkId()) && row.readingId() != null)
+                .map(row -> readings.get(row.readingId()).instrumentSerial())
+                .distinct()
+                .flatMap(serial -> instruments.withSerial(serial).stream())
+                .toList();
+        return used.isEmpty() ? List.of(sheet.instrument()) : used;
+    }
+
+    /** The visit's own instrument with its calibration as it stood at the visit. */
+    private static InstrumentStatement statement(VisitSheet sheet, InstrumentView instrument) {
+        boolean isOwn = instrument.id().equals(sheet.instrument().id());
+        return new InstrumentStatement(
+                instrument.model(), instrument.serial(),
+                Optional.ofNullable(isOwn ? sheet.calibratedOn() : instrument.calibratedOn()),
+                Optional.ofNullable(isOwn ? sheet.calibratedUntil() : instrument.calibratedUntil()));
     }
 
     /** The leading result, and every other one that has a limit of its own. */

@@ -71,6 +71,9 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
                     instrument.calibratedOn().map(Object::toString).orElse("a date not known"),
                     instrument.calibratedUntil().map(Object::toString).orElse("a date not known")));
         }
+        if (content.isByHand()) {
+            fact(facts, "Written by hand", content.instruments().isEmpty() ? "all results, as " + content.technician() + " read them" : "results of checks that take no instrument");
+        }
         return facts.append("</table>").toString();
     }
 

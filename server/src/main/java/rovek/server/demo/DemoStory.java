@@ -79,13 +79,15 @@ class DemoStory implements ApplicationRunner {
     private final DemoPanel panel;
     private final int instrumentPort;
     private final DemoInstruments others;
+    private final DemoHandRounds byHand;
 
     DemoStory(
             Accounts accounts, Plant plant, DemoPlant demoPlant, Connections connections, Routes routes, Transfers transfers, Loading loading,
             ReadBack readBack, Setups setups, Pictures pictures, Jobs jobs, Visits visits, Certificates certificates, Clock clock,
             @Value("${rovek.demo.panel}") String panelAddress,
             @Value("${rovek.demo.instrument-port}") int instrumentPort,
-            DemoInstruments others) {
+            DemoInstruments others,
+            DemoHandRounds byHand) {
         this.accounts = accounts;
         this.plant = plant;
         this.demoPlant = demoPlant;
@@ -103,6 +105,7 @@ class DemoStory implements ApplicationRunner {
         this.panel = new DemoPanel(panelAddress);
         this.instrumentPort = instrumentPort;
         this.others = others;
+        this.byHand = byHand;
     }
 
     @Override
@@ -122,6 +125,7 @@ class DemoStory implements ApplicationRunner {
                 if (others.areThere()) {
                     demoPlant.planUtilities();
                     others.live(PASS_CODE);
+                    byHand.live();
                 }
             }
             others.connect(PASS_CODE);

@@ -47,10 +47,12 @@ public class Follow {
     /**
      * A check as it stands, with its leading result.
      *
+     * @param isByHand whether a person can write it down without any instrument
      * @param change since the reading before
      */
     public record CheckLine(
-            UUID checkId, String assetTag, UUID pointId, String point, String check, String result, String resultId, String unit, String unitLabel, @Nullable UUID readingId,
+            UUID checkId, String assetTag, UUID pointId, String point, String check, String result, String resultId, String unit, String unitLabel, boolean isByHand,
+            @Nullable UUID readingId,
             @Nullable String readAt, @Nullable Double value, @Nullable Double watch, @Nullable Double fail, @Nullable Double change, Verdict verdict, String reason,
             List<Double> spark, List<OtherResult> others) {}
 
@@ -103,6 +105,7 @@ public class Follow {
                 check.id(), check.asset().tag(), check.point().id(), check.point().name(), check.node().name(),
                 leading.map(ResultDefinition::name).orElse(""), leading.map(ResultDefinition::id).orElse(""),
                 leading.map(result -> result.unit().symbol()).orElse(""), leading.map(ResultDefinition::unitLabel).orElse(""),
+                check.technique().byHand().isPresent(),
                 newest == null ? null : newest.id(),
                 newest == null ? null : newest.takenAt().toString(),
                 value,

@@ -38,6 +38,9 @@ class InstrumentEntity {
 
     Integer calibrationMonths;
 
+    /** Whether it is no instrument, but somebody who writes readings down. */
+    boolean byHand;
+
     Instant lastSeenAt;
 
     @Version
@@ -61,6 +64,6 @@ class InstrumentEntity {
         LocalDate byInterval = on == null || calibrationMonths == null ? null : on.plusMonths(calibrationMonths);
         return new InstrumentView(
                 id, maker, model, serial, firmware, names, on, calibratedUntil == null ? byInterval : calibratedUntil, calibrationMonths,
-                calibratedOn != null, lastSeenAt.toString());
+                calibratedOn != null, byHand, lastSeenAt.toString());
     }
 }

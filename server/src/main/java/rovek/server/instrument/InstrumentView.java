@@ -10,6 +10,7 @@ import java.util.UUID;
  *
  * @param calibrationMonths from one calibration to the next, as written down; null where nobody did
  * @param tellsCalibration whether the instrument itself knows when it was calibrated
+ * @param isByHand whether it is no instrument, but somebody who writes readings down
  */
 public record InstrumentView(
         UUID id,
@@ -22,10 +23,16 @@ public record InstrumentView(
         @Nullable LocalDate calibratedUntil,
         @Nullable Integer calibrationMonths,
         boolean tellsCalibration,
+        boolean isByHand,
         String lastSeenAt) {
 
     InstrumentView seenAt(String at) {
         return new InstrumentView(
-                id, maker, model, serial, firmware, options, calibratedOn, calibratedUntil, calibrationMonths, tellsCalibration, at);
+                id, maker, model, serial, firmware, options, calibratedOn, calibratedUntil, calibrationMonths, tellsCalibration, isByHand, at);
+    }
+
+    /** How it is named in a sentence or a list. */
+    public String said() {
+        return isByHand ? "by hand" : model + " no. " + serial;
     }
 }

@@ -103,7 +103,8 @@ public class Instruments {
     }
 
     /** An instrument that is known from a file it wrote; one that was never met is put on the shelf without an address. */
-    public InstrumentView metInAFile(Maker.MakingInstrument maker) {
+    public InstrumentView metInAFile(Maker made) {
+        Maker.MakingInstrument maker = made.instrument().orElseThrow();
         return transaction.execute(status -> instruments.findBySerial(maker.serial())
                 .map(InstrumentEntity::view)
                 .orElseGet(() -> {
@@ -114,6 +115,7 @@ public class Instruments {
                     instrument.serial = maker.serial();
                     instrument.firmware = maker.firmware();
                     instrument.options = "";
+                    instrument.byHand = made.isByHand();
                     instrument.lastSeenAt = clock.instant();
                     InstrumentView saved = instruments.save(instrument).view();
                     audit.note("met in a file", "instrument", saved.id(), null, saved);
@@ -146,8 +148,18 @@ public class Instruments {
         return after;
     }
 
+    /** The instruments on the shelf. */
     public List<InstrumentView> list() {
+        return all().stream().filter(instrument -> !instrument.isByHand()).toList();
+    }
+
+    /** Whatever readings come from: the instruments, and who writes by hand. */
+    public List<InstrumentView> all() {
         return instruments.findAllByOrderByModelAscSerialAsc().stream().map(InstrumentEntity::view).toList();
+    }
+
+    public Optional<InstrumentView> withSerial(String serial) {
+        return instruments.findBySerial(serial).map(InstrumentEntity::view);
     }
 
     public InstrumentView get(UUID id) {

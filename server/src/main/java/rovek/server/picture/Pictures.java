@@ -88,6 +88,16 @@ public class Pictures {
         return added;
     }
 
+    /**
+     * Makes sure that bytes are a picture that a browser can show.
+     *
+     * @return its media type
+     * @throws DomainProblem.Invalid where they are not
+     */
+    public String requirePicture(byte[] bytes) {
+        return PictureFile.of(bytes).mediaType();
+    }
+
     @Transactional
     public PictureView change(UUID id, PictureDraft draft) {
         PictureView before = require(id);

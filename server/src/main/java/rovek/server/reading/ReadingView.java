@@ -23,6 +23,7 @@ public record ReadingView(
         UUID checkId,
         UUID visitId,
         UUID originalId,
+        String instrumentSerial,
         String technique,
         Instant takenAt,
         String label,

@@ -22,7 +22,7 @@ import tools.jackson.databind.json.JsonMapper;
 public class Readings {
 
     private static final String SELECT = """
-            SELECT r.id, r.check_id, r.visit_id, r.original_id, r.technique, r.taken_at, r.label, r.note, r.obstacle,
+            SELECT r.id, r.check_id, r.visit_id, r.original_id, r.instrument_serial, r.technique, r.taken_at, r.label, r.note, r.obstacle,
                    r.replaced, r.discarded_because, r.filled, r.stored_at, v.result_id, v.value, v.unit
             FROM %s r LEFT JOIN result v ON v.reading_id = r.id AND v.taken_at = r.taken_at
             %s ORDER BY r.taken_at, r.id, v.place""";
@@ -119,6 +119,7 @@ public class Readings {
                 row.getObject("check_id", UUID.class),
                 row.getObject("visit_id", UUID.class),
                 row.getObject("original_id", UUID.class),
+                row.getString("instrument_serial"),
                 row.getString("technique"),
                 row.getTimestamp("taken_at").toInstant(),
                 row.getString("label"),

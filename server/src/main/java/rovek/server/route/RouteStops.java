@@ -5,8 +5,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import rovek.core.plant.Node;
 import rovek.core.route.PlannedStop;
@@ -54,7 +56,8 @@ class RouteStops {
     private static List<PlannedStop> planned(List<Standing> stops) {
         return stops.stream()
                 .map(one -> new PlannedStop(
-                        one.check().place(), one.check().asset().id().toString(), one.check().technique().id(), sensor(one.check()), demand(one)))
+                        one.check().place(), one.check().asset().id().toString(), one.check().technique().id(),
+                        one.check().technique().byHand().isPresent(), sensor(one.check()), demand(one)))
                 .toList();
     }
 
@@ -68,8 +71,13 @@ class RouteStops {
         return check.technique().sensorUse().map(use -> check.settings().text(use.nameKey())).orElse("");
     }
 
-    List<RouteStop> toLoad(RouteEntity route, PlantTree tree) {
-        return standing(route, tree).stream().map(RouteStops::toLoad).toList();
+    /** @param byHandToo techniques the instrument knows, of those that a person can write down without any */
+    List<RouteStop> toLoad(RouteEntity route, PlantTree tree, Set<String> byHandToo) {
+        return standing(route, tree).stream().filter(one -> isLoaded(one.check(), byHandToo)).map(RouteStops::toLoad).toList();
+    }
+
+    private static boolean isLoaded(CheckView check, Set<String> byHandToo) {
+        return !check.technique().byHand().isPresent() || byHandToo.contains(check.technique().id());
     }
 
     private static RouteStop toLoad(Standing one) {
@@ -87,10 +95,10 @@ class RouteStops {
     }
 
     /** The pictures of all stops, as they go onto an instrument. */
-    Map<String, byte[]> pictures(RouteEntity route, PlantTree tree) {
+    Map<String, byte[]> pictures(RouteEntity route, PlantTree tree, Set<String> byHandToo) {
         Map<String, byte[]> found = new TreeMap<>();
         for (Standing one : standing(route, tree)) {
-            if (one.stop().pictureId() != null) {
+            if (one.stop().pictureId() != null && isLoaded(one.check(), byHandToo)) {
                 found.computeIfAbsent(pictureName(one), name -> pictures.forTheField(one.stop().pictureId(), one.check().point().id()));
             }
         }
@@ -109,13 +117,21 @@ class RouteStops {
         List<Standing> standing = standing(route, tree);
         RouteNeeds needs = RouteNeeds.of(planned(standing));
         Map<UUID, String> now = said(standing.stream().map(RouteStops::toLoad).toList());
+        Set<UUID> byHand = standing.stream().map(Standing::check).filter(check -> check.technique().byHand().isPresent()).map(CheckView::id).collect(Collectors.toSet());
         List<LoadedOn> loaded = held.stream()
                 .filter(load -> load.route().equals(route.id))
-                .map(load -> new LoadedOn(load.instrument(), load.revision(), load.at().toString(), load.actor(), RouteChanges.between(load.stops(), now).sentence()))
+                .map(load -> new LoadedOn(load.instrument(), load.revision(), load.at().toString(), load.actor(), RouteChanges.between(load.stops(), loadable(now, load, byHand)).sentence()))
                 .toList();
         return new RouteView(
                 route.id, route.name, standing.stream().map(one -> view(one, tree)).toList(), route.stops.size() - standing.size(), needs.memoryBytes(),
                 needs.seconds() / 60, route.revision, route.everyDays, route.firstDue, route.assignedTo, loaded, route.version == null ? 0 : route.version);
+    }
+
+    /** What is written down by hand was left out on purpose of a load that does not have it. */
+    private static Map<UUID, String> loadable(Map<UUID, String> now, RouteLoads.Load load, Set<UUID> byHand) {
+        Map<UUID, String> loadable = new LinkedHashMap<>(now);
+        loadable.keySet().removeIf(check -> byHand.contains(check) && !load.stops().containsKey(check));
+        return loadable;
     }
 
     private static StopView view(Standing one, PlantTree tree) {
@@ -123,6 +139,6 @@ class RouteStops {
         List<UUID> path = tree.nodes().path(check.point().id()).stream().map(Node::id).toList();
         return new StopView(
                 check.id(), path, check.asset().tag(), check.asset().name(), check.point().name(), check.node().name(),
-                demand(one).memoryBytes(), one.stop().instruction(), one.stop().pictureId());
+                demand(one).memoryBytes(), one.stop().instruction(), one.stop().pictureId(), check.technique().byHand().isPresent());
     }
 }

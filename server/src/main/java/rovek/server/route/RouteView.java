@@ -27,10 +27,11 @@ public record RouteView(
      * @param path ids from the client down to the point
      * @param instruction what the technician is told there; may be blank
      * @param pictureId what the technician is shown there; null for nothing
+     * @param isByHand whether a person can write its reading down without any instrument
      */
     public record StopView(
             UUID checkId, List<UUID> path, String assetTag, String assetName, String point, String check, long memoryBytes, String instruction,
-            @Nullable UUID pictureId) {}
+            @Nullable UUID pictureId, boolean isByHand) {}
 
     /**
      * An instrument that holds the route.

@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -243,16 +244,20 @@ public class Routes {
         return new RouteDraft(name, checks, instructions, shown, whole.everyDays(), whole.firstDue(), whole.assignedTo(), version);
     }
 
-    /** The route as it is loaded, with all settings as they are now. */
+    /**
+     * The route as it is loaded, with all settings as they are now.
+     *
+     * @param techniques what the instrument measures; stops written down by hand that it does not know are left out
+     */
     @Transactional(readOnly = true)
-    public RoutePackage pack(UUID id) {
+    public RoutePackage pack(UUID id, Set<String> techniques) {
         RouteEntity route = entity(id);
         PlantTree tree = plant.tree();
-        List<RouteStop> loaded = stops.toLoad(route, tree);
+        List<RouteStop> loaded = stops.toLoad(route, tree, techniques);
         if (loaded.isEmpty()) {
             throw new DomainProblem.Conflict("empty-route", "The route has no stops. Choose checks first.");
         }
-        return new RoutePackage(id, route.revision, route.name, clock.instant(), loaded, skipReasons.list(), stops.pictures(route, tree));
+        return new RoutePackage(id, route.revision, route.name, clock.instant(), loaded, skipReasons.list(), stops.pictures(route, tree, techniques));
     }
 
     /** Remembers that an instrument holds a route as it was packed. Within the transaction of whoever loaded it. */

@@ -76,7 +76,7 @@ public class Loading {
     public JobView loadRoute(UUID instrumentId, UUID routeId) {
         return start(instrumentId, routes.get(routeId).name(), (link, profile, progress) -> {
             requireFit("The route", routes.fit(routeId, profile).reasons());
-            RoutePackage route = routes.pack(routeId);
+            RoutePackage route = routes.pack(routeId, profile.techniques());
             String sha256 = write(link, "The route", ROUTE_FILE, route.pack(), progress);
             transaction.executeWithoutResult(status -> {
                 routes.noteLoaded(route, instrumentId);

@@ -46,11 +46,25 @@ public class PackageFiles {
         });
     }
 
-    private static Maker.MakingInstrument maker(byte[] bytes) {
+    private static Maker maker(byte[] bytes) {
         try {
-            return ReadingsPackage.unpack(bytes).maker().instrument().orElseThrow();
+            return ReadingsPackage.unpack(bytes).maker();
         } catch (PackageException e) {
             throw new DomainProblem.Invalid("file", e.getMessage());
+        }
+    }
+
+    /**
+     * Takes readings that were made here, by hand or from a table, the way all others go: as an original first.
+     *
+     * @param fileName of the original
+     */
+    public VisitIntake.Outcome takeMadeHere(String fileName, byte[] bytes) {
+        try {
+            InstrumentView instrument = instruments.metInAFile(ReadingsPackage.unpack(bytes).maker());
+            return intake.take(originals.keep(instrument.id(), plain(fileName), Sha256.of(bytes), bytes), instrument.id(), ClockCorrection.NONE);
+        } catch (PackageException e) {
+            throw new IllegalStateException("What was packed here cannot be taken. " + e.getMessage(), e);
         }
     }
 

@@ -116,11 +116,11 @@ public class VisitIntake {
     private VisitEntity fresh(Source source, Instant first) {
         VisitEntity visit = new VisitEntity();
         visit.id = UUID.randomUUID();
-        visit.title = "Loose readings";
         visit.beganAt = first;
         visit.instrumentId = source.instrumentId();
         visit.technician = AuditTrail.actor();
         InstrumentView instrument = instruments.get(source.instrumentId());
+        visit.title = instrument.isByHand() ? "Written by hand" : "Loose readings";
         visit.calibratedOn = instrument.calibratedOn();
         visit.calibratedUntil = instrument.calibratedUntil();
         visit.clockAheadSeconds = source.clock().instrumentAhead().toSeconds();

@@ -125,7 +125,7 @@ public class Visits {
             counts.put(row.getObject(1, UUID.class), new int[] {row.getInt(2), row.getInt(3)});
         });
         Map<UUID, InstrumentView> byId = new HashMap<>();
-        instruments.list().forEach(instrument -> byId.put(instrument.id(), instrument));
+        instruments.all().forEach(instrument -> byId.put(instrument.id(), instrument));
         return visits.findAllByOrderByBeganAtDesc(Limit.of(MOST_LISTED)).stream()
                 // What everything was moved out of is no visit any more.
                 .filter(visit -> counts.containsKey(visit.id) || !visit.stops.isEmpty())
@@ -134,7 +134,7 @@ public class Visits {
                     InstrumentView instrument = byId.get(visit.instrumentId);
                     return new VisitLine(
                             visit.id, visit.title, visit.beganAt.toString(), accounts.displayName(visit.technician),
-                            instrument.model() + " no. " + instrument.serial(), count[0], count[1]);
+                            instrument.said(), count[0], count[1]);
                 })
                 .toList();
     }

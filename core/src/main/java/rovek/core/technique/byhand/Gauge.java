@@ -3,12 +3,14 @@ package rovek.core.technique.byhand;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import rovek.core.entry.Entry;
 import rovek.core.reading.Capture;
 import rovek.core.reading.ValueCapture;
 import rovek.core.technique.Analysis;
+import rovek.core.technique.ByHand;
 import rovek.core.technique.Result;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.technique.Sense;
@@ -74,6 +76,11 @@ public final class Gauge implements Technique {
     @Override
     public StopDemand demand(SettingValues settings) {
         return new StopDemand(BYTES, 5, Set.of());
+    }
+
+    @Override
+    public Optional<ByHand> byHand() {
+        return Optional.of(new WrittenGauge());
     }
 
     @Override

@@ -3,11 +3,12 @@ package rovek.core.technique.byhand;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import rovek.core.unit.UnitCatalogue;
 import rovek.core.unit.UnitOfMeasure;
 
 /** What a gauge shows, each in the unit it is written down in. */
-enum Quantity {
+public enum Quantity {
     PRESSURE(UnitCatalogue.BAR),
     TEMPERATURE(UnitCatalogue.DEGREE_CELSIUS),
     LEVEL(UnitCatalogue.MILLIMETRE),
@@ -16,6 +17,9 @@ enum Quantity {
     VOLTAGE(UnitCatalogue.VOLT),
     SPEED(UnitCatalogue.REVOLUTIONS_PER_MINUTE),
     DISTANCE(UnitCatalogue.MILLIMETRE),
+    VIBRATION(UnitCatalogue.MILLIMETRE_PER_SECOND),
+    RESISTANCE(UnitCatalogue.OHM),
+    SHARE(UnitCatalogue.PERCENT),
     HOURS(UnitCatalogue.HOUR),
     NUMBER(UnitCatalogue.ONE);
 
@@ -25,19 +29,25 @@ enum Quantity {
         this.unit = unit;
     }
 
-    UnitOfMeasure unit() {
+    public UnitOfMeasure unit() {
         return unit;
     }
 
-    String word() {
+    public String word() {
         return name().toLowerCase(Locale.ROOT);
     }
 
-    static Quantity of(String word) {
+    /** @throws IllegalArgumentException for a word that is none */
+    public static Quantity of(String word) {
         return valueOf(word.toUpperCase(Locale.ROOT));
     }
 
-    static List<String> words() {
+    /** The first that is written in units of this kind; empty where none is. */
+    public static Optional<Quantity> measuredIn(UnitOfMeasure unit) {
+        return Arrays.stream(values()).filter(quantity -> quantity.unit.isComparableTo(unit)).findFirst();
+    }
+
+    public static List<String> words() {
         return Arrays.stream(values()).map(Quantity::word).toList();
     }
 }

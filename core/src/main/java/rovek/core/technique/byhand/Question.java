@@ -9,6 +9,7 @@ import rovek.core.nameplate.Nameplate;
 import rovek.core.reading.Capture;
 import rovek.core.reading.ValueCapture;
 import rovek.core.technique.Analysis;
+import rovek.core.technique.ByHand;
 import rovek.core.technique.LimitProposal;
 import rovek.core.technique.Result;
 import rovek.core.technique.ResultDefinition;
@@ -74,6 +75,11 @@ public final class Question implements Technique {
     @Override
     public List<LimitProposal> proposals(SettingValues settings, Nameplate plate) {
         return List.of(new LimitProposal(results(settings).get(0).id(), Optional.empty(), Optional.of(0.5), "The right answer is " + settings.text("right") + "."));
+    }
+
+    @Override
+    public Optional<ByHand> byHand() {
+        return Optional.of(new WrittenAnswer());
     }
 
     @Override

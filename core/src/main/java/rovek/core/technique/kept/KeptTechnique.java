@@ -4,10 +4,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import rovek.core.reading.Capture;
 import rovek.core.reading.TableCapture;
 import rovek.core.technique.Analysis;
+import rovek.core.technique.ByHand;
 import rovek.core.technique.Curve;
 import rovek.core.technique.Remark;
 import rovek.core.technique.ResultDefinition;
@@ -55,6 +57,12 @@ record KeptTechnique(String id, String name, String checkName, Class<? extends C
     @Override
     public StopDemand demand(SettingValues settings) {
         return new StopDemand(memoryBytes, seconds, Set.of());
+    }
+
+    /** Words are the one thing that needs no instrument. */
+    @Override
+    public Optional<ByHand> byHand() {
+        return id.equals(KeptTechniques.REMARK) ? Optional.of(new WrittenWords()) : Optional.empty();
     }
 
     @Override

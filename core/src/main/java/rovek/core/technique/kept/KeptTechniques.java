@@ -9,6 +9,8 @@ import rovek.core.technique.Technique;
 /** The techniques that are kept as taken. */
 public final class KeptTechniques {
 
+    static final String REMARK = "remark";
+
     private KeptTechniques() {}
 
     public static List<Technique> all() {
@@ -19,7 +21,7 @@ public final class KeptTechniques {
                 new KeptTechnique("battery", "Battery string", "Cells of the string", TableCapture.class, 8_192, 600),
                 new KeptTechnique("leak", "Air leak", "Air leak", TableCapture.class, 500_000, 60),
                 new KeptTechnique("codes", "Fault codes", "Fault codes", TextCapture.class, 4_096, 30),
-                new KeptTechnique("remark", "Remark", "Remark", TextCapture.class, 1_024, 20),
+                new KeptTechnique(REMARK, "Remark", "Remark", TextCapture.class, 1_024, 20),
                 new KeptTechnique("screen", "Captured screen", "Captured screen", PictureCapture.class, 200_000, 5));
     }
 }

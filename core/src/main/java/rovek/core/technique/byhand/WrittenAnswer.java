@@ -1,0 +1,31 @@
+package rovek.core.technique.byhand;
+
+import java.util.Locale;
+import rovek.core.reading.Capture;
+import rovek.core.reading.ValueCapture;
+import rovek.core.technique.ByHand;
+import rovek.core.technique.SettingValues;
+import rovek.core.unit.Amount;
+import rovek.core.unit.UnitCatalogue;
+
+/** Yes or no. */
+final class WrittenAnswer implements ByHand {
+
+    @Override
+    public Form form() {
+        return Form.YES_OR_NO;
+    }
+
+    @Override
+    public Capture read(String written, SettingValues settings) {
+        return switch (written.strip().toLowerCase(Locale.ROOT)) {
+            case "yes", "y", "1" -> answer(1);
+            case "no", "n", "0" -> answer(0);
+            default -> throw new IllegalArgumentException("The answer is yes or no, not \"%s\".".formatted(written.strip()));
+        };
+    }
+
+    private static Capture answer(double value) {
+        return new ValueCapture(new Amount(value, UnitCatalogue.ONE));
+    }
+}

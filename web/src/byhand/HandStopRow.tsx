@@ -1,0 +1,71 @@
+import { useQuery } from '@tanstack/react-query'
+import { queries } from '../api/queries'
+import type { HandStop } from '../api/types'
+import { Button } from '../parts/Button'
+import { Tag } from '../parts/Tag'
+import { age, limit, number } from '../units/format'
+import { words } from '../words/en'
+import { HandPhotos } from './HandPhotos'
+import type { Entry } from './useDraft'
+import { WrittenField } from './WrittenField'
+
+const text = words.byHand
+
+interface Props {
+  stop: HandStop
+  entry: Entry | undefined
+  /** Whether it is one of several: then it can be skipped. */
+  isRound: boolean
+  isFirst: boolean
+  onChange: (changed: Partial<Entry>) => void
+}
+
+const lastSaid = (stop: HandStop): string => {
+  if (stop.last === null) return ''
+  return stop.form === 'YES_OR_NO' ? (stop.last === 1 ? text.yes : text.no) : `${number(stop.last)} ${stop.unit}`
+}
+
+/** One stop: what to look at, the field for it, and what it was last time. */
+export function HandStopRow({ stop, entry, isRound, isFirst, onChange }: Props) {
+  const place = `${stop.assetTag || stop.assetName} ${stop.point}, ${stop.asked}`
+  const boundary = stop.form === 'NUMBER' ? (stop.fail ?? stop.watch) : null
+  const isSkipped = entry !== undefined && entry.skipped !== null
+  return (
+    <tr>
+      <td>
+        <Tag text={stop.assetTag} /> <span className="text-ink2">{stop.assetName}</span>
+      </td>
+      <td>
+        <span className="font-semibold">{stop.point}</span> {stop.asked}
+        {stop.instruction && <span className="block text-[13px] text-ink2">{stop.instruction}</span>}
+      </td>
+      <td>{isSkipped ? <SkipReason place={place} reason={entry.skipped ?? ''} onChange={onChange} /> : <WrittenField stop={stop} isFirst={isFirst} label={text.written(place)} value={entry?.written ?? ''} onChange={(written) => onChange({ written })} />}</td>
+      <td className="num text-ink2">{boundary === null ? '' : limit(boundary)}</td>
+      <td className="num text-ink2">
+        {lastSaid(stop)}
+        {stop.lastAt && <span className="block text-[12px] text-ink3">{age(stop.lastAt, new Date())}</span>}
+      </td>
+      <td>
+        {!isSkipped && <input aria-label={text.note(place)} maxLength={500} className="field w-44" value={entry?.note ?? ''} onChange={(event) => onChange({ note: event.target.value })} />}
+      </td>
+      <td className="whitespace-nowrap">
+        <span className="flex items-center justify-end gap-3">
+          {!isSkipped && <HandPhotos label={text.photoOf(place)} photos={entry?.photos ?? []} onChange={(photos) => onChange({ photos })} />}
+          {isRound && <Button onClick={() => onChange({ skipped: isSkipped ? null : '' })}>{isSkipped ? text.measureAnyway : text.skip}</Button>}
+        </span>
+      </td>
+    </tr>
+  )
+}
+
+function SkipReason({ place, reason, onChange }: { place: string; reason: string; onChange: (changed: Partial<Entry>) => void }) {
+  const reasons = useQuery(queries.skipReasons()).data?.reasons ?? []
+  return (
+    <select aria-label={`${text.skipWhy}: ${place}`} className="field" value={reason} onChange={(event) => onChange({ skipped: event.target.value })}>
+      <option value="">{text.skipWhy}</option>
+      {reasons.map((one) => (
+        <option key={one}>{one}</option>
+      ))}
+    </select>
+  )
+}
