@@ -7,3 +7,14 @@ export const asForm = (file: File) => ({
     return form
   },
 })
+
+/** A file with something said about it, as JSON beside it. */
+export const asFormWith = <T>(file: File, draft: T) => ({
+  body: { file: file as unknown as string, draft },
+  bodySerializer: () => {
+    const form = new FormData()
+    form.set('draft', new Blob([JSON.stringify(draft)], { type: 'application/json' }))
+    form.set('file', file)
+    return form
+  },
+})

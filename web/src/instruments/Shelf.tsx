@@ -56,7 +56,9 @@ export function Shelf({ list, chosenId, onChoose, onAdd, onCandidate }: Props) {
       <div className="px-3 py-3">
         <Button onClick={onAdd}>{text.add}</Button>
         <FindButton />
-        <TakeFile onTaken={onChoose} />
+        <p className="pt-2">
+          <TakeFile onTaken={onChoose} />
+        </p>
       </div>
       <SensorShelf />
     </nav>

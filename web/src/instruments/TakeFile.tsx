@@ -1,11 +1,12 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
-import { Link } from '@tanstack/react-router'
+import { Link, useNavigate } from '@tanstack/react-router'
 import { useState } from 'react'
 import { api, data } from '../api/client'
 import { asForm } from '../api/fileForm'
 import { refresh } from '../api/refresh'
 import type { JobView } from '../api/types'
 import { useMay } from '../app/useMay'
+import { ForeignDialog } from '../foreign/ForeignDialog'
 import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { FileButton } from '../parts/FileButton'
@@ -14,10 +15,12 @@ import { words } from '../words/en'
 import { JobPanel } from './JobPanel'
 import { useJob } from './useJob'
 
-/** Readings that come as a file: kept as an original and taken as if their instrument had been read back. */
-export function TakeFile({ onTaken }: { onTaken: (instrumentId: string) => void }) {
+/** Readings that come as a file: kept as an original and taken as if their instrument had been read back. A table is asked about first. */
+export function TakeFile({ onTaken = () => undefined }: { onTaken?: (instrumentId: string) => void }) {
   const client = useQueryClient()
   const mayEdit = useMay().edit
+  const navigate = useNavigate()
+  const [table, setTable] = useState<File | null>(null)
   const [started, setStarted] = useState<JobView | null>(null)
   const job = useJob(started, () => void refresh(client, 'instruments', 'originals', 'visits', 'visit', 'outline', 'sheet', 'trend', 'today'))
   const take = useMutation({
@@ -29,6 +32,10 @@ export function TakeFile({ onTaken }: { onTaken: (instrumentId: string) => void 
       ),
     onSuccess: setStarted,
   })
+  const openVisit = (visitId: string | null) => {
+    setTable(null)
+    if (visitId) void navigate({ to: '/visits/$visitId', params: { visitId } })
+  }
   const close = () => {
     if (started?.subjectId) onTaken(started.subjectId)
     setStarted(null)
@@ -36,8 +43,9 @@ export function TakeFile({ onTaken }: { onTaken: (instrumentId: string) => void 
   }
   if (!mayEdit) return null
   return (
-    <p className="pt-2">
-      <FileButton text={words.instruments.takeFile} label={words.instruments.takeFileChoose} accept=".zip" disabled={take.isPending} onFile={(file) => take.mutate(file)} />
+    <span>
+      <FileButton text={words.instruments.takeFile} label={words.instruments.takeFileChoose} accept=".zip,.csv,.txt,.tsv" disabled={take.isPending} onFile={(file) => (/\.zip$/i.test(file.name) ? take.mutate(file) : setTable(file))} />
+      {table && <ForeignDialog file={table} onTaken={openVisit} onClose={() => setTable(null)} />}
       <Dialog title={words.instruments.takeFileTitle} open={job !== null || take.error !== null} onClose={close}>
         <Trouble error={take.error} />
         {job && <JobPanel job={job} onTryAgain={() => take.variables && take.mutate(take.variables)} />}
@@ -50,6 +58,6 @@ export function TakeFile({ onTaken }: { onTaken: (instrumentId: string) => void 
           <Button onClick={close}>{words.common.close}</Button>
         </span>
       </Dialog>
-    </p>
+    </span>
   )
 }

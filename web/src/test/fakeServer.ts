@@ -34,7 +34,8 @@ export const changes = () => asked.filter((request) => request.method !== 'GET' 
 
 globalThis.fetch = async (input: RequestInfo | URL, init?: RequestInit) => {
   const request = input instanceof Request ? input : new Request(input, init)
-  const text = request.method === 'GET' ? '' : await request.text()
+  const isJson = request.headers.get('Content-Type')?.includes('json') ?? false
+  const text = isJson ? await request.text() : ''
   const entry = { method: request.method, path: new URL(request.url).pathname, body: text ? (JSON.parse(text) as unknown) : undefined }
   asked.push(entry)
   const answer = answers.get(`${entry.method} ${entry.path}`)

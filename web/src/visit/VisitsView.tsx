@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { Link } from '@tanstack/react-router'
 import { queries } from '../api/queries'
+import { TakeFile } from '../instruments/TakeFile'
 import { Page } from '../parts/Page'
 import { Trouble } from '../parts/Trouble'
 import { dayAndTime } from '../units/format'
@@ -11,7 +12,7 @@ export function VisitsView() {
   const list = visits.data ?? []
   const { columns } = words.visits
   return (
-    <Page say={<span className="font-semibold">{visits.data ? words.visits.say(list.length) : words.common.loading}</span>}>
+    <Page say={<span className="font-semibold">{visits.data ? words.visits.say(list.length) : words.common.loading}</span>} actions={<TakeFile />}>
       <div className="h-full overflow-auto px-4 py-3">
         <Trouble error={visits.error} />
         {list.length > 0 && (

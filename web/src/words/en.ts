@@ -1,4 +1,5 @@
 import { byHand } from './byhand'
+import { foreign } from './foreign'
 import { instruments } from './instruments'
 import { pictures } from './pictures'
 import { plant } from './plant'
@@ -103,6 +104,7 @@ export const words = {
   },
   pictures,
   byHand,
+  foreign,
   routes,
   setups,
   instruments,

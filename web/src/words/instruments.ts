@@ -94,7 +94,7 @@ export const instruments = {
   saveOriginal: 'Save as file',
   takeAgain: 'Take again',
   takeFile: 'Take a file',
-  takeFileChoose: 'A field package as file',
+  takeFileChoose: 'A field package, or a table as CSV',
   takeFileTitle: 'A file of an instrument',
   fromFile: 'known from a file',
   originalsNone: 'Nothing was read back yet.',

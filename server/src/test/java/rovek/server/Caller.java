@@ -104,15 +104,31 @@ public final class Caller {
 
     /** Sends a file as a form on a page does. */
     public Answer sendFile(String path, String name, byte[] bytes) {
+        return sendFile(path, name, bytes, Map.of());
+    }
+
+    /** Sends a file with more about it, each part of that as JSON. */
+    public Answer sendFile(String path, String name, byte[] bytes, Map<String, ?> more) {
         String boundary = "boundary-" + java.util.UUID.randomUUID();
-        String head = "--" + boundary + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"" + name + "\"\r\n"
-                + "Content-Type: application/octet-stream\r\n\r\n";
+        java.util.List<byte[]> parts = new java.util.ArrayList<>();
+        more.forEach((part, value) -> {
+            parts.add(utf8("--" + boundary + "\r\nContent-Disposition: form-data; name=\"" + part + "\"\r\nContent-Type: application/json\r\n\r\n"));
+            parts.add(json.writeValueAsBytes(value));
+            parts.add(utf8("\r\n"));
+        });
+        parts.add(utf8("--" + boundary + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"" + name + "\"\r\n"
+                + "Content-Type: application/octet-stream\r\n\r\n"));
+        parts.add(bytes);
+        parts.add(utf8("\r\n--" + boundary + "--\r\n"));
         return send(HttpRequest.newBuilder(URI.create(address + path))
                 .header("Content-Type", "multipart/form-data; boundary=" + boundary)
                 .header("X-XSRF-TOKEN", token())
-                .POST(HttpRequest.BodyPublishers.ofByteArrays(java.util.List.of(
-                        head.getBytes(java.nio.charset.StandardCharsets.UTF_8), bytes, ("\r\n--" + boundary + "--\r\n").getBytes(java.nio.charset.StandardCharsets.UTF_8))))
+                .POST(HttpRequest.BodyPublishers.ofByteArrays(parts))
                 .build());
+    }
+
+    private static byte[] utf8(String text) {
+        return text.getBytes(java.nio.charset.StandardCharsets.UTF_8);
     }
 
     private Answer send(HttpRequest request) {

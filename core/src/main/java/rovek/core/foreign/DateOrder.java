@@ -90,9 +90,10 @@ public enum DateOrder {
         return LocalTime.of(hour, Integer.parseInt(parts.group(first + 1)), second, nanos);
     }
 
-    private static int year(String text) {
+    /** A date that begins with two figures begins with a day or a month. */
+    private int year(String text) {
         int figure = figure(text, 4);
-        if (text.length() == 3 || text.length() == 1) {
+        if (text.length() != 4 && (text.length() != 2 || this == YEAR_MONTH_DAY)) {
             throw new DateTimeException("no year");
         }
         return text.length() == 2 ? 2000 + figure : figure;

@@ -53,7 +53,7 @@ public record ForeignGuess(List<ForeignColumn> columns, Set<DecimalMark> marks, 
         if (cells.stream().filter(isTag).count() * 2 > cells.size() || TAG.matcher(heading).matches()) {
             return ForeignColumn.of(Use.TAG);
         }
-        if (UNIT.matcher(heading).matches() && cells.stream().allMatch(cell -> WrittenUnit.find(cell).isPresent())) {
+        if (UNIT.matcher(heading).matches() && cells.stream().anyMatch(cell -> WrittenUnit.find(cell).isPresent())) {
             return ForeignColumn.of(Use.UNIT);
         }
         if (POINT.matcher(heading).matches()) {
@@ -70,7 +70,7 @@ public record ForeignGuess(List<ForeignColumn> columns, Set<DecimalMark> marks, 
     /** A gap in a log is often written as some word. */
     private static boolean mostAreNumbers(List<String> cells) {
         long numbers = cells.stream().filter(cell -> DecimalMark.POINT.read(cell).isPresent() || DecimalMark.COMMA.read(cell).isPresent()).count();
-        return numbers * 2 > cells.size();
+        return numbers * 2 >= cells.size();
     }
 
     private static Set<DecimalMark> marks(ForeignTable table, List<ForeignColumn> columns) {

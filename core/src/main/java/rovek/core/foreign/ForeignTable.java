@@ -103,23 +103,28 @@ public record ForeignTable(List<String> headings, List<String> units, List<Row> 
         return cell.replaceAll("[\\[\\]()]", "").strip();
     }
 
-    /** The unit a heading names: in brackets, or behind a slash or comma. */
+    /** The unit a heading names: in brackets, behind a slash or comma, or as its last word. */
     private static String unitOf(String heading) {
         String text = heading.strip();
-        Optional<String> named = Optional.empty();
+        Optional<String> named;
         if (text.endsWith("]")) {
-            named = behind(text.substring(0, text.length() - 1), '[');
+            named = behind(text.substring(0, text.length() - 1), "[");
         } else if (text.endsWith(")")) {
-            named = behind(text.substring(0, text.length() - 1), '(');
+            named = behind(text.substring(0, text.length() - 1), "(");
         } else {
-            named = behind(text, ',').or(() -> text.contains(" / ") ? behind(text, '/') : Optional.empty()).or(() -> behind(text, '/'));
+            named = behind(text, ",").or(() -> behind(text, " / ")).or(() -> lastWord(text));
         }
         return named.flatMap(WrittenUnit::find).map(unit -> unit.symbol()).orElse("");
     }
 
-    private static Optional<String> behind(String text, char mark) {
-        int at = mark == '/' ? text.indexOf(mark) : text.lastIndexOf(mark);
-        return at < 0 ? Optional.empty() : Optional.of(text.substring(at + 1).strip());
+    private static Optional<String> behind(String text, String mark) {
+        int at = text.lastIndexOf(mark);
+        return at < 0 ? Optional.empty() : Optional.of(text.substring(at + mark.length()).strip());
+    }
+
+    /** A single letter is a name as often as a unit. */
+    private static Optional<String> lastWord(String text) {
+        return behind(text, " ").filter(word -> word.length() > 1);
     }
 
     private static List<String> padded(List<String> cells, int width) {

@@ -4,18 +4,13 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.io.OutputStreamWriter;
-import java.io.StringReader;
-import java.io.UncheckedIOException;
 import java.io.Writer;
 import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
 import java.util.List;
 import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVPrinter;
-import org.apache.commons.csv.CSVRecord;
 import rovek.core.plant.exchange.PlantTable;
 import rovek.core.plant.exchange.TableRow;
 import rovek.server.problem.DomainProblem;
@@ -52,17 +47,9 @@ final class CsvPlantFile implements PlantFile {
     public PlantTable read(InputStream in) throws IOException {
         String text = text(in.readAllBytes());
         HeadedTable table = new HeadedTable();
-        CSVFormat format = CSVFormat.RFC4180.builder().setDelimiter(delimiter(text)).setIgnoreEmptyLines(false).get();
-        try (CSVParser parser = CSVParser.parse(new StringReader(text), format)) {
-            int number = 0;
-            for (CSVRecord line : parser) {
-                number++;
-                List<String> cells = new ArrayList<>();
-                line.forEach(cells::add);
-                table.take(number, cells);
-            }
-        } catch (UncheckedIOException | IllegalStateException broken) {
-            throw new DomainProblem.Invalid("file", "The file is no table: a quotation mark is opened and not closed.");
+        List<List<String>> lines = DelimitedText.lines(text, DelimitedText.ofHeading(text.lines().findFirst().orElse("")));
+        for (int i = 0; i < lines.size(); i++) {
+            table.take(i + 1, lines.get(i));
         }
         return table.table();
     }
@@ -77,20 +64,5 @@ final class CsvPlantFile implements PlantFile {
         } catch (CharacterCodingException notUtf8) {
             throw new DomainProblem.Invalid("file", "The file is not written in UTF-8. Save it from the spreadsheet as \"CSV UTF-8\" or as XLSX.");
         }
-    }
-
-    private static char delimiter(String text) {
-        String heading = text.lines().findFirst().orElse("");
-        char best = ',';
-        for (char candidate : new char[] {';', '\t'}) {
-            if (count(heading, candidate) > count(heading, best)) {
-                best = candidate;
-            }
-        }
-        return best;
-    }
-
-    private static long count(String text, char wanted) {
-        return text.chars().filter(c -> c == wanted).count();
     }
 }

@@ -97,8 +97,9 @@ public class ReadingIntake {
         }
         String serial = prepared.get(0).identity().instrumentSerial();
         db.sql("SELECT 1 FROM (SELECT pg_advisory_xact_lock(7151, hashtext(?))) AS locked").param(serial).query(Integer.class).single();
-        Set<ReadingIdentity> stored = stored(serial);
-        return prepared.stream().filter(reading -> !stored.contains(reading.identity())).toList();
+        // What stands twice in one package is one reading too.
+        Set<ReadingIdentity> seen = stored(serial);
+        return prepared.stream().filter(reading -> seen.add(reading.identity())).toList();
     }
 
     private Set<ReadingIdentity> stored(String serial) {

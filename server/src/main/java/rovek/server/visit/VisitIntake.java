@@ -2,6 +2,8 @@ package rovek.server.visit;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -52,7 +54,7 @@ public class VisitIntake {
     /**
      * What came of a package.
      *
-     * @param visitId null where the package held nothing new
+     * @param visitId the newest, where loose readings are of several; null where the package held nothing new
      * @param known how many of its readings were stored before
      */
     public record Outcome(UUID visitId, int fresh, int known, int loose) {}
@@ -81,11 +83,31 @@ public class VisitIntake {
         if (prepared.isEmpty() && readingsPackage.walk().isEmpty()) {
             return new Outcome(null, 0, known, 0);
         }
-        VisitEntity visit = visit(readingsPackage, source, prepared, tree);
-        readings.store(prepared, visit.id, source.originalId(), source.clock(), labels(readingsPackage, tree));
+        Map<UUID, String> labels = labels(readingsPackage, tree);
+        VisitEntity visit = null;
+        for (List<PreparedReading> oneVisit : readingsPackage.walk().isPresent() ? List.of(prepared) : apart(prepared, source.clock())) {
+            visit = visit(readingsPackage, source, oneVisit, tree);
+            readings.store(oneVisit, visit.id, source.originalId(), source.clock(), labels);
+        }
         Outcome outcome = new Outcome(visit.id, prepared.size(), known, loose);
         audit.note("read back", "visit", visit.id, null, outcome);
         return outcome;
+    }
+
+    /** Readings without a walk may be of many days: where long nothing was taken, another visit begins. The newest comes last. */
+    private static List<List<PreparedReading>> apart(List<PreparedReading> prepared, ClockCorrection clock) {
+        List<PreparedReading> inOrder = prepared.stream().sorted(Comparator.comparing(reading -> reading.packed().takenAt())).toList();
+        List<List<PreparedReading>> visits = new ArrayList<>();
+        Instant before = null;
+        for (PreparedReading reading : inOrder) {
+            Instant at = clock.correct(reading.packed().takenAt());
+            if (before == null || before.plus(SAME_VISIT).isBefore(at)) {
+                visits.add(new ArrayList<>());
+            }
+            visits.get(visits.size() - 1).add(reading);
+            before = at;
+        }
+        return visits;
     }
 
     private VisitEntity visit(ReadingsPackage readingsPackage, Source source, List<PreparedReading> prepared, PlantTree tree) {

@@ -1,0 +1,76 @@
+import { useQuery } from '@tanstack/react-query'
+import { queries } from '../api/queries'
+import type { ForeignColumn, ForeignLook } from '../api/types'
+import { words } from '../words/en'
+
+const text = words.foreign
+const uses = Object.keys(text.uses) as ForeignColumn['use'][]
+const NO_FILTER = { text: null, verdict: null, neverMeasured: null, due: null, within: null, technique: 'gauge', assetClass: null, criticality: null }
+
+/** The table's own first rows, each column under what it is taken for. */
+export function ForeignColumns({ look, columns, onChange }: { look: ForeignLook; columns: ForeignColumn[]; onChange: (columns: ForeignColumn[]) => void }) {
+  const change = (at: number, changed: Partial<ForeignColumn>) => onChange(columns.map((column, i) => (i === at ? { ...column, ...changed } : column)))
+  return (
+    <div className="max-h-[30vh] overflow-auto border-y border-rule">
+      <table className="ledger">
+        <thead>
+          <tr className="align-top">
+            {look.headings.map((heading, i) => (
+              <th key={i} className="min-w-32">
+                <span className="block">{heading}</span>
+                {columns[i] && <ColumnMeaning heading={heading} column={columns[i]} onChange={(changed) => change(i, changed)} />}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {look.rows.slice(0, 6).map((row, at) => (
+            <tr key={at}>
+              {row.map((cell, i) => (
+                <td key={i} className={`whitespace-nowrap ${columns[i]?.use === 'IGNORED' ? 'text-ink3' : ''}`}>
+                  {cell}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {look.rowCount > 6 && <p className="px-2 py-1 text-ink3">{text.rowsMore(look.rowCount - 6)}</p>}
+    </div>
+  )
+}
+
+function ColumnMeaning({ heading, column, onChange }: { heading: string; column: ForeignColumn; onChange: (changed: Partial<ForeignColumn>) => void }) {
+  return (
+    <span className="mt-1 flex flex-col gap-1 font-normal">
+      <select aria-label={text.use(heading)} className="field" value={column.use} onChange={(event) => onChange({ use: event.target.value as ForeignColumn['use'] })}>
+        {uses.map((use) => (
+          <option key={use} value={use}>
+            {text.uses[use]}
+          </option>
+        ))}
+      </select>
+      {column.use === 'VALUE' && (
+        <>
+          <input aria-label={text.unit(heading)} placeholder={text.unitOfRow} className="field w-full" value={column.unit} onChange={(event) => onChange({ unit: event.target.value })} />
+          <OneCheck heading={heading} chosen={column.checkId} onChoose={(checkId) => onChange({ checkId })} />
+        </>
+      )}
+    </span>
+  )
+}
+
+/** A column whose values are all of one check, where the rows name no asset. */
+function OneCheck({ heading, chosen, onChoose }: { heading: string; chosen: string | null; onChoose: (checkId: string | null) => void }) {
+  const checks = useQuery(queries.checks(NO_FILTER)).data?.checks ?? []
+  return (
+    <select aria-label={text.check(heading)} className="field" value={chosen ?? ''} onChange={(event) => onChoose(event.target.value || null)}>
+      <option value="">{text.byRow}</option>
+      {checks.map((check) => (
+        <option key={check.id} value={check.id}>
+          {check.assetTag || check.assetName} {check.point} {check.check}
+        </option>
+      ))}
+    </select>
+  )
+}

@@ -1,0 +1,73 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { api, data } from '../api/client'
+import { asForm, asFormWith } from '../api/fileForm'
+import { refresh } from '../api/refresh'
+import type { ForeignDraft, ForeignLook } from '../api/types'
+import { Button } from '../parts/Button'
+import { Dialog } from '../parts/Dialog'
+import { say } from '../parts/notices'
+import { Trouble } from '../parts/Trouble'
+import { words } from '../words/en'
+import { ForeignColumns } from './ForeignColumns'
+import { ForeignOutcome } from './ForeignOutcome'
+import { ForeignQuestions } from './ForeignQuestions'
+
+const text = words.foreign
+
+/** A table of an instrument that knows nothing of Rovek: what its columns hold is said once, on its own rows. */
+export function ForeignDialog({ file, onTaken, onClose }: { file: File; onTaken: (visitId: string | null) => void; onClose: () => void }) {
+  const look = useQuery({ queryKey: ['foreign', file.name, file.lastModified, file.size], queryFn: () => data(api.POST('/api/foreign-tables/look', asForm(file))), retry: false, gcTime: 0 })
+  return (
+    <Dialog title={text.title(file.name)} open wide onClose={onClose}>
+      <Trouble error={look.error} />
+      {look.isPending && <p>{words.common.loading}</p>}
+      {look.data && <ForeignForm file={file} look={look.data} onTaken={onTaken} onClose={onClose} />}
+    </Dialog>
+  )
+}
+
+interface Props {
+  file: File
+  look: ForeignLook
+  onTaken: (visitId: string | null) => void
+  onClose: () => void
+}
+
+function ForeignForm({ file, look, onTaken, onClose }: Props) {
+  const client = useQueryClient()
+  const [draft, setDraft] = useState<ForeignDraft>(look.draft)
+  const isDecided = draft.mark !== null && draft.order !== null
+  const preview = useQuery({
+    queryKey: ['foreign', file.name, file.lastModified, file.size, 'preview', { ...draft, model: '', serial: '' }],
+    queryFn: () => data(api.POST('/api/foreign-tables/preview', asFormWith(file, draft))),
+    enabled: isDecided,
+    retry: false,
+    gcTime: 0,
+  })
+  const take = useMutation({
+    mutationFn: () => data(api.POST('/api/foreign-tables', asFormWith(file, draft))),
+    onSuccess: async (taken) => {
+      await refresh(client, 'instruments', 'originals', 'visits', 'visit', 'outline', 'sheet', 'trend', 'today')
+      say(text.taken(taken.fresh, taken.known))
+      onTaken(taken.visitId)
+    },
+  })
+  const readings = preview.data?.readings ?? 0
+  return (
+    <>
+      <p className="mb-3 text-ink2">{look.isRemembered ? text.remembered : text.say}</p>
+      <ForeignQuestions look={look} draft={draft} onChange={setDraft} />
+      <ForeignColumns look={look} columns={draft.columns} onChange={(columns) => setDraft({ ...draft, columns })} />
+      {isDecided && <Trouble error={preview.error} />}
+      {isDecided && preview.data && <ForeignOutcome preview={preview.data} />}
+      <Trouble error={take.error} />
+      <div className="mt-4 flex items-center gap-4">
+        <Button kind="main" disabled={readings === 0 || !draft.serial.trim() || !draft.model.trim() || take.isPending} onClick={() => take.mutate()}>
+          {text.take(readings)}
+        </Button>
+        <Button onClick={onClose}>{words.common.cancel}</Button>
+      </div>
+    </>
+  )
+}

@@ -1,0 +1,45 @@
+import type { ForeignPreview } from '../api/types'
+import { dayAndTime, number } from '../units/format'
+import { words } from '../words/en'
+
+const text = words.foreign
+
+/** What would be taken and where it would go; what not, and why. */
+export function ForeignOutcome({ preview }: { preview: ForeignPreview }) {
+  return (
+    <section className="mt-3">
+      <p className="font-semibold">{text.summary(preview.readings, preview.placed)}</p>
+      {preview.faultCount > 0 && (
+        <p>
+          {text.faults(preview.faultCount)} {preview.faults.slice(0, 3).map((fault) => text.fault(fault.line, fault.heading, fault.sentence)).join('; ')}
+        </p>
+      )}
+      <div className="max-h-[22vh] overflow-auto">
+        <table className="ledger">
+          <thead>
+            <tr>
+              <th className="num">{text.columns.line}</th>
+              <th>{text.columns.at}</th>
+              <th>{text.columns.where}</th>
+              <th className="num">{text.columns.value}</th>
+              <th>{text.columns.note}</th>
+            </tr>
+          </thead>
+          <tbody>
+            {preview.first.map((line, at) => (
+              <tr key={at}>
+                <td className="num text-ink2">{line.line}</td>
+                <td className="whitespace-nowrap">{dayAndTime(line.at)}</td>
+                <td>{line.place ? <span className="font-semibold">{line.place}</span> : <span className="text-ink2">{`${text.tray}: ${line.label}`}</span>}</td>
+                <td className="num whitespace-nowrap">
+                  {number(line.value)} {line.unit}
+                </td>
+                <td className="text-ink2">{line.note}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </section>
+  )
+}

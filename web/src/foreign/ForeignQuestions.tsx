@@ -1,0 +1,87 @@
+import { useQuery } from '@tanstack/react-query'
+import type { ReactNode } from 'react'
+import { queries } from '../api/queries'
+import type { ForeignDraft, ForeignLook } from '../api/types'
+import { words } from '../words/en'
+
+const text = words.foreign
+
+interface Props {
+  look: ForeignLook
+  draft: ForeignDraft
+  onChange: (draft: ForeignDraft) => void
+}
+
+/** What a table does not say of itself. What it leaves open is asked, nothing is guessed in silence. */
+export function ForeignQuestions({ look, draft, onChange }: Props) {
+  return (
+    <div className="mb-3 grid grid-cols-2 gap-x-8 gap-y-2">
+      <Question name={text.mark} hint={look.marks.length > 1 ? text.askMark : ''}>
+        <select className="field w-full" value={draft.mark ?? ''} onChange={(event) => onChange({ ...draft, mark: (event.target.value || null) as ForeignDraft['mark'] })}>
+          {draft.mark === null && <option value="">{text.ask}</option>}
+          {look.marks.map((mark) => (
+            <option key={mark} value={mark}>
+              {text.marks[mark]}
+            </option>
+          ))}
+        </select>
+      </Question>
+      <Question name={text.order} hint={look.dateSample ? text.askOrder(look.dateSample) : ''}>
+        <select className="field w-full" value={draft.order ?? ''} onChange={(event) => onChange({ ...draft, order: (event.target.value || null) as ForeignDraft['order'] })}>
+          {draft.order === null && <option value="">{text.ask}</option>}
+          {look.orders.map((order) => (
+            <option key={order} value={order}>
+              {text.orders[order]}
+            </option>
+          ))}
+        </select>
+      </Question>
+      <WriterQuestion draft={draft} onChange={onChange} />
+      <Question name={text.zone} hint="">
+        <select className="field w-full" value={draft.zone} onChange={(event) => onChange({ ...draft, zone: event.target.value })}>
+          {zones(draft.zone).map((zone) => (
+            <option key={zone}>{zone}</option>
+          ))}
+        </select>
+      </Question>
+    </div>
+  )
+}
+
+const zones = (chosen: string) => [...new Set([chosen, Intl.DateTimeFormat().resolvedOptions().timeZone, 'UTC', ...Intl.supportedValuesOf('timeZone')])]
+
+function WriterQuestion({ draft, onChange }: Omit<Props, 'look'>) {
+  const instruments = useQuery(queries.instruments()).data ?? []
+  const known = instruments.find((one) => one.serial === draft.serial)
+  const choose = (serial: string) => onChange({ ...draft, serial, model: instruments.find((one) => one.serial === serial)?.model ?? '' })
+  return (
+    <Question name={text.instrument} hint="">
+      <select className="field w-full" value={known?.serial ?? ''} onChange={(event) => choose(event.target.value)}>
+        <option value="">{text.anotherInstrument}</option>
+        {instruments.map((one) => (
+          <option key={one.id} value={one.serial}>
+            {one.model} no. {one.serial}
+          </option>
+        ))}
+      </select>
+      {!known && (
+        <span className="mt-1 flex gap-2">
+          <input aria-label={text.model} placeholder={text.model} maxLength={60} className="field min-w-0 flex-1" value={draft.model} onChange={(event) => onChange({ ...draft, model: event.target.value })} />
+          <input aria-label={text.serial} placeholder={text.serial} maxLength={60} className="field min-w-0 flex-1" value={draft.serial} onChange={(event) => onChange({ ...draft, serial: event.target.value })} />
+        </span>
+      )}
+    </Question>
+  )
+}
+
+function Question({ name, hint, children }: { name: string; hint: string; children: ReactNode }) {
+  return (
+    <div>
+      <label className="block">
+        <span className="block text-[12px] font-semibold text-ink2">{name}</span>
+        {children}
+      </label>
+      {hint && <p className="mt-0.5 text-[13px]">{hint}</p>}
+    </div>
+  )
+}
