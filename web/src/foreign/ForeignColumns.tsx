@@ -4,6 +4,7 @@ import type { ForeignColumn, ForeignLook } from '../api/types'
 import { words } from '../words/en'
 
 const text = words.foreign
+const SHOWN = 4
 const uses = Object.keys(text.uses) as ForeignColumn['use'][]
 const NO_FILTER = { text: null, verdict: null, neverMeasured: null, due: null, within: null, technique: 'gauge', assetClass: null, criticality: null }
 
@@ -11,7 +12,7 @@ const NO_FILTER = { text: null, verdict: null, neverMeasured: null, due: null, w
 export function ForeignColumns({ look, columns, onChange }: { look: ForeignLook; columns: ForeignColumn[]; onChange: (columns: ForeignColumn[]) => void }) {
   const change = (at: number, changed: Partial<ForeignColumn>) => onChange(columns.map((column, i) => (i === at ? { ...column, ...changed } : column)))
   return (
-    <div className="max-h-[30vh] overflow-auto border-y border-rule">
+    <div className="overflow-x-auto border-y border-rule">
       <table className="ledger">
         <thead>
           <tr className="align-top">
@@ -24,7 +25,7 @@ export function ForeignColumns({ look, columns, onChange }: { look: ForeignLook;
           </tr>
         </thead>
         <tbody>
-          {look.rows.slice(0, 6).map((row, at) => (
+          {look.rows.slice(0, SHOWN).map((row, at) => (
             <tr key={at}>
               {row.map((cell, i) => (
                 <td key={i} className={`whitespace-nowrap ${columns[i]?.use === 'IGNORED' ? 'text-ink3' : ''}`}>
@@ -35,7 +36,7 @@ export function ForeignColumns({ look, columns, onChange }: { look: ForeignLook;
           ))}
         </tbody>
       </table>
-      {look.rowCount > 6 && <p className="px-2 py-1 text-ink3">{text.rowsMore(look.rowCount - 6)}</p>}
+      {look.rowCount > SHOWN && <p className="px-2 py-1 text-ink3">{text.rowsMore(look.rowCount - SHOWN)}</p>}
     </div>
   )
 }

@@ -16,7 +16,7 @@ interface Props {
 export function ForeignQuestions({ look, draft, onChange }: Props) {
   return (
     <div className="mb-3 grid grid-cols-2 gap-x-8 gap-y-2">
-      <Question name={text.mark} hint={look.marks.length > 1 ? text.askMark : ''}>
+      <Question name={text.mark} hint={draft.mark === null ? text.askMark : ''}>
         <select className="field w-full" value={draft.mark ?? ''} onChange={(event) => onChange({ ...draft, mark: (event.target.value || null) as ForeignDraft['mark'] })}>
           {draft.mark === null && <option value="">{text.ask}</option>}
           {look.marks.map((mark) => (
@@ -26,7 +26,7 @@ export function ForeignQuestions({ look, draft, onChange }: Props) {
           ))}
         </select>
       </Question>
-      <Question name={text.order} hint={look.dateSample ? text.askOrder(look.dateSample) : ''}>
+      <Question name={text.order} hint={draft.order === null ? text.askOrder(look.dateSample) : ''}>
         <select className="field w-full" value={draft.order ?? ''} onChange={(event) => onChange({ ...draft, order: (event.target.value || null) as ForeignDraft['order'] })}>
           {draft.order === null && <option value="">{text.ask}</option>}
           {look.orders.map((order) => (
