@@ -16,6 +16,8 @@ import java.util.Optional;
 public final class Fieldsim implements AutoCloseable {
 
     private static final long SEED = 20816;
+    /** A transmitter has neither memory nor panel. */
+    private static final String TRANSMITTER = "kind=transmitter;instrument-port=";
     private static final String START_FILE = "state/plant-start.txt";
 
     private final HandheldServer server;
@@ -73,6 +75,7 @@ public final class Fieldsim implements AutoCloseable {
         List<AutoCloseable> plugs = new ArrayList<>();
         standIn.line().ifPresent(line -> plugs.addAll(serialLine(line, handheld, faults)));
         standIn.drive().ifPresent(drive -> plugs.add(new DriveShare(handheld, drive)));
+        plugs.add(handheld.run());
         return new Fieldsim(
                 new HandheldServer(handheld, faults, standIn.instrumentPort()), new Panel(handheld, faults, standIn.panelPort()), plugs);
     }
@@ -118,10 +121,15 @@ public final class Fieldsim implements AutoCloseable {
     /** Each argument is one stand-in: {@code kind=vibration;memory=FOLDER;instrument-port=N;panel-port=N;serial=NUMBER;line=PATH;drive=FOLDER}. */
     public static void main(String[] args) throws InterruptedException {
         if (args.length == 0) {
-            System.err.println("Usage: fieldsim 'kind=vibration|logger|loop|cells|leak;memory=FOLDER[;instrument-port=N][;panel-port=N][;serial=NUMBER][;line=PATH][;drive=FOLDER]' ...");
+            System.err.println("Usage: fieldsim 'kind=vibration|logger|loop|cells|leak;memory=FOLDER[;instrument-port=N][;panel-port=N][;serial=NUMBER][;line=PATH][;drive=FOLDER]' | 'kind=transmitter;instrument-port=N' ...");
             System.exit(2);
         }
         for (String words : args) {
+            if (words.startsWith(TRANSMITTER)) {
+                Transmitter.start(Integer.parseInt(words.substring(TRANSMITTER.length())), Clock.systemUTC());
+                System.out.println("TRANSMITTER " + words.substring(TRANSMITTER.length()));
+                continue;
+            }
             StandIn standIn = StandIn.parse(words);
             Fieldsim fieldsim = start(standIn, Clock.systemUTC());
             System.out.println(standIn.kind() + " instrument " + fieldsim.instrumentPort() + " panel " + fieldsim.panelPort());

@@ -7,8 +7,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import rovek.core.reading.TableCapture;
 import rovek.link.packet.Maker;
 import rovek.link.packet.PackageException;
+import rovek.link.packet.PackedCapture;
 import rovek.link.packet.PackedReading;
 import rovek.link.packet.ReadingsPackage;
 import rovek.link.packet.RoutePackage;
@@ -34,6 +36,8 @@ final class Handheld {
     private final Sensing sensing;
     private final LooseMemory loose;
     private final FirmwareSlot firmware;
+    private final LivePart live;
+    private final RunRecorder run;
     private final Faults faults;
     private final JsonMapper json = JsonMapper.builder().build();
     private int battery = 81;
@@ -47,6 +51,9 @@ final class Handheld {
         this.loose = new LooseMemory(memory, maker(), model.hasNumberedMemories());
         this.firmware = new FirmwareSlot(model, memory, clock.real());
         this.faults = faults;
+        this.live = new LivePart(model);
+        this.run = new RunRecorder(memory, live, clock, this::keepRun);
+        run.endWhatWasLeft();
     }
 
     /** A walk as it was packed last: asked for piece by piece, it need not be packed for every piece. */
@@ -82,6 +89,22 @@ final class Handheld {
 
     SimulatedClock clock() {
         return clock;
+    }
+
+    LivePart live() {
+        return live;
+    }
+
+    RunRecorder run() {
+        return run;
+    }
+
+    private synchronized void keepRun(TableCapture capture) {
+        Counters counters = counters().nextReading();
+        write(COUNTERS_FILE, counters);
+        loose.keep(new PackedReading(
+                counters.readingId(), clock.instrumentTime(), "run", Optional.empty(), loose.nextPlace("run"), "", Optional.empty(), Map.of(),
+                new PackedCapture.Plain(capture)));
     }
 
     FirmwareSlot firmware() {

@@ -32,11 +32,11 @@ record HandheldModel(
     }
 
     static HandheldModel logger(LocalDate today) {
-        return of("LG-8", "51820", "1.1.0", List.of("RUN", "SCREEN", "CODES", "CHANNELS8"), today.minusMonths(5).withDayOfMonth(6), 12, 16_000_000, true);
+        return of("LG-8", "51820", "1.1.0", List.of("RUN", "SCREEN", "CODES", "CHANNELS8", "LIVE"), today.minusMonths(5).withDayOfMonth(6), 12, 16_000_000, true);
     }
 
     static HandheldModel loop(LocalDate today) {
-        return of("LC-4", "60233", "3.0.2", List.of("LOOP", "SHEET", "GAUGE"), today.minusMonths(2).withDayOfMonth(20), 12, 8_000_000, true);
+        return of("LC-4", "60233", "3.0.2", List.of("LOOP", "SHEET", "GAUGE", "LIVE"), today.minusMonths(2).withDayOfMonth(20), 12, 8_000_000, true);
     }
 
     static HandheldModel cells(LocalDate today) {
@@ -52,6 +52,16 @@ record HandheldModel(
         Map<String, String> licensed = new LinkedHashMap<>();
         options.forEach(option -> licensed.put(option, "1"));
         return new HandheldModel("Fieldsim", model, serial, firmware, "4711", licensed, calibratedOn, calibratedOn.plusMonths(months), memoryBytes, numbered);
+    }
+
+    /** What could be bought for it and was not. */
+    List<String> availableOptions() {
+        return switch (model) {
+            case "VH-2" -> List.of("LIVE", "BALANCING");
+            case "LG-8" -> List.of("CHANNELS16");
+            case "LC-4" -> List.of("PRESSURE");
+            default -> List.of();
+        };
     }
 
     HandheldModel withSerial(String other) {

@@ -11,6 +11,7 @@ import java.time.LocalTime;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.ArrayDeque;
+import java.util.Arrays;
 import java.util.Deque;
 import java.util.Locale;
 import java.util.Map;
@@ -123,6 +124,15 @@ final class HandheldSession {
             return line("%s,%d,%s".formatted(
                     ScpiText.quote(firmware.announced()), firmware.arrived(), ScpiText.quote(firmware.isInstalling() ? "INSTALLING" : "READY")));
         }
+        if (message.is("ROVek:OPTion:AVAilable?")) {
+            return line(ScpiText.quote(String.join(",", model.availableOptions())));
+        }
+        if (handheld.live().isThere()) {
+            Optional<byte[]> live = liveQuery(message);
+            if (live.isPresent()) {
+                return live;
+            }
+        }
         if (message.is("ROVek:CALibration:DATE?")) {
             return line(ScpiText.quote(model.calibratedOn().toString()));
         }
@@ -144,6 +154,20 @@ final class HandheldSession {
             return slice(message);
         }
         return refuse(message, ScpiError.UNDEFINED_HEADER);
+    }
+
+    private Optional<byte[]> liveQuery(ProgramMessage message) {
+        if (message.is("ROVek:LIVE:CHANnels?")) {
+            return line(handheld.live().channels(handheld.setup()).stream()
+                    .map(channel -> ScpiText.quote(channel.name()) + "," + ScpiText.quote(channel.unit()))
+                    .collect(Collectors.joining(",")));
+        }
+        if (message.is("FETCh?")) {
+            return line(Arrays.stream(handheld.live().values(handheld.setup(), handheld.clock().plantTime()))
+                    .mapToObj(value -> Double.isFinite(value) ? String.format(Locale.ROOT, "%.6g", value) : "9.91E37")
+                    .collect(Collectors.joining(",")));
+        }
+        return message.is("STATus:OPERation:CONDition?") ? line(handheld.run().isRunning() ? "16" : "0") : Optional.empty();
     }
 
     private String catalogue() {
@@ -189,6 +213,14 @@ final class HandheldSession {
             return message.parameter(0).filter(handheld::delete).isPresent()
                     ? Optional.empty()
                     : refuse(message, ScpiError.FILE_NAME_NOT_FOUND);
+        }
+        if (message.is("INITiate")) {
+            handheld.run().start(handheld.setup());
+            return Optional.empty();
+        }
+        if (message.is("ABORt")) {
+            handheld.run().end();
+            return Optional.empty();
         }
         if (message.is("ROVek:FIRMware:BEGin")) {
             handheld.firmware().begin(message.parameter(0).orElse(""), Long.parseLong(message.parameter(1).orElse("")), handheld.freeBytes());

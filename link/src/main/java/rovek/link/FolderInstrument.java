@@ -19,6 +19,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.stream.Stream;
+import rovek.core.live.LiveChannel;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -200,6 +201,36 @@ final class FolderInstrument implements Instrument {
     @Override
     public void installFirmware() throws LinkException {
         throw new LinkException.NotByThisWay("Its firmware");
+    }
+
+    @Override
+    public List<LiveChannel> liveChannels() {
+        return List.of();
+    }
+
+    @Override
+    public double[] fetch() throws LinkException {
+        throw new LinkException.NotByThisWay("Its live values");
+    }
+
+    @Override
+    public void startRun() throws LinkException {
+        throw new LinkException.NotByThisWay("A run");
+    }
+
+    @Override
+    public void endRun() throws LinkException {
+        throw new LinkException.NotByThisWay("A run");
+    }
+
+    @Override
+    public boolean isRunning() {
+        return false;
+    }
+
+    @Override
+    public List<String> availableOptions() {
+        return List.of();
     }
 
     @Override

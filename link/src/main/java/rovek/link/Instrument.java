@@ -2,9 +2,11 @@ package rovek.link;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import rovek.core.live.LiveChannel;
 
 /** One connected instrument: what can be asked of it and done with it, in the terms of the work. Times are UTC. */
 public interface Instrument extends AutoCloseable {
@@ -80,6 +82,23 @@ public interface Instrument extends AutoCloseable {
      * @throws LinkException.BatteryLow when the charge would not last
      */
     void installFirmware() throws LinkException;
+
+    /** What it shows live; empty where it shows nothing. */
+    List<LiveChannel> liveChannels() throws LinkException;
+
+    /** All live channels as they are now, NaN where one has no value. */
+    double[] fetch() throws LinkException;
+
+    /** Begins a run as its set-up has it. */
+    void startRun() throws LinkException;
+
+    /** Ends a run; what was recorded stays in its memory. */
+    void endRun() throws LinkException;
+
+    boolean isRunning() throws LinkException;
+
+    /** Options it could have and has not; empty where it does not tell. */
+    List<String> availableOptions() throws LinkException;
 
     @Override
     void close();

@@ -14,11 +14,17 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import rovek.core.live.LiveChannel;
 import rovek.link.scpi.ScpiSession;
 import rovek.link.scpi.ScpiText;
 
 /** An instrument that is spoken with in text commands, over whatever carries bytes. The commands are those of the project's link specification. */
 final class ScpiInstrument implements Instrument {
+
+    /** What SCPI-99 has for not a number, 9.91E37, and everything beyond. */
+    private static final double NOT_A_NUMBER = 9.9e37;
+    /** Bit 4 of the operation status register: measuring (SCPI-99, volume 1, 20.1.1). */
+    private static final int MEASURING = 1 << 4;
 
     private final ScpiSession session;
 
@@ -182,13 +188,62 @@ final class ScpiInstrument implements Instrument {
         session.command("ROVek:FIRMware:INSTall");
     }
 
-    /** The answer without its quotes; blank where the instrument does not know the question. */
-    private String ifKnown(String query) throws LinkException {
+    @Override
+    public List<LiveChannel> liveChannels() throws LinkException {
+        List<String> parts = ScpiText.split(ifKnownWhole("ROVek:LIVE:CHANnels?"));
+        if (parts.size() % 2 != 0) {
+            throw new LinkException.Garbled("live channels without a unit each");
+        }
+        List<LiveChannel> channels = new ArrayList<>();
+        for (int i = 0; i < parts.size(); i += 2) {
+            channels.add(new LiveChannel(ScpiText.unquote(parts.get(i)), ScpiText.unquote(parts.get(i + 1))));
+        }
+        return channels;
+    }
+
+    @Override
+    public double[] fetch() throws LinkException {
+        List<String> parts = ScpiText.split(session.query("FETCh?"));
+        double[] values = new double[parts.size()];
+        for (int i = 0; i < values.length; i++) {
+            double value = number(parts.get(i), "a live value");
+            values[i] = Math.abs(value) >= NOT_A_NUMBER ? Double.NaN : value;
+        }
+        return values;
+    }
+
+    @Override
+    public void startRun() throws LinkException {
+        session.command("INITiate");
+    }
+
+    @Override
+    public void endRun() throws LinkException {
+        session.command("ABORt");
+    }
+
+    @Override
+    public boolean isRunning() throws LinkException {
+        return ((int) number(session.query("STATus:OPERation:CONDition?"), "an operation condition") & MEASURING) != 0;
+    }
+
+    @Override
+    public List<String> availableOptions() throws LinkException {
+        return ScpiText.split(ifKnown("ROVek:OPTion:AVAilable?")).stream().filter(option -> !option.isBlank()).map(option -> option.toLowerCase(Locale.ROOT)).toList();
+    }
+
+    /** As {@link #ifKnown}, its quotes kept. */
+    private String ifKnownWhole(String query) throws LinkException {
         try {
-            return ScpiText.unquote(session.query(query));
+            return session.query(query);
         } catch (LinkException.Refused unknown) {
             return "";
         }
+    }
+
+    /** The answer without its quotes; blank where the instrument does not know the question. */
+    private String ifKnown(String query) throws LinkException {
+        return ScpiText.unquote(ifKnownWhole(query));
     }
 
     private static double number(String text, String what) throws LinkException {

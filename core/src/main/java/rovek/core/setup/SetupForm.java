@@ -29,6 +29,11 @@ public interface SetupForm {
     /** What it asks of an instrument; only for a content without faults. */
     SetupNeeds needs(SetupContent content);
 
+    /** Whether an instrument is loaded with it; else Rovek itself goes by it. */
+    default boolean isLoaded() {
+        return true;
+    }
+
     /** The content with defaults filled in, and without what is not asked for or not known. */
     default SetupContent completed(SetupContent content) {
         return new SetupContent(completed(fields(), content.values()), content.rows().stream().map(row -> completed(rowFields(), row)).toList());

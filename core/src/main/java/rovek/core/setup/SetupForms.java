@@ -6,7 +6,7 @@ import java.util.Optional;
 /** All kinds of set-up. */
 public final class SetupForms {
 
-    private static final List<SetupForm> ALL = List.of(new LoggerSetup());
+    private static final List<SetupForm> ALL = List.of(new LoggerSetup(), new RegisterSetup());
 
     private SetupForms() {}
 

@@ -9,6 +9,8 @@ import rovek.server.instrument.InstrumentView;
  *
  * @param batteryPercent null where it cannot tell, likewise {@code temperatureCelsius}
  * @param clockAheadSeconds how far its clock is ahead of the server's; negative when it is slow, null where it cannot be asked
+ * @param availableOptions what it could have and has not
+ * @param isRunning whether it records a run now; null where it records none
  * @param clockIsWrong whether that is more than the delay of asking
  */
 public record ConnectionView(
@@ -17,6 +19,8 @@ public record ConnectionView(
         @Nullable Double temperatureCelsius,
         @Nullable Long clockAheadSeconds,
         boolean clockIsWrong,
+        List<String> availableOptions,
+        @Nullable Boolean isRunning,
         long usedBytes,
         long freeBytes,
         List<MemoryLine> files) {

@@ -52,6 +52,9 @@ class InstrumentController {
 
     record Names(List<String> files) {}
 
+    /** @param begin whether a run is to begin; else the one under way ends */
+    record RunWish(boolean begin) {}
+
     record Running(JobView job) {}
 
     @GetMapping
@@ -123,6 +126,12 @@ class InstrumentController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void setClock(@PathVariable UUID id) {
         transfers.setClock(id);
+    }
+
+    @PostMapping("/{id}/run")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void run(@PathVariable UUID id, @RequestBody RunWish wish) {
+        transfers.run(id, wish.begin());
     }
 
     @PostMapping("/{id}/clear")

@@ -71,7 +71,21 @@ public class Transfers {
             return new ConnectionView(
                     instruments.get(instrumentId), boxed(link.batteryPercent()), boxed(link.temperatureCelsius()),
                     difference.map(one -> one.instrumentAhead().toSeconds()).orElse(null), difference.filter(ClockCorrection::isNeeded).isPresent(),
+                    link.availableOptions(), link.liveChannels().isEmpty() ? null : link.isRunning(),
                     memory.usedBytes(), memory.freeBytes(), files);
+        });
+    }
+
+    /** Begins or ends a run on the instrument itself, as its set-up has it; what it records stays in its memory until it is read back. */
+    public void run(UUID instrumentId, boolean begin) {
+        linked(instrumentId, begin ? "starting a run" : "ending a run", (link, identity) -> {
+            if (begin) {
+                link.startRun();
+            } else {
+                link.endRun();
+            }
+            transaction.executeWithoutResult(status -> audit.note(begin ? "start run" : "end run", "instrument", instrumentId, null, null));
+            return null;
         });
     }
 

@@ -1,0 +1,40 @@
+package rovek.core.live;
+
+import java.util.OptionalDouble;
+
+/**
+ * What a live value must keep to. Both boundaries are within.
+ *
+ * @param low empty where nothing is too low; likewise {@code high}
+ */
+public record GoLimit(OptionalDouble low, OptionalDouble high) {
+
+    public static final GoLimit NONE = new GoLimit(OptionalDouble.empty(), OptionalDouble.empty());
+
+    /** Whether a live value is as it should be. */
+    public enum Go {
+        GO,
+        NO_GO,
+        NOT_JUDGED
+    }
+
+    /** @throws IllegalArgumentException with a sentence, where no value could keep to it */
+    public GoLimit {
+        if (low.isPresent() && high.isPresent() && low.getAsDouble() > high.getAsDouble()) {
+            throw new IllegalArgumentException("Nothing lies above %s and below %s.".formatted(low.getAsDouble(), high.getAsDouble()));
+        }
+    }
+
+    public boolean isNone() {
+        return low.isEmpty() && high.isEmpty();
+    }
+
+    /** A channel without a value keeps to nothing: it is no go where there is a limit. */
+    public Go judge(double value) {
+        if (isNone()) {
+            return Go.NOT_JUDGED;
+        }
+        boolean isWithin = Double.isFinite(value) && value >= low.orElse(Double.NEGATIVE_INFINITY) && value <= high.orElse(Double.POSITIVE_INFINITY);
+        return isWithin ? Go.GO : Go.NO_GO;
+    }
+}

@@ -1,0 +1,113 @@
+package rovek.fieldsim;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.IOException;
+import java.net.ServerSocket;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Duration;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import rovek.core.live.Register;
+import rovek.core.reading.TableCapture;
+import rovek.link.Instrument;
+import rovek.link.InstrumentFile;
+import rovek.link.LinkException;
+import rovek.link.ModbusLink;
+import rovek.link.TcpTransport;
+import rovek.link.packet.ReadingsPackage;
+
+/** Live values and runs over real sockets: in text commands, and over Modbus TCP. */
+class LiveLinkTest {
+
+    private static final List<Register> MAP = List.of(
+            new Register("Pressure", "bar", true, 0, Register.Form.FLOAT32, false, 1, 0),
+            new Register("Temperature", "°C", false, 2, Register.Form.INT16, false, 0.1, 0),
+            new Register("On for", "s", true, 4, Register.Form.UINT32, true, 1, 0));
+
+    private static Instrument connect(Fieldsim fieldsim) throws LinkException {
+        return Instrument.connect(new TcpTransport("127.0.0.1", fieldsim.instrumentPort()), Optional.of("4711"));
+    }
+
+    @Test
+    void aLoggerShowsItsChannelsAndRecordsARunUntilItIsTold(@TempDir Path memory) throws Exception {
+        try (Fieldsim fieldsim = Fieldsim.start(Fieldsim.Kind.LOGGER, "", memory, 0, 0, Clock.systemUTC()); Instrument link = connect(fieldsim)) {
+            assertThat(link.liveChannels()).extracting(channel -> channel.unit()).containsExactly("mA", "°C");
+            assertThat(link.fetch()).hasSize(2).doesNotContain(Double.NaN);
+            assertThat(link.availableOptions()).containsExactly("channels16");
+            assertThat(link.isRunning()).isFalse();
+            link.startRun();
+            assertThat(link.isRunning()).isTrue();
+            assertThatThrownBy(link::startRun).isInstanceOf(LinkException.Refused.class).hasMessageContaining("under way already");
+            Thread.sleep(1_300);
+            link.endRun();
+            assertThat(link.isRunning()).isFalse();
+            TableCapture run = run(link);
+            assertThat(run.rows()).isBetween(2, 3);
+            assertThat(run.time().orElseThrow().values()[1]).isBetween(0.8, 1.3);
+        }
+    }
+
+    private static TableCapture run(Instrument link) throws Exception {
+        InstrumentFile file = link.catalogue().files().stream().filter(one -> one.type().equals("RUN")).findFirst().orElseThrow();
+        return (TableCapture) ReadingsPackage.unpack(link.slice(file.name(), 0, (int) file.bytes())).readings().get(0).reading().capture().toCapture();
+    }
+
+    @Test
+    void aRunThatWasUnderWayWhenTheLoggerWentOffIsKept(@TempDir Path memory) throws Exception {
+        try (Fieldsim fieldsim = Fieldsim.start(Fieldsim.Kind.LOGGER, "", memory, 0, 0, Clock.systemUTC()); Instrument link = connect(fieldsim)) {
+            link.startRun();
+            Thread.sleep(300);
+        }
+        try (Fieldsim again = Fieldsim.start(Fieldsim.Kind.LOGGER, "", memory, 0, 0, Clock.systemUTC()); Instrument link = connect(again)) {
+            assertThat(link.isRunning()).isFalse();
+            assertThat(run(link).rows()).isEqualTo(1);
+        }
+    }
+
+    @Test
+    void anInstrumentWithoutLiveValuesSaysSo(@TempDir Path memory) throws Exception {
+        try (Fieldsim fieldsim = Fieldsim.start(memory, 0, 0, Clock.systemUTC()); Instrument link = connect(fieldsim)) {
+            assertThat(link.liveChannels()).isEmpty();
+            assertThat(link.availableOptions()).contains("live");
+            assertThatThrownBy(link::fetch).isInstanceOf(LinkException.Refused.class);
+        }
+    }
+
+    @Test
+    void aTransmitterIsReadByItsMapOfRegisters() throws Exception {
+        int port = freePort();
+        try (Transmitter transmitter = Transmitter.start(port, Clock.systemUTC());
+                ModbusLink link = ModbusLink.connect("127.0.0.1", port, 1, MAP, Duration.ofSeconds(2))) {
+            assertThat(link.channels()).extracting(channel -> channel.name()).containsExactly("Pressure", "Temperature", "On for");
+            double[] values = link.fetch();
+            assertThat(values[0]).isBetween(5.6, 6.8);
+            assertThat(values[1]).isBetween(10.5, 12.3);
+            assertThat(values[2]).isBetween(0.0, 5.0);
+        }
+    }
+
+    @Test
+    void whatGoesWrongWithATransmitterIsANamedError() throws Exception {
+        int port = freePort();
+        assertThatThrownBy(() -> ModbusLink.connect("127.0.0.1", port, 1, MAP, Duration.ofSeconds(1))).isInstanceOf(LinkException.NotReachable.class);
+        List<Register> beyond = List.of(new Register("Flow", "m³/h", true, 40, Register.Form.FLOAT32, false, 1, 0));
+        try (Transmitter transmitter = Transmitter.start(port, Clock.systemUTC());
+                ModbusLink wrong = ModbusLink.connect("127.0.0.1", port, 1, beyond, Duration.ofSeconds(1));
+                ModbusLink right = ModbusLink.connect("127.0.0.1", port, 1, MAP, Duration.ofSeconds(1))) {
+            assertThatThrownBy(wrong::fetch).isInstanceOf(LinkException.Refused.class).hasMessageContaining("Flow").hasMessageContaining("no holding register 40");
+            transmitter.close();
+            assertThatThrownBy(right::fetch).isInstanceOfAny(LinkException.Lost.class, LinkException.TimedOut.class);
+        }
+    }
+
+    private static int freePort() throws IOException {
+        try (ServerSocket socket = new ServerSocket(0)) {
+            return socket.getLocalPort();
+        }
+    }
+}

@@ -1,0 +1,181 @@
+package rovek.server.live;
+
+import jakarta.annotation.Nullable;
+import jakarta.annotation.PreDestroy;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.stereotype.Service;
+import rovek.core.live.LiveRecord;
+import rovek.core.live.LiveSample;
+import rovek.link.packet.Maker;
+import rovek.link.packet.PackedCapture;
+import rovek.link.packet.PackedReading;
+import rovek.link.packet.ReadingsPackage;
+import rovek.server.audit.AuditTrail;
+import rovek.server.plant.Plant;
+import rovek.server.problem.DomainProblem;
+import rovek.server.transfer.PackageFiles;
+import rovek.server.visit.VisitIntake;
+
+/**
+ * Records what is watched. When it ends, what was recorded is packed as the instrument would have packed a run, kept as an
+ * original and taken like any other. A recording whose server died is ended by another, or by the same when it is back.
+ */
+@Service
+class LiveRecordings {
+
+    private static final Logger LOG = LoggerFactory.getLogger(LiveRecordings.class);
+    private static final String RUN = "run";
+    private static final int LONGEST_NAME = 80;
+    private static final int SHORTEST_MILLIS = 100;
+    private static final int LONGEST_MILLIS = 3_600_000;
+
+    private final LiveWatch watch;
+    private final LiveRows rows;
+    private final Plant plant;
+    private final PackageFiles files;
+    private final Clock clock;
+    private final Duration leftBehind;
+    private final ScheduledExecutorService looking = Executors.newSingleThreadScheduledExecutor();
+
+    LiveRecordings(LiveWatch watch, LiveRows rows, Plant plant, PackageFiles files, Clock clock,
+            @Value("${rovek.live.left-behind:PT1M}") Duration leftBehind) {
+        this.watch = watch;
+        this.rows = rows;
+        this.plant = plant;
+        this.files = files;
+        this.clock = clock;
+        this.leftBehind = leftBehind;
+    }
+
+    /**
+     * What is to be recorded.
+     *
+     * @param id chosen by the caller: asked for twice it is begun once
+     * @param checkId a check that takes runs; null for a loose reading
+     */
+    record Wanted(UUID id, String name, int intervalMillis, @Nullable UUID checkId) {}
+
+    /** @throws DomainProblem.Conflict where it is not watched, shows nothing yet, or is being recorded already */
+    void begin(LiveTarget target, Wanted wanted) {
+        LiveSession session = requireSession(target);
+        String name = wanted.name().strip();
+        if (name.isEmpty() || name.length() > LONGEST_NAME) {
+            throw new DomainProblem.Invalid("name", "A recording has a name of up to %d characters.".formatted(LONGEST_NAME));
+        }
+        if (wanted.intervalMillis() < SHORTEST_MILLIS || wanted.intervalMillis() > LONGEST_MILLIS) {
+            throw new DomainProblem.Invalid("intervalMillis", "A row is recorded every 0.1 s to 1 h.");
+        }
+        if (wanted.checkId() != null && !plant.check(wanted.checkId()).technique().id().equals(RUN)) {
+            throw new DomainProblem.Invalid("checkId", "That check takes no runs.");
+        }
+        synchronized (session) {
+            Optional<Recorder> present = session.recorder();
+            if (present.filter(recorder -> recorder.begun().id().equals(wanted.id())).isPresent()) {
+                return;
+            }
+            if (present.isPresent()) {
+                throw new DomainProblem.Conflict("recorded-already", "%s is being recorded already, by %s.".formatted(present.get().begun().name(), present.get().begun().by()));
+            }
+            if (session.channels().isEmpty()) {
+                throw new DomainProblem.Conflict("nothing-live", "No value has come in yet. Wait until it is connected.");
+            }
+            LiveRows.Begun begun = new LiveRows.Begun(
+                    wanted.id(), target, name, session.source().model(), session.source().serial(), session.channels(), wanted.intervalMillis(),
+                    Optional.ofNullable(wanted.checkId()), clock.instant(), AuditTrail.actor());
+            rows.begin(begun);
+            session.record(Optional.of(new Recorder(begun, rows, clock)));
+        }
+    }
+
+    void mark(LiveTarget target, String text) {
+        String words = text.strip();
+        if (words.length() > LONGEST_NAME) {
+            throw new DomainProblem.Invalid("text", "A marker has up to %d characters.".formatted(LONGEST_NAME));
+        }
+        requireRecorder(requireSession(target)).mark(new LiveRecord.Mark(clock.instant(), words.isEmpty() ? "marked" : words));
+    }
+
+    /** Ends a recording and takes it; ended twice it is taken once. */
+    VisitIntake.Outcome end(LiveTarget target) {
+        LiveSession session = requireSession(target);
+        Recorder recorder;
+        synchronized (session) {
+            recorder = requireRecorder(session);
+            recorder.storeRest();
+            session.record(Optional.empty());
+        }
+        return take(recorder.begun());
+    }
+
+    private LiveSession requireSession(LiveTarget target) {
+        return watch.running(target).orElseThrow(() -> new DomainProblem.Conflict("not-watched", "It is not watched here any more. Open the live view again."));
+    }
+
+    private static Recorder requireRecorder(LiveSession session) {
+        return session.recorder().orElseThrow(() -> new DomainProblem.Conflict("not-recording", "Nothing is being recorded."));
+    }
+
+    private VisitIntake.Outcome take(LiveRows.Begun begun) {
+        List<LiveSample> samples = rows.samples(begun.id());
+        if (samples.isEmpty()) {
+            rows.end(begun.id(), clock.instant());
+            throw new DomainProblem.Conflict("nothing-recorded", "Not a single row was recorded; there is nothing to keep.");
+        }
+        PackedReading reading = new PackedReading(
+                "live-" + begun.id(), samples.get(0).at(), RUN, begun.check(), begun.name(), "recorded live", Optional.empty(), Map.of(),
+                new PackedCapture.Plain(LiveRecord.of(begun.channels(), samples, rows.marks(begun.id()))));
+        Maker maker = new Maker("Rovek", Optional.of(new Maker.MakingInstrument(begun.model(), begun.serial(), "")));
+        Instant last = samples.get(samples.size() - 1).at();
+        VisitIntake.Outcome outcome = files.takeMadeHere("live-%s.zip".formatted(begun.id()), ReadingsPackage.pack(last, maker, Optional.empty(), List.of(reading)));
+        rows.end(begun.id(), clock.instant());
+        return outcome;
+    }
+
+    @EventListener(ApplicationReadyEvent.class)
+    void lookForWhatWasLeft() {
+        looking.scheduleWithFixedDelay(this::endWhatWasLeft, 0, leftBehind.toMillis() / 2, TimeUnit.MILLISECONDS);
+    }
+
+    /** In the name of whoever began it. */
+    void endWhatWasLeft() {
+        try {
+            for (LiveRows.Begun left : rows.leftBehind(clock.instant().minus(leftBehind))) {
+                if (watch.isRecording(left.id())) {
+                    continue;
+                }
+                SecurityContextHolder.getContext().setAuthentication(UsernamePasswordAuthenticationToken.authenticated(left.by(), null, List.of()));
+                try {
+                    take(left);
+                    LOG.info("The recording {} was left behind and is taken now.", left.name());
+                } catch (DomainProblem nothing) {
+                    LOG.info("The recording {} was left behind: {}", left.name(), nothing.getMessage());
+                } finally {
+                    SecurityContextHolder.clearContext();
+                }
+            }
+        } catch (RuntimeException e) {
+            LOG.warn("Recordings that were left behind cannot be looked for: {}", e.getMessage());
+        }
+    }
+
+    @PreDestroy
+    void close() {
+        looking.shutdownNow();
+    }
+}

@@ -1,0 +1,119 @@
+package rovek.server.live;
+
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.stereotype.Component;
+import rovek.core.live.Register;
+import rovek.core.setup.RegisterSetup;
+import rovek.core.setup.SetupContent;
+import rovek.link.LinkException;
+import rovek.link.ModbusLink;
+import rovek.link.packet.PackageException;
+import rovek.server.instrument.InstrumentView;
+import rovek.server.instrument.Instruments;
+import rovek.server.problem.DomainProblem;
+import rovek.server.setup.SetupView;
+import rovek.server.setup.Setups;
+
+/** Everything that can be watched live. */
+@Component
+class LiveSources {
+
+    private static final Duration PATIENCE = Duration.ofSeconds(2);
+    private static final String LIVE = "live";
+
+    private final Instruments instruments;
+    private final Setups setups;
+
+    LiveSources(Instruments instruments, Setups setups) {
+        this.instruments = instruments;
+        this.setups = setups;
+    }
+
+    /** Something that can be watched. */
+    record Watchable(LiveTarget target, String name, String says) {}
+
+    List<Watchable> list() {
+        List<Watchable> all = new ArrayList<>();
+        for (InstrumentView instrument : instruments.list()) {
+            if (instrument.options().contains(LIVE)) {
+                all.add(new Watchable(new LiveTarget(LiveTarget.Kind.INSTRUMENT, instrument.id()), instrument.said(), ""));
+            }
+        }
+        for (SetupView setup : setups.list()) {
+            if (setup.form().equals(RegisterSetup.ID)) {
+                all.add(new Watchable(new LiveTarget(LiveTarget.Kind.SETUP, setup.id()), setup.name(), setup.says()));
+            }
+        }
+        return all;
+    }
+
+    /** @throws DomainProblem.NotFound where there is no such thing */
+    LiveSource of(LiveTarget target) {
+        return target.kind() == LiveTarget.Kind.INSTRUMENT ? instrument(instruments.get(target.id())) : device(setups.get(target.id()));
+    }
+
+    private LiveSource instrument(InstrumentView instrument) {
+        return new LiveSource() {
+            @Override
+            public String title() {
+                return instrument.said();
+            }
+
+            @Override
+            public String model() {
+                return instrument.model();
+            }
+
+            @Override
+            public String serial() {
+                return instrument.serial();
+            }
+
+            @Override
+            public void open(Watch watch) throws LinkException, PackageException {
+                instruments.<Void>withLink(instrument.id(), "watched live", (link, identity) -> {
+                    var channels = link.liveChannels();
+                    if (channels.isEmpty()) {
+                        throw new DomainProblem.Conflict("nothing-live", "%s shows nothing live.".formatted(instrument.said()));
+                    }
+                    watch.go(channels, link::fetch);
+                    return null;
+                });
+            }
+        };
+    }
+
+    private static LiveSource device(SetupView setup) {
+        if (!setup.form().equals(RegisterSetup.ID)) {
+            throw new DomainProblem.Conflict("nothing-live", "%s says nothing of live values.".formatted(setup.name()));
+        }
+        SetupContent content = new SetupContent(setup.values(), setup.rows());
+        RegisterSetup.Device device = RegisterSetup.device(content);
+        List<Register> registers = RegisterSetup.registers(content);
+        return new LiveSource() {
+            @Override
+            public String title() {
+                return setup.name();
+            }
+
+            @Override
+            public String model() {
+                return setup.name();
+            }
+
+            @Override
+            public String serial() {
+                return "%s:%d/%d".formatted(device.host(), device.port(), device.unit());
+            }
+
+            @Override
+            public void open(Watch watch) throws LinkException {
+                try (ModbusLink link = ModbusLink.connect(device.host(), device.port(), device.unit(), registers, PATIENCE)) {
+                    watch.go(link.channels(), link::fetch);
+                }
+            }
+        };
+    }
+}

@@ -1,0 +1,103 @@
+package rovek.server.live;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.List;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import rovek.core.live.LiveRecord;
+import rovek.core.live.LiveSample;
+
+/** Writes a row at every interval. While the database is away rows wait here and follow later. */
+final class Recorder {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Recorder.class);
+    private static final Duration SIGN_OF_LIFE = Duration.ofSeconds(10);
+    /** A timer is never exact: a sample this much early is on time. */
+    private static final Duration EARLY = Duration.ofMillis(40);
+
+    private final LiveRows.Begun begun;
+    private final LiveRows rows;
+    private final Clock clock;
+    private final Deque<LiveSample> waiting = new ArrayDeque<>();
+    private final List<LiveRecord.Mark> marks = new ArrayList<>();
+    private Instant next;
+    private Instant lastSign;
+    private int taken;
+
+    Recorder(LiveRows.Begun begun, LiveRows rows, Clock clock) {
+        this.begun = begun;
+        this.rows = rows;
+        this.clock = clock;
+        this.next = begun.beganAt();
+        this.lastSign = begun.beganAt();
+    }
+
+    LiveRows.Begun begun() {
+        return begun;
+    }
+
+    Duration interval() {
+        return Duration.ofMillis(begun.intervalMillis());
+    }
+
+    synchronized void take(LiveSample sample) {
+        if (sample.at().plus(EARLY).isBefore(next) || sample.values().length != begun.channels().size()) {
+            return;
+        }
+        while (!sample.at().plus(EARLY).isBefore(next)) {
+            next = next.plus(interval());
+        }
+        taken++;
+        waiting.addLast(sample);
+        store();
+    }
+
+    /** Stores what waits. */
+    private void store() {
+        try {
+            while (!waiting.isEmpty()) {
+                rows.add(begun.id(), waiting.peekFirst());
+                waiting.removeFirst();
+            }
+            lastSign = clock.instant();
+        } catch (RuntimeException e) {
+            LOG.warn("{} rows of the recording {} wait for the database: {}", waiting.size(), begun.name(), e.getMessage());
+        }
+    }
+
+    /** The recording goes on, though the next row may be long to come. */
+    synchronized void signOfLife() {
+        if (lastSign.plus(SIGN_OF_LIFE).isBefore(clock.instant())) {
+            try {
+                rows.alive(begun.id(), clock.instant());
+                lastSign = clock.instant();
+            } catch (RuntimeException e) {
+                LOG.warn("The recording {} cannot be kept alive: {}", begun.name(), e.getMessage());
+            }
+        }
+    }
+
+    synchronized void mark(LiveRecord.Mark mark) {
+        rows.mark(begun.id(), mark);
+        marks.add(mark);
+    }
+
+    /** @throws RuntimeException where rows still cannot be stored; they still wait */
+    synchronized void storeRest() {
+        while (!waiting.isEmpty()) {
+            rows.add(begun.id(), waiting.peekFirst());
+            waiting.removeFirst();
+        }
+    }
+
+    synchronized LiveUpdate.Recording view() {
+        return new LiveUpdate.Recording(
+                begun.id(), begun.name(), begun.intervalMillis(), begun.beganAt().toString(), begun.by(), taken,
+                marks.stream().map(mark -> new LiveUpdate.Mark(mark.at().toString(), mark.text())).toList());
+    }
+}

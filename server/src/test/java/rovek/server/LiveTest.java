@@ -1,0 +1,215 @@
+package rovek.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.net.ServerSocket;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.function.Predicate;
+import java.util.function.Supplier;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import rovek.fieldsim.Fieldsim;
+import rovek.fieldsim.Transmitter;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Watching live values and recording them: from an instrument in text commands, from a transmitter over Modbus TCP. */
+@ExtendWith(OneRovek.class)
+class LiveTest {
+
+    private final RunningRovek rovek;
+    private final Caller caller;
+
+    LiveTest(RunningRovek rovek) {
+        this.rovek = rovek;
+        this.caller = Caller.signedIn(rovek);
+    }
+
+    private static int freePort() throws IOException {
+        try (ServerSocket socket = new ServerSocket(0)) {
+            return socket.getLocalPort();
+        }
+    }
+
+    private static Map<String, String> channel(String name, String unit, int address, String form) {
+        return Map.of("name", name, "quantityUnit", unit, "table", "holding register", "address", String.valueOf(address), "form", form);
+    }
+
+    private static String transmitterSetup(Caller caller, int port) {
+        String id = UUID.randomUUID().toString();
+        caller.put("/api/setups/" + id, Map.of(
+                        "name", "Booster outlet", "form", "registers", "values", Map.of("host", "127.0.0.1", "port", String.valueOf(port)),
+                        "rows", List.of(channel("Pressure", "bar", 0, "32-bit float (IEEE 754)"), channel("State", "", 3, "16-bit unsigned")), "version", 0))
+                .ok();
+        return "/api/live/SETUP/" + id;
+    }
+
+    private static JsonNode await(Supplier<JsonNode> look, Predicate<JsonNode> wanted) throws InterruptedException {
+        long until = System.nanoTime() + 20_000_000_000L;
+        JsonNode seen = look.get();
+        while (!wanted.test(seen)) {
+            assertThat(System.nanoTime()).as("within 20 s, last seen " + seen).isLessThan(until);
+            Thread.sleep(50);
+            seen = look.get();
+        }
+        return seen;
+    }
+
+    private static JsonNode connected(Caller caller, String live) throws InterruptedException {
+        return await(() -> caller.get(live).ok(), now -> now.get("isConnected").asBoolean());
+    }
+
+    private static Map<String, Object> recording(String name, int millis, String check) {
+        Map<String, Object> wanted = new HashMap<>(Map.of("id", UUID.randomUUID().toString(), "name", name, "intervalMillis", millis));
+        wanted.put("checkId", check);
+        return wanted;
+    }
+
+    private static JsonNode recorded(Caller caller, String live, int rows) throws InterruptedException {
+        return await(() -> caller.get(live).ok(), now -> now.get("recording").path("rows").asInt(0) >= rows);
+    }
+
+    @Test
+    void aTransmitterIsWatchedJudgedAndRecordedWithMarkers() throws Exception {
+        int port = freePort();
+        String live = transmitterSetup(caller, port);
+        SmallPlant plant = new SmallPlant(caller);
+        String client = plant.id(null, "CLIENT", "", "Client of the transmitter");
+        String asset = plant.id(plant.id(plant.id(client, "SITE", "", "Works"), "AREA", "", "Hall"), "ASSET", "B-201", "Booster");
+        String check = plant.check(plant.id(asset, "POINT", "", "Outlet"), "run", "Run");
+        try (Transmitter transmitter = Transmitter.start(port, Clock.systemUTC())) {
+            JsonNode now = connected(caller, live);
+            assertThat(now.get("channels").valueStream().map(one -> one.get("name").asString())).containsExactly("Pressure", "State");
+            assertThat(now.get("samples").get(0).get("go").get(0).asString()).isEqualTo("NOT_JUDGED");
+            caller.put(live + "/limits", Map.of("channel", "Pressure", "low", 5.0, "high", 7.0)).ok();
+            caller.put(live + "/limits", Map.of("channel", "State", "low", 1.0)).ok();
+            assertThat(caller.get(live).ok().get("samples").get(0).get("go").valueStream().map(JsonNode::asString)).containsExactly("GO", "NO_GO");
+            assertThat(caller.put(live + "/limits", Map.of("channel", "State", "low", 2, "high", 1)).sentence()).contains("Nothing lies above");
+
+            Map<String, Object> wanted = recording("Start-up", 200, check);
+            caller.post(live + "/recording", wanted).ok();
+            caller.post(live + "/recording", wanted).ok();
+            assertThat(caller.post(live + "/recording", recording("Another", 200, null)).sentence()).contains("Start-up is being recorded already");
+            recorded(caller, live, 3);
+            caller.post(live + "/marks", Map.of("text", "valve opened")).ok();
+            recorded(caller, live, 6);
+            JsonNode taken = caller.post(live + "/recording/end", Map.of()).ok();
+            assertThat(caller.post(live + "/recording/end", Map.of()).sentence()).contains("Nothing is being recorded");
+
+            JsonNode visit = caller.get("/api/visits/" + taken.get("visitId").asString()).ok();
+            assertThat(visit.get("rows").get(0).get("checkId").asString()).isEqualTo(check);
+            JsonNode capture = caller.get("/api/readings/" + visit.get("rows").get(0).get("readingId").asString() + "/capture").ok();
+            assertThat(capture.get("isRun").asBoolean()).isTrue();
+            assertThat(capture.get("allRows").asInt()).isGreaterThanOrEqualTo(6);
+            assertThat(capture.get("headings").valueStream().map(JsonNode::asString)).anyMatch(heading -> heading.startsWith("Pressure"));
+            assertThat(capture.get("markers").toString()).contains("valve opened");
+        }
+    }
+
+    @Test
+    void aLostTransmitterIsSaidAndComesBackByItselfWhileTheRecordingGoesOn() throws Exception {
+        int port = freePort();
+        String live = transmitterSetup(caller, port);
+        Transmitter first = Transmitter.start(port, Clock.systemUTC());
+        connected(caller, live);
+        caller.post(live + "/recording", recording("Through a loss", 200, null)).ok();
+        int rows = recorded(caller, live, 2).get("recording").get("rows").asInt();
+        first.close();
+        JsonNode lost = await(() -> caller.get(live).ok(), now -> !now.get("isConnected").asBoolean());
+        assertThat(lost.get("sentence").asString()).isNotBlank();
+        assertThat(lost.get("recording").get("rows").asInt()).isGreaterThanOrEqualTo(rows);
+        try (Transmitter again = Transmitter.start(port, Clock.systemUTC())) {
+            connected(caller, live);
+            recorded(caller, live, rows + 3);
+            assertThat(caller.post(live + "/recording/end", Map.of()).ok().get("loose").asInt()).isEqualTo(1);
+        }
+    }
+
+    @Test
+    void aLoggerIsWatchedByServerSentEventsAndNobodyElseMayReadItMeanwhile(@TempDir Path memory) throws Exception {
+        try (FieldDay day = new FieldDay(Fieldsim.Kind.LOGGER, "88001", memory)) {
+            String instrument = day.connect(caller);
+            assertThat(caller.get("/api/live").ok().valueStream().map(one -> one.get("target").get("id").asString())).contains(instrument);
+            JsonNode looked = caller.get("/api/instruments/" + instrument + "/connection").ok();
+            assertThat(looked.get("availableOptions").get(0).asString()).isEqualTo("channels16");
+            assertThat(looked.get("isRunning").asBoolean()).isFalse();
+            String live = "/api/live/INSTRUMENT/" + instrument;
+            HttpRequest request = HttpRequest.newBuilder(URI.create(rovek.address() + live + "/stream")).header("Cookie", caller.cookies()).build();
+            HttpResponse<java.io.InputStream> stream = HttpClient.newHttpClient().send(request, HttpResponse.BodyHandlers.ofInputStream());
+            assertThat(stream.headers().firstValue("Content-Type").orElse("")).startsWith("text/event-stream");
+            try (BufferedReader lines = new BufferedReader(new InputStreamReader(stream.body(), StandardCharsets.UTF_8))) {
+                int samples = 0;
+                for (String line = lines.readLine(); samples < 3; line = lines.readLine()) {
+                    if (line.startsWith("data:")) {
+                        samples += JsonMapper.builder().build().readTree(line.substring(5)).get("samples").size();
+                    }
+                }
+                Caller.Answer busy = caller.get("/api/instruments/" + instrument + "/connection");
+                assertThat(busy.status()).isEqualTo(409);
+                assertThat(busy.sentence()).contains("watched live for administrator");
+            }
+            await(() -> caller.get("/api/instruments/" + instrument + "/connection").body(), now -> now.has("files"));
+        }
+    }
+
+    @Test
+    void aRunIsBegunAndEndedOnTheLoggerAndReadBack(@TempDir Path memory) throws Exception {
+        try (FieldDay day = new FieldDay(Fieldsim.Kind.LOGGER, "88002", memory)) {
+            String instrument = day.connect(caller);
+            caller.post("/api/instruments/" + instrument + "/run", Map.of("begin", true)).ok();
+            assertThat(caller.get("/api/instruments/" + instrument + "/connection").ok().get("isRunning").asBoolean()).isTrue();
+            Thread.sleep(1_200);
+            caller.post("/api/instruments/" + instrument + "/run", Map.of("begin", false)).ok();
+            assertThat(day.readBack(caller, instrument).get("sentence").asString()).startsWith("1 new reading");
+        }
+    }
+
+    @Test
+    void whatShowsNothingLiveSaysSo(@TempDir Path memory) throws Exception {
+        try (FieldDay day = new FieldDay(memory)) {
+            String instrument = day.connect(caller);
+            JsonNode told = await(() -> caller.get("/api/live/INSTRUMENT/" + instrument).ok(), now -> !now.get("sentence").asString().isBlank());
+            assertThat(told.get("sentence").asString()).contains("shows nothing live");
+            assertThat(caller.post("/api/live/INSTRUMENT/" + instrument + "/recording", recording("x", 500, null)).sentence()).contains("No value has come in yet");
+        }
+        assertThat(caller.get("/api/live/SETUP/" + UUID.randomUUID()).status()).isEqualTo(404);
+        assertThat(caller.post("/api/live/SETUP/" + UUID.randomUUID() + "/marks", Map.of("text", "")).status()).isEqualTo(409);
+    }
+
+    /** A server that dies leaves its rows in the database; the next one makes a run of them. */
+    @Test
+    void aRecordingWhoseServerDiedIsTakenByTheNext() throws Exception {
+        int port = freePort();
+        try (TestDatabase database = TestDatabase.create(); Transmitter transmitter = Transmitter.start(port, Clock.systemUTC())) {
+            try (RunningRovek dying = RunningRovek.startOn(database)) {
+                Caller technician = Caller.signedIn(dying);
+                String live = transmitterSetup(technician, port);
+                connected(technician, live);
+                technician.post(live + "/recording", recording("Left behind", 200, null)).ok();
+                recorded(technician, live, 4);
+            }
+            try (RunningRovek next = RunningRovek.startOn(database, "--rovek.live.left-behind=PT1S")) {
+                Caller technician = Caller.signedIn(next);
+                JsonNode visits = await(() -> technician.get("/api/visits").ok(), list -> list.size() == 1);
+                JsonNode visit = technician.get("/api/visits/" + visits.get(0).get("id").asString()).ok();
+                assertThat(visit.get("tray").get(0).get("label").asString()).isEqualTo("Left behind");
+                JsonNode capture = technician.get("/api/readings/" + visit.get("tray").get(0).get("id").asString() + "/capture").ok();
+                assertThat(capture.get("allRows").asInt()).isGreaterThanOrEqualTo(4);
+            }
+        }
+    }
+}
