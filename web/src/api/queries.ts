@@ -26,6 +26,7 @@ export const queries = {
     }),
   removedRoutes: () => queryOptions({ queryKey: ['routes', 'removed'], queryFn: () => data(api.GET('/api/routes/removed')) }),
   removedSetups: () => queryOptions({ queryKey: ['setups', 'removed'], queryFn: () => data(api.GET('/api/setups/removed')) }),
+  liveSources: () => queryOptions({ queryKey: ['live-sources'], queryFn: () => data(api.GET('/api/live')) }),
   handRound: (of: { route?: string; check?: string }) =>
     queryOptions({
       queryKey: ['hand-round', of],

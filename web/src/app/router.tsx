@@ -2,6 +2,7 @@ import { createRootRoute, createRoute, createRouter, Outlet, redirect } from '@t
 import { HandRoundView } from '../byhand/HandRoundView'
 import { CertificatesView } from '../certificates/CertificatesView'
 import { InstrumentsView } from '../instruments/InstrumentsView'
+import { LiveView } from '../live/LiveView'
 import type { Narrowing } from '../plant/looking'
 import { PlantView } from '../plant/PlantView'
 import { RoutesView } from '../routes/RoutesView'
@@ -64,6 +65,12 @@ export const instrumentsRoute = createRoute({
     setup: text(search, 'setup'),
   }),
 })
+const live = createRoute({
+  getParentRoute: () => root,
+  path: '/live',
+  component: LiveView,
+  validateSearch: (search: Record<string, unknown>): { instrument?: string; setup?: string } => ({ instrument: text(search, 'instrument'), setup: text(search, 'setup') }),
+})
 const handRound = createRoute({
   getParentRoute: () => root,
   path: '/by-hand',
@@ -81,7 +88,7 @@ export const certificatesRoute = createRoute({
 const setup = createRoute({ getParentRoute: () => root, path: '/setup', component: SetupView })
 
 export const router = createRouter({
-  routeTree: root.addChildren([home, today, plantRoute, routesRoute, instrumentsRoute, handRound, visits, visitRoute, certificatesRoute, setup]),
+  routeTree: root.addChildren([home, today, plantRoute, routesRoute, instrumentsRoute, live, handRound, visits, visitRoute, certificatesRoute, setup]),
 })
 
 declare module '@tanstack/react-router' {

@@ -23,6 +23,7 @@ import { type Loadable, LoadDialog } from './LoadDialog'
 import { MemoryBar } from './MemoryBar'
 import { MemoryList } from './MemoryList'
 import { Originals } from './Originals'
+import { RunButton } from './RunButton'
 import { useJob } from './useJob'
 import { usePresence } from './usePresence'
 
@@ -138,6 +139,12 @@ export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
             </Link>
           )}
           <div className="mt-3 flex gap-5">
+            {instrument.options.includes('live') && (
+              <Link to="/live" search={{ instrument: instrument.id }} className="font-semibold text-plum hover:underline">
+                {words.live.open}
+              </Link>
+            )}
+            {may.edit && <RunButton instrumentId={instrument.id} isRunning={connection.data?.isRunning ?? null} />}
             <Button disabled={connection.isFetching} onClick={() => void connection.refetch()}>
               {words.instruments.look}
             </Button>

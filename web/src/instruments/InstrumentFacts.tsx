@@ -27,7 +27,10 @@ export function InstrumentFacts({ connection, onSetClock, firmware }: { connecti
       <Fact name={words.instruments.calibrated}>
         <span className={expired ? 'font-semibold' : ''}>{instrument.calibratedUntil === null ? '–' : day(instrument.calibratedUntil)}</span>
       </Fact>
-      <Fact name={words.instruments.options}>{instrument.options.join(', ')}</Fact>
+      <Fact name={words.instruments.options}>
+        {instrument.options.join(', ')}
+        {connection.availableOptions.length > 0 && <span className="block text-ink3">{words.instruments.couldHave(connection.availableOptions.join(', '))}</span>}
+      </Fact>
       <Fact name={words.instruments.firmware}>{firmware}</Fact>
     </dl>
   )

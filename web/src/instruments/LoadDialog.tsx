@@ -23,7 +23,7 @@ interface Props {
 /** Which route or set-up goes to the instrument; says before loading whether it fits. */
 export function LoadDialog({ instrumentId, first, onClose, onLoad }: Props) {
   const routes = useQuery(queries.routes())
-  const setups = useQuery(queries.setups())
+  const setups = useQuery({ ...queries.setups(), select: (all) => all.filter((setup) => setup.isLoadable) })
   const [picked, setPicked] = useState(first)
   const usual: Loadable | undefined = routes.data?.[0] ? { kind: 'route', id: routes.data[0].id } : setups.data?.[0] && { kind: 'setup', id: setups.data[0].id }
   const chosen = picked ?? usual

@@ -1,4 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { Link } from '@tanstack/react-router'
 import { api, data } from '../api/client'
 import { queries } from '../api/queries'
 import type { CandidateLine, ConnectionLine, InstrumentView } from '../api/types'
@@ -56,6 +57,11 @@ export function Shelf({ list, chosenId, onChoose, onAdd, onCandidate }: Props) {
       <div className="px-3 py-3">
         <Button onClick={onAdd}>{text.add}</Button>
         <FindButton />
+        <p className="pt-2">
+          <Link to="/live" className="font-semibold text-plum hover:underline">
+            {words.live.open}
+          </Link>
+        </p>
         <p className="pt-2">
           <TakeFile onTaken={onChoose} />
         </p>

@@ -85,7 +85,7 @@ describe('the facts', () => {
     batteryPercent: 81,
     temperatureCelsius: 24.5,
     clockAheadSeconds: ahead,
-    clockIsWrong: Math.abs(ahead) > 30,
+    availableOptions: [], isRunning: null, clockIsWrong: Math.abs(ahead) > 30,
     usedBytes: 0,
     freeBytes: 64_000_000,
     files: [],

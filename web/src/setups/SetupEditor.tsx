@@ -1,4 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import type { ReactNode } from 'react'
 import { useState } from 'react'
 import { api, data } from '../api/client'
 import { queries } from '../api/queries'
@@ -11,6 +12,7 @@ import { Trouble } from '../parts/Trouble'
 import { words } from '../words/en'
 import { isAsked, usualValues, writtenValues } from './fields'
 import { SetupFit } from './SetupFit'
+import { SetupLive } from './SetupLive'
 import { SetupRevisions } from './SetupRevisions'
 import { SetupRowTable } from './SetupRowTable'
 import { SetupValue } from './SetupValue'
@@ -20,12 +22,25 @@ const text = words.setups
 /** A set-up as a form made of its kind's fields; beneath, which instrument can take it. */
 export function SetupEditor({ saved, onSaved }: { saved: SetupView | undefined; onSaved: (id: string | undefined) => void }) {
   const forms = useQuery(queries.setupForms())
-  const form = forms.data?.find((one) => one.id === (saved?.form ?? forms.data[0]?.id))
+  const [kind, setKind] = useState<string | null>(null)
+  const form = forms.data?.find((one) => one.id === (saved?.form ?? kind ?? forms.data[0]?.id))
   if (!form) return <Trouble error={forms.error} />
-  return <Editor saved={saved} form={form} onSaved={onSaved} />
+  const choice = !saved && (
+    <label className="mb-3 flex items-center gap-2 text-ink2">
+      {text.kind}
+      <select className="field" value={form.id} onChange={(event) => setKind(event.target.value)}>
+        {forms.data?.map((one) => (
+          <option key={one.id} value={one.id}>
+            {one.name}
+          </option>
+        ))}
+      </select>
+    </label>
+  )
+  return <Editor key={form.id} saved={saved} form={form} choice={choice} onSaved={onSaved} />
 }
 
-function Editor({ saved, form, onSaved }: { saved: SetupView | undefined; form: SetupFormView; onSaved: (id: string | undefined) => void }) {
+function Editor({ saved, form, choice, onSaved }: { saved: SetupView | undefined; form: SetupFormView; choice: ReactNode; onSaved: (id: string | undefined) => void }) {
   const client = useQueryClient()
   const mayEdit = useMay().edit
   const [id] = useState(() => saved?.id ?? crypto.randomUUID())
@@ -55,6 +70,7 @@ function Editor({ saved, form, onSaved }: { saved: SetupView | undefined; form: 
   })
   return (
     <section aria-label={form.name} className="min-w-0 flex-1 overflow-auto px-4 py-3">
+      {choice}
       <form
         onSubmit={(event) => {
           event.preventDefault()
@@ -88,7 +104,7 @@ function Editor({ saved, form, onSaved }: { saved: SetupView | undefined; form: 
         <SetupRowTable form={form} rows={rows} mayEdit={mayEdit} onChange={setRows} />
         <Trouble error={save.error ?? remove.error} />
       </form>
-      {saved && !isChanged ? <SetupFit setup={saved} /> : <p className="mt-4 text-ink2">{text.unsaved}</p>}
+      {saved && !isChanged ? saved.isLoadable ? <SetupFit setup={saved} /> : <SetupLive setup={saved} /> : <p className="mt-4 text-ink2">{text.unsaved}</p>}
       {saved && (
         <SetupRevisions
           setup={saved}

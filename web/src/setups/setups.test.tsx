@@ -19,7 +19,7 @@ const form: SetupFormView = {
   rowFields: [field('name', 'Name', {})],
   mostRows: 2,
 }
-const saved: SetupView = { id: 's', name: 'Reservoir', form: 'logger', revision: 2, values: { interval: '60', stop: 'when told to' }, rows: [{ name: 'Level' }], says: '1 channel every 60 s', loaded: [], version: 5 }
+const saved: SetupView = { id: 's', name: 'Reservoir', form: 'logger', revision: 2, values: { interval: '60', stop: 'when told to' }, rows: [{ name: 'Level' }], says: '1 channel every 60 s', isLoadable: true, loaded: [], version: 5 }
 
 beforeEach(() => {
   answering('GET', '/api/session', () => ({ name: 'technician', displayName: 'Tarn Hollin', role: 'TECHNICIAN' }))

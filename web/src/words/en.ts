@@ -1,6 +1,7 @@
 import { byHand } from './byhand'
 import { foreign } from './foreign'
 import { instruments } from './instruments'
+import { live } from './live'
 import { pictures } from './pictures'
 import { plant } from './plant'
 import { routes } from './routes'
@@ -105,6 +106,7 @@ export const words = {
   pictures,
   byHand,
   foreign,
+  live,
   routes,
   setups,
   instruments,

@@ -3,6 +3,7 @@ export const setups = {
   title: 'Set-ups',
   new: 'New set-up',
   name: 'Name of the set-up',
+  kind: 'For a',
   save: 'Save set-up',
   saved: 'Set-up saved.',
   revision: (n: number) => `Revision ${n}`,

@@ -5,18 +5,25 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
+import rovek.core.live.Register;
+import rovek.core.setup.RegisterSetup;
 import rovek.link.LinkException;
 import rovek.link.packet.PackageException;
 import rovek.server.instrument.Connections;
 import rovek.server.instrument.Connections.ConnectionDraft;
 import rovek.server.instrument.Reach;
+import rovek.server.live.LiveTarget;
+import rovek.server.live.LiveWatch;
 import rovek.server.mending.ReadingMending;
 import rovek.server.mending.ReadingMending.PlacementOf;
+import rovek.server.setup.Setups;
 import rovek.server.transfer.ConnectionView;
+import rovek.server.transfer.Loading;
 import rovek.server.transfer.ReadBack;
 import rovek.server.transfer.Transfers;
 import rovek.server.visit.Visits;
@@ -36,18 +43,33 @@ class DemoInstruments {
     private final Visits visits;
     private final ReadingMending readings;
     private final Clock clock;
+    private final Setups setups;
+    private final Loading loading;
+    private final DemoJobs jobs;
+    private final LiveWatch live;
     private final List<Other> others;
+    private final int transmitterPort;
 
-    /** @param others each {@code name;kind;place;number;panel;technique;tag;point} */
+    /**
+     * @param others each {@code name;kind;place;number;panel;technique;tag;point}
+     * @param transmitterPort 0 where there is none
+     */
     DemoInstruments(
-            Connections connections, ReadBack readBack, Transfers transfers, Visits visits, ReadingMending readings, Clock clock,
-            @Value("${rovek.demo.others:}") List<String> others) {
+            Connections connections, ReadBack readBack, Transfers transfers, Visits visits, ReadingMending readings, Clock clock, Setups setups,
+            Loading loading, DemoJobs jobs, LiveWatch live,
+            @Value("${rovek.demo.others:}") List<String> others,
+            @Value("${rovek.demo.transmitter-port:0}") int transmitterPort) {
         this.connections = connections;
         this.readBack = readBack;
         this.transfers = transfers;
         this.visits = visits;
         this.readings = readings;
         this.clock = clock;
+        this.setups = setups;
+        this.loading = loading;
+        this.jobs = jobs;
+        this.live = live;
+        this.transmitterPort = transmitterPort;
         this.others = others.stream().map(Other::of).toList();
     }
 
@@ -76,10 +98,32 @@ class DemoInstruments {
         others.forEach(other -> connections.connect(other.draft(passCode)));
     }
 
-    /** Measures at past dates, reads back, and places what is certain. */
-    void live(String passCode) throws LinkException, PackageException, InterruptedException {
+    /** The transmitter on the booster outlet: which of its registers hold what, and what it must keep to. */
+    void readTransmitter() {
+        if (transmitterPort == 0) {
+            return;
+        }
+        UUID setup = UUID.randomUUID();
+        setups.put(setup, new Setups.SetupDraft(
+                "Booster outlet", RegisterSetup.ID, Map.of("host", "127.0.0.1", "port", String.valueOf(transmitterPort)),
+                List.of(
+                        Map.of("name", "Outlet pressure", "quantityUnit", "bar", "address", "0"),
+                        Map.of("name", "Water temperature", "quantityUnit", "°C", "address", "2", "form", Register.Form.INT16.word(), "scale", "0.1")),
+                0));
+        live.limit(new LiveTarget(LiveTarget.Kind.SETUP, setup), "Outlet pressure", 5.8, 6.6);
+    }
+
+    /**
+     * Measures at past dates, reads back, and places what is certain.
+     *
+     * @param loggerSetup what the logger records
+     */
+    void live(String passCode, UUID loggerSetup) throws LinkException, PackageException, InterruptedException {
         for (Other other : others) {
             UUID instrument = connections.connect(other.draft(passCode)).id();
+            if (other.technique().equals("run")) {
+                jobs.await(loading.loadSetup(instrument, loggerSetup));
+            }
             DemoPanel panel = new DemoPanel(other.panel());
             for (int back = QUARTERS; back > 0; back--) {
                 panel.moveTimeTo(clock.instant().minus(A_QUARTER.multipliedBy(back)).plus(Duration.ofDays(60)));

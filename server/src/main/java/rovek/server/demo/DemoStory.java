@@ -26,11 +26,8 @@ import rovek.server.certificate.Certificates;
 import rovek.server.instrument.Connections;
 import rovek.server.instrument.Connections.ConnectionDraft;
 import rovek.server.job.JobProgress;
-import rovek.server.job.JobView;
-import rovek.server.job.Jobs;
 import rovek.server.picture.Pictures;
 import rovek.server.plant.Plant;
-import rovek.server.problem.DomainProblem;
 import rovek.server.route.RouteDraft;
 import rovek.server.route.Routes;
 import rovek.server.transfer.ConnectionView;
@@ -72,7 +69,7 @@ class DemoStory implements ApplicationRunner {
     private final ReadBack readBack;
     private final Setups setups;
     private final Pictures pictures;
-    private final Jobs jobs;
+    private final DemoJobs jobs;
     private final Visits visits;
     private final Certificates certificates;
     private final Clock clock;
@@ -83,7 +80,7 @@ class DemoStory implements ApplicationRunner {
 
     DemoStory(
             Accounts accounts, Plant plant, DemoPlant demoPlant, Connections connections, Routes routes, Transfers transfers, Loading loading,
-            ReadBack readBack, Setups setups, Pictures pictures, Jobs jobs, Visits visits, Certificates certificates, Clock clock,
+            ReadBack readBack, Setups setups, Pictures pictures, DemoJobs jobs, Visits visits, Certificates certificates, Clock clock,
             @Value("${rovek.demo.panel}") String panelAddress,
             @Value("${rovek.demo.instrument-port}") int instrumentPort,
             DemoInstruments others,
@@ -121,10 +118,12 @@ class DemoStory implements ApplicationRunner {
             UUID instrument = connections.connect(ConnectionDraft.network("Vibration handheld", "127.0.0.1", instrumentPort, PASS_CODE)).id();
             if (plant.tree().nodes().size() == 0) {
                 live(instrument);
-                setups.put(UUID.randomUUID(), RESERVOIR);
+                UUID reservoir = UUID.randomUUID();
+                setups.put(reservoir, RESERVOIR);
                 if (others.areThere()) {
                     demoPlant.planUtilities();
-                    others.live(PASS_CODE);
+                    others.live(PASS_CODE, reservoir);
+                    others.readTransmitter();
                     byHand.live();
                 }
             }
@@ -151,7 +150,7 @@ class DemoStory implements ApplicationRunner {
         for (int back = MONTHS - 1; back >= 0; back--) {
             Instant morning = newest.minusMonths(back).atTime(9, 12).toInstant(ZoneOffset.UTC);
             panel.moveTimeTo(morning);
-            await(loading.loadRoute(instrument, route));
+            jobs.await(loading.loadRoute(instrument, route));
             panel.walkAll();
             if (back == 0) {
                 panel.takeLooseReading("P-102", "Coupling");
@@ -170,17 +169,6 @@ class DemoStory implements ApplicationRunner {
                 .filter(file -> file.state().equals("STORED"))
                 .map(ConnectionView.MemoryLine::name)
                 .toList();
-    }
-
-    private void await(JobView job) throws InterruptedException {
-        JobView now = job;
-        while (now.state() == JobView.State.RUNNING) {
-            Thread.sleep(20);
-            now = jobs.get(job.id());
-        }
-        if (now.state() != JobView.State.DONE) {
-            throw new DomainProblem.Conflict("demo", now.sentence());
-        }
     }
 
     /** The month before last was signed; last month's waits for the reviewer. */

@@ -101,7 +101,7 @@ class LiveController {
 
     @PostMapping("/{kind}/{id}/recording")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void begin(@PathVariable LiveTarget.Kind kind, @PathVariable UUID id, @RequestBody LiveRecordings.Wanted wanted) {
+    void begin(@PathVariable LiveTarget.Kind kind, @PathVariable UUID id, @RequestBody LiveRecordings.RecordingDraft wanted) {
         recordings.begin(new LiveTarget(kind, id), wanted);
     }
 

@@ -69,10 +69,10 @@ class LiveRecordings {
      * @param id chosen by the caller: asked for twice it is begun once
      * @param checkId a check that takes runs; null for a loose reading
      */
-    record Wanted(UUID id, String name, int intervalMillis, @Nullable UUID checkId) {}
+    record RecordingDraft(UUID id, String name, int intervalMillis, @Nullable UUID checkId) {}
 
     /** @throws DomainProblem.Conflict where it is not watched, shows nothing yet, or is being recorded already */
-    void begin(LiveTarget target, Wanted wanted) {
+    void begin(LiveTarget target, RecordingDraft wanted) {
         LiveSession session = requireSession(target);
         String name = wanted.name().strip();
         if (name.isEmpty() || name.length() > LONGEST_NAME) {

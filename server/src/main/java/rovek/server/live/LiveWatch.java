@@ -18,7 +18,7 @@ import rovek.server.problem.DomainProblem;
 
 /** Sessions under way on this server, one for each source however many watch it. */
 @Service
-class LiveWatch {
+public class LiveWatch {
 
     private final LiveSources sources;
     private final LiveRows rows;
@@ -84,7 +84,7 @@ class LiveWatch {
      *
      * @param low null where nothing is too low; likewise {@code high}
      */
-    void limit(LiveTarget target, String channel, @Nullable Double low, @Nullable Double high) {
+    public void limit(LiveTarget target, String channel, @Nullable Double low, @Nullable Double high) {
         GoLimit limit;
         try {
             limit = new GoLimit(boundary(low), boundary(high));

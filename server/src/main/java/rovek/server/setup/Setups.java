@@ -71,7 +71,7 @@ public class Setups {
 
     private SetupView view(Row row) {
         return new SetupView(
-                row.id(), row.name(), row.form(), row.revision(), row.content().values(), row.content().rows(), form(row.form()).needs(row.content()).sentence(),
+                row.id(), row.name(), row.form(), row.revision(), row.content().values(), row.content().rows(), form(row.form()).needs(row.content()).sentence(), form(row.form()).isLoaded(),
                 rows.holding(row.id()), row.version());
     }
 

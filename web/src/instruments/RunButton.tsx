@@ -1,0 +1,24 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { api, data } from '../api/client'
+import { refresh } from '../api/refresh'
+import { Button } from '../parts/Button'
+import { Trouble } from '../parts/Trouble'
+import { words } from '../words/en'
+
+/** Begins or ends a run on the instrument itself; nothing where it records none. */
+export function RunButton({ instrumentId, isRunning }: { instrumentId: string; isRunning: boolean | null }) {
+  const client = useQueryClient()
+  const turn = useMutation({
+    mutationFn: (begin: boolean) => data(api.POST('/api/instruments/{id}/run', { params: { path: { id: instrumentId } }, body: { begin } })),
+    onSettled: () => refresh(client, 'connection'),
+  })
+  if (isRunning === null) return null
+  return (
+    <>
+      <Button disabled={turn.isPending} onClick={() => turn.mutate(!isRunning)}>
+        {isRunning ? words.instruments.endRun : words.instruments.startRun}
+      </Button>
+      <Trouble error={turn.error} />
+    </>
+  )
+}

@@ -1,0 +1,133 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useNavigate } from '@tanstack/react-router'
+import { useEffect, useState } from 'react'
+import { api, data } from '../api/client'
+import { queries } from '../api/queries'
+import { refresh } from '../api/refresh'
+import type { LiveKind, LiveUpdate, OutlineFilter } from '../api/types'
+import { Button } from '../parts/Button'
+import { say } from '../parts/notices'
+import { Trouble } from '../parts/Trouble'
+import { typedNumber } from '../units/format'
+import { words } from '../words/en'
+
+const text = words.live.recording
+const RUNS: OutlineFilter = { text: null, verdict: null, neverMeasured: null, due: null, within: null, technique: 'run', assetClass: null, criticality: null }
+const MILLIS = 1_000
+
+interface Props {
+  kind: LiveKind
+  id: string
+  update: LiveUpdate
+}
+
+/** Recording with a name and an interval; while it goes on, markers. */
+export function RecordBar({ kind, id, update }: Props) {
+  return (
+    <div className="flex min-h-12 shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule2 bg-paper2 px-4 py-1.5">
+      {update.recording ? <Running kind={kind} id={id} recording={update.recording} /> : <Start kind={kind} id={id} isConnected={update.isConnected} />}
+    </div>
+  )
+}
+
+function Start({ kind, id, isConnected }: { kind: LiveKind; id: string; isConnected: boolean }) {
+  const [name, setName] = useState('')
+  const [every, setEvery] = useState('1')
+  const [checkId, setCheckId] = useState('')
+  const [recordingId, setRecordingId] = useState(() => crypto.randomUUID())
+  const checks = useQuery(queries.checks(RUNS)).data?.checks ?? []
+  const seconds = typedNumber(every)
+  const start = useMutation({
+    mutationFn: () =>
+      data(
+        api.POST('/api/live/{kind}/{id}/recording', {
+          params: { path: { kind, id } },
+          body: { id: recordingId, name, intervalMillis: Math.round((seconds ?? 0) * MILLIS), checkId: checkId || null },
+        }),
+      ),
+    onSuccess: () => setRecordingId(crypto.randomUUID()),
+  })
+  return (
+    <form
+      className="flex flex-wrap items-center gap-x-4 gap-y-1"
+      onSubmit={(event) => {
+        event.preventDefault()
+        start.mutate()
+      }}
+    >
+      <input aria-label={text.name} placeholder={text.name} maxLength={80} className="field w-56" value={name} onChange={(event) => setName(event.target.value)} />
+      <label className="flex items-center gap-2 text-ink2">
+        {text.every}
+        <input aria-label={text.every} inputMode="decimal" className="field w-16 text-right" value={every} onChange={(event) => setEvery(event.target.value)} />
+        {text.seconds}
+      </label>
+      <label className="flex items-center gap-2 text-ink2">
+        {text.check}
+        <select className="field max-w-60" value={checkId} onChange={(event) => setCheckId(event.target.value)}>
+          <option value="">{text.loose}</option>
+          {checks.map((check) => (
+            <option key={check.id} value={check.id}>
+              {check.assetTag || check.assetName} {check.point}
+            </option>
+          ))}
+        </select>
+      </label>
+      <Button kind="main" type="submit" disabled={!name.trim() || seconds === null || !isConnected || start.isPending}>
+        {text.start}
+      </Button>
+      <Trouble error={start.error} />
+    </form>
+  )
+}
+
+function Running({ kind, id, recording }: { kind: LiveKind; id: string; recording: NonNullable<LiveUpdate['recording']> }) {
+  const client = useQueryClient()
+  const navigate = useNavigate()
+  const [what, setWhat] = useState('')
+  const path = { params: { path: { kind, id } } }
+  const mark = useMutation({
+    mutationFn: (words: string) => data(api.POST('/api/live/{kind}/{id}/marks', { ...path, body: { text: words } })),
+    // What is being typed stays when a key marked a moment meanwhile.
+    onSuccess: (_, words) => setWhat((typed) => (typed === words ? '' : typed)),
+  })
+  const end = useMutation({
+    mutationFn: () => data(api.POST('/api/live/{kind}/{id}/recording/end', path)),
+    onSuccess: async (taken) => {
+      await refresh(client, 'visits', 'visit', 'outline', 'sheet', 'trend', 'today', 'originals', 'instruments')
+      say(text.ended)
+      if (taken.visitId) void navigate({ to: '/visits/$visitId', params: { visitId: taken.visitId } })
+    },
+  })
+  const { mutate } = mark
+  useEffect(() => {
+    const byKey = (event: KeyboardEvent) => {
+      const isTyping = event.target instanceof HTMLElement && event.target.matches('input, select, textarea')
+      if (event.key.toLowerCase() === 'm' && !isTyping && !event.ctrlKey && !event.metaKey) mutate('')
+    }
+    window.addEventListener('keydown', byKey)
+    return () => window.removeEventListener('keydown', byKey)
+  }, [mutate])
+  return (
+    <form
+      className="flex flex-wrap items-center gap-x-4 gap-y-1"
+      onSubmit={(event) => {
+        event.preventDefault()
+        mark.mutate(what)
+      }}
+    >
+      <span className="flex items-center gap-2 font-semibold">
+        <span aria-hidden="true" className="inline-block h-2.5 w-2.5 animate-pulse bg-plum" />
+        {text.running(recording.name, recording.rows, recording.intervalMillis / MILLIS)}
+      </span>
+      <input aria-label={text.markText} placeholder={text.markText} maxLength={80} className="field w-48" value={what} onChange={(event) => setWhat(event.target.value)} />
+      <Button kind="second" type="submit" title="M">
+        {text.mark}
+      </Button>
+      {recording.marks.length > 0 && <span className="text-ink2">{text.marked(recording.marks.length)}</span>}
+      <Button kind="main" disabled={end.isPending} onClick={() => end.mutate()}>
+        {text.end}
+      </Button>
+      <Trouble error={mark.error ?? end.error} />
+    </form>
+  )
+}

@@ -1,0 +1,17 @@
+import { Link } from '@tanstack/react-router'
+import type { SetupView } from '../api/types'
+import { words } from '../words/en'
+
+/** A set-up that nothing is loaded with: Rovek itself reads by it. */
+export function SetupLive({ setup }: { setup: SetupView }) {
+  return (
+    <section className="mt-5">
+      <p className="mb-3">
+        <span className="font-semibold">{setup.says}.</span> {words.setups.revision(setup.revision)}.
+      </p>
+      <Link to="/live" search={{ setup: setup.id }} className="inline-block border border-plum bg-plum px-3.5 py-1 font-semibold text-onplum hover:opacity-90">
+        {words.live.open}
+      </Link>
+    </section>
+  )
+}
