@@ -12,6 +12,7 @@ import org.springframework.security.access.AccessDeniedException;
 import org.springframework.web.ErrorResponse;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.context.request.async.AsyncRequestNotUsableException;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
 
@@ -64,6 +65,12 @@ class ProblemAnswers {
     @ExceptionHandler(NoResourceFoundException.class)
     ProblemDetail nothingHere() {
         return answer(HttpStatus.NOT_FOUND, "not-found", "There is nothing at this address.");
+    }
+
+    /** Whoever watched a stream has left: nobody is there to be answered, and nothing failed. */
+    @ExceptionHandler(AsyncRequestNotUsableException.class)
+    void gone() {
+        // there is nothing left to say
     }
 
     @ExceptionHandler(Exception.class)

@@ -1,0 +1,143 @@
+package rovek.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.ServerSocket;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.List;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import rovek.fieldsim.Transmitter;
+import tools.jackson.databind.JsonNode;
+
+/** Readings that no handheld brings: written down by hand, taken from a foreign table, recorded live. */
+class OtherWaysInJourneyTest extends SignedInJourney {
+
+    private String point(String tag) {
+        String client = plant.id(null, "CLIENT", "", "Client " + UUID.randomUUID());
+        String area = plant.id(plant.id(client, "SITE", "", "Works"), "AREA", "", "Hall");
+        return plant.id(plant.id(area, "ASSET", tag, "Compressor"), "POINT", "", "Panel");
+    }
+
+    private JsonNode trend(String check) {
+        return caller.get("/api/checks/" + check + "/trend?result=").ok().get("points");
+    }
+
+    @Test
+    void aRoundIsWrittenDownByHand() {
+        keepingAPicture(() -> {
+            String point = point("C-310");
+            String pressure = plant.check(point, "gauge", "Pressure");
+            String guard = plant.check(point, "question", "Yes or no");
+            plant.route(List.of(pressure, guard, plant.check(point, "remark", "Remark")));
+            browser.room("Routes");
+            browser.see("All of it is written down by hand, no instrument is needed.");
+            browser.press("Write down");
+            browser.awaitFocus("Reading of C-310 Panel, Pressure");
+            browser.keys("seven", Keys.ENTER, Keys.SPACE);
+            browser.press("Save the round");
+            browser.see("C-310 Panel, Pressure: \"seven\" is no number.");
+            Accessibility.check(browser, "a round by hand");
+            browser.fill("Reading of C-310 Panel, Pressure", "7,2");
+            browser.press("Save the round");
+            browser.see("Written down.");
+            browser.see("none, written by hand");
+            assertThat(trend(pressure).get(0).get("value").asDouble()).isEqualTo(7.2);
+            assertThat(trend(guard).get(0).get("value").asDouble()).isEqualTo(1);
+        });
+    }
+
+    @Test
+    void aForeignTableIsUnderstoodOnItsOwnRows() {
+        keepingAPicture(() -> {
+            String pressure = plant.check(point("C-311"), "gauge", "Pressure");
+            Path log = files.resolve("panel-log.csv");
+            write(log, "Tag;When;Pressure [mbar]\nC-311;03/04/2026 06:00;7200,5\nC-311;04/04/2026 06:00;7300,0\n");
+            browser.room("Visits");
+            browser.chooseFile("A field package, or a table as CSV", log);
+            browser.see("“03/04/2026 06:00” can be read in more than one way.");
+            browser.click(By.xpath("//select/option[.='day, month, year']"));
+            browser.see("2 readings: 2 on their checks, 0 for the tray.");
+            browser.fill("Model", "Panel logger");
+            browser.fill("Serial number", "PL-4");
+            Accessibility.check(browser, "a foreign table");
+            browser.press("Take 2 readings");
+            browser.see("2 new readings.");
+            assertThat(trend(pressure).get(0).get("at").asString()).startsWith("2026-04-03T06:00");
+            assertThat(trend(pressure).get(1).get("value").asDouble()).isEqualTo(7.3);
+        });
+    }
+
+    @Test
+    void aTransmitterIsWatchedAndRecorded() {
+        keepingAPicture(() -> {
+            int port = freePort();
+            try (Transmitter transmitter = transmitter(port)) {
+                browser.room("Routes");
+                browser.press("New set-up");
+                browser.click(By.xpath("//select/option[.='Modbus transmitter']"));
+                browser.fill("Name of the set-up", "Booster outlet");
+                browser.fill("Address", "127.0.0.1");
+                browser.fill("Port", String.valueOf(port));
+                browser.fill("Name 1", "Pressure");
+                browser.fill("In 1", "bar");
+                browser.press("Save set-up");
+                browser.see("1 channel read live from 127.0.0.1 port " + port);
+                browser.press("Watch live");
+                browser.see("Booster outlet: 1 channel, as they are now");
+                browser.press("Limits");
+                browser.fill("Lowest Pressure", "2");
+                browser.fill("Highest Pressure", "9");
+                browser.press("Set");
+                browser.see(By.xpath("//li[contains(., 'Pressure')]//*[.='Go']"));
+                Accessibility.check(browser, "the live view");
+                browser.fill("Name of the recording", "Start-up");
+                browser.fill("A row every", "0,2");
+                browser.press("Record");
+                browser.see("Recording Start-up:");
+                browser.fill("What happens now", "valve opened");
+                browser.press("Mark this moment");
+                browser.see("1 marker");
+                browser.press("Large");
+                browser.see(By.xpath("//*[@role='status'][@aria-label='Over all'][contains(., 'Go')]"));
+                Accessibility.check(browser, "go or no-go, large");
+                browser.keys(Keys.ESCAPE);
+                browser.press("End the recording");
+                browser.see("Recorded and kept.");
+                browser.see("1 loose reading needs a place");
+                browser.see("Start-up");
+            }
+        });
+    }
+
+    private static Transmitter transmitter(int port) {
+        try {
+            return Transmitter.start(port, Clock.systemUTC());
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new AssertionError(e);
+        }
+    }
+
+    private static int freePort() {
+        try (ServerSocket socket = new ServerSocket(0)) {
+            return socket.getLocalPort();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static void write(Path file, String text) {
+        try {
+            Files.writeString(file, text);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}
