@@ -23,6 +23,10 @@ final class LivePart {
         return model.options().containsKey("LIVE");
     }
 
+    boolean recordsRuns() {
+        return isThere() && model.techniques().contains("run");
+    }
+
     private List<SimulatedRun.Channel> shown(Optional<SetupPackage> setup) {
         return model.techniques().contains("loop")
                 ? List.of(new SimulatedRun.Channel("Loop current", "mA", 4, 20), new SimulatedRun.Channel("Loop supply", "V", 22, 26))

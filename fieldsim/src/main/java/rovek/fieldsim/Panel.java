@@ -102,6 +102,7 @@ final class Panel implements AutoCloseable {
                     new SimulatedPlant.Place(text(body, "assetTag"), text(body, "point")),
                     body.path("unnamed").asBoolean(false) ? "" : (text(body, "assetTag") + " " + text(body, "point")).strip(),
                     settings(body));
+            case "/api/run" -> turnRun(body.path("begin").asBoolean(false));
             case "/api/time" -> moveTime(text(body, "at"));
             case "/api/clock-error" ->
                 handheld.clock().setError(Duration.ofSeconds(body.path("seconds").asLong(0)));
@@ -118,6 +119,14 @@ final class Panel implements AutoCloseable {
             case "skip" -> handheld.skip(stop, text(body, "note"));
             case "note" -> handheld.note(stop, text(body, "note"));
             default -> throw new IllegalArgumentException("a stop cannot " + action);
+        }
+    }
+
+    private void turnRun(boolean begin) {
+        if (begin) {
+            handheld.run().start(handheld.setup());
+        } else {
+            handheld.run().end();
         }
     }
 

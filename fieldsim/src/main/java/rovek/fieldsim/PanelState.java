@@ -29,6 +29,8 @@ record PanelState(
         PanelSetup setup,
         boolean memoryFull,
         List<String> techniques,
+        boolean recordsRuns,
+        boolean runGoesOn,
         String problem) {
 
     record PanelStop(
@@ -58,7 +60,8 @@ record PanelState(
                 handheld.looseReadings().stream()
                         .map(reading -> new PanelLoose(reading.id(), reading.technique(), reading.label(), reading.takenAt().toString()))
                         .toList(),
-                setup(handheld.setup()), faults.isMemoryFull(), model.techniques(), problem);
+                setup(handheld.setup()), faults.isMemoryFull(), model.techniques(),
+                handheld.live().recordsRuns(), handheld.run().isRunning(), problem);
     }
 
     private static PanelSetup setup(Optional<SetupPackage> held) {

@@ -63,7 +63,7 @@ final class RunRecorder implements AutoCloseable {
     }
 
     synchronized void start(Optional<SetupPackage> setup) {
-        if (!live.isThere()) {
+        if (!live.recordsRuns()) {
             throw new HandheldException("This instrument records no runs.");
         }
         if (isRunning()) {

@@ -73,10 +73,13 @@ function show(state) {
   byId('walk-all').disabled = state.stops.length === 0;
   byId('stops').replaceChildren(...state.stops.map(stopRow));
   if (byId('loose-technique').options.length === 0) byId('loose-technique').append(...state.techniques.map((technique) => new Option(technique, technique)));
+  byId('run').hidden = !state.recordsRuns;
+  byId('run').textContent = state.runGoesOn ? 'End the run' : 'Start a run';
   byId('loose-list').textContent = state.loose.length ? `${state.loose.length} kept` : '';
 }
 
 byId('walk-all').onclick = () => call('/api/walk-all', {});
+byId('run').onclick = () => call('/api/run', { begin: byId('run').textContent === 'Start a run' });
 byId('loose').onclick = () => call('/api/loose', {
   assetTag: byId('loose-tag').value, point: byId('loose-point').value, technique: byId('loose-technique').value, unnamed: byId('loose-unnamed').checked,
 });

@@ -79,6 +79,14 @@ class LiveLinkTest {
     }
 
     @Test
+    void aCalibratorShowsItsLoopLiveAndRecordsNoRuns(@TempDir Path memory) throws Exception {
+        try (Fieldsim fieldsim = Fieldsim.start(Fieldsim.Kind.LOOP, "", memory, 0, 0, Clock.systemUTC()); Instrument link = connect(fieldsim)) {
+            assertThat(link.liveChannels()).extracting(channel -> channel.name()).containsExactly("Loop current", "Loop supply");
+            assertThatThrownBy(link::startRun).isInstanceOf(LinkException.Refused.class).hasMessageContaining("records no runs");
+        }
+    }
+
+    @Test
     void aTransmitterIsReadByItsMapOfRegisters() throws Exception {
         int port = freePort();
         try (Transmitter transmitter = Transmitter.start(port, Clock.systemUTC());

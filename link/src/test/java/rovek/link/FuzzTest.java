@@ -163,7 +163,7 @@ class FuzzTest {
         assertThat(understood).isPositive();
     }
 
-    private static final List<String> QUERIES = List.of("identity", "battery", "temperature", "clock", "catalogue", "digest", "slice", "firmware", "write");
+    private static final List<String> QUERIES = List.of("identity", "battery", "temperature", "clock", "catalogue", "digest", "slice", "firmware", "live", "fetch", "running", "options", "write");
 
     /** An instrument whose answers are sound but for one, which is spoilt. */
     private static final class Babbling extends FakeTransport {
@@ -208,6 +208,18 @@ class FuzzTest {
             }
             if (command.contains("SLICe")) {
                 return "#15abcde\n";
+            }
+            if (command.contains("LIVE:CHANnels")) {
+                return "\"Level\",\"m\",\"Loop\",\"mA\"\n";
+            }
+            if (command.startsWith("FETCh?")) {
+                return "1.5,9.91E37\n";
+            }
+            if (command.contains("CONDition?")) {
+                return "16\n";
+            }
+            if (command.contains("AVAilable?")) {
+                return "\"CHANNELS16\"\n";
             }
             return command.contains("FIRMware:STATe?") ? "\"\",0,\"READY\"\n" : "";
         }
@@ -257,6 +269,10 @@ class FuzzTest {
             case "digest" -> instrument.digest("RESULTS/W0001.zip");
             case "slice" -> instrument.slice("RESULTS/W0001.zip", 0, 5);
             case "firmware" -> instrument.firmware();
+            case "live" -> instrument.liveChannels();
+            case "fetch" -> instrument.fetch();
+            case "running" -> instrument.isRunning();
+            case "options" -> instrument.availableOptions();
             default -> instrument.write("ROUTES/ROUTE.zip", new byte[5]);
         }
     }

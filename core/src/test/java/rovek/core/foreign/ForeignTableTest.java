@@ -138,6 +138,33 @@ class ForeignTableTest {
                 .hasMessageContaining("which column holds values");
     }
 
+    /** Whatever somebody has done to a table, it is understood, or refused with a sentence. */
+    @Test
+    void aSpoiltTableIsUnderstoodOrRefusedByName() {
+        Random random = new Random(20261124);
+        String sound = "Export\nTag;When;Time;Pressure [bar];Unit;Note\nP-101;03.04.2026;06:00;1,5;bar;ok\nP-102;04.04.2026;07:10:11;1.234,5;;\n";
+        String odd = ";;\n-,.:/[]()\u2212\u00B0eE9999999999\u0000 \uFFFF";
+        int planned = 0;
+        for (int i = 0; i < 5_000; i++) {
+            StringBuilder spoilt = new StringBuilder(sound);
+            for (int n = random.nextInt(6); n >= 0; n--) {
+                int at = random.nextInt(spoilt.length());
+                spoilt.replace(at, Math.min(spoilt.length(), at + random.nextInt(4)), String.valueOf(odd.charAt(random.nextInt(odd.length()))));
+            }
+            try {
+                ForeignTable table = table(spoilt.toString());
+                ForeignGuess guess = ForeignGuess.of(table, tag -> tag.startsWith("P-"));
+                DateOrder order = guess.orders().stream().findFirst().orElse(DateOrder.DAY_MONTH_YEAR);
+                ForeignPlan plan = ForeignPlan.of(table, new ForeignMapping(guess.marks().iterator().next(), order, ZONE, guess.columns()), NOWHERE);
+                assertThat(plan.readings()).allSatisfy(reading -> assertThat(reading.value().value()).isFinite());
+                planned++;
+            } catch (IllegalArgumentException named) {
+                assertThat(named.getMessage()).as(spoilt.toString()).isNotBlank().contains(" ");
+            }
+        }
+        assertThat(planned).isBetween(500, 4_900);
+    }
+
     /** A log of years in which the clock goes back once a year: each row stays a reading of its own. */
     @Test
     void theHourThatComesTwiceIsReadAsTheFirst() {

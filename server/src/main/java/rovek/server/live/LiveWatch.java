@@ -13,7 +13,9 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import org.springframework.security.concurrent.DelegatingSecurityContextRunnable;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
 import rovek.core.live.GoLimit;
+import rovek.server.audit.AuditTrail;
 import rovek.server.problem.DomainProblem;
 
 /** Sessions under way on this server, one for each source however many watch it. */
@@ -22,13 +24,17 @@ public class LiveWatch {
 
     private final LiveSources sources;
     private final LiveRows rows;
+    private final AuditTrail audit;
+    private final TransactionTemplate transaction;
     private final Clock clock;
     private final Map<LiveTarget, LiveSession> sessions = new HashMap<>();
     private final ExecutorService asking = Executors.newCachedThreadPool();
 
-    LiveWatch(LiveSources sources, LiveRows rows, Clock clock) {
+    LiveWatch(LiveSources sources, LiveRows rows, AuditTrail audit, TransactionTemplate transaction, Clock clock) {
         this.sources = sources;
         this.rows = rows;
+        this.audit = audit;
+        this.transaction = transaction;
         this.clock = clock;
     }
 
@@ -92,7 +98,11 @@ public class LiveWatch {
             throw new DomainProblem.Invalid("low", e.getMessage());
         }
         sources.of(target);
-        rows.limit(target, channel, low, high);
+        transaction.executeWithoutResult(status -> {
+            GoLimit before = rows.limits(target).get(channel);
+            rows.limit(target, channel, low, high);
+            audit.note("set live limit", "live channel", channel, before, limit);
+        });
         running(target).ifPresent(session -> session.limit(channel, limit));
     }
 

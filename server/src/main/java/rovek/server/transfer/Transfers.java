@@ -71,7 +71,7 @@ public class Transfers {
             return new ConnectionView(
                     instruments.get(instrumentId), boxed(link.batteryPercent()), boxed(link.temperatureCelsius()),
                     difference.map(one -> one.instrumentAhead().toSeconds()).orElse(null), difference.filter(ClockCorrection::isNeeded).isPresent(),
-                    link.availableOptions(), link.liveChannels().isEmpty() ? null : link.isRunning(),
+                    link.availableOptions(), identity.options().containsKey("run") && !link.liveChannels().isEmpty() ? link.isRunning() : null,
                     memory.usedBytes(), memory.freeBytes(), files);
         });
     }
