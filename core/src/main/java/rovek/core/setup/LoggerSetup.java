@@ -2,7 +2,6 @@ package rovek.core.setup;
 
 import java.time.Duration;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -93,16 +92,9 @@ public final class LoggerSetup implements SetupForm {
 
     @Override
     public List<SetupFault> contradictions(SetupContent content) {
-        List<SetupFault> faults = new ArrayList<>();
-        Set<String> names = new HashSet<>();
+        List<SetupFault> faults = new ArrayList<>(RowNames.faults(content));
         for (int i = 0; i < content.rows().size(); i++) {
             Map<String, String> row = content.rows().get(i);
-            String name = row.get("name");
-            if (name.isEmpty()) {
-                faults.add(new SetupFault("rows.%d.name".formatted(i), "Channel %d has no name.".formatted(i + 1)));
-            } else if (!names.add(name.toLowerCase(Locale.ROOT))) {
-                faults.add(new SetupFault("rows.%d.name".formatted(i), "There are two channels \"%s\".".formatted(name)));
-            }
             if (row.containsKey("low") && Double.parseDouble(row.get("low")) == Double.parseDouble(row.get("high"))) {
                 faults.add(new SetupFault("rows.%d.high".formatted(i), "Channel %d: both ends of its range mean %s.".formatted(i + 1, row.get("low"))));
             }

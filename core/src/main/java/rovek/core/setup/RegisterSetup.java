@@ -2,9 +2,7 @@ package rovek.core.setup;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.OptionalLong;
 import java.util.Set;
@@ -94,7 +92,7 @@ public final class RegisterSetup implements SetupForm {
 
     @Override
     public List<SetupFault> contradictions(SetupContent content) {
-        List<SetupFault> faults = new ArrayList<>();
+        List<SetupFault> faults = new ArrayList<>(RowNames.faults(content));
         if (content.values().get("host").isBlank()) {
             faults.add(new SetupFault("host", "Say at which address the device answers."));
         }
@@ -103,14 +101,8 @@ public final class RegisterSetup implements SetupForm {
                 faults.add(new SetupFault(key, "A %s is a whole number.".formatted(key)));
             }
         }
-        Set<String> names = new HashSet<>();
         for (int i = 0; i < content.rows().size(); i++) {
             Map<String, String> row = content.rows().get(i);
-            String name = row.get("name");
-            if (name.isEmpty() || !names.add(name.toLowerCase(Locale.ROOT))) {
-                faults.add(new SetupFault(
-                        "rows.%d.name".formatted(i), name.isEmpty() ? "Channel %d has no name.".formatted(i + 1) : "There are two channels \"%s\".".formatted(name)));
-            }
             double address = Double.parseDouble(row.get("address"));
             if (address % 1 != 0 || address + Register.Form.of(row.get("form")).registers() - 1 > LAST_ADDRESS) {
                 faults.add(new SetupFault("rows.%d.address".formatted(i), "Channel %d: there is no such register.".formatted(i + 1)));

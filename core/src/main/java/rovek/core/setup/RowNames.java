@@ -1,0 +1,27 @@
+package rovek.core.setup;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+
+/** Every channel of a set-up has a name of its own, whatever its case. */
+final class RowNames {
+
+    private RowNames() {}
+
+    static List<SetupFault> faults(SetupContent content) {
+        List<SetupFault> faults = new ArrayList<>();
+        Set<String> names = new HashSet<>();
+        for (int i = 0; i < content.rows().size(); i++) {
+            String name = content.rows().get(i).get("name");
+            if (name.isEmpty()) {
+                faults.add(new SetupFault("rows.%d.name".formatted(i), "Channel %d has no name.".formatted(i + 1)));
+            } else if (!names.add(name.toLowerCase(Locale.ROOT))) {
+                faults.add(new SetupFault("rows.%d.name".formatted(i), "There are two channels \"%s\".".formatted(name)));
+            }
+        }
+        return faults;
+    }
+}
