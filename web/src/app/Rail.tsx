@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { Link } from '@tanstack/react-router'
+import { Link, useLocation } from '@tanstack/react-router'
 import { api } from '../api/client'
 import { queries } from '../api/queries'
 import type { Account } from '../api/types'
@@ -8,8 +8,14 @@ import { words } from '../words/en'
 
 const rooms = ['today', 'plant', 'routes', 'instruments', 'visits', 'certificates', 'setup'] as const
 
+/** Views without an entry of their own stand where one comes from. */
+const within: Partial<Record<(typeof rooms)[number], string[]>> = { instruments: ['/live'], routes: ['/by-hand'] }
+
+const isIn = (room: (typeof rooms)[number], path: string) => path.startsWith(`/${room}`) || (within[room] ?? []).includes(path)
+
 export function Rail({ me }: { me: Account }) {
   const client = useQueryClient()
+  const path = useLocation({ select: (location) => location.pathname })
   const today = useQuery({ ...queries.today(), refetchInterval: 60_000 })
   const items = today.data?.items ?? []
   const wants = (kind: string) => items.filter((item) => item.kind === kind).length
@@ -31,9 +37,7 @@ export function Rail({ me }: { me: Account }) {
         <Link
           key={room}
           to={`/${room}`}
-          className="flex h-9 items-center justify-between border-l-[3px] px-3.5 font-semibold"
-          activeProps={{ className: 'border-plum bg-paper text-ink' }}
-          inactiveProps={{ className: 'border-transparent text-ink2 hover:bg-paper' }}
+          className={`flex h-9 items-center justify-between border-l-[3px] px-3.5 font-semibold ${isIn(room, path) ? 'border-plum bg-paper text-ink' : 'border-transparent text-ink2 hover:bg-paper'}`}
         >
           {words.rooms[room]}
           {counts[room] ? <span className="text-[12px] text-plum">{counts[room]}</span> : null}

@@ -21,6 +21,7 @@ function useTargets(enabled: boolean, text: string): Target[] {
   const plant = useQuery({ ...queries.find(text), enabled: enabled && text.trim() !== '', placeholderData: (previous) => previous })
   const routes = useQuery({ ...queries.routes(), enabled })
   const instruments = useQuery({ ...queries.instruments(), enabled })
+  const live = useQuery({ ...queries.liveSources(), enabled })
   const certificates = useQuery({ ...queries.certificates(''), enabled })
   const rooms = ['today', 'plant', 'routes', 'instruments', 'visits', 'certificates', 'setup'] as const
   const others: Target[] = [
@@ -39,6 +40,22 @@ function useTargets(enabled: boolean, text: string): Target[] {
       hint: words.rooms.instruments,
       go: () => void navigate({ to: '/instruments', search: { instrument: instrument.id } }),
     })),
+    ...(live.data ?? []).map(({ target, name }) => ({
+      key: `live ${target.id}`,
+      tag: '',
+      text: name,
+      hint: words.live.open,
+      go: () => void navigate({ to: '/live', search: target.kind === 'SETUP' ? { setup: target.id } : { instrument: target.id } }),
+    })),
+    ...(routes.data ?? [])
+      .filter((route) => route.stops.some((stop) => stop.isByHand))
+      .map((route) => ({
+        key: `by hand ${route.id}`,
+        tag: '',
+        text: route.name,
+        hint: words.byHand.start,
+        go: () => void navigate({ to: '/by-hand', search: { route: route.id } }),
+      })),
     ...(certificates.data ?? []).map((line) => ({
       key: line.id,
       tag: '',
@@ -58,7 +75,7 @@ function useTargets(enabled: boolean, text: string): Target[] {
   return [...others.filter((target) => `${target.tag} ${target.text}`.toLowerCase().includes(wanted)).slice(0, wanted ? 4 : MOST), ...nodes].slice(0, MOST)
 }
 
-/** Jumps to any node, route, instrument, certificate or room. */
+/** Jumps to any node, route, instrument, live source, certificate or room. */
 export function FindOrDo() {
   const [open, setOpen] = useState(false)
   useEffect(() => {

@@ -68,7 +68,7 @@ class TrayJourneyTest extends SignedInJourney {
         }
         browser.room("Instruments");
         browser.see("Take a file");
-        browser.chooseFile("A field package as file", file);
+        browser.chooseFile("A field package, or a table as CSV", file);
         browser.see("0 new readings, 10 stored before. The originals are kept and their digests agree.");
         browser.click(inDialog("Close"));
         browser.click(By.xpath("//summary[starts-with(., 'Originals')]"));
