@@ -41,7 +41,7 @@ function YesOrNo({ isFirst, label, value, onChange }: Omit<Props, 'stop'>) {
     <span role="radiogroup" aria-label={label} className="flex gap-4">
       {answers.map(([key, said], at) => (
         <label key={key} className="flex min-h-[26px] cursor-pointer items-center gap-1.5">
-          <input type="radio" autoFocus={isFirst && at === 0} name={label} data-written={at === 0 ? '' : undefined} checked={value === key} onKeyDown={toNext} onChange={() => onChange(key)} />
+          <input type="radio" className="h-4 w-4 accent-plum" autoFocus={isFirst && at === 0} name={label} data-written={at === 0 ? '' : undefined} checked={value === key} onKeyDown={toNext} onChange={() => onChange(key)} />
           {said}
         </label>
       ))}

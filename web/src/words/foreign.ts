@@ -31,7 +31,7 @@ export const foreign = {
   },
   byRow: 'of the asset in its row',
   unitOfRow: 'unit?',
-  rowsMore: (n: number) => `and ${n} more rows`,
+  rowsMore: (n: number) => (n === 1 ? 'and 1 more row' : `and ${n} more rows`),
   summary: (readings: number, placed: number) =>
     `${readings === 1 ? '1 reading' : `${readings} readings`}: ${placed} on ${placed === 1 ? 'its check' : 'their checks'}, ${readings - placed} for the tray.`,
   faults: (n: number) => (n === 1 ? '1 cell is left out:' : `${n} cells are left out:`),

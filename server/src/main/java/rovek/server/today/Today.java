@@ -121,7 +121,7 @@ public class Today {
                         Kind.CALIBRATION_DUE, instrument.id().toString(), instrument.model(), "no. " + instrument.serial(), 1,
                         instrument.calibratedUntil() == null ? "" : instrument.calibratedUntil().toString())));
         addSensors(items, today);
-        addUnjudged(items, nodes, assets);
+        addUnjudged(items, moment, assets);
         Standing whole = moment.of(Node.PLANT);
         boolean anyCheck = whole.pass() + whole.watch() + whole.fail() + whole.notJudged() > 0;
         return new View(items, new FirstRound(
@@ -148,22 +148,22 @@ public class Today {
     }
 
     /** Measured, but nothing says what is right. */
-    private void addUnjudged(List<Item> items, NodeTree nodes, List<Standing> assets) {
-        assets.stream().filter(standing -> standing.readAt() != null && withoutLimit(standing, nodes) > 0).limit(MOST_OF_A_KIND).forEach(standing -> {
+    private void addUnjudged(List<Item> items, Standings.Moment moment, List<Standing> assets) {
+        NodeTree nodes = moment.tree().nodes();
+        assets.stream().filter(standing -> standing.readAt() != null && withoutLimit(standing, moment) > 0).limit(MOST_OF_A_KIND).forEach(standing -> {
             Node node = nodes.find(standing.nodeId()).orElseThrow();
-            items.add(new Item(Kind.WITHOUT_LIMIT, node.id().toString(), node.tag(), node.name(), withoutLimit(standing, nodes), standing.readAt()));
+            items.add(new Item(Kind.WITHOUT_LIMIT, node.id().toString(), node.tag(), node.name(), withoutLimit(standing, moment), standing.readAt()));
         });
     }
 
-    /** What yields no numbers can have no limit, and nobody is asked for one. */
-    private int withoutLimit(Standing standing, NodeTree nodes) {
+    /** What yields no numbers can have no limit, and of what was never measured nobody knows yet what would be right. */
+    private int withoutLimit(Standing standing, Standings.Moment moment) {
         if (standing.notJudged() == 0) {
             return 0;
         }
-        long onlyKept = nodes.beneath(standing.nodeId()).stream()
-                .filter(node -> node.level() == Level.CHECK)
-                .filter(check -> techniques.find(check.technique()).filter(technique -> technique.everyResult().isEmpty()).isPresent())
+        return (int) moment.tree().nodes().beneath(standing.nodeId()).stream()
+                .filter(node -> node.level() == Level.CHECK && moment.isMeasured(node.id()) && moment.verdictOf(node.id()) == Verdict.NOT_JUDGED)
+                .filter(check -> techniques.find(check.technique()).filter(technique -> !technique.everyResult().isEmpty()).isPresent())
                 .count();
-        return (int) (standing.notJudged() - onlyKept);
     }
 }
