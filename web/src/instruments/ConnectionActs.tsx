@@ -5,6 +5,7 @@ import type { ConnectionLine } from '../api/types'
 import { Button } from '../parts/Button'
 import { say } from '../parts/notices'
 import { words } from '../words/en'
+import { RenameConnection } from './RenameConnection'
 
 const text = words.instruments.connection
 
@@ -30,6 +31,7 @@ export function ConnectionActs({ line }: { line: ConnectionLine }) {
       <Button disabled={attempt.isPending} onClick={() => attempt.mutate()}>
         {text.try}
       </Button>
+      <RenameConnection line={line} />
       <Button disabled={forget.isPending} onClick={() => forget.mutate()}>
         {text.forget}
       </Button>

@@ -1,4 +1,4 @@
-import { answering, asked, changes, forget } from '../test/fakeServer'
+import { answering, asked, changes, forget, Refusal } from '../test/fakeServer'
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import type { ConnectionLine, ConnectionView, InstrumentView, JobView, MemoryLine } from '../api/types'
@@ -9,6 +9,8 @@ import { FirmwareFact } from './FirmwareFact'
 import { InstrumentFacts } from './InstrumentFacts'
 import { JobPanel } from './JobPanel'
 import { MemoryList } from './MemoryList'
+import { RenameConnection } from './RenameConnection'
+import { RunButton } from './RunButton'
 import { Shelf } from './Shelf'
 
 afterEach(() => {
@@ -141,6 +143,33 @@ describe('the shelf', () => {
     expect(await screen.findByText('asks for its pass code')).toBeTruthy()
     fireEvent.click(screen.getByText('Connect'))
     expect(onCandidate).toHaveBeenCalledWith(candidate)
+  })
+
+  it('gives a connection another name, and says why it cannot', async () => {
+    answering('PATCH', '/api/connections/c', () => new Refusal(422, 'invalid', 'A connection has a name of up to 80 characters.'))
+    show(<RenameConnection line={line('CONNECTED')} />)
+    fireEvent.click(await screen.findByText('Rename'))
+    fireEvent.change(screen.getByRole('textbox', { name: 'Rename' }), { target: { value: 'Workshop handheld' } })
+    fireEvent.click(screen.getByText('Save'))
+    expect((await screen.findByRole('alert')).textContent).toContain('up to 80 characters')
+    answering('PATCH', '/api/connections/c', () => undefined)
+    fireEvent.click(screen.getByText('Save'))
+    await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull())
+    expect(changes().at(-1)?.body).toEqual({ name: 'Workshop handheld' })
+  })
+
+  it('begins a run where none goes on, ends the one that does, and offers neither where none is recorded', async () => {
+    answering('POST', '/api/instruments/i/run', () => undefined)
+    show(<RunButton instrumentId="i" isRunning={false} />)
+    fireEvent.click(await screen.findByText('Start a run'))
+    await waitFor(() => expect(changes()[0]?.body).toEqual({ begin: true }))
+    cleanup()
+    show(<RunButton instrumentId="i" isRunning />)
+    fireEvent.click(await screen.findByText('End the run'))
+    await waitFor(() => expect(changes()[1]?.body).toEqual({ begin: false }))
+    cleanup()
+    show(<RunButton instrumentId="i" isRunning={null} />)
+    expect(screen.queryByRole('button')).toBeNull()
   })
 
   it('connects by a serial line with its speed', async () => {

@@ -17,6 +17,8 @@ export const instruments = {
     folder: 'Folder on the server',
     try: 'Try it',
     tried: (name: string) => `${name} answers.`,
+    rename: 'Rename',
+    renameTitle: 'What is this connection called?',
     forget: 'Forget this connection',
     forgotten: 'The connection is forgotten; the instrument and all it measured stay.',
     here: 'Answers here',

@@ -7,6 +7,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Random;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -94,6 +95,38 @@ class ForeignTablesTest {
         }
         JsonNode again = caller.awaitJob(caller.post("/api/originals/" + original.get("id").asString() + "/take", Map.of()).ok());
         assertThat(again.get("sentence").asString()).startsWith("0 new readings, 5 stored before");
+    }
+
+    /** Whatever arrives, the answer is a sentence and never a fault of the server. */
+    @Test
+    void aSpoiltFileOrMeaningIsNeverAFaultOfTheServer() {
+        Random random = new Random(20261123);
+        JsonNode looked = look(LOG);
+        String draft = json.writeValueAsString(draft(looked, "F-9"));
+        List<String> oddities = List.of("null", "\"\"", "-1", "[]", "\"VALUE\"", "\"\\u0000\"", "\"Europe/Paris\"", "{}");
+        int refused = 0;
+        for (int i = 0; i < 150; i++) {
+            byte[] file = LOG.getBytes(StandardCharsets.UTF_8);
+            for (int n = random.nextInt(8); n >= 0; n--) {
+                file[random.nextInt(file.length)] = (byte) random.nextInt(256);
+            }
+            String[] parts = draft.split("(?<=:)", -1);
+            int at = 1 + random.nextInt(parts.length - 1);
+            parts[at] = parts[at].replaceFirst("^(\"[^\"]*\"|null)", java.util.regex.Matcher.quoteReplacement(oddities.get(random.nextInt(oddities.size()))));
+            Map<String, ?> meant;
+            try {
+                meant = i % 2 == 0 ? json.readValue(draft, Map.class) : json.readValue(String.join("", parts), Map.class);
+            } catch (tools.jackson.core.JacksonException e) {
+                continue;
+            }
+            for (Caller.Answer answer : List.of(
+                    caller.sendFile("/api/foreign-tables/look", "x.csv", file), caller.sendFile("/api/foreign-tables/preview", "x.csv", file, Map.of("draft", meant)),
+                    caller.sendFile("/api/foreign-tables", "x.csv", file, Map.of("draft", meant)))) {
+                assertThat(answer.status()).as(meant + "\n" + new String(file, StandardCharsets.ISO_8859_1) + "\n" + answer.text()).isLessThan(500);
+                refused += answer.status() >= 400 ? 1 : 0;
+            }
+        }
+        assertThat(refused).isBetween(30, 420);
     }
 
     @Test
