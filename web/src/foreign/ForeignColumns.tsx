@@ -1,12 +1,10 @@
-import { useQuery } from '@tanstack/react-query'
-import { queries } from '../api/queries'
 import type { ForeignColumn, ForeignLook } from '../api/types'
+import { CheckSelect } from '../plant/CheckSelect'
 import { words } from '../words/en'
 
 const text = words.foreign
 const SHOWN = 4
 const uses = Object.keys(text.uses) as ForeignColumn['use'][]
-const NO_FILTER = { text: null, verdict: null, neverMeasured: null, due: null, within: null, technique: 'gauge', assetClass: null, criticality: null }
 
 /** The table's own first rows, each column under what it is taken for. */
 export function ForeignColumns({ look, columns, onChange }: { look: ForeignLook; columns: ForeignColumn[]; onChange: (columns: ForeignColumn[]) => void }) {
@@ -54,24 +52,9 @@ function ColumnMeaning({ heading, column, onChange }: { heading: string; column:
       {column.use === 'VALUE' && (
         <>
           <input aria-label={text.unit(heading)} placeholder={text.unitOfRow} className="field w-full" value={column.unit} onChange={(event) => onChange({ unit: event.target.value })} />
-          <OneCheck heading={heading} chosen={column.checkId} onChoose={(checkId) => onChange({ checkId })} />
+          <CheckSelect technique="gauge" label={text.check(heading)} none={text.byRow} chosen={column.checkId} onChoose={(checkId) => onChange({ checkId })} />
         </>
       )}
     </span>
-  )
-}
-
-/** A column whose values are all of one check, where the rows name no asset. */
-function OneCheck({ heading, chosen, onChoose }: { heading: string; chosen: string | null; onChoose: (checkId: string | null) => void }) {
-  const checks = useQuery(queries.checks(NO_FILTER)).data?.checks ?? []
-  return (
-    <select aria-label={text.check(heading)} className="field" value={chosen ?? ''} onChange={(event) => onChoose(event.target.value || null)}>
-      <option value="">{text.byRow}</option>
-      {checks.map((check) => (
-        <option key={check.id} value={check.id}>
-          {check.assetTag || check.assetName} {check.point} {check.check}
-        </option>
-      ))}
-    </select>
   )
 }

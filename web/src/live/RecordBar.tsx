@@ -1,18 +1,17 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useNavigate } from '@tanstack/react-router'
 import { useEffect, useState } from 'react'
 import { api, data } from '../api/client'
-import { queries } from '../api/queries'
 import { refresh } from '../api/refresh'
-import type { LiveKind, LiveUpdate, OutlineFilter } from '../api/types'
+import type { LiveKind, LiveUpdate } from '../api/types'
 import { Button } from '../parts/Button'
 import { say } from '../parts/notices'
 import { Trouble } from '../parts/Trouble'
+import { CheckSelect } from '../plant/CheckSelect'
 import { typedNumber } from '../units/format'
 import { words } from '../words/en'
 
 const text = words.live.recording
-const RUNS: OutlineFilter = { text: null, verdict: null, neverMeasured: null, due: null, within: null, technique: 'run', assetClass: null, criticality: null }
 const MILLIS = 1_000
 
 interface Props {
@@ -33,16 +32,15 @@ export function RecordBar({ kind, id, update }: Props) {
 function Start({ kind, id, isConnected }: { kind: LiveKind; id: string; isConnected: boolean }) {
   const [name, setName] = useState('')
   const [every, setEvery] = useState('1')
-  const [checkId, setCheckId] = useState('')
+  const [checkId, setCheckId] = useState<string | null>(null)
   const [recordingId, setRecordingId] = useState(() => crypto.randomUUID())
-  const checks = useQuery(queries.checks(RUNS)).data?.checks ?? []
   const seconds = typedNumber(every)
   const start = useMutation({
     mutationFn: () =>
       data(
         api.POST('/api/live/{kind}/{id}/recording', {
           params: { path: { kind, id } },
-          body: { id: recordingId, name, intervalMillis: Math.round((seconds ?? 0) * MILLIS), checkId: checkId || null },
+          body: { id: recordingId, name, intervalMillis: Math.round((seconds ?? 0) * MILLIS), checkId },
         }),
       ),
     onSuccess: () => setRecordingId(crypto.randomUUID()),
@@ -63,14 +61,7 @@ function Start({ kind, id, isConnected }: { kind: LiveKind; id: string; isConnec
       </label>
       <label className="flex items-center gap-2 text-ink2">
         {text.check}
-        <select className="field max-w-60" value={checkId} onChange={(event) => setCheckId(event.target.value)}>
-          <option value="">{text.loose}</option>
-          {checks.map((check) => (
-            <option key={check.id} value={check.id}>
-              {check.assetTag || check.assetName} {check.point}
-            </option>
-          ))}
-        </select>
+        <CheckSelect technique="run" label={text.check} none={text.loose} chosen={checkId} onChoose={setCheckId} />
       </label>
       <Button kind="main" type="submit" disabled={!name.trim() || seconds === null || !isConnected || start.isPending}>
         {text.start}

@@ -41,7 +41,7 @@ export function CheckDetail(props: Props) {
 
 function CheckSoFar(props: Props) {
   const { check } = props
-  if (check.readingId === null) return <p className="mt-4 text-ink2">{words.plant.neverMeasured}</p>
+  if (check.readingId === null) return <p className="mt-4 text-ink2">{check.isByHand ? words.byHand.neverWritten : words.plant.neverMeasured}</p>
   if (check.resultId !== '') return <CheckTrend {...props} />
   return (
     <section className="mt-4" aria-label={`${check.point}, ${check.check}`}>

@@ -23,6 +23,7 @@ export const byHand = {
   writeRoute: (n: number) => (n === 1 ? '1 stop is written down by hand.' : `${n} stops are written down by hand.`),
   allByHand: 'All of it is written down by hand, no instrument is needed.',
   start: 'Write down',
+  neverWritten: 'Never written down.',
   write: 'Write a reading down',
   leave: 'Throw away what is written here',
 } as const

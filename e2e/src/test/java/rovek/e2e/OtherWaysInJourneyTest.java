@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
@@ -77,18 +76,17 @@ class OtherWaysInJourneyTest extends SignedInJourney {
     @Test
     void aTransmitterIsWatchedAndRecorded() {
         keepingAPicture(() -> {
-            int port = freePort();
-            try (Transmitter transmitter = transmitter(port)) {
+            try (Transmitter transmitter = Transmitter.start(0, Clock.systemUTC())) {
                 browser.room("Routes");
                 browser.press("New set-up");
                 browser.click(By.xpath("//select/option[.='Modbus transmitter']"));
                 browser.fill("Name of the set-up", "Booster outlet");
                 browser.fill("Address", "127.0.0.1");
-                browser.fill("Port", String.valueOf(port));
+                browser.fill("Port", String.valueOf(transmitter.port()));
                 browser.fill("Name 1", "Pressure");
                 browser.fill("In 1", "bar");
                 browser.press("Save set-up");
-                browser.see("1 channel read live from 127.0.0.1 port " + port);
+                browser.see("1 channel read live from 127.0.0.1 port " + transmitter.port());
                 browser.press("Watch live");
                 browser.see("Booster outlet: 1 channel, as they are now");
                 browser.press("Limits");
@@ -114,23 +112,6 @@ class OtherWaysInJourneyTest extends SignedInJourney {
                 browser.see("Start-up");
             }
         });
-    }
-
-    private static Transmitter transmitter(int port) {
-        try {
-            return Transmitter.start(port, Clock.systemUTC());
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new AssertionError(e);
-        }
-    }
-
-    private static int freePort() {
-        try (ServerSocket socket = new ServerSocket(0)) {
-            return socket.getLocalPort();
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
     }
 
     private static void write(Path file, String text) {

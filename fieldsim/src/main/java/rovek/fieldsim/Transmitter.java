@@ -11,6 +11,9 @@ import com.digitalpetri.modbus.server.ModbusRequestContext;
 import com.digitalpetri.modbus.server.ModbusServices;
 import com.digitalpetri.modbus.server.ModbusTcpServer;
 import com.digitalpetri.modbus.tcp.server.NettyTcpServerTransport;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.ServerSocket;
 import java.nio.ByteBuffer;
 import java.time.Clock;
 import java.util.concurrent.ExecutionException;
@@ -25,10 +28,12 @@ public final class Transmitter implements AutoCloseable {
     private static final int BYTES = 12;
 
     private final ModbusTcpServer server;
+    private final int port;
     private final Clock clock;
     private final long switchedOn;
 
     private Transmitter(int port, Clock clock) {
+        this.port = port;
         this.clock = clock;
         this.switchedOn = clock.millis();
         this.server = ModbusTcpServer.create(
@@ -39,15 +44,30 @@ public final class Transmitter implements AutoCloseable {
                 new Registers());
     }
 
-    /** @param port to listen on, on loopback */
-    public static Transmitter start(int port, Clock clock) throws InterruptedException {
-        Transmitter transmitter = new Transmitter(port, clock);
+    /** @param port to listen on, on loopback; 0 for any that is free */
+    public static Transmitter start(int port, Clock clock) {
+        Transmitter transmitter = new Transmitter(port == 0 ? freePort() : port, clock);
         try {
             transmitter.server.start();
             return transmitter;
         } catch (ExecutionException e) {
-            throw new IllegalStateException("The transmitter cannot listen on port %d.".formatted(port), e);
+            throw new IllegalStateException("The transmitter cannot listen on port %d.".formatted(transmitter.port), e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException("The transmitter was not switched on.", e);
         }
+    }
+
+    private static int freePort() {
+        try (ServerSocket socket = new ServerSocket(0)) {
+            return socket.getLocalPort();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    public int port() {
+        return port;
     }
 
     /** All registers, as bytes, at one moment. */

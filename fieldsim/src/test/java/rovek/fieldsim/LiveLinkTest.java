@@ -3,8 +3,6 @@ package rovek.fieldsim;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import java.io.IOException;
-import java.net.ServerSocket;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
@@ -88,9 +86,8 @@ class LiveLinkTest {
 
     @Test
     void aTransmitterIsReadByItsMapOfRegisters() throws Exception {
-        int port = freePort();
-        try (Transmitter transmitter = Transmitter.start(port, Clock.systemUTC());
-                ModbusLink link = ModbusLink.connect("127.0.0.1", port, 1, MAP, Duration.ofSeconds(2))) {
+        try (Transmitter transmitter = Transmitter.start(0, Clock.systemUTC());
+                ModbusLink link = ModbusLink.connect("127.0.0.1", transmitter.port(), 1, MAP, Duration.ofSeconds(2))) {
             assertThat(link.channels()).extracting(channel -> channel.name()).containsExactly("Pressure", "Temperature", "On for");
             double[] values = link.fetch();
             assertThat(values[0]).isBetween(5.6, 6.8);
@@ -101,7 +98,9 @@ class LiveLinkTest {
 
     @Test
     void whatGoesWrongWithATransmitterIsANamedError() throws Exception {
-        int port = freePort();
+        Transmitter off = Transmitter.start(0, Clock.systemUTC());
+        int port = off.port();
+        off.close();
         assertThatThrownBy(() -> ModbusLink.connect("127.0.0.1", port, 1, MAP, Duration.ofSeconds(1))).isInstanceOf(LinkException.NotReachable.class);
         List<Register> beyond = List.of(new Register("Flow", "m³/h", true, 40, Register.Form.FLOAT32, false, 1, 0));
         try (Transmitter transmitter = Transmitter.start(port, Clock.systemUTC());
@@ -110,12 +109,6 @@ class LiveLinkTest {
             assertThatThrownBy(wrong::fetch).isInstanceOf(LinkException.Refused.class).hasMessageContaining("Flow").hasMessageContaining("no holding register 40");
             transmitter.close();
             assertThatThrownBy(right::fetch).isInstanceOfAny(LinkException.Lost.class, LinkException.TimedOut.class);
-        }
-    }
-
-    private static int freePort() throws IOException {
-        try (ServerSocket socket = new ServerSocket(0)) {
-            return socket.getLocalPort();
         }
     }
 }

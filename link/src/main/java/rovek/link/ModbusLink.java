@@ -13,7 +13,7 @@ import rovek.core.live.LiveChannel;
 import rovek.core.live.Register;
 
 /** A device that is read over Modbus TCP by a map of its registers. */
-public final class ModbusLink implements LiveLink {
+public final class ModbusLink implements AutoCloseable {
 
     private static final Duration CONNECT_PATIENCE = Duration.ofSeconds(3);
     private static final int ILLEGAL_ADDRESS = 2;
@@ -55,13 +55,16 @@ public final class ModbusLink implements LiveLink {
         }
     }
 
-    @Override
+    /** What it shows; the same for as long as the link stands. */
     public List<LiveChannel> channels() {
         return registers.stream().map(register -> new LiveChannel(register.name(), register.unit())).toList();
     }
 
-    /** @throws LinkException.Refused naming the channel whose register the device does not have */
-    @Override
+    /**
+     * All channels as they are now, NaN where one has no value.
+     *
+     * @throws LinkException.Refused naming the channel whose register the device does not have
+     */
     public double[] fetch() throws LinkException {
         double[] values = new double[registers.size()];
         for (int i = 0; i < values.length; i++) {

@@ -100,6 +100,27 @@ class ByHandTest {
         assertThat(preview.get("html").asString()).contains("Written by hand").doesNotContain("serial number");
     }
 
+    /** Readings of two makers in one visit: the paper names the instrument, and says that the rest was written by hand. */
+    @Test
+    void aCertificateNamesEverythingItsReadingsWereTakenWith(@TempDir Path memory) {
+        List<String> measured = plant.pump("P-10");
+        try (FieldDay day = new FieldDay(memory)) {
+            String instrument = day.connect(caller);
+            day.load(caller, instrument, plant.route(measured));
+            day.press("/api/walk-all", Map.of());
+            day.readBack(caller, instrument);
+        }
+        String walk = caller.get("/api/visits").ok().valueStream().filter(one -> one.get("readings").asInt() == 4).findFirst().orElseThrow().get("id").asString();
+        JsonNode written = caller.post("/api/by-hand", round(null, List.of(reading(pressure, "3.5")), List.of())).ok();
+        String reading = row(caller.get("/api/visits/" + written.get("visitId").asString()).ok(), pressure).get("readingId").asString();
+        caller.post("/api/visits/" + written.get("visitId").asString() + "/move-readings", Map.of("readingIds", List.of(reading), "visitId", walk)).ok();
+        JsonNode both = caller.post("/api/certificates", Map.of("visitId", walk, "checkIds", List.of(measured.get(0), pressure))).ok();
+        String paper = caller.get("/api/certificates/" + both.get("id").asString() + "/preview").ok().get("html").asString();
+        assertThat(paper).contains("VH-2, serial number 30417").contains("results of checks that take no instrument");
+        JsonNode one = caller.post("/api/certificates", Map.of("visitId", walk, "checkIds", List.of(measured.get(0)))).ok();
+        assertThat(caller.get("/api/certificates/" + one.get("id").asString() + "/preview").ok().get("html").asString()).contains("30417").doesNotContain("Written by hand");
+    }
+
     @Test
     void whatIsWrongIsNamedWithItsPlaceAndNothingOfTheRoundIsTaken() {
         int before = caller.get("/api/visits").ok().size();

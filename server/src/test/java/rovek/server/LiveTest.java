@@ -3,9 +3,7 @@ package rovek.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.BufferedReader;
-import java.io.IOException;
 import java.io.InputStreamReader;
-import java.net.ServerSocket;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -37,12 +35,6 @@ class LiveTest {
     LiveTest(RunningRovek rovek) {
         this.rovek = rovek;
         this.caller = Caller.signedIn(rovek);
-    }
-
-    private static int freePort() throws IOException {
-        try (ServerSocket socket = new ServerSocket(0)) {
-            return socket.getLocalPort();
-        }
     }
 
     private static Map<String, String> channel(String name, String unit, int address, String form) {
@@ -85,13 +77,12 @@ class LiveTest {
 
     @Test
     void aTransmitterIsWatchedJudgedAndRecordedWithMarkers() throws Exception {
-        int port = freePort();
-        String live = transmitterSetup(caller, port);
         SmallPlant plant = new SmallPlant(caller);
         String client = plant.id(null, "CLIENT", "", "Client of the transmitter");
         String asset = plant.id(plant.id(plant.id(client, "SITE", "", "Works"), "AREA", "", "Hall"), "ASSET", "B-201", "Booster");
         String check = plant.check(plant.id(asset, "POINT", "", "Outlet"), "run", "Run");
-        try (Transmitter transmitter = Transmitter.start(port, Clock.systemUTC())) {
+        try (Transmitter transmitter = Transmitter.start(0, Clock.systemUTC())) {
+            String live = transmitterSetup(caller, transmitter.port());
             JsonNode now = connected(caller, live);
             assertThat(now.get("channels").valueStream().map(one -> one.get("name").asString())).containsExactly("Pressure", "State");
             assertThat(now.get("samples").get(0).get("go").get(0).asString()).isEqualTo("NOT_JUDGED");
@@ -122,9 +113,8 @@ class LiveTest {
 
     @Test
     void aLostTransmitterIsSaidAndComesBackByItselfWhileTheRecordingGoesOn() throws Exception {
-        int port = freePort();
-        String live = transmitterSetup(caller, port);
-        Transmitter first = Transmitter.start(port, Clock.systemUTC());
+        Transmitter first = Transmitter.start(0, Clock.systemUTC());
+        String live = transmitterSetup(caller, first.port());
         connected(caller, live);
         caller.post(live + "/recording", recording("Through a loss", 200, null)).ok();
         int rows = recorded(caller, live, 2).get("recording").get("rows").asInt();
@@ -132,7 +122,7 @@ class LiveTest {
         JsonNode lost = await(() -> caller.get(live).ok(), now -> !now.get("isConnected").asBoolean());
         assertThat(lost.get("sentence").asString()).isNotBlank();
         assertThat(lost.get("recording").get("rows").asInt()).isGreaterThanOrEqualTo(rows);
-        try (Transmitter again = Transmitter.start(port, Clock.systemUTC())) {
+        try (Transmitter again = Transmitter.start(first.port(), Clock.systemUTC())) {
             connected(caller, live);
             recorded(caller, live, rows + 3);
             assertThat(caller.post(live + "/recording/end", Map.of()).ok().get("loose").asInt()).isEqualTo(1);
@@ -193,11 +183,10 @@ class LiveTest {
     /** A server that dies leaves its rows in the database; the next one makes a run of them. */
     @Test
     void aRecordingWhoseServerDiedIsTakenByTheNext() throws Exception {
-        int port = freePort();
-        try (TestDatabase database = TestDatabase.create(); Transmitter transmitter = Transmitter.start(port, Clock.systemUTC())) {
+        try (TestDatabase database = TestDatabase.create(); Transmitter transmitter = Transmitter.start(0, Clock.systemUTC())) {
             try (RunningRovek dying = RunningRovek.startOn(database)) {
                 Caller technician = Caller.signedIn(dying);
-                String live = transmitterSetup(technician, port);
+                String live = transmitterSetup(technician, transmitter.port());
                 connected(technician, live);
                 technician.post(live + "/recording", recording("Left behind", 200, null)).ok();
                 recorded(technician, live, 4);

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import rovek.core.unit.DecimalMark;
@@ -135,7 +136,7 @@ public record ForeignTable(List<String> headings, List<String> units, List<Row> 
 
     /** By what a table like this is known again: its headings, whatever their case. */
     public String signature() {
-        return String.join("|", headings).toLowerCase(java.util.Locale.ROOT);
+        return String.join("|", headings).toLowerCase(Locale.ROOT);
     }
 
     /** What is not blank in a column. */

@@ -35,14 +35,16 @@ class DemoHandRounds {
     private static final int WEEKS = 13;
 
     private final Plant tree;
+    private final DemoPlant demoPlant;
     private final PlantEditor plant;
     private final Limits limits;
     private final Routes routes;
     private final WrittenReadings written;
     private final Clock clock;
 
-    DemoHandRounds(Plant tree, PlantEditor plant, Limits limits, Routes routes, WrittenReadings written, Clock clock) {
+    DemoHandRounds(Plant tree, DemoPlant demoPlant, PlantEditor plant, Limits limits, Routes routes, WrittenReadings written, Clock clock) {
         this.tree = tree;
+        this.demoPlant = demoPlant;
         this.plant = plant;
         this.limits = limits;
         this.routes = routes;
@@ -53,7 +55,7 @@ class DemoHandRounds {
     /** Plans the compressor and its round, and walks it every week. Stops that instruments take are planned before. */
     void live() {
         PlantNode utilities = tree.tree().inOrder().stream().filter(node -> node.name().equals("Utilities")).findFirst().orElseThrow();
-        UUID panel = add(add(utilities.id(), Level.ASSET, "C-310", "Compressor 1"), Level.POINT, "Panel");
+        UUID panel = demoPlant.add(demoPlant.add(utilities.id(), Level.ASSET, "C-310", "Compressor 1"), Level.POINT, "", "Panel");
         UUID pressure = check(panel, "gauge", "Pressure", Map.of());
         UUID oil = check(panel, "gauge", "Temperature", Map.of());
         UUID drain = check(panel, "question", "Yes or no", Map.of("question", "Is the condensate drain clear?"));
@@ -99,14 +101,6 @@ class DemoHandRounds {
 
     private static String number(double value) {
         return String.format(Locale.ROOT, "%.1f", value);
-    }
-
-    private UUID add(UUID parent, Level level, String tag, String name) {
-        return plant.add(new NewNode(null, parent, level, tag, name, null, null, null)).node().id();
-    }
-
-    private UUID add(UUID parent, Level level, String name) {
-        return add(parent, level, "", name);
     }
 
     private UUID check(UUID point, String technique, String preset, Map<String, String> settings) {

@@ -129,7 +129,7 @@ class DemoPlant {
         pictures.change(picture.id(), new Pictures.PictureDraft(picture.title(), spots, picture.version()));
     }
 
-    private UUID add(UUID parent, Level level, String tag, String name) {
+    UUID add(UUID parent, Level level, String tag, String name) {
         return plant.add(new NewNode(null, parent, level, tag, name, null, null, null)).node().id();
     }
 

@@ -96,7 +96,7 @@ public class Connections {
         InstrumentIdentity identity = whoAnswers(wanted);
         return transaction.execute(status -> {
             InstrumentView instrument = instruments.meet(identity);
-            String name = wanted.name().isBlank() ? "%s no. %s".formatted(instrument.model(), instrument.serial()) : wanted.name();
+            String name = wanted.name().isBlank() ? instrument.said() : wanted.name();
             rows.put(new ConnectionRows.Row(id, name, reach, wanted.passCode(), Optional.empty()));
             rows.noteAnswer(id, instrument.id());
             audit.note("connect", "connection", id, known.map(row -> new Noted(row.name(), row.reach())).orElse(null), new Noted(name, reach));

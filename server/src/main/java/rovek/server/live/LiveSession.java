@@ -3,6 +3,7 @@ package rovek.server.live;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
@@ -68,10 +69,6 @@ final class LiveSession implements Runnable {
         lastWanted = clock.instant();
     }
 
-    boolean isWatched() {
-        return watchers.get() > 0;
-    }
-
     void limit(String channel, GoLimit limit) {
         limits.put(channel, limit);
     }
@@ -89,7 +86,8 @@ final class LiveSession implements Runnable {
         lastWanted = clock.instant();
     }
 
-    private synchronized boolean isWanted() {
+    /** Whether somebody watches it, watched it a moment ago, or records it. */
+    synchronized boolean isWanted() {
         return watchers.get() > 0 || recorder.isPresent() || clock.instant().isBefore(lastWanted.plus(LINGERS));
     }
 
@@ -97,7 +95,7 @@ final class LiveSession implements Runnable {
     public void run() {
         while (isWanted() && !Thread.currentThread().isInterrupted()) {
             try {
-                source.open(this::ask);
+                source.opening().open(this::ask);
             } catch (LinkException | PackageException e) {
                 lost(e.getMessage());
             } catch (DomainProblem e) {
@@ -124,7 +122,7 @@ final class LiveSession implements Runnable {
             if (values.length != shown.size()) {
                 throw new LinkException.Garbled("%d live values for %d channels".formatted(values.length, shown.size()));
             }
-            arrived(new LiveSample(clock.instant().truncatedTo(java.time.temporal.ChronoUnit.MILLIS), values));
+            arrived(new LiveSample(clock.instant().truncatedTo(ChronoUnit.MILLIS), values), shown);
             pause(period().minusNanos(System.nanoTime() - began));
         }
     }
@@ -134,7 +132,7 @@ final class LiveSession implements Runnable {
         return wanted.compareTo(SHORTEST) < 0 ? SHORTEST : wanted;
     }
 
-    private void arrived(LiveSample sample) {
+    private void arrived(LiveSample sample, List<LiveChannel> shown) {
         Optional<Recorder> recording;
         synchronized (this) {
             isConnected = true;
@@ -146,7 +144,7 @@ final class LiveSession implements Runnable {
             recording = recorder;
         }
         recording.ifPresent(one -> {
-            one.take(sample);
+            one.take(sample, shown);
             one.signOfLife();
         });
     }

@@ -4,12 +4,11 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.stereotype.Component;
+import rovek.core.live.LiveChannel;
 import rovek.core.live.Register;
 import rovek.core.setup.RegisterSetup;
 import rovek.core.setup.SetupContent;
-import rovek.link.LinkException;
 import rovek.link.ModbusLink;
-import rovek.link.packet.PackageException;
 import rovek.server.instrument.InstrumentView;
 import rovek.server.instrument.Instruments;
 import rovek.server.problem.DomainProblem;
@@ -55,34 +54,15 @@ class LiveSources {
     }
 
     private LiveSource instrument(InstrumentView instrument) {
-        return new LiveSource() {
-            @Override
-            public String title() {
-                return instrument.said();
-            }
-
-            @Override
-            public String model() {
-                return instrument.model();
-            }
-
-            @Override
-            public String serial() {
-                return instrument.serial();
-            }
-
-            @Override
-            public void open(Watch watch) throws LinkException, PackageException {
+        return new LiveSource(instrument.said(), instrument.model(), instrument.serial(), watch ->
                 instruments.<Void>withLink(instrument.id(), "watched live", (link, identity) -> {
-                    var channels = link.liveChannels();
+                    List<LiveChannel> channels = link.liveChannels();
                     if (channels.isEmpty()) {
                         throw new DomainProblem.Conflict("nothing-live", "%s shows nothing live.".formatted(instrument.said()));
                     }
                     watch.go(channels, link::fetch);
                     return null;
-                });
-            }
-        };
+                }));
     }
 
     private static LiveSource device(SetupView setup) {
@@ -92,28 +72,10 @@ class LiveSources {
         SetupContent content = new SetupContent(setup.values(), setup.rows());
         RegisterSetup.Device device = RegisterSetup.device(content);
         List<Register> registers = RegisterSetup.registers(content);
-        return new LiveSource() {
-            @Override
-            public String title() {
-                return setup.name();
+        return new LiveSource(setup.name(), setup.name(), "%s:%d/%d".formatted(device.host(), device.port(), device.unit()), watch -> {
+            try (ModbusLink link = ModbusLink.connect(device.host(), device.port(), device.unit(), registers, PATIENCE)) {
+                watch.go(link.channels(), link::fetch);
             }
-
-            @Override
-            public String model() {
-                return setup.name();
-            }
-
-            @Override
-            public String serial() {
-                return "%s:%d/%d".formatted(device.host(), device.port(), device.unit());
-            }
-
-            @Override
-            public void open(Watch watch) throws LinkException {
-                try (ModbusLink link = ModbusLink.connect(device.host(), device.port(), device.unit(), registers, PATIENCE)) {
-                    watch.go(link.channels(), link::fetch);
-                }
-            }
-        };
+        });
     }
 }

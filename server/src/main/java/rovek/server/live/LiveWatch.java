@@ -65,7 +65,7 @@ public class LiveWatch {
     /** Somebody may have come just when it ended: then it goes on. */
     private boolean isOver(LiveTarget target, LiveSession session) {
         synchronized (sessions) {
-            boolean isOver = !session.isWatched() || Thread.currentThread().isInterrupted();
+            boolean isOver = !session.isWanted() || Thread.currentThread().isInterrupted();
             if (isOver) {
                 sessions.remove(target, session);
             }

@@ -9,6 +9,7 @@ import java.util.Deque;
 import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import rovek.core.live.LiveChannel;
 import rovek.core.live.LiveRecord;
 import rovek.core.live.LiveSample;
 
@@ -45,8 +46,9 @@ final class Recorder {
         return Duration.ofMillis(begun.intervalMillis());
     }
 
-    synchronized void take(LiveSample sample) {
-        if (sample.at().plus(EARLY).isBefore(next) || sample.values().length != begun.channels().size()) {
+    /** Takes what is due. Values of other channels than it began with, as after another set-up was loaded, are none of its. */
+    synchronized void take(LiveSample sample, List<LiveChannel> channels) {
+        if (sample.at().plus(EARLY).isBefore(next) || !channels.equals(begun.channels())) {
             return;
         }
         while (!sample.at().plus(EARLY).isBefore(next)) {

@@ -16,7 +16,6 @@ import rovek.core.technique.SensorUse;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
 import rovek.server.audit.AuditTrail;
-import rovek.server.instrument.InstrumentView;
 import rovek.server.instrument.Instruments;
 import rovek.server.problem.DomainProblem;
 import rovek.server.problem.DomainProblem.Fault;
@@ -123,8 +122,7 @@ public class Sensors {
             if (sensor.retired) {
                 out.put(sensor.tag, "is retired");
             } else if (sensor.instrumentId != null && !sensor.instrumentId.equals(instrumentId)) {
-                InstrumentView other = instruments.get(sensor.instrumentId);
-                out.put(sensor.tag, "goes with %s no. %s".formatted(other.model(), other.serial()));
+                out.put(sensor.tag, "goes with " + instruments.get(sensor.instrumentId).said());
             }
         }
         return out;
