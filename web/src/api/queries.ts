@@ -1,6 +1,16 @@
 import { queryOptions } from '@tanstack/react-query'
 import { api, data } from './client'
-import type { OutlineFilter } from './types'
+import type { LimitForm, LimitLine, OutlineFilter, Sheet, Trend, VisitSheet } from './types'
+
+/** A limit without rules is none. */
+export const noLimit: LimitForm = { rules: [], hysteresis: 0, boundaryIsPast: false }
+
+/** Which result of a check over which time; all of it where no time is said. */
+export interface TrendOf {
+  result?: string
+  from?: string
+  to?: string
+}
 
 /** Everything read from the server, each with its key. */
 export const queries = {
@@ -56,7 +66,7 @@ export const queries = {
   changes: (node: string | undefined) =>
     queryOptions({ queryKey: ['changes', node], queryFn: () => data(api.GET('/api/plant/changes', { params: { query: { node } } })) }),
   sheet: (id: string) =>
-    queryOptions({ queryKey: ['sheet', id], queryFn: () => data(api.GET('/api/nodes/{id}/sheet', { params: { path: { id } } })) }),
+    queryOptions({ queryKey: ['sheet', id], queryFn: async (): Promise<Sheet> => data(api.GET('/api/nodes/{id}/sheet', { params: { path: { id } } })) }),
   templates: () => queryOptions({ queryKey: ['templates'], queryFn: () => data(api.GET('/api/templates')) }),
   followers: (id: string) =>
     queryOptions({ queryKey: ['templates', id, 'followers'], queryFn: () => data(api.GET('/api/templates/{id}/followers', { params: { path: { id } } })) }),
@@ -67,15 +77,23 @@ export const queries = {
       queryKey: ['settings', id],
       queryFn: () => data(api.GET('/api/plant/nodes/{id}/settings', { params: { path: { id } } })),
     }),
-  limits: (checkId: string) =>
+  limits: (nodeId: string) =>
     queryOptions({
-      queryKey: ['limits', checkId],
-      queryFn: () => data(api.GET('/api/checks/{checkId}/limits', { params: { path: { checkId } } })),
+      queryKey: ['limits', nodeId],
+      queryFn: async (): Promise<LimitLine[]> => data(api.GET('/api/nodes/{nodeId}/limits', { params: { path: { nodeId } } })),
     }),
-  trend: (id: string, result: string) =>
+  limitPreview: (nodeId: string, technique: string, resultId: string, limit: LimitForm | null) =>
     queryOptions({
-      queryKey: ['trend', id, result],
-      queryFn: () => data(api.GET('/api/checks/{id}/trend', { params: { path: { id }, query: { result } } })),
+      queryKey: ['limits', nodeId, 'preview', technique, resultId, limit],
+      queryFn: () =>
+        data(api.POST('/api/nodes/{nodeId}/limits/{technique}/{resultId}/preview', { params: { path: { nodeId, technique, resultId } }, body: limit ?? noLimit })),
+      enabled: limit !== null,
+      retry: false,
+    }),
+  trend: (id: string, of: TrendOf) =>
+    queryOptions({
+      queryKey: ['trend', id, of],
+      queryFn: async (): Promise<Trend> => data(api.GET('/api/checks/{id}/trend', { params: { path: { id }, query: of } })),
     }),
   curves: (id: string) =>
     queryOptions({
@@ -136,7 +154,7 @@ export const queries = {
     }),
   visits: () => queryOptions({ queryKey: ['visits'], queryFn: () => data(api.GET('/api/visits')) }),
   visit: (id: string) =>
-    queryOptions({ queryKey: ['visit', id], queryFn: () => data(api.GET('/api/visits/{id}', { params: { path: { id } } })) }),
+    queryOptions({ queryKey: ['visit', id], queryFn: async (): Promise<VisitSheet> => data(api.GET('/api/visits/{id}', { params: { path: { id } } })) }),
   movePlan: (id: string, targetId: string, readingIds: string[]) =>
     queryOptions({
       queryKey: ['visit', id, 'move', targetId, readingIds],

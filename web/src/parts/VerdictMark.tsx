@@ -1,4 +1,5 @@
-import type { Verdict } from '../api/types'
+import type { Verdict, VerdictNotes } from '../api/types'
+import { notesSay } from '../trend/notesSay'
 import { words } from '../words/en'
 
 export const verdictColour: Record<Verdict, string> = {
@@ -26,12 +27,19 @@ export function VerdictShape({ verdict, size = 13 }: { verdict: Verdict; size?: 
   )
 }
 
-/** Shape and word, so that nobody depends on colour. */
-export function VerdictMark({ verdict, reason }: { verdict: Verdict; reason?: string }) {
+/** Shape and word, so that nobody depends on colour; a person's own verdict says so, and what the computed one is. */
+export function VerdictMark({ verdict, reason, notes }: { verdict: Verdict; reason?: string; notes?: VerdictNotes | null }) {
+  const said = [reason, notesSay(notes ?? null)].filter(Boolean).join('; ')
   return (
-    <span className={`inline-flex items-center gap-1.5 whitespace-nowrap ${verdict === 'NOT_JUDGED' ? '' : 'font-semibold'} ${verdictColour[verdict]}`} title={reason}>
+    <span className={`inline-flex items-center gap-1.5 whitespace-nowrap ${verdict === 'NOT_JUDGED' ? '' : 'font-semibold'} ${verdictColour[verdict]}`} title={said || undefined}>
       <VerdictShape verdict={verdict} />
       {words.verdict[verdict]}
+      {notes?.overruled && (
+        <span className="inline-flex items-center gap-1 text-[12px] font-normal text-ink2">
+          {words.trend.overrule.short}, <VerdictShape verdict={notes.overruled.computed} size={10} />
+          <s>{words.verdict[notes.overruled.computed].toLowerCase()}</s>
+        </span>
+      )}
     </span>
   )
 }

@@ -2,14 +2,16 @@ import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { queries } from '../api/queries'
 import type { CheckLine, Level, Sheet, Verdict } from '../api/types'
+import { Button } from '../parts/Button'
 import { Tag } from '../parts/Tag'
 import { Trouble } from '../parts/Trouble'
+import { LimitDialog } from '../limits/LimitDialog'
 import { PictureStrip } from '../pictures/PictureStrip'
 import { words } from '../words/en'
 import { CheckDetail } from './CheckDetail'
 import { CheckTable } from './CheckTable'
 import { KeepAsTemplate } from './KeepAsTemplate'
-import { LimitDialog } from './LimitDialog'
+import { ChangesSay } from './ChangesSay'
 import { Nameplate } from './Nameplate'
 import { labelOf } from './outline'
 import { PlantHistory } from './PlantHistory'
@@ -41,31 +43,33 @@ function mostPressing(checks: CheckLine[]): CheckLine | undefined {
 /** Everything about one thing in the plant: its checks now, the chosen one over time, and how it is measured. */
 export function AssetSheet({ nodeId, checkId, readingId, mayEdit, show }: Props) {
   const sheet = useQuery(queries.sheet(nodeId))
-  const [limitsOf, setLimitsOf] = useState<CheckLine | null>(null)
+  const [limitsOf, setLimitsOf] = useState<{ nodeId: string; name: string; resultId?: string } | null>(null)
   if (!sheet.data) {
     return <div className="p-4">{sheet.error ? <Trouble error={sheet.error} /> : words.common.loading}</div>
   }
   const chosen = sheet.data.checks.find((check) => check.checkId === checkId) ?? mostPressing(sheet.data.checks)
   return (
     <div className="px-4 py-3">
-      <SheetHead sheet={sheet.data} mayEdit={mayEdit} />
+      <SheetHead sheet={sheet.data} mayEdit={mayEdit} onLimits={() => setLimitsOf({ nodeId, name: labelOf(sheet.data.node) })} />
+      <ChangesSay checks={sheet.data.checks} onChoose={(id) => show({ check: id })} />
       {platedLevels.includes(sheet.data.node.level) && (
         <PictureStrip nodeId={nodeId} checks={sheet.data.checks} mayEdit={mayEdit} onPoint={(point) => showPoint(sheet.data.checks, point, show)} />
       )}
       {sheet.data.checks.length === 0 ? (
         <p className="mt-4 text-ink2">{words.plant.noChecks}</p>
       ) : (
-        <CheckTable sheet={sheet.data} chosenId={chosen?.checkId} onChoose={(id) => show({ check: id })} onLimits={mayEdit ? setLimitsOf : undefined} />
+        <CheckTable sheet={sheet.data} chosenId={chosen?.checkId} onChoose={(id) => show({ check: id })} onLimits={mayEdit ? (check) => setLimitsOf({ nodeId: check.checkId, name: `${check.point}, ${check.check}`, resultId: check.resultId }) : undefined} />
       )}
       {sheet.data.checks.length < sheet.data.checkCount && <p className="mt-1 text-ink3">{words.plant.worstOf(sheet.data.checks.length, sheet.data.checkCount)}</p>}
       {chosen && <CheckDetail key={chosen.checkId} check={chosen} readingId={readingId} onReading={(reading) => show({ check: chosen.checkId, reading })} />}
       <SettingsPanel nodeId={sheet.data.node.id} mayEdit={mayEdit} />
-      {limitsOf && <LimitDialog check={limitsOf} onClose={() => setLimitsOf(null)} />}
+      {limitsOf && <LimitDialog {...limitsOf} onClose={() => setLimitsOf(null)} />}
     </div>
   )
 }
 
-function SheetHead({ sheet, mayEdit }: { sheet: Sheet; mayEdit: boolean }) {
+function SheetHead({ sheet, mayEdit, onLimits }: { sheet: Sheet; mayEdit: boolean; onLimits: () => void }) {
+  const without = sheet.checks.filter((check) => check.readingId !== null && check.resultId !== '' && check.fail === null && check.watch === null && check.verdict === 'NOT_JUDGED').length
   const above = sheet.path.slice(0, -1).map((node) => node.name || node.tag)
   return (
     <header className="mb-3 flex items-center gap-4">
@@ -76,6 +80,7 @@ function SheetHead({ sheet, mayEdit }: { sheet: Sheet; mayEdit: boolean }) {
           {above.length > 0 && <span>{above.join(', ')}.</span>}
           {platedLevels.includes(sheet.node.level) && <Nameplate node={sheet.node} mayEdit={mayEdit} />}
           {mayEdit && sheet.node.level === 'ASSET' && <KeepAsTemplate node={sheet.node} />}
+          {mayEdit && sheet.checks.length > 0 && <Button onClick={onLimits}>{without > 0 ? words.limits.without(without) : words.limits.open}</Button>}
           {mayEdit && <PlantHistory node={sheet.node.id} label={words.plant.historyOfNode} title={words.plant.historyOfNodeTitle(labelOf(sheet.node))} />}
         </div>
       </div>

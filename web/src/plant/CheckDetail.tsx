@@ -2,18 +2,21 @@ import { useQuery } from '@tanstack/react-query'
 import { Link } from '@tanstack/react-router'
 import { useState } from 'react'
 import { queries } from '../api/queries'
-import type { CheckLine } from '../api/types'
+import type { CheckLine, TrendPoint } from '../api/types'
 import { useMay } from '../app/useMay'
 import { Button } from '../parts/Button'
 import { Trouble } from '../parts/Trouble'
 import { VerdictMark } from '../parts/VerdictMark'
 import { day, number } from '../units/format'
 import { CurveChart } from '../viewers/CurveChart'
-import { TrendChart } from '../viewers/TrendChart'
+import { Compare } from '../trend/Compare'
+import { notesSay } from '../trend/notesSay'
+import { OverruleDialog } from '../trend/OverruleDialog'
+import { TrendPanel } from '../trend/TrendPanel'
 import { CaptureLook } from '../visit/CaptureDialog'
 import { words } from '../words/en'
 
-type Look = 'trend' | 'Spectrum' | 'Waveform'
+type Look = 'trend' | 'compare' | 'Spectrum' | 'Waveform'
 
 interface Props {
   check: CheckLine
@@ -56,8 +59,11 @@ function CheckSoFar(props: Props) {
 
 /** A reading chosen in the trend shows its spectrum. */
 function CheckTrend({ check, readingId, onReading }: Props) {
+  const mayEdit = useMay().edit
   const [look, setLook] = useState<Look>('trend')
-  const trend = useQuery(queries.trend(check.checkId, ''))
+  const [resultId, setResultId] = useState(check.resultId)
+  const [overruling, setOverruling] = useState(false)
+  const trend = useQuery({ ...queries.trend(check.checkId, { result: resultId }), placeholderData: (before) => before })
   const points = trend.data?.points ?? []
   const chosen = points.find((point) => point.readingId === readingId) ?? points.at(-1)
   const at = chosen ? points.indexOf(chosen) : -1
@@ -67,6 +73,7 @@ function CheckTrend({ check, readingId, onReading }: Props) {
   }
   const looks: [Look, string][] = [
     ['trend', words.plant.trend],
+    ['compare', words.trend.compare],
     ['Spectrum', words.plant.spectrum],
     ['Waveform', words.plant.waveform],
   ]
@@ -74,7 +81,7 @@ function CheckTrend({ check, readingId, onReading }: Props) {
     <section className="mt-4" aria-label={`${check.point}, ${check.check}`}>
       <div className="flex items-baseline gap-4">
         <h3 className="font-semibold">
-          {check.point}, {check.check} <span className="text-[12px] font-normal text-ink3">{check.unitLabel}</span>
+          {check.point}, {check.check} <span className="text-[12px] font-normal text-ink3">{trend.data?.unitLabel ?? check.unitLabel}</span>
         </h3>
         <div role="group" aria-label={words.plant.trend} className="flex flex-1 gap-3">
           {looks.map(([key, text]) => (
@@ -83,18 +90,12 @@ function CheckTrend({ check, readingId, onReading }: Props) {
               type="button"
               aria-pressed={look === key}
               onClick={() => setLook(key)}
-              className={`cursor-pointer ${look === key ? 'font-semibold text-plum underline underline-offset-4' : 'text-ink2'}`}
+              className={`min-h-6 cursor-pointer ${look === key ? 'font-semibold text-plum underline underline-offset-4' : 'text-ink2'}`}
             >
               {text}
             </button>
           ))}
         </div>
-      </div>
-      <div className="flex items-baseline gap-4 text-ink2">
-        <p className="min-w-0 flex-1 text-[13px]">
-          {check.others.map((other) => `${other.name} ${number(other.value)} ${other.unit}`).join(', ')}
-          {check.reason && ` ${words.verdict.NOT_JUDGED}: ${check.reason}`}
-        </p>
         {chosen && (
           <p className="flex items-center gap-2 whitespace-nowrap">
             <Button className="h-6 min-w-6" aria-label={words.plant.earlierReading} disabled={at <= 0} onClick={() => step(-1)}>
@@ -104,15 +105,37 @@ function CheckTrend({ check, readingId, onReading }: Props) {
               →
             </Button>
             {day(chosen.at)} <span className="font-semibold text-ink">{number(chosen.value, check.watch, check.fail)}</span>{' '}
-            <VerdictMark verdict={chosen.verdict} reason={chosen.reason} />
+            <VerdictMark verdict={chosen.verdict} reason={chosen.reason} notes={chosen.notes} />
           </p>
         )}
       </div>
+      {chosen && <ReadingSay point={chosen} />}
       <Trouble error={trend.error} />
-      {look === 'trend' && trend.data && <TrendChart trend={trend.data} chosenId={chosen?.readingId} onChoose={onReading} />}
-      {look !== 'trend' && chosen && <ReadingCurve readingId={chosen.readingId} name={look} />}
+      {look === 'trend' && trend.data && (
+        <TrendPanel
+          key={trend.data.resultId}
+          check={check}
+          whole={trend.data}
+          resultId={resultId}
+          onResult={setResultId}
+          chosenId={chosen?.readingId}
+          chosenAt={chosen?.at}
+          onChoose={onReading}
+          onOverrule={() => setOverruling(true)}
+          mayEdit={mayEdit}
+        />
+      )}
+      {look === 'compare' && trend.data && <Compare trend={trend.data} />}
+      {(look === 'Spectrum' || look === 'Waveform') && chosen && <ReadingCurve readingId={chosen.readingId} name={look} />}
+      {overruling && chosen && <OverruleDialog reading={chosen} name={`${check.point}, ${day(chosen.at)}`} onClose={() => setOverruling(false)} />}
     </section>
   )
+}
+
+/** What is to be known of the chosen reading beside its verdict; nothing where nothing is. */
+function ReadingSay({ point }: { point: TrendPoint }) {
+  const said = [point.reason, notesSay(point.notes)].filter(Boolean).join('; ')
+  return said === '' ? null : <p className="text-[13px] text-ink2">{said}</p>
 }
 
 function ReadingCurve({ readingId, name }: { readingId: string; name: string }) {

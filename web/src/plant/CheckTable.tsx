@@ -2,8 +2,8 @@ import type { CheckLine, Sheet, Verdict } from '../api/types'
 import { Button } from '../parts/Button'
 import { Spark } from '../parts/Spark'
 import { Tag } from '../parts/Tag'
-import { VerdictMark } from '../parts/VerdictMark'
-import { change, limit, number } from '../units/format'
+import { VerdictMark, VerdictShape } from '../parts/VerdictMark'
+import { boundary, change, number } from '../units/format'
 import { words } from '../words/en'
 
 interface Props {
@@ -54,9 +54,11 @@ export function CheckTable({ sheet, chosenId, onChoose, onLimits }: Props) {
             <td className="num text-ink2">
               <LimitCell check={check} onLimits={onLimits} />
             </td>
-            <td className="num">{check.change === null ? '' : change(check.change)}</td>
+            <td className="num">
+              {gotWorse(check) && <VerdictShape verdict={check.verdictBefore} size={10} />} {check.change === null ? '' : change(check.change)}
+            </td>
             <td>
-              <VerdictMark verdict={check.verdict} reason={check.reason} />
+              <VerdictMark verdict={check.verdict} reason={check.reason} notes={check.notes} />
             </td>
             <td>
               <Spark values={check.spark} fail={check.fail} />
@@ -68,18 +70,23 @@ export function CheckTable({ sheet, chosenId, onChoose, onLimits }: Props) {
   )
 }
 
+/** What it was one reading ago is shown where it is worse now. */
+export function gotWorse(check: CheckLine): boolean {
+  return check.verdictBefore !== 'NOT_JUDGED' && check.verdict !== 'NOT_JUDGED' && worstFirst.indexOf(check.verdict) < worstFirst.indexOf(check.verdictBefore)
+}
+
 function LimitCell({ check, onLimits }: { check: CheckLine; onLimits: Props['onLimits'] }) {
-  const boundary = check.fail ?? check.watch
-  if (!onLimits || check.resultId === '') return <>{boundary === null ? '–' : limit(boundary)}</>
+  const said = boundary(check)
+  if (!onLimits || check.resultId === '') return <>{said ?? '–'}</>
   return (
     <Button
-      className={boundary === null ? '' : '!font-normal !text-ink2'}
+      className={said === null ? '' : '!font-normal !text-ink2'}
       onClick={(event) => {
         event.stopPropagation()
         onLimits(check)
       }}
     >
-      {boundary === null ? words.plant.setOne : limit(boundary)}
+      {said ?? words.plant.setOne}
     </Button>
   )
 }

@@ -79,6 +79,11 @@ function Worst({ standing }: { standing: Standing }) {
   return (
     <span className="inline-flex items-center gap-2 whitespace-nowrap">
       <VerdictMark verdict={standing.worst} />
+      {standing.worse > 0 && (
+        <span className="text-[12px] font-semibold text-ink2" title={words.trend.worse(standing.worse)}>
+          {words.trend.worseShort}
+        </span>
+      )}
       {beside && (
         <span className="text-[12px] text-ink3" title={words.plant.notJudgedBeside(standing.notJudged)}>
           +{standing.notJudged} ◌

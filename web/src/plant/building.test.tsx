@@ -180,7 +180,7 @@ describe('many rows at once', () => {
     show(<BulkDialog many={{ count: 3, ids: null, filter }} onClose={() => undefined} />)
     await screen.findByText('Limit of velocity RMS')
     fireEvent.change(screen.getByLabelText('What is set'), { target: { value: 'limit.vibration.velocity.rms' } })
-    fireEvent.change(screen.getByLabelText('Fail above'), { target: { value: '4,5' } })
+    fireEvent.change(screen.getByLabelText('Fail'), { target: { value: '4,5' } })
     fireEvent.click(change())
     await waitFor(() => expect(bodyOf('/api/bulk')).toMatchObject({ ids: null, filter, facets: { 'limit.vibration.velocity.rms': '-/4.5 mm/s' } }))
     fireEvent.click(screen.getByLabelText('Each inherits it again'))

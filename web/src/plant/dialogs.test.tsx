@@ -1,45 +1,13 @@
-import { answering, changes, forget, Refusal } from '../test/fakeServer'
+import { answering, changes, forget } from '../test/fakeServer'
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
-import { afterEach, describe, expect, it, vi } from 'vitest'
+import { afterEach, describe, expect, it } from 'vitest'
 import type { SettingLine } from '../api/types'
 import { show } from '../test/show'
-import { LimitDialog } from './LimitDialog'
 import { SettingsPanel } from './SettingsPanel'
 
 afterEach(() => {
   cleanup()
   forget()
-})
-
-describe('limits', () => {
-  const check = { checkId: 'v', point: 'Drive end', check: 'Velocity' }
-  const lines = [
-    { resultId: 'velocity.rms', name: 'velocity RMS', unit: 'mm/s', watch: 2.8, fail: 4.5 },
-    { resultId: 'velocity.peak', name: 'velocity peak', unit: 'mm/s', watch: null, fail: null },
-  ]
-
-  it('saves only what was typed, a comma like a point and an empty field as none', async () => {
-    answering('GET', '/api/checks/v/limits', () => lines)
-    answering('PUT', '/api/checks/v/limits/velocity.rms', () => lines)
-    const onClose = vi.fn()
-    show(<LimitDialog check={check} onClose={onClose} />)
-    fireEvent.change(await screen.findByLabelText('velocity RMS, Watch above'), { target: { value: '' } })
-    fireEvent.change(screen.getByLabelText('velocity RMS, Fail above'), { target: { value: '7,1' } })
-    fireEvent.click(screen.getByText('Save'))
-    await waitFor(() => expect(onClose).toHaveBeenCalled())
-    expect(changes()).toEqual([{ method: 'PUT', path: '/api/checks/v/limits/velocity.rms', body: { watch: null, fail: 7.1 } }])
-  })
-
-  it('stays open and says what is wrong', async () => {
-    answering('GET', '/api/checks/v/limits', () => lines)
-    answering('PUT', '/api/checks/v/limits/velocity.rms', () => new Refusal(422, 'invalid', 'The watch boundary must be reached first.'))
-    const onClose = vi.fn()
-    show(<LimitDialog check={check} onClose={onClose} />)
-    fireEvent.change(await screen.findByLabelText('velocity RMS, Fail above'), { target: { value: '1' } })
-    fireEvent.click(screen.getByText('Save'))
-    expect((await screen.findByRole('alert')).textContent).toBe('The watch boundary must be reached first.')
-    expect(onClose).not.toHaveBeenCalled()
-  })
 })
 
 describe('settings', () => {

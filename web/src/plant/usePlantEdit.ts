@@ -13,7 +13,7 @@ import type { OpenPlant } from './useOutline'
 /** How one thing of a node changes: as it was seen, and as it shall be. */
 export type Facets = Record<string, { from: string; to: string }>
 
-const nothingBeneath = (nodeId: string) => ({ nodeId, worst: 'NOT_JUDGED' as const, pass: 0, watch: 0, fail: 0, notJudged: 0, readAt: null, spark: [], sparkFail: null })
+const nothingBeneath = (nodeId: string) => ({ nodeId, worst: 'NOT_JUDGED' as const, pass: 0, watch: 0, fail: 0, notJudged: 0, worse: 0, readAt: null, spark: [], sparkFail: null })
 
 /** The open plant with one row more, which the server does not know yet. */
 function withRow(plant: OpenPlant, node: PlantNode, afterId: string | null): OpenPlant {

@@ -13,14 +13,14 @@ export function answeringPlant(plant: () => PlantNode[]) {
     node: one,
     children: children(one.id).length,
     isHit: false,
-    standing: { nodeId: one.id, worst: 'NOT_JUDGED', pass: 0, watch: 0, fail: 0, notJudged: checksIn(one.id).length, readAt: null, spark: [], sparkFail: null },
+    standing: { nodeId: one.id, worst: 'NOT_JUDGED', pass: 0, watch: 0, fail: 0, notJudged: checksIn(one.id).length, worse: 0, readAt: null, spark: [], sparkFail: null },
   })
   const block = (parentId: string | null) => ({ parentId, rows: children(parentId).map(row) })
   const path = (one: PlantNode | undefined): PlantNode[] => (one ? [...path(plant().find((other) => other.id === one.parentId)), one] : [])
   answering('POST', '/api/outline', () => ({
     blocks: [block(null), ...plant().filter((one) => children(one.id).length > 0).map((one) => block(one.id))],
     hits: 0,
-    whole: { nodeId: '', worst: 'NOT_JUDGED', pass: 0, watch: 0, fail: 0, notJudged: 0, readAt: null, spark: [], sparkFail: null },
+    whole: { nodeId: '', worst: 'NOT_JUDGED', pass: 0, watch: 0, fail: 0, notJudged: 0, worse: 0, readAt: null, spark: [], sparkFail: null },
     nodes: plant().length,
   }))
   answering('POST', '/api/outline/beneath', ({ body }) => block((body as { parentId: string }).parentId))

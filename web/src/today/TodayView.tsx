@@ -54,7 +54,7 @@ export function TodayView() {
       <div className="h-full overflow-auto px-4 py-3">
         <Trouble error={today.error} />
         {items.length > 0 && (
-          <table className="ledger max-w-[900px]">
+          <table className="ledger max-w-[1040px]">
             <tbody>
               {items.map((item) => (
                 <tr key={item.kind + item.subjectId}>
@@ -65,6 +65,7 @@ export function TodayView() {
                   <td className="font-semibold">{item.name}</td>
                   <td>
                     {sentence(item)}
+                    {item.worse > 0 && <span className="font-semibold">, {words.trend.worse(item.worse)}</span>}
                     {item.kind.startsWith('ROUTE') && item.detail && <span className="text-ink2">, {item.detail}</span>}
                   </td>
                   <td className="num">

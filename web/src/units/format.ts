@@ -27,7 +27,15 @@ export function change(value: number): string {
 export function limit(value: number): string {
   const typed = String(value)
   const decimals = typed.includes('.') ? typed.length - typed.indexOf('.') - 1 : 0
-  return decimals > 2 ? typed : value.toFixed(2)
+  return decimals > 2 && decimals < 5 ? typed : value.toFixed(2)
+}
+
+/** The boundary to stay within, as short as can be: one side, or both; null where there is none. */
+export function boundary(of: { watch: number | null; fail: number | null; watchLow: number | null; failLow: number | null }): string | null {
+  const high = of.fail ?? of.watch
+  const low = of.failLow ?? of.watchLow
+  if (high === null) return null
+  return low === null ? limit(high) : `${limit(low)}–${limit(high)}`
 }
 
 /** A number as somebody typed it, decimal comma or point; null where it is none. */

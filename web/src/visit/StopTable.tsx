@@ -7,7 +7,7 @@ import { ProgressMark } from '../parts/ProgressMark'
 import { Tag } from '../parts/Tag'
 import { Trouble } from '../parts/Trouble'
 import { VerdictMark } from '../parts/VerdictMark'
-import { change, limit, number } from '../units/format'
+import { boundary, change, number } from '../units/format'
 import { words } from '../words/en'
 import { CaptureDialog } from './CaptureDialog'
 import { DRAGGED_READING } from './dragging'
@@ -106,8 +106,8 @@ export function StopTable({ rows, left, onToggle, mayEdit, onLimits }: Props) {
               </td>
               <td className="text-[12px] text-ink3">{row.value !== null && row.unit}</td>
               <td className="num text-ink2">
-                {row.fail !== null || row.watch !== null ? (
-                  limit(row.fail ?? row.watch ?? 0)
+                {boundary(row) !== null ? (
+                  boundary(row)
                 ) : onLimits && row.unit !== '' ? (
                   <Button onClick={() => onLimits(row)}>{words.plant.setOne}</Button>
                 ) : (
@@ -116,7 +116,7 @@ export function StopTable({ rows, left, onToggle, mayEdit, onLimits }: Props) {
               </td>
               <td className="num">{row.change === null ? '' : change(row.change)}</td>
               <td>
-                <VerdictMark verdict={row.verdict} reason={row.reason} />
+                <VerdictMark verdict={row.verdict} reason={row.reason} notes={row.notes} />
               </td>
               <td className="text-ink2">
                 {[row.note, ...filledIn(row.filled), row.repeats > 0 ? text.repeated(row.repeats) : '', row.discardedBecause ?? ''].filter(Boolean).join(', ')}

@@ -10,7 +10,7 @@ import { Button } from '../parts/Button'
 import { Page } from '../parts/Page'
 import { Trouble } from '../parts/Trouble'
 import { VerdictMark } from '../parts/VerdictMark'
-import { LimitDialog } from '../plant/LimitDialog'
+import { LimitDialog } from '../limits/LimitDialog'
 import { dayAndTime, span } from '../units/format'
 import { words } from '../words/en'
 import { MendBar } from './MendBar'
@@ -71,7 +71,7 @@ export function VisitSheetView() {
             </div>
           </>
         )}
-        {limitsOf && <LimitDialog check={limitsOf} onClose={() => setLimitsOf(null)} />}
+        {limitsOf && <LimitDialog nodeId={limitsOf.checkId} name={`${limitsOf.point}, ${limitsOf.check}`} onClose={() => setLimitsOf(null)} />}
       </div>
     </Page>
   )

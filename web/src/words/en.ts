@@ -1,12 +1,14 @@
 import { byHand } from './byhand'
 import { foreign } from './foreign'
 import { instruments } from './instruments'
+import { limits } from './limits'
 import { live } from './live'
 import { pictures } from './pictures'
 import { plant } from './plant'
 import { routes } from './routes'
 import { sensors } from './sensors'
 import { setups } from './setups'
+import { trend } from './trend'
 import { visits } from './visits'
 
 /** All wording of the front end, in one place. */
@@ -94,15 +96,8 @@ export const words = {
   },
   plant,
   sensors,
-  limits: {
-    title: 'Limits',
-    watch: 'Watch above',
-    fail: 'Fail above',
-    explain: 'A value on the limit is still within it. Leave a field empty to set no boundary.',
-    saved: 'Limits saved.',
-    from: (name: string) => `from ${name}`,
-    proposal: (watch: string, fail: string) => `Take ${watch} / ${fail}`,
-  },
+  limits,
+  trend,
   pictures,
   byHand,
   foreign,

@@ -7,7 +7,7 @@ export const plant = {
       : watches > 0
         ? `${watches} ${watches === 1 ? 'check is' : 'checks are'} to be watched.`
         : 'Nothing is past a limit.',
-  columns: { plant: 'Plant', worst: 'Worst', read: 'Read', spark: '12 months' },
+  columns: { plant: 'Plant', worst: 'Worst', read: 'Read', spark: 'Lately' },
   filter: 'Show only',
   search: 'Find a tag or name',
   searchShort: 'Tag or name',

@@ -10,6 +10,7 @@ package rovek.fieldsim;
  * @param impact acceleration of a bearing's impacts at the start, m/s²
  * @param impactGrowthPerMonth relative
  * @param impactOnsetMonths months after the start before the impacts begin to grow
+ * @param replacedAtMonths when the bearing was replaced, after which it is as good as new; negative infinity for never
  * @param noise broad-band acceleration, m/s² RMS
  */
 record MachineCondition(
@@ -20,22 +21,32 @@ record MachineCondition(
         double impact,
         double impactGrowthPerMonth,
         double impactOnsetMonths,
+        double replacedAtMonths,
         double noise) {
 
+    private static final double NEVER = Double.NEGATIVE_INFINITY;
+
+
     static MachineCondition healthy(double speedHz, double unbalanceMmPerSecond) {
-        return new MachineCondition(speedHz, unbalanceMmPerSecond, 0.3, 0, 4, 0.01, 0, 1.6);
+        return new MachineCondition(speedHz, unbalanceMmPerSecond, 0.3, 0, 4, 0.01, 0, NEVER, 1.6);
     }
 
     MachineCondition misaligning(double mmPerSecond, double growthPerMonth) {
         return new MachineCondition(
                 speedHz, unbalanceMmPerSecond, mmPerSecond, growthPerMonth,
-                impact, impactGrowthPerMonth, impactOnsetMonths, noise);
+                impact, impactGrowthPerMonth, impactOnsetMonths, replacedAtMonths, noise);
     }
 
     MachineCondition withBearingDefect(double growthPerMonth, double onsetMonths) {
         return new MachineCondition(
                 speedHz, unbalanceMmPerSecond, misalignmentMmPerSecond, misalignmentGrowthPerMonth,
-                impact, growthPerMonth, onsetMonths, noise);
+                impact, growthPerMonth, onsetMonths, replacedAtMonths, noise);
+    }
+
+    MachineCondition withBearingReplaced(double months) {
+        return new MachineCondition(
+                speedHz, unbalanceMmPerSecond, misalignmentMmPerSecond, misalignmentGrowthPerMonth,
+                impact, impactGrowthPerMonth, impactOnsetMonths, months, noise);
     }
 
     double misalignmentAfter(double months) {
@@ -43,6 +54,7 @@ record MachineCondition(
     }
 
     double impactAfter(double months) {
-        return impact * Math.pow(1 + impactGrowthPerMonth, Math.max(0, months - impactOnsetMonths));
+        boolean isNew = replacedAtMonths != NEVER && months >= replacedAtMonths;
+        return isNew ? impact : impact * Math.pow(1 + impactGrowthPerMonth, Math.max(0, months - impactOnsetMonths));
     }
 }

@@ -67,7 +67,7 @@ class ByHandTest {
         JsonNode asked = caller.get("/api/by-hand/routes/" + route).ok();
         assertThat(asked.get("stops").valueStream().map(stop -> stop.get("form").asString())).containsExactly("NUMBER", "YES_OR_NO", "WORDS");
         assertThat(asked.get("stops").get(0).get("unit").asString()).isEqualTo("bar");
-        caller.put("/api/checks/" + pressure + "/limits/pressure", Map.of("watch", 4.0, "fail", 6.0)).ok();
+        caller.limit(pressure, "gauge", "pressure", 4.0, 6.0).ok();
         Map<String, Object> words = reading(remark, "Oil under the coupling.\nWiped off.");
         words.put("photos", List.of(Map.of("base64", picture())));
         Map<String, Object> round = round(route, List.of(reading(pressure, "4200 mbar"), words), List.of(Map.of("checkId", guard, "reason", "locked")));

@@ -8,6 +8,8 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -79,6 +81,31 @@ public final class Caller {
 
     public Answer put(String path, Object body) {
         return call("PUT", path, body);
+    }
+
+    /** Says an upper limit on a result at a node, for all that was and will be measured; null for a boundary that is none. */
+    public Answer limit(Object node, String technique, String result, Double watch, Double fail) {
+        return put("/api/nodes/" + node + "/limits/" + technique + "/" + result, saying(rule("ABOVE", watch, fail), null));
+    }
+
+    /** @param from when it begins to hold; null for all before, too */
+    public static Map<String, Object> saying(Map<String, Object> rule, String from) {
+        Map<String, Object> saying = new HashMap<>();
+        saying.put("limit", limit(rule));
+        saying.put("isInherited", false);
+        saying.put("from", from);
+        return saying;
+    }
+
+    public static Map<String, Object> limit(Map<String, Object> rule) {
+        return Map.of("rules", List.of(rule), "hysteresis", 0, "boundaryIsPast", false);
+    }
+
+    public static Map<String, Object> rule(String kind, Double watch, Double fail) {
+        Map<String, Object> rule = new HashMap<>(Map.of("kind", kind, "isShare", true, "isRobust", true));
+        rule.put("watch", watch);
+        rule.put("fail", fail);
+        return rule;
     }
 
     public Answer patch(String path, Object body) {

@@ -99,7 +99,7 @@ class CapturesTest {
         assertThat(caller.post("/api/readings/" + loop + "/place", Map.of("checkId", gaugeCheck)).status()).isEqualTo(409);
         caller.post("/api/readings/" + loop + "/place", Map.of("checkId", loopCheck)).ok();
         caller.post("/api/readings/" + gauge + "/place", Map.of("checkId", gaugeCheck)).ok();
-        caller.put("/api/checks/" + gaugeCheck + "/limits/pressure", Map.of("fail", 1.0)).ok();
+        caller.limit(gaugeCheck, "gauge", "pressure", null, 1.0).ok();
         JsonNode sheet = caller.get("/api/visits/" + caller.get("/api/visits").ok().get(0).get("id").asString()).ok();
         Map<String, JsonNode> rows = new HashMap<>();
         sheet.get("rows").forEach(row -> rows.put(row.get("checkId").asString(), row));

@@ -31,7 +31,7 @@ class CertificateTest {
         this.caller = Caller.signedIn(rovek);
         SmallPlant plant = new SmallPlant(caller);
         this.checks = plant.pump("P-77");
-        caller.put("/api/checks/" + checks.get(0) + "/limits/velocity.rms", Map.of("watch", 0.5, "fail", 1.0)).ok();
+        caller.limit(checks.get(0), "vibration", "velocity.rms", 0.5, 1.0).ok();
         try (FieldDay field = new FieldDay(memory)) {
             String instrument = field.connect(caller);
             field.load(caller, instrument, plant.route(checks));
@@ -84,7 +84,7 @@ class CertificateTest {
                 .contains("VH-2, serial number 30417, calibrated on")
                 .contains("4 results: 1 fail, 0 watch, 0 pass, 3 not judged.")
                 .contains("velocity RMS")
-                .contains("mm/s 0.500 1.00 fail")
+                .contains("mm/s above 0.500 above 1.00 fail")
                 .contains("acceleration RMS: no limit is set")
                 .contains("guard in the way")
                 .contains("skipped")
@@ -106,11 +106,11 @@ class CertificateTest {
     void nobodySignsWhatHasChangedSinceItWasSeen() {
         JsonNode prepared = prepare();
         String seen = digest(prepared);
-        caller.put("/api/checks/" + checks.get(0) + "/limits/velocity.rms", Map.of("watch", 50, "fail", 100)).ok();
+        caller.limit(checks.get(0), "vibration", "velocity.rms", 50.0, 100.0).ok();
         Caller.Answer answer = sign(prepared, seen, RunningRovek.PASSWORD);
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.sentence()).contains("was changed by someone else since you opened it");
-        caller.put("/api/checks/" + checks.get(0) + "/limits/velocity.rms", Map.of("watch", 0.5, "fail", 1.0)).ok();
+        caller.limit(checks.get(0), "vibration", "velocity.rms", 0.5, 1.0).ok();
     }
 
     @Test

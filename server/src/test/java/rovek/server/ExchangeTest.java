@@ -43,7 +43,7 @@ class ExchangeTest {
     @ValueSource(strings = {"csv", "xlsx", "json"})
     void aPlantReadIntoAnEmptyRovekIsTheSamePlant(String format) {
         List<String> checks = plant.pump("P-6" + format.length() + format.charAt(0));
-        caller.put("/api/checks/" + checks.get(0) + "/limits/velocity.rms", Map.of("watch", 2.8, "fail", 4.5)).ok();
+        caller.limit(checks.get(0), "vibration", "velocity.rms", 2.8, 4.5).ok();
         String asset = plant.row(checks.get(0)).get("node").get("parentId").asString();
         plant.alter(asset, "nameplate.note", "", "a \"quoted\", note").ok();
         caller.put("/api/plant/nodes/" + asset + "/settings", Map.of("lines", "3200")).ok();

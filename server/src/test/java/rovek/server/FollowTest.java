@@ -51,7 +51,7 @@ class FollowTest {
     }
 
     private void limit(int check, String result, double watch, double fail) {
-        caller.put("/api/checks/" + checks.get(check) + "/limits/" + result, Map.of("watch", watch, "fail", fail)).ok();
+        caller.limit(checks.get(check), "vibration", result, watch, fail).ok();
     }
 
     private JsonNode node(String tag) {

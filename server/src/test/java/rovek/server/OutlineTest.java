@@ -100,9 +100,9 @@ class OutlineTest {
                 "facets", Map.of("setting.vibration.lines", "3200", "limit.vibration.velocity.rms", "2.8/4.5 mm/s"));
         JsonNode done = caller.post("/api/bulk", many).ok();
         assertThat(done.get("sentence").asString()).isEqualTo("Changed 4 rows at once");
-        assertThat(caller.get("/api/checks/" + checks.get(0) + "/limits").ok().get(0).get("fail").asDouble()).isEqualTo(4.5);
+        assertThat(caller.get("/api/nodes/" + checks.get(0) + "/limits").ok().get(0).get("limit").get("rules").get(0).get("fail").asDouble()).isEqualTo(4.5);
         caller.post("/api/plant/changes/" + done.get("changeId").asString() + "/undo", Map.of()).ok();
-        assertThat(caller.get("/api/checks/" + checks.get(0) + "/limits").ok().get(0).get("fail").isNull()).isTrue();
+        assertThat(caller.get("/api/nodes/" + checks.get(0) + "/limits").ok().get(0).get("limit").isNull()).isTrue();
         assertThat(caller.post("/api/bulk", Map.of("facets", Map.of("name", "All the same"), "ids", checks)).status()).isEqualTo(422);
         assertThat(caller.post("/api/bulk", Map.of("facets", Map.of("class", "pump"))).sentence()).contains("Say which rows");
         assertThat(caller.post("/api/bulk", Map.of("ids", checks, "facets", Map.of("setting.vibration.lines", "many"))).sentence()).contains("Lines is one of");

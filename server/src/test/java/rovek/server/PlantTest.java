@@ -108,7 +108,7 @@ class PlantTest {
     @Test
     void aCopiedMachineIsCountedOnWithItsChecksSettingsAndLimits() {
         List<String> checks = plant.pump("P-940");
-        caller.put("/api/checks/" + checks.get(0) + "/limits/velocity.rms", Map.of("watch", 2.8, "fail", 4.5)).ok();
+        caller.limit(checks.get(0), "vibration", "velocity.rms", 2.8, 4.5).ok();
         String asset = rowTagged("P-940").get("id").asString();
         String area = rowTagged("P-940").get("parentId").asString();
         JsonNode copied = place("copy", asset, area, asset).ok();
@@ -116,8 +116,8 @@ class PlantTest {
         assertThat(rowTagged("P-941").get("id").asString()).isEqualTo(copy);
         JsonNode lines = caller.get("/api/nodes/" + copy + "/sheet").ok().get("checks");
         assertThat(lines).hasSize(4);
-        JsonNode limited = caller.get("/api/checks/" + lines.get(0).get("checkId").asString() + "/limits").ok().get(0);
-        assertThat(limited.get("fail").asDouble()).isEqualTo(4.5);
+        JsonNode limited = caller.get("/api/nodes/" + lines.get(0).get("checkId").asString() + "/limits").ok().get(0);
+        assertThat(limited.get("limit").get("rules").get(0).get("fail").asDouble()).isEqualTo(4.5);
         assertThat(lines.get(1).get("check").asString()).isEqualTo("Acceleration 1–10 kHz");
         undo(copied);
         assertThat(exists(copy)).isFalse();
@@ -222,11 +222,11 @@ class PlantTest {
     @Test
     void limitsAreCheckedBeforeTheyAreKept() {
         String check = plant.pump("P-903").get(0);
-        Caller.Answer crossed = caller.put("/api/checks/" + check + "/limits/velocity.rms", Map.of("watch", 5, "fail", 3));
+        Caller.Answer crossed = caller.limit(check, "vibration", "velocity.rms", 5.0, 3.0);
         assertThat(crossed.sentence()).contains("must be reached before the fail boundary");
-        assertThat(caller.put("/api/checks/" + check + "/limits/acceleration.rms", Map.of("watch", 5)).sentence()).contains("does not yield");
-        caller.put("/api/checks/" + check + "/limits/velocity.rms", Map.of("watch", 2.8, "fail", 4.5)).ok();
-        assertThat(caller.get("/api/checks/" + check + "/limits").ok().get(0).get("fail").asDouble()).isEqualTo(4.5);
+        assertThat(caller.limit(check, "vibration", "acceleration.rms", 5.0, null).sentence()).contains("does not yield");
+        caller.limit(check, "vibration", "velocity.rms", 2.8, 4.5).ok();
+        assertThat(caller.get("/api/nodes/" + check + "/limits").ok().get(0).get("limit").get("rules").get(0).get("fail").asDouble()).isEqualTo(4.5);
     }
 
     @Test

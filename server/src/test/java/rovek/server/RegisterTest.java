@@ -81,7 +81,7 @@ class RegisterTest {
     @Test
     void anOverdueCalibrationIsWarnedOfAndRefusedWhereTheHouseWantsItSo() {
         List<String> checks = plant.pump("P-" + UUID.randomUUID().toString().substring(0, 6));
-        checks.forEach(check -> caller.put("/api/checks/" + check + "/limits/" + (checks.indexOf(check) % 2 == 0 ? "velocity.rms" : "acceleration.rms"), Map.of("fail", 50)).ok());
+        checks.forEach(check -> caller.limit(check, "vibration", checks.indexOf(check) % 2 == 0 ? "velocity.rms" : "acceleration.rms", null, 50.0).ok());
         field.load(caller, instrument, plant.route(checks));
         field.press("/api/walk-all", Map.of());
         field.readBack(caller, instrument);

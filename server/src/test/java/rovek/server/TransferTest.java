@@ -89,8 +89,8 @@ class TransferTest {
 
     @Test
     void aWalkComesBackAsJudgedReadings() {
-        caller.put("/api/checks/" + checks.get(0) + "/limits/velocity.rms", Map.of("watch", 0.5, "fail", 1.0)).ok();
-        caller.put("/api/checks/" + checks.get(1) + "/limits/acceleration.rms", Map.of("watch", 500, "fail", 1000)).ok();
+        caller.limit(checks.get(0), "vibration", "velocity.rms", 0.5, 1.0).ok();
+        caller.limit(checks.get(1), "vibration", "acceleration.rms", 500.0, 1000.0).ok();
         loadAndWalk();
         assertThat(file("READINGS").get("state").asString()).isEqualTo("NEW");
         JsonNode job = field.readBack(caller, instrument);

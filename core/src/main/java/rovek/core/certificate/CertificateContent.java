@@ -57,7 +57,9 @@ public record CertificateContent(
         parts.add(all.watch() + " watch");
         parts.add(all.pass() + " pass");
         parts.add(all.notJudged() + " not judged");
-        return "%d results: %s.".formatted(all.total(), String.join(", ", parts));
+        long overruled = rows.stream().filter(row -> row.judgement().overruled().isPresent()).count();
+        String byPersons = overruled == 0 ? "" : " Of these verdicts %d %s a person's own, given instead of the computed one.".formatted(overruled, overruled == 1 ? "is" : "are");
+        return "%d results: %s.%s".formatted(all.total(), String.join(", ", parts), byPersons);
     }
 
     /** What keeps it from being signed, each as a sentence; empty when it is complete. */

@@ -1,8 +1,12 @@
 package rovek.core.certificate;
 
+import java.util.List;
 import java.util.Optional;
+import rovek.core.limit.Bounds;
+import rovek.core.limit.Judgement;
 import rovek.core.limit.Verdict;
 import rovek.core.unit.Amount;
+import rovek.core.unit.UnitOfMeasure;
 
 /**
  * One result on a certificate.
@@ -10,27 +14,35 @@ import rovek.core.unit.Amount;
  * @param assetTag tag of the asset, may be blank
  * @param check e.g. "Drive end, Velocity 10–1000 Hz"
  * @param quantity e.g. "velocity RMS"
+ * @param unit of the value and of the bounds
  * @param value empty where nothing was measured
- * @param reasonNotJudged blank unless the verdict is not judged
+ * @param bounds the boundaries that held for it, one for each rule of its limit; empty where there was none
+ * @param judgement with the computed verdict beside a person's own
  */
 public record CertificateRow(
         String assetTag,
         String assetName,
         String check,
         String quantity,
+        UnitOfMeasure unit,
         Optional<Amount> value,
-        Optional<Amount> watch,
-        Optional<Amount> fail,
-        Verdict verdict,
-        String reasonNotJudged,
+        List<Bounds> bounds,
+        Judgement judgement,
         String note) {
 
     public CertificateRow {
-        if (verdict == Verdict.NOT_JUDGED && reasonNotJudged.isBlank()) {
-            throw new IllegalArgumentException("A row that was not judged says why.");
-        }
-        if (verdict != Verdict.NOT_JUDGED && value.isEmpty()) {
+        bounds = List.copyOf(bounds);
+        if (judgement.verdict() != Verdict.NOT_JUDGED && value.isEmpty()) {
             throw new IllegalArgumentException("A verdict needs a value.");
         }
+    }
+
+    public Verdict verdict() {
+        return judgement.verdict();
+    }
+
+    /** Blank unless the verdict is not judged. */
+    public String reasonNotJudged() {
+        return verdict() == Verdict.NOT_JUDGED ? judgement.reason() : "";
     }
 }

@@ -1,44 +1,73 @@
 package rovek.core.limit;
 
-import java.util.List;
-import java.util.Map;
-import rovek.core.technique.Analysis;
-import rovek.core.technique.Result;
+import java.time.Instant;
+import java.util.Collection;
+import java.util.Objects;
+import java.util.Optional;
 
 /**
- * The verdict on one reading.
+ * The verdict on one reading, and how it came about.
  *
- * @param verdict the worst over the results that have a limit
- * @param reason why it was not judged; empty otherwise
+ * @param verdict that counts
+ * @param reason why it was not judged, or not by all its rules; blank otherwise
+ * @param overruled what a person put in the place of the computed verdict; empty where nobody did
+ * @param anew what it was judged before, where the limit was said for readings that were there already
  */
-public record Judgement(Verdict verdict, String reason) {
+public record Judgement(Verdict verdict, String reason, Optional<Overruled> overruled, Optional<Anew> anew) {
 
     public static final String NO_LIMIT = "no limit is set";
 
     /**
-     * Judges an analysis.
+     * A person's own verdict.
      *
-     * @param limits result id to limit
+     * @param computed what the limits came to
      */
-    public static Judgement of(Analysis analysis, Map<String, Limit> limits) {
-        return of(analysis.results(), analysis.reasonNotToJudge(), limits);
+    public record Overruled(Verdict computed, String because, String by, Instant at) {}
+
+    /**
+     * A verdict on history.
+     *
+     * @param first what the reading was judged when it was stored
+     * @param saidAt when the limit that counts now was said
+     */
+    public record Anew(Verdict first, Instant saidAt) {}
+
+    public Judgement {
+        Objects.requireNonNull(verdict, "verdict");
+        if (verdict == Verdict.NOT_JUDGED && reason.isBlank()) {
+            throw new IllegalArgumentException("What was not judged says why.");
+        }
+    }
+
+    public static Judgement of(Verdict verdict, String reason) {
+        return new Judgement(verdict, reason, Optional.empty(), Optional.empty());
     }
 
     /**
-     * Judges results whose analysis was made before.
+     * The worst over the results of a reading.
      *
      * @param obstacle why the reading must not be judged, e.g. an overloaded sensor; blank where nothing is in the way
+     * @param outcomes of the results that have a limit
      */
-    public static Judgement of(List<Result> results, String obstacle, Map<String, Limit> limits) {
+    public static Judgement worstOf(String obstacle, Collection<Limit.Outcome> outcomes) {
         if (!obstacle.isBlank()) {
-            return new Judgement(Verdict.NOT_JUDGED, obstacle);
+            return notJudged(obstacle);
         }
-        RollUp judged = RollUp.ofAll(results.stream()
-                .filter(result -> limits.containsKey(result.definition().id()))
-                .map(result -> limits.get(result.definition().id()).judge(result.value()))
-                .toList());
-        return judged.total() == 0
-                ? new Judgement(Verdict.NOT_JUDGED, results.isEmpty() ? "there is no result" : NO_LIMIT)
-                : new Judgement(judged.worst(), "");
+        String missing = outcomes.stream().map(Limit.Outcome::missing).filter(reason -> !reason.isBlank()).findFirst().orElse("");
+        Verdict worst = RollUp.ofAll(outcomes.stream().map(Limit.Outcome::verdict).toList()).worst();
+        return of(worst, worst == Verdict.NOT_JUDGED && missing.isBlank() ? NO_LIMIT : missing);
+    }
+
+    public static Judgement notJudged(String reason) {
+        return of(Verdict.NOT_JUDGED, reason);
+    }
+
+    /** The same, with a person's verdict in the place of the computed one. */
+    public Judgement overruledTo(Verdict wanted, String because, String by, Instant at) {
+        return new Judgement(wanted, reason, Optional.of(new Overruled(verdict, because, by, at)), anew);
+    }
+
+    public Judgement judgedAnew(Verdict first, Instant saidAt) {
+        return new Judgement(verdict, reason, overruled, Optional.of(new Anew(first, saidAt)));
     }
 }

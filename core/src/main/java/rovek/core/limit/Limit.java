@@ -1,57 +1,94 @@
 package rovek.core.limit;
 
-import java.util.Objects;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import rovek.core.technique.Sense;
 import rovek.core.unit.Amount;
 import rovek.core.unit.UnitOfMeasure;
 
 /**
- * What is right for one result: a watch and a fail boundary, of which at least one is set. A value on a boundary is still
- * within it; only past it is watch or fail.
+ * What is right for one result: rules, of which the worst counts.
+ *
+ * @param rules at least one
+ * @param unit their numbers are written in; empty where all are shares or multiples of scatter, and hold in any unit
+ * @param hysteresis how far a value must come back within a boundary before it is better again, in that unit
+ * @param boundaryIsPast whether a value on a boundary is past it; usually it is still within
  */
-public record Limit(Sense sense, Optional<Amount> watch, Optional<Amount> fail) {
+public record Limit(List<Rule> rules, Optional<UnitOfMeasure> unit, double hysteresis, boolean boundaryIsPast) {
 
     public Limit {
-        Objects.requireNonNull(sense, "sense");
-        if (watch.isEmpty() && fail.isEmpty()) {
+        rules = List.copyOf(rules);
+        if (rules.isEmpty()) {
             throw new IllegalArgumentException("A limit needs a watch or a fail boundary.");
         }
-        if (watch.isPresent() && fail.isPresent()) {
-            int order = watch.get().compareWith(fail.get());
-            boolean wrong = sense == Sense.HIGHER_IS_WORSE ? order > 0 : order < 0;
-            if (wrong) {
-                throw new IllegalArgumentException(
-                        "The watch boundary (%s %s) must be reached before the fail boundary (%s %s)."
-                                .formatted(
-                                        watch.get().value(), watch.get().unit(),
-                                        fail.get().value(), fail.get().unit()));
-            }
+        if (!(hysteresis >= 0) || Double.isInfinite(hysteresis)) {
+            throw new IllegalArgumentException("A hysteresis is 0 or more.");
         }
     }
 
+    /** One boundary or two, on the side that is worse. */
+    public static Limit plain(Sense sense, Optional<Amount> watch, Optional<Amount> fail) {
+        if (watch.isEmpty() && fail.isEmpty()) {
+            throw new IllegalArgumentException("A limit needs a watch or a fail boundary.");
+        }
+        UnitOfMeasure unit = watch.or(() -> fail).orElseThrow().unit();
+        Optional<Double> first = watch.map(Amount::value);
+        Optional<Double> second = fail.map(amount -> amount.in(unit).value());
+        Rule rule = sense == Sense.HIGHER_IS_WORSE ? Rule.Within.above(first, second) : Rule.Within.below(first, second);
+        return new Limit(List.of(rule), Optional.of(unit), 0, false);
+    }
+
     /** Whether its boundaries can be compared with values in a unit. */
-    public boolean isFor(UnitOfMeasure unit) {
-        return watch.or(() -> fail).orElseThrow().unit().isComparableTo(unit);
+    public boolean isFor(UnitOfMeasure other) {
+        return unit.isEmpty() || unit.get().isComparableTo(other);
+    }
+
+    /** Whether it takes more than the value itself to judge by it. */
+    public boolean needsHistory() {
+        return hysteresis > 0 || rules.stream().anyMatch(Rule::needsBackground);
+    }
+
+    public boolean needsSisters() {
+        return rules.stream().anyMatch(Rule::needsSisters);
+    }
+
+    /**
+     * What a value came to.
+     *
+     * @param verdict the worst of the rules that could be applied; not judged where none could
+     * @param missing why a rule could not be applied; blank where all could
+     * @param bounds of the rules that could, in the unit of the value
+     */
+    public record Outcome(Verdict verdict, String missing, List<Bounds> bounds) {}
+
+    /** Judges a value by itself; only for a limit without need of history. */
+    public Verdict judge(Amount value) {
+        return judge(value, Verdict.NOT_JUDGED, Background.NOTHING).verdict();
     }
 
     /**
      * Judges a value: simple acceptance, no allowance for uncertainty.
      *
+     * @param before the verdict on the value before, for the hysteresis
+     * @param background in the unit of the value
      * @throws rovek.core.unit.IncomparableUnitsException when the value is of another kind of quantity
      */
-    public Verdict judge(Amount value) {
-        if (fail.filter(boundary -> isPast(value, boundary)).isPresent()) {
-            return Verdict.FAIL;
+    public Outcome judge(Amount value, Verdict before, Background background) {
+        UnitOfMeasure own = unit.orElse(value.unit());
+        double number = value.in(own).value();
+        Background inOwn = own.equals(value.unit()) ? background : background.in(one -> value.unit().convert(one, own));
+        List<Verdict> verdicts = new ArrayList<>();
+        List<Bounds> bounds = new ArrayList<>();
+        String missing = "";
+        for (Rule rule : rules) {
+            Yardstick yardstick = rule.yardstick(inOwn);
+            yardstick.bounds().ifPresent(found -> {
+                verdicts.add(found.judge(number, before, hysteresis, boundaryIsPast));
+                bounds.add(found);
+            });
+            missing = missing.isEmpty() ? yardstick.missing() : missing;
         }
-        if (watch.filter(boundary -> isPast(value, boundary)).isPresent()) {
-            return Verdict.WATCH;
-        }
-        return Verdict.PASS;
-    }
-
-    private boolean isPast(Amount value, Amount boundary) {
-        int order = value.compareWith(boundary);
-        return sense == Sense.HIGHER_IS_WORSE ? order > 0 : order < 0;
+        return new Outcome(RollUp.ofAll(verdicts).worst(), missing, bounds.stream().map(one -> one.in(own, value.unit())).toList());
     }
 }

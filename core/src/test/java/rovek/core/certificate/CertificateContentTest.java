@@ -8,8 +8,10 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import rovek.core.certificate.CertificateContent.InstrumentStatement;
+import rovek.core.limit.Judgement;
 import rovek.core.limit.Verdict;
 import rovek.core.unit.Amount;
+import rovek.core.unit.UnitCatalogue;
 
 class CertificateContentTest {
 
@@ -17,8 +19,8 @@ class CertificateContentTest {
 
     private static CertificateRow row(Verdict verdict, String reason) {
         return new CertificateRow(
-                "P-101", "Well pump 1", "Drive end", "velocity RMS", Optional.of(Amount.of(1, "mm/s")),
-                Optional.empty(), Optional.empty(), verdict, reason, "");
+                "P-101", "Well pump 1", "Drive end", "velocity RMS", UnitCatalogue.MILLIMETRE_PER_SECOND, Optional.of(Amount.of(1, "mm/s")),
+                List.of(), Judgement.of(verdict, reason), "");
     }
 
     private static CertificateContent content(Optional<LocalDate> calibratedUntil, CertificateRow... rows) {

@@ -22,7 +22,7 @@ class LimitTest {
             "velocity.rms", "velocity RMS", "RMS", UnitCatalogue.MILLIMETRE_PER_SECOND, Sense.HIGHER_IS_WORSE);
 
     private static Limit mmPerSecond(double watch, double fail) {
-        return new Limit(
+        return Limit.plain(
                 Sense.HIGHER_IS_WORSE, Optional.of(Amount.of(watch, "mm/s")), Optional.of(Amount.of(fail, "mm/s")));
     }
 
@@ -53,7 +53,7 @@ class LimitTest {
 
     @Example
     void lowerIsWorseTurnsTheComparison() {
-        Limit limit = new Limit(Sense.LOWER_IS_WORSE, Optional.of(Amount.of(10, "V")), Optional.of(Amount.of(8, "V")));
+        Limit limit = Limit.plain(Sense.LOWER_IS_WORSE, Optional.of(Amount.of(10, "V")), Optional.of(Amount.of(8, "V")));
         assertThat(limit.judge(Amount.of(9, "V"))).isEqualTo(Verdict.WATCH);
         assertThat(limit.judge(Amount.of(7, "V"))).isEqualTo(Verdict.FAIL);
     }
@@ -61,7 +61,7 @@ class LimitTest {
     @Example
     void boundariesTheWrongWayRoundAreRefused() {
         assertThatThrownBy(() -> mmPerSecond(4.5, 2.8)).hasMessageContaining("reached before the fail boundary");
-        assertThatThrownBy(() -> new Limit(Sense.HIGHER_IS_WORSE, Optional.empty(), Optional.empty()))
+        assertThatThrownBy(() -> Limit.plain(Sense.HIGHER_IS_WORSE, Optional.empty(), Optional.empty()))
                 .hasMessageContaining("needs a watch or a fail");
     }
 
@@ -84,10 +84,86 @@ class LimitTest {
 
     @Example
     void withoutALimitOrWithAnObstacleNothingIsJudged() {
-        List<Result> results = List.of(new Result(VELOCITY, Amount.of(1, "mm/s")));
-        assertThat(Judgement.of(results, "", Map.of())).isEqualTo(new Judgement(Verdict.NOT_JUDGED, "no limit is set"));
-        Map<String, Limit> limits = Map.of("velocity.rms", mmPerSecond(2.8, 4.5));
-        assertThat(Judgement.of(results, "", limits).verdict()).isEqualTo(Verdict.PASS);
-        assertThat(Judgement.of(results, "overloaded", limits)).isEqualTo(new Judgement(Verdict.NOT_JUDGED, "overloaded"));
+        assertThat(Judgement.worstOf("", List.of())).isEqualTo(Judgement.notJudged("no limit is set"));
+        Limit.Outcome good = mmPerSecond(2.8, 4.5).judge(Amount.of(1, "mm/s"), Verdict.NOT_JUDGED, Background.NOTHING);
+        assertThat(Judgement.worstOf("", List.of(good)).verdict()).isEqualTo(Verdict.PASS);
+        assertThat(Judgement.worstOf("overloaded", List.of(good))).isEqualTo(Judgement.notJudged("overloaded"));
+    }
+
+    private static Verdict judged(String limit, double value, Background background) {
+        return LimitText.parse(limit, Sense.HIGHER_IS_WORSE).orElseThrow().judge(Amount.of(value, "bar"), Verdict.NOT_JUDGED, background).verdict();
+    }
+
+    @Example
+    void everyRuleAtAndAroundItsBoundaries() {
+        double[] baseline = {6.0, 6.1, 5.9, 6.0, 6.0};
+        Background known = new Background(baseline, 5, false, java.util.OptionalDouble.of(6.0), 2, new double[] {5.0, 6.0, 9.0});
+        record Case(String limit, double pass, double watch, double fail) {}
+        List<Case> cases = List.of(
+                new Case("2.8/4.5 bar", 2.8, 4.5, 4.6),
+                new Case("above 2.8/4.5 bar", 2.8, Math.nextUp(2.8), Math.nextUp(4.5)),
+                new Case("below 2/1 bar", 2, Math.nextDown(2.0), Math.nextDown(1.0)),
+                new Case("within 5.8..6.4/5.5..6.6 bar", 5.8, 5.5, 5.4),
+                new Case("within 5.8..6.4/5.5..6.6 bar", 6.4, 6.6, 6.7),
+                new Case("outside 3..5/3.5..4.5 bar", 3, 3.5, Math.nextUp(3.5)),
+                new Case("outside 3..5/3.5..4.5 bar", 5, 4.5, Math.nextDown(4.5)),
+                new Case("target 6 ±0.25/±0.5 bar", 5.75, 6.5, 6.6),
+                new Case("baseline +25/+50 %", 7.5, 9, 9.1),
+                new Case("baseline -25/-50 %", 4.5, 3, 2.9),
+                new Case("baseline ±0.5/±1 bar", 5.5, 5, 4.9),
+                new Case("rate +0.25/+0.5 bar a day", 6.5, 7, 7.1),
+                new Case("sisters +50/+100 %", 9, 12, 12.1),
+                new Case("sisters ±1/±2 bar", 5, 4, 3.9),
+                new Case("scatter ±10/±20 s", 6.5, 7.2, 8),
+                new Case("baseline +100/+200 % & below 4/3 bar", 12, 3, 2.9));
+        for (Case one : cases) {
+            assertThat(judged(one.limit(), one.pass(), known)).as(one.limit()).isEqualTo(Verdict.PASS);
+            assertThat(judged(one.limit(), one.watch(), known)).as(one.limit()).isEqualTo(Verdict.WATCH);
+            assertThat(judged(one.limit(), one.fail(), known)).as(one.limit()).isEqualTo(Verdict.FAIL);
+        }
+    }
+
+    @Example
+    void robustScatterIsMedianAndMad() {
+        // Median 10, deviations 0 0 1 1 90: MAD 1; one wild value does not widen the limit.
+        Background known = new Background(new double[] {10, 10, 11, 9, 100}, 5, false, java.util.OptionalDouble.empty(), 0, new double[0]);
+        assertThat(judged("scatter +2/+3 MAD", 10 + 2 * 1.4826, known)).isEqualTo(Verdict.PASS);
+        assertThat(judged("scatter +2/+3 MAD", 10 + 3 * 1.4826 + 1e-9, known)).isEqualTo(Verdict.FAIL);
+        assertThat(judged("scatter +2/+3 s", 50, known)).as("mean and deviation are drawn away by it").isEqualTo(Verdict.PASS);
+    }
+
+    @Example
+    void aRuleThatCannotBeAppliedSaysWhyAndTheOthersStillCount() {
+        Limit both = LimitText.parse("6/8 bar & baseline +25/+50 %", Sense.HIGHER_IS_WORSE).orElseThrow();
+        Limit.Outcome outcome = both.judge(Amount.of(7, "bar"), Verdict.NOT_JUDGED, Background.NOTHING);
+        assertThat(outcome.verdict()).isEqualTo(Verdict.WATCH);
+        assertThat(outcome.missing()).contains("baseline is not complete: 0 of 1");
+        Judgement alone = Judgement.worstOf("", List.of(LimitText.parse("sisters +50/+100 %", Sense.HIGHER_IS_WORSE).orElseThrow()
+                .judge(Amount.of(7, "bar"), Verdict.NOT_JUDGED, Background.NOTHING)));
+        assertThat(alone).isEqualTo(Judgement.notJudged("no sister asset was measured about then"));
+    }
+
+    @Property
+    void withHysteresisAValueThatTremblesOnABoundaryKeepsItsVerdict(@ForAll @DoubleRange(min = -0.09, max = 0.09) double tremble) {
+        Limit limit = LimitText.parse("2.8/4.5 mm/s, hysteresis 0.2 mm/s", Sense.HIGHER_IS_WORSE).orElseThrow();
+        Amount value = Amount.of(4.5 + tremble, "mm/s");
+        assertThat(limit.judge(value, Verdict.FAIL, Background.NOTHING).verdict()).as("once past it").isEqualTo(Verdict.FAIL);
+        Verdict fresh = tremble > 0 ? Verdict.FAIL : Verdict.WATCH;
+        assertThat(limit.judge(value, Verdict.WATCH, Background.NOTHING).verdict()).as("coming from below").isEqualTo(fresh);
+        assertThat(limit.judge(Amount.of(4.29, "mm/s"), Verdict.FAIL, Background.NOTHING).verdict()).as("back within").isEqualTo(Verdict.WATCH);
+    }
+
+    @Example
+    void aBoundaryCanBeSaidToBePast() {
+        Limit limit = LimitText.parse("2.8/4.5 mm/s, boundary is past", Sense.HIGHER_IS_WORSE).orElseThrow();
+        assertThat(limit.judge(Amount.of(4.5, "mm/s"))).isEqualTo(Verdict.FAIL);
+        assertThat(limit.judge(Amount.of(Math.nextDown(4.5), "mm/s"))).isEqualTo(Verdict.WATCH);
+    }
+
+    @Example
+    void aToleranceOfATemperatureIsADifferenceNotATemperature() {
+        Limit limit = LimitText.parse("target 20 ±2/±4 °C", Sense.HIGHER_IS_WORSE).orElseThrow();
+        assertThat(limit.judge(Amount.of(273.15 + 21.9, "K"))).isEqualTo(Verdict.PASS);
+        assertThat(limit.judge(Amount.of(273.15 + 23, "K"))).isEqualTo(Verdict.WATCH);
     }
 }

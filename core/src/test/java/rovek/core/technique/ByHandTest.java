@@ -7,7 +7,6 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
-import rovek.core.limit.Judgement;
 import rovek.core.limit.Limit;
 import rovek.core.limit.Verdict;
 import rovek.core.nameplate.Nameplate;
@@ -47,11 +46,11 @@ class ByHandTest {
 
     @Test
     void whetherHighOrLowIsBadIsSetOnTheCheck() {
-        Limit low = new Limit(Sense.LOWER_IS_WORSE, Optional.empty(), Optional.of(new Amount(2, UnitCatalogue.BAR)));
+        Limit low = Limit.plain(Sense.LOWER_IS_WORSE, Optional.empty(), Optional.of(new Amount(2, UnitCatalogue.BAR)));
         SettingValues settings = gauge.settingsOf(Map.of("worse", "lower"));
         Analysis analysis = gauge.analyse(given(1.5, "bar"), settings);
-        assertThat(Judgement.of(analysis, Map.of("pressure.low", low)).verdict()).isEqualTo(Verdict.FAIL);
-        assertThat(Judgement.of(analysis, Map.of("pressure", low)).verdict()).as("a limit of the other sense does not count").isEqualTo(Verdict.NOT_JUDGED);
+        assertThat(low.judge(analysis.result("pressure.low").orElseThrow().value())).isEqualTo(Verdict.FAIL);
+        assertThat(analysis.result("pressure")).as("a limit of the other sense finds nothing").isEmpty();
         assertThat(gauge.result("pressure.low").sense()).isEqualTo(Sense.LOWER_IS_WORSE);
     }
 
@@ -61,10 +60,10 @@ class ByHandTest {
             SettingValues settings = question.settingsOf(Map.of("right", right));
             ResultDefinition result = question.results(settings).get(0);
             LimitProposal proposal = question.proposals(settings, Nameplate.BLANK).get(0);
-            Limit limit = new Limit(result.sense(), Optional.empty(), proposal.fail().map(value -> new Amount(value, result.unit())));
+            Limit limit = Limit.plain(result.sense(), Optional.empty(), proposal.fail().map(value -> new Amount(value, result.unit())));
             double rightAnswer = right.equals("yes") ? 1 : 0;
-            assertThat(Judgement.of(question.analyse(given(rightAnswer, "1"), settings), Map.of(proposal.resultId(), limit)).verdict()).isEqualTo(Verdict.PASS);
-            assertThat(Judgement.of(question.analyse(given(1 - rightAnswer, "1"), settings), Map.of(proposal.resultId(), limit)).verdict()).isEqualTo(Verdict.FAIL);
+            assertThat(limit.judge(question.analyse(given(rightAnswer, "1"), settings).result(proposal.resultId()).orElseThrow().value())).isEqualTo(Verdict.PASS);
+            assertThat(limit.judge(question.analyse(given(1 - rightAnswer, "1"), settings).result(proposal.resultId()).orElseThrow().value())).isEqualTo(Verdict.FAIL);
         }
         assertThatThrownBy(() -> question.analyse(given(0.5, "1"), question.settingsOf(Map.of()))).hasMessageContaining("neither yes nor no");
     }
@@ -78,6 +77,6 @@ class ByHandTest {
         }
         Technique codes = Techniques.all().get("codes");
         Analysis analysis = codes.analyse(new TextCapture(java.util.List.of("P0420")), codes.settingsOf(Map.of()));
-        assertThat(Judgement.of(analysis, Map.of())).isEqualTo(new Judgement(Verdict.NOT_JUDGED, "kept as taken, not judged"));
+        assertThat(analysis.reasonNotToJudge()).isEqualTo("kept as taken, not judged");
     }
 }

@@ -7,8 +7,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
-import rovek.core.limit.Judgement;
-import rovek.core.limit.Verdict;
 import rovek.core.reading.Capture;
 
 /** What every technique keeps to. A new one extends this and gives a sound capture. */
@@ -57,12 +55,6 @@ abstract class TechniqueContract {
         Capture capture = soundCapture(defaults());
         List<Result> once = technique().analyse(capture, defaults()).results();
         assertThat(technique().analyse(capture, defaults()).results()).isEqualTo(once);
-    }
-
-    @Test
-    void withoutLimitsNothingIsGreen() {
-        Analysis analysis = technique().analyse(soundCapture(defaults()), defaults());
-        assertThat(Judgement.of(analysis, Map.of()).verdict()).isEqualTo(Verdict.NOT_JUDGED);
     }
 
     @Test

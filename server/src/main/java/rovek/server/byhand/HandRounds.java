@@ -1,6 +1,7 @@
 package rovek.server.byhand;
 
 import jakarta.annotation.Nullable;
+import java.time.Clock;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -9,7 +10,7 @@ import org.springframework.transaction.annotation.Transactional;
 import rovek.core.technique.ByHand;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.unit.Amount;
-import rovek.server.limit.Boundaries;
+import rovek.server.judge.Boundaries;
 import rovek.server.plant.CheckView;
 import rovek.server.plant.Plant;
 import rovek.server.plant.PlantTree;
@@ -26,11 +27,13 @@ public class HandRounds {
     private final Routes routes;
     private final Plant plant;
     private final Readings readings;
+    private final Clock clock;
 
-    HandRounds(Routes routes, Plant plant, Readings readings) {
+    HandRounds(Routes routes, Plant plant, Readings readings, Clock clock) {
         this.routes = routes;
         this.plant = plant;
         this.readings = readings;
+        this.clock = clock;
     }
 
     /**
@@ -81,9 +84,9 @@ public class HandRounds {
         return readings.newest(checks, 1);
     }
 
-    private static HandStop stop(CheckView check, String instruction, Map<UUID, List<ReadingView>> newest) {
+    private HandStop stop(CheckView check, String instruction, Map<UUID, List<ReadingView>> newest) {
         ByHand.Form form = check.technique().byHand().orElseThrow().form();
-        Boundaries boundaries = Boundaries.of(check.leadingLimit().orElse(null));
+        Boundaries boundaries = Boundaries.standing(check.leadingLimit(clock.instant()), check.leadingResult());
         ReadingView last = newest.getOrDefault(check.id(), List.of()).stream().findFirst().orElse(null);
         return new HandStop(
                 check.id(), check.asset().tag(), check.asset().name(), check.point().name(), check.node().name(), form,

@@ -15,12 +15,13 @@ import rovek.core.certificate.CertificateContent;
 import rovek.core.certificate.CertificateContent.InstrumentStatement;
 import rovek.core.certificate.CertificateRow;
 import rovek.core.limit.Judgement;
-import rovek.core.limit.Limit;
-import rovek.core.limit.Verdict;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.unit.Amount;
+import rovek.server.account.Accounts;
 import rovek.server.instrument.InstrumentView;
 import rovek.server.instrument.Instruments;
+import rovek.server.judge.ReadingVerdict;
+import rovek.server.judge.Verdicts;
 import rovek.server.plant.CheckView;
 import rovek.server.plant.Plant;
 import rovek.server.plant.PlantTree;
@@ -38,14 +39,18 @@ class CertificateComposer {
     private final Readings readings;
     private final Plant plant;
     private final Instruments instruments;
+    private final Verdicts verdicts;
+    private final Accounts accounts;
     private final ZoneId zone;
 
     CertificateComposer(
-            Visits visits, Readings readings, Plant plant, Instruments instruments, @Value("${rovek.time-zone:UTC}") String zone) {
+            Visits visits, Readings readings, Plant plant, Instruments instruments, Verdicts verdicts, Accounts accounts, @Value("${rovek.time-zone:UTC}") String zone) {
         this.visits = visits;
         this.readings = readings;
         this.plant = plant;
         this.instruments = instruments;
+        this.verdicts = verdicts;
+        this.accounts = accounts;
         this.zone = ZoneId.of(zone);
     }
 
@@ -58,7 +63,7 @@ class CertificateComposer {
         for (VisitRow row : sheet.rows()) {
             if (chosen.contains(row.checkId())) {
                 CheckView check = tree.check(row.checkId()).orElseThrow();
-                rows.addAll(rows(row, check, byId.get(row.readingId())));
+                rows.addAll(rows(tree, row, check, byId.get(row.readingId())));
             }
         }
         LocalDate on = LocalDate.ofInstant(Instant.parse(sheet.beganAt()), zone);
@@ -90,36 +95,39 @@ class CertificateComposer {
     }
 
     /** The leading result, and every other one that has a limit of its own. */
-    private static List<CertificateRow> rows(VisitRow row, CheckView check, ReadingView reading) {
+    private List<CertificateRow> rows(PlantTree tree, VisitRow row, CheckView check, ReadingView reading) {
+        Optional<ReadingVerdict> verdict = Optional.ofNullable(reading).filter(ReadingView::counts).map(counting -> verdicts.of(tree, counting));
         List<CertificateRow> rows = new ArrayList<>();
         for (ResultDefinition result : check.technique().results(check.settings())) {
             boolean leads = check.leadingResult().filter(result::equals).isPresent();
-            if (leads || check.limits().containsKey(result.id())) {
-                rows.add(row(row, check, reading, result, Optional.ofNullable(check.limits().get(result.id()))));
+            Optional<ReadingVerdict.OfResult> own = verdict.map(judged -> judged.results().get(result.id()));
+            if (leads || own.isPresent()) {
+                Optional<Amount> value = verdict.map(judged -> reading.results().get(result.id()));
+                Judgement judgement = judgement(row, reading, value, verdict, result);
+                rows.add(new CertificateRow(
+                        check.asset().tag(), check.asset().name(), check.point().name() + ", " + check.node().name(), result.name(), result.unit(),
+                        value, own.map(judged -> judged.outcome().bounds()).orElse(List.of()), judgement, row.note()));
             }
         }
         return rows;
     }
 
-    private static CertificateRow row(
-            VisitRow row, CheckView check, ReadingView reading, ResultDefinition result, Optional<Limit> limit) {
-        Optional<Amount> value = Optional.ofNullable(reading)
-                .filter(ReadingView::counts)
-                .map(counting -> counting.results().get(result.id()));
-        Judgement judgement = judge(row, reading, value, limit);
-        return new CertificateRow(
-                check.asset().tag(), check.asset().name(), check.point().name() + ", " + check.node().name(), result.name(),
-                value, limit.flatMap(Limit::watch), limit.flatMap(Limit::fail), judgement.verdict(), judgement.reason(), row.note());
+    private Judgement judgement(VisitRow row, ReadingView reading, Optional<Amount> value, Optional<ReadingVerdict> verdict, ResultDefinition result) {
+        if (reading != null && !reading.obstacle().isBlank()) {
+            return Judgement.notJudged(reading.obstacle());
+        }
+        if (value.isEmpty() || verdict.isEmpty()) {
+            return Judgement.notJudged(row.reason().isBlank() ? "there is no result" : row.reason());
+        }
+        return named(verdict.get().onlyOn(result.id()).judgement());
     }
 
-    private static Judgement judge(VisitRow row, ReadingView reading, Optional<Amount> value, Optional<Limit> limit) {
-        if (reading != null && !reading.obstacle().isBlank()) {
-            return new Judgement(Verdict.NOT_JUDGED, reading.obstacle());
-        }
-        if (value.isEmpty()) {
-            return new Judgement(Verdict.NOT_JUDGED, row.reason().isBlank() ? "there is no result" : row.reason());
-        }
-        return limit.map(boundary -> new Judgement(boundary.judge(value.get()), ""))
-                .orElse(new Judgement(Verdict.NOT_JUDGED, Judgement.NO_LIMIT));
+    /** A person stands on paper by name. */
+    private Judgement named(Judgement judgement) {
+        return judgement.overruled()
+                .map(one -> new Judgement(
+                        judgement.verdict(), judgement.reason(),
+                        Optional.of(new Judgement.Overruled(one.computed(), one.because(), accounts.displayName(one.by()), one.at())), judgement.anew()))
+                .orElse(judgement);
     }
 }

@@ -2,13 +2,17 @@ package rovek.server.certificate;
 
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.DoubleStream;
+import java.util.stream.Stream;
 import org.springframework.web.util.HtmlUtils;
 import rovek.core.certificate.CertificateContent;
 import rovek.core.certificate.CertificateRow;
 import rovek.core.certificate.PrintedNumber;
+import rovek.core.limit.Bounds;
+import rovek.core.limit.Range;
 import rovek.core.limit.Verdict;
-import rovek.core.unit.Amount;
 
 /**
  * A certificate as a page: the same XHTML is the preview on the screen and the source of the PDF.
@@ -41,6 +45,7 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
                 + facts()
                 + "<h2>Finding</h2><p>" + text(content.finding()) + "</p>"
                 + results()
+                + overruled()
                 + notJudged()
                 + "<p class=\"small\">Decision rule: simple acceptance. A value on its limit is within it; values are compared as measured, "
                 + "without allowance for measurement uncertainty.</p>"
@@ -90,7 +95,7 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
 
     private String results() {
         StringBuilder table = new StringBuilder("<h2>Results</h2><table><thead><tr><th>Asset</th><th>Check</th><th>Quantity</th>"
-                + "<th class=\"n\">Result</th><th>Unit</th><th class=\"n\">Watch above</th><th class=\"n\">Fail above</th><th>Verdict</th></tr></thead><tbody>");
+                + "<th class=\"n\">Result</th><th>Unit</th><th>Watch</th><th>Fail</th><th>Verdict</th></tr></thead><tbody>");
         for (CertificateRow row : content.rows()) {
             String asset = row.assetTag().isBlank() ? row.assetName() : row.assetTag();
             table.append("<tr><td>").append(text(asset))
@@ -98,29 +103,56 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
                     .append(row.note().isBlank() ? "" : "<br/><span class=\"small\">" + text(row.note()) + "</span>")
                     .append("</td><td>").append(text(row.quantity()))
                     .append("</td><td class=\"n\">").append(value(row))
-                    .append("</td><td>").append(text(unit(row)))
-                    .append("</td><td class=\"n\">").append(boundary(row.watch()))
-                    .append("</td><td class=\"n\">").append(boundary(row.fail()))
+                    .append("</td><td>").append(text(row.unit().symbol()))
+                    .append("</td><td>").append(boundaries(row, Bounds::watch))
+                    .append("</td><td>").append(boundaries(row, Bounds::fail))
                     .append("</td><td class=\"v ").append(row.verdict()).append("\">").append(word(row.verdict()))
                     .append("</td></tr>");
         }
         return table.append("</tbody></table>").toString();
     }
 
-    private static String unit(CertificateRow row) {
-        return row.value().or(row::fail).or(row::watch).map(amount -> amount.unit().symbol()).orElse("");
-    }
-
+    /** Rounded so that it lies on the same side of every boundary as it does. */
     private static String value(CertificateRow row) {
-        double[] boundaries = java.util.stream.Stream.of(row.watch(), row.fail())
-                .flatMap(Optional::stream)
-                .mapToDouble(Amount::value)
+        double[] boundaries = row.bounds().stream()
+                .flatMap(bounds -> Stream.of(bounds.watch(), bounds.fail()))
+                .flatMapToDouble(range -> DoubleStream.of(range.low(), range.high()))
+                .filter(Double::isFinite)
                 .toArray();
         return row.value().map(amount -> PrintedNumber.beside(amount.value(), boundaries)).orElse("–");
     }
 
-    private static String boundary(Optional<Amount> boundary) {
-        return boundary.map(amount -> PrintedNumber.beside(amount.value(), amount.value())).orElse("–");
+    /** "above 4.5", "below 2", "outside 5.5 to 6.6", "within 3 to 5". */
+    private static String boundaries(CertificateRow row, Function<Bounds, Range> which) {
+        String all = row.bounds().stream()
+                .filter(bounds -> !which.apply(bounds).equals(Range.ALL) && !which.apply(bounds).equals(Range.NONE))
+                .map(bounds -> boundary(which.apply(bounds), bounds.isForbidden()))
+                .collect(Collectors.joining(", "));
+        return all.isEmpty() ? "–" : text(all);
+    }
+
+    private static String boundary(Range range, boolean isForbidden) {
+        if (Double.isInfinite(range.low())) {
+            return "above " + printed(range.high());
+        }
+        if (Double.isInfinite(range.high())) {
+            return "below " + printed(range.low());
+        }
+        return "%s %s to %s".formatted(isForbidden ? "within" : "outside", printed(range.low()), printed(range.high()));
+    }
+
+    private static String printed(double boundary) {
+        return PrintedNumber.beside(boundary, boundary);
+    }
+
+    /** Verdicts that a person gave instead of the computed ones, each with why. */
+    private String overruled() {
+        String lines = content.rows().stream()
+                .flatMap(row -> row.judgement().overruled().stream().map(one -> "<li>" + text("%s, %s: %s instead of %s, by %s on %s: %s".formatted(
+                        (row.assetTag() + " " + row.check()).strip(), row.quantity(), word(row.verdict()), word(one.computed()), one.by(),
+                        one.at().toString().substring(0, 10), one.because())) + "</li>"))
+                .collect(Collectors.joining());
+        return lines.isEmpty() ? "" : "<h2>Verdicts given by a person</h2><ul>" + lines + "</ul>";
     }
 
     private String notJudged() {

@@ -60,9 +60,9 @@ class DemoHandRounds {
         UUID oil = check(panel, "gauge", "Temperature", Map.of());
         UUID drain = check(panel, "question", "Yes or no", Map.of("question", "Is the condensate drain clear?"));
         UUID remark = check(panel, "remark", "Remark", Map.of());
-        limits.set(pressure, "pressure", new Limits.NewLimit(8.0, 8.5));
-        limits.set(oil, "temperature", new Limits.NewLimit(85.0, 95.0));
-        limits.set(drain, "answer.yes", new Limits.NewLimit(null, 0.5));
+        limits.say(pressure, "gauge", "pressure", Limits.Saying.above(8.0, 8.5));
+        limits.say(oil, "gauge", "temperature", Limits.Saying.above(85.0, 95.0));
+        limits.say(drain, "question", "answer.yes", Limits.Saying.above(null, 0.5));
         UUID route = UUID.randomUUID();
         routes.put(route, new RouteDraft(
                 "Utilities, weekly by eye", List.of(pressure, oil, drain, remark), Map.of(oil, "Read it after ten minutes under load"), Map.of(), 7, null,

@@ -119,8 +119,8 @@ class DemoPlant {
             UUID acceleration = addCheck(pointId, ACCELERATION);
             if (machine.limited()) {
                 // As ISO 20816-3 has it for group 2 on rigid support.
-                limits.set(velocity, "velocity.rms", new Limits.NewLimit(2.8, 4.5));
-                limits.set(acceleration, "acceleration.rms", new Limits.NewLimit(4.0, 8.0));
+                limits.say(velocity, "vibration", "velocity.rms", Limits.Saying.above(2.8, 4.5));
+                limits.say(acceleration, "vibration", "acceleration.rms", Limits.Saying.above(4.0, 8.0));
             }
             checks.add(velocity);
             checks.add(acceleration);

@@ -38,7 +38,7 @@ import rovek.server.transfer.Transfers;
 import rovek.server.visit.Visits;
 
 /**
- * Lives a year of the demonstration plant through the real pipeline: routes loaded, walked on the stand-in at past dates,
+ * Lives two years of the demonstration plant through the real pipeline: routes loaded, walked on the stand-in at past dates,
  * read back over the link, judged, certified. Runs once, in an empty installation, and only where it is asked for.
  */
 @Component
@@ -49,7 +49,7 @@ class DemoStory implements ApplicationRunner {
     private static final Logger LOG = LoggerFactory.getLogger(DemoStory.class);
     private static final String PASSWORD = "marrowdale-demo";
     private static final String PASS_CODE = "4711";
-    private static final int MONTHS = 12;
+    private static final int MONTHS = 24;
     private static final Setups.SetupDraft RESERVOIR = new Setups.SetupDraft(
             "Reservoir over a day", "logger",
             Map.of("intervalSeconds", "60", "stop", "after a time", "stopAfterMinutes", "1440"),
@@ -77,6 +77,7 @@ class DemoStory implements ApplicationRunner {
     private final int instrumentPort;
     private final DemoInstruments others;
     private final DemoHandRounds byHand;
+    private final DemoPast past;
 
     DemoStory(
             Accounts accounts, Plant plant, DemoPlant demoPlant, Connections connections, Routes routes, Transfers transfers, Loading loading,
@@ -84,7 +85,8 @@ class DemoStory implements ApplicationRunner {
             @Value("${rovek.demo.panel}") String panelAddress,
             @Value("${rovek.demo.instrument-port}") int instrumentPort,
             DemoInstruments others,
-            DemoHandRounds byHand) {
+            DemoHandRounds byHand,
+            DemoPast past) {
         this.accounts = accounts;
         this.plant = plant;
         this.demoPlant = demoPlant;
@@ -103,6 +105,7 @@ class DemoStory implements ApplicationRunner {
         this.instrumentPort = instrumentPort;
         this.others = others;
         this.byHand = byHand;
+        this.past = past;
     }
 
     @Override
@@ -136,6 +139,7 @@ class DemoStory implements ApplicationRunner {
 
     private void live(UUID instrument) throws LinkException, PackageException, InterruptedException {
         List<UUID> checks = demoPlant.plan();
+        past.note();
         UUID route = UUID.randomUUID();
         List<UUID> points = checks.stream().map(check -> plant.check(check).point().id()).toList();
         Map<UUID, UUID> shown = pictures.showing(points);

@@ -166,7 +166,7 @@ public class Exchange {
             if (!digest(plan).equals(digest)) {
                 throw new DomainProblem.Conflict("plant-changed", "The plant was changed since you looked. Nothing was imported; look at the rows again.");
             }
-            return new PlantLedger.Proposal(sentence(plan), plan.change());
+            return PlantLedger.Proposal.typed(sentence(plan), plan.change());
         });
     }
 

@@ -2,39 +2,49 @@ package rovek.server.follow;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
-import rovek.core.limit.Judgement;
-import rovek.core.limit.Limit;
+import java.util.UUID;
 import rovek.core.limit.Verdict;
 import rovek.core.unit.Amount;
+import rovek.server.judge.ReadingVerdict;
 import rovek.server.plant.CheckView;
-import rovek.server.reading.ReadingJudge;
 import rovek.server.reading.ReadingView;
 
 /**
  * How one check stands, by its leading result.
  *
+ * @param before the verdict on the reading before the newest; not judged where there was none
  * @param readAt of the newest reading; empty where it was never measured
  * @param values of the newest readings, oldest first, in the leading result's unit
  * @param fail boundary of the leading result
  */
-record CheckStanding(Verdict verdict, Optional<Instant> readAt, double[] values, Optional<Double> fail) {
+record CheckStanding(Verdict verdict, Verdict before, Optional<Instant> readAt, double[] values, Optional<Double> fail) {
 
-    static final CheckStanding NEVER_MEASURED = new CheckStanding(Verdict.NOT_JUDGED, Optional.empty(), new double[0], Optional.empty());
+    static final CheckStanding NEVER_MEASURED = new CheckStanding(Verdict.NOT_JUDGED, Verdict.NOT_JUDGED, Optional.empty(), new double[0], Optional.empty());
 
-    /** @param history newest readings that count, oldest first */
-    static CheckStanding of(CheckView check, List<ReadingView> history) {
+    /**
+     * @param history newest readings that count, oldest first
+     * @param verdicts on the last two of them at least
+     */
+    static CheckStanding of(CheckView check, List<ReadingView> history, Map<UUID, ReadingVerdict> verdicts) {
         if (history.isEmpty()) {
             return NEVER_MEASURED;
         }
         ReadingView newest = history.get(history.size() - 1);
-        Judgement judgement = ReadingJudge.judge(newest, check);
+        ReadingVerdict verdict = verdicts.get(newest.id());
+        Verdict before = history.size() < 2 ? Verdict.NOT_JUDGED : verdicts.get(history.get(history.size() - 2).id()).judgement().verdict();
         double[] values = history.stream()
                 .flatMap(reading -> reading.value(check.leadingResult()).stream())
                 .mapToDouble(Amount::value)
                 .toArray();
-        Optional<Double> fail = check.leadingLimit().flatMap(Limit::fail).map(Amount::value);
-        return new CheckStanding(judgement.verdict(), Optional.of(newest.takenAt()), values, fail);
+        return new CheckStanding(
+                verdict.judgement().verdict(), before, Optional.of(newest.takenAt()), values, Optional.ofNullable(verdict.boundaries(check.leadingResult()).fail()));
+    }
+
+    /** Whether it stands worse than one reading ago. */
+    boolean gotWorse() {
+        return (verdict == Verdict.WATCH || verdict == Verdict.FAIL) && before != Verdict.NOT_JUDGED && verdict.ordinal() > before.ordinal();
     }
 
     /** For ranking only: the verdict first, then how near the value is to its fail boundary. */

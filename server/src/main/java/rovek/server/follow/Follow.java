@@ -1,59 +1,62 @@
 package rovek.server.follow;
 
 import jakarta.annotation.Nullable;
-import java.time.Instant;
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.core.limit.Judgement;
-import rovek.core.limit.Limit;
 import rovek.core.limit.Verdict;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.unit.Amount;
-import rovek.core.trend.MinMaxDecimation;
-import rovek.server.limit.Boundaries;
+import rovek.server.judge.Boundaries;
+import rovek.server.judge.ReadingVerdict;
+import rovek.server.judge.VerdictNotes;
+import rovek.server.judge.Verdicts;
 import rovek.server.plant.CheckView;
-import rovek.server.plant.Plant;
 import rovek.server.plant.PlantNode;
 import rovek.server.plant.PlantTree;
 import rovek.server.problem.DomainProblem;
-import rovek.server.reading.ReadingJudge;
 import rovek.server.reading.ReadingView;
 import rovek.server.reading.Readings;
 
-/** How things stand and how they went: verdicts up the plant, asset sheets, trends. */
+/** How things stand and how they went: verdicts up the plant, asset sheets. */
 @Service
 public class Follow {
 
     private static final int SPARK_READINGS = 13;
     private static final int MOST_CHECKS_ON_A_SHEET = 60;
-    private static final int MOST_TREND_POINTS = 2_000;
+    private static final ReadingVerdict NEVER_MEASURED = new ReadingVerdict(Judgement.notJudged("never measured"), Map.of());
 
-    private final Plant plant;
     private final Readings readings;
     private final Standings standings;
+    private final Verdicts verdicts;
+    private final Clock clock;
 
-    Follow(Plant plant, Readings readings, Standings standings) {
-        this.plant = plant;
+    Follow(Readings readings, Standings standings, Verdicts verdicts, Clock clock) {
         this.readings = readings;
         this.standings = standings;
+        this.verdicts = verdicts;
+        this.clock = clock;
     }
 
     /**
      * A check as it stands, with its leading result.
      *
      * @param isByHand whether a person can write it down without any instrument
+     * @param watchLow the lower boundary of a band, likewise {@code failLow}; null elsewhere
      * @param change since the reading before
+     * @param verdictBefore on the reading before; not judged where there was none
      */
     public record CheckLine(
             UUID checkId, String assetTag, UUID pointId, String point, String check, String result, String resultId, String unit, String unitLabel, boolean isByHand,
             @Nullable UUID readingId,
-            @Nullable String readAt, @Nullable Double value, @Nullable Double watch, @Nullable Double fail, @Nullable Double change, Verdict verdict, String reason,
+            @Nullable String readAt, @Nullable Double value, @Nullable Double watch, @Nullable Double fail, @Nullable Double watchLow, @Nullable Double failLow,
+            @Nullable Double change, Verdict verdict, Verdict verdictBefore, String reason, @Nullable VerdictNotes notes,
             List<Double> spark, List<OtherResult> others) {}
 
     /** A further result of the newest reading. */
@@ -67,12 +70,6 @@ public class Follow {
      */
     public record Sheet(PlantNode node, List<PlantNode> path, List<CheckLine> checks, int checkCount) {}
 
-    /** A reading on a trend. */
-    public record TrendPoint(UUID readingId, String at, double value, Verdict verdict, String reason) {}
-
-    /** A result of a check over time, with the limits that hold now. */
-    public record Trend(UUID checkId, String title, String resultId, String result, String unit, @Nullable Double watch, @Nullable Double fail, List<TrendPoint> points) {}
-
     @Transactional(readOnly = true)
     public Sheet sheet(UUID nodeId) {
         Standings.Moment moment = standings.now();
@@ -80,27 +77,29 @@ public class Follow {
         PlantNode node = tree.find(nodeId).orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
         Standing standing = moment.of(nodeId);
         int count = standing.pass() + standing.watch() + standing.fail() + standing.notJudged();
-        return new Sheet(node, tree.path(nodeId), lines(tree.checks(moment.worst(nodeId, MOST_CHECKS_ON_A_SHEET))), count);
+        return new Sheet(node, tree.path(nodeId), lines(tree, tree.checks(moment.worst(nodeId, MOST_CHECKS_ON_A_SHEET))), count);
     }
 
     /** The newest values of the same checks on a sister asset are lines too: ask for its sheet. */
-    private List<CheckLine> lines(List<CheckView> checks) {
+    private List<CheckLine> lines(PlantTree tree, List<CheckView> checks) {
         Map<UUID, List<ReadingView>> newest = readings.newest(checks.stream().map(CheckView::id).toList(), SPARK_READINGS);
+        Map<UUID, ReadingVerdict> judged = verdicts.of(tree, newest.values().stream().flatMap(history -> Standings.lastTwo(history).stream()).toList());
         return checks.stream()
-                .map(check -> line(check, newest.getOrDefault(check.id(), List.of())))
+                .map(check -> line(check, newest.getOrDefault(check.id(), List.of()), judged))
                 .toList();
     }
 
-    private static CheckLine line(CheckView check, List<ReadingView> history) {
+    private CheckLine line(CheckView check, List<ReadingView> history, Map<UUID, ReadingVerdict> judged) {
         Optional<ResultDefinition> leading = check.leadingResult();
         ReadingView newest = history.isEmpty() ? null : history.get(history.size() - 1);
         List<Double> spark = history.stream().flatMap(reading -> reading.value(leading).stream()).map(Amount::value).toList();
-        Judgement judgement = newest == null
-                ? new Judgement(Verdict.NOT_JUDGED, "never measured")
-                : ReadingJudge.judge(newest, check);
+        ReadingVerdict verdict = newest == null ? NEVER_MEASURED : judged.get(newest.id());
+        Judgement judgement = verdict.judgement();
         Double value = newest == null ? null : newest.value(leading).map(Amount::value).orElse(null);
         Double before = spark.size() < 2 || value == null ? null : spark.get(spark.size() - 2);
-        Boundaries boundaries = Boundaries.of(check.leadingLimit().orElse(null));
+        Boundaries boundaries = newest == null
+                ? Boundaries.standing(check.leadingLimit(clock.instant()), leading)
+                : verdict.boundaries(leading);
         return new CheckLine(
                 check.id(), check.asset().tag(), check.point().id(), check.point().name(), check.node().name(),
                 leading.map(ResultDefinition::name).orElse(""), leading.map(ResultDefinition::id).orElse(""),
@@ -109,58 +108,23 @@ public class Follow {
                 newest == null ? null : newest.id(),
                 newest == null ? null : newest.takenAt().toString(),
                 value,
-                boundaries.watch(), boundaries.fail(),
+                boundaries.watch(), boundaries.fail(), boundaries.watchLow(), boundaries.failLow(),
                 before == null ? null : value - before,
-                judgement.verdict(), judgement.reason(), spark, others(check, newest));
+                judgement.verdict(), history.size() < 2 ? Verdict.NOT_JUDGED : judged.get(history.get(history.size() - 2).id()).judgement().verdict(),
+                judgement.reason(), VerdictNotes.of(judgement), spark, others(check, newest, verdict));
     }
 
-    private static List<OtherResult> others(CheckView check, ReadingView newest) {
+    private static List<OtherResult> others(CheckView check, ReadingView newest, ReadingVerdict verdict) {
         List<OtherResult> others = new ArrayList<>();
         for (ResultDefinition result : check.technique().results(check.settings())) {
             boolean shown = newest != null && newest.results().containsKey(result.id());
             if (shown && check.leadingResult().filter(result::equals).isEmpty()) {
-                Boundaries boundaries = Boundaries.of(check.limits().get(result.id()));
+                Boundaries boundaries = verdict.boundaries(Optional.of(result));
                 others.add(new OtherResult(
                         result.name(), newest.results().get(result.id()).value(), result.unit().symbol(),
                         boundaries.watch(), boundaries.fail()));
             }
         }
         return others;
-    }
-
-    /**
-     * One result of a check over all time.
-     *
-     * @param resultId blank for the leading one
-     */
-    @Transactional(readOnly = true)
-    public Trend trend(UUID checkId, String resultId) {
-        CheckView check = plant.check(checkId);
-        ResultDefinition result = check.technique().results(check.settings()).stream()
-                .filter(candidate -> candidate.id().equals(resultId))
-                .findFirst()
-                .or(check::leadingResult)
-                .orElseThrow(() -> new DomainProblem.Invalid("resultId", "%s yields no numbers to follow.".formatted(check.technique().name())));
-        Optional<Limit> limit = Optional.ofNullable(check.limits().get(result.id()));
-        Boundaries boundaries = Boundaries.of(check.limits().get(result.id()));
-        List<TrendPoint> points = readings.history(checkId).stream()
-                .filter(reading -> reading.results().containsKey(result.id()))
-                .map(reading -> point(reading, result, limit))
-                .toList();
-        double[] values = points.stream().mapToDouble(TrendPoint::value).toArray();
-        List<TrendPoint> kept = java.util.Arrays.stream(MinMaxDecimation.keep(values, MOST_TREND_POINTS)).mapToObj(points::get).toList();
-        return new Trend(
-                checkId, check.place() + ", " + check.node().name(), result.id(), result.name(), result.unit().symbol(),
-                boundaries.watch(), boundaries.fail(), kept);
-    }
-
-    private static TrendPoint point(ReadingView reading, ResultDefinition result, Optional<Limit> limit) {
-        var amount = reading.results().get(result.id());
-        Instant at = reading.takenAt();
-        if (!reading.obstacle().isBlank() || limit.isEmpty()) {
-            String reason = reading.obstacle().isBlank() ? Judgement.NO_LIMIT : reading.obstacle();
-            return new TrendPoint(reading.id(), at.toString(), amount.value(), Verdict.NOT_JUDGED, reason);
-        }
-        return new TrendPoint(reading.id(), at.toString(), amount.value(), limit.get().judge(amount), "");
     }
 }

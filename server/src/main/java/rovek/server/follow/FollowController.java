@@ -4,7 +4,6 @@ import java.util.List;
 import java.util.UUID;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
@@ -19,10 +18,5 @@ class FollowController {
     @GetMapping("/api/nodes/{id}/sheet")
     Follow.Sheet sheet(@PathVariable UUID id) {
         return follow.sheet(id);
-    }
-
-    @GetMapping("/api/checks/{id}/trend")
-    Follow.Trend trend(@PathVariable UUID id, @RequestParam(defaultValue = "") String result) {
-        return follow.trend(id, result);
     }
 }

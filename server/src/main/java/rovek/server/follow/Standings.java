@@ -18,6 +18,8 @@ import rovek.core.limit.Verdict;
 import rovek.core.plant.Level;
 import rovek.core.plant.Node;
 import rovek.core.plant.NodeTree;
+import rovek.server.judge.ReadingVerdict;
+import rovek.server.judge.Verdicts;
 import rovek.server.plant.CheckView;
 import rovek.server.plant.Plant;
 import rovek.server.plant.PlantTree;
@@ -37,13 +39,15 @@ public class Standings {
     private final StandingFeed feed;
     private final Plant plant;
     private final Readings readings;
+    private final Verdicts verdicts;
     private String horizon = "0";
     private Moment last;
 
-    Standings(StandingFeed feed, Plant plant, Readings readings) {
+    Standings(StandingFeed feed, Plant plant, Readings readings, Verdicts verdicts) {
         this.feed = feed;
         this.plant = plant;
         this.readings = readings;
+        this.verdicts = verdicts;
     }
 
     /** The plant and how it stood at one moment. */
@@ -152,16 +156,21 @@ public class Standings {
         for (int from = 0; from < all.size(); from += CHECKS_A_QUERY) {
             List<UUID> some = all.subList(from, Math.min(all.size(), from + CHECKS_A_QUERY));
             Map<UUID, List<ReadingView>> newest = readings.newest(some, SPARK_READINGS);
+            Map<UUID, ReadingVerdict> judged = verdicts.of(tree, newest.values().stream().flatMap(history -> lastTwo(history).stream()).toList());
             for (UUID id : some) {
                 List<ReadingView> history = newest.getOrDefault(id, List.of());
                 if (history.isEmpty()) {
                     into.remove(id);
                 } else {
                     CheckView check = tree.check(id).orElseThrow();
-                    into.put(id, CheckStanding.of(check, history));
+                    into.put(id, CheckStanding.of(check, history, judged));
                 }
             }
         }
+    }
+
+    static List<ReadingView> lastTwo(List<ReadingView> history) {
+        return history.subList(Math.max(0, history.size() - 2), history.size());
     }
 
     private static Map<UUID, NodeStanding> rolledUp(NodeTree tree, Map<UUID, CheckStanding> checks) {

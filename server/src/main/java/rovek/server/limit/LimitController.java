@@ -4,29 +4,46 @@ import java.util.List;
 import java.util.UUID;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import rovek.server.plant.PlantLedger;
 
 @RestController
-@RequestMapping("/api/checks/{checkId}/limits")
+@RequestMapping("/api/nodes/{nodeId}/limits")
 class LimitController {
 
     private final Limits limits;
+    private final LimitPreviews previews;
 
-    LimitController(Limits limits) {
+    LimitController(Limits limits, LimitPreviews previews) {
         this.limits = limits;
+        this.previews = previews;
     }
+
+    record TakeFrom(Limits.Source source) {}
 
     @GetMapping
-    List<Limits.LimitLine> lines(@PathVariable UUID checkId) {
-        return limits.lines(checkId);
+    List<Limits.LimitLine> lines(@PathVariable UUID nodeId) {
+        return limits.lines(nodeId);
     }
 
-    @PutMapping("/{resultId}")
-    List<Limits.LimitLine> set(
-            @PathVariable UUID checkId, @PathVariable String resultId, @RequestBody Limits.NewLimit limit) {
-        return limits.set(checkId, resultId, limit);
+    @PutMapping("/{technique}/{resultId}")
+    PlantLedger.Committed say(
+            @PathVariable UUID nodeId, @PathVariable String technique, @PathVariable String resultId, @RequestBody Limits.Saying saying) {
+        return limits.say(nodeId, technique, resultId, saying);
+    }
+
+    @PostMapping("/{technique}/{resultId}/preview")
+    LimitPreviews.LimitPreview preview(
+            @PathVariable UUID nodeId, @PathVariable String technique, @PathVariable String resultId, @RequestBody LimitForm limit) {
+        return previews.preview(nodeId, technique, resultId, limit);
+    }
+
+    @PostMapping("/{technique}/{resultId}/proposals")
+    Limits.LimitsTaken take(@PathVariable UUID nodeId, @PathVariable String technique, @PathVariable String resultId, @RequestBody TakeFrom from) {
+        return limits.take(nodeId, technique, resultId, from.source());
     }
 }

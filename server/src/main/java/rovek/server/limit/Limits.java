@@ -1,7 +1,11 @@
 package rovek.server.limit;
 
 import jakarta.annotation.Nullable;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -9,98 +13,234 @@ import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.core.limit.Limit;
+import rovek.core.limit.LimitLayers;
+import rovek.core.limit.LimitRevision;
 import rovek.core.limit.LimitText;
+import rovek.core.limit.LimitTimeline;
+import rovek.core.plant.Alteration;
 import rovek.core.plant.Facet;
+import rovek.core.plant.Level;
 import rovek.core.plant.Node;
-import rovek.core.technique.LimitProposal;
 import rovek.core.technique.ResultDefinition;
-import rovek.core.unit.Amount;
+import rovek.core.technique.Sense;
+import rovek.server.judge.Verdicts;
 import rovek.server.plant.CheckView;
 import rovek.server.plant.Plant;
 import rovek.server.plant.PlantEditor;
+import rovek.server.plant.PlantLedger;
+import rovek.server.plant.PlantNode;
 import rovek.server.plant.PlantTree;
 import rovek.server.problem.DomainProblem;
 
-/** What is right for each check's results. Limits stand in the plant and are inherited like settings. */
+/** What is right for the results of checks. Limits stand in the plant, over time, and are inherited like settings. */
 @Service
 public class Limits {
 
     private final PlantEditor editor;
     private final Plant plant;
+    private final Verdicts verdicts;
+    private final Clock clock;
 
-    Limits(PlantEditor editor, Plant plant) {
+    Limits(PlantEditor editor, Plant plant, Verdicts verdicts, Clock clock) {
         this.editor = editor;
         this.plant = plant;
+        this.verdicts = verdicts;
+        this.clock = clock;
     }
 
     /**
-     * A result of a check with its limit.
+     * A result of a check, or of checks beneath a node, with its limit there.
      *
-     * @param watch null where none is set; likewise {@code fail}
+     * @param limit what counts now; null where nothing does
+     * @param said the same in words; blank where there is none
      * @param originId the node that says so; null where there is no limit
      * @param originName how that node is called
-     * @param proposal what a standard says of a machine with this nameplate; null where none does
+     * @param revisions what the node itself said over time, in the order it was said
+     * @param checks how many checks yield the result
+     * @param unlimited how many of them have no limit on it now
+     * @param proposals to be taken by a person, or not
      */
     public record LimitLine(
-            String resultId, String name, String unit, @Nullable Double watch, @Nullable Double fail, @Nullable UUID originId, String originName, @Nullable Proposal proposal) {}
+            String technique, String resultId, String name, String unit, Sense sense, @Nullable LimitForm limit, String said, @Nullable UUID originId,
+            String originName, List<RevisionLine> revisions, int checks, int unlimited, List<Proposal> proposals) {}
+
+    /**
+     * What was said once.
+     *
+     * @param saidAt null where that was not noted
+     * @param from null where it holds for all before, too
+     * @param said blank where it is inherited from then on
+     */
+    public record RevisionLine(int number, @Nullable String saidAt, @Nullable String from, @Nullable String until, String said, boolean isInForce) {}
 
     /** A limit to be taken by a person, with why. */
-    public record Proposal(@Nullable Double watch, @Nullable Double fail, String evidence) {}
+    public record Proposal(LimitForm limit, String evidence) {}
 
-    /** Boundaries in the result's own unit; both null inherits the limit again. */
-    public record NewLimit(@Nullable Double watch, @Nullable Double fail) {}
+    /**
+     * What is to be right.
+     *
+     * @param limit null, or without rules, for none at all
+     * @param isInherited whether the node says nothing any more; there is no {@code limit} then
+     * @param from the first moment it holds for, ISO 8601; null judges all readings anew
+     * @param until the first moment it no longer holds for; null where it goes on
+     */
+    public record Saying(@Nullable LimitForm limit, boolean isInherited, @Nullable String from, @Nullable String until) {
 
-    public List<LimitLine> lines(UUID checkId) {
+        /** An upper limit for all that was and will be measured. */
+        public static Saying above(@Nullable Double watch, @Nullable Double fail) {
+            return new Saying(new LimitForm(List.of(RuleDraft.plain(RuleDraft.Kind.ABOVE, watch, fail)), 0, false), false, null, null);
+        }
+    }
+
+    private record Key(String technique, String result) {}
+
+    /** The results of a check, or of all checks beneath another node, in the order they come. */
+    @Transactional(readOnly = true)
+    public List<LimitLine> lines(UUID nodeId) {
         PlantTree tree = plant.tree();
-        CheckView check = tree.check(checkId).orElseThrow(() -> new DomainProblem.NotFound("The check"));
-        List<LimitProposal> proposals = check.technique().proposals(check.settings(), check.nameplate());
-        List<LimitLine> lines = new ArrayList<>();
-        for (ResultDefinition result : check.technique().results(check.settings())) {
-            Boundaries boundaries = Boundaries.of(check.limits().get(result.id()));
-            Optional<Node> origin = tree.limitOrigin(checkId, check.technique().id(), result.id());
-            lines.add(new LimitLine(
-                    result.id(), result.name(), result.unit().symbol(), boundaries.watch(), boundaries.fail(),
-                    origin.map(Node::id).orElse(null), origin.map(Node::label).orElse(""), proposal(proposals, result.id())));
+        Instant now = clock.instant();
+        Map<Key, List<CheckView>> yielding = new LinkedHashMap<>();
+        Map<Key, ResultDefinition> results = new LinkedHashMap<>();
+        for (CheckView check : checks(tree, nodeId)) {
+            for (ResultDefinition result : check.technique().results(check.settings())) {
+                Key key = new Key(check.technique().id(), result.id());
+                results.put(key, result);
+                yielding.computeIfAbsent(key, none -> new ArrayList<>()).add(check);
+            }
         }
-        return lines;
+        return results.entrySet().stream().map(entry -> line(tree, nodeId, entry.getKey(), entry.getValue(), yielding.get(entry.getKey()), now)).toList();
     }
 
-    private static @Nullable Proposal proposal(List<LimitProposal> proposals, String resultId) {
-        return proposals.stream()
-                .filter(one -> one.resultId().equals(resultId))
-                .findFirst()
-                .map(one -> new Proposal(one.watch().orElse(null), one.fail().orElse(null), one.evidence()))
-                .orElse(null);
+    static List<CheckView> checks(PlantTree tree, UUID nodeId) {
+        tree.find(nodeId).orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
+        return tree.checks(tree.checksBeneath(nodeId).stream().map(PlantNode::id).toList());
     }
 
+    private LimitLine line(PlantTree tree, UUID nodeId, Key key, ResultDefinition result, List<CheckView> checks, Instant now) {
+        LimitLayers layers = tree.limitLayers(nodeId, key.technique(), result);
+        Optional<LimitLayers.InForce> counting = layers.at(now);
+        int unlimited = (int) checks.stream().filter(check -> limitNow(check, result, now).isEmpty()).count();
+        return new LimitLine(
+                key.technique(), key.result(), result.name(), result.unit().symbol(), result.sense(),
+                counting.map(one -> LimitForm.of(one.limit())).orElse(null),
+                counting.map(one -> LimitText.write(one.limit(), result.sense())).orElse(""),
+                counting.map(LimitLayers.InForce::node).orElse(null),
+                counting.flatMap(one -> tree.nodes().find(one.node())).map(Node::label).orElse(""),
+                revisions(layers, nodeId, result, now), checks.size(), unlimited,
+                checks.size() == 1 ? proposals(tree, checks.get(0), result) : List.of());
+    }
+
+    private static Optional<LimitLayers.InForce> limitNow(CheckView check, ResultDefinition result, Instant now) {
+        return check.limits().getOrDefault(result.id(), LimitLayers.NONE).at(now);
+    }
+
+    private static List<RevisionLine> revisions(LimitLayers layers, UUID nodeId, ResultDefinition result, Instant now) {
+        return layers.layers().stream().filter(layer -> layer.node().equals(nodeId)).findFirst().map(LimitLayers.Layer::timeline).stream()
+                .flatMap(timeline -> timeline.revisions().stream().map(revision -> line(revision, result, timeline.at(now).filter(revision::equals).isPresent())))
+                .toList();
+    }
+
+    private static RevisionLine line(LimitRevision revision, ResultDefinition result, boolean isInForce) {
+        String said = revision.isInherited() ? "" : revision.limit().map(limit -> LimitText.write(limit, result.sense())).orElse("-/-");
+        return new RevisionLine(
+                revision.number(), revision.saidAt().map(Instant::toString).orElse(null), revision.from().map(Instant::toString).orElse(null),
+                revision.until().map(Instant::toString).orElse(null), said, isInForce);
+    }
+
+    private List<Proposal> proposals(PlantTree tree, CheckView check, ResultDefinition result) {
+        List<Proposal> proposals = new ArrayList<>();
+        check.technique().proposals(check.settings(), check.nameplate()).stream()
+                .filter(one -> one.resultId().equals(result.id()))
+                .forEach(one -> proposals.add(new Proposal(plain(result, one.watch().orElse(null), one.fail().orElse(null)), one.evidence())));
+        HistoryProposal.of(verdicts.series(tree, check, result), result)
+                .ifPresent(one -> proposals.add(new Proposal(plain(result, one.watch(), one.fail()), one.evidence())));
+        return proposals;
+    }
+
+    /** One boundary or two on the side that is worse. */
+    static LimitForm plain(ResultDefinition result, @Nullable Double watch, @Nullable Double fail) {
+        RuleDraft.Kind kind = result.sense() == Sense.HIGHER_IS_WORSE ? RuleDraft.Kind.ABOVE : RuleDraft.Kind.BELOW;
+        return new LimitForm(List.of(RuleDraft.plain(kind, watch, fail)), 0, false);
+    }
+
+    /** Says what is right for a result at a node, and for all beneath that says nothing nearer. What was said before is kept. */
     @Transactional
-    public List<LimitLine> set(UUID checkId, String resultId, NewLimit wanted) {
-        CheckView check = plant.check(checkId);
-        ResultDefinition result = check.technique().results(check.settings()).stream()
-                .filter(candidate -> candidate.id().equals(resultId))
-                .findFirst()
-                .orElseThrow(() -> new DomainProblem.Invalid("resultId", "This check does not yield " + resultId + "."));
-        requireSound(result, wanted);
-        boolean none = wanted.watch() == null && wanted.fail() == null;
-        String text = none
-                ? ""
-                : LimitText.write(Optional.ofNullable(wanted.watch()), Optional.ofNullable(wanted.fail()), result.unit());
-        editor.set(checkId, Map.of(Facet.limit(check.technique().id(), resultId), text));
-        return lines(checkId);
+    public PlantLedger.Committed say(UUID nodeId, String technique, String resultId, Saying saying) {
+        PlantTree tree = plant.tree();
+        ResultDefinition result = result(tree, nodeId, technique, resultId);
+        return editor.alter(new PlantEditor.Altering(null, List.of(alteration(tree, nodeId, technique, result, saying))));
     }
 
-    private static void requireSound(ResultDefinition result, NewLimit wanted) {
-        if (wanted.watch() == null && wanted.fail() == null) {
-            return;
-        }
+    private Alteration alteration(PlantTree tree, UUID nodeId, String technique, ResultDefinition result, Saying saying) {
+        Node node = tree.nodes().find(nodeId).orElseThrow();
+        String before = node.limitsOf(technique).getOrDefault(result.id(), "");
+        LimitTimeline timeline = before.isEmpty() ? LimitTimeline.EMPTY : LimitTimeline.parse(before, result.sense());
+        Optional<Limit> limit = Optional.ofNullable(saying.limit()).filter(form -> !form.rules().isEmpty()).map(form -> form.limit(result));
+        String after;
         try {
-            new Limit(result.sense(), amount(wanted.watch(), result), amount(wanted.fail(), result));
-        } catch (IllegalArgumentException e) {
-            throw new DomainProblem.Invalid("limit", e.getMessage());
+            after = timeline.saying(Optional.of(clock.instant()), time(saying.from()), time(saying.until()), limit, saying.isInherited()).write(result.sense());
+        } catch (IllegalArgumentException wrong) {
+            throw new DomainProblem.Invalid("limit", wrong.getMessage());
+        }
+        return Alteration.between(node, node.saying(Map.of(Facet.limit(technique, result.id()), after)));
+    }
+
+    private static Optional<Instant> time(@Nullable String text) {
+        try {
+            return Optional.ofNullable(text).map(Instant::parse);
+        } catch (DateTimeParseException notOne) {
+            throw new DomainProblem.Invalid("from", "\"%s\" is no time.".formatted(text));
         }
     }
 
-    private static Optional<Amount> amount(Double value, ResultDefinition result) {
-        return Optional.ofNullable(value).map(number -> new Amount(number, result.unit()));
+    /** Whose numbers each check is to take. */
+    public enum Source {
+        STANDARD,
+        HISTORY
+    }
+
+    /** What came of it. */
+    public record LimitsTaken(int checks, int without, @Nullable UUID changeId) {}
+
+    /** Gives each check beneath a node that has no limit on a result the one proposed for it. One change, undone at once. */
+    @Transactional
+    public LimitsTaken take(UUID nodeId, String technique, String resultId, Source source) {
+        PlantTree tree = plant.tree();
+        ResultDefinition result = result(tree, nodeId, technique, resultId);
+        List<Alteration> alterations = new ArrayList<>();
+        int without = 0;
+        for (CheckView check : checks(tree, nodeId)) {
+            boolean yieldsIt = check.technique().id().equals(technique) && check.technique().results(check.settings()).contains(result);
+            if (yieldsIt && limitNow(check, result, clock.instant()).isEmpty()) {
+                Optional<LimitForm> proposed = proposed(tree, check, result, source);
+                proposed.ifPresent(limit -> alterations.add(alteration(tree, check.id(), technique, result, new Saying(limit, false, null, null))));
+                without += proposed.isEmpty() ? 1 : 0;
+            }
+        }
+        PlantLedger.Committed committed = editor.alter(new PlantEditor.Altering(null, alterations));
+        return new LimitsTaken(alterations.size(), without, committed.changeId());
+    }
+
+    private Optional<LimitForm> proposed(PlantTree tree, CheckView check, ResultDefinition result, Source source) {
+        if (source == Source.HISTORY) {
+            return HistoryProposal.of(verdicts.series(tree, check, result), result).map(one -> plain(result, one.watch(), one.fail()));
+        }
+        return check.technique().proposals(check.settings(), check.nameplate()).stream()
+                .filter(one -> one.resultId().equals(result.id()))
+                .findFirst()
+                .map(one -> plain(result, one.watch().orElse(null), one.fail().orElse(null)));
+    }
+
+    /** @throws DomainProblem.Invalid where no check at or beneath the node yields it */
+    static ResultDefinition result(PlantTree tree, UUID nodeId, String technique, String resultId) {
+        List<CheckView> checks = checks(tree, nodeId);
+        boolean isCheck = tree.find(nodeId).filter(node -> node.level() == Level.CHECK).isPresent();
+        return checks.stream()
+                .filter(check -> check.technique().id().equals(technique))
+                .flatMap(check -> check.technique().results(check.settings()).stream())
+                .filter(result -> result.id().equals(resultId))
+                .findFirst()
+                .orElseThrow(() -> new DomainProblem.Invalid(
+                        "resultId", isCheck ? "This check does not yield %s.".formatted(resultId) : "No check here yields %s.".formatted(resultId)));
     }
 }

@@ -10,6 +10,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
+import rovek.core.limit.Verdict;
 import rovek.server.mending.Mendings.Mended;
 import rovek.server.mending.ReadingMending.PlacementOf;
 import rovek.server.problem.DomainProblem;
@@ -43,6 +44,9 @@ class MendingController {
 
     record DiscardMany(List<UUID> readingIds, String reason) {}
 
+    /** @param verdict null where the computed one counts again */
+    record OverruleBy(List<UUID> readingIds, @Nullable Verdict verdict, @Nullable String reason) {}
+
     /** @param value blank takes what was there away */
     record FillIn(List<UUID> readingIds, FilledColumn column, String value) {}
 
@@ -73,6 +77,11 @@ class MendingController {
     @PostMapping("/api/readings/{id}/discard")
     Mended discard(@PathVariable UUID id, @RequestBody DiscardFor because) {
         return discard(List.of(id), because.reason());
+    }
+
+    @PostMapping("/api/overrulings")
+    Mended overrule(@RequestBody OverruleBy wanted) {
+        return readings.overrule(wanted.readingIds(), wanted.verdict(), wanted.reason());
     }
 
     @PostMapping("/api/discards")

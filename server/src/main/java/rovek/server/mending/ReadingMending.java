@@ -1,16 +1,20 @@
 package rovek.server.mending;
 
 import jakarta.annotation.Nullable;
+import java.time.Clock;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import rovek.core.limit.Verdict;
+import rovek.server.audit.AuditTrail;
 import rovek.server.mending.Mendings.Mended;
 import rovek.server.mending.Mendings.Wanted;
 import rovek.server.problem.DomainProblem;
 import rovek.server.reading.FilledColumn;
+import rovek.server.reading.Overruling;
 import rovek.server.reading.ReadingState;
 import rovek.server.reading.ReadingStates;
 
@@ -20,10 +24,12 @@ public class ReadingMending {
 
     private final Mendings mendings;
     private final ReadingStates readings;
+    private final Clock clock;
 
-    ReadingMending(Mendings mendings, ReadingStates readings) {
+    ReadingMending(Mendings mendings, ReadingStates readings, Clock clock) {
         this.mendings = mendings;
         this.readings = readings;
+        this.clock = clock;
     }
 
     /** Where a reading goes; without a check it is loose again. */
@@ -66,5 +72,26 @@ public class ReadingMending {
             return state.filledWith(filled);
         });
         return mendings.commit(Wanted.of("fill " + column.title().toLowerCase(java.util.Locale.ROOT), states));
+    }
+
+    /**
+     * Puts a person's verdict in the place of the computed one.
+     *
+     * @param verdict null where the computed one counts again
+     * @throws DomainProblem.Invalid where no reason is given
+     */
+    @Transactional
+    public Mended overrule(List<UUID> ids, @Nullable Verdict verdict, @Nullable String reason) {
+        String said = reason == null ? "" : reason.strip();
+        if (verdict != null && said.isEmpty()) {
+            throw new DomainProblem.Invalid("reason", "Say why: it stands beside the verdict everywhere.");
+        }
+        if (verdict == Verdict.NOT_JUDGED) {
+            throw new DomainProblem.Invalid("verdict", "Pass, watch or fail: what should not count is discarded instead.");
+        }
+        Map<UUID, ReadingState> states = readings.of(ids);
+        Overruling overruling = verdict == null ? null : new Overruling(verdict, said, AuditTrail.actor(), clock.instant());
+        states.replaceAll((id, state) -> state.overruledBy(overruling));
+        return mendings.commit(Wanted.of(verdict == null ? "take the computed verdict" : "overrule", states));
     }
 }

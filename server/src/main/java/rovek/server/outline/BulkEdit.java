@@ -57,7 +57,7 @@ public class BulkEdit {
                     }
                 });
             }
-            return new Proposal("Changed %d %s at once".formatted(alterations.size(), alterations.size() == 1 ? "row" : "rows"), PlantChange.altering(alterations));
+            return Proposal.typed("Changed %d %s at once".formatted(alterations.size(), alterations.size() == 1 ? "row" : "rows"), PlantChange.altering(alterations));
         });
     }
 

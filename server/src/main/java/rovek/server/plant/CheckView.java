@@ -1,9 +1,10 @@
 package rovek.server.plant;
 
+import java.time.Instant;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import rovek.core.limit.Limit;
+import rovek.core.limit.LimitLayers;
 import rovek.core.nameplate.Nameplate;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.technique.SettingValues;
@@ -13,9 +14,9 @@ import rovek.core.technique.Technique;
  * A check in its place, with its technique and the settings in force.
  *
  * @param nameplate of the check's asset, and of what lies between; the nearer one counts
- * @param limits result id to the limit in force; a result without one is left out
+ * @param limits result id to what is said of it over time; a result of which nothing ever was is left out
  */
-public record CheckView(PlantNode node, PlantNode point, PlantNode asset, Technique technique, SettingValues settings, Nameplate nameplate, Map<String, Limit> limits) {
+public record CheckView(PlantNode node, PlantNode point, PlantNode asset, Technique technique, SettingValues settings, Nameplate nameplate, Map<String, LimitLayers> limits) {
 
     public UUID id() {
         return node.id();
@@ -26,9 +27,9 @@ public record CheckView(PlantNode node, PlantNode point, PlantNode asset, Techni
         return technique.results(settings).stream().findFirst();
     }
 
-    /** The limit of the result that leads; empty where there is none. */
-    public Optional<Limit> leadingLimit() {
-        return leadingResult().map(result -> limits.get(result.id()));
+    /** The limit of the result that leads, at a time; empty where there is none. */
+    public Optional<LimitLayers.InForce> leadingLimit(Instant time) {
+        return leadingResult().map(ResultDefinition::id).map(limits::get).flatMap(layers -> layers.at(time));
     }
 
     /** E.g. "P-101 Drive end". */

@@ -126,7 +126,7 @@ public class PlantEditor {
             });
         }
         List<Alteration> stripped = wanted.nodes().stream().map(PlantEditor::stripped).toList();
-        return ledger.commit(idOf(wanted.changeId()), tree -> new Proposal(AlterationSentence.of(tree, stripped), PlantChange.altering(stripped)));
+        return ledger.commit(idOf(wanted.changeId()), tree -> Proposal.typed(AlterationSentence.of(tree, stripped), PlantChange.altering(stripped)));
     }
 
     /** What is typed has no blanks around it. */

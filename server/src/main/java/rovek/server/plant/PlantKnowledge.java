@@ -7,11 +7,12 @@ import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
-import rovek.core.limit.LimitText;
+import rovek.core.limit.LimitTimeline;
 import rovek.core.nameplate.AssetClasses;
 import rovek.core.plant.Facet;
 import rovek.core.plant.exchange.ImportKnowledge;
 import rovek.core.plant.template.Template;
+import rovek.core.technique.ResultDefinition;
 import rovek.core.technique.SensorUse;
 import rovek.core.technique.SettingDefinition;
 import rovek.core.technique.Technique;
@@ -125,8 +126,10 @@ public class PlantKnowledge {
 
     private static Optional<String> limitFault(Technique technique, String result, String value) {
         try {
-            LimitText.parse(value, technique.result(result).sense());
-            return Optional.empty();
+            ResultDefinition definition = technique.result(result);
+            return LimitTimeline.parse(value, definition.sense()).isFor(definition.unit())
+                    ? Optional.empty()
+                    : Optional.of("A limit on %s cannot be in another kind of unit than %s: \"%s\".".formatted(definition.name(), definition.unit(), value));
         } catch (IllegalArgumentException wrong) {
             return Optional.of(wrong.getMessage());
         }

@@ -2,8 +2,11 @@ package rovek.server.plant;
 
 import jakarta.annotation.Nullable;
 import java.time.Clock;
+import java.time.Instant;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -16,6 +19,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
+import rovek.core.limit.LimitTimeline;
 import rovek.core.plant.Alteration;
 import rovek.core.plant.Facet;
 import rovek.core.plant.Node;
@@ -23,6 +27,7 @@ import rovek.core.plant.NodeTree;
 import rovek.core.plant.PlantChange;
 import rovek.core.plant.PlantConflictException;
 import rovek.core.plant.PlantRefusedException;
+import rovek.core.plant.Shift;
 import rovek.server.audit.AuditTrail;
 import rovek.server.problem.DomainProblem;
 import tools.jackson.databind.json.JsonMapper;
@@ -62,8 +67,33 @@ public class PlantLedger {
         this.clock = clock;
     }
 
-    /** A change and how it reads in the history. */
-    public record Proposal(String sentence, PlantChange change) {}
+    /**
+     * A change and how it reads in the history.
+     *
+     * @param isTyped whether limits in it are as a person types them: they hold from now on, and those before stay said
+     */
+    public record Proposal(String sentence, PlantChange change, boolean isTyped) {
+
+        public Proposal(String sentence, PlantChange change) {
+            this(sentence, change, false);
+        }
+
+        public static Proposal typed(String sentence, PlantChange change) {
+            return new Proposal(sentence, change, true);
+        }
+
+        Proposal dated(Instant now) {
+            List<Alteration> altered = change.altered().stream().map(alteration -> dated(alteration, now)).toList();
+            return isTyped ? new Proposal(sentence, new PlantChange(change.added(), change.removed(), altered)) : this;
+        }
+
+        private static Alteration dated(Alteration alteration, Instant now) {
+            Map<String, Shift> facets = new LinkedHashMap<>();
+            alteration.facets().forEach((facet, shift) -> facets.put(
+                    facet, facet.startsWith(Facet.LIMIT) ? new Shift(shift.from(), LimitTimeline.continued(shift.from(), shift.to(), now)) : shift));
+            return new Alteration(alteration.node(), facets);
+        }
+    }
 
     /**
      * What came of a change.
@@ -92,7 +122,7 @@ public class PlantLedger {
             return new Committed(changeId, already.get().sentence, List.of());
         }
         PlantTree before = plant.tree();
-        Proposal proposal = make.apply(before);
+        Proposal proposal = make.apply(before).dated(clock.instant());
         if (proposal.change().isEmpty()) {
             return new Committed(null, proposal.sentence(), List.of());
         }

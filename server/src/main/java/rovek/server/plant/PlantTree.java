@@ -1,5 +1,6 @@
 package rovek.server.plant;
 
+import java.util.ArrayList;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -7,8 +8,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
-import rovek.core.limit.Limit;
-import rovek.core.limit.LimitText;
+import rovek.core.limit.LimitLayers;
+import rovek.core.limit.LimitTimeline;
 import rovek.core.nameplate.Nameplate;
 import rovek.core.plant.EffectiveSetting;
 import rovek.core.plant.Inheritance;
@@ -146,23 +147,34 @@ public final class PlantTree {
         return technique.settingsOf(effectiveValues(id, technique));
     }
 
-    /** The limits in force at a check, result id to limit; a result without one is left out. */
-    private Map<String, Limit> limits(UUID id, Technique technique, SettingValues settings) {
-        Map<String, Limit> limits = new LinkedHashMap<>();
+    /** What is said of a check's results, by the nearest node first; a result of which nothing is said is left out. */
+    private Map<String, LimitLayers> limits(UUID id, Technique technique, SettingValues settings) {
+        Map<String, LimitLayers> limits = new LinkedHashMap<>();
+        List<Node> path = nodes.path(id);
         for (ResultDefinition result : technique.results(settings)) {
-            limitOrigin(id, technique.id(), result.id())
-                    .flatMap(node -> LimitText.parse(node.limitsOf(technique.id()).get(result.id()), result.sense()))
-                    .filter(limit -> limit.isFor(result.unit()))
-                    .ifPresent(limit -> limits.put(result.id(), limit));
+            LimitLayers layers = layers(path, technique.id(), result);
+            if (!layers.layers().isEmpty()) {
+                limits.put(result.id(), layers);
+            }
         }
         return limits;
     }
 
-    /** The nearest node on the way up that says what is right for a result, the node itself included. */
-    public Optional<Node> limitOrigin(UUID id, String technique, String result) {
-        return nodes.path(id).stream()
-                .filter(node -> node.limitsOf(technique).containsKey(result))
-                .reduce((outer, inner) -> inner);
+    /** What a node and those above it say of a result, the nearest first. */
+    public LimitLayers limitLayers(UUID id, String technique, ResultDefinition result) {
+        return layers(nodes.path(id), technique, result);
+    }
+
+    private static LimitLayers layers(List<Node> path, String technique, ResultDefinition result) {
+        List<LimitLayers.Layer> layers = new ArrayList<>();
+        for (int i = path.size() - 1; i >= 0; i--) {
+            String said = path.get(i).limitsOf(technique).get(result.id());
+            if (said != null) {
+                layers.add(new LimitLayers.Layer(path.get(i).id(), LimitTimeline.parse(said, result.sense())));
+            }
+        }
+        layers.removeIf(layer -> !layer.timeline().isFor(result.unit()));
+        return new LimitLayers(layers);
     }
 
     /** A check with all that is needed to measure and to judge it; empty where it is no check or gone. */

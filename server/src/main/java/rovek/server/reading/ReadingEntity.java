@@ -47,6 +47,9 @@ class ReadingEntity {
 
     Instant storedAt;
 
+    /** A person's verdict, as JSON; null where nobody gave one. */
+    String overruled;
+
     @Version
     Integer version;
 }

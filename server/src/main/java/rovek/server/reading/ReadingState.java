@@ -3,6 +3,7 @@ package rovek.server.reading;
 import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
 
 /**
@@ -12,28 +13,36 @@ import java.util.UUID;
  * @param takenAt when it was taken, as is held true
  * @param discardedBecause null unless it does not count
  * @param filled what was filled in for it, {@link FilledColumn} to value
+ * @param overruled a person's verdict; null where nobody gave one
  */
 public record ReadingState(
-        @Nullable UUID checkId, UUID visitId, Instant takenAt, @Nullable String discardedBecause, Map<String, String> filled) {
+        @Nullable UUID checkId, UUID visitId, Instant takenAt, @Nullable String discardedBecause, Map<String, String> filled,
+        @Nullable Overruling overruled) {
 
+    /** A verdict on one machine is none on another. */
     public ReadingState on(@Nullable UUID check) {
-        return new ReadingState(check, visitId, takenAt, discardedBecause, filled);
+        return new ReadingState(check, visitId, takenAt, discardedBecause, filled, Objects.equals(check, checkId) ? overruled : null);
     }
 
     public ReadingState in(UUID visit) {
-        return new ReadingState(checkId, visit, takenAt, discardedBecause, filled);
+        return new ReadingState(checkId, visit, takenAt, discardedBecause, filled, overruled);
     }
 
     public ReadingState at(Instant time) {
-        return new ReadingState(checkId, visitId, time, discardedBecause, filled);
+        return new ReadingState(checkId, visitId, time, discardedBecause, filled, overruled);
     }
 
     /** @param reason null where it counts again */
     public ReadingState discarded(@Nullable String reason) {
-        return new ReadingState(checkId, visitId, takenAt, reason, filled);
+        return new ReadingState(checkId, visitId, takenAt, reason, filled, overruled);
     }
 
     public ReadingState filledWith(Map<String, String> values) {
-        return new ReadingState(checkId, visitId, takenAt, discardedBecause, values);
+        return new ReadingState(checkId, visitId, takenAt, discardedBecause, values, overruled);
+    }
+
+    /** @param overruling null where the computed verdict counts again */
+    public ReadingState overruledBy(@Nullable Overruling overruling) {
+        return new ReadingState(checkId, visitId, takenAt, discardedBecause, filled, overruling);
     }
 }

@@ -57,7 +57,8 @@ public class ReadingStates {
 
     private ReadingState state(ReadingEntity reading) {
         return new ReadingState(
-                reading.checkId, reading.visitId, reading.takenAt, reading.discardedBecause, json.readValue(reading.filled, new TypeReference<>() {}));
+                reading.checkId, reading.visitId, reading.takenAt, reading.discardedBecause, json.readValue(reading.filled, new TypeReference<>() {}),
+                reading.overruled == null ? null : json.readValue(reading.overruled, Overruling.class));
     }
 
     /**
@@ -75,6 +76,7 @@ public class ReadingStates {
         reading.takenAt = wanted.takenAt();
         reading.discardedBecause = wanted.discardedBecause();
         reading.filled = json.writeValueAsString(wanted.filled());
+        reading.overruled = wanted.overruled() == null ? null : json.writeValueAsString(wanted.overruled());
         reading.checkId = wanted.checkId();
         entities.flush();
         if (check.isPresent()) {
@@ -102,6 +104,7 @@ public class ReadingStates {
         reading.obstacle = analysis.reasonNotToJudge();
         intake.persistResults(reading.id, reading.checkId, reading.takenAt, analysis);
         entities.flush();
+        db.sql("UPDATE result SET counts = ? WHERE reading_id = ?").params(!reading.replaced && reading.discardedBecause == null, reading.id).update();
     }
 
     private ReadingEntity require(UUID id) {

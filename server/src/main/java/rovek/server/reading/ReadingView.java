@@ -1,5 +1,6 @@
 package rovek.server.reading;
 
+import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.util.Map;
 import java.util.Optional;
@@ -16,6 +17,7 @@ import rovek.core.unit.Amount;
  * @param discardedBecause null unless it was discarded
  * @param filled what people filled in, {@link FilledColumn} to value
  * @param storedAt when it was read back
+ * @param overruled a person's verdict; null where nobody gave one
  * @param results result id to value, the leading one first
  */
 public record ReadingView(
@@ -33,6 +35,7 @@ public record ReadingView(
         String discardedBecause,
         Map<String, String> filled,
         Instant storedAt,
+        @Nullable Overruling overruled,
         Map<String, Amount> results) {
 
     /** What it came to for a result; empty where there is no such result. */

@@ -2,6 +2,7 @@ package rovek.server.reading;
 
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -11,6 +12,8 @@ import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import rovek.core.technique.ResultDefinition;
+import rovek.core.trend.TimedValue;
 import rovek.core.unit.Amount;
 import rovek.core.unit.UnitCatalogue;
 import rovek.server.problem.DomainProblem;
@@ -23,7 +26,7 @@ public class Readings {
 
     private static final String SELECT = """
             SELECT r.id, r.check_id, r.visit_id, r.original_id, r.instrument_serial, r.technique, r.taken_at, r.label, r.note, r.obstacle,
-                   r.replaced, r.discarded_because, r.filled, r.stored_at, v.result_id, v.value, v.unit
+                   r.replaced, r.discarded_because, r.filled, r.stored_at, r.overruled, v.result_id, v.value, v.unit
             FROM %s r LEFT JOIN result v ON v.reading_id = r.id AND v.taken_at = r.taken_at
             %s ORDER BY r.taken_at, r.id, v.place""";
 
@@ -62,7 +65,7 @@ public class Readings {
                     (SELECT * FROM reading WHERE check_id = c.id AND %s ORDER BY taken_at DESC LIMIT :most) x)""".formatted(COUNTS);
         Map<UUID, List<ReadingView>> byCheck = new HashMap<>();
         read(db.sql(SELECT.formatted(source, "")).param("checks", checks).param("most", most))
-                .forEach(reading -> byCheck.computeIfAbsent(reading.checkId(), none -> new java.util.ArrayList<>()).add(reading));
+                .forEach(reading -> byCheck.computeIfAbsent(reading.checkId(), none -> new ArrayList<>()).add(reading));
         return byCheck;
     }
 
@@ -70,6 +73,23 @@ public class Readings {
     @Transactional(readOnly = true)
     public List<ReadingView> history(UUID checkId) {
         return read(db.sql(SELECT.formatted("reading", "WHERE r.check_id = ? AND " + COUNTS)).param(checkId));
+    }
+
+    /** One result of a check over all time, in the result's own unit. */
+    @Transactional(readOnly = true)
+    public ResultSeries series(UUID checkId, ResultDefinition result) {
+        List<UUID> ids = new ArrayList<>();
+        List<TimedValue> values = new ArrayList<>();
+        db.sql("""
+                SELECT r.id, r.taken_at, v.value, v.unit FROM reading r JOIN result v ON v.reading_id = r.id AND v.taken_at = r.taken_at
+                WHERE r.check_id = ? AND v.result_id = ? AND %s ORDER BY r.taken_at, r.id""".formatted(COUNTS))
+                .params(checkId, result.id())
+                .query(row -> {
+                    ids.add(row.getObject(1, UUID.class));
+                    Amount amount = new Amount(row.getDouble(3), UnitCatalogue.get(row.getString(4)));
+                    values.add(new TimedValue(row.getTimestamp(2).toInstant(), amount.in(result.unit()).value()));
+                });
+        return new ResultSeries(ids, values, result.unit());
     }
 
     /**
@@ -129,6 +149,7 @@ public class Readings {
                 row.getString("discarded_because"),
                 filled(row.getString("filled")),
                 row.getTimestamp("stored_at").toInstant(),
+                row.getString("overruled") == null ? null : json.readValue(row.getString("overruled"), Overruling.class),
                 new LinkedHashMap<>());
     }
 

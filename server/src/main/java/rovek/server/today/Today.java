@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import org.springframework.stereotype.Service;
 import rovek.core.limit.Verdict;
@@ -80,8 +81,14 @@ public class Today {
      * @param subjectId node, visit, certificate, instrument or sensor, after the kind
      * @param count how many, where that says something; else 1
      * @param detail a few words more, e.g. a date
+     * @param worse how many checks stand worse than one reading ago
      */
-    public record Item(Kind kind, String subjectId, String tag, String name, int count, String detail) {}
+    public record Item(Kind kind, String subjectId, String tag, String name, int count, String detail, int worse) {
+
+        Item(Kind kind, String subjectId, String tag, String name, int count, String detail) {
+            this(kind, subjectId, tag, name, count, detail, 0);
+        }
+    }
 
     /** How far the first round has come, for an installation without history. */
     public record FirstRound(boolean plant, boolean checks, boolean instrument, boolean route, boolean readBack, boolean certificate) {}
@@ -140,10 +147,11 @@ public class Today {
     }
 
     private static void addAssets(List<Item> items, NodeTree nodes, List<Standing> assets, Verdict verdict, Kind kind) {
-        assets.stream().filter(standing -> standing.worst() == verdict).limit(MOST_OF_A_KIND).forEach(standing -> {
+        // What got worse since last time comes first: the rest was known already.
+        assets.stream().filter(standing -> standing.worst() == verdict).sorted(Comparator.comparingInt(Standing::worse).reversed()).limit(MOST_OF_A_KIND).forEach(standing -> {
             Node node = nodes.find(standing.nodeId()).orElseThrow();
             int count = verdict == Verdict.FAIL ? standing.fail() : standing.watch();
-            items.add(new Item(kind, node.id().toString(), node.tag(), node.name(), count, standing.readAt()));
+            items.add(new Item(kind, node.id().toString(), node.tag(), node.name(), count, standing.readAt(), standing.worse()));
         });
     }
 

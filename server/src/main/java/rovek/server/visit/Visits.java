@@ -1,6 +1,7 @@
 package rovek.server.visit;
 
 import jakarta.annotation.Nullable;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
@@ -26,13 +27,15 @@ import rovek.core.unit.Amount;
 import rovek.server.account.Accounts;
 import rovek.server.instrument.InstrumentView;
 import rovek.server.instrument.Instruments;
-import rovek.server.limit.Boundaries;
+import rovek.server.judge.Boundaries;
+import rovek.server.judge.ReadingVerdict;
+import rovek.server.judge.VerdictNotes;
+import rovek.server.judge.Verdicts;
 import rovek.server.plant.CheckView;
 import rovek.server.plant.Plant;
 import rovek.server.plant.PlantNode;
 import rovek.server.plant.PlantTree;
 import rovek.server.problem.DomainProblem;
-import rovek.server.reading.ReadingJudge;
 import rovek.server.reading.ReadingView;
 import rovek.server.reading.Readings;
 
@@ -48,6 +51,7 @@ public class Visits {
     private final Instruments instruments;
     private final Accounts accounts;
     private final Proposals proposals;
+    private final Verdicts verdicts;
     private final JdbcClient db;
 
     Visits(
@@ -57,6 +61,7 @@ public class Visits {
             Instruments instruments,
             Accounts accounts,
             Proposals proposals,
+            Verdicts verdicts,
             JdbcClient db) {
         this.visits = visits;
         this.readings = readings;
@@ -64,6 +69,7 @@ public class Visits {
         this.instruments = instruments;
         this.accounts = accounts;
         this.proposals = proposals;
+        this.verdicts = verdicts;
         this.db = db;
     }
 
@@ -99,6 +105,7 @@ public class Visits {
      * @param readingId null where nothing was measured
      * @param progress to do, begun, done or skipped
      * @param value of the leading result; null where there is none
+     * @param watchLow the lower boundary of a band, likewise {@code failLow}; null elsewhere
      * @param change since the reading before; null where there was none
      * @param repeats how many readings it replaced
      * @param swappedWith what it was perhaps swapped with, in words; blank where nothing looks so, {@code swappedWithId} null then
@@ -107,8 +114,8 @@ public class Visits {
      */
     public record VisitRow(
             UUID checkId, UUID assetId, String assetTag, String assetName, String point, String check, @Nullable UUID readingId,
-            String progress, @Nullable Double value, String unit, @Nullable Double watch, @Nullable Double fail, @Nullable Double change, Verdict verdict,
-            String reason, String note, int repeats, @Nullable String discardedBecause, String swappedWith,
+            String progress, @Nullable Double value, String unit, @Nullable Double watch, @Nullable Double fail, @Nullable Double watchLow, @Nullable Double failLow,
+            @Nullable Double change, Verdict verdict, String reason, @Nullable VerdictNotes notes, String note, int repeats, @Nullable String discardedBecause, String swappedWith,
             @Nullable UUID swappedWithId, boolean isAccidental, Map<String, String> filled) {}
 
     /** A reading that no stop asked for. */
@@ -181,7 +188,7 @@ public class Visits {
             }
         }
         Proposals.Oddities odd = proposals.oddities(all, tree);
-        RowMaker rows = new RowMaker(tree, standing, repeats, readings.resultsBefore(id), odd.swapped(), odd.accidental());
+        RowMaker rows = new RowMaker(tree, standing, verdicts.of(tree, standing.values()), repeats, readings.resultsBefore(id), odd.swapped(), odd.accidental());
         Map<UUID, List<PlacementProposal>> places = proposals.of(all, tree);
         List<VisitRow> made = rows.of(visit);
         List<LooseReading> tray = all.stream()
@@ -234,6 +241,7 @@ public class Visits {
     private record RowMaker(
             PlantTree tree,
             Map<UUID, ReadingView> standing,
+            Map<UUID, ReadingVerdict> verdicts,
             Map<UUID, Integer> repeats,
             Map<UUID, Map<String, Double>> before,
             Map<UUID, UUID> swapped,
@@ -244,30 +252,32 @@ public class Visits {
             Set<UUID> planned = new HashSet<>();
             for (VisitEntity.Stop stop : visit.stops) {
                 planned.add(stop.checkId());
-                tree.check(stop.checkId()).ifPresent(check -> rows.add(row(check, stop.progress(), stop.note())));
+                tree.check(stop.checkId()).ifPresent(check -> rows.add(row(check, stop.progress(), stop.note(), visit.beganAt)));
             }
             standing.values().stream()
                     .filter(reading -> !planned.contains(reading.checkId()))
                     .sorted(Comparator.comparing(ReadingView::takenAt))
                     .forEach(reading -> tree.check(reading.checkId())
-                            .ifPresent(check -> rows.add(row(check, "done", reading.note()))));
+                            .ifPresent(check -> rows.add(row(check, "done", reading.note(), visit.beganAt))));
             return rows;
         }
 
-        private VisitRow row(CheckView check, String progress, String note) {
+        private VisitRow row(CheckView check, String progress, String note, Instant began) {
             Optional<ResultDefinition> leading = check.leadingResult();
             ReadingView reading = standing.get(check.id());
-            Judgement judgement = judge(reading, check, progress);
-            Boundaries boundaries = Boundaries.of(check.leadingLimit().orElse(null));
+            ReadingVerdict verdict = verdict(reading, progress);
+            Judgement judgement = verdict.judgement();
+            // What was not measured, or does not count, is shown beside what held on the day of the visit.
+            Boundaries boundaries = verdict.results().isEmpty() ? Boundaries.standing(check.leadingLimit(began), leading) : verdict.boundaries(leading);
             Double value = reading == null ? null : reading.value(leading).map(Amount::value).orElse(null);
             Optional<UUID> other = Optional.ofNullable(reading).map(one -> swapped.get(one.id()));
             Double last = reading == null ? null : before.getOrDefault(reading.id(), Map.of()).get(leading.map(ResultDefinition::id).orElse(""));
             return new VisitRow(
                     check.id(), check.asset().id(), check.asset().tag(), check.asset().name(), check.point().name(), check.node().name(),
                     reading == null ? null : reading.id(), progress, value, leading.map(result -> result.unit().symbol()).orElse(""),
-                    boundaries.watch(), boundaries.fail(),
+                    boundaries.watch(), boundaries.fail(), boundaries.watchLow(), boundaries.failLow(),
                     value == null || last == null ? null : value - last,
-                    judgement.verdict(), judgement.reason(), note, repeats.getOrDefault(check.id(), 0),
+                    judgement.verdict(), judgement.reason(), VerdictNotes.of(judgement), note, repeats.getOrDefault(check.id(), 0),
                     reading == null ? null : reading.discardedBecause(), other.map(this::placeOf).orElse(""), other.orElse(null),
                     reading != null && accidental.contains(reading.id()), reading == null ? Map.of() : reading.filled());
         }
@@ -281,14 +291,14 @@ public class Visits {
                     .orElse("");
         }
 
-        private static Judgement judge(ReadingView reading, CheckView check, String progress) {
+        private ReadingVerdict verdict(ReadingView reading, String progress) {
             if (reading == null) {
-                return new Judgement(Verdict.NOT_JUDGED, progress.equals("skipped") ? "skipped" : "not measured");
+                return new ReadingVerdict(Judgement.notJudged(progress.equals("skipped") ? "skipped" : "not measured"), Map.of());
             }
             if (reading.discardedBecause() != null) {
-                return new Judgement(Verdict.NOT_JUDGED, "discarded: " + reading.discardedBecause());
+                return new ReadingVerdict(Judgement.notJudged("discarded: " + reading.discardedBecause()), Map.of());
             }
-            return ReadingJudge.judge(reading, check);
+            return verdicts.get(reading.id());
         }
     }
 }

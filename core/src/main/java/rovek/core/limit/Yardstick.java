@@ -1,0 +1,21 @@
+package rovek.core.limit;
+
+import java.util.Objects;
+import java.util.Optional;
+
+/**
+ * What a rule comes to for one reading.
+ *
+ * @param bounds empty where the rule cannot be applied
+ * @param missing why not; blank where it can
+ */
+public record Yardstick(Optional<Bounds> bounds, String missing) {
+
+    static Yardstick of(Bounds bounds) {
+        return new Yardstick(Optional.of(Objects.requireNonNull(bounds)), "");
+    }
+
+    static Yardstick missing(String reason) {
+        return new Yardstick(Optional.empty(), reason);
+    }
+}

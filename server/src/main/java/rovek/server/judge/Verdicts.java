@@ -1,0 +1,171 @@
+package rovek.server.judge;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import rovek.core.limit.Background;
+import rovek.core.limit.Baselines;
+import rovek.core.limit.Judgement;
+import rovek.core.limit.Limit;
+import rovek.core.limit.LimitLayers;
+import rovek.core.limit.SeriesJudge;
+import rovek.core.limit.Verdict;
+import rovek.core.plant.Sisters;
+import rovek.core.technique.ResultDefinition;
+import rovek.core.trend.TimedValue;
+import rovek.server.event.PlantEvents;
+import rovek.server.plant.CheckView;
+import rovek.server.plant.PlantTree;
+import rovek.server.reading.ReadingView;
+import rovek.server.reading.Readings;
+import rovek.server.reading.ResultSeries;
+
+/**
+ * Judges readings, each under the limits that count at its time. A verdict is never stored: it follows from the readings, the
+ * limits as they were said over time, and what happened to the plant.
+ */
+@Service
+public class Verdicts {
+
+    private final Readings readings;
+    private final PlantEvents events;
+
+    Verdicts(Readings readings, PlantEvents events) {
+        this.readings = readings;
+        this.events = events;
+    }
+
+    /** A reading's verdict before it was combined: what each result came to. */
+    private record Parts(ReadingView reading, Map<String, ReadingVerdict.OfResult> now, Map<String, Limit.Outcome> first) {}
+
+    /** @return reading id to its verdict; readings on no check of this plant are left out */
+    @Transactional(readOnly = true)
+    public Map<UUID, ReadingVerdict> of(PlantTree tree, Collection<ReadingView> some) {
+        Map<UUID, CheckView> checks = new HashMap<>();
+        Series series = new Series(tree);
+        Map<UUID, ReadingVerdict> verdicts = new LinkedHashMap<>();
+        for (ReadingView reading : some) {
+            CheckView check = reading.checkId() == null ? null : checks.computeIfAbsent(reading.checkId(), id -> tree.check(id).orElse(null));
+            if (check != null) {
+                verdicts.put(reading.id(), verdict(judged(reading, check, series)));
+            }
+        }
+        return verdicts;
+    }
+
+    public ReadingVerdict of(PlantTree tree, ReadingView reading) {
+        return of(tree, List.of(reading)).get(reading.id());
+    }
+
+    private static Parts judged(ReadingView reading, CheckView check, Series series) {
+        Parts parts = new Parts(reading, new LinkedHashMap<>(), new LinkedHashMap<>());
+        check.limits().forEach((resultId, layers) -> {
+            if (!reading.results().containsKey(resultId)) {
+                return;
+            }
+            Optional<LimitLayers.InForce> now = layers.at(reading.takenAt());
+            Optional<LimitLayers.InForce> first = layers.at(reading.takenAt(), reading.storedAt());
+            now.ifPresent(limit -> parts.now().put(resultId, new ReadingVerdict.OfResult(
+                    limit.limit().needsHistory() ? series.outcome(reading, check, resultId) : alone(reading, resultId, limit), limit)));
+            first.ifPresent(limit -> parts.first().put(resultId, firstOutcome(parts, check, resultId, now, limit, series)));
+        });
+        return parts;
+    }
+
+    private static Limit.Outcome firstOutcome(
+            Parts parts, CheckView check, String resultId, Optional<LimitLayers.InForce> now, LimitLayers.InForce first, Series series) {
+        if (now.filter(first::equals).isPresent()) {
+            return parts.now().get(resultId).outcome();
+        }
+        ReadingView reading = parts.reading();
+        LimitLayers layers = check.limits().get(resultId);
+        return first.limit().needsHistory()
+                ? series.outcome(reading, check, resultId, time -> layers.at(time, reading.storedAt()))
+                : alone(reading, resultId, first);
+    }
+
+    private static Limit.Outcome alone(ReadingView reading, String resultId, LimitLayers.InForce limit) {
+        return limit.limit().judge(reading.results().get(resultId), Verdict.NOT_JUDGED, Background.NOTHING);
+    }
+
+    private static ReadingVerdict verdict(Parts parts) {
+        ReadingView reading = parts.reading();
+        List<Limit.Outcome> outcomes = parts.now().values().stream().map(ReadingVerdict.OfResult::outcome).toList();
+        String obstacle = reading.results().isEmpty() && reading.obstacle().isBlank() ? "there is no result" : reading.obstacle();
+        Judgement judgement = Judgement.worstOf(obstacle, outcomes);
+        Verdict first = Judgement.worstOf(obstacle, parts.first().values()).verdict();
+        Optional<Instant> saidAt = parts.now().values().stream()
+                .flatMap(one -> one.limit().revision().saidAt().stream())
+                .filter(said -> said.isAfter(reading.storedAt()))
+                .reduce((one, other) -> one.isAfter(other) ? one : other);
+        if (first != judgement.verdict() && saidAt.isPresent()) {
+            judgement = judgement.judgedAnew(first, saidAt.get());
+        }
+        if (reading.overruled() != null) {
+            judgement = judgement.overruledTo(reading.overruled().verdict(), reading.overruled().because(), reading.overruled().by(), reading.overruled().at());
+        }
+        return new ReadingVerdict(judgement, parts.now());
+    }
+
+    /** A result of a check over all time, with all that it takes to judge it by any limit. */
+    @Transactional(readOnly = true)
+    public SeriesJudge series(PlantTree tree, CheckView check, ResultDefinition result) {
+        return new Series(tree).judge(check, result, true);
+    }
+
+    /** What was measured on checks over time, looked up once for all that is judged together. */
+    private final class Series {
+
+        private record Key(UUID check, String result) {}
+
+        private final PlantTree tree;
+        private final Map<Key, ResultSeries> known = new HashMap<>();
+        private final Map<Key, List<SeriesJudge.Judged>> judged = new HashMap<>();
+
+        Series(PlantTree tree) {
+            this.tree = tree;
+        }
+
+        private ResultSeries of(UUID check, ResultDefinition result) {
+            return known.computeIfAbsent(new Key(check, result.id()), key -> readings.series(check, result));
+        }
+
+        /** By the limits that count. */
+        Limit.Outcome outcome(ReadingView reading, CheckView check, String resultId) {
+            Key key = new Key(check.id(), resultId);
+            if (!judged.containsKey(key)) {
+                judged.put(key, judge(check, check.technique().result(resultId), check.limits().get(resultId).needSisters()).judged());
+            }
+            return find(reading, check, resultId, judged.get(key));
+        }
+
+        Limit.Outcome outcome(ReadingView reading, CheckView check, String resultId, SeriesJudge.Choice choice) {
+            SeriesJudge judge = judge(check, check.technique().result(resultId), check.limits().get(resultId).needSisters());
+            return find(reading, check, resultId, judge.judged(choice));
+        }
+
+        private Limit.Outcome find(ReadingView reading, CheckView check, String resultId, List<SeriesJudge.Judged> all) {
+            int at = of(check.id(), check.technique().result(resultId)).readings().indexOf(reading.id());
+            return at < 0 ? new Limit.Outcome(Verdict.NOT_JUDGED, "it does not count", List.of()) : all.get(at).outcome();
+        }
+
+        SeriesJudge judge(CheckView check, ResultDefinition result, boolean withSisters) {
+            ResultSeries series = of(check.id(), result);
+            List<List<TimedValue>> beside = new ArrayList<>();
+            if (withSisters) {
+                new Sisters(tree.nodes(), tree::name).checks(check.id()).forEach(sister -> beside.add(of(sister.id(), result).values()));
+            }
+            LimitLayers layers = check.limits().getOrDefault(result.id(), LimitLayers.NONE);
+            Baselines baselines = events.baselines(tree, List.of(check.id())).get(check.id());
+            return new SeriesJudge(series.values(), series.unit(), layers, baselines, beside);
+        }
+    }
+}

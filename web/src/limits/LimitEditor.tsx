@@ -1,0 +1,131 @@
+import { useMutation } from '@tanstack/react-query'
+import { useState } from 'react'
+import { api, data } from '../api/client'
+import { noLimit } from '../api/queries'
+import type { LimitForm, LimitLine } from '../api/types'
+import { Button } from '../parts/Button'
+import { Trouble } from '../parts/Trouble'
+import { words } from '../words/en'
+import { HistoryLook } from './HistoryLook'
+import { Revisions } from './Revisions'
+import { RuleFields } from './RuleFields'
+import { useLimitSaid } from './useLimitSaid'
+import { freshLimit, freshRule, limitOf, type TypedLimit, typedLimit } from './ruleForm'
+
+const text = words.limits
+
+/** From when on a limit holds. */
+type Since = 'now' | 'day' | 'ever'
+
+interface Saying {
+  limit: LimitForm
+  isInherited: boolean
+}
+
+/** What is right for one result: typed, looked at on the history, and set for a time. */
+export function LimitEditor({ nodeId, line, onDone }: { nodeId: string; line: LimitLine; onDone: () => void }) {
+  const said = useLimitSaid()
+  const [typed, setTyped] = useState<TypedLimit>(line.limit ? typedLimit(line.limit) : freshLimit(line.sense === 'HIGHER_IS_WORSE' ? 'ABOVE' : 'BELOW'))
+  const [since, setSince] = useState<Since>(line.limit === null ? 'ever' : 'now')
+  const [fromDay, setFromDay] = useState('')
+  const [untilDay, setUntilDay] = useState('')
+  const limit = limitOf(typed)
+  const from = since === 'ever' ? null : since === 'now' ? new Date().toISOString() : fromDay === '' ? null : new Date(`${fromDay}T00:00`).toISOString()
+  const put = useMutation({
+    mutationFn: (saying: Saying) =>
+      data(
+        api.PUT('/api/nodes/{nodeId}/limits/{technique}/{resultId}', {
+          params: { path: { nodeId, technique: line.technique, resultId: line.resultId } },
+          body: { ...saying, from, until: untilDay === '' ? null : new Date(`${untilDay}T00:00`).toISOString() },
+        }),
+      ),
+    onSuccess: async (committed) => {
+      await said(text.saved, committed.changeId)
+      onDone()
+    },
+  })
+  const isOwn = line.originId === nodeId
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault()
+        if (limit) put.mutate({ limit, isInherited: false })
+      }}
+    >
+      <Proposals line={line} onTake={(taken) => setTyped(typedLimit(taken))} />
+      {typed.rules.map((rule, i) => (
+        <RuleFields
+          key={i}
+          rule={rule}
+          number={i + 1}
+          unit={line.unit}
+          onChange={(changed) => setTyped({ ...typed, rules: typed.rules.map((one, at) => (at === i ? changed : one)) })}
+          onRemove={typed.rules.length === 1 ? undefined : () => setTyped({ ...typed, rules: typed.rules.filter((_, at) => at !== i) })}
+        />
+      ))}
+      <p className="mb-3 flex flex-wrap items-baseline gap-x-5 gap-y-1">
+        <Button onClick={() => setTyped({ ...typed, rules: [...typed.rules, freshRule('BASELINE')] })}>{text.addRule}</Button>
+        {typed.rules.length > 1 && <span className="text-ink2">{text.worst}</span>}
+        <label className="flex items-baseline gap-2" title={text.hysteresisSay}>
+          {text.hysteresis}
+          <input inputMode="decimal" className="field w-20 text-right" value={typed.hysteresis} onChange={(event) => setTyped({ ...typed, hysteresis: event.target.value })} />
+          <span className="text-ink2">{line.unit}</span>
+        </label>
+        <label className="flex items-baseline gap-2">
+          <input type="checkbox" checked={typed.boundaryIsPast} onChange={(event) => setTyped({ ...typed, boundaryIsPast: event.target.checked })} />
+          {text.boundaryIsPast}
+        </label>
+      </p>
+      <fieldset className="mb-3">
+        <legend className="text-[12px] text-ink2">{text.since}</legend>
+        {(['now', 'day', 'ever'] as const).map((choice) => (
+          <label key={choice} className="mr-4 inline-flex min-h-6 items-center gap-1.5">
+            <input type="radio" name="since" checked={since === choice} onChange={() => setSince(choice)} />
+            {choice === 'now' ? text.sinceNow : choice === 'day' ? text.sinceDay : text.sinceEver}
+          </label>
+        ))}
+        {since === 'day' && (
+          <p className="mt-1 flex gap-4">
+            <DayField label={text.day} value={fromDay} onChange={setFromDay} />
+            <DayField label={text.until} value={untilDay} onChange={setUntilDay} />
+          </p>
+        )}
+      </fieldset>
+      <Trouble error={put.error} />
+      <div className="flex items-center gap-4">
+        <Button kind="main" type="submit" disabled={put.isPending || limit === null || (since === 'day' && fromDay === '')}>
+          {text.save}
+        </Button>
+        {isOwn && <Button onClick={() => put.mutate({ limit: noLimit, isInherited: true })}>{text.inherit}</Button>}
+        {line.limit !== null && <Button onClick={() => put.mutate({ limit: noLimit, isInherited: false })}>{text.noLimit}</Button>}
+        <span className="text-ink2">{typed.boundaryIsPast ? text.explain.past : text.explain.within}</span>
+      </div>
+      <HistoryLook nodeId={nodeId} line={line} limit={limit} />
+      <Revisions revisions={line.revisions} />
+    </form>
+  )
+}
+
+function DayField({ label, value, onChange }: { label: string; value: string; onChange: (value: string) => void }) {
+  return (
+    <label className="flex flex-col text-[12px] text-ink2">
+      {label}
+      <input type="date" className="field text-[14px]" value={value} onChange={(event) => onChange(event.target.value)} />
+    </label>
+  )
+}
+
+/** What a standard or the history says: taken by a person, or not. */
+function Proposals({ line, onTake }: { line: LimitLine; onTake: (limit: LimitForm) => void }) {
+  if (line.proposals.length === 0) return null
+  return (
+    <ul className="mb-3" aria-label={text.proposals}>
+      {line.proposals.map((proposal) => (
+        <li key={proposal.evidence}>
+          <span className="font-semibold">{proposal.limit.rules.map((rule) => `${rule.watch ?? '–'} / ${rule.fail ?? '–'}`).join(', ')}</span>{' '}
+          <span className="text-ink2">{proposal.evidence}.</span> <Button onClick={() => onTake(proposal.limit)}>{text.take}</Button>
+        </li>
+      ))}
+    </ul>
+  )
+}

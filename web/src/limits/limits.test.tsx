@@ -1,0 +1,104 @@
+import { answering, changes, forget, Refusal } from '../test/fakeServer'
+import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import type { LimitLine, LimitPreview } from '../api/types'
+import { show } from '../test/show'
+import { LimitDialog } from './LimitDialog'
+import { freshLimit, limitOf } from './ruleForm'
+
+const line = (more: Partial<LimitLine>): LimitLine => ({
+  technique: 'vibration',
+  resultId: 'velocity.rms',
+  name: 'velocity RMS',
+  unit: 'mm/s',
+  sense: 'HIGHER_IS_WORSE',
+  limit: null,
+  said: '',
+  originId: null,
+  originName: '',
+  revisions: [],
+  checks: 1,
+  unlimited: 1,
+  proposals: [],
+  ...more,
+})
+
+const above = (watch: number, fail: number) => ({
+  rules: [{ kind: 'ABOVE' as const, watch, fail, watchLow: null, failLow: null, target: null, side: null, isShare: false, isRobust: false }],
+  hysteresis: 0,
+  boundaryIsPast: false,
+})
+
+const preview: LimitPreview = {
+  checks: 1, left: 0, readings: 12, watch: 3, fail: 1, notJudged: 0, watchNow: 0, failNow: 0, shown: [],
+  repairs: [{ place: 'P-101 Drive end', repairedAt: '2026-05-01T08:00:00Z', words: 'bearing', daysBefore: 41 }],
+}
+
+const path = '/api/nodes/v/limits/vibration/velocity.rms'
+
+beforeEach(() => {
+  answering('POST', `${path}/preview`, () => preview)
+  answering('PUT', path, () => ({ changeId: null, sentence: '', added: [] }))
+})
+afterEach(() => {
+  cleanup()
+  forget()
+})
+
+describe('a limit', () => {
+  it('is set for all readings where there was none, and the history says what it would have caught', async () => {
+    answering('GET', '/api/nodes/v/limits', () => [line({})])
+    const onClose = vi.fn()
+    show(<LimitDialog nodeId="v" name="Drive end" onClose={onClose} />)
+    fireEvent.change(await screen.findByLabelText('Watch'), { target: { value: '2,8' } })
+    fireEvent.change(screen.getByLabelText('Fail'), { target: { value: '4.5' } })
+    expect(await screen.findByText('3 watch and 1 fail of 12 readings on 1 check')).toBeTruthy()
+    expect(screen.getByText('told 41 days before')).toBeTruthy()
+    fireEvent.click(screen.getByText('Set the limit'))
+    await waitFor(() => expect(onClose).toHaveBeenCalled())
+    const put = changes().find((change) => change.method === 'PUT')?.body as { limit: { rules: { watch: number; fail: number }[] }; from: string | null }
+    expect(put.from).toBeNull()
+    expect(put.limit.rules[0]).toMatchObject({ watch: 2.8, fail: 4.5 })
+  })
+
+  it('that is changed holds from now on, unless history is to be judged anew', async () => {
+    answering('GET', '/api/nodes/v/limits', () => [line({ limit: above(2.8, 4.5), said: '2.8/4.5 mm/s', originId: 'v', unlimited: 0 })])
+    const onClose = vi.fn()
+    show(<LimitDialog nodeId="v" name="Drive end" onClose={onClose} />)
+    fireEvent.change(await screen.findByLabelText('Fail'), { target: { value: '5' } })
+    fireEvent.click(screen.getByText('Set the limit'))
+    await waitFor(() => expect(onClose).toHaveBeenCalled())
+    const put = changes().find((change) => change.method === 'PUT')?.body as { from: string | null }
+    expect(Math.abs(new Date(put.from ?? '').getTime() - Date.now())).toBeLessThan(60_000)
+  })
+
+  it('that is refused keeps what was typed and says why', async () => {
+    answering('GET', '/api/nodes/v/limits', () => [line({})])
+    answering('PUT', path, () => new Refusal(422, 'invalid', 'The watch boundary must be reached first.'))
+    const onClose = vi.fn()
+    show(<LimitDialog nodeId="v" name="Drive end" onClose={onClose} />)
+    fireEvent.change(await screen.findByLabelText('Fail'), { target: { value: '1' } })
+    fireEvent.click(screen.getByText('Set the limit'))
+    expect((await screen.findByText('The watch boundary must be reached first.'))).toBeTruthy()
+    expect(onClose).not.toHaveBeenCalled()
+    expect((screen.getByLabelText('Fail') as HTMLInputElement).value).toBe('1')
+  })
+
+  it('says nothing before a boundary is typed', () => {
+    expect(limitOf(freshLimit('ABOVE'))).toBeNull()
+    const target = freshLimit('TARGET')
+    expect(limitOf({ ...target, rules: target.rules.map((rule) => ({ ...rule, fail: '0.4' })) })).toBeNull()
+    expect(limitOf({ ...target, rules: target.rules.map((rule) => ({ ...rule, fail: '0.4', target: '6' })) })?.rules[0]).toMatchObject({ target: 6, fail: 0.4, side: 'BOTH' })
+  })
+})
+
+describe('many checks', () => {
+  it('get each their own in one action', async () => {
+    answering('GET', '/api/nodes/v/limits', () => [line({ checks: 8, unlimited: 5 })])
+    answering('POST', `${path}/proposals`, () => ({ checks: 4, without: 1, changeId: 'c' }))
+    show(<LimitDialog nodeId="v" name="Wellfield" onClose={vi.fn()} />)
+    expect(await screen.findByText('5 of 8 checks without')).toBeTruthy()
+    fireEvent.click(screen.getByText('Give each its standard’s limit'))
+    await waitFor(() => expect(changes()[0]).toEqual({ method: 'POST', path: `${path}/proposals`, body: { source: 'STANDARD' } }))
+  })
+})

@@ -1,0 +1,97 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { api, data } from '../api/client'
+import { refresh } from '../api/refresh'
+import type { EventKind } from '../api/types'
+import { Button } from '../parts/Button'
+import { Dialog } from '../parts/Dialog'
+import { say } from '../parts/notices'
+import { Trouble } from '../parts/Trouble'
+import { words } from '../words/en'
+
+const text = words.trend.event
+const kinds: EventKind[] = ['REPAIR', 'SENSOR', 'BASELINE', 'NOTE']
+/** What follows from an event: where a baseline starts anew, all is judged otherwise. */
+export const concerned = ['trend', 'sheet', 'outline', 'visit', 'today', 'limits']
+
+const local = (when: Date) => new Date(when.getTime() - when.getTimezoneOffset() * 60_000).toISOString().slice(0, 16)
+
+/** Notes what happened to a thing in the plant. */
+export function EventDialog({ nodeId, name, at, onClose }: { nodeId: string; name: string; at: string | undefined; onClose: () => void }) {
+  const client = useQueryClient()
+  const [id] = useState(() => crypto.randomUUID())
+  const [kind, setKind] = useState<EventKind>('REPAIR')
+  const [when, setWhen] = useState(local(at === undefined ? new Date() : new Date(at)))
+  const [said, setSaid] = useState('')
+  const [starts, setStarts] = useState(true)
+  const [until, setUntil] = useState('')
+  const note = useMutation({
+    mutationFn: () =>
+      data(
+        api.PUT('/api/nodes/{id}/events/{eventId}', {
+          params: { path: { id: nodeId, eventId: id } },
+          body: { at: new Date(when).toISOString(), kind, words: said, startsBaseline: starts, baselineUntil: until === '' || !starts ? null : new Date(until).toISOString() },
+        }),
+      ),
+    onSuccess: async () => {
+      await refresh(client, ...concerned)
+      say(text.saved, () => void api.POST('/api/events/{eventId}/removal', { params: { path: { eventId: id } } }).then(() => refresh(client, ...concerned)))
+      onClose()
+    },
+  })
+  return (
+    <Dialog title={text.title(name)} open onClose={onClose}>
+      <form
+        className="flex flex-col gap-3"
+        onSubmit={(event) => {
+          event.preventDefault()
+          note.mutate()
+        }}
+      >
+        <label className="flex flex-col text-[12px] text-ink2">
+          {text.kind}
+          <select
+            className="field text-[14px]"
+            autoFocus
+            value={kind}
+            onChange={(event) => {
+              const chosen = event.target.value as EventKind
+              setKind(chosen)
+              setStarts(chosen === 'REPAIR' || chosen === 'BASELINE')
+            }}
+          >
+            {kinds.map((one) => (
+              <option key={one} value={one}>
+                {text.kinds[one]}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="flex flex-col text-[12px] text-ink2">
+          {text.at}
+          <input type="datetime-local" className="field text-[14px]" value={when} onChange={(event) => setWhen(event.target.value)} />
+        </label>
+        <label className="flex flex-col text-[12px] text-ink2">
+          {text.words}
+          <input className="field text-[14px]" maxLength={500} value={said} onChange={(event) => setSaid(event.target.value)} />
+        </label>
+        <label className="flex items-center gap-2">
+          <input type="checkbox" checked={starts} onChange={(event) => setStarts(event.target.checked)} />
+          {text.starts}
+        </label>
+        {starts && (
+          <label className="flex flex-col text-[12px] text-ink2">
+            {text.until}
+            <input type="datetime-local" className="field text-[14px]" value={until} onChange={(event) => setUntil(event.target.value)} />
+          </label>
+        )}
+        <Trouble error={note.error} />
+        <p>
+          <Button kind="main" type="submit" disabled={note.isPending || when === ''}>
+            {text.save}
+          </Button>
+        </p>
+      </form>
+    </Dialog>
+  )
+}

@@ -1,0 +1,36 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { api, data } from '../api/client'
+import { refresh } from '../api/refresh'
+import type { PlantEvent } from '../api/types'
+import { Button } from '../parts/Button'
+import { say } from '../parts/notices'
+import { day } from '../units/format'
+import { words } from '../words/en'
+import { concerned } from './EventDialog'
+
+const text = words.trend.event
+
+/** The flags of the plot in words, the newest first. */
+export function EventList({ events, mayEdit }: { events: PlantEvent[]; mayEdit: boolean }) {
+  const client = useQueryClient()
+  const remove = useMutation({
+    mutationFn: (id: string) => data(api.POST('/api/events/{eventId}/removal', { params: { path: { eventId: id } } })),
+    onSuccess: () => say(text.removed),
+    onError: (error) => say(error.message),
+    onSettled: () => refresh(client, ...concerned),
+  })
+  if (events.length === 0) return null
+  return (
+    <ul aria-label={text.list} className="mt-1 text-[13px]">
+      {[...events].reverse().map((event) => (
+        <li key={event.id}>
+          {day(event.at)} <span className="font-semibold">{text.kinds[event.kind]}</span> {event.words}{' '}
+          <span className="text-ink3">
+            {event.nodeName}, {event.notedBy}
+          </span>{' '}
+          {mayEdit && <Button onClick={() => remove.mutate(event.id)}>{text.remove}</Button>}
+        </li>
+      ))}
+    </ul>
+  )
+}

@@ -1,0 +1,60 @@
+import { useState } from 'react'
+import { api, data } from '../api/client'
+import type { TrendPoint, Verdict } from '../api/types'
+import { Button } from '../parts/Button'
+import { Dialog } from '../parts/Dialog'
+import { Trouble } from '../parts/Trouble'
+import { VerdictMark } from '../parts/VerdictMark'
+import { useMending } from '../visit/useMending'
+import { words } from '../words/en'
+
+const text = words.trend.overrule
+const choices: Verdict[] = ['PASS', 'WATCH', 'FAIL']
+
+/** A person's own verdict on a reading, with why; the computed one stays beside it everywhere. */
+export function OverruleDialog({ reading, name, onClose }: { reading: Pick<TrendPoint, 'readingId' | 'verdict' | 'notes'>; name: string; onClose: () => void }) {
+  const mend = useMending()
+  const computed = reading.notes?.overruled?.computed ?? reading.verdict
+  const [verdict, setVerdict] = useState<Verdict>(choices.find((one) => one !== computed) ?? 'PASS')
+  const [reason, setReason] = useState(reading.notes?.overruled?.because ?? '')
+  const give = (wanted: Verdict | null) =>
+    mend.mutate({
+      run: () => data(api.POST('/api/overrulings', { body: { readingIds: [reading.readingId], verdict: wanted, reason } })),
+      said: wanted === null ? text.taken : text.saved,
+      then: onClose,
+    })
+  return (
+    <Dialog title={text.title(name)} open onClose={onClose}>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault()
+          give(verdict)
+        }}
+      >
+        <p className="mb-3 flex items-center gap-2">
+          {text.computed} <VerdictMark verdict={computed} />
+        </p>
+        <fieldset className="mb-3">
+          <legend className="text-[12px] text-ink2">{text.verdict}</legend>
+          {choices.map((one) => (
+            <label key={one} className="mr-5 inline-flex min-h-6 items-center gap-1.5">
+              <input type="radio" name="verdict" checked={verdict === one} onChange={() => setVerdict(one)} />
+              <VerdictMark verdict={one} />
+            </label>
+          ))}
+        </fieldset>
+        <label className="mb-3 flex flex-col text-[12px] text-ink2">
+          {text.reason}
+          <input className="field text-[14px]" autoFocus value={reason} onChange={(event) => setReason(event.target.value)} />
+        </label>
+        <Trouble error={mend.error} />
+        <p className="flex gap-4">
+          <Button kind="main" type="submit" disabled={!reason.trim() || mend.isPending}>
+            {text.save}
+          </Button>
+          {reading.notes?.overruled && <Button onClick={() => give(null)}>{text.back}</Button>}
+        </p>
+      </form>
+    </Dialog>
+  )
+}
