@@ -46,7 +46,8 @@ public record StraightLine(double middle, double level, double slope, double sca
 
     /**
      * The line after Theil and Sen: the median of the slopes between all pairs of points, and the median of the levels; almost
-     * a third of the points may be wild. The slope's error is taken from Sen's interval of ranks.
+     * a third of the points may be wild. The slope's error is taken from Sen's interval of ranks, or from the scatter where that
+     * is more.
      *
      * @param x at least three, rising, not all equal
      */
@@ -60,9 +61,13 @@ public record StraightLine(double middle, double level, double slope, double sca
             levels[i] = y[i] - slope * (x[i] - middle);
         }
         Spread spread = Spread.of(levels);
+        // Where more than half of the points lie on the line exactly, as rounded values may, the rest still says how they scatter.
+        double about = spread.robustDeviation() > 0 ? spread.robustDeviation() : spread.standardDeviation();
         // Two of the n are spent on the line itself.
-        double scatter = spread.robustDeviation() * Math.sqrt(n / (n - 2.0));
-        return new StraightLine(middle, spread.median(), slope, scatter, MEDIAN_OVER_MEAN * scatter / Math.sqrt(n), slopeError(slopes, n));
+        double scatter = about * Math.sqrt(n / (n - 2.0));
+        double sxx = Arrays.stream(x).map(one -> (one - middle) * (one - middle)).sum();
+        double slopeError = Math.max(slopeError(slopes, n), scatter / Math.sqrt(sxx));
+        return new StraightLine(middle, spread.median(), slope, scatter, MEDIAN_OVER_MEAN * scatter / Math.sqrt(n), slopeError);
     }
 
     private static double[] slopes(double[] x, double[] y) {

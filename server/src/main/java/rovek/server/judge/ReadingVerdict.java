@@ -30,10 +30,10 @@ public record ReadingVerdict(Judgement judgement, Map<String, OfResult> results)
     public ReadingVerdict onlyOn(String resultId) {
         Map<String, OfResult> own = results.containsKey(resultId) ? Map.of(resultId, results.get(resultId)) : Map.of();
         Judgement computed = Judgement.worstOf("", own.values().stream().map(OfResult::outcome).toList());
-        boolean isOfTheReading = judgement.overruled().isPresent()
-                && (computed.verdict() == judgement.overruled().get().computed() || isWorse(computed.verdict(), judgement.verdict()));
-        boolean isObstructed = judgement.overruled().isEmpty() && judgement.verdict() == Verdict.NOT_JUDGED;
-        return new ReadingVerdict(isOfTheReading || isObstructed ? judgement : computed, own);
+        Verdict ofAll = judgement.overruled().map(Judgement.Overruled::computed).orElse(judgement.verdict());
+        boolean speaksForAll = computed.verdict() == ofAll || (judgement.overruled().isPresent() && isWorse(computed.verdict(), judgement.verdict()));
+        boolean isObstructed = ofAll == Verdict.NOT_JUDGED;
+        return new ReadingVerdict(speaksForAll || isObstructed ? judgement : computed, own);
     }
 
     private static boolean isWorse(Verdict one, Verdict other) {
