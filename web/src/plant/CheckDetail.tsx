@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query'
 import { Link } from '@tanstack/react-router'
 import { useState } from 'react'
 import { queries } from '../api/queries'
-import type { CheckLine, TrendPoint } from '../api/types'
+import type { CheckLine, Finding, Mark, TrendPoint } from '../api/types'
 import { useMay } from '../app/useMay'
 import { Button } from '../parts/Button'
 import { Trouble } from '../parts/Trouble'
@@ -10,13 +10,15 @@ import { VerdictMark } from '../parts/VerdictMark'
 import { day, number } from '../units/format'
 import { CurveChart } from '../viewers/CurveChart'
 import { Compare } from '../trend/Compare'
+import { FindingList } from '../trend/FindingList'
 import { notesSay } from '../trend/notesSay'
 import { OverruleDialog } from '../trend/OverruleDialog'
 import { TrendPanel } from '../trend/TrendPanel'
 import { CaptureLook } from '../visit/CaptureDialog'
 import { words } from '../words/en'
 
-type Look = 'trend' | 'compare' | 'Spectrum' | 'Waveform'
+type Drawn = keyof typeof words.plant.curves
+type Look = 'trend' | 'compare' | Drawn
 
 interface Props {
   check: CheckLine
@@ -57,12 +59,15 @@ function CheckSoFar(props: Props) {
   )
 }
 
+const drawn: Drawn[] = ['Spectrum', 'Envelope', 'Velocity', 'Waveform']
+
 /** A reading chosen in the trend shows its spectrum. */
 function CheckTrend({ check, readingId, onReading }: Props) {
   const mayEdit = useMay().edit
   const [look, setLook] = useState<Look>('trend')
   const [resultId, setResultId] = useState(check.resultId)
   const [overruling, setOverruling] = useState(false)
+  const [finding, setFinding] = useState<Finding | null>(null)
   const trend = useQuery({ ...queries.trend(check.checkId, { result: resultId }), placeholderData: (before) => before })
   const points = trend.data?.points ?? []
   const chosen = points.find((point) => point.readingId === readingId) ?? points.at(-1)
@@ -71,18 +76,18 @@ function CheckTrend({ check, readingId, onReading }: Props) {
     const next = points[at + by]
     if (next) onReading(next.readingId)
   }
+  const curves = useQuery({ ...queries.curves(chosen?.readingId ?? ''), enabled: chosen !== undefined, placeholderData: (before) => before })
   const looks: [Look, string][] = [
     ['trend', words.plant.trend],
     ['compare', words.trend.compare],
-    ['Spectrum', words.plant.spectrum],
-    ['Waveform', words.plant.waveform],
+    ...drawn.filter((name) => curves.data?.curves.some((curve) => curve.name === name)).map((name): [Look, string] => [name, words.plant.curves[name]]),
   ]
   return (
     <section className="mt-4" aria-label={`${check.point}, ${check.check}`}>
+      <h3 className="font-semibold">
+        {check.point}, {check.check} <span className="text-[12px] font-normal text-ink3">{trend.data?.unitLabel ?? check.unitLabel}</span>
+      </h3>
       <div className="flex items-baseline gap-4">
-        <h3 className="font-semibold">
-          {check.point}, {check.check} <span className="text-[12px] font-normal text-ink3">{trend.data?.unitLabel ?? check.unitLabel}</span>
-        </h3>
         <div role="group" aria-label={words.plant.trend} className="flex flex-1 gap-3">
           {looks.map(([key, text]) => (
             <button
@@ -110,6 +115,17 @@ function CheckTrend({ check, readingId, onReading }: Props) {
         )}
       </div>
       {chosen && <ReadingSay point={chosen} />}
+      {chosen && (
+        <FindingList
+          readingId={chosen.readingId}
+          chosen={finding?.code ?? null}
+          onChoose={(next) => {
+            setFinding(next)
+            const shown = drawn.find((name) => name === next?.curve)
+            if (shown) setLook(shown)
+          }}
+        />
+      )}
       <Trouble error={trend.error} />
       {look === 'trend' && trend.data && (
         <TrendPanel
@@ -126,7 +142,7 @@ function CheckTrend({ check, readingId, onReading }: Props) {
         />
       )}
       {look === 'compare' && trend.data && <Compare trend={trend.data} />}
-      {(look === 'Spectrum' || look === 'Waveform') && chosen && <ReadingCurve readingId={chosen.readingId} name={look} />}
+      {look !== 'trend' && look !== 'compare' && chosen && <ReadingCurve readingId={chosen.readingId} name={look} marks={finding?.curve === look ? finding.evidence : undefined} />}
       {overruling && chosen && <OverruleDialog reading={chosen} name={`${check.point}, ${day(chosen.at)}`} onClose={() => setOverruling(false)} />}
     </section>
   )
@@ -138,14 +154,14 @@ function ReadingSay({ point }: { point: TrendPoint }) {
   return said === '' ? null : <p className="text-[13px] text-ink2">{said}</p>
 }
 
-function ReadingCurve({ readingId, name }: { readingId: string; name: string }) {
+function ReadingCurve({ readingId, name, marks }: { readingId: string; name: string; marks: Mark[] | undefined }) {
   const curves = useQuery(queries.curves(readingId))
   const curve = curves.data?.curves.find((candidate) => candidate.name === name)
   return (
     <>
       <Trouble error={curves.error} />
       {curves.data?.remarks.map((remark) => <p key={remark}>{remark}</p>)}
-      {curve && <CurveChart curve={curve} />}
+      {curve && <CurveChart curve={curve} marks={marks} />}
     </>
   )
 }

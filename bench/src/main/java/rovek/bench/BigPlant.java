@@ -56,18 +56,21 @@ final class BigPlant {
 
     private static void readings(Statement statement) throws SQLException {
         statement.execute("""
-                INSERT INTO instrument VALUES ('00000000-0000-4000-8000-000000000001', 'm', 'VH-2', 'bench', '1', '', 'h', 1, '', NULL, NULL, now(), 0)""");
+                INSERT INTO instrument (id, maker, model, serial, firmware, options, last_seen_at, version)
+                VALUES ('00000000-0000-4000-8000-000000000001', 'm', 'VH-2', 'bench', '1', '', now(), 0)""");
         statement.execute("""
                 INSERT INTO original VALUES ('00000000-0000-4000-8000-000000000002', '00000000-0000-4000-8000-000000000001', 'f', 's', 1, '\\x00', now(), 'bench')""");
         statement.execute("""
                 INSERT INTO visit VALUES ('00000000-0000-4000-8000-000000000003', NULL, NULL, 'Bench', now(),
                     '00000000-0000-4000-8000-000000000001', 'bench', 0, NULL, NULL)""");
         statement.execute("""
-                INSERT INTO reading SELECT %s, id, '00000000-0000-4000-8000-000000000003', '00000000-0000-4000-8000-000000000002',
-                    'bench', id::text, '', 'vibration', now(), now(), '', '', '{}', '', false, NULL, 0
+                INSERT INTO reading (id, check_id, visit_id, original_id, instrument_serial, own_id, capture_sha256, technique, taken_at, instrument_time,
+                    label, note, settings, obstacle, replaced, discarded_because, filled, stored_at, version)
+                SELECT %s, id, '00000000-0000-4000-8000-000000000003', '00000000-0000-4000-8000-000000000002',
+                    'bench', id::text, '', 'vibration', now(), now(), '', '', '{}', '', false, NULL, '{}', now(), 0
                 FROM node WHERE level = 'CHECK'""".formatted("overlay(id::text placing '9' from 1 for 1)::uuid"));
         statement.execute("""
-                INSERT INTO result SELECT r.id, x.result, r.taken_at, r.check_id, x.place, (abs(hashtext(r.id::text)) %% 500) / 100.0, x.unit
+                INSERT INTO result (reading_id, result_id, taken_at, check_id, place, value, unit) SELECT r.id, x.result, r.taken_at, r.check_id, x.place, (abs(hashtext(r.id::text)) %% 500) / 100.0, x.unit
                 FROM reading r JOIN node n ON n.id = r.check_id CROSS JOIN LATERAL (VALUES
                     (CASE WHEN n.settings = '{}' THEN 'velocity.rms' ELSE 'acceleration.rms' END, 0,
                      CASE WHEN n.settings = '{}' THEN 'mm/s' ELSE 'm/s²' END)) AS x(result, place, unit)""".replace("%%", "%"));

@@ -26,9 +26,15 @@ record MachineCondition(
 
     private static final double NEVER = Double.NEGATIVE_INFINITY;
 
+    /** Impacts of a bearing without damage, m/s². */
+    private static final double AS_GOOD_AS_NEW = 0.4;
+
+    /** Impacts of one whose damage begins, m/s². */
+    private static final double BEGINNING = 4;
+
 
     static MachineCondition healthy(double speedHz, double unbalanceMmPerSecond) {
-        return new MachineCondition(speedHz, unbalanceMmPerSecond, 0.3, 0, 4, 0.01, 0, NEVER, 1.6);
+        return new MachineCondition(speedHz, unbalanceMmPerSecond, 0.3, 0, AS_GOOD_AS_NEW, 0, 0, NEVER, 1.6);
     }
 
     MachineCondition misaligning(double mmPerSecond, double growthPerMonth) {
@@ -40,7 +46,7 @@ record MachineCondition(
     MachineCondition withBearingDefect(double growthPerMonth, double onsetMonths) {
         return new MachineCondition(
                 speedHz, unbalanceMmPerSecond, misalignmentMmPerSecond, misalignmentGrowthPerMonth,
-                impact, growthPerMonth, onsetMonths, replacedAtMonths, noise);
+                BEGINNING, growthPerMonth, onsetMonths, replacedAtMonths, noise);
     }
 
     MachineCondition withBearingReplaced(double months) {
@@ -55,6 +61,6 @@ record MachineCondition(
 
     double impactAfter(double months) {
         boolean isNew = replacedAtMonths != NEVER && months >= replacedAtMonths;
-        return isNew ? impact : impact * Math.pow(1 + impactGrowthPerMonth, Math.max(0, months - impactOnsetMonths));
+        return isNew ? AS_GOOD_AS_NEW : impact * Math.pow(1 + impactGrowthPerMonth, Math.max(0, months - impactOnsetMonths));
     }
 }

@@ -29,7 +29,7 @@ final class SimulatedPlant {
             "P-102/drive end", MachineCondition.healthy(24.67, 1.7).withBearingDefect(0.42, 4),
             "P-102/non-drive end", MachineCondition.healthy(24.67, 1.35).withBearingDefect(0.05, 5),
             "P-103/drive end", MachineCondition.healthy(24.5, 1.3).withBearingDefect(0.45, -9).withBearingReplaced(-1.9),
-            "B-201/drive end", MachineCondition.healthy(49.2, 1.4).misaligning(0.75, 0.11),
+            "B-201/drive end", MachineCondition.healthy(49.2, 1.4).misaligning(0.1, 0.35),
             "B-201/non-drive end", MachineCondition.healthy(49.2, 1.2).misaligning(0.5, 0.09),
             "F-210/drive end", MachineCondition.healthy(16.3, 2.2));
 

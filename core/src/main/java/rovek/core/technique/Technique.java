@@ -87,6 +87,16 @@ public interface Technique {
         return List.of();
     }
 
+    /** All there is to draw of a capture: what the analysis drew, and what only somebody who looks closely wants. */
+    default List<Curve> curves(Capture capture, SettingValues settings) {
+        return analyse(capture, settings).curves();
+    }
+
+    /** What a capture shows beside its results, for what has this nameplate; nothing by default. Never a verdict. */
+    default List<Finding> findings(Capture capture, SettingValues settings, Nameplate plate) {
+        return List.of();
+    }
+
     /** Checks given values and fills in defaults. */
     default SettingValues settingsOf(Map<String, String> given) {
         return SettingValues.of(settings(), given);

@@ -29,6 +29,10 @@ public record Spread(double mean, double standardDeviation, double median, doubl
     public static double median(double[] values) {
         double[] sorted = values.clone();
         Arrays.sort(sorted);
+        return medianOfSorted(sorted);
+    }
+
+    static double medianOfSorted(double[] sorted) {
         int middle = sorted.length / 2;
         return sorted.length % 2 == 1 ? sorted[middle] : (sorted[middle - 1] + sorted[middle]) / 2;
     }

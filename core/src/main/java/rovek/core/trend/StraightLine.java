@@ -54,7 +54,8 @@ public record StraightLine(double middle, double level, double slope, double sca
     public static StraightLine theilSen(double[] x, double[] y) {
         int n = require(x, y);
         double[] slopes = slopes(x, y);
-        double slope = Spread.median(slopes);
+        Arrays.sort(slopes);
+        double slope = Spread.medianOfSorted(slopes);
         double middle = Arrays.stream(x).average().orElseThrow();
         double[] levels = new double[n];
         for (int i = 0; i < n; i++) {
@@ -85,9 +86,7 @@ public record StraightLine(double middle, double level, double slope, double sca
     }
 
     /** Half of Sen's 90 % interval over the normal quantile. */
-    private static double slopeError(double[] slopes, int n) {
-        double[] sorted = slopes.clone();
-        Arrays.sort(sorted);
+    private static double slopeError(double[] sorted, int n) {
         double reach = NormalDistribution.QUANTILE_95 * Math.sqrt(n * (n - 1.0) * (2 * n + 5) / 18);
         int low = (int) Math.max(0, Math.floor((sorted.length - reach) / 2));
         int high = (int) Math.min(sorted.length - 1, Math.ceil((sorted.length + reach) / 2));

@@ -2,6 +2,7 @@ package rovek.core.trend;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -10,7 +11,8 @@ import java.util.OptionalInt;
 /**
  * How a series goes since its last new start: a robust line (Theil and Sen) over true dates, believed only where the test of
  * Mann and Kendall finds it significant. Where the values were level first, the line begins where they began to change.
- * A growth that grows itself is described as one by a share of the value, where that describes it better.
+ * What changes faster and faster is described as a growth by a share - of the value, or of what it is above its level before -
+ * where that describes it clearly better.
  */
 public final class Trend {
 
@@ -20,7 +22,7 @@ public final class Trend {
     /** A trend is significant below. */
     public static final double SIGNIFICANT = 0.05;
 
-    private static final int MOST_POINTS = 400;
+    private static final int MOST_POINTS = 200;
     private static final double MILLIS_A_DAY = 86_400_000;
     /** A growth must leave clearly less than a straight line to be believed. */
     private static final double BETTER = 0.85;
@@ -29,17 +31,15 @@ public final class Trend {
     private static final double FURTHEST_DAYS = 3_652;
 
     private final Instant origin;
-    private final StraightLine line;
-    private final boolean isGrowth;
+    private final Shape shape;
     private final double probability;
     private final Instant since;
     private final Instant last;
     private final int readings;
 
-    private Trend(Instant origin, StraightLine line, boolean isGrowth, double probability, Instant since, Instant last, int readings) {
+    private Trend(Instant origin, Shape shape, double probability, Instant since, Instant last, int readings) {
         this.origin = origin;
-        this.line = line;
-        this.isGrowth = isGrowth;
+        this.shape = shape;
         this.probability = probability;
         this.since = since;
         this.last = last;
@@ -62,17 +62,48 @@ public final class Trend {
         int from = onset.orElse(0);
         double[] behindX = Arrays.copyOfRange(x, from, x.length);
         double[] behindY = Arrays.copyOfRange(y, from, y.length);
-        StraightLine straight = StraightLine.theilSen(behindX, behindY);
-        double[] logarithms = Arrays.stream(behindY).map(Math::log).toArray();
-        boolean isGrowth = false;
-        StraightLine line = straight;
-        if (Arrays.stream(behindY).allMatch(value -> value > 0)) {
-            StraightLine growth = StraightLine.theilSen(behindX, logarithms);
-            isGrowth = left(behindX, behindY, growth, true) < BETTER * left(behindX, behindY, straight, false);
-            line = isGrowth ? growth : straight;
+        Shape straight = new Shape(StraightLine.theilSen(behindX, behindY), false, 0);
+        Shape shape = straight;
+        for (Shape growth : growths(behindX, behindY, onset.isPresent() ? Spread.of(Arrays.copyOf(y, from)) : null)) {
+            boolean isBetter = growth.left(behindX, behindY) < (shape == straight ? BETTER : 1) * shape.left(behindX, behindY);
+            shape = isBetter ? growth : shape;
         }
         return Optional.of(new Trend(
-                origin, line, isGrowth, MannKendall.probability(behindY), some.get(from).at(), some.get(some.size() - 1).at(), behindX.length));
+                origin, shape, MannKendall.probability(behindY), some.get(from).at(), some.get(some.size() - 1).at(), behindX.length));
+    }
+
+    /**
+     * A line, or a growth: a line through the logarithms of what the values are above a level.
+     *
+     * @param level 0 for a straight line
+     */
+    private record Shape(StraightLine line, boolean isGrowth, double level) {
+
+        double at(double x) {
+            return isGrowth ? level + Math.exp(line.at(x)) : line.at(x);
+        }
+
+        double left(double[] x, double[] y) {
+            double sum = 0;
+            for (int i = 0; i < x.length; i++) {
+                sum += Math.abs(y[i] - at(x[i]));
+            }
+            return sum;
+        }
+    }
+
+    /** Growth of the values themselves, and of what they are above the level they had before they changed. */
+    private static List<Shape> growths(double[] x, double[] y, Spread before) {
+        List<Shape> growths = new ArrayList<>();
+        if (Arrays.stream(y).allMatch(value -> value > 0)) {
+            growths.add(new Shape(StraightLine.theilSen(x, Arrays.stream(y).map(Math::log).toArray()), true, 0));
+        }
+        if (before != null && before.robustDeviation() > 0) {
+            // What is not above the level by more than its scatter is not known better than that.
+            double[] above = Arrays.stream(y).map(value -> Math.log(Math.max(before.robustDeviation(), value - before.median()))).toArray();
+            growths.add(new Shape(StraightLine.theilSen(x, above), true, before.median()));
+        }
+        return growths;
     }
 
     /** Of very many values the medians of stretches: the line goes by the whole, not by each. */
@@ -88,14 +119,6 @@ public final class Trend {
         }).toList();
     }
 
-    private static double left(double[] x, double[] y, StraightLine line, boolean isGrowth) {
-        double sum = 0;
-        for (int i = 0; i < x.length; i++) {
-            sum += Math.abs(y[i] - (isGrowth ? Math.exp(line.at(x[i])) : line.at(x[i])));
-        }
-        return sum;
-    }
-
     private static double days(Instant from, Instant to) {
         return Duration.between(from, to).toMillis() / MILLIS_A_DAY;
     }
@@ -109,14 +132,15 @@ public final class Trend {
         return probability;
     }
 
-    /** Whether it grows by a share of itself rather than by an amount. */
+    /** Whether it changes faster and faster: by a share of the value, or of what the value is above its level before. */
     public boolean isGrowth() {
-        return isGrowth;
+        return shape.isGrowth();
     }
 
-    /** The slope: units a day, or for a growth the share a day (0.01 is 1 %). */
+    /** The slope at the newest value, units a day. */
     public double perDay() {
-        return isGrowth ? Math.expm1(line.slope()) : line.slope();
+        double now = days(origin, last);
+        return shape.isGrowth() ? (shape.at(now) - shape.level()) * shape.line().slope() : shape.line().slope();
     }
 
     /** The first value the line goes by. */
@@ -131,8 +155,7 @@ public final class Trend {
 
     /** The line's value at a time. */
     public double at(Instant time) {
-        double value = line.at(days(origin, time));
-        return isGrowth ? Math.exp(value) : value;
+        return shape.at(days(origin, time));
     }
 
     /**
@@ -152,10 +175,11 @@ public final class Trend {
      *     take longer than ten years
      */
     public Optional<Reaching> reaching(double limit) {
-        if (!isSignificant() || line.slope() == 0 || (isGrowth && limit <= 0)) {
+        StraightLine line = shape.line();
+        if (!isSignificant() || line.slope() == 0 || (shape.isGrowth() && limit <= shape.level())) {
             return Optional.empty();
         }
-        double gap = (isGrowth ? Math.log(limit) : limit) - line.level();
+        double gap = (shape.isGrowth() ? Math.log(limit - shape.level()) : limit) - line.level();
         double at = gap / line.slope();
         double now = days(origin, last) - line.middle();
         if (at <= now || at - now > FURTHEST_DAYS) {
@@ -172,10 +196,10 @@ public final class Trend {
         double earliest = isClosed ? Math.min(one, other) : Math.max(one, other);
         double latest = Math.max(one, other);
         boolean isFar = !isClosed || latest - now > FURTHEST_DAYS;
-        return Optional.of(new Reaching(time(at), time(Math.max(now, Math.min(earliest, at))), isFar ? Optional.empty() : Optional.of(time(latest))));
+        return Optional.of(new Reaching(time(at, line), time(Math.max(now, Math.min(earliest, at)), line), isFar ? Optional.empty() : Optional.of(time(latest, line))));
     }
 
-    private Instant time(double days) {
+    private Instant time(double days, StraightLine line) {
         return origin.plusMillis(Math.round((days + line.middle()) * MILLIS_A_DAY));
     }
 }

@@ -119,10 +119,24 @@ class TrendTest {
     void aGrowthIsSeenAsOne() {
         Trend trend = Trend.of(walked(16, new Random(9), day -> 0.5 * Math.exp(0.005 * day), 0.01)).orElseThrow();
         assertThat(trend.isGrowth()).isTrue();
-        assertThat(trend.perDay()).isCloseTo(Math.expm1(0.005), within(0.0006));
+        Instant last = trend.since().plus(Duration.ofDays(300));
+        assertThat(trend.at(last)).isCloseTo(0.5 * Math.exp(0.005 * Duration.between(START, last).toDays()), within(0.1));
         Instant truth = day(Math.log(20 / 0.5) / 0.005);
         Trend.Reaching reaching = trend.reaching(20).orElseThrow();
         assertThat(truth).isBetween(reaching.earliest(), reaching.latest().orElseThrow());
+    }
+
+    /** A bearing that wears: level for two years, then what is above that doubles every month and a half. */
+    @Example
+    void aGrowthAboveALevelIsNotForetoldTooLate() {
+        List<TimedValue> values = walked(24, new Random(2), day -> 1.5 + 0.04 * Math.exp(0.015 * Math.max(0, day - 400)), 0.05);
+        double newest = Duration.between(START, values.get(23).at()).toMillis() / 86_400_000.0;
+        Trend trend = Trend.of(values).orElseThrow();
+        assertThat(trend.isGrowth()).isTrue();
+        Instant truth = day(400 + Math.log((12 - 1.5) / 0.04) / 0.015);
+        assertThat(truth).as("it is still to come").isAfter(day(newest));
+        Trend.Reaching reaching = trend.reaching(12).orElseThrow();
+        assertThat(Duration.between(truth, reaching.at()).toDays()).isBetween(-40L, 40L);
     }
 
     @Example

@@ -44,11 +44,11 @@ class DemoPast {
                 .forEach(check -> tightened(check.id()));
     }
 
-    /** Looser until half a year ago, when the limits of the standard were taken. */
+    /** Looser until half a year ago. */
     private void tightened(UUID check) {
-        limits.say(check, "vibration", "velocity.rms", Limits.Saying.above(3.5, 7.1));
+        limits.say(check, "vibration", "velocity.rms", Limits.Saying.above(4.5, 11.0));
         limits.say(check, "vibration", "velocity.rms", new Limits.Saying(
-                Limits.Saying.above(2.8, 4.5).limit(), false, daysAgo(6, 0).toString(), null));
+                Limits.Saying.above(3.5, 7.1).limit(), false, daysAgo(6, 0).toString(), null));
     }
 
     private void event(PlantNode node, Instant at, EventKind kind, String words) {

@@ -11,6 +11,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import rovek.core.reading.PictureCapture;
+import rovek.core.technique.Finding;
 
 @RestController
 @RequestMapping("/api/readings/{id}")
@@ -26,10 +27,14 @@ class ReadingController {
 
     @GetMapping("/curves")
     Curves curves(@PathVariable UUID id) {
-        var analysis = desk.analysis(id);
-        return new Curves(
-                analysis.curves().stream().map(CurveView::of).toList(),
-                analysis.remarks().stream().map(remark -> remark.sentence()).toList());
+        ReadingDesk.Drawn drawn = desk.drawn(id);
+        return new Curves(drawn.curves().stream().map(CurveView::of).toList(), drawn.remarks());
+    }
+
+    /** What helps to say why; never a verdict. */
+    @GetMapping("/findings")
+    List<Finding> findings(@PathVariable UUID id) {
+        return desk.findings(id);
     }
 
     @GetMapping("/capture")

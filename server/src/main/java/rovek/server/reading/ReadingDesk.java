@@ -2,7 +2,9 @@ package rovek.server.reading;
 
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.PersistenceContext;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -10,9 +12,13 @@ import org.springframework.transaction.annotation.Transactional;
 import rovek.core.reading.Capture;
 import rovek.core.reading.PictureCapture;
 import rovek.core.technique.Analysis;
+import rovek.core.technique.Curve;
+import rovek.core.technique.Finding;
+import rovek.core.technique.Remark;
 import rovek.core.technique.SettingValues;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
+import rovek.server.plant.Plant;
 import rovek.server.problem.DomainProblem;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
@@ -25,23 +31,46 @@ public class ReadingDesk {
     private EntityManager entities;
 
     private final Techniques techniques;
+    private final Plant plant;
     private final JdbcClient db;
     private final JsonMapper json;
 
-    ReadingDesk(Techniques techniques, JdbcClient db, JsonMapper json) {
+    ReadingDesk(Techniques techniques, Plant plant, JdbcClient db, JsonMapper json) {
         this.techniques = techniques;
+        this.plant = plant;
         this.db = db;
         this.json = json;
     }
 
+    /** What there is to draw of a reading, and what is to be known of it. */
+    public record Drawn(List<Curve> curves, List<String> remarks) {}
+
     /** Analyses a reading's capture once more, to draw it. */
     @Transactional(readOnly = true)
-    public Analysis analysis(UUID readingId) {
+    public Drawn drawn(UUID readingId) {
         ReadingEntity reading = require(readingId);
         Technique technique = techniques.find(reading.technique)
                 .orElseThrow(() -> new DomainProblem.Conflict("no-technique", reading.obstacle));
-        SettingValues settings = technique.settingsOf(json.readValue(reading.settings, new TypeReference<>() {}));
-        return technique.analyse(capture(readingId), settings);
+        SettingValues settings = settings(technique, reading);
+        Capture capture = capture(readingId);
+        Analysis analysis = technique.analyse(capture, settings);
+        List<Curve> curves = analysis.curves().isEmpty() ? List.of() : technique.curves(capture, settings);
+        return new Drawn(curves, analysis.remarks().stream().map(Remark::sentence).toList());
+    }
+
+    private SettingValues settings(Technique technique, ReadingEntity reading) {
+        return technique.settingsOf(json.readValue(reading.settings, new TypeReference<>() {}));
+    }
+
+    /** What a reading's capture shows beside its results, for the machine it was taken on; nothing for a loose one. */
+    @Transactional(readOnly = true)
+    public List<Finding> findings(UUID readingId) {
+        ReadingEntity reading = require(readingId);
+        Optional<Technique> technique = techniques.find(reading.technique);
+        if (technique.isEmpty() || reading.checkId == null) {
+            return List.of();
+        }
+        return technique.get().findings(capture(readingId), settings(technique.get(), reading), plant.tree().nameplate(reading.checkId));
     }
 
     /** What a reading was taken with. */

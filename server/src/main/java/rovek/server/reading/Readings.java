@@ -1,7 +1,10 @@
 package rovek.server.reading;
 
+import jakarta.annotation.Nullable;
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.sql.Timestamp;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -69,10 +72,18 @@ public class Readings {
         return byCheck;
     }
 
-    /** Every reading of a check that counts, oldest first. */
+    /**
+     * Every reading of a check in a period that counts, oldest first.
+     *
+     * @param from the beginning where null, likewise {@code to}
+     */
     @Transactional(readOnly = true)
-    public List<ReadingView> history(UUID checkId) {
-        return read(db.sql(SELECT.formatted("reading", "WHERE r.check_id = ? AND " + COUNTS)).param(checkId));
+    public List<ReadingView> history(UUID checkId, @Nullable Instant from, @Nullable Instant to) {
+        String period = " AND (:from::timestamptz IS NULL OR r.taken_at >= :from) AND (:to::timestamptz IS NULL OR r.taken_at <= :to)";
+        return read(db.sql(SELECT.formatted("reading", "WHERE r.check_id = :check AND " + COUNTS + period))
+                .param("check", checkId)
+                .param("from", from == null ? null : Timestamp.from(from))
+                .param("to", to == null ? null : Timestamp.from(to)));
     }
 
     /** One result of a check over all time, in the result's own unit. */

@@ -19,6 +19,8 @@ class TrendRows {
     private static final Timestamp EVER = Timestamp.valueOf("0001-01-01 00:00:00");
     private static final Timestamp ALWAYS = Timestamp.valueOf("9999-12-31 00:00:00");
 
+    private static final long MICROS_AN_HOUR = 3_600_000_000L;
+
     private final JdbcClient db;
 
     TrendRows(JdbcClient db) {
@@ -28,16 +30,30 @@ class TrendRows {
     /**
      * How much there is.
      *
-     * @param count of readings in the period
+     * @param count of readings in the period; of summed-up results, of all hours that the period touches
      * @param firstAt of all, whatever the period; null where there are none
      */
-    record Extent(long count, @Nullable Instant firstAt, @Nullable Instant lastAt, @Nullable Instant from, @Nullable Instant to) {}
+    record Extent(long count, @Nullable Instant firstAt, @Nullable Instant lastAt, @Nullable Instant from, @Nullable Instant to) {
 
-    Extent extent(UUID check, ResultDefinition result, @Nullable Instant from, @Nullable Instant to) {
-        return db.sql("""
-                SELECT (SELECT count(*) FROM result WHERE check_id = :check AND result_id = :result AND counts AND taken_at BETWEEN :from AND :to),
-                       (SELECT min(taken_at) FROM result WHERE check_id = :check AND result_id = :result AND counts),
-                       (SELECT max(taken_at) FROM result WHERE check_id = :check AND result_id = :result AND counts)""")
+        private Instant begin() {
+            return from == null || from.isBefore(firstAt) ? firstAt : from;
+        }
+
+        private Instant end() {
+            return to == null || to.isAfter(lastAt) ? lastAt : to;
+        }
+    }
+
+    /** @param isSummedUp whether the hours of this result are summed up */
+    Extent extent(UUID check, ResultDefinition result, @Nullable Instant from, @Nullable Instant to, boolean isSummedUp) {
+        String sql = isSummedUp
+                ? """
+                SELECT sum(readings) FILTER (WHERE last_at >= :from AND first_at <= :to), min(first_at), max(last_at)
+                FROM result_hour WHERE check_id = :check AND result_id = :result"""
+                : """
+                SELECT count(*) FILTER (WHERE taken_at BETWEEN :from AND :to), min(taken_at), max(taken_at)
+                FROM result WHERE check_id = :check AND result_id = :result AND counts""";
+        return db.sql(sql)
                 .param("check", check)
                 .param("result", result.id())
                 .param("from", from == null ? EVER : Timestamp.from(from))
@@ -50,17 +66,26 @@ class TrendRows {
         return time == null ? null : time.toInstant();
     }
 
-    /** Least and largest value of each stretch of equal length that holds any. */
-    List<Stretch> stretches(UUID check, ResultDefinition result, Extent extent, int most) {
-        Instant from = extent.from() == null || extent.from().isBefore(extent.firstAt()) ? extent.firstAt() : extent.from();
-        Instant to = extent.to() == null || extent.to().isAfter(extent.lastAt()) ? extent.lastAt() : extent.to();
-        long width = Math.max(1, Duration.between(from, to).toNanos() / 1_000 / most + 1);
-        List<Stretch> stretches = new ArrayList<>();
-        db.sql("""
+    /** Least and largest value of each stretch of equal length that holds any; out of hours where the stretches are longer than those. */
+    List<Stretch> stretches(UUID check, ResultDefinition result, Extent extent, int most, boolean isSummedUp) {
+        long width = Math.max(1, Duration.between(extent.begin(), extent.end()).toNanos() / 1_000 / most + 1);
+        boolean outOfHours = isSummedUp && width >= MICROS_AN_HOUR;
+        String sql = outOfHours
+                ? """
+                SELECT min(first_at), max(last_at), min(least), max(largest), sum(readings) FROM result_hour
+                WHERE check_id = :check AND result_id = :result AND last_at >= :from AND first_at <= :to
+                GROUP BY date_bin(:width * interval '1 microsecond', hour, :from) ORDER BY 1"""
+                : """
                 SELECT min(taken_at), max(taken_at), min(value), max(value), count(*) FROM result
-                WHERE check_id = ? AND result_id = ? AND counts AND taken_at BETWEEN ? AND ?
-                GROUP BY date_bin(? * interval '1 microsecond', taken_at, ?) ORDER BY 1""")
-                .params(check, result.id(), Timestamp.from(from), Timestamp.from(to), width, Timestamp.from(from))
+                WHERE check_id = :check AND result_id = :result AND counts AND taken_at BETWEEN :from AND :to
+                GROUP BY date_bin(:width * interval '1 microsecond', taken_at, :from) ORDER BY 1""";
+        List<Stretch> stretches = new ArrayList<>();
+        db.sql(sql)
+                .param("check", check)
+                .param("result", result.id())
+                .param("from", Timestamp.from(extent.begin()))
+                .param("to", Timestamp.from(extent.end()))
+                .param("width", width)
                 .query(row -> {
                     stretches.add(new Stretch(
                             row.getTimestamp(1).toInstant().toString(), row.getTimestamp(2).toInstant().toString(), row.getDouble(3), row.getDouble(4), row.getLong(5)));

@@ -57,8 +57,8 @@ public record TrendView(
      *
      * @param finding {@code TOO_FEW} readings to say, {@code NONE} (no significant trend), or {@code TREND}
      * @param since the first reading the line goes by; null where there is no line; likewise the others
-     * @param isGrowth whether it grows by a share of itself
-     * @param perDay in the unit a day; for a growth the share a day
+     * @param isGrowth whether it changes faster and faster
+     * @param perDay at the newest reading, in the unit a day
      * @param probability of so clear an order without any trend
      * @param path the line, from {@code since} up to the newest reading or the date of reaching
      * @param reaching when the line reaches the next boundary; null where it does not

@@ -11,7 +11,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 import rovek.core.limit.Baselines;
 import rovek.core.limit.SeriesJudge;
 import rovek.core.plant.Sisters;
@@ -41,14 +40,16 @@ public class Trends {
     private final Verdicts verdicts;
     private final PlantEvents events;
     private final TrendRows rows;
+    private final TrendSummaries summaries;
     private final Clock clock;
 
-    Trends(Plant plant, Readings readings, Verdicts verdicts, PlantEvents events, TrendRows rows, Clock clock) {
+    Trends(Plant plant, Readings readings, Verdicts verdicts, PlantEvents events, TrendRows rows, TrendSummaries summaries, Clock clock) {
         this.plant = plant;
         this.readings = readings;
         this.verdicts = verdicts;
         this.events = events;
         this.rows = rows;
+        this.summaries = summaries;
         this.clock = clock;
     }
 
@@ -58,7 +59,6 @@ public class Trends {
      * @param resultId blank for the leading one
      * @param from the beginning where null, likewise {@code to}
      */
-    @Transactional(readOnly = true)
     public TrendView of(UUID checkId, String resultId, @Nullable Instant from, @Nullable Instant to) {
         PlantTree tree = plant.tree();
         CheckView check = tree.check(checkId).orElseThrow(() -> new DomainProblem.NotFound("The check"));
@@ -67,19 +67,21 @@ public class Trends {
                 .filter(candidate -> resultId.isBlank() || candidate.id().equals(resultId))
                 .findFirst()
                 .orElseThrow(() -> new DomainProblem.Invalid("resultId", "%s yields no numbers to follow.".formatted(check.technique().name())));
-        TrendRows.Extent extent = rows.extent(checkId, result, from, to);
+        boolean isSummedUp = summaries.refresh(checkId, result.id());
+        TrendRows.Extent extent = rows.extent(checkId, result, from, to, isSummedUp);
         boolean isThinned = extent.count() > MOST_POINTS;
-        List<Stretch> stretches = isThinned ? rows.stretches(checkId, result, extent, MOST_POINTS / 2) : List.of();
-        SeriesJudge series = isThinned ? null : verdicts.series(tree, check, result);
-        List<TimedValue> all = isThinned ? means(stretches) : series.values();
+        List<Stretch> stretches = isThinned ? rows.stretches(checkId, result, extent, MOST_POINTS / 2, isSummedUp) : List.of();
+        List<TrendView.TrendPoint> points = isThinned ? List.of() : points(tree, check, result, from, to);
+        SeriesJudge series = isSummedUp ? null : verdicts.series(tree, check, result);
+        List<TimedValue> all = series != null ? series.values() : isThinned ? means(stretches) : values(points);
         Baselines baselines = events.baselines(tree, List.of(checkId)).get(checkId);
         List<TrendView.LimitStep> lines = LimitLines.of(check, result, series, clock.instant());
         return new TrendView(
                 checkId, check.place() + ", " + check.node().name(), check.asset().tag(), result.id(), result.name(), result.unit().symbol(), result.unitLabel(),
-                isThinned ? List.of() : points(tree, check, result, from, to), stretches, extent.count(),
+                points, stretches, extent.count(),
                 extent.firstAt() == null ? null : extent.firstAt().toString(), extent.lastAt() == null ? null : extent.lastAt().toString(),
                 lines, periods(baselines, all), events.ofCheck(tree, checkId),
-                CourseMaker.of(all, baselines, lines.isEmpty() ? null : lines.get(lines.size() - 1)),
+                from == null && to == null ? CourseMaker.of(all, baselines, lines.isEmpty() ? null : lines.get(lines.size() - 1)) : null,
                 results.stream().filter(other -> !other.equals(result)).map(other -> new TrendView.NamedResult(other.id(), other.name())).toList(),
                 sisters(tree, checkId));
     }
@@ -89,10 +91,13 @@ public class Trends {
         return stretches.stream().map(stretch -> new TimedValue(Instant.parse(stretch.from()), (stretch.least() + stretch.largest()) / 2)).toList();
     }
 
+    private static List<TimedValue> values(List<TrendView.TrendPoint> points) {
+        return points.stream().map(point -> new TimedValue(Instant.parse(point.at()), point.value())).toList();
+    }
+
     private List<TrendView.TrendPoint> points(PlantTree tree, CheckView check, ResultDefinition result, @Nullable Instant from, @Nullable Instant to) {
-        List<ReadingView> some = readings.history(check.id()).stream()
+        List<ReadingView> some = readings.history(check.id(), from, to).stream()
                 .filter(reading -> reading.results().containsKey(result.id()))
-                .filter(reading -> (from == null || !reading.takenAt().isBefore(from)) && (to == null || !reading.takenAt().isAfter(to)))
                 .toList();
         Map<UUID, ReadingVerdict> judged = verdicts.of(tree, some);
         return some.stream().map(reading -> point(reading, result, judged.get(reading.id()))).toList();

@@ -10,6 +10,8 @@ import java.util.concurrent.ConcurrentHashMap;
 import rovek.core.technique.Sense;
 import rovek.core.reading.Capture;
 import rovek.core.reading.WaveformCapture;
+import rovek.core.signal.Averaging;
+import rovek.core.signal.Band;
 import rovek.core.signal.BandValues;
 import rovek.core.signal.FourierTransform;
 import rovek.core.signal.Integration;
@@ -19,6 +21,7 @@ import rovek.core.nameplate.Nameplate;
 import rovek.core.technique.Analysis;
 import rovek.core.technique.Characteristic;
 import rovek.core.technique.Curve;
+import rovek.core.technique.Finding;
 import rovek.core.technique.InvalidSettingsException;
 import rovek.core.technique.LimitProposal;
 import rovek.core.technique.Remark;
@@ -43,6 +46,12 @@ public final class Vibration implements Technique {
     /** Fewer periods of the lowest frequency than this and an overall value is chance rather than measurement. */
     static final double LEAST_PERIODS = 5;
 
+    private static final String SPECTRUM = "Spectrum";
+    private static final String ENVELOPE = "Envelope";
+    private static final String VELOCITY = "Velocity";
+    private static final double VELOCITY_FROM_HZ = 10;
+    private static final double VELOCITY_TO_HZ = 1_000;
+
     private static final int BYTES_BESIDES_SAMPLES = 1_200;
 
     private static final ResultDefinition VELOCITY_RMS =
@@ -54,6 +63,7 @@ public final class Vibration implements Technique {
     private static final ResultDefinition ACCELERATION_PEAK =
             definition("acceleration.peak", "acceleration peak", "peak", UnitCatalogue.METRE_PER_SQUARE_SECOND);
 
+    private final VibrationLook look = new VibrationLook();
     private final Map<Integer, FourierTransform> transforms = new ConcurrentHashMap<>();
     private final Map<Window, Map<Integer, double[]>> windows = new ConcurrentHashMap<>();
 
@@ -147,6 +157,46 @@ public final class Vibration implements Technique {
         return MachineFrequencies.of(plate);
     }
 
+    /** Besides its own spectrum the envelope of what rings, and the velocity where another quantity is judged. */
+    @Override
+    public List<Curve> curves(Capture capture, SettingValues values) {
+        List<Curve> curves = new ArrayList<>(analyse(capture, values).curves());
+        machineSpectra(capture, values).ifPresent(spectra -> {
+            curves.add(new Curve.Lines(ENVELOPE, spectra.envelope().stepHz(), spectra.envelope().rms(), UnitCatalogue.METRE_PER_SQUARE_SECOND));
+            if (VibrationSettings.of(values).measure() != Measure.VELOCITY) {
+                curves.add(new Curve.Lines(VELOCITY, spectra.velocity().stepHz(), spectra.velocity().rms(), UnitCatalogue.MILLIMETRE_PER_SECOND));
+            }
+        });
+        return curves;
+    }
+
+    @Override
+    public List<Finding> findings(Capture capture, SettingValues values, Nameplate plate) {
+        String velocityCurve = VibrationSettings.of(values).measure() == Measure.VELOCITY ? SPECTRUM : VELOCITY;
+        return machineSpectra(capture, values)
+                .map(spectra -> Diagnosis.of(spectra.velocity(), velocityCurve, spectra.envelope(), ENVELOPE, characteristics(plate), spectra.band()))
+                .orElse(List.of());
+    }
+
+    /** In which a machine shows itself: velocity in a band, and the envelope of what rings above. */
+    private record MachineSpectra(Spectrum velocity, Band band, Spectrum envelope) {}
+
+    /** @return empty where the capture is too short or overloaded, and shows nothing of the machine */
+    private Optional<MachineSpectra> machineSpectra(Capture capture, SettingValues values) {
+        if (!(capture instanceof WaveformCapture waveform) || waveform.isOverloaded()) {
+            return Optional.empty();
+        }
+        VibrationSettings settings = VibrationSettings.of(values);
+        double low = settings.measure() == Measure.VELOCITY ? settings.band().lowHz() : VELOCITY_FROM_HZ;
+        double high = Math.min(VELOCITY_TO_HZ, VibrationSettings.usableHz(waveform.rateHz()));
+        if (waveform.durationSeconds() * low < LEAST_PERIODS || high <= low) {
+            return Optional.empty();
+        }
+        Spectrum velocity = look.spectrum(
+                waveform, new VibrationLook.Manner(VibrationLook.Quantity.VELOCITY, settings.window(), 1, Averaging.LINEAR, low));
+        return Optional.of(new MachineSpectra(velocity, new Band(low, high), look.envelope(waveform, VibrationLook.ringing(waveform.rateHz()))));
+    }
+
     @Override
     public String checkName(SettingValues values) {
         VibrationSettings settings = VibrationSettings.of(values);
@@ -182,7 +232,7 @@ public final class Vibration implements Technique {
             return Analysis.refused(obstacles.toArray(Remark[]::new));
         }
         double[] acceleration = waveform.metresPerSquareSecond();
-        removeMean(acceleration);
+        VibrationLook.removeMean(acceleration);
         FourierTransform fourier = transforms.computeIfAbsent(acceleration.length, FourierTransform::new);
         Integration integration =
                 settings.measure() == Measure.VELOCITY ? Integration.TO_VELOCITY : Integration.NONE;
@@ -202,7 +252,7 @@ public final class Vibration implements Technique {
                         new Result(definitions.get(0), new Amount(overall.rms() * scale, unit)),
                         new Result(definitions.get(1), new Amount(overall.peak() * scale, unit))),
                 List.of(
-                        new Curve.Lines("Spectrum", spectrum.stepHz(), scaled(spectrum.rms(), scale), unit),
+                        new Curve.Lines(SPECTRUM, spectrum.stepHz(), scaled(spectrum.rms(), scale), unit),
                         new Curve.Series(
                                 "Waveform", 1 / waveform.rateHz(), acceleration, UnitCatalogue.METRE_PER_SQUARE_SECOND)),
                 remarks);
@@ -249,17 +299,6 @@ public final class Vibration implements Technique {
                     true));
         }
         return obstacles;
-    }
-
-    private static void removeMean(double[] samples) {
-        double sum = 0;
-        for (double sample : samples) {
-            sum += sample;
-        }
-        double mean = sum / samples.length;
-        for (int i = 0; i < samples.length; i++) {
-            samples[i] -= mean;
-        }
     }
 
     private static double[] scaled(double[] values, double factor) {

@@ -1,0 +1,45 @@
+package rovek.core.signal;
+
+import org.jtransforms.fft.DoubleFFT_1D;
+
+/**
+ * The envelope of a signal within a band: the magnitude of its analytic signal, which an impact's ringing swells and fades with.
+ *
+ * <p>The lines of the band alone are taken back to time, without their mirror image (Gabor's analytic signal); moved down to 0 Hz,
+ * which changes no magnitude, they need no more points than twice their number.
+ *
+ * @param rateHz points a second
+ * @param values at least 0, in the signal's unit; the array is not copied
+ */
+public record Envelope(double rateHz, double[] values) {
+
+    /**
+     * @param fourier for the signal's length
+     * @param lines the signal's lines as {@link FourierTransform#forward} leaves them; not changed
+     * @throws IllegalArgumentException when the band reaches above half the sampling rate or holds no line
+     */
+    public static Envelope of(FourierTransform fourier, double[] lines, double rateHz, Band band) {
+        int n = fourier.length();
+        double stepHz = rateHz / n;
+        int first = band.firstLine(stepHz);
+        int last = band.lastLine(stepHz);
+        if (last > fourier.lastLine()) {
+            throw new IllegalArgumentException("The band reaches %s Hz, above half the sampling rate of %s Hz.".formatted(band.highHz(), rateHz));
+        }
+        if (last < first) {
+            throw new IllegalArgumentException("The record is too short: no line falls into the band.");
+        }
+        int points = Math.max(2, Integer.highestOneBit(2 * (last - first + 1) - 1) * 2);
+        double[] analytic = new double[2 * points];
+        for (int line = first; line <= last; line++) {
+            analytic[2 * (line - first)] = 2 * fourier.re(lines, line) / n;
+            analytic[2 * (line - first) + 1] = 2 * fourier.im(lines, line) / n;
+        }
+        new DoubleFFT_1D(points).complexInverse(analytic, false);
+        double[] values = new double[points];
+        for (int i = 0; i < points; i++) {
+            values[i] = Math.hypot(analytic[2 * i], analytic[2 * i + 1]);
+        }
+        return new Envelope(stepHz * points, values);
+    }
+}

@@ -1,0 +1,89 @@
+package rovek.core.signal;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+
+/** Finds the peaks of a spectrum and how far they stand out of what lies round them. */
+public final class SpectralPeaks {
+
+    /** Lines on each side that say what is usual there. */
+    private static final int ROUND = 20;
+
+    private SpectralPeaks() {}
+
+    /**
+     * A local maximum.
+     *
+     * @param hz where, between the lines: the top of the parabola through the logarithms of three lines
+     * @param rms the line's own value
+     * @param standsOut how many times the median of the lines round it
+     */
+    public record Peak(double hz, double rms, double standsOut) {}
+
+    /** The largest peaks that stand out, the largest first. */
+    public static List<Peak> of(Spectrum spectrum, int most, double leastStandsOut) {
+        List<Peak> peaks = new ArrayList<>();
+        double[] lines = spectrum.rms();
+        for (int i = 2; i < lines.length - 1; i++) {
+            if (lines[i] > lines[i - 1] && lines[i] >= lines[i + 1] && lines[i] > 0) {
+                Peak peak = at(spectrum, i);
+                if (peak.standsOut() >= leastStandsOut) {
+                    peaks.add(peak);
+                }
+            }
+        }
+        peaks.sort(Comparator.comparingDouble(Peak::rms).reversed());
+        return List.copyOf(peaks.subList(0, Math.min(most, peaks.size())));
+    }
+
+    /** The largest line within a tolerance of a frequency, and how far it stands out. */
+    public static Peak near(Spectrum spectrum, double hz, double toleranceHz) {
+        double[] lines = spectrum.rms();
+        double step = spectrum.stepHz();
+        int from = Math.max(1, (int) Math.floor((hz - toleranceHz) / step));
+        int to = Math.min(lines.length - 2, (int) Math.ceil((hz + toleranceHz) / step));
+        int best = Math.min(from, lines.length - 1);
+        for (int i = from; i <= to; i++) {
+            best = lines[i] > lines[best] ? i : best;
+        }
+        return at(spectrum, best);
+    }
+
+    private static Peak at(Spectrum spectrum, int line) {
+        double[] lines = spectrum.rms();
+        double usual = usual(lines, line);
+        double standsOut = usual == 0 ? (lines[line] > 0 ? Double.POSITIVE_INFINITY : 0) : lines[line] / usual;
+        return new Peak((line + offset(lines, line)) * spectrum.stepHz(), lines[line], standsOut);
+    }
+
+    /** Between -0.5 and 0.5 lines. */
+    private static double offset(double[] lines, int i) {
+        if (i < 1 || i > lines.length - 2 || lines[i - 1] <= 0 || lines[i] <= 0 || lines[i + 1] <= 0) {
+            return 0;
+        }
+        double left = Math.log(lines[i - 1]);
+        double top = Math.log(lines[i]);
+        double right = Math.log(lines[i + 1]);
+        double curve = left - 2 * top + right;
+        return curve >= 0 ? 0 : Math.max(-0.5, Math.min(0.5, (left - right) / (2 * curve)));
+    }
+
+    /** The median of the lines round one, without its own foot. */
+    private static double usual(double[] lines, int line) {
+        double[] round = new double[2 * ROUND];
+        int count = 0;
+        for (int i = Math.max(1, line - ROUND - 2); i <= Math.min(lines.length - 1, line + ROUND + 2); i++) {
+            if (Math.abs(i - line) > 2) {
+                round[count++] = lines[i];
+            }
+        }
+        if (count == 0) {
+            return 0;
+        }
+        double[] sorted = Arrays.copyOf(round, count);
+        Arrays.sort(sorted);
+        return sorted[count / 2];
+    }
+}

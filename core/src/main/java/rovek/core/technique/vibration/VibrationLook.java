@@ -1,0 +1,124 @@
+package rovek.core.technique.vibration;
+
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import rovek.core.reading.WaveformCapture;
+import rovek.core.signal.Averaging;
+import rovek.core.signal.Band;
+import rovek.core.signal.Envelope;
+import rovek.core.signal.FourierTransform;
+import rovek.core.signal.Integration;
+import rovek.core.signal.Spectrum;
+import rovek.core.signal.Window;
+import rovek.core.unit.UnitCatalogue;
+import rovek.core.unit.UnitOfMeasure;
+
+/** A vibration waveform looked at in one way or another. Safe for many threads. */
+public final class VibrationLook {
+
+    /** Where a bearing's impacts ring, unless the sampling ends below: above a machine's own frequencies. */
+    private static final double RINGING_FROM_HZ = 1_000;
+
+    private static final double RINGING_TO_HZ = 10_000;
+
+    /** Share of one stretch that overlaps the next: with a Hann window every sample counts about alike. */
+    private static final double OVERLAP = 0.5;
+
+    private final Map<Integer, FourierTransform> transforms = new ConcurrentHashMap<>();
+
+    /** What is looked at. */
+    public enum Quantity {
+        ACCELERATION(Integration.NONE, 1, UnitCatalogue.METRE_PER_SQUARE_SECOND),
+        VELOCITY(Integration.TO_VELOCITY, 1e3, UnitCatalogue.MILLIMETRE_PER_SECOND),
+        DISPLACEMENT(Integration.TO_DISPLACEMENT, 1e6, UnitCatalogue.MICROMETRE);
+
+        private final Integration integration;
+        private final double scale;
+        private final UnitOfMeasure unit;
+
+        Quantity(Integration integration, double scale, UnitOfMeasure unit) {
+            this.integration = integration;
+            this.scale = scale;
+            this.unit = unit;
+        }
+
+        public UnitOfMeasure unit() {
+            return unit;
+        }
+    }
+
+    /**
+     * How a spectrum is made.
+     *
+     * @param stretches how many stretches the record is averaged over, half overlapping; 1 for none
+     * @param averaging what becomes of several
+     * @param fromHz lines below are left out: integration lifts them without measure
+     */
+    public record Manner(Quantity quantity, Window window, int stretches, Averaging averaging, double fromHz) {
+
+        public Manner {
+            if (stretches < 1) {
+                throw new IllegalArgumentException("A spectrum is made of at least one stretch.");
+            }
+        }
+    }
+
+    /** RMS amplitudes in the quantity's unit, up to the highest frequency that can be trusted. */
+    public Spectrum spectrum(WaveformCapture waveform, Manner manner) {
+        double[] samples = centred(waveform);
+        // Half overlapping: n stretches cover n + 1 halves.
+        int length = manner.stretches() == 1 ? samples.length : even(2 * samples.length / (manner.stretches() + 1));
+        Spectrum spectrum = manner.averaging().of(
+                samples, waveform.rateHz(), transform(length), OVERLAP, manner.window(), manner.quantity().integration,
+                VibrationSettings.usableHz(waveform.rateHz()));
+        double[] scaled = new double[spectrum.rms().length];
+        for (int line = Math.max(1, (int) Math.ceil(manner.fromHz() / spectrum.stepHz() * (1 - 1e-9))); line < scaled.length; line++) {
+            scaled[line] = spectrum.rms()[line] * manner.quantity().scale;
+        }
+        return new Spectrum(spectrum.stepHz(), scaled, manner.window());
+    }
+
+    private static int even(int length) {
+        return Math.max(16, length / 2 * 2);
+    }
+
+    /** The band whose ringing is looked at, as far as the sampling shows it; what is sampled slowly is looked at above a quarter of its range. */
+    public static Band ringing(double rateHz) {
+        double usable = VibrationSettings.usableHz(rateHz);
+        return new Band(Math.min(RINGING_FROM_HZ, usable / 4), Math.min(RINGING_TO_HZ, usable));
+    }
+
+    /** Spectrum of the envelope of what rings within a band, m/s² RMS, without its mean. */
+    public Spectrum envelope(WaveformCapture waveform, Band band) {
+        double[] lines = centred(waveform);
+        FourierTransform fourier = transform(lines.length);
+        fourier.forward(lines);
+        Envelope envelope = Envelope.of(fourier, lines, waveform.rateHz(), band);
+        double[] values = envelope.values();
+        removeMean(values);
+        Window window = Window.HANN;
+        return Spectrum.of(
+                transform(values.length), values, envelope.rateHz(), window, window.values(values.length), Integration.NONE, (band.highHz() - band.lowHz()) / 2);
+    }
+
+    private FourierTransform transform(int length) {
+        return transforms.computeIfAbsent(length, FourierTransform::new);
+    }
+
+    private static double[] centred(WaveformCapture waveform) {
+        double[] samples = waveform.metresPerSquareSecond();
+        removeMean(samples);
+        return samples;
+    }
+
+    static void removeMean(double[] samples) {
+        double sum = 0;
+        for (double sample : samples) {
+            sum += sample;
+        }
+        double mean = sum / samples.length;
+        for (int i = 0; i < samples.length; i++) {
+            samples[i] -= mean;
+        }
+    }
+}

@@ -1,0 +1,29 @@
+import { useQuery } from '@tanstack/react-query'
+import { queries } from '../api/queries'
+import type { Finding } from '../api/types'
+import { Button } from '../parts/Button'
+import { words } from '../words/en'
+
+interface Props {
+  readingId: string
+  chosen: string | null
+  onChoose: (finding: Finding | null) => void
+}
+
+/** What a reading shows beside its numbers; each is seen in its curve by one click. Never a verdict. */
+export function FindingList({ readingId, chosen, onChoose }: Props) {
+  const findings = useQuery(queries.findings(readingId))
+  if (!findings.data || findings.data.length === 0) return null
+  return (
+    <ul aria-label={words.trend.findings} className="text-[13px]">
+      {findings.data.map((finding) => (
+        <li key={finding.code}>
+          <span className="text-ink2">{words.trend.shows}</span> {finding.sentence}{' '}
+          <Button className="min-h-6" aria-pressed={chosen === finding.code} onClick={() => onChoose(chosen === finding.code ? null : finding)}>
+            {words.trend.showMe}
+          </Button>
+        </li>
+      ))}
+    </ul>
+  )
+}
