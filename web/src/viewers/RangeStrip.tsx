@@ -56,7 +56,7 @@ export function RangeStrip({ whole, zoom, outline, label }: Props) {
       }}
     >
       <path d={outline.map((point, i) => `${i === 0 ? 'M' : 'L'}${x(point.x)} ${y(point.low)}V${y(point.high)}`).join('')} fill="none" className="stroke-ink3" strokeWidth="1" vectorEffect="non-scaling-stroke" />
-      <rect x={x(shown.from)} width={Math.max(3, x(shown.to) - x(shown.from))} y="0.5" height={HEIGHT - 1} className="fill-plum/10 stroke-plum" vectorEffect="non-scaling-stroke" />
+      <rect x={x(shown.from)} width={Math.max(3, x(shown.to) - x(shown.from))} y="0.5" height={HEIGHT - 1} className={zoom.isPart ? 'fill-plum/10 stroke-plum' : 'fill-none stroke-rule2'} vectorEffect="non-scaling-stroke" />
     </svg>
   )
 }

@@ -74,8 +74,8 @@ final class Diagnosis {
         }
         Diagnosis diagnosis = new Diagnosis(velocity, velocityCurve, envelope, envelopeCurve, known, band);
         double shaft = diagnosis.shaft();
-        diagnosis.turning(shaft);
         diagnosis.bearing(shaft);
+        diagnosis.turning(shaft);
         diagnosis.meshing("gear mesh", "Gear-mesh", shaft);
         diagnosis.meshing("blade pass", "Blade-pass", shaft);
         return diagnosis.findings;
