@@ -101,10 +101,10 @@ export const queries = {
       queryFn: () => data(api.GET('/api/readings/{id}/curves', { params: { path: { id } } })),
       staleTime: Infinity,
     }),
-  findings: (id: string) =>
+  insight: (id: string) =>
     queryOptions({
-      queryKey: ['findings', id],
-      queryFn: () => data(api.GET('/api/readings/{id}/findings', { params: { path: { id } } })),
+      queryKey: ['insight', id],
+      queryFn: () => data(api.GET('/api/readings/{id}/insight', { params: { path: { id } } })),
     }),
   routes: () => queryOptions({ queryKey: ['routes'], queryFn: () => data(api.GET('/api/routes')) }),
   schedule: () => queryOptions({ queryKey: ['schedule'], queryFn: () => data(api.GET('/api/schedule')) }),

@@ -9,6 +9,7 @@ import { Trouble } from '../parts/Trouble'
 import { VerdictMark } from '../parts/VerdictMark'
 import { day, number } from '../units/format'
 import { CurveChart } from '../viewers/CurveChart'
+import { SpectrumViewer } from '../viewers/SpectrumViewer'
 import { Compare } from '../trend/Compare'
 import { FindingList } from '../trend/FindingList'
 import { notesSay } from '../trend/notesSay'
@@ -154,14 +155,18 @@ function ReadingSay({ point }: { point: TrendPoint }) {
   return said === '' ? null : <p className="text-[13px] text-ink2">{said}</p>
 }
 
+const noMarks: Mark[] = []
+
 function ReadingCurve({ readingId, name, marks }: { readingId: string; name: string; marks: Mark[] | undefined }) {
   const curves = useQuery(queries.curves(readingId))
+  const insight = useQuery(queries.insight(readingId))
   const curve = curves.data?.curves.find((candidate) => candidate.name === name)
   return (
     <>
       <Trouble error={curves.error} />
       {curves.data?.remarks.map((remark) => <p key={remark}>{remark}</p>)}
-      {curve && <CurveChart curve={curve} marks={marks} />}
+      {curve?.kind === 'lines' && <SpectrumViewer key={`${name} ${marks?.length ?? 0} ${marks?.[0]?.at ?? ''}`} curve={curve} known={insight.data?.known ?? noMarks} evidence={marks ?? noMarks} />}
+      {curve?.kind === 'series' && <CurveChart curve={curve} />}
     </>
   )
 }

@@ -12,11 +12,12 @@ interface Props {
 
 /** What a reading shows beside its numbers; each is seen in its curve by one click. Never a verdict. */
 export function FindingList({ readingId, chosen, onChoose }: Props) {
-  const findings = useQuery(queries.findings(readingId))
-  if (!findings.data || findings.data.length === 0) return null
+  const insight = useQuery(queries.insight(readingId))
+  const findings = insight.data?.findings ?? []
+  if (findings.length === 0) return null
   return (
     <ul aria-label={words.trend.findings} className="text-[13px]">
-      {findings.data.map((finding) => (
+      {findings.map((finding) => (
         <li key={finding.code}>
           <span className="text-ink2">{words.trend.shows}</span> {finding.sentence}{' '}
           <Button className="min-h-6" aria-pressed={chosen === finding.code} onClick={() => onChoose(chosen === finding.code ? null : finding)}>

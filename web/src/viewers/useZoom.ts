@@ -11,9 +11,12 @@ const STEP = 0.25
 /** What is shown is never less than this share of the whole. */
 const LEAST = 1e-6
 
-/** Which stretch of an axis is shown: the whole, or a part that is zoomed and moved. */
-export function useZoom(whole: Span) {
-  const [part, setPart] = useState<Span | null>(null)
+/**
+ * Which stretch of an axis is shown: the whole, or a part that is zoomed and moved.
+ * @param first what is shown at first; null for the whole
+ */
+export function useZoom(whole: Span, first: Span | null = null) {
+  const [part, setPart] = useState<Span | null>(first)
   const shown = useMemo(() => part ?? { from: whole.from, to: whole.to }, [part, whole.from, whole.to])
   const show = useCallback(
     (wanted: Span | null) => {

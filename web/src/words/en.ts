@@ -8,6 +8,7 @@ import { plant } from './plant'
 import { routes } from './routes'
 import { sensors } from './sensors'
 import { setups } from './setups'
+import { signals } from './signals'
 import { trend } from './trend'
 import { visits } from './visits'
 
@@ -97,6 +98,7 @@ export const words = {
   plant,
   sensors,
   limits,
+  signals,
   trend,
   pictures,
   byHand,

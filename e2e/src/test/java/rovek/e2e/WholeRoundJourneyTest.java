@@ -132,10 +132,10 @@ class WholeRoundJourneyTest {
     private void setALimit() {
         browser.click(By.xpath("//tr[@data-node][contains(., 'Well pump 2')]"));
         browser.click(By.xpath("//section//tr[contains(., '" + VELOCITY + "')]//button[.='set one']"));
-        browser.fill("velocity RMS, Watch above", "0.3");
-        browser.fill("velocity RMS, Fail above", "0.6");
+        browser.fill("Watch", "0.3");
+        browser.fill("Fail", "0.6");
         Accessibility.check(browser, "limits");
-        browser.press("Save");
+        browser.press("Set the limit");
         browser.see(By.xpath("//section//tr[contains(., '" + VELOCITY + "')]//button[.='0.60']"));
     }
 

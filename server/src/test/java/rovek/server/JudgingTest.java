@@ -186,8 +186,11 @@ class JudgingTest {
         say(area, Caller.rule("SISTERS", 50.0, 100.0), null);
         assertThat(verdicts(pressure)).containsExactly("FAIL");
         assertThat(verdicts(second)).as("nobody was measured before it").containsExactly("NOT_JUDGED");
+        assertThat(standingOf(pressure)).isEqualTo("FAIL");
+        written(second, 3, 4);
+        assertThat(standingOf(pressure)).as("a sister's older reading came in late: the median is 3.1 now").isEqualTo("PASS");
         assertThat(trend(pressure).get("sisters").valueStream().map(one -> one.get("assetTag").asString())).containsExactly("P-8", "P-9");
-        assertThat(trend(pressure).get("lines").get(0).get("fail").asDouble()).isEqualTo(4.2);
+        assertThat(trend(pressure).get("lines").get(0).get("fail").asDouble()).isEqualTo(6.2);
     }
 
     @Test

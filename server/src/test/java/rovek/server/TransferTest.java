@@ -112,7 +112,7 @@ class TransferTest {
         assertThat(curves.get(0).get("x")).hasSize(6401);
         JsonNode trend = caller.get("/api/checks/" + checks.get(0) + "/trend").ok();
         assertThat(trend.get("points")).hasSize(1);
-        assertThat(trend.get("fail").asDouble()).isEqualTo(1.0);
+        assertThat(trend.get("lines").get(0).get("fail").asDouble()).isEqualTo(1.0);
     }
 
     @Test

@@ -17,6 +17,7 @@ import rovek.core.unit.UnitOfMeasure;
  * @param unit of the value and of the bounds
  * @param value empty where nothing was measured
  * @param bounds the boundaries that held for it, one for each rule of its limit; empty where there was none
+ * @param boundaryIsPast whether a value on a boundary is past it
  * @param judgement with the computed verdict beside a person's own
  */
 public record CertificateRow(
@@ -27,6 +28,7 @@ public record CertificateRow(
         UnitOfMeasure unit,
         Optional<Amount> value,
         List<Bounds> bounds,
+        boolean boundaryIsPast,
         Judgement judgement,
         String note) {
 

@@ -9,7 +9,7 @@ import java.util.Optional;
  * The verdict on one reading, and how it came about.
  *
  * @param verdict that counts
- * @param reason why it was not judged, or not by all its rules; blank otherwise
+ * @param reason why it was not judged, or not by all its rules, or what else kept the verdict; blank otherwise
  * @param overruled what a person put in the place of the computed verdict; empty where nobody did
  * @param anew what it was judged before, where the limit was said for readings that were there already
  */
@@ -53,9 +53,9 @@ public record Judgement(Verdict verdict, String reason, Optional<Overruled> over
         if (!obstacle.isBlank()) {
             return notJudged(obstacle);
         }
-        String missing = outcomes.stream().map(Limit.Outcome::missing).filter(reason -> !reason.isBlank()).findFirst().orElse("");
+        String remark = outcomes.stream().map(Limit.Outcome::remark).filter(one -> !one.isBlank()).findFirst().orElse("");
         Verdict worst = RollUp.ofAll(outcomes.stream().map(Limit.Outcome::verdict).toList()).worst();
-        return of(worst, worst == Verdict.NOT_JUDGED && missing.isBlank() ? NO_LIMIT : missing);
+        return of(worst, worst == Verdict.NOT_JUDGED && remark.isBlank() ? NO_LIMIT : remark);
     }
 
     public static Judgement notJudged(String reason) {

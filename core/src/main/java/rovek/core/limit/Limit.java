@@ -27,6 +27,8 @@ public record Limit(List<Rule> rules, Optional<UnitOfMeasure> unit, double hyste
         }
     }
 
+    private static final String KEPT = "kept by the hysteresis: it has not come back far enough";
+
     /** One boundary or two, on the side that is worse. */
     public static Limit plain(Sense sense, Optional<Amount> watch, Optional<Amount> fail) {
         if (watch.isEmpty() && fail.isEmpty()) {
@@ -57,10 +59,10 @@ public record Limit(List<Rule> rules, Optional<UnitOfMeasure> unit, double hyste
      * What a value came to.
      *
      * @param verdict the worst of the rules that could be applied; not judged where none could
-     * @param missing why a rule could not be applied; blank where all could
+     * @param remark why a rule could not be applied, or that only the hysteresis keeps the verdict; blank where there is nothing to know
      * @param bounds of the rules that could, in the unit of the value
      */
-    public record Outcome(Verdict verdict, String missing, List<Bounds> bounds) {}
+    public record Outcome(Verdict verdict, String remark, List<Bounds> bounds) {}
 
     /** Judges a value by itself; only for a limit without need of history. */
     public Verdict judge(Amount value) {
@@ -79,16 +81,20 @@ public record Limit(List<Rule> rules, Optional<UnitOfMeasure> unit, double hyste
         double number = value.in(own).value();
         Background inOwn = own.equals(value.unit()) ? background : background.in(one -> value.unit().convert(one, own));
         List<Verdict> verdicts = new ArrayList<>();
+        List<Verdict> without = new ArrayList<>();
         List<Bounds> bounds = new ArrayList<>();
         String missing = "";
         for (Rule rule : rules) {
             Yardstick yardstick = rule.yardstick(inOwn);
             yardstick.bounds().ifPresent(found -> {
                 verdicts.add(found.judge(number, before, hysteresis, boundaryIsPast));
+                without.add(found.judge(number, Verdict.NOT_JUDGED, 0, boundaryIsPast));
                 bounds.add(found);
             });
             missing = missing.isEmpty() ? yardstick.missing() : missing;
         }
-        return new Outcome(RollUp.ofAll(verdicts).worst(), missing, bounds.stream().map(one -> one.in(own, value.unit())).toList());
+        Verdict worst = RollUp.ofAll(verdicts).worst();
+        String remark = missing.isEmpty() && worst != RollUp.ofAll(without).worst() ? KEPT : missing;
+        return new Outcome(worst, remark, bounds.stream().map(one -> one.in(own, value.unit())).toList());
     }
 }

@@ -20,7 +20,7 @@ class CertificateContentTest {
     private static CertificateRow row(Verdict verdict, String reason) {
         return new CertificateRow(
                 "P-101", "Well pump 1", "Drive end", "velocity RMS", UnitCatalogue.MILLIMETRE_PER_SECOND, Optional.of(Amount.of(1, "mm/s")),
-                List.of(), Judgement.of(verdict, reason), "");
+                List.of(), false, Judgement.of(verdict, reason), "");
     }
 
     private static CertificateContent content(Optional<LocalDate> calibratedUntil, CertificateRow... rows) {

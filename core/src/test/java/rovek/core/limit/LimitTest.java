@@ -137,7 +137,7 @@ class LimitTest {
         Limit both = LimitText.parse("6/8 bar & baseline +25/+50 %", Sense.HIGHER_IS_WORSE).orElseThrow();
         Limit.Outcome outcome = both.judge(Amount.of(7, "bar"), Verdict.NOT_JUDGED, Background.NOTHING);
         assertThat(outcome.verdict()).isEqualTo(Verdict.WATCH);
-        assertThat(outcome.missing()).contains("baseline is not complete: 0 of 1");
+        assertThat(outcome.remark()).contains("baseline is not complete: 0 of 1");
         Judgement alone = Judgement.worstOf("", List.of(LimitText.parse("sisters +50/+100 %", Sense.HIGHER_IS_WORSE).orElseThrow()
                 .judge(Amount.of(7, "bar"), Verdict.NOT_JUDGED, Background.NOTHING)));
         assertThat(alone).isEqualTo(Judgement.notJudged("no sister asset was measured about then"));
@@ -150,6 +150,8 @@ class LimitTest {
         assertThat(limit.judge(value, Verdict.FAIL, Background.NOTHING).verdict()).as("once past it").isEqualTo(Verdict.FAIL);
         Verdict fresh = tremble > 0 ? Verdict.FAIL : Verdict.WATCH;
         assertThat(limit.judge(value, Verdict.WATCH, Background.NOTHING).verdict()).as("coming from below").isEqualTo(fresh);
+        String remark = limit.judge(value, Verdict.FAIL, Background.NOTHING).remark();
+        assertThat(remark).as("and says so where the value alone would not").isEqualTo(tremble > 0 ? "" : "kept by the hysteresis: it has not come back far enough");
         assertThat(limit.judge(Amount.of(4.29, "mm/s"), Verdict.FAIL, Background.NOTHING).verdict()).as("back within").isEqualTo(Verdict.WATCH);
     }
 

@@ -95,7 +95,7 @@ class SeriesJudgeTest {
         Baselines weekend = new Baselines(List.of(new Baselines.Start(day(2), Optional.of(day(3)))));
         SeriesJudge judge = judge(daily(9, 9, 1, 2, 2, 4), layers("baseline +50/+100 %"), weekend, List.of());
         assertThat(verdicts(judge).subList(2, 6)).containsExactly(Verdict.NOT_JUDGED, Verdict.NOT_JUDGED, Verdict.PASS, Verdict.FAIL);
-        assertThat(judge.judged().get(3).outcome().missing()).isEqualTo("it belongs to the baseline");
+        assertThat(judge.judged().get(3).outcome().remark()).isEqualTo("it belongs to the baseline");
     }
 
     @Example
@@ -111,7 +111,7 @@ class SeriesJudgeTest {
         List<TimedValue> values = List.of(new TimedValue(day(0), 2), new TimedValue(day(1), 2), new TimedValue(day(150), 2));
         List<List<TimedValue>> sisters = List.of(List.of(new TimedValue(day(1), 1), new TimedValue(day(2), 50)), List.of(new TimedValue(day(0.5), 1.2)));
         List<SeriesJudge.Judged> judged = judge(values, layers("sisters +50/+100 %"), Baselines.FIRST_READINGS, sisters).judged();
-        assertThat(judged.get(0).outcome().missing()).contains("no sister asset");
+        assertThat(judged.get(0).outcome().remark()).contains("no sister asset");
         assertThat(judged.get(1).outcome().verdict()).isEqualTo(Verdict.WATCH);
         assertThat(judged.get(1).outcome().bounds().get(0).watch().high()).isEqualTo(1.5 * 1.1);
         assertThat(judged.get(2).outcome().verdict()).as("their readings are too old").isEqualTo(Verdict.NOT_JUDGED);

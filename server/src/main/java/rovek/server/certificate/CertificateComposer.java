@@ -106,7 +106,8 @@ class CertificateComposer {
                 Judgement judgement = judgement(row, reading, value, verdict, result);
                 rows.add(new CertificateRow(
                         check.asset().tag(), check.asset().name(), check.point().name() + ", " + check.node().name(), result.name(), result.unit(),
-                        value, own.map(judged -> judged.outcome().bounds()).orElse(List.of()), judgement, row.note()));
+                        value, own.map(judged -> judged.outcome().bounds()).orElse(List.of()),
+                        own.filter(judged -> judged.limit().limit().boundaryIsPast()).isPresent(), judgement, row.note()));
             }
         }
         return rows;

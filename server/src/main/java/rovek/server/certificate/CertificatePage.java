@@ -47,7 +47,7 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
                 + results()
                 + overruled()
                 + notJudged()
-                + "<p class=\"small\">Decision rule: simple acceptance. A value on its limit is within it; values are compared as measured, "
+                + "<p class=\"small\">Decision rule: simple acceptance. A value on its limit is within it unless the limit says otherwise; values are compared as measured, "
                 + "without allowance for measurement uncertainty.</p>"
                 + signature()
                 + "</body></html>";
@@ -100,7 +100,8 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
             String asset = row.assetTag().isBlank() ? row.assetName() : row.assetTag();
             table.append("<tr><td>").append(text(asset))
                     .append("</td><td>").append(text(row.check()))
-                    .append(row.note().isBlank() ? "" : "<br/><span class=\"small\">" + text(row.note()) + "</span>")
+                    .append(small(row.note()))
+                    .append(row.verdict() == Verdict.NOT_JUDGED ? "" : small(row.judgement().reason()))
                     .append("</td><td>").append(text(row.quantity()))
                     .append("</td><td class=\"n\">").append(value(row))
                     .append("</td><td>").append(text(row.unit().symbol()))
@@ -110,6 +111,10 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
                     .append("</td></tr>");
         }
         return table.append("</tbody></table>").toString();
+    }
+
+    private static String small(String said) {
+        return said.isBlank() ? "" : "<br/><span class=\"small\">" + text(said) + "</span>";
     }
 
     /** Rounded so that it lies on the same side of every boundary as it does. */
@@ -126,19 +131,20 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
     private static String boundaries(CertificateRow row, Function<Bounds, Range> which) {
         String all = row.bounds().stream()
                 .filter(bounds -> !which.apply(bounds).equals(Range.ALL) && !which.apply(bounds).equals(Range.NONE))
-                .map(bounds -> boundary(which.apply(bounds), bounds.isForbidden()))
+                .map(bounds -> boundary(which.apply(bounds), bounds.isForbidden(), row.boundaryIsPast()))
                 .collect(Collectors.joining(", "));
         return all.isEmpty() ? "–" : text(all);
     }
 
-    private static String boundary(Range range, boolean isForbidden) {
+    /** The words say whether a value on the boundary is past it. */
+    private static String boundary(Range range, boolean isForbidden, boolean isPast) {
         if (Double.isInfinite(range.low())) {
-            return "above " + printed(range.high());
+            return (isPast ? "from %s on" : "above %s").formatted(printed(range.high()));
         }
         if (Double.isInfinite(range.high())) {
-            return "below " + printed(range.low());
+            return (isPast ? "%s and below" : "below %s").formatted(printed(range.low()));
         }
-        return "%s %s to %s".formatted(isForbidden ? "within" : "outside", printed(range.low()), printed(range.high()));
+        return "%s %s to %s%s".formatted(isForbidden ? "within" : "outside", printed(range.low()), printed(range.high()), isPast ? ", or on it" : "");
     }
 
     private static String printed(double boundary) {

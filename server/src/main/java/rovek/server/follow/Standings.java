@@ -18,6 +18,7 @@ import rovek.core.limit.Verdict;
 import rovek.core.plant.Level;
 import rovek.core.plant.Node;
 import rovek.core.plant.NodeTree;
+import rovek.core.plant.Sisters;
 import rovek.server.judge.ReadingVerdict;
 import rovek.server.judge.Verdicts;
 import rovek.server.plant.CheckView;
@@ -119,6 +120,7 @@ public class Standings {
         NodeTree before = isFirst ? NodeTree.EMPTY : last.tree.nodes();
         Map<UUID, CheckStanding> checks = isFirst ? new HashMap<>() : new HashMap<>(last.checks);
         Set<UUID> toJudge = isFirst ? new HashSet<>(news.measured()) : toJudge(before, tree.nodes(), news);
+        toJudge.addAll(isFirst ? Set.of() : comparedWith(tree, news.measured()));
         toJudge.removeIf(id -> !isCheck(tree.nodes(), id));
         news.nodes().stream().filter(id -> tree.nodes().find(id).isEmpty()).forEach(checks::remove);
         judge(tree, toJudge, checks);
@@ -128,6 +130,18 @@ public class Standings {
         last = new Moment(tree, checks, nodes);
         horizon = news.horizon();
         return last;
+    }
+
+    /** Checks whose limits compare them with sisters that were measured now. */
+    private static Set<UUID> comparedWith(PlantTree tree, Set<UUID> measured) {
+        Set<UUID> compared = new HashSet<>();
+        if (tree.comparesSisters()) {
+            Sisters sisters = new Sisters(tree.nodes(), tree::name);
+            for (UUID check : measured) {
+                sisters.checks(check).forEach(sister -> compared.add(sister.id()));
+            }
+        }
+        return compared;
     }
 
     private static boolean isCheck(NodeTree nodes, UUID id) {

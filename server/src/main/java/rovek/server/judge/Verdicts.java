@@ -115,10 +115,22 @@ public class Verdicts {
         return new ReadingVerdict(judgement, parts.now());
     }
 
-    /** A result of a check over all time, with all that it takes to judge it by any limit. */
+    /**
+     * A result of checks over all time, with what it takes to judge it.
+     *
+     * @param withSisters whether by a limit that asks for the sister assets; those that count are always found
+     * @return check id to its history, in the order of the checks
+     */
     @Transactional(readOnly = true)
+    public Map<UUID, SeriesJudge> series(PlantTree tree, List<CheckView> checks, ResultDefinition result, boolean withSisters) {
+        Series series = new Series(tree);
+        Map<UUID, SeriesJudge> judges = new LinkedHashMap<>();
+        checks.forEach(check -> judges.put(check.id(), series.judge(check, result, withSisters)));
+        return judges;
+    }
+
     public SeriesJudge series(PlantTree tree, CheckView check, ResultDefinition result) {
-        return new Series(tree).judge(check, result, true);
+        return series(tree, List.of(check), result, false).get(check.id());
     }
 
     /** What was measured on checks over time, looked up once for all that is judged together. */
@@ -142,13 +154,13 @@ public class Verdicts {
         Limit.Outcome outcome(ReadingView reading, CheckView check, String resultId) {
             Key key = new Key(check.id(), resultId);
             if (!judged.containsKey(key)) {
-                judged.put(key, judge(check, check.technique().result(resultId), check.limits().get(resultId).needSisters()).judged());
+                judged.put(key, judge(check, check.technique().result(resultId), false).judged());
             }
             return find(reading, check, resultId, judged.get(key));
         }
 
         Limit.Outcome outcome(ReadingView reading, CheckView check, String resultId, SeriesJudge.Choice choice) {
-            SeriesJudge judge = judge(check, check.technique().result(resultId), check.limits().get(resultId).needSisters());
+            SeriesJudge judge = judge(check, check.technique().result(resultId), false);
             return find(reading, check, resultId, judge.judged(choice));
         }
 
@@ -160,10 +172,10 @@ public class Verdicts {
         SeriesJudge judge(CheckView check, ResultDefinition result, boolean withSisters) {
             ResultSeries series = of(check.id(), result);
             List<List<TimedValue>> beside = new ArrayList<>();
-            if (withSisters) {
+            LimitLayers layers = check.limits().getOrDefault(result.id(), LimitLayers.NONE);
+            if (withSisters || layers.needSisters()) {
                 new Sisters(tree.nodes(), tree::name).checks(check.id()).forEach(sister -> beside.add(of(sister.id(), result).values()));
             }
-            LimitLayers layers = check.limits().getOrDefault(result.id(), LimitLayers.NONE);
             Baselines baselines = events.baselines(tree, List.of(check.id())).get(check.id());
             return new SeriesJudge(series.values(), series.unit(), layers, baselines, beside);
         }

@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
@@ -81,8 +82,10 @@ public class LimitPreviews {
                 .filter(check -> check.technique().id().equals(technique) && check.technique().results(check.settings()).contains(result))
                 .toList();
         Tally tally = new Tally();
-        for (CheckView check : checks.subList(0, Math.min(MOST_CHECKS, checks.size()))) {
-            SeriesJudge series = verdicts.series(tree, check, result);
+        List<CheckView> some = checks.subList(0, Math.min(MOST_CHECKS, checks.size()));
+        Map<UUID, SeriesJudge> histories = verdicts.series(tree, some, result, limit.needsSisters());
+        for (CheckView check : some) {
+            SeriesJudge series = histories.get(check.id());
             List<SeriesJudge.Judged> wanted = series.judged(time -> Optional.of(always));
             tally.add(check, wanted, series.judged());
             events.ofCheck(tree, check.id()).stream()

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import rovek.core.limit.LimitLayers;
+import rovek.core.limit.LimitText;
 import rovek.core.limit.LimitTimeline;
 import rovek.core.nameplate.Nameplate;
 import rovek.core.plant.EffectiveSetting;
@@ -158,6 +159,14 @@ public final class PlantTree {
             }
         }
         return limits;
+    }
+
+    /** Whether any limit compares with sister assets. */
+    public boolean comparesSisters() {
+        return nodes.beneath(Node.PLANT).stream()
+                .flatMap(node -> node.limits().values().stream())
+                .flatMap(limits -> limits.values().stream())
+                .anyMatch(LimitText::comparesSisters);
     }
 
     /** What a node and those above it say of a result, the nearest first. */

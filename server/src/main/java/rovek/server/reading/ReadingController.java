@@ -11,7 +11,6 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import rovek.core.reading.PictureCapture;
-import rovek.core.technique.Finding;
 
 @RestController
 @RequestMapping("/api/readings/{id}")
@@ -32,9 +31,9 @@ class ReadingController {
     }
 
     /** What helps to say why; never a verdict. */
-    @GetMapping("/findings")
-    List<Finding> findings(@PathVariable UUID id) {
-        return desk.findings(id);
+    @GetMapping("/insight")
+    ReadingDesk.Insight insight(@PathVariable UUID id) {
+        return desk.insight(id);
     }
 
     @GetMapping("/capture")

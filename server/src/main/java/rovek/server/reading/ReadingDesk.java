@@ -9,6 +9,7 @@ import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import rovek.core.nameplate.Nameplate;
 import rovek.core.reading.Capture;
 import rovek.core.reading.PictureCapture;
 import rovek.core.technique.Analysis;
@@ -62,15 +63,26 @@ public class ReadingDesk {
         return technique.settingsOf(json.readValue(reading.settings, new TypeReference<>() {}));
     }
 
+    /**
+     * What helps to say why a reading is as it is.
+     *
+     * @param known frequencies at which the machine shows itself, from its nameplate
+     */
+    public record Insight(List<Finding> findings, List<Finding.EvidenceMark> known) {}
+
     /** What a reading's capture shows beside its results, for the machine it was taken on; nothing for a loose one. */
     @Transactional(readOnly = true)
-    public List<Finding> findings(UUID readingId) {
+    public Insight insight(UUID readingId) {
         ReadingEntity reading = require(readingId);
         Optional<Technique> technique = techniques.find(reading.technique);
         if (technique.isEmpty() || reading.checkId == null) {
-            return List.of();
+            return new Insight(List.of(), List.of());
         }
-        return technique.get().findings(capture(readingId), settings(technique.get(), reading), plant.tree().nameplate(reading.checkId));
+        Nameplate plate = plant.tree().nameplate(reading.checkId);
+        List<Finding.EvidenceMark> known = technique.get().characteristics(plate).stream()
+                .map(one -> new Finding.EvidenceMark(one.name(), one.value().value()))
+                .toList();
+        return new Insight(technique.get().findings(capture(readingId), settings(technique.get(), reading), plate), known);
     }
 
     /** What a reading was taken with. */

@@ -1,0 +1,46 @@
+import type { CurveView } from '../api/types'
+import { Button } from '../parts/Button'
+import { number } from '../units/format'
+import { words } from '../words/en'
+
+const text = words.signals
+
+interface Props {
+  peaks: CurveView['peaks']
+  /** Steps of the axis in one hertz. */
+  factor: number
+  xUnit: string
+  yUnit: string
+  shaftHz: number | null
+  onPoint: (hz: number) => void
+}
+
+/** The largest lines, each one click away from the cursor. */
+export function PeakTable({ peaks, factor, xUnit, yUnit, shaftHz, onPoint }: Props) {
+  if (peaks.length === 0) return <p className="text-[13px] text-ink2">{text.noPeaks}</p>
+  return (
+    <details className="mt-1">
+      <summary className="cursor-pointer font-semibold">{text.peaks}</summary>
+      <table className="ledger">
+        <thead>
+          <tr>
+            <th className="num">{`${text.columns.at} ${xUnit}`}</th>
+            <th className="num">{`${text.columns.value} ${yUnit}`}</th>
+            {shaftHz !== null && <th className="num">{text.columns.order}</th>}
+          </tr>
+        </thead>
+        <tbody>
+          {peaks.map((peak) => (
+            <tr key={peak.at}>
+              <td className="num">
+                <Button onClick={() => onPoint(peak.at)}>{number(peak.at * factor)}</Button>
+              </td>
+              <td className="num">{number(peak.value)}</td>
+              {shaftHz !== null && <td className="num">{number(peak.at / shaftHz)}</td>}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </details>
+  )
+}

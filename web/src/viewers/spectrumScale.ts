@@ -1,0 +1,91 @@
+import type { CurveView } from '../api/types'
+
+/** What the axis of a spectrum is counted in. */
+export type Abscissa = 'Hz' | 'CPM' | 'orders'
+/** How amplitudes are shown: of a sine, the peak is the RMS times root 2. */
+export type Amplitude = 'RMS' | 'peak'
+export type Ordinate = 'linear' | 'dB'
+export type CursorKind = 'single' | 'difference' | 'harmonics' | 'sides'
+
+export interface Manner {
+  abscissa: Abscissa
+  amplitude: Amplitude
+  ordinate: Ordinate
+}
+
+/** How many of the axis' steps one hertz is. */
+export function stepsPerHz(abscissa: Abscissa, shaftHz: number | null): number {
+  if (abscissa === 'CPM') return 60
+  return abscissa === 'orders' && shaftHz !== null ? 1 / shaftHz : 1
+}
+
+/** Decibels lie below the largest value of the spectrum, down to here. */
+const FLOOR_DB = -80
+
+/** Amplitudes as they are shown. */
+export function shownValues(curve: CurveView, { amplitude, ordinate }: Manner): number[] {
+  const factor = amplitude === 'peak' ? Math.SQRT2 : 1
+  const values = curve.y.map((value) => value * factor)
+  if (ordinate === 'linear') return values
+  const largest = Math.max(...values)
+  return values.map((value) => decibels(value, largest))
+}
+
+export function decibels(value: number, largest: number): number {
+  return value <= 0 || largest <= 0 ? FLOOR_DB : Math.max(FLOOR_DB, 20 * Math.log10(value / largest))
+}
+
+const HARMONICS = 8
+const SIDES = 4
+
+export interface CursorLine {
+  name: string
+  hz: number
+}
+
+/** The lines of a cursor: itself, another one, its multiples, or side bands at the distance of the other. */
+export function cursorLines(kind: CursorKind, first: number | null, second: number | null, endHz: number): CursorLine[] {
+  if (first === null) return []
+  const within = (line: CursorLine) => line.hz >= 0 && line.hz <= endHz
+  if (kind === 'harmonics') return Array.from({ length: HARMONICS }, (_, i) => ({ name: `${i + 1}×`, hz: (i + 1) * first })).filter(within)
+  const own = { name: 'A', hz: first }
+  if (second === null || kind === 'single') return [own]
+  if (kind === 'difference') return [own, { name: 'B', hz: second }]
+  const apart = Math.abs(second - first)
+  return Array.from({ length: 2 * SIDES + 1 }, (_, i) => i - SIDES)
+    .map((n) => ({ name: n === 0 ? 'A' : n > 0 ? `+${n}` : `−${-n}`, hz: first + n * apart }))
+    .filter(within)
+}
+
+/** The value of the nearest line, as it is shown. */
+export function valueAt(curve: CurveView, values: number[], hz: number): number {
+  let low = 0
+  let high = curve.x.length - 1
+  while (high - low > 1) {
+    const middle = (low + high) >> 1
+    if ((curve.x[middle] ?? 0) <= hz) low = middle
+    else high = middle
+  }
+  const nearest = hz - (curve.x[low] ?? 0) <= (curve.x[high] ?? 0) - hz ? low : high
+  return values[nearest] ?? 0
+}
+
+/** The line with the largest value near a place: whoever points at a peak means its top. */
+export function topNear(curve: CurveView, hz: number, reachHz: number): number {
+  let best = hz
+  let largest = -1
+  curve.x.forEach((x, i) => {
+    const value = curve.y[i] ?? 0
+    if (Math.abs(x - hz) <= reachHz && value > largest) {
+      largest = value
+      best = x
+    }
+  })
+  return best
+}
+
+/** What is shown, as a table for a spreadsheet. */
+export function csvOf(curve: CurveView, from: number, to: number): string {
+  const rows = curve.x.flatMap((x, i) => (x >= from && x <= to ? [`${x},${curve.y[i] ?? ''}`] : []))
+  return [`${curve.xUnit},${curve.name} ${curve.yUnit}${curve.kind === 'lines' ? ' RMS' : ''}`, ...rows].join('\n')
+}

@@ -1,0 +1,23 @@
+/** Wording of the viewers of signals. */
+export const signals = {
+  abscissa: 'Axis',
+  amplitude: 'Amplitude',
+  ordinate: 'Scale',
+  cursor: 'Cursor',
+  cursors: { single: 'one', difference: 'difference', harmonics: 'multiples', sides: 'side bands' },
+  marks: 'Mark',
+  pick: 'Click a peak; with Shift the second place',
+  difference: (x: string, unit: string) => `B − A ${x} ${unit}`,
+  peaks: 'Peaks',
+  noPeaks: 'No line stands out.',
+  columns: { at: 'At', value: 'Value', order: 'Order' },
+  keep: 'Keep',
+  clipboard: 'picture to the clipboard',
+  png: 'PNG',
+  csvShown: 'CSV of what is shown',
+  csvWhole: 'CSV of the whole',
+  copied: 'The picture is in the clipboard.',
+  notCopied: 'The browser does not let the picture into the clipboard. Keep it as PNG instead.',
+  strip: 'The whole curve, and what is shown of it',
+  keys: 'Drag or + and − zoom, ← → move, 0 shows the whole',
+}
