@@ -79,7 +79,7 @@ export function LimitEditor({ nodeId, line, onDone }: { nodeId: string; line: Li
       <fieldset className="mb-3">
         <legend className="text-[12px] text-ink2">{text.since}</legend>
         {(['now', 'day', 'ever'] as const).map((choice) => (
-          <label key={choice} className="mr-4 inline-flex min-h-6 items-center gap-1.5">
+          <label key={choice} className="mr-4 inline-flex min-h-[24px] items-center gap-1.5">
             <input type="radio" name="since" checked={since === choice} onChange={() => setSince(choice)} />
             {choice === 'now' ? text.sinceNow : choice === 'day' ? text.sinceDay : text.sinceEver}
           </label>

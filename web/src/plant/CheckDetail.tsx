@@ -96,7 +96,7 @@ function CheckTrend({ check, readingId, onReading }: Props) {
               type="button"
               aria-pressed={look === key}
               onClick={() => setLook(key)}
-              className={`min-h-6 cursor-pointer ${look === key ? 'font-semibold text-plum underline underline-offset-4' : 'text-ink2'}`}
+              className={`min-h-[24px] cursor-pointer ${look === key ? 'font-semibold text-plum underline underline-offset-4' : 'text-ink2'}`}
             >
               {text}
             </button>

@@ -37,7 +37,7 @@ export function OverruleDialog({ reading, name, onClose }: { reading: Pick<Trend
         <fieldset className="mb-3">
           <legend className="text-[12px] text-ink2">{text.verdict}</legend>
           {choices.map((one) => (
-            <label key={one} className="mr-5 inline-flex min-h-6 items-center gap-1.5">
+            <label key={one} className="mr-5 inline-flex min-h-[24px] items-center gap-1.5">
               <input type="radio" name="verdict" checked={verdict === one} onChange={() => setVerdict(one)} />
               <VerdictMark verdict={one} />
             </label>

@@ -86,7 +86,7 @@ export function TrendPanel({ check, whole, resultId, onResult, chosenId, chosenA
           <span role="group" aria-label={text.beside} className="flex flex-wrap gap-x-3 text-ink2">
             {text.beside}
             {choices.map((choice) => (
-              <label key={choice.key} className="inline-flex min-h-6 items-center gap-1">
+              <label key={choice.key} className="inline-flex min-h-[24px] items-center gap-1">
                 <input type="checkbox" checked={beside.includes(choice.key)} onChange={() => toggle(choice.key)} />
                 {choice.name}
               </label>
@@ -94,16 +94,16 @@ export function TrendPanel({ check, whole, resultId, onResult, chosenId, chosenA
           </span>
         )}
         <span role="group" aria-label={text.period} className="flex gap-3">
-          <Button className="min-h-6" onClick={() => zoom.show(null)}>{text.periods.all}</Button>
-          <Button className="min-h-6" onClick={() => zoom.show({ from: extent.to - 365 * DAY, to: extent.to })}>{text.periods.year}</Button>
-          <Button className="min-h-6" onClick={() => zoom.show({ from: extent.to - 91 * DAY, to: extent.to })}>{text.periods.quarter}</Button>
+          <Button className="min-h-[24px]" onClick={() => zoom.show(null)}>{text.periods.all}</Button>
+          <Button className="min-h-[24px]" onClick={() => zoom.show({ from: extent.to - 365 * DAY, to: extent.to })}>{text.periods.year}</Button>
+          <Button className="min-h-[24px]" onClick={() => zoom.show({ from: extent.to - 91 * DAY, to: extent.to })}>{text.periods.quarter}</Button>
         </span>
         {mayEdit && (
           <>
-            <Button className="min-h-6" onClick={() => setNoting(true)}>
+            <Button className="min-h-[24px]" onClick={() => setNoting(true)}>
               {text.event.add}
             </Button>
-            <Button className="min-h-6" onClick={onOverrule}>
+            <Button className="min-h-[24px]" onClick={onOverrule}>
               {text.overrule.open}
             </Button>
           </>

@@ -58,7 +58,7 @@ export function SpectrumViewer({ curve, known, evidence }: Props) {
           <span role="group" aria-label={text.marks} className="flex flex-wrap gap-x-3 text-ink2">
             {text.marks}
             {known.map((mark) => (
-              <label key={mark.name} className="inline-flex min-h-6 items-center gap-1">
+              <label key={mark.name} className="inline-flex min-h-[24px] items-center gap-1">
                 <input type="checkbox" checked={marked.includes(mark.name)} onChange={() => setMarked(marked.includes(mark.name) ? marked.filter((one) => one !== mark.name) : [...marked, mark.name])} />
                 {mark.name}
               </label>
@@ -68,7 +68,7 @@ export function SpectrumViewer({ curve, known, evidence }: Props) {
       </div>
       <SpectrumPlot curve={curve} values={values} factor={factor} xUnit={manner.abscissa} yUnit={valueUnit} zoom={zoom} marks={marks} cursor={lines} onPoint={point} />
       <RangeStrip whole={whole} zoom={zoom} outline={outline} label={text.strip} />
-      <p className="flex min-h-6 flex-wrap gap-x-4 text-[13px]">
+      <p className="flex min-h-[24px] flex-wrap gap-x-4 text-[13px]">
         {lines.length === 0 && <span className="text-ink3">{text.pick}</span>}
         {lines.map((line) => (
           <span key={line.name}>
