@@ -101,6 +101,11 @@ export const queries = {
       queryFn: () => data(api.GET('/api/readings/{id}/curves', { params: { path: { id } } })),
       staleTime: Infinity,
     }),
+  waterfall: (id: string, curve: string) =>
+    queryOptions({
+      queryKey: ['trend', id, 'waterfall', curve],
+      queryFn: () => data(api.GET('/api/checks/{id}/waterfall', { params: { path: { id }, query: { curve } } })),
+    }),
   insight: (id: string) =>
     queryOptions({
       queryKey: ['insight', id],

@@ -10,6 +10,7 @@ import { VerdictMark } from '../parts/VerdictMark'
 import { day, number } from '../units/format'
 import { CurveChart } from '../viewers/CurveChart'
 import { SpectrumViewer } from '../viewers/SpectrumViewer'
+import { Waterfall } from '../viewers/Waterfall'
 import { Compare } from '../trend/Compare'
 import { FindingList } from '../trend/FindingList'
 import { notesSay } from '../trend/notesSay'
@@ -19,7 +20,7 @@ import { CaptureLook } from '../visit/CaptureDialog'
 import { words } from '../words/en'
 
 type Drawn = keyof typeof words.plant.curves
-type Look = 'trend' | 'compare' | Drawn
+type Look = 'trend' | 'compare' | 'waterfall' | Drawn
 
 interface Props {
   check: CheckLine
@@ -83,11 +84,27 @@ function CheckTrend({ check, readingId, onReading }: Props) {
     ['compare', words.trend.compare],
     ...drawn.filter((name) => curves.data?.curves.some((curve) => curve.name === name)).map((name): [Look, string] => [name, words.plant.curves[name]]),
   ]
+  const spectra = curves.data?.curves.filter((curve) => curve.kind === 'lines') ?? []
+  if (spectra.length > 0) looks.push(['waterfall', words.signals.waterfall])
   return (
     <section className="mt-4" aria-label={`${check.point}, ${check.check}`}>
-      <h3 className="font-semibold">
-        {check.point}, {check.check} <span className="text-[12px] font-normal text-ink3">{trend.data?.unitLabel ?? check.unitLabel}</span>
-      </h3>
+      <div className="flex items-baseline gap-4">
+        <h3 className="min-w-0 flex-1 font-semibold">
+          {check.point}, {check.check} <span className="text-[12px] font-normal text-ink3">{trend.data?.unitLabel ?? check.unitLabel}</span>
+        </h3>
+        {chosen && (
+          <p className="flex items-center gap-2 whitespace-nowrap">
+            <Button className="h-[24px] min-w-[24px]" aria-label={words.plant.earlierReading} disabled={at <= 0} onClick={() => step(-1)}>
+              ←
+            </Button>
+            <Button className="h-[24px] min-w-[24px]" aria-label={words.plant.laterReading} disabled={at >= points.length - 1} onClick={() => step(1)}>
+              →
+            </Button>
+            {day(chosen.at)} <span className="font-semibold text-ink">{number(chosen.value, check.watch, check.fail)}</span>{' '}
+            <VerdictMark verdict={chosen.verdict} reason={chosen.reason} notes={chosen.notes} />
+          </p>
+        )}
+      </div>
       <div className="flex items-baseline gap-4">
         <div role="group" aria-label={words.plant.trend} className="flex flex-1 gap-3">
           {looks.map(([key, text]) => (
@@ -102,18 +119,6 @@ function CheckTrend({ check, readingId, onReading }: Props) {
             </button>
           ))}
         </div>
-        {chosen && (
-          <p className="flex items-center gap-2 whitespace-nowrap">
-            <Button className="h-6 min-w-6" aria-label={words.plant.earlierReading} disabled={at <= 0} onClick={() => step(-1)}>
-              ←
-            </Button>
-            <Button className="h-6 min-w-6" aria-label={words.plant.laterReading} disabled={at >= points.length - 1} onClick={() => step(1)}>
-              →
-            </Button>
-            {day(chosen.at)} <span className="font-semibold text-ink">{number(chosen.value, check.watch, check.fail)}</span>{' '}
-            <VerdictMark verdict={chosen.verdict} reason={chosen.reason} notes={chosen.notes} />
-          </p>
-        )}
       </div>
       {chosen && <ReadingSay point={chosen} />}
       {chosen && (
@@ -143,7 +148,8 @@ function CheckTrend({ check, readingId, onReading }: Props) {
         />
       )}
       {look === 'compare' && trend.data && <Compare trend={trend.data} />}
-      {look !== 'trend' && look !== 'compare' && chosen && <ReadingCurve readingId={chosen.readingId} name={look} marks={finding?.curve === look ? finding.evidence : undefined} />}
+      {look === 'waterfall' && <WaterfallLook checkId={check.checkId} names={spectra.map((curve) => curve.name)} chosenId={chosen?.readingId} onChoose={onReading} />}
+      {look !== 'trend' && look !== 'compare' && look !== 'waterfall' && chosen && <ReadingCurve readingId={chosen.readingId} name={look} marks={finding?.curve === look ? finding.evidence : undefined} />}
       {overruling && chosen && <OverruleDialog reading={chosen} name={`${check.point}, ${day(chosen.at)}`} onClose={() => setOverruling(false)} />}
     </section>
   )
@@ -153,6 +159,21 @@ function CheckTrend({ check, readingId, onReading }: Props) {
 function ReadingSay({ point }: { point: TrendPoint }) {
   const said = [point.reason, notesSay(point.notes)].filter(Boolean).join('; ')
   return said === '' ? null : <p className="text-[13px] text-ink2">{said}</p>
+}
+
+/** Any of a reading's spectra over the visits. */
+function WaterfallLook({ checkId, names, chosenId, onChoose }: { checkId: string; names: string[]; chosenId: string | undefined; onChoose: (readingId: string) => void }) {
+  const [name, setName] = useState(names[0] ?? '')
+  return (
+    <>
+      <select aria-label={words.signals.waterfall} className="field text-[13px]" value={name} onChange={(event) => setName(event.target.value)}>
+        {names.map((one) => (
+          <option key={one}>{one}</option>
+        ))}
+      </select>
+      <Waterfall key={name} checkId={checkId} name={name} chosenId={chosenId} onChoose={onChoose} />
+    </>
+  )
 }
 
 const noMarks: Mark[] = []

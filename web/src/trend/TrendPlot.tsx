@@ -2,6 +2,7 @@ import { useEffect, useMemo, useRef } from 'react'
 import uPlot from 'uplot'
 import type { Trend } from '../api/types'
 import { axis, Plot } from '../viewers/Plot'
+import { zoomBySelection, zoomByWheel } from '../viewers/plotGestures'
 import type { Span, Zoom } from '../viewers/useZoom'
 import { words } from '../words/en'
 import { drawBaselines, drawCourse, drawEvents, drawLimits, drawLine, drawReadings, seconds } from './drawing'
@@ -85,19 +86,11 @@ export function TrendPlot({ trend, beside, zoom, chosenId, onChoose }: Props) {
             drawEvents(plot, trend.events)
           },
         ],
-        setSelect: [
-          (plot) => {
-            if (plot.select.width < 4) return
-            acting.current.zoom.show({ from: plot.posToVal(plot.select.left, 'x'), to: plot.posToVal(plot.select.left + plot.select.width, 'x') })
-          },
-        ],
+        setSelect: [(plot) => zoomBySelection(plot, acting.current.zoom)],
         ready: [
           (plot) => {
             plot.over.addEventListener('click', () => pick(plot))
-            plot.over.addEventListener('wheel', (event) => {
-              event.preventDefault()
-              acting.current.zoom.zoom(event.deltaY < 0 ? 0.8 : 1.25, plot.posToVal(event.offsetX, 'x'))
-            }, { passive: false })
+            zoomByWheel(plot, () => acting.current.zoom)
           },
         ],
       },

@@ -2,6 +2,7 @@ import { useEffect, useMemo, useRef } from 'react'
 import type uPlot from 'uplot'
 import type { CurveView, Mark } from '../api/types'
 import { axis, colour, Plot } from './Plot'
+import { zoomBySelection, zoomByWheel } from './plotGestures'
 import type { CursorLine } from './spectrumScale'
 import type { Zoom } from './useZoom'
 
@@ -71,23 +72,11 @@ export function SpectrumPlot({ curve, values, factor, xUnit, yUnit, zoom, marks,
             drawUprights(plot, cursor.map((line) => ({ name: line.name, at: line.hz })), colour('ink2'), [], true)
           },
         ],
-        setSelect: [
-          (plot) => {
-            if (plot.select.width < 4) return
-            acting.current.zoom.show({ from: plot.posToVal(plot.select.left, 'x'), to: plot.posToVal(plot.select.left + plot.select.width, 'x') })
-          },
-        ],
+        setSelect: [(plot) => zoomBySelection(plot, acting.current.zoom)],
         ready: [
           (plot) => {
             plot.over.addEventListener('click', (event) => acting.current.onPoint(plot.posToVal(event.offsetX, 'x'), event.shiftKey))
-            plot.over.addEventListener(
-              'wheel',
-              (event) => {
-                event.preventDefault()
-                acting.current.zoom.zoom(event.deltaY < 0 ? 0.8 : 1.25, plot.posToVal(event.offsetX, 'x'))
-              },
-              { passive: false },
-            )
+            zoomByWheel(plot, () => acting.current.zoom)
           },
         ],
       },

@@ -19,5 +19,8 @@ export const signals = {
   copied: 'The picture is in the clipboard.',
   notCopied: 'The browser does not let the picture into the clipboard. Keep it as PNG instead.',
   strip: 'The whole curve, and what is shown of it',
+  waterfall: 'Waterfall',
+  largest: (value: string, unit: string) => `The highest stands for ${value} ${unit}, over hertz.`,
+  waterfallKeys: '+ and − on the strip zoom, ← → move, 0 shows the whole. A click chooses the reading.',
   keys: 'Drag or + and − zoom, ← → move, 0 shows the whole',
 }

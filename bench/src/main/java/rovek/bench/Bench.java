@@ -57,6 +57,9 @@ public final class Bench {
         double whole = score(results, "analysis");
         double bare = score(results, "bareTransform");
         say("One analysis of 16,384 samples: %.0f us, bare transform of the same %.0f us, ratio %.1f", whole, bare, whole / bare);
+        double everything = score(results, "everything");
+        double transforms = score(results, "bareTransforms");
+        say("Overall values, spectrum and envelope: %.0f us, the bare transforms they need %.0f us, ratio %.2f (wanted at most 2.5)", everything, transforms, everything / transforms);
     }
 
     private static double score(Collection<RunResult> results, String method) {

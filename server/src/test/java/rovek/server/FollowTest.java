@@ -158,4 +158,19 @@ class FollowTest {
         assertThat(caller.get("/api/nodes/00000000-0000-0000-0000-000000000000/sheet").status()).isEqualTo(404);
         assertThat(caller.get("/api/nodes/not-an-id/sheet").sentence()).contains("could not be understood");
     }
+
+    @Test
+    void spectraOfAllVisitsStandOneBehindTheOther() {
+        JsonNode waterfall = caller.get("/api/checks/" + checks.get(1) + "/waterfall?curve=Envelope").ok();
+        assertThat(waterfall.get("rows")).hasSize(DAYS.size());
+        assertThat(waterfall.get("unit").asString()).isEqualTo("m/s²");
+        JsonNode oldest = waterfall.get("rows").get(0).get("values");
+        JsonNode newest = waterfall.get("rows").get(DAYS.size() - 1).get("values");
+        assertThat(largest(newest)).as("the bearing wears").isGreaterThan(2 * largest(oldest));
+        assertThat(caller.get("/api/checks/" + checks.get(1) + "/waterfall?curve=Nothing").status()).isEqualTo(404);
+    }
+
+    private static double largest(JsonNode values) {
+        return values.valueStream().mapToDouble(JsonNode::asDouble).max().orElseThrow();
+    }
 }

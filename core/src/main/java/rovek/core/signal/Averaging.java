@@ -12,16 +12,16 @@ public enum Averaging {
     /**
      * @param samples in m/s², mean already removed; not changed
      * @param fourier for the length of one stretch, not longer than the record
+     * @param window values of {@code kind} for that length
      * @param overlap of one stretch with the next, 0 up to below 1
      * @param highestHz lines above this are left out
      */
-    public Spectrum of(double[] samples, double rateHz, FourierTransform fourier, double overlap, Window kind, Integration integration, double highestHz) {
+    public Spectrum of(double[] samples, double rateHz, FourierTransform fourier, double overlap, Window kind, double[] window, Integration integration, double highestHz) {
         int length = fourier.length();
         if (length > samples.length || !(overlap >= 0 && overlap < 1)) {
             throw new IllegalArgumentException("Stretches are not longer than the record, and overlap by less than the whole.");
         }
         int step = Math.max(1, (int) Math.round(length * (1 - overlap)));
-        double[] window = kind.values(length);
         double[] gathered = null;
         int count = 0;
         double stepHz = 0;

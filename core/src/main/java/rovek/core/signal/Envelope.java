@@ -1,6 +1,6 @@
 package rovek.core.signal;
 
-import org.jtransforms.fft.DoubleFFT_1D;
+import java.util.function.IntFunction;
 
 /**
  * The envelope of a signal within a band: the magnitude of its analytic signal, which an impact's ringing swells and fades with.
@@ -16,9 +16,10 @@ public record Envelope(double rateHz, double[] values) {
     /**
      * @param fourier for the signal's length
      * @param lines the signal's lines as {@link FourierTransform#forward} leaves them; not changed
+     * @param transforms for any length
      * @throws IllegalArgumentException when the band reaches above half the sampling rate or holds no line
      */
-    public static Envelope of(FourierTransform fourier, double[] lines, double rateHz, Band band) {
+    public static Envelope of(FourierTransform fourier, double[] lines, double rateHz, Band band, IntFunction<FourierTransform> transforms) {
         int n = fourier.length();
         double stepHz = rateHz / n;
         int first = band.firstLine(stepHz);
@@ -35,10 +36,12 @@ public record Envelope(double rateHz, double[] values) {
             analytic[2 * (line - first)] = 2 * fourier.re(lines, line) / n;
             analytic[2 * (line - first) + 1] = 2 * fourier.im(lines, line) / n;
         }
-        new DoubleFFT_1D(points).complexInverse(analytic, false);
+        transforms.apply(points).complexInverse(analytic);
         double[] values = new double[points];
         for (int i = 0; i < points; i++) {
-            values[i] = Math.hypot(analytic[2 * i], analytic[2 * i + 1]);
+            double re = analytic[2 * i];
+            double im = analytic[2 * i + 1];
+            values[i] = Math.sqrt(re * re + im * im);
         }
         return new Envelope(stepHz * points, values);
     }

@@ -37,6 +37,11 @@ public final class FourierTransform {
         transform.realInverse(lines, true);
     }
 
+    /** Replaces complex lines, twice this length with real and imaginary parts in turn, by complex samples; unscaled. */
+    void complexInverse(double[] lines) {
+        transform.complexInverse(lines, false);
+    }
+
     public double re(double[] lines, int line) {
         return line == length / 2 && length % 2 == 0 ? lines[1] : lines[2 * line];
     }

@@ -33,7 +33,9 @@ public record Spectrum(double stepHz, double[] rms, Window window) {
         double[] rms = new double[count];
         double scale = 1 / (n * kind.coherentGain());
         for (int line = 1; line < count; line++) {
-            double magnitude = Math.hypot(fourier.re(lines, line), fourier.im(lines, line)) * scale;
+            double re = fourier.re(lines, line);
+            double im = fourier.im(lines, line);
+            double magnitude = Math.sqrt(re * re + im * im) * scale;
             double amplitudeToRms = fourier.weight(line) == 2 ? Math.sqrt(2) : 1;
             rms[line] = magnitude * amplitudeToRms * integration.amplitudeFactor(line * stepHz);
         }

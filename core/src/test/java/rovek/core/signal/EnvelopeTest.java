@@ -16,6 +16,7 @@ class EnvelopeTest {
 
     private static final double RATE = 8_192;
     private static final int N = 8_192;
+    private static final double[] HANN = Window.HANN.values(1_024);
 
     private static double[] signal(java.util.function.DoubleUnaryOperator of) {
         double[] samples = new double[N];
@@ -29,7 +30,7 @@ class EnvelopeTest {
         FourierTransform fourier = new FourierTransform(N);
         double[] lines = samples.clone();
         fourier.forward(lines);
-        return Envelope.of(fourier, lines, RATE, band);
+        return Envelope.of(fourier, lines, RATE, band, FourierTransform::new);
     }
 
     @Property(tries = 60)
@@ -80,18 +81,18 @@ class EnvelopeTest {
     void averagingKeepsThePowerOfNoiseAndPeakHoldKeepsWhatCameOnce() {
         Random chance = new Random(3);
         double[] noise = signal(t -> chance.nextGaussian());
-        Spectrum whole = Averaging.LINEAR.of(noise, RATE, new FourierTransform(1_024), 0.5, Window.HANN, Integration.NONE, 3_000);
+        Spectrum whole = Averaging.LINEAR.of(noise, RATE, new FourierTransform(1_024), 0.5, Window.HANN, HANN, Integration.NONE, 3_000);
         assertThat(whole.bandRms(new Band(100, 3_000))).isCloseTo(Math.sqrt(2_900 / 4_096.0), within(0.03));
         double[] burst = signal(t -> t > 0.5 && t < 0.6 ? 10 * Math.sin(2 * Math.PI * 800 * t) : 0);
-        Spectrum mean = Averaging.LINEAR.of(burst, RATE, new FourierTransform(1_024), 0.5, Window.HANN, Integration.NONE, 3_000);
-        Spectrum held = Averaging.PEAK_HOLD.of(burst, RATE, new FourierTransform(1_024), 0.5, Window.HANN, Integration.NONE, 3_000);
+        Spectrum mean = Averaging.LINEAR.of(burst, RATE, new FourierTransform(1_024), 0.5, Window.HANN, HANN, Integration.NONE, 3_000);
+        Spectrum held = Averaging.PEAK_HOLD.of(burst, RATE, new FourierTransform(1_024), 0.5, Window.HANN, HANN, Integration.NONE, 3_000);
         assertThat(held.rms()[100]).isGreaterThan(2 * mean.rms()[100]);
         double[] steady = signal(t -> 10 * Math.sin(2 * Math.PI * 800 * t));
         for (Averaging averaging : Averaging.values()) {
-            Spectrum spectrum = averaging.of(steady, RATE, new FourierTransform(1_024), 0.5, Window.HANN, Integration.NONE, 3_000);
+            Spectrum spectrum = averaging.of(steady, RATE, new FourierTransform(1_024), 0.5, Window.HANN, HANN, Integration.NONE, 3_000);
             assertThat(spectrum.rms()[100]).as("a steady sine is the same either way").isCloseTo(10 / Math.sqrt(2), within(1e-9));
         }
-        assertThatThrownBy(() -> Averaging.LINEAR.of(new double[10], RATE, new FourierTransform(16), 0.5, Window.HANN, Integration.NONE, 100))
+        assertThatThrownBy(() -> Averaging.LINEAR.of(new double[10], RATE, new FourierTransform(16), 0.5, Window.HANN, new double[16], Integration.NONE, 100))
                 .hasMessageContaining("not longer than the record");
     }
 }

@@ -25,6 +25,7 @@ public final class VibrationLook {
     private static final double OVERLAP = 0.5;
 
     private final Map<Integer, FourierTransform> transforms = new ConcurrentHashMap<>();
+    private final Map<Window, Map<Integer, double[]>> windows = new ConcurrentHashMap<>();
 
     /** What is looked at. */
     public enum Quantity {
@@ -69,7 +70,7 @@ public final class VibrationLook {
         // Half overlapping: n stretches cover n + 1 halves.
         int length = manner.stretches() == 1 ? samples.length : even(2 * samples.length / (manner.stretches() + 1));
         Spectrum spectrum = manner.averaging().of(
-                samples, waveform.rateHz(), transform(length), OVERLAP, manner.window(), manner.quantity().integration,
+                samples, waveform.rateHz(), transform(length), OVERLAP, manner.window(), window(manner.window(), length), manner.quantity().integration,
                 VibrationSettings.usableHz(waveform.rateHz()));
         double[] scaled = new double[spectrum.rms().length];
         for (int line = Math.max(1, (int) Math.ceil(manner.fromHz() / spectrum.stepHz() * (1 - 1e-9))); line < scaled.length; line++) {
@@ -93,12 +94,16 @@ public final class VibrationLook {
         double[] lines = centred(waveform);
         FourierTransform fourier = transform(lines.length);
         fourier.forward(lines);
-        Envelope envelope = Envelope.of(fourier, lines, waveform.rateHz(), band);
+        Envelope envelope = Envelope.of(fourier, lines, waveform.rateHz(), band, this::transform);
         double[] values = envelope.values();
         removeMean(values);
-        Window window = Window.HANN;
         return Spectrum.of(
-                transform(values.length), values, envelope.rateHz(), window, window.values(values.length), Integration.NONE, (band.highHz() - band.lowHz()) / 2);
+                transform(values.length), values, envelope.rateHz(), Window.HANN, window(Window.HANN, values.length), Integration.NONE,
+                (band.highHz() - band.lowHz()) / 2);
+    }
+
+    private double[] window(Window kind, int length) {
+        return windows.computeIfAbsent(kind, none -> new ConcurrentHashMap<>()).computeIfAbsent(length, kind::values);
     }
 
     private FourierTransform transform(int length) {

@@ -1,0 +1,79 @@
+import { useQuery } from '@tanstack/react-query'
+import { useMemo } from 'react'
+import { queries } from '../api/queries'
+import { Trouble } from '../parts/Trouble'
+import { day, number } from '../units/format'
+import { words } from '../words/en'
+import { RangeStrip } from './RangeStrip'
+import { useZoom } from './useZoom'
+
+const text = words.signals
+const WIDTH = 600
+/** From one reading to the next one behind it. */
+const STEP = 17
+const HIGH = 90
+const LEFT = 74
+const TICKS = 6
+
+interface Props {
+  checkId: string
+  name: string
+  chosenId: string | undefined
+  onChoose: (readingId: string) => void
+}
+
+/** The spectra of a check one behind the other, the newest in front: what grows is seen to grow. */
+export function Waterfall({ checkId, name, chosenId, onChoose }: Props) {
+  const waterfall = useQuery(queries.waterfall(checkId, name))
+  const end = waterfall.data?.endHz ?? 1
+  const whole = useMemo(() => ({ from: 0, to: end }), [end])
+  const zoom = useZoom(whole)
+  const rows = useMemo(() => waterfall.data?.rows ?? [], [waterfall.data])
+  const largest = Math.max(...rows.flatMap((row) => row.values), 1e-12)
+  const height = HIGH + rows.length * STEP
+  const { shown } = zoom
+  const x = (hz: number) => LEFT + ((hz - shown.from) / (shown.to - shown.from)) * (WIDTH - LEFT)
+  const pathOf = (values: number[], base: number) => {
+    const width = end / values.length
+    const points = values.flatMap((value, i) => {
+      const hz = (i + 0.5) * width
+      return hz >= shown.from && hz <= shown.to ? [`${x(hz).toFixed(1)} ${(base - (value / largest) * HIGH).toFixed(1)}`] : []
+    })
+    return `M${LEFT} ${base}L${points.join('L')}L${WIDTH} ${base}Z`
+  }
+  const outline = useMemo(() => (rows.at(-1)?.values ?? []).map((value, i, all) => ({ x: (i / all.length) * end, low: 0, high: value })), [rows, end])
+  const ticks = Array.from({ length: TICKS + 1 }, (_, i) => shown.from + ((shown.to - shown.from) * i) / TICKS)
+  return (
+    <>
+      <Trouble error={waterfall.error} />
+      {waterfall.isLoading && <p className="text-ink2">{words.common.loading}</p>}
+      {rows.length > 0 && (
+        <>
+          <svg viewBox={`0 0 ${WIDTH} ${height + 22}`} className="w-full" role="group" aria-label={text.waterfall}>
+            {rows.map((row, i) => {
+              const base = HIGH + (i + 1) * STEP - STEP / 2
+              const isChosen = row.readingId === chosenId
+              return (
+                <g key={row.readingId} role="button" tabIndex={0} aria-label={day(row.at)} aria-pressed={isChosen} className="cursor-pointer" onClick={() => onChoose(row.readingId)} onKeyDown={(event) => event.key === 'Enter' && onChoose(row.readingId)}>
+                  <text x={LEFT - 6} y={base} textAnchor="end" className={`text-[11px] ${isChosen ? 'fill-plum font-semibold' : 'fill-ink2'}`}>
+                    {day(row.at)}
+                  </text>
+                  <path d={pathOf(row.values, base)} className={`fill-paper ${isChosen ? 'stroke-plum' : 'stroke-ink'}`} strokeWidth={isChosen ? 1.3 : 0.8} />
+                </g>
+              )
+            })}
+            {ticks.map((hz) => (
+              <text key={hz} x={x(hz)} y={height + 16} textAnchor="middle" className="fill-ink2 text-[11px]">
+                {Math.round(hz)}
+              </text>
+            ))}
+          </svg>
+          <RangeStrip whole={whole} zoom={zoom} outline={outline} label={text.strip} />
+          <p className="text-[12px] text-ink3">
+            {text.largest(number(largest), `${waterfall.data?.unit ?? ''} RMS`)} {text.waterfallKeys}
+          </p>
+        </>
+      )}
+    </>
+  )
+}
