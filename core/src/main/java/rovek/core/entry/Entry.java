@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Optional;
 
 /** What a field takes: a setting's, or a nameplate's. */
-public sealed interface Entry permits Entry.Number, Entry.Choice, Entry.Text, Entry.Moment {
+public sealed interface Entry permits Entry.Number, Entry.Choice, Entry.Text, Entry.Moment, NamedRanges {
 
     /**
      * Why a value is refused, as a sentence; empty where it is fine.

@@ -9,6 +9,7 @@ public final class AssetClasses {
 
     public static final String POWER_KW = "powerKw";
     public static final String SPEED_RPM = "speedRpm";
+    public static final String SUPPLY_HZ = "supplyHz";
     public static final String FOUNDATION = "foundation";
     public static final String RIGID = "rigid";
     public static final String FLEXIBLE = "flexible";
@@ -36,6 +37,7 @@ public final class AssetClasses {
             Attribute.number(POWER_KW, "Power", "kW", 0.01, 100_000),
             Attribute.number(SPEED_RPM, "Speed", "rpm", 1, 100_000),
             Attribute.choice(FOUNDATION, "Foundation", RIGID, FLEXIBLE),
+            Attribute.number(SUPPLY_HZ, "Supply frequency", "Hz", 1, 1_000),
             Attribute.text("bearing", "Bearing"),
             Attribute.number(BEARING_BALLS, "Rolling elements", "", 3, 200),
             Attribute.number(BEARING_BALL_MM, "Element diameter", "mm", 0.1, 500),

@@ -7,11 +7,16 @@ public sealed interface Curve {
 
     String name();
 
+    /** How it was made, e.g. "Hann, 8 averages"; blank where there is only one way. */
+    default String how() {
+        return "";
+    }
+
     /** Values over time, evenly spaced from 0 s. */
     record Series(String name, double stepSeconds, double[] values, UnitOfMeasure unit) implements Curve {}
 
     /** RMS amplitudes over frequency, evenly spaced from 0 Hz. */
-    record Lines(String name, double stepHz, double[] values, UnitOfMeasure unit) implements Curve {}
+    record Lines(String name, String how, double stepHz, double[] values, UnitOfMeasure unit) implements Curve {}
 
     /**
      * One channel of a run.
@@ -19,6 +24,7 @@ public sealed interface Curve {
      * @param seconds since the run began, rising
      * @param values NaN where nothing was measured
      * @param unit as the instrument wrote it
+     * @param limits between which it should stay
      */
-    record Run(String name, double[] seconds, double[] values, String unit) implements Curve {}
+    record Run(String name, double[] seconds, double[] values, String unit, ChannelLimits limits) implements Curve {}
 }

@@ -87,8 +87,17 @@ public interface Technique {
         return List.of();
     }
 
-    /** All there is to draw of a capture: what the analysis drew, and what only somebody who looks closely wants. */
-    default List<Curve> curves(Capture capture, SettingValues settings) {
+    /** In which ways its captures can be looked at, whatever they are judged by; none by default. */
+    default List<SettingDefinition> looks() {
+        return List.of();
+    }
+
+    /**
+     * All there is to draw of a capture: what the analysis drew, and what only somebody who looks closely wants.
+     *
+     * @param look values of {@link #looks}
+     */
+    default List<Curve> curves(Capture capture, SettingValues settings, SettingValues look) {
         return analyse(capture, settings).curves();
     }
 

@@ -10,6 +10,7 @@ import java.util.stream.Stream;
 import rovek.core.technique.byhand.Gauge;
 import rovek.core.technique.byhand.Question;
 import rovek.core.technique.kept.KeptTechniques;
+import rovek.core.technique.run.LoggedRun;
 import rovek.core.technique.vibration.Vibration;
 
 /** The techniques Rovek knows, by id. */
@@ -22,7 +23,7 @@ public final class Techniques {
     }
 
     public static Techniques all() {
-        return new Techniques(Stream.concat(Stream.of(new Vibration(), new Gauge(), new Question()), KeptTechniques.all().stream()).toList());
+        return new Techniques(Stream.concat(Stream.of(new Vibration(), new Gauge(), new Question(), new LoggedRun()), KeptTechniques.all().stream()).toList());
     }
 
     public Optional<Technique> find(String id) {

@@ -50,6 +50,7 @@ public final class UnitCatalogue {
     public static final UnitOfMeasure CUBIC_METRE_PER_HOUR = new UnitOfMeasure("m³/h", Units.CUBIC_METRE.divide(Units.HOUR));
     public static final UnitOfMeasure LITRE_PER_MINUTE = new UnitOfMeasure("l/min", Units.LITRE.divide(Units.MINUTE));
     public static final UnitOfMeasure REVOLUTIONS_PER_MINUTE = new UnitOfMeasure("1/min", tech.units.indriya.AbstractUnit.ONE.divide(Units.MINUTE));
+    public static final UnitOfMeasure MINUTE = new UnitOfMeasure("min", Units.MINUTE);
     public static final UnitOfMeasure HOUR = new UnitOfMeasure("h", Units.HOUR);
     public static final UnitOfMeasure PERCENT = new UnitOfMeasure("%", Units.PERCENT);
     public static final UnitOfMeasure ONE = new UnitOfMeasure("1", tech.units.indriya.AbstractUnit.ONE);
@@ -83,6 +84,7 @@ public final class UnitCatalogue {
                     CUBIC_METRE_PER_HOUR,
                     LITRE_PER_MINUTE,
                     REVOLUTIONS_PER_MINUTE,
+                    MINUTE,
                     HOUR,
                     PERCENT,
                     ONE)

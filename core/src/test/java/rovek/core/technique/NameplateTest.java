@@ -90,4 +90,10 @@ class NameplateTest {
         assertThat(AssetClasses.fault("foundation", "soft")).hasValueSatisfying(reason -> assertThat(reason).contains("one of rigid, flexible"));
         assertThat(AssetClasses.fault("colour", "red")).isPresent();
     }
+
+    @Example
+    void aMotorShowsAtTheFrequencyOfItsSupplyAndTwiceThat() {
+        assertThat(frequencies(plate("speedRpm", "2950", "supplyHz", "50"))).containsEntry("line", 50.0).containsEntry("twice line", 100.0);
+        assertThat(frequencies(plate("speedRpm", "2950"))).doesNotContainKey("line");
+    }
 }

@@ -160,4 +160,81 @@ class VibrationTest {
         assertThatThrownBy(() -> WaveformCapture.ofAcceleration(new double[] {1, Double.NaN}, RATE)).hasMessageContaining("not a number");
         assertThatThrownBy(() -> WaveformCapture.ofAcceleration(new double[0], RATE)).hasMessageContaining("no samples");
     }
+
+    @Test
+    void displacementIsTheSecondIntegral() {
+        double hz = 64;
+        SettingValues settings = settings("measure", "displacement");
+        Analysis analysis = ofAcceleration(Signals.sampled(N, RATE, Signals.sine(10, hz)), settings);
+        double amplitude = 10 / Math.pow(2 * Math.PI * hz, 2) * 1e6;
+        assertThat(value(analysis, "displacement.rms")).as("A / (2 pi f)² / sqrt 2, in µm").isCloseTo(amplitude / Math.sqrt(2), within(1e-9));
+        assertThat(value(analysis, "displacement.peak")).isCloseTo(amplitude, within(amplitude * 0.001));
+        assertThat(vibration.checkName(settings)).isEqualTo("Displacement 10–1000 Hz");
+    }
+
+    @Test
+    void crestAndKurtosisTellImpactsFromSinesAndNoise() {
+        SettingValues high = settings("measure", "acceleration", "bandLowHz", "1000", "bandHighHz", "6400");
+        Analysis sine = ofAcceleration(Signals.sampled(N, RATE, Signals.sine(3, 2048)), high);
+        assertThat(value(sine, "acceleration.crest")).as("analytic: sqrt 2").isCloseTo(Math.sqrt(2), within(1e-9));
+        assertThat(value(sine, "acceleration.kurtosis")).as("analytic: 3/2").isCloseTo(1.5, within(1e-9));
+        Random random = new Random(3);
+        Analysis noise = ofAcceleration(Signals.sampled(N, RATE, t -> random.nextGaussian()), high);
+        assertThat(value(noise, "acceleration.kurtosis")).as("3 for a normal distribution, +- 3 standard errors").isCloseTo(3, within(0.2));
+        double[] impacts = new double[N];
+        for (int i = 0; i < N; i += 1024) {
+            impacts[i] = 50;
+        }
+        assertThat(value(ofAcceleration(impacts, high), "acceleration.kurtosis")).isGreaterThan(50);
+        assertThat(ofAcceleration(new double[N], high).results()).as("nothing has neither").hasSize(2);
+    }
+
+    @Test
+    void aNamedBandHasAResultOfItsOwn() {
+        SettingValues settings = settings("bandsHz", "running speed 40..60; mesh 400..500");
+        double hz = 48;
+        Analysis analysis = ofAcceleration(Signals.sampled(N, RATE, Signals.sine(10, hz)), settings);
+        double rms = 10 / (2 * Math.PI * hz) * 1000 / Math.sqrt(2);
+        assertThat(value(analysis, "velocity.band.running speed")).as("A / (2 pi f sqrt 2); what the window spreads over three lines lies within").isCloseTo(rms, within(rms * 0.02));
+        assertThat(value(analysis, "velocity.band.mesh")).isCloseTo(0, within(1e-6));
+        assertThat(vibration.results(settings)).extracting(ResultDefinition::name).containsExactly("velocity RMS", "velocity peak", "velocity in \"running speed\"", "velocity in \"mesh\"");
+        assertThat(vibration.result("velocity.band.mesh")).isEqualTo(vibration.results(settings).get(3));
+        assertThatThrownBy(() -> settings("bandsHz", "low 2..8")).isInstanceOf(InvalidSettingsException.class).hasMessageContaining("\"low\" must lie within 10 to 6400 Hz");
+    }
+
+    private Curve curve(double[] samples, String name, String... look) {
+        Map<String, String> wanted = new HashMap<>();
+        for (int i = 0; i < look.length; i += 2) {
+            wanted.put(look[i], look[i + 1]);
+        }
+        return vibration.curves(WaveformCapture.ofAcceleration(samples, RATE), settings(), SettingValues.of(vibration.looks(), wanted)).stream()
+                .filter(one -> one.name().equals(name))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @Test
+    void theWaveformIsLookedAtInAnyQuantity() {
+        double omega = 2 * Math.PI * 64;
+        double[] samples = Signals.sampled(N, RATE, t -> 10 * Math.cos(omega * t));
+        Curve.Series velocity = (Curve.Series) curve(samples, "Waveform");
+        Curve.Series displacement = (Curve.Series) curve(samples, "Waveform", "quantity", "displacement");
+        for (int i = 0; i < 500; i++) {
+            double t = i / RATE;
+            assertThat(velocity.values()[i]).as("a cosine's integral is the sine over omega").isCloseTo(10_000 / omega * Math.sin(omega * t), within(1e-6));
+            assertThat(displacement.values()[i]).isCloseTo(-1e7 / omega / omega * Math.cos(omega * t), within(1e-6));
+        }
+        assertThat(displacement.unit()).isEqualTo(UnitCatalogue.MICROMETRE);
+        assertThat(((Curve.Series) curve(samples, "Waveform", "quantity", "acceleration")).values()[0]).isCloseTo(10, within(1e-9));
+    }
+
+    @Test
+    void averagingMakesFewerLinesOfTheSameTone() {
+        double[] tone = Signals.sampled(N, RATE, Signals.sine(10, 256));
+        Curve.Lines once = (Curve.Lines) curve(tone, "Spectrum", "quantity", "acceleration");
+        Curve.Lines eight = (Curve.Lines) curve(tone, "Spectrum", "quantity", "acceleration", "averages", "8", "window", "flat-top", "averaging", "peak hold");
+        assertThat(eight.stepHz()).isGreaterThan(4 * once.stepHz());
+        assertThat(Arrays.stream(eight.values()).max().orElseThrow()).as("a flat-top keeps the amplitude between lines").isCloseTo(10 / Math.sqrt(2), within(0.01));
+        assertThat(eight.how()).isEqualTo("flat-top, peak hold of 8");
+    }
 }

@@ -1,16 +1,13 @@
 package rovek.core.technique.kept;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import rovek.core.reading.Capture;
-import rovek.core.reading.TableCapture;
 import rovek.core.technique.Analysis;
 import rovek.core.technique.ByHand;
-import rovek.core.technique.Curve;
 import rovek.core.technique.Remark;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.technique.SettingDefinition;
@@ -70,18 +67,6 @@ record KeptTechnique(String id, String name, String checkName, Class<? extends C
         if (!accepted.isInstance(capture)) {
             throw new IllegalArgumentException("This is no capture of %s.".formatted(name.toLowerCase(Locale.ROOT)));
         }
-        return new Analysis(List.of(), curves(capture), List.of(new Remark("kept", "kept as taken, not judged", true)));
-    }
-
-    private static List<Curve> curves(Capture capture) {
-        List<Curve> curves = new ArrayList<>();
-        if (capture instanceof TableCapture table) {
-            table.time().ifPresent(time -> table.columns().forEach(column -> {
-                if (column instanceof TableCapture.Numbers channel && channel != time) {
-                    curves.add(new Curve.Run(channel.name(), time.values(), channel.values(), channel.unit()));
-                }
-            }));
-        }
-        return curves;
+        return new Analysis(List.of(), List.of(), List.of(new Remark("kept", "kept as taken, not judged", true)));
     }
 }

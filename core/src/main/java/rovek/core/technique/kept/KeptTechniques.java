@@ -17,7 +17,6 @@ public final class KeptTechniques {
         return List.of(
                 new KeptTechnique("loop", "Loop calibration", "Loop calibration", TableCapture.class, 4_096, 300),
                 new KeptTechnique("sheet", "Parameter sheet", "Parameter sheet", TableCapture.class, 4_096, 20),
-                new KeptTechnique("run", "Run (data logger)", "Run", TableCapture.class, 2_000_000, 60),
                 new KeptTechnique("battery", "Battery string", "Cells of the string", TableCapture.class, 8_192, 600),
                 new KeptTechnique("leak", "Air leak", "Air leak", TableCapture.class, 500_000, 60),
                 new KeptTechnique("codes", "Fault codes", "Fault codes", TextCapture.class, 4_096, 30),

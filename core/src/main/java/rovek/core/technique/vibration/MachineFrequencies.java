@@ -14,7 +14,7 @@ import rovek.core.unit.UnitCatalogue;
  * With n rolling elements of diameter d on a pitch diameter D under the contact angle a, and the outer ring at rest
  * (ISO 15243 names the damage; the kinematics are those of any textbook on rolling bearings):
  * outer race n/2 f (1 - d/D cos a), inner race n/2 f (1 + d/D cos a), rolling element D/2d f (1 - (d/D cos a)^2), cage
- * f/2 (1 - d/D cos a). What the nameplate does not say is left out.
+ * f/2 (1 - d/D cos a). A motor's magnetic forces show at twice the frequency of its supply (ISO 13373-2). What the nameplate does not say is left out.
  */
 final class MachineFrequencies {
 
@@ -31,6 +31,10 @@ final class MachineFrequencies {
         addBearing(found, plate, shaftHz);
         plate.number(AssetClasses.BLADES).ifPresent(blades -> add(found, "blade pass", blades * shaftHz));
         plate.number(AssetClasses.TEETH).ifPresent(teeth -> add(found, "gear mesh", teeth * shaftHz));
+        plate.number(AssetClasses.SUPPLY_HZ).ifPresent(hz -> {
+            add(found, "line", hz);
+            add(found, "twice line", 2 * hz);
+        });
         return found;
     }
 

@@ -6,17 +6,13 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.concurrent.ConcurrentHashMap;
-import rovek.core.technique.Sense;
 import rovek.core.reading.Capture;
 import rovek.core.reading.WaveformCapture;
 import rovek.core.signal.Averaging;
 import rovek.core.signal.Band;
 import rovek.core.signal.BandValues;
 import rovek.core.signal.FourierTransform;
-import rovek.core.signal.Integration;
 import rovek.core.signal.Spectrum;
-import rovek.core.signal.Window;
 import rovek.core.nameplate.Nameplate;
 import rovek.core.technique.Analysis;
 import rovek.core.technique.Characteristic;
@@ -32,14 +28,12 @@ import rovek.core.technique.SettingDefinition;
 import rovek.core.technique.SettingValues;
 import rovek.core.technique.StopDemand;
 import rovek.core.technique.Technique;
-import rovek.core.technique.vibration.VibrationSettings.Measure;
 import rovek.core.unit.Amount;
 import rovek.core.unit.UnitCatalogue;
-import rovek.core.unit.UnitOfMeasure;
 
 /**
- * Vibration of machines from an accelerometer's waveform: RMS and true peak of velocity (mm/s) or acceleration (m/s²) in a
- * band, and the spectrum. Band of 10-1000 Hz and RMS velocity as in ISO 20816-1; the defaults follow it.
+ * Vibration of machines from an accelerometer's waveform: RMS and true peak of velocity (mm/s), acceleration (m/s²) or displacement (µm) in a
+ * band, and the spectrum with narrower bands of its own. Band of 10-1000 Hz and RMS velocity as in ISO 20816-1; the defaults follow it.
  */
 public final class Vibration implements Technique {
 
@@ -49,27 +43,13 @@ public final class Vibration implements Technique {
     private static final String SPECTRUM = "Spectrum";
     private static final String ENVELOPE = "Envelope";
     private static final String VELOCITY = "Velocity";
+    private static final String WAVEFORM = "Waveform";
     private static final double VELOCITY_FROM_HZ = 10;
     private static final double VELOCITY_TO_HZ = 1_000;
 
     private static final int BYTES_BESIDES_SAMPLES = 1_200;
 
-    private static final ResultDefinition VELOCITY_RMS =
-            definition("velocity.rms", "velocity RMS", "RMS", UnitCatalogue.MILLIMETRE_PER_SECOND);
-    private static final ResultDefinition VELOCITY_PEAK =
-            definition("velocity.peak", "velocity peak", "peak", UnitCatalogue.MILLIMETRE_PER_SECOND);
-    private static final ResultDefinition ACCELERATION_RMS =
-            definition("acceleration.rms", "acceleration RMS", "RMS", UnitCatalogue.METRE_PER_SQUARE_SECOND);
-    private static final ResultDefinition ACCELERATION_PEAK =
-            definition("acceleration.peak", "acceleration peak", "peak", UnitCatalogue.METRE_PER_SQUARE_SECOND);
-
     private final VibrationLook look = new VibrationLook();
-    private final Map<Integer, FourierTransform> transforms = new ConcurrentHashMap<>();
-    private final Map<Window, Map<Integer, double[]>> windows = new ConcurrentHashMap<>();
-
-    private static ResultDefinition definition(String id, String name, String statistic, UnitOfMeasure unit) {
-        return new ResultDefinition(id, name, statistic, unit, Sense.HIGHER_IS_WORSE);
-    }
 
     @Override
     public String id() {
@@ -107,10 +87,19 @@ public final class Vibration implements Technique {
             faults.add("Sampling at %s Hz measures up to %.0f Hz; the band ends at %s Hz."
                     .formatted(values.text(VibrationSettings.RATE), usable, values.text(VibrationSettings.HIGH)));
         }
+        boolean isIntegrated = !values.text(VibrationSettings.MEASURE).equals(VibrationQuantity.ACCELERATION.word());
+        VibrationSettings.bands(values).forEach(band -> bandFault(band, isIntegrated ? low : 0, usable).ifPresent(faults::add));
         if (!faults.isEmpty()) {
             throw new InvalidSettingsException(faults);
         }
         return values;
+    }
+
+    private static Optional<String> bandFault(VibrationSettings.NamedBand named, double lowest, double usable) {
+        boolean isShown = named.band().lowHz() >= lowest * (1 - 1e-9) && named.band().highHz() <= usable * (1 + 1e-9);
+        return isShown
+                ? Optional.empty()
+                : Optional.of("The band \"%s\" must lie within %s to %s Hz, what the spectrum shows.".formatted(named.name(), plain(lowest), plain(Math.floor(usable))));
     }
 
     @Override
@@ -134,22 +123,25 @@ public final class Vibration implements Technique {
 
     @Override
     public List<ResultDefinition> results(SettingValues settings) {
-        return VibrationSettings.of(settings).measure() == Measure.VELOCITY
-                ? List.of(VELOCITY_RMS, VELOCITY_PEAK)
-                : List.of(ACCELERATION_RMS, ACCELERATION_PEAK);
+        return VibrationResults.of(VibrationSettings.of(settings));
     }
 
     @Override
     public List<ResultDefinition> everyResult() {
-        return List.of(VELOCITY_RMS, VELOCITY_PEAK, ACCELERATION_RMS, ACCELERATION_PEAK);
+        return VibrationResults.usual();
+    }
+
+    @Override
+    public ResultDefinition result(String id) {
+        return VibrationResults.ofBand(id).orElseGet(() -> Technique.super.result(id));
     }
 
     /** The zones hold for RMS velocity in the band from 10 Hz, or from 2 Hz below 600 rpm, up to 1000 Hz. */
     @Override
     public List<LimitProposal> proposals(SettingValues values, Nameplate plate) {
         VibrationSettings settings = VibrationSettings.of(values);
-        boolean isTheStandardsBand = settings.measure() == Measure.VELOCITY && settings.band().lowHz() <= 10 && settings.band().highHz() == 1000;
-        return isTheStandardsBand ? SeverityZones.velocity(plate, VELOCITY_RMS.id()).stream().toList() : List.of();
+        boolean isTheStandardsBand = settings.measure() == VibrationQuantity.VELOCITY && settings.band().lowHz() <= 10 && settings.band().highHz() == 1000;
+        return isTheStandardsBand ? SeverityZones.velocity(plate, VibrationResults.rms(VibrationQuantity.VELOCITY).id()).stream().toList() : List.of();
     }
 
     @Override
@@ -157,22 +149,40 @@ public final class Vibration implements Technique {
         return MachineFrequencies.of(plate);
     }
 
-    /** Besides its own spectrum the envelope of what rings, and the velocity where another quantity is judged. */
     @Override
-    public List<Curve> curves(Capture capture, SettingValues values) {
-        List<Curve> curves = new ArrayList<>(analyse(capture, values).curves());
-        machineSpectra(capture, values).ifPresent(spectra -> {
-            curves.add(new Curve.Lines(ENVELOPE, spectra.envelope().stepHz(), spectra.envelope().rms(), UnitCatalogue.METRE_PER_SQUARE_SECOND));
-            if (VibrationSettings.of(values).measure() != Measure.VELOCITY) {
-                curves.add(new Curve.Lines(VELOCITY, spectra.velocity().stepHz(), spectra.velocity().rms(), UnitCatalogue.MILLIMETRE_PER_SECOND));
-            }
-        });
+    public List<SettingDefinition> looks() {
+        return LookedAt.DEFINITIONS;
+    }
+
+    /** Besides its own spectrum the envelope of what rings, and the velocity where another quantity is looked at. */
+    @Override
+    public List<Curve> curves(Capture capture, SettingValues values, SettingValues lookValues) {
+        if (!(capture instanceof WaveformCapture waveform) || analyse(capture, values).curves().isEmpty()) {
+            return List.of();
+        }
+        VibrationSettings settings = VibrationSettings.of(values);
+        LookedAt looked = LookedAt.of(lookValues, settings, waveform.rateHz());
+        VibrationQuantity quantity = looked.quantity();
+        boolean isIntegrated = quantity != VibrationQuantity.ACCELERATION;
+        Band whole = new Band(settings.band().lowHz(), VibrationSettings.usableHz(waveform.rateHz()));
+        List<Curve> curves = new ArrayList<>();
+        Spectrum spectrum = look.spectrum(waveform, looked.spectrum(isIntegrated ? settings.band().lowHz() : 0));
+        curves.add(new Curve.Lines(SPECTRUM, looked.saysOfSpectrum(), spectrum.stepHz(), spectrum.rms(), quantity.unit()));
+        curves.add(new Curve.Series(WAVEFORM, 1 / waveform.rateHz(), look.overTime(waveform, quantity, whole), quantity.unit()));
+        if (!waveform.isOverloaded()) {
+            Spectrum envelope = look.envelope(waveform, looked.ringing());
+            curves.add(new Curve.Lines(ENVELOPE, looked.saysOfEnvelope(), envelope.stepHz(), envelope.rms(), UnitCatalogue.METRE_PER_SQUARE_SECOND));
+        }
+        if (quantity != VibrationQuantity.VELOCITY) {
+            machineSpectra(capture, values).map(MachineSpectra::velocity).ifPresent(velocity -> curves.add(new Curve.Lines(
+                    VELOCITY, LookedAt.saysOf(velocity.window()), velocity.stepHz(), velocity.rms(), UnitCatalogue.MILLIMETRE_PER_SECOND)));
+        }
         return curves;
     }
 
     @Override
     public List<Finding> findings(Capture capture, SettingValues values, Nameplate plate) {
-        String velocityCurve = VibrationSettings.of(values).measure() == Measure.VELOCITY ? SPECTRUM : VELOCITY;
+        String velocityCurve = VibrationSettings.of(values).measure() == VibrationQuantity.VELOCITY ? SPECTRUM : VELOCITY;
         return machineSpectra(capture, values)
                 .map(spectra -> Diagnosis.of(spectra.velocity(), velocityCurve, spectra.envelope(), ENVELOPE, characteristics(plate), spectra.band()))
                 .orElse(List.of());
@@ -187,20 +197,21 @@ public final class Vibration implements Technique {
             return Optional.empty();
         }
         VibrationSettings settings = VibrationSettings.of(values);
-        double low = settings.measure() == Measure.VELOCITY ? settings.band().lowHz() : VELOCITY_FROM_HZ;
+        double low = settings.measure() == VibrationQuantity.VELOCITY ? settings.band().lowHz() : VELOCITY_FROM_HZ;
         double high = Math.min(VELOCITY_TO_HZ, VibrationSettings.usableHz(waveform.rateHz()));
         if (waveform.durationSeconds() * low < LEAST_PERIODS || high <= low) {
             return Optional.empty();
         }
         Spectrum velocity = look.spectrum(
-                waveform, new VibrationLook.Manner(VibrationLook.Quantity.VELOCITY, settings.window(), 1, Averaging.LINEAR, low));
+                waveform, new VibrationLook.Manner(VibrationQuantity.VELOCITY, settings.window(), 1, Averaging.LINEAR, low));
         return Optional.of(new MachineSpectra(velocity, new Band(low, high), look.envelope(waveform, VibrationLook.ringing(waveform.rateHz()))));
     }
 
     @Override
     public String checkName(SettingValues values) {
         VibrationSettings settings = VibrationSettings.of(values);
-        String measured = settings.measure() == Measure.VELOCITY ? "Velocity" : "Acceleration";
+        String word = settings.measure().word();
+        String measured = word.substring(0, 1).toUpperCase(Locale.ROOT) + word.substring(1);
         double low = settings.band().lowHz();
         double high = settings.band().highHz();
         return low >= 1000
@@ -231,62 +242,56 @@ public final class Vibration implements Technique {
         if (!obstacles.isEmpty()) {
             return Analysis.refused(obstacles.toArray(Remark[]::new));
         }
-        double[] acceleration = waveform.metresPerSquareSecond();
-        VibrationLook.removeMean(acceleration);
-        FourierTransform fourier = transforms.computeIfAbsent(acceleration.length, FourierTransform::new);
-        Integration integration =
-                settings.measure() == Measure.VELOCITY ? Integration.TO_VELOCITY : Integration.NONE;
-        // Results are in mm/s, integration of m/s² gives m/s.
-        double scale = settings.measure() == Measure.VELOCITY ? 1000 : 1;
-        Spectrum spectrum = spectrum(waveform, settings, acceleration, fourier, integration);
+        double[] acceleration = VibrationLook.centred(waveform);
+        VibrationQuantity quantity = settings.measure();
+        boolean isIntegrated = quantity != VibrationQuantity.ACCELERATION;
+        // Integration lifts what lies below the band without measure; those lines are not the machine's.
+        Spectrum spectrum = look.spectrum(
+                acceleration, waveform.rateHz(),
+                new VibrationLook.Manner(quantity, settings.window(), 1, Averaging.LINEAR, isIntegrated ? settings.band().lowHz() : 0));
+        FourierTransform fourier = look.transform(acceleration.length);
         double[] lines = acceleration.clone();
         fourier.forward(lines);
-        BandValues overall = BandValues.of(fourier, lines, waveform.rateHz(), settings.band(), integration);
-        List<ResultDefinition> definitions = results(values);
-        UnitOfMeasure unit = definitions.get(0).unit();
+        BandValues overall = BandValues.of(fourier, lines, waveform.rateHz(), settings.band(), quantity.integration());
         List<Remark> remarks = waveform.isOverloaded()
                 ? List.of(new Remark("overload", "The sensor was overloaded: the true value may be higher.", true))
                 : List.of();
         return new Analysis(
+                results(settings, overall, spectrum),
                 List.of(
-                        new Result(definitions.get(0), new Amount(overall.rms() * scale, unit)),
-                        new Result(definitions.get(1), new Amount(overall.peak() * scale, unit))),
-                List.of(
-                        new Curve.Lines(SPECTRUM, spectrum.stepHz(), scaled(spectrum.rms(), scale), unit),
-                        new Curve.Series(
-                                "Waveform", 1 / waveform.rateHz(), acceleration, UnitCatalogue.METRE_PER_SQUARE_SECOND)),
+                        new Curve.Lines(SPECTRUM, LookedAt.saysOf(settings.window()), spectrum.stepHz(), spectrum.rms(), quantity.unit()),
+                        new Curve.Series(WAVEFORM, 1 / waveform.rateHz(), acceleration, UnitCatalogue.METRE_PER_SQUARE_SECOND)),
                 remarks);
     }
 
-    private Spectrum spectrum(
-            WaveformCapture waveform,
-            VibrationSettings settings,
-            double[] acceleration,
-            FourierTransform fourier,
-            Integration integration) {
-        double[] window = windows.computeIfAbsent(settings.window(), kind -> new ConcurrentHashMap<>())
-                .computeIfAbsent(acceleration.length, settings.window()::values);
-        double highestHz = VibrationSettings.usableHz(waveform.rateHz());
-        Spectrum spectrum = Spectrum.of(
-                fourier, acceleration, waveform.rateHz(), settings.window(), window, integration, highestHz);
-        if (integration != Integration.NONE) {
-            // Integration lifts what lies below the band without measure; those lines are not the machine's.
-            int first = Math.min(settings.band().firstLine(spectrum.stepHz()), spectrum.rms().length);
-            java.util.Arrays.fill(spectrum.rms(), 0, first, 0);
+    private static List<Result> results(VibrationSettings settings, BandValues overall, Spectrum spectrum) {
+        VibrationQuantity quantity = settings.measure();
+        List<Result> results = new ArrayList<>();
+        results.add(result(VibrationResults.rms(quantity), overall.rms() * quantity.scale()));
+        results.add(result(VibrationResults.peak(quantity), overall.peak() * quantity.scale()));
+        if (quantity == VibrationQuantity.ACCELERATION && overall.rms() > 0) {
+            results.add(result(VibrationResults.CREST, overall.crest()));
+            results.add(result(VibrationResults.KURTOSIS, overall.kurtosis()));
         }
-        return spectrum;
+        settings.bands().forEach(band -> results.add(result(VibrationResults.band(quantity, band.name()), spectrum.bandRms(band.band()))));
+        return results;
+    }
+
+    private static Result result(ResultDefinition definition, double value) {
+        return new Result(definition, new Amount(value, definition.unit()));
     }
 
     private static List<Remark> obstacles(WaveformCapture waveform, VibrationSettings settings) {
         List<Remark> obstacles = new ArrayList<>();
         double usable = VibrationSettings.usableHz(waveform.rateHz());
-        if (settings.band().highHz() > usable * (1 + 1e-9)) {
+        double highest = settings.bands().stream().mapToDouble(named -> named.band().highHz()).reduce(settings.band().highHz(), Math::max);
+        if (highest > usable * (1 + 1e-9)) {
             obstacles.add(new Remark(
                     "sampling",
                     String.format(
                             Locale.ROOT,
                             "The waveform was sampled at %.0f Hz and shows up to %.0f Hz; the band ends at %.0f Hz.",
-                            waveform.rateHz(), usable, settings.band().highHz()),
+                            waveform.rateHz(), usable, highest),
                     true));
         }
         if (waveform.durationSeconds() * settings.band().lowHz() < LEAST_PERIODS) {
@@ -299,14 +304,6 @@ public final class Vibration implements Technique {
                     true));
         }
         return obstacles;
-    }
-
-    private static double[] scaled(double[] values, double factor) {
-        double[] scaled = new double[values.length];
-        for (int i = 0; i < values.length; i++) {
-            scaled[i] = values[i] * factor;
-        }
-        return scaled;
     }
 
     private static String plain(double number) {

@@ -1,17 +1,17 @@
 package rovek.core.technique.vibration;
 
+import java.util.Arrays;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import rovek.core.reading.WaveformCapture;
 import rovek.core.signal.Averaging;
 import rovek.core.signal.Band;
+import rovek.core.signal.BandLimited;
 import rovek.core.signal.Envelope;
 import rovek.core.signal.FourierTransform;
 import rovek.core.signal.Integration;
 import rovek.core.signal.Spectrum;
 import rovek.core.signal.Window;
-import rovek.core.unit.UnitCatalogue;
-import rovek.core.unit.UnitOfMeasure;
 
 /** A vibration waveform looked at in one way or another. Safe for many threads. */
 public final class VibrationLook {
@@ -27,27 +27,6 @@ public final class VibrationLook {
     private final Map<Integer, FourierTransform> transforms = new ConcurrentHashMap<>();
     private final Map<Window, Map<Integer, double[]>> windows = new ConcurrentHashMap<>();
 
-    /** What is looked at. */
-    public enum Quantity {
-        ACCELERATION(Integration.NONE, 1, UnitCatalogue.METRE_PER_SQUARE_SECOND),
-        VELOCITY(Integration.TO_VELOCITY, 1e3, UnitCatalogue.MILLIMETRE_PER_SECOND),
-        DISPLACEMENT(Integration.TO_DISPLACEMENT, 1e6, UnitCatalogue.MICROMETRE);
-
-        private final Integration integration;
-        private final double scale;
-        private final UnitOfMeasure unit;
-
-        Quantity(Integration integration, double scale, UnitOfMeasure unit) {
-            this.integration = integration;
-            this.scale = scale;
-            this.unit = unit;
-        }
-
-        public UnitOfMeasure unit() {
-            return unit;
-        }
-    }
-
     /**
      * How a spectrum is made.
      *
@@ -55,7 +34,7 @@ public final class VibrationLook {
      * @param averaging what becomes of several
      * @param fromHz lines below are left out: integration lifts them without measure
      */
-    public record Manner(Quantity quantity, Window window, int stretches, Averaging averaging, double fromHz) {
+    public record Manner(VibrationQuantity quantity, Window window, int stretches, Averaging averaging, double fromHz) {
 
         public Manner {
             if (stretches < 1) {
@@ -66,17 +45,43 @@ public final class VibrationLook {
 
     /** RMS amplitudes in the quantity's unit, up to the highest frequency that can be trusted. */
     public Spectrum spectrum(WaveformCapture waveform, Manner manner) {
-        double[] samples = centred(waveform);
+        return spectrum(centred(waveform), waveform.rateHz(), manner);
+    }
+
+    /** @param samples in m/s², mean already removed; not changed */
+    Spectrum spectrum(double[] samples, double rateHz, Manner manner) {
         // Half overlapping: n stretches cover n + 1 halves.
         int length = manner.stretches() == 1 ? samples.length : even(2 * samples.length / (manner.stretches() + 1));
-        Spectrum spectrum = manner.averaging().of(
-                samples, waveform.rateHz(), transform(length), OVERLAP, manner.window(), window(manner.window(), length), manner.quantity().integration,
-                VibrationSettings.usableHz(waveform.rateHz()));
-        double[] scaled = new double[spectrum.rms().length];
-        for (int line = Math.max(1, (int) Math.ceil(manner.fromHz() / spectrum.stepHz() * (1 - 1e-9))); line < scaled.length; line++) {
-            scaled[line] = spectrum.rms()[line] * manner.quantity().scale;
+        double usable = VibrationSettings.usableHz(rateHz);
+        Integration integration = manner.quantity().integration();
+        Spectrum spectrum = manner.stretches() == 1
+                ? Spectrum.of(transform(length), samples, rateHz, manner.window(), window(manner.window(), length), integration, usable)
+                : manner.averaging().of(
+                        samples, rateHz, transform(length), OVERLAP, manner.window(), window(manner.window(), length), integration, usable);
+        double[] lines = spectrum.rms();
+        int first = Math.max(1, (int) Math.ceil(manner.fromHz() / spectrum.stepHz() * (1 - 1e-9)));
+        Arrays.fill(lines, 0, Math.min(first, lines.length), 0);
+        if (manner.quantity().scale() != 1) {
+            for (int line = first; line < lines.length; line++) {
+                lines[line] *= manner.quantity().scale();
+            }
         }
-        return new Spectrum(spectrum.stepHz(), scaled, manner.window());
+        return spectrum;
+    }
+
+    /** The signal over time in the quantity's unit, as many values as samples; integrated, it holds what lies within the band alone. */
+    double[] overTime(WaveformCapture waveform, VibrationQuantity quantity, Band band) {
+        double[] samples = centred(waveform);
+        if (quantity == VibrationQuantity.ACCELERATION) {
+            return samples;
+        }
+        FourierTransform fourier = transform(samples.length);
+        fourier.forward(samples);
+        double[] limited = BandLimited.of(fourier, samples, waveform.rateHz(), band, quantity.integration()).signal();
+        for (int i = 0; i < limited.length; i++) {
+            limited[i] *= quantity.scale();
+        }
+        return limited;
     }
 
     private static int even(int length) {
@@ -106,11 +111,11 @@ public final class VibrationLook {
         return windows.computeIfAbsent(kind, none -> new ConcurrentHashMap<>()).computeIfAbsent(length, kind::values);
     }
 
-    private FourierTransform transform(int length) {
+    FourierTransform transform(int length) {
         return transforms.computeIfAbsent(length, FourierTransform::new);
     }
 
-    private static double[] centred(WaveformCapture waveform) {
+    static double[] centred(WaveformCapture waveform) {
         double[] samples = waveform.metresPerSquareSecond();
         removeMean(samples);
         return samples;

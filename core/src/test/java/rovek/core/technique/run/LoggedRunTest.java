@@ -1,0 +1,60 @@
+package rovek.core.technique.run;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import rovek.core.reading.TableCapture;
+import rovek.core.technique.Analysis;
+import rovek.core.technique.Curve;
+import rovek.core.technique.InvalidSettingsException;
+
+class LoggedRunTest {
+
+    private final LoggedRun run = new LoggedRun();
+
+    /** Two minutes: the level falls from 3 to 1, the heat is too high in the last half minute. */
+    private final TableCapture capture = new TableCapture(
+            List.of(
+                    new TableCapture.Numbers(TableCapture.TIME, "s", new double[] {0, 30, 60, 90, 120}),
+                    new TableCapture.Numbers("level", "m", new double[] {3, 2.5, 2, 1.5, 1}),
+                    new TableCapture.Numbers("heat", "°C", new double[] {20, 20, 20, 40, 60})),
+            List.of());
+
+    private Analysis within(String limits) {
+        return run.analyse(capture, run.settingsOf(Map.of("channelLimits", limits)));
+    }
+
+    @Test
+    void theTimeOutsideIsThatOfAnyChannelCountedOnce() {
+        assertThat(within("level 1.5..").results().get(0).value().value()).as("the last 30 s").isEqualTo(0.5);
+        assertThat(within("level 1.5..; heat ..30").results().get(0).value().value()).as("from 75 s on, where the heat crosses 30").isEqualTo(0.75);
+        assertThat(within("level 1.5..").reasonNotToJudge()).isBlank();
+    }
+
+    @Test
+    void withoutLimitsItIsKeptAndSaysWhyItIsNotJudged() {
+        Analysis kept = within("");
+        assertThat(kept.results()).isEmpty();
+        assertThat(kept.reasonNotToJudge()).contains("no channel has limits");
+        assertThat(kept.curves()).hasSize(2);
+        assertThat(run.results(run.settingsOf(Map.of()))).isEmpty();
+    }
+
+    @Test
+    void aChannelThatIsNotThereIsNamedInsteadOfPassed() {
+        Analysis missing = within("level 1..; flow 3..9");
+        assertThat(missing.results()).isEmpty();
+        assertThat(missing.reasonNotToJudge()).isEqualTo("The run has no channel \"flow\".");
+    }
+
+    @Test
+    void aChannelIsDrawnWithItsLimits() {
+        Curve.Run level = (Curve.Run) within("level 1.5..").curves().get(0);
+        assertThat(level.limits().low()).isEqualTo(1.5);
+        assertThat(level.limits().isNone()).isFalse();
+        assertThatThrownBy(() -> within("level")).isInstanceOf(InvalidSettingsException.class).hasMessageContaining("Channels stay within");
+    }
+}
