@@ -59,9 +59,9 @@ class CapturesTest {
         assertThat(run.get("isRun").asBoolean()).isTrue();
         assertThat(run.get("headings").get(0).asString()).isEqualTo("time, s");
         assertThat(run.get("markers").get(0).asString()).contains("pump changed over");
-        JsonNode curves = caller.get("/api/readings/" + tray.get("run").get("id").asString() + "/curves").ok().get("curves");
-        assertThat(curves).hasSize(2);
-        assertThat(curves.get(0).get("x").size()).isEqualTo(run.get("allRows").asInt());
+        JsonNode drawn = caller.get("/api/readings/" + tray.get("run").get("id").asString() + "/run").ok();
+        assertThat(drawn.get("channels")).hasSize(2);
+        assertThat(drawn.get("seconds").size()).isEqualTo(run.get("allRows").asInt());
         assertThat(capture(tray.get("codes")).get("rows").get(0).get(0).asString()).startsWith("controller");
         Caller.Answer picture = caller.get("/api/readings/" + tray.get("screen").get("id").asString() + "/picture");
         assertThat(picture.status()).isEqualTo(200);

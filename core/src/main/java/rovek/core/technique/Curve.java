@@ -1,5 +1,6 @@
 package rovek.core.technique;
 
+import java.util.List;
 import rovek.core.unit.UnitOfMeasure;
 
 /** Something to draw. The few kinds are all a viewer has to know. */
@@ -15,8 +16,24 @@ public sealed interface Curve {
     /** Values over time, evenly spaced from 0 s. */
     record Series(String name, double stepSeconds, double[] values, UnitOfMeasure unit) implements Curve {}
 
-    /** RMS amplitudes over frequency, evenly spaced from 0 Hz. */
-    record Lines(String name, String how, double stepHz, double[] values, UnitOfMeasure unit) implements Curve {}
+    /**
+     * RMS amplitudes over frequency, evenly spaced from 0 Hz.
+     *
+     * @param bands whose RMS is a result of its own
+     */
+    record Lines(String name, String how, double stepHz, double[] values, UnitOfMeasure unit, List<CurveBand> bands) implements Curve {
+
+        public Lines {
+            bands = List.copyOf(bands);
+        }
+
+        public Lines(String name, String how, double stepHz, double[] values, UnitOfMeasure unit) {
+            this(name, how, stepHz, values, unit, List.of());
+        }
+    }
+
+    /** A stretch of a spectrum, and the result that is taken of it. */
+    record CurveBand(String name, double fromHz, double toHz, String resultId) {}
 
     /**
      * One channel of a run.

@@ -1,7 +1,6 @@
 package rovek.server.reading;
 
 import java.time.Duration;
-import java.util.List;
 import java.util.UUID;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
@@ -20,14 +19,6 @@ class ReadingController {
 
     ReadingController(ReadingDesk desk) {
         this.desk = desk;
-    }
-
-    record Curves(List<CurveView> curves, List<String> remarks) {}
-
-    @GetMapping("/curves")
-    Curves curves(@PathVariable UUID id) {
-        ReadingDesk.Drawn drawn = desk.drawn(id);
-        return new Curves(drawn.curves().stream().map(CurveView::of).toList(), drawn.remarks());
     }
 
     /** What helps to say why; never a verdict. */

@@ -15,6 +15,7 @@ import rovek.core.reading.PictureCapture;
 import rovek.core.technique.Analysis;
 import rovek.core.technique.Curve;
 import rovek.core.technique.Finding;
+import rovek.core.technique.InvalidSettingsException;
 import rovek.core.technique.Remark;
 import rovek.core.technique.SettingValues;
 import rovek.core.technique.Technique;
@@ -43,20 +44,45 @@ public class ReadingDesk {
         this.json = json;
     }
 
-    /** What there is to draw of a reading, and what is to be known of it. */
-    public record Drawn(List<Curve> curves, List<String> remarks) {}
+    /** What there is to draw of a reading, and what is to be known of it; {@code looks} says in which ways it can be looked at. */
+    public record Drawn(List<Curve> curves, List<String> remarks, List<Look> looks) {}
 
-    /** Analyses a reading's capture once more, to draw it. */
+    /** One way of looking that can be chosen, and what is chosen. */
+    public record Look(String key, String name, List<String> options, String value) {}
+
+    /** As it is usually looked at. */
     @Transactional(readOnly = true)
     public Drawn drawn(UUID readingId) {
+        return drawn(readingId, Map.of());
+    }
+
+    /**
+     * Analyses a reading's capture once more, to draw it.
+     *
+     * @param look in which way; what is not said is as usual, and what its technique does not know is left out
+     */
+    @Transactional(readOnly = true)
+    public Drawn drawn(UUID readingId, Map<String, String> look) {
         ReadingEntity reading = require(readingId);
         Technique technique = techniques.find(reading.technique)
                 .orElseThrow(() -> new DomainProblem.Conflict("no-technique", reading.obstacle));
         SettingValues settings = settings(technique, reading);
+        SettingValues looked = looked(technique, look);
         Capture capture = capture(readingId);
         Analysis analysis = technique.analyse(capture, settings);
-        List<Curve> curves = analysis.curves().isEmpty() ? List.of() : technique.curves(capture, settings);
-        return new Drawn(curves, analysis.remarks().stream().map(Remark::sentence).toList());
+        List<Curve> curves = analysis.curves().isEmpty() ? List.of() : technique.curves(capture, settings, looked);
+        List<Look> looks = technique.looks().stream()
+                .map(one -> new Look(one.key(), one.name(), one.kind().options(), looked.text(one.key())))
+                .toList();
+        return new Drawn(curves, analysis.remarks().stream().map(Remark::sentence).toList(), looks);
+    }
+
+    private static SettingValues looked(Technique technique, Map<String, String> look) {
+        try {
+            return SettingValues.of(technique.looks(), look);
+        } catch (InvalidSettingsException wrong) {
+            throw new DomainProblem.Invalid("look", String.join(" ", wrong.faults()));
+        }
     }
 
     private SettingValues settings(Technique technique, ReadingEntity reading) {
@@ -122,7 +148,7 @@ public class ReadingDesk {
                 .orElseThrow(() -> new DomainProblem.NotFound("The photo"));
     }
 
-    private Capture capture(UUID readingId) {
+    Capture capture(UUID readingId) {
         return entities.find(CaptureEntity.class, readingId).capture();
     }
 

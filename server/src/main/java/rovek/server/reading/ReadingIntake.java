@@ -133,7 +133,7 @@ public class ReadingIntake {
     }
 
     /** As the check is set now, but with the sensor it was measured with: that may have been calibrated or changed since. */
-    private static SettingValues withSensor(CheckView check, Map<String, String> measuredWith) {
+    static SettingValues withSensor(CheckView check, Map<String, String> measuredWith) {
         Map<String, String> values = new HashMap<>(check.settings().values());
         check.technique().sensorUse().ifPresent(use -> Stream.of(use.nameKey(), use.sensitivityKey())
                 .filter(measuredWith::containsKey)

@@ -16,6 +16,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.core.technique.Analysis;
+import rovek.core.technique.SettingValues;
 import rovek.server.plant.CheckView;
 import rovek.server.plant.Plant;
 import rovek.server.problem.DomainProblem;
@@ -93,14 +94,23 @@ public class ReadingStates {
             throw new DomainProblem.Conflict(
                     "other-technique", "A %s reading cannot be placed on a check of %s.".formatted(reading.technique, check.technique().id()));
         }
+        reckon(reading, check, check.settings());
+    }
+
+    /** Makes the results once more, as the check is set now, but with the sensor the reading was measured with. */
+    void reckonAnew(ReadingEntity reading, CheckView check) {
+        reckon(reading, check, ReadingIntake.withSensor(check, json.readValue(reading.settings, new TypeReference<>() {})));
+    }
+
+    private void reckon(ReadingEntity reading, CheckView check, SettingValues settings) {
         Analysis analysis;
         try {
-            analysis = check.technique().analyse(entities.find(CaptureEntity.class, reading.id).capture(), check.settings());
+            analysis = check.technique().analyse(entities.find(CaptureEntity.class, reading.id).capture(), settings);
         } catch (IllegalArgumentException e) {
             throw new DomainProblem.Conflict("does-not-suit", "%s: %s".formatted(check.place(), e.getMessage()));
         }
         db.sql("DELETE FROM result WHERE reading_id = ?").param(reading.id).update();
-        reading.settings = json.writeValueAsString(check.settings().values());
+        reading.settings = json.writeValueAsString(settings.values());
         reading.obstacle = analysis.reasonNotToJudge();
         intake.persistResults(reading.id, reading.checkId, reading.takenAt, analysis);
         entities.flush();

@@ -7,9 +7,13 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
+import java.util.function.Consumer;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import rovek.core.technique.ResultDefinition;
+import rovek.core.trend.TimedValue;
+import rovek.core.unit.Amount;
+import rovek.core.unit.UnitCatalogue;
 import rovek.server.trend.TrendView.Stretch;
 
 /** Reads a result's values out of the database, thinned there where they are many: only what is drawn is sent. */
@@ -20,6 +24,8 @@ class TrendRows {
     private static final Timestamp ALWAYS = Timestamp.valueOf("9999-12-31 00:00:00");
 
     private static final long MICROS_AN_HOUR = 3_600_000_000L;
+
+    private static final int FETCHED_AT_ONCE = 2_000;
 
     private final JdbcClient db;
 
@@ -91,5 +97,21 @@ class TrendRows {
                             row.getTimestamp(1).toInstant().toString(), row.getTimestamp(2).toInstant().toString(), row.getDouble(3), row.getDouble(4), row.getLong(5)));
                 });
         return stretches;
+    }
+
+    /** Every value in a period, in order of time; fetched in pieces, however many there are. */
+    void each(UUID check, ResultDefinition result, @Nullable Instant from, @Nullable Instant to, Consumer<TimedValue> taker) {
+        db.sql("""
+                SELECT taken_at, value, unit FROM result
+                WHERE check_id = :check AND result_id = :result AND counts AND taken_at BETWEEN :from AND :to ORDER BY taken_at""")
+                .withFetchSize(FETCHED_AT_ONCE)
+                .param("check", check)
+                .param("result", result.id())
+                .param("from", from == null ? EVER : Timestamp.from(from))
+                .param("to", to == null ? ALWAYS : Timestamp.from(to))
+                .query(row -> {
+                    Amount amount = new Amount(row.getDouble(2), UnitCatalogue.get(row.getString(3)));
+                    taker.accept(new TimedValue(row.getTimestamp(1).toInstant(), amount.in(result.unit()).value()));
+                });
     }
 }

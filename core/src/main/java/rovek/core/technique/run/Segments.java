@@ -1,16 +1,10 @@
 package rovek.core.technique.run;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 
-/**
- * A channel as straight lines from sample to sample, interrupted where nothing was measured and where the logger paused: an interval more than three
- * times as long as both of its neighbours. A change of pace is no pause.
- */
+/** A channel as straight lines from sample to sample, interrupted where nothing was measured and where the logger paused. */
 final class Segments {
-
-    private static final double PAUSE = 3;
 
     /** A straight line from one sample to the next, in seconds and in the channel's unit. */
     record Segment(double fromSeconds, double toSeconds, double first, double last) {
@@ -42,7 +36,7 @@ final class Segments {
                 measured[count++] = i;
             }
         }
-        boolean[] isPause = pauses(seconds);
+        boolean[] isPause = Pauses.behind(seconds);
         List<Segment> segments = new ArrayList<>();
         for (int k = 1; k < count; k++) {
             int i = measured[k - 1];
@@ -52,20 +46,5 @@ final class Segments {
             }
         }
         return segments;
-    }
-
-    /** @return whether the interval behind each sample is a pause */
-    private static boolean[] pauses(double[] seconds) {
-        int intervals = Math.max(0, seconds.length - 1);
-        double[] lengths = new double[intervals];
-        Arrays.setAll(lengths, i -> seconds[i + 1] - seconds[i]);
-        boolean[] isPause = new boolean[intervals];
-        for (int i = 0; i < intervals; i++) {
-            double before = i == 0 ? 0 : lengths[i - 1];
-            double after = i == intervals - 1 ? 0 : lengths[i + 1];
-            double usual = Math.max(before, after);
-            isPause[i] = usual > 0 && lengths[i] > PAUSE * usual;
-        }
-        return isPause;
     }
 }

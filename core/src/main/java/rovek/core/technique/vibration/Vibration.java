@@ -167,7 +167,8 @@ public final class Vibration implements Technique {
         Band whole = new Band(settings.band().lowHz(), VibrationSettings.usableHz(waveform.rateHz()));
         List<Curve> curves = new ArrayList<>();
         Spectrum spectrum = look.spectrum(waveform, looked.spectrum(isIntegrated ? settings.band().lowHz() : 0));
-        curves.add(new Curve.Lines(SPECTRUM, looked.saysOfSpectrum(), spectrum.stepHz(), spectrum.rms(), quantity.unit()));
+        List<Curve.CurveBand> bands = quantity == settings.measure() ? VibrationResults.bands(settings) : List.of();
+        curves.add(new Curve.Lines(SPECTRUM, looked.saysOfSpectrum(), spectrum.stepHz(), spectrum.rms(), quantity.unit(), bands));
         curves.add(new Curve.Series(WAVEFORM, 1 / waveform.rateHz(), look.overTime(waveform, quantity, whole), quantity.unit()));
         if (!waveform.isOverloaded()) {
             Spectrum envelope = look.envelope(waveform, looked.ringing());

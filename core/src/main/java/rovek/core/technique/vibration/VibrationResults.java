@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
+import rovek.core.technique.Curve;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.technique.Sense;
 import rovek.core.technique.vibration.VibrationSettings.NamedBand;
@@ -46,6 +47,13 @@ final class VibrationResults {
         List<ResultDefinition> results = new ArrayList<>(ofQuantity(quantity));
         settings.bands().stream().map(NamedBand::name).map(name -> band(quantity, name)).forEach(results::add);
         return List.copyOf(results);
+    }
+
+    /** Where the named bands lie in the spectrum of what is judged. */
+    static List<Curve.CurveBand> bands(VibrationSettings settings) {
+        return settings.bands().stream()
+                .map(named -> new Curve.CurveBand(named.name(), named.band().lowHz(), named.band().highHz(), band(settings.measure(), named.name()).id()))
+                .toList();
     }
 
     private static List<ResultDefinition> ofQuantity(VibrationQuantity quantity) {

@@ -1,0 +1,167 @@
+package rovek.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.apache.poi.ss.usermodel.Sheet;
+import org.apache.poi.xssf.usermodel.XSSFWorkbook;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import rovek.fieldsim.Fieldsim;
+import tools.jackson.databind.JsonNode;
+
+/** Readings looked at closely: spectra in any manner, runs, bands of their own, and the numbers behind them as files. */
+@ExtendWith(OneRovek.class)
+class LookingCloselyTest {
+
+    @TempDir
+    private Path files;
+
+    private final Caller caller;
+    private final SmallPlant plant;
+
+    LookingCloselyTest(RunningRovek rovek) {
+        caller = Caller.signedIn(rovek);
+        plant = new SmallPlant(caller);
+    }
+
+    /** Two walks past one point. */
+    private String walkedTwice() {
+        String velocity = plant.pump("L-" + UUID.randomUUID()).get(0);
+        try (FieldDay day = new FieldDay(files)) {
+            String instrument = day.connect(caller);
+            String route = plant.route(List.of(velocity));
+            for (int walk = 0; walk < 2; walk++) {
+                day.load(caller, instrument, route);
+                day.press("/api/walk-all", Map.of());
+                day.readBack(caller, instrument);
+            }
+        }
+        return velocity;
+    }
+
+    private JsonNode comparable(String check) {
+        return caller.get("/api/checks/" + check + "/comparable").ok();
+    }
+
+    private JsonNode curve(String reading, String name, String look) {
+        return caller.get("/api/readings/" + reading + "/curves" + look).ok().get("curves").valueStream()
+                .filter(curve -> curve.get("name").asString().equals(name))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private List<String> csv(String path) {
+        Caller.Answer answer = caller.get(path);
+        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+        return new String(answer.bytes(), StandardCharsets.UTF_8).replace("\uFEFF", "").lines().toList();
+    }
+
+    private Sheet sheet(String path) throws IOException {
+        return new XSSFWorkbook(new ByteArrayInputStream(caller.get(path).bytes())).getSheetAt(0);
+    }
+
+    @Test
+    void aSpectrumIsLookedAtInAnyMannerAndItsNumbersAreTakenAlongWhole() throws IOException {
+        String check = walkedTwice();
+        JsonNode own = comparable(check).get("own");
+        assertThat(own).hasSize(2);
+        String newest = own.get(0).get("readingId").asString();
+        String before = own.get(1).get("readingId").asString();
+
+        JsonNode usual = curve(newest, "Spectrum", "");
+        assertThat(usual.get("yUnit").asString()).isEqualTo("mm/s");
+        assertThat(usual.get("step").isNull()).as("sent whole, evenly spaced").isFalse();
+        JsonNode other = curve(newest, "Spectrum", "?quantity=displacement&averages=4&averaging=peak%20hold&window=flat-top");
+        assertThat(other.get("yUnit").asString()).isEqualTo("µm");
+        assertThat(other.get("how").asString()).isEqualTo("flat-top, peak hold of 4");
+        assertThat(other.get("y").size()).isLessThan(usual.get("y").size() / 2);
+        assertThat(curve(newest, "Waveform", "?quantity=displacement").get("yUnit").asString()).isEqualTo("µm");
+        Caller.Answer wrong = caller.get("/api/readings/" + newest + "/curves?window=round");
+        assertThat(wrong.status()).isEqualTo(422);
+        assertThat(wrong.sentence()).contains("Window is one of");
+
+        String file = "/api/readings/" + newest + "/curves/Waveform/file?form=";
+        int samples = curve(newest, "Waveform", "").get("y").size();
+        List<String> whole = csv(file + "csv");
+        assertThat(whole).hasSize(samples + 1);
+        assertThat(whole.get(0)).startsWith("\"Time, s\",\"Waveform, mm/s");
+        assertThat(csv(file + "csv&from=0.1&to=0.2")).hasSize((int) Math.floor(0.2 * 25_600) - (int) Math.ceil(0.1 * 25_600) + 2);
+        assertThat(csv(file + "csv&from=5&to=4")).as("nothing lies there").hasSize(1);
+        Sheet beside = sheet(file + "xlsx&with=" + before);
+        assertThat(beside.getLastRowNum()).isEqualTo(samples);
+        assertThat(beside.getRow(0).getLastCellNum()).isEqualTo((short) 4);
+        assertThat(beside.getRow(1).getCell(1).getNumericCellValue()).isEqualTo(Double.parseDouble(whole.get(1).split(",")[1]));
+        assertThat(caller.get(file + "pdf").sentence()).contains("csv or xlsx");
+        assertThat(csv("/api/checks/" + check + "/waterfall/file?form=csv").get(0).split("\",\"")).hasSize(3);
+
+        List<String> trend = csv("/api/checks/" + check + "/trend/file?form=csv&with=" + check + "%20velocity.peak");
+        assertThat(trend).hasSize(5);
+        assertThat(trend.get(1)).contains("velocity RMS").contains("not judged");
+        assertThat(trend.get(4)).contains("velocity peak");
+        assertThat(sheet("/api/checks/" + check + "/trend/file?form=xlsx").getLastRowNum()).isEqualTo(2);
+    }
+
+    @Test
+    void aBandThatIsNamedLaterIsSeenInTheHistoryWhereThatIsChosenAndJudgedLikeAnyResult() {
+        String check = walkedTwice();
+        assertThat(comparable(check).get("reckonedOtherwise").asInt()).isZero();
+        plant.alter(check, "setting.vibration.bandsHz", "", "running 20..60").ok();
+        assertThat(comparable(check).get("reckonedOtherwise").asInt()).isEqualTo(2);
+        String newest = comparable(check).get("own").get(0).get("readingId").asString();
+        assertThat(caller.get("/api/readings/" + newest + "/results").ok()).as("not measured yet").hasSize(2);
+
+        assertThat(caller.post("/api/checks/" + check + "/reckon", Map.of()).ok().get("readings").asInt()).isEqualTo(2);
+        assertThat(caller.post("/api/checks/" + check + "/reckon", Map.of()).ok().get("readings").asInt()).as("a double click").isZero();
+        caller.limit(check, "vibration", "velocity.band.running", 0.001, 0.002).ok();
+        JsonNode band = caller.get("/api/readings/" + newest + "/results").ok().get(2);
+        assertThat(band.get("name").asString()).isEqualTo("velocity in \"running\"");
+        assertThat(band.get("verdict").asString()).as("the first limit of all holds for the history, too").isEqualTo("FAIL");
+        assertThat(band.get("fail").asDouble()).isEqualTo(0.002);
+        assertThat(plant.standing(check).get("worst").asString()).isEqualTo("FAIL");
+        assertThat(caller.get("/api/checks/" + check + "/trend?result=velocity.band.running").ok().get("points")).hasSize(2);
+        assertThat(curve(newest, "Spectrum", "").get("bands").get(0).get("toHz").asDouble()).isEqualTo(60);
+        assertThat(curve(newest, "Spectrum", "?quantity=acceleration").get("bands")).as("what is judged is a velocity").isEmpty();
+    }
+
+    @Test
+    void aRunIsSeenWithItsLimitsCountedAndJudgedByTheTimeOutside() {
+        String client = plant.id(null, "CLIENT", "", "Client of the run " + UUID.randomUUID());
+        String check = plant.check(plant.id(plant.id(client, "ASSET", "R-" + UUID.randomUUID(), "Reservoir"), "POINT", "", "Logger"), "run", "Run");
+        String run;
+        try (FieldDay day = new FieldDay(Fieldsim.Kind.LOGGER, "77002", files)) {
+            String instrument = day.connect(caller);
+            day.press("/api/loose", Map.of("technique", "run", "assetTag", "R-1", "point", "Logger", "unnamed", true));
+            day.readBack(caller, instrument);
+            JsonNode visit = caller.get("/api/visits/" + caller.get("/api/visits").ok().get(0).get("id").asString()).ok();
+            run = visit.get("tray").get(0).get("id").asString();
+        }
+        caller.post("/api/readings/" + run + "/place", Map.of("checkId", check)).ok();
+        JsonNode view = caller.get("/api/readings/" + run + "/run").ok();
+        assertThat(view.get("channels")).hasSize(2);
+        int rows = view.get("rows").asInt();
+        assertThat(view.get("seconds")).hasSize(rows);
+        assertThat(view.get("markers").get(0).get("text").asString()).isEqualTo("pump changed over");
+        assertThat(view.get("channels").get(1).get("high").isNull()).isTrue();
+
+        plant.alter(check, "setting.run.channelLimits", "", "channel 2 ..20").ok();
+        assertThat(caller.post("/api/checks/" + check + "/reckon", Map.of()).ok().get("readings").asInt()).isEqualTo(1);
+        assertThat(caller.get("/api/readings/" + run + "/run").ok().get("channels").get(1).get("high").asDouble()).isEqualTo(20);
+        JsonNode whole = caller.get("/api/readings/" + run + "/run/statistics").ok().get(1).get("statistics");
+        JsonNode half = caller.get("/api/readings/" + run + "/run/statistics?from=0&to=" + view.get("seconds").get(rows / 2).asDouble()).ok().get(1).get("statistics");
+        assertThat(half.get("coveredSeconds").asDouble()).isLessThan(whole.get("coveredSeconds").asDouble());
+        assertThat(half.get("largest").asDouble()).isLessThanOrEqualTo(whole.get("largest").asDouble());
+        JsonNode outside = caller.get("/api/readings/" + run + "/results").ok().get(0);
+        assertThat(outside.get("value").asDouble() * 60).isCloseTo(whole.get("outsideSeconds").asDouble(), org.assertj.core.api.Assertions.within(1e-6));
+        assertThat(csv("/api/readings/" + run + "/run/file?form=csv")).hasSize(rows + 1);
+        assertThat(csv("/api/readings/" + run + "/run/file?form=csv").get(0)).contains("\"channel 2, °C\"");
+        assertThat(caller.get("/api/readings/" + UUID.randomUUID() + "/run").status()).isEqualTo(404);
+    }
+}
