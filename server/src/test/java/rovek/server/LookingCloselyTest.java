@@ -113,7 +113,7 @@ class LookingCloselyTest {
     void aBandThatIsNamedLaterIsSeenInTheHistoryWhereThatIsChosenAndJudgedLikeAnyResult() {
         String check = walkedTwice();
         assertThat(comparable(check).get("reckonedOtherwise").asInt()).isZero();
-        plant.alter(check, "setting.vibration.bandsHz", "", "running 20..60").ok();
+        plant.alter(check, "setting.vibration.bandsHz", "", "running: 20..60").ok();
         assertThat(comparable(check).get("reckonedOtherwise").asInt()).isEqualTo(2);
         String newest = comparable(check).get("own").get(0).get("readingId").asString();
         assertThat(caller.get("/api/readings/" + newest + "/results").ok()).as("not measured yet").hasSize(2);
@@ -151,7 +151,7 @@ class LookingCloselyTest {
         assertThat(view.get("markers").get(0).get("text").asString()).isEqualTo("pump changed over");
         assertThat(view.get("channels").get(1).get("high").isNull()).isTrue();
 
-        plant.alter(check, "setting.run.channelLimits", "", "channel 2 ..20").ok();
+        plant.alter(check, "setting.run.channelLimits", "", "channel 2: ..20").ok();
         assertThat(caller.post("/api/checks/" + check + "/reckon", Map.of()).ok().get("readings").asInt()).isEqualTo(1);
         assertThat(caller.get("/api/readings/" + run + "/run").ok().get("channels").get(1).get("high").asDouble()).isEqualTo(20);
         JsonNode whole = caller.get("/api/readings/" + run + "/run/statistics").ok().get(1).get("statistics");

@@ -10,15 +10,15 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * A field that takes a few ranges, each with a name: {@code unbalance 40..60; mesh 900..1100}. Nothing at all is fine.
+ * A field that takes a few ranges, each with a name: {@code running speed: 40..60; mesh: 900..1100}. Nothing at all is fine.
  *
  * @param most how many there may be
- * @param mayBeOpen whether an end may be left out: {@code pressure 2..}
+ * @param mayBeOpen whether an end may be left out: {@code pressure: 2..}
  * @param least no end lies below it
  */
 public record NamedRanges(int most, boolean mayBeOpen, double least) implements Entry {
 
-    private static final Pattern ONE = Pattern.compile("(.+?)\\s+(\\S*?)\\s*\\.\\.\\s*(\\S*)");
+    private static final Pattern ONE = Pattern.compile("([^:]+?)\\s*:\\s*(\\S*?)\\s*\\.\\.\\s*(\\S*)");
     private static final int LONGEST_NAME = 40;
 
     /**
@@ -80,7 +80,7 @@ public record NamedRanges(int most, boolean mayBeOpen, double least) implements 
     private NamedRange range(String part) throws NotRanges {
         Matcher written = ONE.matcher(part);
         if (!written.matches() || written.group(1).length() > LONGEST_NAME) {
-            throw new NotRanges("\"%s\" is no range with a name. Write it like: name 40..60; other name 90..110".formatted(shortened(part)));
+            throw new NotRanges("\"%s\" is no range with a name. Write it like  name: 40..60; other name: 90..110".formatted(shortened(part)));
         }
         double low = end(written.group(2), Double.NEGATIVE_INFINITY, part);
         double high = end(written.group(3), Double.POSITIVE_INFINITY, part);

@@ -191,7 +191,7 @@ class VibrationTest {
 
     @Test
     void aNamedBandHasAResultOfItsOwn() {
-        SettingValues settings = settings("bandsHz", "running speed 40..60; mesh 400..500");
+        SettingValues settings = settings("bandsHz", "running speed: 40..60; mesh: 400..500");
         double hz = 48;
         Analysis analysis = ofAcceleration(Signals.sampled(N, RATE, Signals.sine(10, hz)), settings);
         double rms = 10 / (2 * Math.PI * hz) * 1000 / Math.sqrt(2);
@@ -199,7 +199,7 @@ class VibrationTest {
         assertThat(value(analysis, "velocity.band.mesh")).isCloseTo(0, within(1e-6));
         assertThat(vibration.results(settings)).extracting(ResultDefinition::name).containsExactly("velocity RMS", "velocity peak", "velocity in \"running speed\"", "velocity in \"mesh\"");
         assertThat(vibration.result("velocity.band.mesh")).isEqualTo(vibration.results(settings).get(3));
-        assertThatThrownBy(() -> settings("bandsHz", "low 2..8")).isInstanceOf(InvalidSettingsException.class).hasMessageContaining("\"low\" must lie within 10 to 6400 Hz");
+        assertThatThrownBy(() -> settings("bandsHz", "low: 2..8")).isInstanceOf(InvalidSettingsException.class).hasMessageContaining("\"low\" must lie within 10 to 6400 Hz");
     }
 
     private Curve curve(double[] samples, String name, String... look) {

@@ -29,9 +29,9 @@ class LoggedRunTest {
 
     @Test
     void theTimeOutsideIsThatOfAnyChannelCountedOnce() {
-        assertThat(within("level 1.5..").results().get(0).value().value()).as("the last 30 s").isEqualTo(0.5);
-        assertThat(within("level 1.5..; heat ..30").results().get(0).value().value()).as("from 75 s on, where the heat crosses 30").isEqualTo(0.75);
-        assertThat(within("level 1.5..").reasonNotToJudge()).isBlank();
+        assertThat(within("level: 1.5..").results().get(0).value().value()).as("the last 30 s").isEqualTo(0.5);
+        assertThat(within("level: 1.5..; heat: ..30").results().get(0).value().value()).as("from 75 s on, where the heat crosses 30").isEqualTo(0.75);
+        assertThat(within("level: 1.5..").reasonNotToJudge()).isBlank();
     }
 
     @Test
@@ -45,14 +45,14 @@ class LoggedRunTest {
 
     @Test
     void aChannelThatIsNotThereIsNamedInsteadOfPassed() {
-        Analysis missing = within("level 1..; flow 3..9");
+        Analysis missing = within("level: 1..; flow: 3..9");
         assertThat(missing.results()).isEmpty();
         assertThat(missing.reasonNotToJudge()).isEqualTo("The run has no channel \"flow\".");
     }
 
     @Test
     void aChannelIsDrawnWithItsLimits() {
-        Curve.Run level = (Curve.Run) within("level 1.5..").curves().get(0);
+        Curve.Run level = (Curve.Run) within("level: 1.5..").curves().get(0);
         assertThat(level.limits().low()).isEqualTo(1.5);
         assertThat(level.limits().isNone()).isFalse();
         assertThatThrownBy(() -> within("level")).isInstanceOf(InvalidSettingsException.class).hasMessageContaining("Channels stay within");
