@@ -1,6 +1,7 @@
 import { queryOptions } from '@tanstack/react-query'
 import { api, data } from './client'
-import type { LimitForm, LimitLine, OutlineFilter, Sheet, Trend, VisitSheet } from './types'
+import { expanded } from '../viewers/curve'
+import type { LimitForm, LimitLine, OutlineFilter, RunStatistics, RunView, Sheet, Trend, VisitSheet } from './types'
 
 /** A limit without rules is none. */
 export const noLimit: LimitForm = { rules: [], hysteresis: 0, boundaryIsPast: false }
@@ -95,12 +96,31 @@ export const queries = {
       queryKey: ['trend', id, of],
       queryFn: async (): Promise<Trend> => data(api.GET('/api/checks/{id}/trend', { params: { path: { id }, query: of } })),
     }),
-  curves: (id: string) =>
+  curves: (id: string, look: Record<string, string> = {}) =>
     queryOptions({
-      queryKey: ['curves', id],
-      queryFn: () => data(api.GET('/api/readings/{id}/curves', { params: { path: { id } } })),
+      queryKey: ['curves', id, look],
+      queryFn: async () => {
+        const { curves, ...rest } = await data(api.GET('/api/readings/{id}/curves', { params: { path: { id }, query: { look } }, querySerializer: () => new URLSearchParams(look).toString() }))
+        return { ...rest, curves: curves.map(expanded) }
+      },
       staleTime: Infinity,
     }),
+  run: (id: string) =>
+    queryOptions({
+      queryKey: ['curves', id, 'run'],
+      queryFn: async (): Promise<RunView> => data(api.GET('/api/readings/{id}/run', { params: { path: { id } } })),
+      staleTime: Infinity,
+    }),
+  runStatistics: (id: string, from: number, to: number) =>
+    queryOptions({
+      queryKey: ['curves', id, 'run', from, to],
+      queryFn: async (): Promise<RunStatistics[]> => data(api.GET('/api/readings/{id}/run/statistics', { params: { path: { id }, query: { from, to } } })),
+      staleTime: Infinity,
+    }),
+  results: (id: string) =>
+    queryOptions({ queryKey: ['trend', 'results', id], queryFn: () => data(api.GET('/api/readings/{id}/results', { params: { path: { id } } })) }),
+  comparable: (id: string) =>
+    queryOptions({ queryKey: ['trend', id, 'comparable'], queryFn: () => data(api.GET('/api/checks/{id}/comparable', { params: { path: { id } } })) }),
   waterfall: (id: string, curve: string) =>
     queryOptions({
       queryKey: ['trend', id, 'waterfall', curve],

@@ -5,7 +5,7 @@ import { Trouble } from '../parts/Trouble'
 import { VerdictShape } from '../parts/VerdictMark'
 import { day } from '../units/format'
 import { words } from '../words/en'
-import { useSettled } from './useSettled'
+import { useSettled } from '../parts/useSettled'
 
 const text = words.limits
 

@@ -8,19 +8,19 @@ import { Button } from '../parts/Button'
 import { Trouble } from '../parts/Trouble'
 import { VerdictMark } from '../parts/VerdictMark'
 import { day, number } from '../units/format'
-import { CurveChart } from '../viewers/CurveChart'
-import { SpectrumViewer } from '../viewers/SpectrumViewer'
 import { Waterfall } from '../viewers/Waterfall'
 import { Compare } from '../trend/Compare'
 import { FindingList } from '../trend/FindingList'
 import { notesSay } from '../trend/notesSay'
+import { ReadingLook, RUN } from '../trend/ReadingLook'
+import { ReckonAnew } from '../trend/ReckonAnew'
+import { ResultTable } from '../trend/ResultTable'
 import { OverruleDialog } from '../trend/OverruleDialog'
 import { TrendPanel } from '../trend/TrendPanel'
 import { CaptureLook } from '../visit/CaptureDialog'
 import { words } from '../words/en'
 
-type Drawn = keyof typeof words.plant.curves
-type Look = 'trend' | 'compare' | 'waterfall' | Drawn
+type Look = 'trend' | 'compare' | 'waterfall' | { curve: string }
 
 interface Props {
   check: CheckLine
@@ -49,19 +49,58 @@ export function CheckDetail(props: Props) {
 function CheckSoFar(props: Props) {
   const { check } = props
   if (check.readingId === null) return <p className="mt-4 text-ink2">{check.isByHand ? words.byHand.neverWritten : words.plant.neverMeasured}</p>
-  if (check.resultId !== '') return <CheckTrend {...props} />
+  return check.resultId === '' ? <CheckKept {...props} /> : <CheckTrend {...props} />
+}
+
+/** What is kept as it was taken, each time it was taken. */
+function CheckKept({ check, readingId, onReading }: Props) {
+  const comparable = useQuery(queries.comparable(check.checkId))
+  const readings = [...(comparable.data?.own ?? [])].reverse()
+  const chosen = readings.find((one) => one.readingId === readingId) ?? readings.at(-1)
   return (
     <section className="mt-4" aria-label={`${check.point}, ${check.check}`}>
-      <h3 className="font-semibold">
-        {check.point}, {check.check}
-      </h3>
+      <div className="flex items-baseline gap-4">
+        <h3 className="min-w-0 flex-1 font-semibold">
+          {check.point}, {check.check}
+        </h3>
+        {chosen && <ReadingStepper readings={readings} chosen={chosen} onReading={onReading} />}
+      </div>
       <p className="mb-2 text-[13px] text-ink2">{`${words.verdict.NOT_JUDGED}: ${check.reason}`}</p>
-      <CaptureLook readingId={check.readingId} />
+      <ReckonAnew checkId={check.checkId} />
+      {chosen && <CaptureLook key={chosen.readingId} readingId={chosen.readingId} checkId={check.checkId} at={chosen.at} place={placeOf(check)} />}
     </section>
   )
 }
 
-const drawn: Drawn[] = ['Spectrum', 'Envelope', 'Velocity', 'Waveform']
+const noMarks: Mark[] = []
+
+const placeOf = (check: CheckLine) => `${check.assetTag} ${check.point}, ${check.check}`
+
+interface StepperProps {
+  readings: { readingId: string; at: string }[]
+  chosen: { readingId: string; at: string }
+  onReading: (readingId: string) => void
+}
+
+/** From reading to reading. */
+function ReadingStepper({ readings, chosen, onReading }: StepperProps) {
+  const at = readings.findIndex((one) => one.readingId === chosen.readingId)
+  const step = (by: number) => {
+    const next = readings[at + by]
+    if (next) onReading(next.readingId)
+  }
+  return (
+    <span className="inline-flex items-center gap-2 whitespace-nowrap">
+      <Button className="h-[24px] min-w-[24px]" aria-label={words.plant.earlierReading} disabled={at <= 0} onClick={() => step(-1)}>
+        ←
+      </Button>
+      <Button className="h-[24px] min-w-[24px]" aria-label={words.plant.laterReading} disabled={at >= readings.length - 1} onClick={() => step(1)}>
+        →
+      </Button>
+      {day(chosen.at)}
+    </span>
+  )
+}
 
 /** A reading chosen in the trend shows its spectrum. */
 function CheckTrend({ check, readingId, onReading }: Props) {
@@ -73,17 +112,14 @@ function CheckTrend({ check, readingId, onReading }: Props) {
   const trend = useQuery({ ...queries.trend(check.checkId, { result: resultId }), placeholderData: (before) => before })
   const points = trend.data?.points ?? []
   const chosen = points.find((point) => point.readingId === readingId) ?? points.at(-1)
-  const at = chosen ? points.indexOf(chosen) : -1
-  const step = (by: number) => {
-    const next = points[at + by]
-    if (next) onReading(next.readingId)
-  }
   const curves = useQuery({ ...queries.curves(chosen?.readingId ?? ''), enabled: chosen !== undefined, placeholderData: (before) => before })
   const looks: [Look, string][] = [
     ['trend', words.plant.trend],
     ['compare', words.trend.compare],
-    ...drawn.filter((name) => curves.data?.curves.some((curve) => curve.name === name)).map((name): [Look, string] => [name, words.plant.curves[name]]),
+    ...(curves.data?.isRun ? [RUN] : []).map((curve): [Look, string] => [{ curve }, words.signals.run]),
+    ...(curves.data?.curves ?? []).map((curve): [Look, string] => [{ curve: curve.name }, curve.name]),
   ]
+  const isSame = (one: Look, other: Look) => (typeof one === 'object' && typeof other === 'object' ? one.curve === other.curve : one === other)
   const spectra = curves.data?.curves.filter((curve) => curve.kind === 'lines') ?? []
   if (spectra.length > 0) looks.push(['waterfall', words.signals.waterfall])
   return (
@@ -94,13 +130,8 @@ function CheckTrend({ check, readingId, onReading }: Props) {
         </h3>
         {chosen && (
           <p className="flex items-center gap-2 whitespace-nowrap">
-            <Button className="h-[24px] min-w-[24px]" aria-label={words.plant.earlierReading} disabled={at <= 0} onClick={() => step(-1)}>
-              ←
-            </Button>
-            <Button className="h-[24px] min-w-[24px]" aria-label={words.plant.laterReading} disabled={at >= points.length - 1} onClick={() => step(1)}>
-              →
-            </Button>
-            {day(chosen.at)} <span className="font-semibold text-ink">{number(chosen.value, check.watch, check.fail)}</span>{' '}
+            <ReadingStepper readings={points} chosen={chosen} onReading={onReading} />
+            <span className="font-semibold text-ink">{number(chosen.value, check.watch, check.fail)}</span>{' '}
             <VerdictMark verdict={chosen.verdict} reason={chosen.reason} notes={chosen.notes} />
           </p>
         )}
@@ -109,11 +140,11 @@ function CheckTrend({ check, readingId, onReading }: Props) {
         <div role="group" aria-label={words.plant.trend} className="flex flex-1 gap-3">
           {looks.map(([key, text]) => (
             <button
-              key={key}
+              key={text}
               type="button"
-              aria-pressed={look === key}
+              aria-pressed={isSame(look, key)}
               onClick={() => setLook(key)}
-              className={`min-h-[24px] cursor-pointer ${look === key ? 'font-semibold text-plum underline underline-offset-4' : 'text-ink2'}`}
+              className={`min-h-[24px] cursor-pointer ${isSame(look, key) ? 'font-semibold text-plum underline underline-offset-4' : 'text-ink2'}`}
             >
               {text}
             </button>
@@ -127,11 +158,12 @@ function CheckTrend({ check, readingId, onReading }: Props) {
           chosen={finding?.code ?? null}
           onChoose={(next) => {
             setFinding(next)
-            const shown = drawn.find((name) => name === next?.curve)
-            if (shown) setLook(shown)
+            if (next) setLook({ curve: next.curve })
           }}
         />
       )}
+      {chosen && <ResultTable readingId={chosen.readingId} />}
+      <ReckonAnew checkId={check.checkId} />
       <Trouble error={trend.error} />
       {look === 'trend' && trend.data && (
         <TrendPanel
@@ -148,8 +180,10 @@ function CheckTrend({ check, readingId, onReading }: Props) {
         />
       )}
       {look === 'compare' && trend.data && <Compare trend={trend.data} />}
-      {look === 'waterfall' && <WaterfallLook checkId={check.checkId} names={spectra.map((curve) => curve.name)} chosenId={chosen?.readingId} onChoose={onReading} />}
-      {look !== 'trend' && look !== 'compare' && look !== 'waterfall' && chosen && <ReadingCurve readingId={chosen.readingId} name={look} marks={finding?.curve === look ? finding.evidence : undefined} />}
+      {look === 'waterfall' && <WaterfallLook checkId={check.checkId} place={placeOf(check)} names={spectra.map((curve) => curve.name)} chosenId={chosen?.readingId} onChoose={onReading} />}
+      {typeof look === 'object' && chosen && (
+        <ReadingLook checkId={check.checkId} readingId={chosen.readingId} at={chosen.at} place={placeOf(check)} curve={look.curve} evidence={finding?.curve === look.curve ? finding.evidence : noMarks} />
+      )}
       {overruling && chosen && <OverruleDialog reading={chosen} name={`${check.point}, ${day(chosen.at)}`} onClose={() => setOverruling(false)} />}
     </section>
   )
@@ -162,7 +196,7 @@ function ReadingSay({ point }: { point: TrendPoint }) {
 }
 
 /** Any of a reading's spectra over the visits. */
-function WaterfallLook({ checkId, names, chosenId, onChoose }: { checkId: string; names: string[]; chosenId: string | undefined; onChoose: (readingId: string) => void }) {
+function WaterfallLook({ checkId, place, names, chosenId, onChoose }: { checkId: string; place: string; names: string[]; chosenId: string | undefined; onChoose: (readingId: string) => void }) {
   const [name, setName] = useState(names[0] ?? '')
   return (
     <>
@@ -171,23 +205,7 @@ function WaterfallLook({ checkId, names, chosenId, onChoose }: { checkId: string
           <option key={one}>{one}</option>
         ))}
       </select>
-      <Waterfall key={name} checkId={checkId} name={name} chosenId={chosenId} onChoose={onChoose} />
-    </>
-  )
-}
-
-const noMarks: Mark[] = []
-
-function ReadingCurve({ readingId, name, marks }: { readingId: string; name: string; marks: Mark[] | undefined }) {
-  const curves = useQuery(queries.curves(readingId))
-  const insight = useQuery(queries.insight(readingId))
-  const curve = curves.data?.curves.find((candidate) => candidate.name === name)
-  return (
-    <>
-      <Trouble error={curves.error} />
-      {curves.data?.remarks.map((remark) => <p key={remark}>{remark}</p>)}
-      {curve?.kind === 'lines' && <SpectrumViewer key={`${name} ${marks?.length ?? 0} ${marks?.[0]?.at ?? ''}`} curve={curve} known={insight.data?.known ?? noMarks} evidence={marks ?? noMarks} />}
-      {curve?.kind === 'series' && <CurveChart curve={curve} />}
+      <Waterfall key={name} checkId={checkId} name={name} title={`${place}, ${name} ${words.signals.overVisits}`} chosenId={chosenId} onChoose={onChoose} />
     </>
   )
 }

@@ -1,10 +1,13 @@
 import { useQueries } from '@tanstack/react-query'
+import { useRef } from 'react'
 import { queries } from '../api/queries'
 import type { Trend } from '../api/types'
 import { Tag } from '../parts/Tag'
 import { VerdictShape } from '../parts/VerdictMark'
 import { number } from '../units/format'
+import { KeepPlot } from '../viewers/KeepPlot'
 import { words } from '../words/en'
+import { trendFile } from './trendFile'
 import { seconds } from './drawing'
 
 const text = words.trend
@@ -15,6 +18,7 @@ const EDGE = 8
 /** The same check on the sister assets, side by side on one scale of time and value. */
 export function Compare({ trend }: { trend: Trend }) {
   const others = useQueries({ queries: trend.sisters.map((sister) => queries.trend(sister.checkId, { result: trend.resultId })) })
+  const section = useRef<HTMLElement>(null)
   if (trend.sisters.length === 0) return <p className="my-3 text-ink2">{text.compareNone}</p>
   const all = [trend, ...others.flatMap((one) => (one.data ? [one.data] : []))]
   const points = all.flatMap((one) => one.points)
@@ -26,14 +30,16 @@ export function Compare({ trend }: { trend: Trend }) {
     low: Math.min(0, ...points.map((point) => point.value)),
     high: Math.max(...points.map((point) => point.value), ...limits) * 1.05,
   }
+  const pieces = () => [...(section.current?.querySelectorAll<SVGSVGElement>('svg[role=img][data-small]') ?? [])].map((drawn) => ({ title: drawn.getAttribute('aria-label') ?? '', drawn }))
   return (
-    <section aria-label={text.compare}>
+    <section ref={section} aria-label={text.compare}>
       <p className="my-2 text-[13px] text-ink2">{text.scale}</p>
       <ul className="grid grid-cols-2 gap-x-6 gap-y-4">
         {all.map((one) => (
           <Small key={one.checkId} trend={one} scale={scale} />
         ))}
       </ul>
+      <KeepPlot pieces={pieces} name={`${trend.title}, ${text.compare}`} file={(form) => trendFile(trend, form, null, trend.sisters.map((sister) => `${sister.checkId} ${trend.resultId}`))} shown={null} />
     </section>
   )
 }
@@ -60,7 +66,7 @@ function Small({ trend, scale }: { trend: Trend; scale: Scale }) {
           </>
         )}
       </p>
-      <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label={trend.title} className="w-full border border-rule">
+      <svg data-small viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label={trend.title} className="w-full border border-rule">
         {trend.lines.map((step) => {
           const left = step.from === null ? 0 : x(seconds(step.from))
           const right = step.to === null ? WIDTH : x(seconds(step.to))

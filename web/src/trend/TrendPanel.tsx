@@ -1,10 +1,12 @@
 import { useQueries, useQuery } from '@tanstack/react-query'
-import { useMemo, useState } from 'react'
+import { useMemo, useRef, useState } from 'react'
+import type uPlot from 'uplot'
 import { queries } from '../api/queries'
 import type { CheckLine, Trend } from '../api/types'
 import { Button } from '../parts/Button'
 import { Trouble } from '../parts/Trouble'
 import { day, number } from '../units/format'
+import { KeepPlot } from '../viewers/KeepPlot'
 import { RangeStrip } from '../viewers/RangeStrip'
 import { type Span, useZoom } from '../viewers/useZoom'
 import { words } from '../words/en'
@@ -12,8 +14,9 @@ import { CourseSay } from './CourseSay'
 import { seconds } from './drawing'
 import { EventDialog } from './EventDialog'
 import { EventList } from './EventList'
+import { trendFile } from './trendFile'
 import { TrendPlot } from './TrendPlot'
-import { useSettled } from '../limits/useSettled'
+import { useSettled } from '../parts/useSettled'
 
 const text = words.trend
 const DAY = 86_400
@@ -54,6 +57,7 @@ interface Props {
 /** A result over time with all that is said beside it: what it is compared with, where it is going, what happened. */
 export function TrendPanel({ check, whole, resultId, onResult, chosenId, chosenAt, onChoose, onOverrule, mayEdit }: Props) {
   const [beside, setBeside] = useState<string[]>([])
+  const plot = useRef<uPlot | null>(null)
   const [noting, setNoting] = useState(false)
   const extent = useMemo(() => wholeOf(whole), [whole])
   const zoom = useZoom(extent)
@@ -110,12 +114,27 @@ export function TrendPanel({ check, whole, resultId, onResult, chosenId, chosenA
         )}
       </div>
       <Trouble error={zoomed.error} />
-      <TrendPlot trend={shown} beside={besideTrends} zoom={zoom} chosenId={chosenId} onChoose={onChoose} />
+      <TrendPlot
+        trend={shown}
+        beside={besideTrends}
+        zoom={zoom}
+        chosenId={chosenId}
+        onChoose={onChoose}
+        made={(made) => {
+          plot.current = made
+        }}
+      />
       <RangeStrip whole={extent} zoom={zoom} outline={outline} label={text.strip} />
       <p className="text-[12px] text-ink3">
         {whole.stretches.length > 0 && `${text.thinned(whole.readings.toLocaleString('en-GB'))}. `}
         {text.keys}
       </p>
+      <KeepPlot
+        pieces={() => (plot.current ? [{ title: `${whole.title}, ${whole.result}, ${whole.unit}`, drawn: plot.current }] : [])}
+        name={`${whole.title}, ${whole.result}`}
+        file={(form, part) => trendFile(whole, form, part && { from: iso(part.from), to: iso(part.to) }, beside)}
+        shown={zoom.isPart ? zoom.shown : null}
+      />
       <EventList events={whole.events} mayEdit={mayEdit} />
       <ReadingsTable trend={whole} />
       {noting && <EventDialog nodeId={check.pointId} name={`${check.assetTag} ${check.point}`} at={chosenAt} onClose={() => setNoting(false)} />}

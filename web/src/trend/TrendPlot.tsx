@@ -17,6 +17,8 @@ interface Props {
   zoom: Zoom
   chosenId: string | undefined
   onChoose: (readingId: string) => void
+  /** Where the plot can be taken hold of. */
+  made: (plot: uPlot | null) => void
 }
 
 function valuesOf(trend: Trend): number[] {
@@ -41,7 +43,7 @@ function heights(trends: Trend[], shown: Span): [number, number] {
 }
 
 /** A check over time: limits that step, events as flags, every reading in the shape of its verdict, and where it is going. */
-export function TrendPlot({ trend, beside, zoom, chosenId, onChoose }: Props) {
+export function TrendPlot({ trend, beside, zoom, chosenId, onChoose, made }: Props) {
   const { shown } = zoom
   const acting = useRef({ zoom, onChoose })
   useEffect(() => {
@@ -100,5 +102,5 @@ export function TrendPlot({ trend, beside, zoom, chosenId, onChoose }: Props) {
     const values = valuesOf(trend)
     return [[shown.from, shown.to], [Math.min(...values), Math.max(...values)], [0, 1]]
   }, [trend, shown])
-  return <Plot options={options} data={data} height={HEIGHT} label={`${words.plant.trend}: ${trend.title}`} />
+  return <Plot options={options} data={data} height={HEIGHT} label={`${words.plant.trend}: ${trend.title}`} made={made} />
 }

@@ -54,6 +54,14 @@ export function minutes(count: number): string {
   return whole >= 60 ? `${Math.floor(whole / 60)} h ${whole % 60} min` : `${whole} min`
 }
 
+/** A time since something began: hours, minutes and seconds, with days before them where there are any. */
+export function elapsed(seconds: number): string {
+  const whole = Math.round(Math.abs(seconds))
+  const two = (part: number) => String(part).padStart(2, '0')
+  const clock = `${Math.floor((whole % 86_400) / 3600)}:${two(Math.floor((whole % 3600) / 60))}:${two(whole % 60)}`
+  return `${seconds < 0 ? MINUS : ''}${whole >= 86_400 ? `${Math.floor(whole / 86_400)} d ` : ''}${clock}`
+}
+
 /** How far a clock is off, without its direction. */
 export function span(seconds: number): string {
   const size = Math.abs(seconds)

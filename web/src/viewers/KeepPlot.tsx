@@ -1,65 +1,55 @@
+import { fetchFile, keep } from '../api/files'
 import { Button } from '../parts/Button'
 import { say } from '../parts/notices'
 import { words } from '../words/en'
+import type { Span } from './useZoom'
+import { type Piece, pngOf, svgOf } from './picture'
 
 const text = words.signals
 
+/** The numbers behind a picture, as a file. */
+export type FileAddress = (form: 'csv' | 'xlsx', stretch: Span | null) => string
+
 interface Props {
-  /** Where the plot is drawn. */
-  canvas: () => HTMLCanvasElement | null
+  /** What is drawn now. */
+  pieces: () => Piece[]
   name: string
-  csv: (whole: boolean) => string
+  file: FileAddress
+  /** The part that is shown; null where it is the whole. */
+  shown: Span | null
 }
 
-function save(name: string, content: Blob) {
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(content)
-  link.download = name
-  link.click()
-  URL.revokeObjectURL(link.href)
-}
-
-/** The plot on paper ground: a canvas has none of its own. */
-function pictured(canvas: HTMLCanvasElement): Promise<Blob> {
-  const whole = document.createElement('canvas')
-  whole.width = canvas.width
-  whole.height = canvas.height
-  const context = whole.getContext('2d')
-  if (context) {
-    context.fillStyle = getComputedStyle(document.documentElement).getPropertyValue('--paper')
-    context.fillRect(0, 0, whole.width, whole.height)
-    context.drawImage(canvas, 0, 0)
-  }
-  return new Promise((resolve, reject) => whole.toBlob((blob) => (blob ? resolve(blob) : reject(new Error(text.notCopied))), 'image/png'))
-}
+const tableForms = ['csv', 'xlsx'] as const
 
 /** What is shown, to be taken along: as a picture or as numbers. */
-export function KeepPlot({ canvas, name, csv }: Props) {
-  const picture = async () => {
-    const drawn = canvas()
-    return drawn ? pictured(drawn) : null
-  }
+export function KeepPlot({ pieces, name, file, shown }: Props) {
   const copy = async () => {
     try {
-      const blob = await picture()
-      if (blob) await navigator.clipboard.write([new ClipboardItem({ 'image/png': blob })])
+      await navigator.clipboard.write([new ClipboardItem({ 'image/png': pngOf(pieces()) })])
       say(text.copied)
     } catch {
       say(text.notCopied)
     }
   }
-  const keepPng = async () => {
-    const blob = await picture()
-    if (blob) save(`${name}.png`, blob)
-  }
-  const keepCsv = (whole: boolean) => save(`${name}.csv`, new Blob([csv(whole)], { type: 'text/csv' }))
+  const keepPng = async () => keep(`${name}.png`, await pngOf(pieces()))
+  const keepSvg = async () => keep(`${name}.svg`, new Blob([await svgOf(pieces())], { type: 'image/svg+xml' }))
+  const tried = (act: () => Promise<void>) => () => void act().catch((wrong: unknown) => say(wrong instanceof Error ? wrong.message : text.notKept))
   return (
-    <span className="flex flex-wrap gap-x-3 text-[13px] text-ink2">
+    <p role="group" aria-label={text.keep} className="flex flex-wrap items-center gap-x-3 text-[13px] text-ink2">
       {text.keep}
-      <Button onClick={() => void copy()}>{text.clipboard}</Button>
-      <Button onClick={() => void keepPng()}>{text.png}</Button>
-      <Button onClick={() => keepCsv(false)}>{text.csvShown}</Button>
-      <Button onClick={() => keepCsv(true)}>{text.csvWhole}</Button>
-    </span>
+      <Button className="min-h-[24px]" onClick={() => void copy()}>{text.clipboard}</Button>
+      <Button className="min-h-[24px]" onClick={tried(keepPng)}>PNG</Button>
+      <Button className="min-h-[24px]" onClick={tried(keepSvg)}>SVG</Button>
+      {(shown ? [null, shown] : [null]).map((stretch) => (
+        <span key={stretch ? 'shown' : 'whole'} className="inline-flex items-center gap-2">
+          {stretch ? text.shownAs : text.wholeAs}
+          {tableForms.map((form) => (
+            <Button key={form} className="min-h-[24px]" onClick={tried(() => fetchFile(file(form, stretch), `${name}.${form}`))}>
+              {form.toUpperCase()}
+            </Button>
+          ))}
+        </span>
+      ))}
+    </p>
   )
 }

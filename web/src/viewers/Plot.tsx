@@ -7,20 +7,28 @@ interface Props {
   data: uPlot.AlignedData
   height: number
   label: string
+  /** Where the plot can be taken hold of. */
+  made?: (plot: uPlot | null) => void
 }
 
 /** A plot as wide as its place. Remade when what it shows changes. */
-export function Plot({ options, data, height, label }: Props) {
+export function Plot({ options, data, height, label, made }: Props) {
   const place = useRef<HTMLDivElement>(null)
+  const telling = useRef(made)
+  useEffect(() => {
+    telling.current = made
+  })
   useEffect(() => {
     const element = place.current
     if (!element) return
     const plot = new uPlot({ ...options, width: Math.max(200, element.clientWidth), height }, data, element)
+    telling.current?.(plot)
     const observer = new ResizeObserver(() => plot.setSize({ width: Math.max(200, element.clientWidth), height }))
     observer.observe(element)
     return () => {
       observer.disconnect()
       plot.destroy()
+      telling.current?.(null)
     }
   }, [options, data, height])
   return <div ref={place} role="img" aria-label={label} className="w-full" />

@@ -1,16 +1,20 @@
-import { useEffect, useMemo, useRef } from 'react'
+import { useCallback, useMemo } from 'react'
 import type uPlot from 'uplot'
-import type { CurveView, Mark } from '../api/types'
-import { axis, colour, Plot } from './Plot'
-import { zoomBySelection, zoomByWheel } from './plotGestures'
+import type { Mark } from '../api/types'
+import type { Curve } from './curve'
+import { drawLevels, drawStretches, drawUprights, known, type Level, set, type Stretch } from './drawOver'
+import { axis, colour } from './Plot'
 import type { CursorLine } from './spectrumScale'
 import type { Zoom } from './useZoom'
+import { ZoomPlot } from './ZoomPlot'
 
 const HEIGHT = 270
 
 interface Props {
-  curve: CurveView
+  curve: Curve
   values: number[]
+  /** The same of another reading, drawn behind. */
+  other: { x: number[]; values: number[] } | null
   /** Steps of the axis in one hertz. */
   factor: number
   xUnit: string
@@ -18,71 +22,56 @@ interface Props {
   zoom: Zoom
   marks: Mark[]
   cursor: CursorLine[]
+  bands: Stretch[]
+  levels: Level[]
   onPoint: (hz: number, second: boolean) => void
+  made: (plot: uPlot | null) => void
 }
 
-/** Vertical lines with a name, from the bottom of the plot up to its top. */
-function drawUprights(plot: uPlot, lines: { name: string; at: number }[], ink: string, dash: number[], isBelow: boolean) {
-  const { ctx, bbox } = plot
-  const scale = devicePixelRatio
-  ctx.save()
-  ctx.strokeStyle = ink
-  ctx.fillStyle = ink
-  ctx.lineWidth = scale
-  ctx.setLineDash(dash.map((length) => length * scale))
-  ctx.font = `${12 * scale}px "Source Sans 3"`
-  ctx.textAlign = isBelow ? 'left' : 'center'
-  ctx.textBaseline = isBelow ? 'top' : 'bottom'
-  for (const line of lines) {
-    const x = plot.valToPos(line.at, 'x', true)
-    if (x < bbox.left || x > bbox.left + bbox.width) continue
-    ctx.beginPath()
-    ctx.moveTo(x, bbox.top)
-    ctx.lineTo(x, bbox.top + bbox.height)
-    ctx.stroke()
-    ctx.fillText(line.name, isBelow ? x + 3 * scale : x, isBelow ? bbox.top + 3 * scale : bbox.top - scale)
-  }
-  ctx.restore()
+/** Values of a curve at the places of another one, by the largest between them: a peak is not lost. */
+function atPlacesOf(x: number[], other: { x: number[]; values: number[] }): number[] {
+  let at = 0
+  return x.map((place, i) => {
+    const end = (place + (x[i + 1] ?? place + (place - (x[i - 1] ?? 0)))) / 2
+    let largest = -Infinity
+    while (at < other.x.length && (other.x[at] ?? 0) < end) {
+      largest = Math.max(largest, other.values[at] ?? -Infinity)
+      at++
+    }
+    return largest
+  })
 }
 
 /** The plot of a spectrum; click points, drag and wheel zoom. */
-export function SpectrumPlot({ curve, values, factor, xUnit, yUnit, zoom, marks, cursor, onPoint }: Props) {
-  const { shown } = zoom
-  const acting = useRef({ zoom, onPoint })
-  useEffect(() => {
-    acting.current = { zoom, onPoint }
-  })
-  const uprights = cursor.map((line) => `${line.name} ${line.hz}`).join(' ')
-  const data = useMemo<uPlot.AlignedData>(() => [curve.x, values], [curve, values])
-  const options = useMemo<Omit<uPlot.Options, 'width' | 'height'>>(
+export function SpectrumPlot({ curve, values, other, factor, xUnit, yUnit, zoom, marks, cursor, bands, levels, onPoint, made }: Props) {
+  const data = useMemo<uPlot.AlignedData>(
+    () => (other ? [curve.x, atPlacesOf(curve.x, other).map((value) => (Number.isFinite(value) ? value : null)), values] : [curve.x, values]),
+    [curve, values, other],
+  )
+  const options = useMemo(
     () => ({
-      padding: [18, 16, 0, 0],
-      legend: { show: false },
-      cursor: { y: false, points: { size: 6 }, drag: { x: true, y: false, setScale: false } },
-      scales: { x: { time: false, range: () => [shown.from, shown.to] } },
+      padding: [18, 16, 0, 0] as uPlot.Padding,
+      scales: { x: { time: false } },
       axes: [
-        { ...axis(), size: 26, label: xUnit, labelSize: 16, labelFont: '12px "Source Sans 3"', values: (_, ticks) => ticks.map((tick) => String(Number((tick * factor).toPrecision(6)))) },
+        { ...axis(), size: 26, label: xUnit, labelSize: 16, labelFont: '12px "Source Sans 3"', values: (_: uPlot, ticks: number[]) => ticks.map((tick) => String(Number((tick * factor).toPrecision(6)))) },
         { ...axis(), size: 52, label: yUnit, labelSize: 18, labelFont: '12px "Source Sans 3"' },
       ],
-      series: [{}, { stroke: colour('ink'), width: 1.2, fill: yUnit === 'dB' ? undefined : colour('paper3'), points: { show: false } }],
-      hooks: {
-        draw: [
-          (plot) => {
-            drawUprights(plot, marks, colour('plum'), [3, 3], false)
-            drawUprights(plot, cursor.map((line) => ({ name: line.name, at: line.hz })), colour('ink2'), [], true)
-          },
-        ],
-        setSelect: [(plot) => zoomBySelection(plot, acting.current.zoom)],
-        ready: [
-          (plot) => {
-            plot.over.addEventListener('click', (event) => acting.current.onPoint(plot.posToVal(event.offsetX, 'x'), event.shiftKey))
-            zoomByWheel(plot, () => acting.current.zoom)
-          },
-        ],
-      },
+      series: [
+        {},
+        ...(other ? [{ stroke: colour('ink3'), width: 1, dash: [2, 2], spanGaps: true, points: { show: false } }] : []),
+        { stroke: colour('ink'), width: 1.2, fill: yUnit === 'dB' || other ? undefined : colour('paper3'), points: { show: false } },
+      ],
     }),
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the cursor's lines are another list with every render
-    [shown, factor, xUnit, yUnit, marks, uprights],
+    [factor, xUnit, yUnit, other],
   )
-  return <Plot options={options} data={data} height={HEIGHT} label={curve.name} />
+  const draw = useCallback(
+    (plot: uPlot) => {
+      drawStretches(plot, bands)
+      drawLevels(plot, levels)
+      drawUprights(plot, marks, known())
+      drawUprights(plot, cursor.map((line) => ({ name: line.name, at: line.hz })), set())
+    },
+    [bands, levels, marks, cursor],
+  )
+  return <ZoomPlot options={options} data={data} height={HEIGHT} label={curve.name} zoom={zoom} draw={draw} onPoint={onPoint} made={made} />
 }

@@ -1,30 +1,52 @@
 import { useMemo, useRef, useState } from 'react'
-import type { CurveView, Mark } from '../api/types'
-import { number } from '../units/format'
+import type uPlot from 'uplot'
+import type { Mark, ResultLine } from '../api/types'
+import { limit, number } from '../units/format'
 import { words } from '../words/en'
-import { KeepPlot } from './KeepPlot'
+import { Choice } from './Choice'
+import { type Curve, outlineOf } from './curve'
+import type { Level } from './drawOver'
+import { type FileAddress, KeepPlot } from './KeepPlot'
 import { PeakTable } from './PeakTable'
 import { RangeStrip } from './RangeStrip'
 import { SpectrumPlot } from './SpectrumPlot'
-import { type Abscissa, type Amplitude, csvOf, cursorLines, type CursorKind, type Manner, type Ordinate, shownValues, stepsPerHz, topNear, valueAt } from './spectrumScale'
+import { type Abscissa, type Amplitude, type CursorKind, cursorLines, type Manner, type Ordinate, shownValues, stepsPerHz, topNear, valueAt } from './spectrumScale'
 import { useZoom } from './useZoom'
 
 const text = words.signals
 /** Of what is shown, how far from where one points the top of a peak may be. */
 const REACH = 0.01
-const STRIP_POINTS = 400
 
 interface Props {
-  curve: CurveView
+  curve: Curve
+  /** The same of another reading, and what it is called. */
+  other: { curve: Curve; name: string } | null
   /** Frequencies at which the machine shows itself, from its nameplate. */
   known: Mark[]
   /** What a finding is seen by. */
   evidence: Mark[]
+  /** What the reading came to: those of its bands are drawn with their limits. */
+  results: ResultLine[]
+  /** What stands over a picture of it. */
+  title: string
+  file: FileAddress
 }
 
-/** Lines over frequency: axis and scale as one likes, cursors, the machine's own frequencies, peaks. */
-export function SpectrumViewer({ curve, known, evidence }: Props) {
-  const place = useRef<HTMLDivElement>(null)
+/** Limits of a band's RMS over the band: a line that reaches one has alone used up what all of the band may have. */
+function levelsOf(curve: Curve, results: ResultLine[], { amplitude, ordinate }: Manner): Level[] {
+  if (ordinate === 'dB') return []
+  const factor = amplitude === 'peak' ? Math.SQRT2 : 1
+  return curve.bands.flatMap((band) => {
+    const result = results.find((one) => one.resultId === band.resultId)
+    const level = (kind: Level['kind'], value: number | null | undefined): Level[] =>
+      typeof value === 'number' ? [{ name: `${kind} ${limit(value)}`, value: value * factor, kind, from: band.fromHz, to: band.toHz }] : []
+    return result ? [...level('watch', result.watch), ...level('fail', result.fail)] : []
+  })
+}
+
+/** Lines over frequency: axis and scale as one likes, cursors, the machine's own frequencies, bands with limits, peaks, another reading beside it. */
+export function SpectrumViewer({ curve, other, known, evidence, results, title, file }: Props) {
+  const plot = useRef<uPlot | null>(null)
   const [manner, setManner] = useState<Manner>({ abscissa: 'Hz', amplitude: 'RMS', ordinate: 'linear' })
   const [kind, setKind] = useState<CursorKind>('single')
   const [cursor, setCursor] = useState<{ first: number | null; second: number | null }>({ first: null, second: null })
@@ -34,21 +56,22 @@ export function SpectrumViewer({ curve, known, evidence }: Props) {
   const zoom = useZoom(whole, evidence.length > 0 ? { from: 0, to: Math.min(end, Math.max(...evidence.map((mark) => mark.at)) * 1.4) } : null)
   const shaft = known.find((mark) => mark.name === 'shaft')?.at ?? null
   const values = useMemo(() => shownValues(curve, manner), [curve, manner])
+  const behind = useMemo(() => (other ? { x: other.curve.x, values: shownValues(other.curve, manner, curve) } : null), [other, curve, manner])
   const factor = stepsPerHz(manner.abscissa, shaft)
   const unit = manner.abscissa === 'orders' ? '' : manner.abscissa
-  const lines = cursorLines(kind, cursor.first, cursor.second, end)
+  const lines = useMemo(() => cursorLines(kind, cursor.first, cursor.second, end), [kind, cursor, end])
   const marks = useMemo(() => [...evidence, ...known.filter((mark) => marked.includes(mark.name))], [evidence, known, marked])
-  const outline = useMemo(() => {
-    const step = Math.max(1, Math.floor(curve.x.length / STRIP_POINTS))
-    return Array.from({ length: Math.floor(curve.x.length / step) }, (_, i) => ({ x: curve.x[i * step] ?? 0, low: 0, high: Math.max(...curve.y.slice(i * step, (i + 1) * step)) }))
-  }, [curve])
+  const bands = useMemo(() => curve.bands.map((band) => ({ name: band.name, from: band.fromHz, to: band.toHz })), [curve])
+  const levels = useMemo(() => levelsOf(curve, results, manner), [curve, results, manner])
+  const outline = useMemo(() => outlineOf(curve.x, curve.y), [curve])
   const point = (hz: number, second: boolean) => {
     const top = topNear(curve, hz, (zoom.shown.to - zoom.shown.from) * REACH)
     setCursor(second ? { ...cursor, second: top } : { ...cursor, first: top })
   }
   const valueUnit = manner.ordinate === 'dB' ? 'dB' : `${curve.yUnit} ${manner.amplitude}`
+  const said = [title, curve.how, other && `${text.dotted} ${other.name}`].filter(Boolean).join('; ')
   return (
-    <div ref={place}>
+    <div>
       <div className="flex flex-wrap items-center gap-x-4 text-[13px]">
         <Choice<Abscissa> label={text.abscissa} value={manner.abscissa} options={shaft === null ? ['Hz', 'CPM'] : ['Hz', 'CPM', 'orders']} onChange={(abscissa) => setManner({ ...manner, abscissa })} />
         <Choice<Amplitude> label={text.amplitude} value={manner.amplitude} options={['RMS', 'peak']} onChange={(amplitude) => setManner({ ...manner, amplitude })} />
@@ -66,43 +89,43 @@ export function SpectrumViewer({ curve, known, evidence }: Props) {
           </span>
         )}
       </div>
-      <SpectrumPlot curve={curve} values={values} factor={factor} xUnit={manner.abscissa} yUnit={valueUnit} zoom={zoom} marks={marks} cursor={lines} onPoint={point} />
+      <SpectrumPlot
+        curve={curve}
+        values={values}
+        other={behind}
+        factor={factor}
+        xUnit={manner.abscissa}
+        yUnit={valueUnit}
+        zoom={zoom}
+        marks={marks}
+        cursor={lines}
+        bands={bands}
+        levels={levels}
+        onPoint={point}
+        made={(made) => {
+          plot.current = made
+        }}
+      />
       <RangeStrip whole={whole} zoom={zoom} outline={outline} label={text.strip} />
       <p className="flex min-h-[24px] flex-wrap gap-x-4 text-[13px]">
+        {other && <span className="text-ink2">{`${text.dotted} ${other.name}`}</span>}
         {lines.length === 0 && <span className="text-ink3">{text.pick}</span>}
         {lines.map((line) => (
           <span key={line.name}>
             <span className="font-semibold">{line.name}</span> {number(line.hz * factor)} {unit} <span className="text-ink2">{number(valueAt(curve, values, line.hz))}</span>
+            {other && behind && <span className="text-ink3"> / {number(valueAt(other.curve, behind.values, line.hz))}</span>}
           </span>
         ))}
         {kind === 'difference' && cursor.first !== null && cursor.second !== null && <span className="font-semibold">{text.difference(number((cursor.second - cursor.first) * factor), unit)}</span>}
-        <span className="flex-1 text-right text-[12px] text-ink3">{text.keys}</span>
+        <span className="flex-1 text-right text-[12px] text-ink3">{[curve.how, text.keys].filter(Boolean).join('. ')}</span>
       </p>
-      <KeepPlot canvas={() => place.current?.querySelector('canvas') ?? null} name={curve.name.toLowerCase()} csv={(all) => csvOf(curve, all ? 0 : zoom.shown.from, all ? end : zoom.shown.to)} />
+      <KeepPlot
+        pieces={() => (plot.current ? [{ title: said, drawn: plot.current }] : [])}
+        name={title}
+        file={file}
+        shown={zoom.isPart ? zoom.shown : null}
+      />
       <PeakTable peaks={curve.peaks} factor={factor} xUnit={unit} shaftHz={shaft} yUnit={`${curve.yUnit} RMS`} onPoint={(hz) => setCursor({ ...cursor, first: hz })} />
     </div>
-  )
-}
-
-interface ChoiceProps<T extends string> {
-  label: string
-  value: T
-  options: T[]
-  said?: Record<T, string>
-  onChange: (value: T) => void
-}
-
-function Choice<T extends string>({ label, value, options, said, onChange }: ChoiceProps<T>) {
-  return (
-    <label className="inline-flex items-center gap-1.5 text-ink2">
-      {label}
-      <select className="field text-ink" value={value} onChange={(event) => onChange(event.target.value as T)}>
-        {options.map((option) => (
-          <option key={option} value={option}>
-            {said ? said[option] : option}
-          </option>
-        ))}
-      </select>
-    </label>
   )
 }

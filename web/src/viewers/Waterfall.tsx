@@ -1,10 +1,12 @@
 import { useQuery } from '@tanstack/react-query'
-import { useMemo } from 'react'
+import { useMemo, useRef } from 'react'
 import { queries } from '../api/queries'
 import { Trouble } from '../parts/Trouble'
 import { day, number } from '../units/format'
 import { words } from '../words/en'
+import { type FileAddress, KeepPlot } from './KeepPlot'
 import { RangeStrip } from './RangeStrip'
+import { largestOf } from './spectrumScale'
 import { useZoom } from './useZoom'
 
 const text = words.signals
@@ -18,18 +20,20 @@ const TICKS = 6
 interface Props {
   checkId: string
   name: string
+  title: string
   chosenId: string | undefined
   onChoose: (readingId: string) => void
 }
 
 /** The spectra of a check one behind the other, the newest in front: what grows is seen to grow. */
-export function Waterfall({ checkId, name, chosenId, onChoose }: Props) {
+export function Waterfall({ checkId, name, title, chosenId, onChoose }: Props) {
+  const drawing = useRef<SVGSVGElement>(null)
   const waterfall = useQuery(queries.waterfall(checkId, name))
   const end = waterfall.data?.endHz ?? 1
   const whole = useMemo(() => ({ from: 0, to: end }), [end])
   const zoom = useZoom(whole)
   const rows = useMemo(() => waterfall.data?.rows ?? [], [waterfall.data])
-  const largest = Math.max(...rows.flatMap((row) => row.values), 1e-12)
+  const largest = largestOf(rows.map((row) => largestOf(row.values)).concat(1e-12))
   const height = HIGH + rows.length * STEP
   const { shown } = zoom
   const x = (hz: number) => LEFT + ((hz - shown.from) / (shown.to - shown.from)) * (WIDTH - LEFT)
@@ -41,6 +45,7 @@ export function Waterfall({ checkId, name, chosenId, onChoose }: Props) {
     })
     return `M${LEFT} ${base}L${points.join('L')}L${WIDTH} ${base}Z`
   }
+  const file: FileAddress = (form, part) => `/api/checks/${checkId}/waterfall/file?form=${form}&curve=${encodeURIComponent(name)}${part ? `&from=${part.from}&to=${part.to}` : ''}`
   const outline = useMemo(() => (rows.at(-1)?.values ?? []).map((value, i, all) => ({ x: (i / all.length) * end, low: 0, high: value })), [rows, end])
   const ticks = Array.from({ length: TICKS + 1 }, (_, i) => shown.from + ((shown.to - shown.from) * i) / TICKS)
   return (
@@ -49,7 +54,7 @@ export function Waterfall({ checkId, name, chosenId, onChoose }: Props) {
       {waterfall.isLoading && <p className="text-ink2">{words.common.loading}</p>}
       {rows.length > 0 && (
         <>
-          <svg viewBox={`0 0 ${WIDTH} ${height + 22}`} className="w-full" role="group" aria-label={text.waterfall}>
+          <svg ref={drawing} viewBox={`0 0 ${WIDTH} ${height + 22}`} className="w-full" role="group" aria-label={text.waterfall}>
             {rows.map((row, i) => {
               const base = HIGH + (i + 1) * STEP - STEP / 2
               const isChosen = row.readingId === chosenId
@@ -70,8 +75,9 @@ export function Waterfall({ checkId, name, chosenId, onChoose }: Props) {
           </svg>
           <RangeStrip whole={whole} zoom={zoom} outline={outline} label={text.strip} />
           <p className="text-[12px] text-ink3">
-            {text.largest(number(largest), `${waterfall.data?.unit ?? ''} RMS`)} {text.waterfallKeys}
+            {text.highest(number(largest), `${waterfall.data?.unit ?? ''} RMS`)} {text.waterfallKeys}
           </p>
+          <KeepPlot pieces={() => (drawing.current ? [{ title, drawn: drawing.current }] : [])} name={title} file={file} shown={zoom.isPart ? shown : null} />
         </>
       )}
     </>

@@ -1,16 +1,19 @@
 import { cleanup, fireEvent, screen } from '@testing-library/react'
 import { afterEach, describe, expect, it, vi } from 'vitest'
-import type { CurveView } from '../api/types'
 import { show } from '../test/show'
-import { csvOf, cursorLines, decibels, shownValues, stepsPerHz, topNear, valueAt } from './spectrumScale'
+import { type Curve, expanded, nearestTo, outlineOf, placeOf } from './curve'
+import { cursorLines, decibels, shownValues, stepsPerHz, topNear, valueAt } from './spectrumScale'
 import { SpectrumViewer } from './SpectrumViewer'
 
-vi.mock('./Plot', () => ({ Plot: () => null, axis: () => ({}), colour: () => '' }))
+vi.mock('./ZoomPlot', () => ({ ZoomPlot: () => null }))
+vi.mock('./Plot', () => ({ axis: () => ({}), colour: () => '' }))
 afterEach(cleanup)
 
-const curve: CurveView = {
+const curve: Curve = {
   kind: 'lines',
   name: 'Spectrum',
+  how: 'Hann',
+  bands: [{ name: 'running', fromHz: 15, toHz: 25, resultId: 'velocity.band.running' }],
   xUnit: 'Hz',
   yUnit: 'mm/s',
   x: [0, 10, 20, 30, 40, 50],
@@ -48,14 +51,37 @@ describe('a spectrum’s scale', () => {
     expect(valueAt(curve, curve.y, 38)).toBe(1)
   })
 
-  it('writes what is shown for a spreadsheet', () => {
-    expect(csvOf(curve, 15, 35)).toBe('Hz,Spectrum mm/s RMS\n20,2\n30,0.2')
+  it('lays decibels of another reading on the same scale', () => {
+    const half = { ...curve, y: curve.y.map((value) => value / 2) }
+    expect(shownValues(half, { abscissa: 'Hz', amplitude: 'RMS', ordinate: 'dB' }, curve)[2]).toBeCloseTo(-6.0206, 3)
   })
 })
 
+describe('a curve', () => {
+  it('is sent without its places where they are even', () => {
+    expect(expanded({ ...curve, step: 0.5, x: [], y: [7, 8, 9] }).x).toEqual([0, 0.5, 1])
+    expect(expanded({ ...curve, step: null, x: [0, 3], y: [7, 8] }).x).toEqual([0, 3])
+  })
+
+  it('finds places by time, before and nearest', () => {
+    expect([-1, 0, 9.9, 10, 49, 99].map((at) => placeOf(curve.x, at))).toEqual([0, 0, 0, 1, 4, 5])
+    expect([4, 6, 99].map((at) => nearestTo(curve.x, at))).toEqual([0, 1, 5])
+  })
+
+  it('keeps a single spike in its outline, and leaves gaps out', () => {
+    const x = Array.from({ length: 10_000 }, (_, i) => i)
+    const outline = outlineOf(x, x.map((i) => (i === 4321 ? 9 : i > 9000 ? null : 1)))
+    expect(outline.length).toBeLessThanOrEqual(400)
+    expect(Math.max(...outline.map((point) => point.high))).toBe(9)
+    expect(outline.at(-1)?.x).toBeLessThanOrEqual(9000)
+  })
+})
+
+const viewed = { other: null, evidence: [], results: [], title: 'P-101 Drive end', file: () => '/file' }
+
 describe('the spectrum viewer', () => {
   it('offers orders where the speed is known, and puts the cursor on a peak out of the list', async () => {
-    show(<SpectrumViewer curve={curve} known={[{ name: 'shaft', at: 20 }]} evidence={[]} />)
+    show(<SpectrumViewer curve={curve} known={[{ name: 'shaft', at: 20 }]} {...viewed} />)
     fireEvent.change(await screen.findByLabelText('Axis'), { target: { value: 'orders' } })
     fireEvent.click(screen.getByText('1.02', { selector: 'button' }))
     expect(screen.getByText('A').parentElement?.textContent).toContain('1.02')
@@ -64,8 +90,15 @@ describe('the spectrum viewer', () => {
   })
 
   it('offers no orders where no speed is known', async () => {
-    show(<SpectrumViewer curve={curve} known={[]} evidence={[]} />)
+    show(<SpectrumViewer curve={curve} known={[]} {...viewed} />)
     await screen.findByLabelText('Axis')
     expect(screen.queryByText('orders')).toBeNull()
+  })
+
+  it('tells the other reading’s value beside its own', async () => {
+    show(<SpectrumViewer curve={curve} known={[]} {...viewed} other={{ curve: { ...curve, y: curve.y.map((value) => value * 3) }, name: '1 May 2026' }} />)
+    fireEvent.click(await screen.findByText('20.4', { selector: 'button' }))
+    expect(screen.getByText('A').parentElement?.textContent).toContain('2.00 / 6.00')
+    expect(screen.getAllByText('dotted: 1 May 2026').length).toBe(1)
   })
 })

@@ -1,4 +1,4 @@
-import type { CurveView } from '../api/types'
+import { type Curve, nearestTo } from './curve'
 
 /** What the axis of a spectrum is counted in. */
 export type Abscissa = 'Hz' | 'CPM' | 'orders'
@@ -22,14 +22,20 @@ export function stepsPerHz(abscissa: Abscissa, shaftHz: number | null): number {
 /** Decibels lie below the largest value of the spectrum, down to here. */
 const FLOOR_DB = -80
 
-/** Amplitudes as they are shown. */
-export function shownValues(curve: CurveView, { amplitude, ordinate }: Manner): number[] {
+/**
+ * Amplitudes as they are shown.
+ * @param reference the curve whose largest value decibels count from
+ */
+export function shownValues(curve: Curve, { amplitude, ordinate }: Manner, reference: Curve = curve): number[] {
   const factor = amplitude === 'peak' ? Math.SQRT2 : 1
   const values = curve.y.map((value) => value * factor)
   if (ordinate === 'linear') return values
-  const largest = Math.max(...values)
+  const largest = largestOf(reference.y) * factor
   return values.map((value) => decibels(value, largest))
 }
+
+/** Of however many: a call with a hundred thousand arguments fails. */
+export const largestOf = (values: number[]) => values.reduce((largest, value) => Math.max(largest, value), -Infinity)
 
 export function decibels(value: number, largest: number): number {
   return value <= 0 || largest <= 0 ? FLOOR_DB : Math.max(FLOOR_DB, 20 * Math.log10(value / largest))
@@ -58,20 +64,12 @@ export function cursorLines(kind: CursorKind, first: number | null, second: numb
 }
 
 /** The value of the nearest line, as it is shown. */
-export function valueAt(curve: CurveView, values: number[], hz: number): number {
-  let low = 0
-  let high = curve.x.length - 1
-  while (high - low > 1) {
-    const middle = (low + high) >> 1
-    if ((curve.x[middle] ?? 0) <= hz) low = middle
-    else high = middle
-  }
-  const nearest = hz - (curve.x[low] ?? 0) <= (curve.x[high] ?? 0) - hz ? low : high
-  return values[nearest] ?? 0
+export function valueAt(curve: Curve, values: number[], hz: number): number {
+  return values[nearestTo(curve.x, hz)] ?? 0
 }
 
 /** The line with the largest value near a place: whoever points at a peak means its top. */
-export function topNear(curve: CurveView, hz: number, reachHz: number): number {
+export function topNear(curve: Curve, hz: number, reachHz: number): number {
   let best = hz
   let largest = -1
   curve.x.forEach((x, i) => {
@@ -82,10 +80,4 @@ export function topNear(curve: CurveView, hz: number, reachHz: number): number {
     }
   })
   return best
-}
-
-/** What is shown, as a table for a spreadsheet. */
-export function csvOf(curve: CurveView, from: number, to: number): string {
-  const rows = curve.x.flatMap((x, i) => (x >= from && x <= to ? [`${x},${curve.y[i] ?? ''}`] : []))
-  return [`${curve.xUnit},${curve.name} ${curve.yUnit}${curve.kind === 'lines' ? ' RMS' : ''}`, ...rows].join('\n')
 }

@@ -1,36 +1,54 @@
 import { useQuery } from '@tanstack/react-query'
+import { useState } from 'react'
 import { queries } from '../api/queries'
-import type { CaptureView } from '../api/types'
+import type { CaptureView, Mark } from '../api/types'
+import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
-import { CurveChart } from '../viewers/CurveChart'
+import { ReadingLook, RUN } from '../trend/ReadingLook'
 import { words } from '../words/en'
 
 const text = words.visits.capture
 
+interface LookProps {
+  readingId: string
+  /** Null for a loose reading. */
+  checkId: string | null
+  at: string
+  place: string
+}
+
 /** A reading's capture as it was taken, whatever its technique. */
-export function CaptureDialog({ readingId, title, onClose }: { readingId: string; title: string; onClose: () => void }) {
+export function CaptureDialog({ title, onClose, ...look }: LookProps & { title: string; onClose: () => void }) {
   return (
     <Dialog title={text.title(title)} open wide onClose={onClose}>
-      <CaptureLook readingId={readingId} />
+      <CaptureLook {...look} />
     </Dialog>
   )
 }
 
-export function CaptureLook({ readingId }: { readingId: string }) {
+const noMarks: Mark[] = []
+
+export function CaptureLook({ readingId, checkId, at, place }: LookProps) {
   const capture = useQuery(queries.capture(readingId))
-  const drawn = capture.data?.isRun === true || capture.data?.kind === 'waveform'
-  const curves = useQuery({ ...queries.curves(readingId), enabled: drawn })
+  const isDrawn = capture.data?.isRun === true || capture.data?.kind === 'waveform'
+  const curves = useQuery({ ...queries.curves(readingId), enabled: isDrawn })
+  const names = [...(curves.data?.isRun ? [RUN] : []), ...(curves.data?.curves ?? []).map((curve) => curve.name)]
+  const [wanted, setWanted] = useState<string | null>(null)
+  const name = wanted ?? names[0]
   return (
     <>
       <Trouble error={capture.error ?? curves.error} />
-      {drawn &&
-        curves.data?.curves.map((curve) => (
-          <section key={curve.name} aria-label={curve.name}>
-            <h3 className="mt-2 font-semibold">{curve.name}</h3>
-            <CurveChart curve={curve} />
-          </section>
-        ))}
+      {names.length > 1 && (
+        <p role="group" aria-label={words.signals.curves} className="flex gap-3">
+          {names.map((one) => (
+            <Button key={one} className="min-h-[24px]" aria-pressed={one === name} onClick={() => setWanted(one)}>
+              {one}
+            </Button>
+          ))}
+        </p>
+      )}
+      {isDrawn && name !== undefined && <ReadingLook key={name} checkId={checkId} readingId={readingId} at={at} place={place} curve={name} evidence={noMarks} />}
       {capture.data && <CaptureBody readingId={readingId} capture={capture.data} />}
     </>
   )
@@ -42,7 +60,7 @@ function CaptureBody({ readingId, capture }: { readingId: string; capture: Captu
     <>
       {capture.kind === 'waveform' && <p className="text-ink2">{text.waveform(capture.allRows)}</p>}
       {capture.kind === 'picture' && <img src={`/api/readings/${readingId}/picture`} alt={text.picture} className="max-w-full border border-rule2" />}
-      {capture.markers.length > 0 && (
+      {capture.markers.length > 0 && !capture.isRun && (
         <p className="my-2 text-ink2">
           {text.markers}: {capture.markers.join('; ')}
         </p>

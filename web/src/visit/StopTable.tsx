@@ -17,6 +17,7 @@ import { usePlacements } from './usePlacements'
 
 interface Props {
   rows: VisitRow[]
+  visitedAt: string
   left: ReadonlySet<string>
   onToggle: (row: VisitRow, on: boolean) => void
   mayEdit: boolean
@@ -24,7 +25,7 @@ interface Props {
 }
 
 /** The stops in walking order, each with what was found and what it means. */
-export function StopTable({ rows, left, onToggle, mayEdit, onLimits }: Props) {
+export function StopTable({ rows, visitedAt, left, onToggle, mayEdit, onLimits }: Props) {
   const text = words.visits.sheet
   const [over, setOver] = useState<string | null>(null)
   const { place } = usePlacements()
@@ -40,7 +41,7 @@ export function StopTable({ rows, left, onToggle, mayEdit, onLimits }: Props) {
   }
   return (
     <>
-      {looked?.readingId && <CaptureDialog readingId={looked.readingId} title={`${looked.assetTag} ${looked.point}, ${looked.check}`} onClose={() => setLooked(null)} />}
+      {looked?.readingId && <CaptureDialog readingId={looked.readingId} checkId={looked.checkId} at={visitedAt} place={`${looked.assetTag} ${looked.point}, ${looked.check}`} title={`${looked.assetTag} ${looked.point}, ${looked.check}`} onClose={() => setLooked(null)} />}
       <table className="ledger">
         <thead>
           <tr>

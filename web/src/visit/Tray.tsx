@@ -140,7 +140,7 @@ function TrayItem({ reading, mayEdit }: { reading: LooseReading; mayEdit: boolea
           }}
         />
       )}
-      {open === 'look' && <CaptureDialog readingId={reading.id} title={reading.label} onClose={close} />}
+      {open === 'look' && <CaptureDialog readingId={reading.id} checkId={null} at={reading.takenAt} place={reading.label} title={reading.label} onClose={close} />}
       {open === 'discard' && (
         <DiscardDialog
           onClose={close}

@@ -65,7 +65,7 @@ export function VisitSheetView() {
             {may.edit && <MendBar visit={visit.data} chosen={rows.filter((row) => !left.has(row.checkId))} />}
             <div className="flex min-h-0 flex-1 max-lg:flex-col">
               <section aria-label={words.visits.sheet.stops} className="min-w-0 flex-1 overflow-auto px-2">
-                <StopTable rows={rows} left={left} onToggle={toggle} mayEdit={may.edit} onLimits={may.edit ? setLimitsOf : undefined} />
+                <StopTable rows={rows} visitedAt={visit.data.beganAt} left={left} onToggle={toggle} mayEdit={may.edit} onLimits={may.edit ? setLimitsOf : undefined} />
               </section>
               <Tray tray={visit.data.tray} mayEdit={may.edit} />
             </div>

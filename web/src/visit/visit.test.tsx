@@ -113,7 +113,7 @@ describe('the tray', () => {
 
 describe('the stops', () => {
   it('show value, limit, change, verdict and note, the value never on the wrong side of its limit', async () => {
-    show(<StopTable rows={[row]} left={new Set()} onToggle={() => undefined} mayEdit onLimits={() => undefined} />)
+    show(<StopTable visitedAt="2026-11-20T08:00:00Z" rows={[row]} left={new Set()} onToggle={() => undefined} mayEdit onLimits={() => undefined} />)
     const cells = (await screen.findByText('4.5004')).closest('tr')?.textContent
     expect(cells).toContain('4.50')
     expect(cells).toContain('+0.42')
@@ -126,7 +126,7 @@ describe('the stops', () => {
     const onLimits = vi.fn()
     const onToggle = vi.fn()
     const unlimited = { ...row, watch: null, fail: null, verdict: 'NOT_JUDGED' as const, reason: 'no limit is set' }
-    show(<StopTable rows={[unlimited]} left={new Set()} onToggle={onToggle} mayEdit onLimits={onLimits} />)
+    show(<StopTable visitedAt="2026-11-20T08:00:00Z" rows={[unlimited]} left={new Set()} onToggle={onToggle} mayEdit onLimits={onLimits} />)
     fireEvent.click(await screen.findByText('set one'))
     expect(onLimits).toHaveBeenCalledWith(unlimited)
     fireEvent.click(screen.getByRole('checkbox'))
@@ -136,7 +136,7 @@ describe('the stops', () => {
 
   it('say skipped instead of a number', async () => {
     const skipped = { ...row, readingId: null, value: null, change: null, progress: 'skipped', verdict: 'NOT_JUDGED' as const }
-    show(<StopTable rows={[skipped]} left={new Set()} onToggle={() => undefined} mayEdit={false} onLimits={undefined} />)
+    show(<StopTable visitedAt="2026-11-20T08:00:00Z" rows={[skipped]} left={new Set()} onToggle={() => undefined} mayEdit={false} onLimits={undefined} />)
     expect((await screen.findAllByText('skipped')).length).toBeGreaterThan(0)
     expect(screen.queryByRole('checkbox')).toBeNull()
   })
@@ -145,14 +145,14 @@ describe('the stops', () => {
     answering('POST', '/api/placements', () => done)
     const one = { ...row, checkId: 'a', readingId: 'ra', swappedWith: 'P-102 Drive end', swappedWithId: 'rb' }
     const other = { ...row, checkId: 'b', readingId: 'rb', swappedWith: 'P-101 Drive end', swappedWithId: 'ra' }
-    show(<StopTable rows={[one, other]} left={new Set()} onToggle={() => undefined} mayEdit onLimits={undefined} />)
+    show(<StopTable visitedAt="2026-11-20T08:00:00Z" rows={[one, other]} left={new Set()} onToggle={() => undefined} mayEdit onLimits={undefined} />)
     fireEvent.click((await screen.findAllByText('Swap them'))[0] as HTMLElement)
     await waitFor(() => expect(changes()[0]?.body).toEqual({ placements: [{ readingId: 'ra', checkId: 'b' }, { readingId: 'rb', checkId: 'a' }] }))
   })
 
   it('takes a reading that is dropped onto a stop', async () => {
     answering('POST', '/api/placements', () => done)
-    show(<StopTable rows={[{ ...row, checkId: 'a' }]} left={new Set()} onToggle={() => undefined} mayEdit onLimits={undefined} />)
+    show(<StopTable visitedAt="2026-11-20T08:00:00Z" rows={[{ ...row, checkId: 'a' }]} left={new Set()} onToggle={() => undefined} mayEdit onLimits={undefined} />)
     const target = (await screen.findAllByRole('row'))[1] as HTMLElement
     const dataTransfer = { types: [DRAGGED_READING], getData: () => 'loose', effectAllowed: '' }
     fireEvent.dragOver(target, { dataTransfer })

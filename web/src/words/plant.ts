@@ -115,7 +115,6 @@ export const plant = {
   verdict: 'Verdict',
   setOne: 'set one',
   trend: 'Trend',
-  curves: { Spectrum: 'Spectrum', Envelope: 'Envelope', Velocity: 'Velocity', Waveform: 'Waveform' },
   settings: 'How it is measured',
   fromDefault: 'usual value',
   own: 'set here',

@@ -49,6 +49,7 @@ class DemoPast {
         limits.say(check, "vibration", "velocity.rms", Limits.Saying.above(4.5, 11.0));
         limits.say(check, "vibration", "velocity.rms", new Limits.Saying(
                 Limits.Saying.above(3.5, 7.1).limit(), false, daysAgo(6, 0).toString(), null));
+        limits.say(check, "vibration", "velocity.band.twice running speed", Limits.Saying.above(2.5, 5.0));
     }
 
     private void event(PlantNode node, Instant at, EventKind kind, String words) {

@@ -6,6 +6,7 @@ import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.UUID;
@@ -62,7 +63,7 @@ class DemoPlant {
         return Map.of(
                 "powerKw", String.valueOf(kilowatts), "speedRpm", String.valueOf(rpm), "foundation", foundation, "inServiceSince", String.valueOf(since),
                 "bearing", bearing.name(), "bearingBalls", String.valueOf(bearing.balls()), "bearingBallMm", String.valueOf(bearing.ballMm()),
-                "bearingPitchMm", String.valueOf(bearing.pitchMm()));
+                "bearingPitchMm", String.valueOf(bearing.pitchMm()), "supplyHz", "50");
     }
 
     /** @return all checks in walking order */
@@ -92,12 +93,16 @@ class DemoPlant {
         addPoint(utilities, "BAT-1", "Battery string", "String", Map.of("battery", "Cells of the string"));
         addPoint(utilities, "CA-1", "Air main", "Compressor room", Map.of("leak", "Air leak"));
         addPoint(utilities, "PT-221", "Outlet pressure transmitter", "Loop", Map.of("loop", "Loop calibration", "sheet", "Parameter sheet", "gauge", "Pressure"));
-        addPoint(utilities, "R-1", "Reservoir", "Logger", Map.of("run", "Run"));
+        UUID reservoir = addPoint(utilities, "R-1", "Reservoir", "Logger", Map.of("run", "Run"));
+        settings.set(reservoir, "run", Map.of("channelLimits", "level: 1.4..3.6; water temperature: ..19.5"));
+        limits.say(reservoir, "run", "run.outside", Limits.Saying.above(60.0, 240.0));
     }
 
-    private void addPoint(UUID area, String tag, String name, String point, Map<String, String> checks) {
+    /** @return the point */
+    private UUID addPoint(UUID area, String tag, String name, String point, Map<String, String> checks) {
         UUID at = add(add(area, Level.ASSET, tag, name), Level.POINT, "", point);
         new TreeMap<>(checks).forEach((technique, preset) -> plant.add(new NewNode(null, at, Level.CHECK, "", "", null, technique, preset)));
+        return at;
     }
 
     private void register(String tag, String serial, double sensitivity) {
@@ -117,6 +122,8 @@ class DemoPlant {
             spots.add(new PictureView.Spot(pointId, x, DemoPicture.SHAFT_Y));
             UUID velocity = addCheck(pointId, VELOCITY);
             UUID acceleration = addCheck(pointId, ACCELERATION);
+            double shaftHz = Double.parseDouble(machine.nameplate().get("speedRpm")) / 60;
+            settings.set(velocity, "vibration", Map.of("bandsHz", bands(shaftHz)));
             if (machine.limited()) {
                 // As ISO 20816-3 has it for group 2 on rigid support.
                 limits.say(velocity, "vibration", "velocity.rms", Limits.Saying.above(2.8, 4.5));
@@ -127,6 +134,11 @@ class DemoPlant {
         }
         PictureView picture = pictures.add(UUID.randomUUID(), asset, "Side view", DemoPicture.machine());
         pictures.change(picture.id(), new Pictures.PictureDraft(picture.title(), spots, picture.version()));
+    }
+
+    /** Where shaft speed and twice that are, whatever the load. */
+    private static String bands(double shaftHz) {
+        return String.format(Locale.ROOT, "running speed: %.0f..%.0f; twice running speed: %.0f..%.0f", 0.8 * shaftHz, 1.2 * shaftHz, 1.8 * shaftHz, 2.2 * shaftHz);
     }
 
     UUID add(UUID parent, Level level, String tag, String name) {

@@ -10,6 +10,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import rovek.core.technique.Curve;
 import rovek.server.table.TableAnswer;
 
 /** What readings look like, and the numbers behind it as files. */
@@ -31,13 +32,14 @@ class CurveController {
         this.tables = tables;
     }
 
-    record Curves(List<CurveView> curves, List<String> remarks, List<ReadingDesk.Look> looks) {}
+    /** @param isRun whether it is a run besides, whose channels are told by themselves */
+    record Curves(List<CurveView> curves, List<String> remarks, List<ReadingDesk.Look> looks, boolean isRun) {}
 
     /** @param look in which way it is looked at, by the keys that {@code looks} names */
     @GetMapping("/api/readings/{id}/curves")
     Curves curves(@PathVariable UUID id, @RequestParam Map<String, String> look) {
         ReadingDesk.Drawn drawn = desk.drawn(id, look);
-        return new Curves(CurveView.of(drawn.curves()), drawn.remarks(), drawn.looks());
+        return new Curves(CurveView.of(drawn.curves()), drawn.remarks(), drawn.looks(), drawn.curves().stream().anyMatch(Curve.Run.class::isInstance));
     }
 
     /** @param other a further reading whose curve stands beside it */

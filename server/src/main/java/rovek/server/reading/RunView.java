@@ -18,7 +18,7 @@ import rovek.core.trend.MinMaxDecimation;
  * @param seconds since the run began, rising; where the logger paused with a row of nothing between
  * @param rows how many there are of all; more than are told where they are very many, thinned so that no spike of any channel is lost
  */
-public record RunView(double[] seconds, List<Channel> channels, List<RunMarker> markers, int rows) {
+public record RunView(double[] seconds, List<RunChannel> channels, List<RunMarker> markers, int rows) {
 
     /**
      * One channel.
@@ -26,7 +26,7 @@ public record RunView(double[] seconds, List<Channel> channels, List<RunMarker> 
      * @param values one for each second, null where nothing was measured
      * @param low between which it should stay, null where there is no such limit; likewise {@code high}
      */
-    public record Channel(String name, String unit, List<Float> values, @Nullable Double low, @Nullable Double high) {}
+    public record RunChannel(String name, String unit, List<Float> values, @Nullable Double low, @Nullable Double high) {}
 
     /** A moment that was marked. */
     public record RunMarker(double atSeconds, String text) {}
@@ -75,13 +75,13 @@ public record RunView(double[] seconds, List<Channel> channels, List<RunMarker> 
         return kept.stream().mapToInt(Integer::intValue).toArray();
     }
 
-    private static Channel channel(Curve.Run run, int[] kept) {
+    private static RunChannel channel(Curve.Run run, int[] kept) {
         List<Float> values = new ArrayList<>(kept.length);
         for (int i : kept) {
             values.add(i != PAUSE && Double.isFinite(run.values()[i]) ? (float) run.values()[i] : null);
         }
         ChannelLimits limits = run.limits();
-        return new Channel(run.name(), run.unit(), values, end(limits.low()), end(limits.high()));
+        return new RunChannel(run.name(), run.unit(), values, end(limits.low()), end(limits.high()));
     }
 
     private static @Nullable Double end(double end) {

@@ -1,0 +1,88 @@
+import type { RunStatistics } from '../api/types'
+import { Button } from '../parts/Button'
+import { change, elapsed, number } from '../units/format'
+import { words } from '../words/en'
+import { toneOf } from './LanePlot'
+import { type Channel, lanesOf } from './lanes'
+
+const text = words.signals
+
+interface Props {
+  channels: Channel[]
+  statistics: RunStatistics[]
+  /** The place whose values are told: under cursor A, else under the pointer. */
+  at: number | null
+  second: number | null
+  isPart: boolean
+  hidden: string[]
+  onHide: (name: string) => void
+  chosen: string | null
+  onChoose: (name: string) => void
+}
+
+function limitsSay({ low, high }: Channel): string {
+  if (low !== null && high !== null) return `${number(low)}–${number(high)}`
+  if (high !== null) return `≤ ${number(high)}`
+  return low === null ? '' : `≥ ${number(low)}`
+}
+
+/** Legend and reckoning in one: each channel with its value under the cursor, and what it did within what is shown. */
+export function ChannelTable({ channels, statistics, at, second, isPart, hidden, onHide, chosen, onChoose }: Props) {
+  const hasLimits = channels.some((channel) => channel.low !== null || channel.high !== null)
+  const placeInLane = (channel: Channel) => lanesOf(channels).find((lane) => lane.unit === channel.unit)?.channels.indexOf(channel) ?? 0
+  return (
+    <table className="ledger my-1" aria-label={text.channels}>
+      <thead>
+        <tr>
+          <th>{text.channel}</th>
+          <th className="num">{text.atCursor}</th>
+          {second !== null && <th className="num">B − A</th>}
+          <th className="num">{text.least}</th>
+          <th className="num">{text.largest}</th>
+          <th className="num">{text.mean}</th>
+          {hasLimits && <th className="num">{text.within}</th>}
+          {hasLimits && <th className="num">{text.outside}</th>}
+        </tr>
+      </thead>
+      <tbody>
+        {channels.map((channel) => {
+          const own = statistics.find((one) => one.name === channel.name)?.statistics ?? null
+          const value = at === null ? null : (channel.values[at] ?? null)
+          const later = second === null ? null : (channel.values[second] ?? null)
+          const isShown = !hidden.includes(channel.name)
+          return (
+            <tr key={channel.name} className={isShown ? '' : 'text-ink3'}>
+              <td>
+                <label className="inline-flex min-h-[24px] items-center gap-1.5">
+                  <input type="checkbox" checked={isShown} onChange={() => onHide(channel.name)} aria-label={text.showChannel(channel.name)} />
+                  <Tone place={placeInLane(channel)} isChosen={chosen === channel.name} />
+                </label>{' '}
+                <Button className="min-h-[24px] !text-ink" aria-pressed={chosen === channel.name} onClick={() => onChoose(channel.name)}>
+                  {channel.name}
+                </Button>{' '}
+                <span className="text-[12px] text-ink3">{channel.unit}</span>
+              </td>
+              <td className="num font-semibold">{value === null ? '' : number(value)}</td>
+              {second !== null && <td className="num">{value === null || later === null ? '' : change(later - value)}</td>}
+              <td className="num" title={own ? elapsed(own.leastAtSeconds) : undefined}>{own ? number(own.least) : ''}</td>
+              <td className="num" title={own ? elapsed(own.largestAtSeconds) : undefined}>{own ? number(own.largest) : ''}</td>
+              <td className="num">{own ? number(own.mean) : ''}</td>
+              {hasLimits && <td className="num text-ink2">{limitsSay(channel)}</td>}
+              {hasLimits && <td className="num">{own && (channel.low !== null || channel.high !== null) ? text.outsideSay(elapsed(own.outsideSeconds), own.coveredSeconds > 0 ? (100 * own.outsideSeconds) / own.coveredSeconds : 0, own.excursions) : ''}</td>}
+            </tr>
+          )
+        })}
+      </tbody>
+      <caption className="caption-bottom text-left text-[12px] text-ink3">{isPart ? text.ofShown : text.ofWhole}</caption>
+    </table>
+  )
+}
+
+function Tone({ place, isChosen }: { place: number; isChosen: boolean }) {
+  const { ink, dash } = toneOf(place)
+  return (
+    <svg width="26" height="8" aria-hidden="true">
+      <line x1="0" x2="26" y1="4" y2="4" stroke={`var(--${isChosen ? 'plum' : ink})`} strokeWidth={isChosen ? 2.2 : 1.6} strokeDasharray={dash.join(' ')} />
+    </svg>
+  )
+}

@@ -1,0 +1,36 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { api, data } from '../api/client'
+import { queries } from '../api/queries'
+import { Button } from '../parts/Button'
+import { say } from '../parts/notices'
+import { Trouble } from '../parts/Trouble'
+import { words } from '../words/en'
+
+const text = words.signals
+
+/** Says that earlier readings were reckoned otherwise than the check is set now, and does them anew where that is wanted. */
+export function ReckonAnew({ checkId }: { checkId: string }) {
+  const cache = useQueryClient()
+  const comparable = useQuery(queries.comparable(checkId))
+  const reckon = useMutation({
+    mutationFn: () => data(api.POST('/api/checks/{id}/reckon', { params: { path: { id: checkId } } })),
+    onSuccess: async (done) => {
+      say(text.reckoned(done.readings))
+      await cache.invalidateQueries()
+    },
+  })
+  const count = comparable.data?.reckonedOtherwise ?? 0
+  return (
+    <>
+      <Trouble error={reckon.error} />
+      {count > 0 && (
+        <p className="text-[13px] text-ink2">
+          {text.reckonSay(count)}{' '}
+          <Button className="min-h-[24px]" disabled={reckon.isPending} onClick={() => reckon.mutate()}>
+            {text.reckon}
+          </Button>
+        </p>
+      )}
+    </>
+  )
+}

@@ -1,0 +1,43 @@
+import { useQuery } from '@tanstack/react-query'
+import { queries } from '../api/queries'
+import { VerdictMark } from '../parts/VerdictMark'
+import { boundary, number } from '../units/format'
+import { words } from '../words/en'
+
+const text = words.signals
+
+/** Everything a reading came to, each result with its limit and verdict; nothing where there is only the one that is shown anyway. */
+export function ResultTable({ readingId }: { readingId: string }) {
+  const results = useQuery(queries.results(readingId))
+  const lines = results.data ?? []
+  if (lines.length < 2) return null
+  return (
+    <details className="mt-1">
+      <summary className="min-h-[24px] cursor-pointer font-semibold">{text.otherResults}</summary>
+      <table className="ledger">
+        <thead>
+          <tr>
+            <th>{text.result}</th>
+            <th className="num">{text.columns.value}</th>
+            <th />
+            <th className="num">{words.plant.limit}</th>
+            <th>{words.plant.verdict}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {lines.map((line) => (
+            <tr key={line.resultId}>
+              <td>{line.name}</td>
+              <td className="num font-semibold">{number(line.value, line.watch, line.fail)}</td>
+              <td className="text-ink3">{line.unit === '1' ? '' : line.unit}</td>
+              <td className="num text-ink2">{boundary(line) ?? '–'}</td>
+              <td>
+                <VerdictMark verdict={line.verdict} reason="" notes={null} />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </details>
+  )
+}

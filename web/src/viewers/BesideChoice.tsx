@@ -1,0 +1,56 @@
+import { useQuery } from '@tanstack/react-query'
+import { queries } from '../api/queries'
+import { day } from '../units/format'
+import { words } from '../words/en'
+import type { Beside } from './LookBar'
+
+const text = words.signals
+
+interface Props {
+  checkId: string
+  readingId: string
+  beside: Beside | null
+  onChange: (beside: Beside | null) => void
+}
+
+/** What a reading is laid beside: the same check on another date, or a sister asset's newest. */
+export function BesideChoice({ checkId, readingId, beside, onChange }: Props) {
+  const comparable = useQuery(queries.comparable(checkId))
+  const own = (comparable.data?.own ?? []).filter((one) => one.readingId !== readingId)
+  const sisters = comparable.data?.sisters ?? []
+  if (own.length + sisters.length === 0) return null
+  const named = new Map([...own.map((one) => [one.readingId, day(one.at)] as const), ...sisters.map((one) => [one.readingId, `${one.assetTag}, ${day(one.at)}`] as const)])
+  return (
+    <label className="inline-flex items-center gap-1.5 text-[13px] text-ink2">
+      {text.beside}
+      <select
+        className="field text-ink"
+        value={beside?.readingId ?? ''}
+        onChange={(event) => {
+          const name = named.get(event.target.value)
+          onChange(name === undefined ? null : { readingId: event.target.value, name })
+        }}
+      >
+        <option value="">{text.besideNothing}</option>
+        {own.length > 0 && (
+          <optgroup label={text.otherDates}>
+            {own.map((one) => (
+              <option key={one.readingId} value={one.readingId}>
+                {named.get(one.readingId)}
+              </option>
+            ))}
+          </optgroup>
+        )}
+        {sisters.length > 0 && (
+          <optgroup label={text.sisters}>
+            {sisters.map((one) => (
+              <option key={one.readingId} value={one.readingId}>
+                {named.get(one.readingId)}
+              </option>
+            ))}
+          </optgroup>
+        )}
+      </select>
+    </label>
+  )
+}

@@ -1,0 +1,37 @@
+import type { Look } from '../api/types'
+import { Button } from '../parts/Button'
+import { words } from '../words/en'
+import { Choice } from './Choice'
+
+/** Ways of looking that were chosen, by their keys. */
+export type Looked = Record<string, string>
+
+/** What a reading is laid beside: nothing, or another reading with its name. */
+export interface Beside {
+  readingId: string
+  name: string
+}
+
+interface Props {
+  looks: Look[]
+  looked: Looked
+  onLook: (looked: Looked) => void
+}
+
+/** The ways in which a capture can be looked at, as its technique names them. */
+export function LookBar({ looks, looked, onLook }: Props) {
+  if (looks.length === 0) return null
+  return (
+    <div role="group" aria-label={words.signals.looks} className="flex flex-wrap items-center gap-x-4 text-[13px]">
+      {looks.map((look) => (
+        <Choice key={look.key} label={look.name} value={looked[look.key] ?? look.value} options={look.options} onChange={(value) => onLook({ ...looked, [look.key]: value })} />
+      ))}
+      {Object.keys(looked).length > 0 && (
+        <Button className="min-h-[24px]" onClick={() => onLook({})}>
+          {words.signals.asUsual}
+        </Button>
+      )}
+    </div>
+  )
+}
+

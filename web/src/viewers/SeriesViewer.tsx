@@ -1,0 +1,97 @@
+import { useCallback, useMemo, useRef, useState } from 'react'
+import uPlot from 'uplot'
+import { number } from '../units/format'
+import { words } from '../words/en'
+import { type Curve, nearestTo, outlineOf } from './curve'
+import { drawUprights, set } from './drawOver'
+import { type FileAddress, KeepPlot } from './KeepPlot'
+import { axis, colour } from './Plot'
+import { RangeStrip } from './RangeStrip'
+import { useZoom } from './useZoom'
+import { ZoomPlot } from './ZoomPlot'
+
+const text = words.signals
+const HEIGHT = 260
+
+interface Props {
+  curve: Curve
+  /** The same of another reading, and what it is called. */
+  other: { curve: Curve; name: string } | null
+  title: string
+  file: FileAddress
+}
+
+/** Values over time with two cursors and their difference. */
+export function SeriesViewer({ curve, other, title, file }: Props) {
+  const plot = useRef<uPlot | null>(null)
+  const [cursor, setCursor] = useState<{ first: number | null; second: number | null }>({ first: null, second: null })
+  const end = curve.x.at(-1) ?? 1
+  const whole = useMemo(() => ({ from: 0, to: end }), [end])
+  const zoom = useZoom(whole)
+  const outline = useMemo(() => outlineOf(curve.x, curve.y), [curve])
+  const data = useMemo<uPlot.AlignedData>(
+    () => (other ? uPlot.join([[other.curve.x, other.curve.y], [curve.x, curve.y]]) : [curve.x, curve.y]),
+    [curve, other],
+  )
+  const options = useMemo(
+    () => ({
+      padding: [14, 16, 0, 0] as uPlot.Padding,
+      scales: { x: { time: false } },
+      axes: [
+        { ...axis(), size: 26, label: curve.xUnit, labelSize: 16, labelFont: '12px "Source Sans 3"' },
+        { ...axis(), size: 52, label: curve.yUnit, labelSize: 18, labelFont: '12px "Source Sans 3"' },
+      ],
+      series: [
+        {},
+        ...(other ? [{ stroke: colour('ink3'), width: 1, dash: [2, 2], points: { show: false } }] : []),
+        { stroke: colour('ink'), width: 1.1, points: { show: false } },
+      ],
+    }),
+    [curve.xUnit, curve.yUnit, other],
+  )
+  const lines = useMemo(
+    () => [
+      ...(cursor.first === null ? [] : [{ name: 'A', at: cursor.first }]),
+      ...(cursor.second === null ? [] : [{ name: 'B', at: cursor.second }]),
+    ],
+    [cursor],
+  )
+  const draw = useCallback((drawn: uPlot) => drawUprights(drawn, lines, set()), [lines])
+  const valueAt = (at: number) => curve.y[nearestTo(curve.x, at)] ?? 0
+  const apart = cursor.first !== null && cursor.second !== null ? cursor.second - cursor.first : null
+  const said = [title, other && `${text.dotted} ${other.name}`].filter(Boolean).join('; ')
+  return (
+    <div>
+      <ZoomPlot
+        options={options}
+        data={data}
+        height={HEIGHT}
+        label={curve.name}
+        zoom={zoom}
+        draw={draw}
+        onPoint={(at, second) => setCursor(second ? { ...cursor, second: at } : { ...cursor, first: at })}
+        made={(made) => {
+          plot.current = made
+        }}
+      />
+      <RangeStrip whole={whole} zoom={zoom} outline={outline} label={text.strip} />
+      <p className="flex min-h-[24px] flex-wrap gap-x-4 text-[13px]">
+        {other && <span className="text-ink2">{`${text.dotted} ${other.name}`}</span>}
+        {lines.length === 0 && <span className="text-ink3">{text.pickTime}</span>}
+        {lines.map((line) => (
+          <span key={line.name}>
+            <span className="font-semibold">{line.name}</span> {number(line.at)} {curve.xUnit} <span className="text-ink2">{number(valueAt(line.at))}</span> {curve.yUnit}
+          </span>
+        ))}
+        {apart !== null && apart !== 0 && <span className="font-semibold">{text.timeDifference(number(apart), number(1 / Math.abs(apart)))}</span>}
+        <span className="flex-1 text-right text-[12px] text-ink3">{text.keys}</span>
+      </p>
+      <KeepPlot
+        pieces={() => (plot.current ? [{ title: said, drawn: plot.current }] : [])}
+        name={title}
+        file={file}
+        shown={zoom.isPart ? zoom.shown : null}
+      />
+    </div>
+  )
+}
