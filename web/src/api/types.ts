@@ -35,6 +35,7 @@ export type Course = Omit<Schemas['Course'], 'reaching'> & { reaching: Schemas['
 export type LimitStep = Schemas['LimitStep']
 export type Trend = Omit<Schemas['TrendView'], 'points' | 'course'> & { points: TrendPoint[]; course: Course | null }
 export type CurveView = Schemas['CurveView']
+export type WaterfallView = Schemas['Waterfall']
 export type Look = Schemas['Look']
 export type ResultLine = Schemas['ResultLine']
 export type RunView = Omit<Schemas['RunView'], 'channels'> & { channels: (Omit<Schemas['RunView']['channels'][number], 'values'> & { values: (number | null)[] })[] }

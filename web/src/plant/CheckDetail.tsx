@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query'
 import { Link } from '@tanstack/react-router'
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 import { queries } from '../api/queries'
 import type { CheckLine, Finding, Mark, TrendPoint } from '../api/types'
 import { useMay } from '../app/useMay'
@@ -105,7 +105,13 @@ function ReadingStepper({ readings, chosen, onReading }: StepperProps) {
 /** A reading chosen in the trend shows its spectrum. */
 function CheckTrend({ check, readingId, onReading }: Props) {
   const mayEdit = useMay().edit
-  const [look, setLook] = useState<Look>('trend')
+  const section = useRef<HTMLElement>(null)
+  const [look, setLookAt] = useState<Look>('trend')
+  /** Whoever wants to look closely wants the whole height for it. */
+  const setLook = (next: Look) => {
+    setLookAt(next)
+    requestAnimationFrame(() => section.current?.scrollIntoView({ block: 'start' }))
+  }
   const [resultId, setResultId] = useState(check.resultId)
   const [overruling, setOverruling] = useState(false)
   const [finding, setFinding] = useState<Finding | null>(null)
@@ -123,7 +129,7 @@ function CheckTrend({ check, readingId, onReading }: Props) {
   const spectra = curves.data?.curves.filter((curve) => curve.kind === 'lines') ?? []
   if (spectra.length > 0) looks.push(['waterfall', words.signals.waterfall])
   return (
-    <section className="mt-4" aria-label={`${check.point}, ${check.check}`}>
+    <section ref={section} className={`mt-4 scroll-mt-2 ${look === 'trend' ? '' : 'min-h-[calc(100dvh-4rem)]'}`} aria-label={`${check.point}, ${check.check}`}>
       <div className="flex items-baseline gap-4">
         <h3 className="min-w-0 flex-1 font-semibold">
           {check.point}, {check.check} <span className="text-[12px] font-normal text-ink3">{trend.data?.unitLabel ?? check.unitLabel}</span>

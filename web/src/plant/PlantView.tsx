@@ -106,7 +106,7 @@ export function PlantView() {
             <PlantKeys />
           </div>
         </section>
-        <section aria-label={words.plant.now} className="min-w-0 flex-1 overflow-auto">
+        <section aria-label={words.plant.now} className="relative min-w-0 flex-1 overflow-auto">
           {chosenId && rows.length > 0 && (
             <AssetSheet
               nodeId={chosenId}

@@ -52,15 +52,15 @@ export function ChannelTable({ channels, statistics, at, second, isPart, hidden,
           const isShown = !hidden.includes(channel.name)
           return (
             <tr key={channel.name} className={isShown ? '' : 'text-ink3'}>
-              <td>
-                <label className="inline-flex min-h-[24px] items-center gap-1.5">
-                  <input type="checkbox" checked={isShown} onChange={() => onHide(channel.name)} aria-label={text.showChannel(channel.name)} />
+              <td className="w-1/3 max-w-0" title={`${channel.name} ${channel.unit}`}>
+                <span className="flex items-center gap-1.5">
+                  <input type="checkbox" className="shrink-0" checked={isShown} onChange={() => onHide(channel.name)} aria-label={text.showChannel(channel.name)} />
                   <Tone place={placeInLane(channel)} isChosen={chosen === channel.name} />
-                </label>{' '}
-                <Button className="min-h-[24px] !text-ink" aria-pressed={chosen === channel.name} onClick={() => onChoose(channel.name)}>
-                  {channel.name}
-                </Button>{' '}
-                <span className="text-[12px] text-ink3">{channel.unit}</span>
+                  <Button className="min-h-[24px] min-w-0 truncate !text-ink" aria-pressed={chosen === channel.name} onClick={() => onChoose(channel.name)}>
+                    {channel.name}
+                  </Button>
+                  <span className="text-[12px] text-ink3">{channel.unit}</span>
+                </span>
               </td>
               <td className="num font-semibold">{value === null ? '' : number(value)}</td>
               {second !== null && <td className="num">{value === null || later === null ? '' : change(later - value)}</td>}
@@ -68,7 +68,7 @@ export function ChannelTable({ channels, statistics, at, second, isPart, hidden,
               <td className="num" title={own ? elapsed(own.largestAtSeconds) : undefined}>{own ? number(own.largest) : ''}</td>
               <td className="num">{own ? number(own.mean) : ''}</td>
               {hasLimits && <td className="num text-ink2">{limitsSay(channel)}</td>}
-              {hasLimits && <td className="num">{own && (channel.low !== null || channel.high !== null) ? text.outsideSay(elapsed(own.outsideSeconds), own.coveredSeconds > 0 ? (100 * own.outsideSeconds) / own.coveredSeconds : 0, own.excursions) : ''}</td>}
+              {hasLimits && <td className="num whitespace-nowrap" title={own && own.excursions > 0 ? text.times(own.excursions) : undefined}>{own && (channel.low !== null || channel.high !== null) ? text.outsideSay(elapsed(own.outsideSeconds), own.coveredSeconds > 0 ? (100 * own.outsideSeconds) / own.coveredSeconds : 0) : ''}</td>}
             </tr>
           )
         })}
@@ -81,7 +81,7 @@ export function ChannelTable({ channels, statistics, at, second, isPart, hidden,
 function Tone({ place, isChosen }: { place: number; isChosen: boolean }) {
   const { ink, dash } = toneOf(place)
   return (
-    <svg width="26" height="8" aria-hidden="true">
+    <svg width="26" height="8" aria-hidden="true" className="shrink-0">
       <line x1="0" x2="26" y1="4" y2="4" stroke={`var(--${isChosen ? 'plum' : ink})`} strokeWidth={isChosen ? 2.2 : 1.6} strokeDasharray={dash.join(' ')} />
     </svg>
   )

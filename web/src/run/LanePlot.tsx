@@ -1,7 +1,7 @@
 import { useCallback, useMemo } from 'react'
 import uPlot from 'uplot'
 import { elapsed, number } from '../units/format'
-import { drawLevels, drawUprights, known, type Level, set, type Upright } from '../viewers/drawOver'
+import { drawLevels, drawName, drawUprights, known, type Level, set, type Upright } from '../viewers/drawOver'
 import { axis, colour } from '../viewers/Plot'
 import type { Zoom } from '../viewers/useZoom'
 import { ZoomPlot } from '../viewers/ZoomPlot'
@@ -29,6 +29,10 @@ interface Props {
   height: number
   zoom: Zoom
   markers: Upright[]
+  /** The lanes share one axis of time, told beneath the last of them. */
+  isLast: boolean
+  /** What is marked is named above the first of them. */
+  isFirst: boolean
   cursor: Upright[]
   onPoint: (at: number, second: boolean) => void
   onMove: (at: number | null) => void
@@ -43,7 +47,7 @@ function levelsOf(channels: Channel[]): Level[] {
 }
 
 /** The channels of one unit over the time of the run. */
-export function LanePlot({ lane, seconds, other, chosen, height, zoom, markers, cursor, onPoint, onMove, made }: Props) {
+export function LanePlot({ lane, seconds, other, chosen, height, zoom, markers, isFirst, isLast, cursor, onPoint, onMove, made }: Props) {
   const { channels, unit } = lane
   const others = useMemo(() => channels.flatMap((channel) => other?.channels.filter((one) => one.name === channel.name && one.unit === channel.unit) ?? []), [channels, other])
   const data = useMemo<uPlot.AlignedData>(() => {
@@ -54,10 +58,10 @@ export function LanePlot({ lane, seconds, other, chosen, height, zoom, markers, 
   const options = useMemo(() => {
     const bounds = levels.map((level) => level.value)
     return {
-      padding: [16, 12, 0, 0] as uPlot.Padding,
+      padding: [18, 34, 0, 0] as uPlot.Padding,
       scales: { x: { time: false }, y: { range: (_: uPlot, low: number | null, high: number | null): [number, number] => heightsOf(low, high, bounds) } },
       axes: [
-        { ...axis(), size: 24, incrs: STEPS_OF_TIME, values: (_: uPlot, ticks: number[]) => ticks.map(elapsed), space: 90 },
+        { ...axis(), size: isLast ? 24 : 4, incrs: STEPS_OF_TIME, values: (_: uPlot, ticks: number[]) => ticks.map((tick) => (isLast ? elapsed(tick) : '')), space: 90 },
         { ...axis(), size: 56, label: unit, labelSize: 16, labelFont: '12px "Source Sans 3"' },
       ],
       series: [
@@ -72,14 +76,15 @@ export function LanePlot({ lane, seconds, other, chosen, height, zoom, markers, 
         ...others.map((channel) => ({ label: channel.name, stroke: colour('ink3'), width: 0.8, dash: [1, 2], points: { show: false } })),
       ],
     }
-  }, [levels, channels, unit, others, chosen])
+  }, [levels, channels, unit, others, chosen, isLast])
   const draw = useCallback(
     (plot: uPlot) => {
       drawLevels(plot, levels)
-      drawUprights(plot, markers, known())
+      drawUprights(plot, isFirst ? markers : markers.map((marker) => ({ ...marker, name: '' })), known())
+      drawName(plot, channels.map((channel) => channel.name).join(', '))
       drawUprights(plot, cursor, set())
     },
-    [levels, markers, cursor],
+    [levels, markers, isFirst, channels, cursor],
   )
   return (
     <ZoomPlot options={options} data={data} height={height} label={`${words.signals.run}: ${channels.map((channel) => channel.name).join(', ')}`} zoom={zoom} draw={draw} onPoint={onPoint} onMove={onMove} together={TOGETHER} made={made} />

@@ -75,7 +75,7 @@ function DrawnRun({ readingId, run, other, otherName, title }: DrawnProps) {
   const at = cursor.first !== null ? placeOf(seconds, cursor.first) : pointed
   return (
     <div>
-      {lanes.map((lane) => (
+      {lanes.map((lane, i) => (
         <LanePlot
           key={lane.unit}
           lane={lane}
@@ -85,6 +85,8 @@ function DrawnRun({ readingId, run, other, otherName, title }: DrawnProps) {
           height={HEIGHTS[Math.min(lanes.length, HEIGHTS.length) - 1] ?? 150}
           zoom={zoom}
           markers={markers}
+          isFirst={i === 0}
+          isLast={i === lanes.length - 1}
           cursor={lines}
           onPoint={point}
           onMove={move}

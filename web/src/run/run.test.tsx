@@ -58,7 +58,7 @@ describe('the run viewer', () => {
   it('says what each channel did, hides and shows, and goes to a marker', async () => {
     show(<RunViewer readingId="r1" title="R-1 Logger" beside={null} />)
     expect(await screen.findByText('Run: inlet, outlet')).toBeTruthy()
-    const row = (await screen.findByText('0:00:30 (25.0 %), once')).closest('tr')
+    const row = (await screen.findByText('0:00:30, 25.0 %')).closest('tr')
     expect(row?.textContent).toContain('≤ 22.0')
     expect(screen.getByText('Of the whole run. The mean goes by time; gaps count nothing.')).toBeTruthy()
     fireEvent.click(screen.getByLabelText('Show inlet'))

@@ -40,7 +40,7 @@ export function ReadingLook({ checkId, readingId, at, place, curve: name, eviden
   const curve = curves.data?.curves.find((candidate) => candidate.name === name)
   const otherCurve = laid && others.data?.curves.find((candidate) => candidate.name === name)
   const other = laid && otherCurve && otherCurve.yUnit === curve?.yUnit ? { curve: otherCurve, name: laid.name } : null
-  const title = `${place}, ${name}, ${day(at)}`
+  const title = [place, ...(place.endsWith(name) ? [] : [name]), day(at)].join(', ')
   const file: FileAddress = (form, stretch) =>
     `/api/readings/${readingId}/curves/${encodeURIComponent(name)}/file?${new URLSearchParams({ ...looked, form, ...(stretch ? { from: String(stretch.from), to: String(stretch.to) } : {}), ...(laid ? { with: laid.readingId } : {}) })}`
   return (

@@ -1,3 +1,4 @@
+import { useState } from 'react'
 import type { Look } from '../api/types'
 import { Button } from '../parts/Button'
 import { words } from '../words/en'
@@ -20,9 +21,14 @@ interface Props {
 
 /** The ways in which a capture can be looked at, as its technique names them. */
 export function LookBar({ looks, looked, onLook }: Props) {
+  const [isOpen, setOpen] = useState(false)
   if (looks.length === 0) return null
   return (
-    <div role="group" aria-label={words.signals.looks} className="flex flex-wrap items-center gap-x-4 text-[13px]">
+    <details className="text-[13px]" open={isOpen} onToggle={(event) => setOpen(event.currentTarget.open)}>
+      <summary className="min-h-[24px] cursor-pointer">
+        {words.signals.looks}: <span className="text-ink2">{Object.values(looked).join(', ') || words.signals.asUsual}</span>
+      </summary>
+      <div role="group" aria-label={words.signals.looks} className="flex flex-wrap items-center gap-x-4">
       {looks.map((look) => (
         <Choice key={look.key} label={look.name} value={looked[look.key] ?? look.value} options={look.options} onChange={(value) => onLook({ ...looked, [look.key]: value })} />
       ))}
@@ -31,7 +37,8 @@ export function LookBar({ looks, looked, onLook }: Props) {
           {words.signals.asUsual}
         </Button>
       )}
-    </div>
+      </div>
+    </details>
   )
 }
 

@@ -11,7 +11,7 @@ import { PeakTable } from './PeakTable'
 import { RangeStrip } from './RangeStrip'
 import { SpectrumPlot } from './SpectrumPlot'
 import { type Abscissa, type Amplitude, type CursorKind, cursorLines, type Manner, type Ordinate, shownValues, stepsPerHz, topNear, valueAt } from './spectrumScale'
-import { useZoom } from './useZoom'
+import { type Span, useZoom } from './useZoom'
 
 const text = words.signals
 /** Of what is shown, how far from where one points the top of a peak may be. */
@@ -30,6 +30,12 @@ interface Props {
   /** What stands over a picture of it. */
   title: string
   file: FileAddress
+}
+
+/** At first what a finding is seen by, or what the check is about; the whole is one key away. */
+function firstShown(curve: Curve, evidence: Mark[], end: number): Span | null {
+  const to = evidence.length > 0 ? Math.max(...evidence.map((mark) => mark.at)) * 1.4 : curve.usualTo
+  return to === null || to >= end ? null : { from: 0, to }
 }
 
 /** Limits of a band's RMS over the band: a line that reaches one has alone used up what all of the band may have. */
@@ -53,7 +59,7 @@ export function SpectrumViewer({ curve, other, known, evidence, results, title, 
   const [marked, setMarked] = useState<string[]>([])
   const end = curve.x.at(-1) ?? 1
   const whole = useMemo(() => ({ from: 0, to: end }), [end])
-  const zoom = useZoom(whole, evidence.length > 0 ? { from: 0, to: Math.min(end, Math.max(...evidence.map((mark) => mark.at)) * 1.4) } : null)
+  const zoom = useZoom(whole, firstShown(curve, evidence, end))
   const shaft = known.find((mark) => mark.name === 'shaft')?.at ?? null
   const values = useMemo(() => shownValues(curve, manner), [curve, manner])
   const behind = useMemo(() => (other ? { x: other.curve.x, values: shownValues(other.curve, manner, curve) } : null), [other, curve, manner])

@@ -1,13 +1,14 @@
 import { useQuery } from '@tanstack/react-query'
 import { useMemo, useRef } from 'react'
 import { queries } from '../api/queries'
+import type { WaterfallView } from '../api/types'
 import { Trouble } from '../parts/Trouble'
 import { day, number } from '../units/format'
 import { words } from '../words/en'
 import { type FileAddress, KeepPlot } from './KeepPlot'
 import { RangeStrip } from './RangeStrip'
 import { largestOf } from './spectrumScale'
-import { useZoom } from './useZoom'
+import { type Span, useZoom } from './useZoom'
 
 const text = words.signals
 const WIDTH = 600
@@ -16,6 +17,17 @@ const STEP = 17
 const HIGH = 90
 const LEFT = 74
 const TICKS = 6
+/** Room at the right for half of the last number. */
+const RIGHT = 16
+
+/** Round numbers, about so many. */
+function evenTicks({ from, to }: Span): number[] {
+  const rough = (to - from) / TICKS
+  const power = 10 ** Math.floor(Math.log10(rough))
+  const step = ([1, 2, 5, 10].find((one) => one * power >= rough) ?? 10) * power
+  const first = Math.ceil(from / step)
+  return Array.from({ length: Math.floor(to / step) - first + 1 }, (_, i) => (first + i) * step)
+}
 
 interface Props {
   checkId: string
@@ -26,32 +38,38 @@ interface Props {
 }
 
 /** The spectra of a check one behind the other, the newest in front: what grows is seen to grow. */
-export function Waterfall({ checkId, name, title, chosenId, onChoose }: Props) {
+export function Waterfall(props: Props) {
+  const waterfall = useQuery(queries.waterfall(props.checkId, props.name))
+  if (!waterfall.data) return waterfall.error ? <Trouble error={waterfall.error} /> : <p className="text-ink2">{words.common.loading}</p>
+  return <DrawnWaterfall {...props} waterfall={waterfall.data} />
+}
+
+function DrawnWaterfall({ checkId, name, title, chosenId, onChoose, waterfall }: Props & { waterfall: WaterfallView }) {
   const drawing = useRef<SVGSVGElement>(null)
-  const waterfall = useQuery(queries.waterfall(checkId, name))
-  const end = waterfall.data?.endHz ?? 1
+  const { endHz: end, rows } = waterfall
   const whole = useMemo(() => ({ from: 0, to: end }), [end])
-  const zoom = useZoom(whole)
-  const rows = useMemo(() => waterfall.data?.rows ?? [], [waterfall.data])
+  const zoom = useZoom(whole, waterfall.usualTo < end ? { from: 0, to: waterfall.usualTo } : null)
   const largest = largestOf(rows.map((row) => largestOf(row.values)).concat(1e-12))
   const height = HIGH + rows.length * STEP
   const { shown } = zoom
-  const x = (hz: number) => LEFT + ((hz - shown.from) / (shown.to - shown.from)) * (WIDTH - LEFT)
+  const x = (hz: number) => LEFT + ((hz - shown.from) / (shown.to - shown.from)) * (WIDTH - LEFT - RIGHT)
   const pathOf = (values: number[], base: number) => {
-    const width = end / values.length
-    const points = values.flatMap((value, i) => {
-      const hz = (i + 0.5) * width
-      return hz >= shown.from && hz <= shown.to ? [`${x(hz).toFixed(1)} ${(base - (value / largest) * HIGH).toFixed(1)}`] : []
+    // Of what falls on one pixel the largest is drawn.
+    const tops = new Map<number, number>()
+    values.forEach((value, i) => {
+      const hz = ((i + 0.5) * end) / values.length
+      if (hz < shown.from || hz > shown.to) return
+      const pixel = Math.round(x(hz))
+      tops.set(pixel, Math.max(tops.get(pixel) ?? 0, value))
     })
-    return `M${LEFT} ${base}L${points.join('L')}L${WIDTH} ${base}Z`
+    const points = [...tops].map(([pixel, value]) => `${pixel} ${(base - (value / largest) * HIGH).toFixed(1)}`)
+    return `M${LEFT} ${base}L${points.join('L')}L${WIDTH - RIGHT} ${base}Z`
   }
   const file: FileAddress = (form, part) => `/api/checks/${checkId}/waterfall/file?form=${form}&curve=${encodeURIComponent(name)}${part ? `&from=${part.from}&to=${part.to}` : ''}`
   const outline = useMemo(() => (rows.at(-1)?.values ?? []).map((value, i, all) => ({ x: (i / all.length) * end, low: 0, high: value })), [rows, end])
-  const ticks = Array.from({ length: TICKS + 1 }, (_, i) => shown.from + ((shown.to - shown.from) * i) / TICKS)
+  const ticks = evenTicks(shown)
   return (
     <>
-      <Trouble error={waterfall.error} />
-      {waterfall.isLoading && <p className="text-ink2">{words.common.loading}</p>}
       {rows.length > 0 && (
         <>
           <svg ref={drawing} viewBox={`0 0 ${WIDTH} ${height + 22}`} className="w-full" role="group" aria-label={text.waterfall}>
@@ -69,13 +87,13 @@ export function Waterfall({ checkId, name, title, chosenId, onChoose }: Props) {
             })}
             {ticks.map((hz) => (
               <text key={hz} x={x(hz)} y={height + 16} textAnchor="middle" className="fill-ink2 text-[11px]">
-                {Math.round(hz)}
+                {Number(hz.toPrecision(6))}
               </text>
             ))}
           </svg>
           <RangeStrip whole={whole} zoom={zoom} outline={outline} label={text.strip} />
           <p className="text-[12px] text-ink3">
-            {text.highest(number(largest), `${waterfall.data?.unit ?? ''} RMS`)} {text.waterfallKeys}
+            {text.highest(number(largest), `${waterfall.unit} RMS`)} {text.waterfallKeys}
           </p>
           <KeepPlot pieces={() => (drawing.current ? [{ title, drawn: drawing.current }] : [])} name={title} file={file} shown={zoom.isPart ? shown : null} />
         </>

@@ -61,8 +61,8 @@ export function drawLevels(plot: uPlot, levels: Level[]) {
   ctx.rect(bbox.left, bbox.top, bbox.width, bbox.height)
   ctx.clip()
   ctx.lineWidth = 1.4 * scale
+  ctx.setLineDash([])
   ctx.font = font(11)
-  ctx.textBaseline = 'bottom'
   for (const level of levels) {
     const y = plot.valToPos(level.value, level.scale ?? 'y', true)
     const left = level.from === undefined ? bbox.left : Math.max(bbox.left, plot.valToPos(level.from, 'x', true))
@@ -75,7 +75,9 @@ export function drawLevels(plot: uPlot, levels: Level[]) {
     ctx.lineTo(right, y)
     ctx.stroke()
     ctx.textAlign = level.to === undefined ? 'right' : 'left'
-    ctx.fillText(level.name, level.to === undefined ? right - 4 * scale : left + 3 * scale, y - scale)
+    const hasRoomAbove = y - bbox.top > 14 * scale
+    ctx.textBaseline = hasRoomAbove ? 'bottom' : 'top'
+    ctx.fillText(level.name, level.to === undefined ? right - 4 * scale : left + 3 * scale, y + (hasRoomAbove ? -scale : 2 * scale))
   }
   ctx.restore()
 }
@@ -86,7 +88,10 @@ export interface Stretch {
   to: number
 }
 
-/** Stretches of the axis as brackets along the bottom, with their names. */
+/** Names of neighbours stand on lines of their own. */
+const ROWS_OF_NAMES = 3
+
+/** Stretches of the axis as bands from bottom to top, with their names. */
 export function drawStretches(plot: uPlot, stretches: Stretch[]) {
   const { ctx, bbox } = plot
   const scale = devicePixelRatio
@@ -98,13 +103,25 @@ export function drawStretches(plot: uPlot, stretches: Stretch[]) {
   ctx.font = font(11)
   ctx.textAlign = 'left'
   ctx.textBaseline = 'top'
-  for (const stretch of stretches) {
+  stretches.forEach((stretch, i) => {
     const left = plot.valToPos(stretch.from, 'x', true)
     const right = plot.valToPos(stretch.to, 'x', true)
     ctx.globalAlpha = 0.09
     ctx.fillRect(left, bbox.top, Math.max(scale, right - left), bbox.height)
     ctx.globalAlpha = 1
-    ctx.fillText(stretch.name, left + 3 * scale, bbox.top + 3 * scale)
-  }
+    ctx.fillText(stretch.name, left + 3 * scale, bbox.top + (3 + 13 * (i % ROWS_OF_NAMES)) * scale)
+  })
+  ctx.restore()
+}
+
+/** What a plot is of, above it, where several stand one below the other. */
+export function drawName(plot: uPlot, name: string) {
+  const { ctx, bbox } = plot
+  ctx.save()
+  ctx.fillStyle = colour('ink')
+  ctx.font = `600 ${12 * devicePixelRatio}px "Source Sans 3"`
+  ctx.textAlign = 'left'
+  ctx.textBaseline = 'bottom'
+  ctx.fillText(name, bbox.left, bbox.top - devicePixelRatio)
   ctx.restore()
 }

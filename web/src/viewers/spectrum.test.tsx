@@ -13,6 +13,7 @@ const curve: Curve = {
   kind: 'lines',
   name: 'Spectrum',
   how: 'Hann',
+  usualTo: null,
   bands: [{ name: 'running', fromHz: 15, toHz: 25, resultId: 'velocity.band.running' }],
   xUnit: 'Hz',
   yUnit: 'mm/s',

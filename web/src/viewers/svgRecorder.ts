@@ -6,14 +6,15 @@ const escaped = (text: string) => text.replace(/&/g, '&amp;').replace(/</g, '&lt
 
 /** The steps of a path as SVG writes them. */
 class Steps {
-  text = ''
+  constructor(public text = '') {}
 
   moveTo(x: number, y: number) {
     this.text += `M${rounded(x)} ${rounded(y)}`
   }
 
+  /** A line out of nowhere begins where it ends. */
   lineTo(x: number, y: number) {
-    this.text += `L${rounded(x)} ${rounded(y)}`
+    this.text += `${this.text === '' ? 'M' : 'L'}${rounded(x)} ${rounded(y)}`
   }
 
   rect(x: number, y: number, width: number, height: number) {
@@ -67,7 +68,7 @@ class Recorder {
     globalThis.Path2D = class extends Real {
       constructor(path?: Path2D | string) {
         super(path)
-        const steps = new Steps()
+        const steps = new Steps(path instanceof Real ? paths.get(path)?.text : '')
         paths.set(this, steps)
         listening(this, () => steps)
       }
@@ -127,7 +128,7 @@ class Recorder {
     const { context } = this
     const anchors: Record<string, string> = { center: 'middle', right: 'end', end: 'end' }
     const baselines: Record<string, string> = { middle: 'central', top: 'text-before-edge', bottom: 'text-after-edge' }
-    return `<text x="${rounded(x)}" y="${rounded(y)}" fill="${this.ink(context.fillStyle)}" style="font:${escaped(context.font)}" text-anchor="${anchors[context.textAlign] ?? 'start'}" dominant-baseline="${baselines[context.textBaseline] ?? 'alphabetic'}">${escaped(text)}</text>`
+    return `<text x="${rounded(x)}" y="${rounded(y)}" fill="${this.ink(context.fillStyle)}" style="font:${escaped(context.font.replace(/"Source Sans 3"/g, "'Source Sans 3', sans-serif"))}" text-anchor="${anchors[context.textAlign] ?? 'start'}" dominant-baseline="${baselines[context.textBaseline] ?? 'alphabetic'}">${escaped(text)}</text>`
   }
 
   private cut(path: string) {
@@ -152,6 +153,8 @@ export async function svgOfPlot(plot: uPlot): Promise<string> {
   const recorder = new Recorder(plot.ctx)
   const stop = recorder.listen()
   try {
+    // The same data once more: what the plot remembers of its lines is forgotten, so that they are drawn step by step.
+    plot.setData(plot.data, false)
     plot.redraw(true, true)
     // The plot draws when what runs now has ended.
     await Promise.resolve()

@@ -10,7 +10,7 @@ export const trend = {
   baseline: 'baseline',
   strip: 'The whole, and what is shown of it',
   course: {
-    TOO_FEW: (n: number) => `${n} ${n === 1 ? 'reading' : 'readings'} since the last repair: too few to show a trend.`,
+    TOO_FEW: (n: number) => `${n} ${n === 1 ? 'reading' : 'readings'} to go by: too few to show a trend.`,
     NONE: (n: number) => `No significant trend in ${n} readings.`,
     rising: (by: string, since: string) => `Rising by ${by} since ${since}.`,
     falling: (by: string, since: string) => `Falling by ${by} since ${since}.`,

@@ -19,16 +19,13 @@ public sealed interface Curve {
     /**
      * RMS amplitudes over frequency, evenly spaced from 0 Hz.
      *
+     * @param usualHz up to where it is looked at first; there may be more behind
      * @param bands whose RMS is a result of its own
      */
-    record Lines(String name, String how, double stepHz, double[] values, UnitOfMeasure unit, List<CurveBand> bands) implements Curve {
+    record Lines(String name, String how, double stepHz, double[] values, UnitOfMeasure unit, double usualHz, List<CurveBand> bands) implements Curve {
 
         public Lines {
             bands = List.copyOf(bands);
-        }
-
-        public Lines(String name, String how, double stepHz, double[] values, UnitOfMeasure unit) {
-            this(name, how, stepHz, values, unit, List.of());
         }
     }
 

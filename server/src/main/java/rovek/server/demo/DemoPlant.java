@@ -94,7 +94,7 @@ class DemoPlant {
         addPoint(utilities, "CA-1", "Air main", "Compressor room", Map.of("leak", "Air leak"));
         addPoint(utilities, "PT-221", "Outlet pressure transmitter", "Loop", Map.of("loop", "Loop calibration", "sheet", "Parameter sheet", "gauge", "Pressure"));
         UUID reservoir = addPoint(utilities, "R-1", "Reservoir", "Logger", Map.of("run", "Run"));
-        settings.set(reservoir, "run", Map.of("channelLimits", "level: 1.4..3.6; water temperature: ..19.5"));
+        settings.set(reservoir, "run", Map.of("channelLimits", "Reservoir level: 2.0..4.7; Water temperature: ..22.6"));
         limits.say(reservoir, "run", "run.outside", Limits.Saying.above(60.0, 240.0));
     }
 

@@ -6,6 +6,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.stream.IntStream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.core.technique.Curve;
@@ -98,7 +99,7 @@ public class CurveTables {
         List<double[]> columns = new ArrayList<>(List.of(Arrays.copyOfRange(axis, within[0], within[1])));
         waterfall.rows().forEach(row -> {
             headings.add("%s, %s RMS".formatted(row.at().substring(0, 10), waterfall.unit()));
-            columns.add(Arrays.copyOfRange(row.values(), within[0], within[1]));
+            columns.add(IntStream.range(within[0], within[1]).mapToDouble(i -> row.values()[i]).toArray());
         });
         return NumberTable.ofColumns(name + " over the visits", headings, columns);
     }

@@ -19,11 +19,12 @@ import rovek.core.trend.MinMaxDecimation;
  * @param step from one value to the next along the axis, beginning at nought; null where the places are told one by one
  * @param x the places, where they are told
  * @param y to seven digits
+ * @param usualTo up to where it is looked at first; null for the whole
  * @param peaks of lines, the largest first
  * @param bands whose RMS is a result of its own
  */
 public record CurveView(
-        String kind, String name, String how, String xUnit, String yUnit, @Nullable Double step, double[] x, float[] y, List<PeakView> peaks,
+        String kind, String name, String how, String xUnit, String yUnit, @Nullable Double step, double[] x, float[] y, @Nullable Double usualTo, List<PeakView> peaks,
         List<Curve.CurveBand> bands) {
 
     /** A line that stands out of those round it, with the frequency between the lines. */
@@ -42,14 +43,15 @@ public record CurveView(
 
     private static CurveView of(Curve curve) {
         if (curve instanceof Curve.Lines lines) {
-            return thinned("lines", lines, "Hz", lines.unit().symbol(), lines.stepHz(), lines.values(), peaks(lines), lines.bands());
+            return thinned("lines", lines, "Hz", lines.unit().symbol(), lines.stepHz(), lines.values(), lines.usualHz(), peaks(lines), lines.bands());
         }
         Curve.Series series = (Curve.Series) curve;
-        return thinned("series", series, "s", series.unit().symbol(), series.stepSeconds(), series.values(), List.of(), List.of());
+        return thinned("series", series, "s", series.unit().symbol(), series.stepSeconds(), series.values(), null, List.of(), List.of());
     }
 
     private static CurveView thinned(
-            String kind, Curve curve, String xUnit, String yUnit, double step, double[] values, List<PeakView> peaks, List<Curve.CurveBand> bands) {
+            String kind, Curve curve, String xUnit, String yUnit, double step, double[] values, @Nullable Double usualTo, List<PeakView> peaks,
+            List<Curve.CurveBand> bands) {
         int[] kept = MinMaxDecimation.keep(values, MOST_POINTS);
         float[] y = new float[kept.length];
         for (int i = 0; i < kept.length; i++) {
@@ -57,7 +59,7 @@ public record CurveView(
         }
         boolean isWhole = kept.length == values.length;
         double[] x = isWhole ? new double[0] : Arrays.stream(kept).mapToDouble(i -> i * step).toArray();
-        return new CurveView(kind, curve.name(), curve.how(), xUnit, yUnit, isWhole ? step : null, x, y, peaks, bands);
+        return new CurveView(kind, curve.name(), curve.how(), xUnit, yUnit, isWhole ? step : null, x, y, usualTo, peaks, bands);
     }
 
     private static List<PeakView> peaks(Curve.Lines lines) {

@@ -13,7 +13,7 @@ import rovek.server.problem.DomainProblem;
 public class Waterfalls {
 
     private static final int MOST_READINGS = 24;
-    private static final int MOST_POINTS = 1_600;
+    private static final int MOST_POINTS = 6_400;
 
     private final Readings readings;
     private final ReadingDesk desk;
@@ -25,12 +25,13 @@ public class Waterfalls {
 
     /**
      * @param endHz where the spectra end; all are shown up to the lowest
+     * @param usualTo up to where they are looked at first
      * @param rows the oldest first; readings that show no such spectrum are left out
      */
-    public record Waterfall(String name, String unit, double endHz, List<WaterfallRow> rows) {}
+    public record Waterfall(String name, String unit, double endHz, double usualTo, List<WaterfallRow> rows) {}
 
     /** @param values the largest of each of equally wide stretches from 0 Hz up to the end */
-    public record WaterfallRow(UUID readingId, String at, double[] values) {}
+    public record WaterfallRow(UUID readingId, String at, float[] values) {}
 
     /** @param name of the curve, e.g. "Spectrum" */
     @Transactional(readOnly = true)
@@ -56,14 +57,14 @@ public class Waterfalls {
         for (int i = 0; i < spectra.size(); i++) {
             rows.add(new WaterfallRow(shown.get(i).id(), shown.get(i).takenAt().toString(), thinned(spectra.get(i), end, Math.min(MOST_POINTS, Math.max(1, points)))));
         }
-        return new Waterfall(name, spectra.get(0).unit().symbol(), end, rows);
+        return new Waterfall(name, spectra.get(0).unit().symbol(), end, spectra.get(spectra.size() - 1).usualHz(), rows);
     }
 
-    private static double[] thinned(Curve.Lines lines, double endHz, int points) {
-        double[] values = new double[points];
+    private static float[] thinned(Curve.Lines lines, double endHz, int points) {
+        float[] values = new float[points];
         for (int line = 0; line < lines.values().length; line++) {
             int stretch = (int) Math.min(points - 1, line * lines.stepHz() / endHz * points);
-            values[stretch] = line * lines.stepHz() <= endHz ? Math.max(values[stretch], lines.values()[line]) : values[stretch];
+            values[stretch] = line * lines.stepHz() <= endHz ? Math.max(values[stretch], (float) lines.values()[line]) : values[stretch];
         }
         return values;
     }

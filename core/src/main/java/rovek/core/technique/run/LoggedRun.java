@@ -3,6 +3,7 @@ package rovek.core.technique.run;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -78,9 +79,10 @@ public final class LoggedRun implements Technique {
         return new StopDemand(MEMORY_BYTES, SECONDS, Set.of());
     }
 
+    /** By the channels' names, however they are written large and small. */
     private static Map<String, ChannelLimits> limits(SettingValues settings) {
         Map<String, ChannelLimits> limits = new LinkedHashMap<>();
-        CHANNEL_LIMITS.read(settings.text(LIMITS)).forEach(one -> limits.put(one.name(), new ChannelLimits(one.low(), one.high())));
+        CHANNEL_LIMITS.read(settings.text(LIMITS)).forEach(one -> limits.put(one.name().toLowerCase(Locale.ROOT), new ChannelLimits(one.low(), one.high())));
         return limits;
     }
 
@@ -95,7 +97,7 @@ public final class LoggedRun implements Technique {
         if (limits.isEmpty()) {
             return new Analysis(List.of(), curves, List.of(new Remark("kept", "kept as taken, not judged: no channel has limits to stay within", true)));
         }
-        Set<String> recorded = channels.stream().map(Curve.Run::name).collect(Collectors.toSet());
+        Set<String> recorded = channels.stream().map(channel -> channel.name().toLowerCase(Locale.ROOT)).collect(Collectors.toSet());
         List<String> missing = limits.keySet().stream().filter(name -> !recorded.contains(name)).map("\"%s\""::formatted).toList();
         if (!missing.isEmpty()) {
             return new Analysis(List.of(), curves, List.of(new Remark("channel", "The run has no channel %s.".formatted(String.join(", ", missing)), true)));
@@ -111,7 +113,7 @@ public final class LoggedRun implements Technique {
         table.time().ifPresent(time -> table.columns().forEach(column -> {
             if (column instanceof TableCapture.Numbers channel && channel != time) {
                 channels.add(new Curve.Run(
-                        channel.name(), time.values(), channel.values(), channel.unit(), limits.getOrDefault(channel.name(), ChannelLimits.NONE)));
+                        channel.name(), time.values(), channel.values(), channel.unit(), limits.getOrDefault(channel.name().toLowerCase(Locale.ROOT), ChannelLimits.NONE)));
             }
         }));
         return channels;

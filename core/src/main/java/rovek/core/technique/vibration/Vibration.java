@@ -168,15 +168,15 @@ public final class Vibration implements Technique {
         List<Curve> curves = new ArrayList<>();
         Spectrum spectrum = look.spectrum(waveform, looked.spectrum(isIntegrated ? settings.band().lowHz() : 0));
         List<Curve.CurveBand> bands = quantity == settings.measure() ? VibrationResults.bands(settings) : List.of();
-        curves.add(new Curve.Lines(SPECTRUM, looked.saysOfSpectrum(), spectrum.stepHz(), spectrum.rms(), quantity.unit(), bands));
+        curves.add(new Curve.Lines(SPECTRUM, looked.saysOfSpectrum(), spectrum.stepHz(), spectrum.rms(), quantity.unit(), settings.band().highHz(), bands));
         curves.add(new Curve.Series(WAVEFORM, 1 / waveform.rateHz(), look.overTime(waveform, quantity, whole), quantity.unit()));
         if (!waveform.isOverloaded()) {
             Spectrum envelope = look.envelope(waveform, looked.ringing());
-            curves.add(new Curve.Lines(ENVELOPE, looked.saysOfEnvelope(), envelope.stepHz(), envelope.rms(), UnitCatalogue.METRE_PER_SQUARE_SECOND));
+            curves.add(new Curve.Lines(ENVELOPE, looked.saysOfEnvelope(), envelope.stepHz(), envelope.rms(), UnitCatalogue.METRE_PER_SQUARE_SECOND, VELOCITY_TO_HZ, List.of()));
         }
         if (quantity != VibrationQuantity.VELOCITY) {
             machineSpectra(capture, values).map(MachineSpectra::velocity).ifPresent(velocity -> curves.add(new Curve.Lines(
-                    VELOCITY, LookedAt.saysOf(velocity.window()), velocity.stepHz(), velocity.rms(), UnitCatalogue.MILLIMETRE_PER_SECOND)));
+                    VELOCITY, LookedAt.saysOf(velocity.window()), velocity.stepHz(), velocity.rms(), UnitCatalogue.MILLIMETRE_PER_SECOND, VELOCITY_TO_HZ, List.of())));
         }
         return curves;
     }
@@ -260,7 +260,7 @@ public final class Vibration implements Technique {
         return new Analysis(
                 results(settings, overall, spectrum),
                 List.of(
-                        new Curve.Lines(SPECTRUM, LookedAt.saysOf(settings.window()), spectrum.stepHz(), spectrum.rms(), quantity.unit()),
+                        new Curve.Lines(SPECTRUM, LookedAt.saysOf(settings.window()), spectrum.stepHz(), spectrum.rms(), quantity.unit(), settings.band().highHz(), List.of()),
                         new Curve.Series(WAVEFORM, 1 / waveform.rateHz(), acceleration, UnitCatalogue.METRE_PER_SQUARE_SECOND)),
                 remarks);
     }

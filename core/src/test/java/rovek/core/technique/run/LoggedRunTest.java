@@ -30,7 +30,7 @@ class LoggedRunTest {
     @Test
     void theTimeOutsideIsThatOfAnyChannelCountedOnce() {
         assertThat(within("level: 1.5..").results().get(0).value().value()).as("the last 30 s").isEqualTo(0.5);
-        assertThat(within("level: 1.5..; heat: ..30").results().get(0).value().value()).as("from 75 s on, where the heat crosses 30").isEqualTo(0.75);
+        assertThat(within("Level: 1.5..; HEAT: ..30").results().get(0).value().value()).as("from 75 s on, where the heat crosses 30").isEqualTo(0.75);
         assertThat(within("level: 1.5..").reasonNotToJudge()).isBlank();
     }
 
