@@ -55,6 +55,17 @@ final class BrowserRun implements AutoCloseable {
                 + "await fetch('" + path + "', {method: 'POST', headers: {'Content-Type': 'application/json', 'X-XSRF-TOKEN': token}, body: '" + body + "'}); return 0");
     }
 
+    /** Sends a file and waits until what becomes of it is done. */
+    void sendFile(String path, String name, String base64) {
+        driver.executeScript("window.sent = arguments[0]", base64);
+        script(PAINTED + "const token = decodeURIComponent((document.cookie.match(/XSRF-TOKEN=([^;]*)/) || [])[1]);"
+                + "const bytes = Uint8Array.from(atob(window.sent), c => c.charCodeAt(0)); const form = new FormData();"
+                + "form.append('file', new Blob([bytes]), '" + name + "');"
+                + "let job = await (await fetch('" + path + "', {method: 'POST', headers: {'X-XSRF-TOKEN': token}, body: form})).json();"
+                + "while (job.state !== 'DONE') { await painted(); job = await (await fetch('/api/jobs/' + job.id)).json(); if (!job.id || job.state === 'FAILED') throw JSON.stringify(job) }"
+                + "return 0");
+    }
+
     double script(String source) {
         Object outcome = driver.executeAsyncScript(
                 "const done = arguments[arguments.length - 1]; (async () => {" + source + "})().then(done, fault => done('fault: ' + fault))");

@@ -1,7 +1,6 @@
 package rovek.server.reading;
 
 import jakarta.annotation.Nullable;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.TreeSet;
@@ -11,6 +10,7 @@ import rovek.core.technique.ChannelLimits;
 import rovek.core.technique.Curve;
 import rovek.core.technique.run.Pauses;
 import rovek.core.trend.MinMaxDecimation;
+import tools.jackson.databind.annotation.JsonSerialize;
 
 /**
  * The channels of a run over one axis of time.
@@ -23,10 +23,11 @@ public record RunView(double[] seconds, List<RunChannel> channels, List<RunMarke
     /**
      * One channel.
      *
-     * @param values one for each second, null where nothing was measured
+     * @param values one for each place on the axis, null where nothing was measured
      * @param low between which it should stay, null where there is no such limit; likewise {@code high}
      */
-    public record RunChannel(String name, String unit, List<Float> values, @Nullable Double low, @Nullable Double high) {}
+    public record RunChannel(
+            String name, String unit, @JsonSerialize(using = GapsAsNull.class) float[] values, @Nullable Double low, @Nullable Double high) {}
 
     /** A moment that was marked. */
     public record RunMarker(double atSeconds, String text) {}
@@ -76,9 +77,9 @@ public record RunView(double[] seconds, List<RunChannel> channels, List<RunMarke
     }
 
     private static RunChannel channel(Curve.Run run, int[] kept) {
-        List<Float> values = new ArrayList<>(kept.length);
-        for (int i : kept) {
-            values.add(i != PAUSE && Double.isFinite(run.values()[i]) ? (float) run.values()[i] : null);
+        float[] values = new float[kept.length];
+        for (int i = 0; i < kept.length; i++) {
+            values[i] = kept[i] == PAUSE ? Float.NaN : (float) run.values()[kept[i]];
         }
         ChannelLimits limits = run.limits();
         return new RunChannel(run.name(), run.unit(), values, end(limits.low()), end(limits.high()));
