@@ -26,7 +26,7 @@ export function SettingsPanel({ nodeId, mayEdit }: { nodeId: string; mayEdit: bo
       if (committed.changeId) remember(committed.changeId)
       setWanted(null)
     },
-    onSettled: () => refresh(client, 'settings', 'outline', 'sheet', 'routes', 'changes'),
+    onSettled: () => refresh(client, 'settings', 'outline', 'sheet', 'trend', 'routes', 'changes'),
   })
   const [wanted, setWanted] = useState<{ values: Record<string, string | null>; effect: SettingEffect } | null>(null)
   const ask = useMutation({
@@ -40,7 +40,7 @@ export function SettingsPanel({ nodeId, mayEdit }: { nodeId: string; mayEdit: bo
       <summary className="cursor-pointer font-semibold">{words.plant.settings}</summary>
       <Trouble error={settings.error ?? ask.error ?? set.error} />
       {wanted && <EffectQuestion effect={wanted.effect} isPending={set.isPending} onChange={() => set.mutate(wanted.values)} onLeave={() => setWanted(null)} />}
-      <table className="ledger mt-1 max-w-[560px]">
+      <table className="ledger mt-1 max-w-[600px]">
         <tbody>
           {settings.data?.map((line) => (
             <tr key={line.key}>
@@ -122,8 +122,9 @@ function SettingValue({ line, mayEdit, onSet }: { line: SettingLine; mayEdit: bo
       ) : (
         <input
           aria-label={line.name}
-          className={`field w-28 text-right ${ink}`}
-          inputMode="decimal"
+          className={`field ${line.hint === '' ? 'w-28 text-right' : 'w-72'} ${ink}`}
+          inputMode={line.hint === '' ? 'decimal' : 'text'}
+          placeholder={line.hint}
           value={text}
           onChange={(event) => setText(event.target.value)}
           onBlur={() => keep(text)}

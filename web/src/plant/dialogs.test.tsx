@@ -23,6 +23,7 @@ describe('settings', () => {
     sensor: '',
     inherited: '1',
     overriddenBeneath: 0,
+    hint: '',
     ...more,
   })
 

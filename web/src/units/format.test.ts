@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { age, change, limit, number, span } from './format'
+import { age, change, limit, number, significant, span } from './format'
 
 describe('numbers', () => {
   it('keep three digits and a true minus', () => {
@@ -18,6 +18,12 @@ describe('numbers', () => {
 
   it('never shorten a limit that was typed with more digits', () => {
     expect([4.5, 4, 2.805].map(limit)).toEqual(['4.50', '4.00', '2.805'])
+  })
+})
+
+describe('small numbers', () => {
+  it('keep three digits, however small', () => {
+    expect([0.001234, -12345, 0, 1e-9].map(significant)).toEqual(['0.00123', '−12300', '0', '1e−9'])
   })
 })
 

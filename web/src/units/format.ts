@@ -17,6 +17,11 @@ export function number(value: number, ...boundaries: (number | null)[]): string 
   return value.toFixed(decimals).replace('-', MINUS)
 }
 
+/** A number of whatever size with three significant digits: what is small is not nothing. */
+export function significant(value: number): string {
+  return String(Number(value.toPrecision(3))).replace('-', MINUS)
+}
+
 /** A change: always with its sign, nothing for a change that rounds to nothing. */
 export function change(value: number): string {
   const text = number(value)

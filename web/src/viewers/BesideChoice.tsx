@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query'
 import { queries } from '../api/queries'
-import { day } from '../units/format'
+import { day, dayAndTime } from '../units/format'
 import { words } from '../words/en'
 import type { Beside } from './LookBar'
 
@@ -19,7 +19,8 @@ export function BesideChoice({ checkId, readingId, beside, onChange }: Props) {
   const own = (comparable.data?.own ?? []).filter((one) => one.readingId !== readingId)
   const sisters = comparable.data?.sisters ?? []
   if (own.length + sisters.length === 0) return null
-  const named = new Map([...own.map((one) => [one.readingId, day(one.at)] as const), ...sisters.map((one) => [one.readingId, `${one.assetTag}, ${day(one.at)}`] as const)])
+  const isAlone = (at: string) => own.filter((one) => day(one.at) === day(at)).length === 1
+  const named = new Map([...own.map((one) => [one.readingId, isAlone(one.at) ? day(one.at) : dayAndTime(one.at)] as const), ...sisters.map((one) => [one.readingId, `${one.assetTag}, ${day(one.at)}`] as const)])
   return (
     <label className="inline-flex items-center gap-1.5 text-[13px] text-ink2">
       {text.beside}

@@ -1,6 +1,6 @@
 import type { CurveView } from '../api/types'
 import { Button } from '../parts/Button'
-import { number } from '../units/format'
+import { number, significant } from '../units/format'
 import { words } from '../words/en'
 
 const text = words.signals
@@ -35,7 +35,7 @@ export function PeakTable({ peaks, factor, xUnit, yUnit, shaftHz, onPoint }: Pro
               <td className="num">
                 <Button onClick={() => onPoint(peak.at)}>{number(peak.at * factor)}</Button>
               </td>
-              <td className="num">{number(peak.value)}</td>
+              <td className="num">{significant(peak.value)}</td>
               {shaftHz !== null && <td className="num">{number(peak.at / shaftHz)}</td>}
             </tr>
           ))}

@@ -1,6 +1,6 @@
 import { useCallback, useMemo, useRef, useState } from 'react'
 import uPlot from 'uplot'
-import { number } from '../units/format'
+import { significant } from '../units/format'
 import { words } from '../words/en'
 import { type Curve, nearestTo, outlineOf } from './curve'
 import { drawUprights, set } from './drawOver'
@@ -80,10 +80,10 @@ export function SeriesViewer({ curve, other, title, file }: Props) {
         {lines.length === 0 && <span className="text-ink3">{text.pickTime}</span>}
         {lines.map((line) => (
           <span key={line.name}>
-            <span className="font-semibold">{line.name}</span> {number(line.at)} {curve.xUnit} <span className="text-ink2">{number(valueAt(line.at))}</span> {curve.yUnit}
+            <span className="font-semibold">{line.name}</span> {significant(line.at)} {curve.xUnit} <span className="text-ink2">{significant(valueAt(line.at))}</span> {curve.yUnit}
           </span>
         ))}
-        {apart !== null && apart !== 0 && <span className="font-semibold">{text.timeDifference(number(apart), number(1 / Math.abs(apart)))}</span>}
+        {apart !== null && apart !== 0 && <span className="font-semibold">{text.timeDifference(significant(apart), significant(1 / Math.abs(apart)))}</span>}
         <span className="flex-1 text-right text-[12px] text-ink3">{text.keys}</span>
       </p>
       <KeepPlot

@@ -1,7 +1,7 @@
 import { useMemo, useRef, useState } from 'react'
 import type uPlot from 'uplot'
 import type { Mark, ResultLine } from '../api/types'
-import { limit, number } from '../units/format'
+import { limit, number, significant } from '../units/format'
 import { words } from '../words/en'
 import { Choice } from './Choice'
 import { type Curve, outlineOf } from './curve'
@@ -118,8 +118,8 @@ export function SpectrumViewer({ curve, other, known, evidence, results, title, 
         {lines.length === 0 && <span className="text-ink3">{text.pick}</span>}
         {lines.map((line) => (
           <span key={line.name}>
-            <span className="font-semibold">{line.name}</span> {number(line.hz * factor)} {unit} <span className="text-ink2">{number(valueAt(curve, values, line.hz))}</span>
-            {other && behind && <span className="text-ink3"> / {number(valueAt(other.curve, behind.values, line.hz))}</span>}
+            <span className="font-semibold">{line.name}</span> {number(line.hz * factor)} {unit} <span className="text-ink2">{significant(valueAt(curve, values, line.hz))}</span>
+            {other && behind && <span className="text-ink3"> / {significant(valueAt(other.curve, behind.values, line.hz))}</span>}
           </span>
         ))}
         {kind === 'difference' && cursor.first !== null && cursor.second !== null && <span className="font-semibold">{text.difference(number((cursor.second - cursor.first) * factor), unit)}</span>}

@@ -99,7 +99,7 @@ describe('the spectrum viewer', () => {
   it('tells the other reading’s value beside its own', async () => {
     show(<SpectrumViewer curve={curve} known={[]} {...viewed} other={{ curve: { ...curve, y: curve.y.map((value) => value * 3) }, name: '1 May 2026' }} />)
     fireEvent.click(await screen.findByText('20.4', { selector: 'button' }))
-    expect(screen.getByText('A').parentElement?.textContent).toContain('2.00 / 6.00')
+    expect(screen.getByText('A').parentElement?.textContent).toContain('2 / 6')
     expect(screen.getAllByText('dotted: 1 May 2026').length).toBe(1)
   })
 })

@@ -51,7 +51,7 @@ function listening(real: Path2D | CanvasRenderingContext2D, steps: () => Steps) 
 }
 
 /** What is drawn on a canvas, written down as SVG while it is drawn. */
-class Recorder {
+export class Recorder {
   private readonly elements: string[] = []
   private readonly definitions: string[] = []
   private readonly paths = new WeakMap<Path2D, Steps>()

@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.OutputType;
@@ -43,7 +44,35 @@ final class Browser implements AutoCloseable {
                 .build();
         driver = new ChromeDriver(service, options);
         driver.executeCdpCommand("Emulation.setDeviceMetricsOverride", Map.of("width", 1280, "height", 800, "deviceScaleFactor", 1, "mobile", false));
+        driver.executeCdpCommand("Browser.setDownloadBehavior", Map.of("behavior", "allow", "downloadPath", downloads().toString()));
         wait = new WebDriverWait(driver, PATIENCE);
+    }
+
+    private Path downloads() {
+        return profile.resolve("kept");
+    }
+
+    /** Waits for a file that was kept, by the end of its name. */
+    Path keptAs(String end) {
+        return wait.until(d -> {
+            try (Stream<Path> files = Files.isDirectory(downloads()) ? Files.list(downloads()) : Stream.empty()) {
+                return files.filter(file -> file.getFileName().toString().endsWith(end)).findFirst().orElse(null);
+            } catch (IOException e) {
+                throw new IllegalStateException(e);
+            }
+        });
+    }
+
+    /** Clicks into the first such plot, at a share of its width. */
+    void clickWithin(By by, double share, boolean withShift) {
+        WebElement plot = see(by);
+        int x = (int) Math.round(plot.getSize().width * (share - 0.5));
+        Actions hands = new Actions(driver).moveToElement(plot, x, 0);
+        (withShift ? hands.keyDown(Keys.SHIFT).click().keyUp(Keys.SHIFT) : hands.click()).perform();
+    }
+
+    void focus(By by) {
+        run("arguments[0].focus()", see(by));
     }
 
     void open(String address) {

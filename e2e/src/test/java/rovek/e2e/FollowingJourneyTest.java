@@ -52,7 +52,7 @@ class FollowingJourneyTest extends SignedInJourney {
             browser.see("as with misalignment");
             browser.press("mark it");
             browser.see(By.xpath("//button[@aria-pressed='true'][.='Spectrum']"));
-            browser.see(By.xpath("//div[@role='img'][@aria-label='Spectrum']"));
+            browser.see(By.xpath("//*[@role='figure'][@aria-label='Spectrum']"));
             assertThat(Duration.between(began, Instant.now())).as("found in under a minute").isLessThan(Duration.ofMinutes(1));
             browser.press("Trend");
             Accessibility.check(browser, "a trend that leads to its limit");

@@ -16,6 +16,11 @@ public sealed interface Entry permits Entry.Number, Entry.Choice, Entry.Text, En
      */
     Optional<String> fault(String name, String unit, String value);
 
+    /** How it is written, where that is not plain; else blank. */
+    default String hint() {
+        return "";
+    }
+
     /** Words to choose from; empty where anything may be typed. */
     default List<String> options() {
         return List.of();

@@ -39,6 +39,11 @@ public record NamedRanges(int most, boolean mayBeOpen, double least) implements 
         }
     }
 
+    @Override
+    public String hint() {
+        return mayBeOpen ? "name: 2..5; other name: ..9" : "name: 40..60; other name: 90..110";
+    }
+
     /** @throws IllegalArgumentException where {@link #fault} names one */
     public List<NamedRange> read(String text) {
         try {

@@ -51,8 +51,8 @@ class PlantController {
     record TechniqueView(
             String id, String name, List<String> presets, List<SettingView> settings, List<ResultView> results, String sensitivityUnit, String sensorUnit) {}
 
-    /** A setting as it can be chosen for many; {@code options} empty for a number. */
-    record SettingView(String key, String name, String unit, List<String> options) {}
+    /** A setting as it can be chosen for many; {@code options} empty for a number, {@code hint} how what is no number is written. */
+    record SettingView(String key, String name, String unit, List<String> options, String hint) {}
 
     record ResultView(String id, String name, String unit) {}
 
@@ -80,7 +80,7 @@ class PlantController {
     private List<SettingView> settingsOf(Technique technique) {
         return technique.settings().stream()
                 .map(one -> new SettingView(
-                        one.key(), one.name(), one.unit(), knowledge.options(technique, one)))
+                        one.key(), one.name(), one.unit(), knowledge.options(technique, one), one.kind().hint()))
                 .toList();
     }
 
@@ -144,14 +144,14 @@ class PlantController {
 
     @GetMapping("/nodes/{id}/settings")
     List<PlantSettings.SettingLine> settings(
-            @PathVariable UUID id, @RequestParam(defaultValue = "vibration") String technique) {
+            @PathVariable UUID id, @RequestParam(defaultValue = "") String technique) {
         return settings.lines(id, technique);
     }
 
     @PutMapping("/nodes/{id}/settings")
     PlantLedger.Committed set(
             @PathVariable UUID id,
-            @RequestParam(defaultValue = "vibration") String technique,
+            @RequestParam(defaultValue = "") String technique,
             @RequestBody Map<String, String> values) {
         return settings.set(id, technique, values);
     }
@@ -159,7 +159,7 @@ class PlantController {
     @PostMapping("/nodes/{id}/settings/effect")
     PlantSettings.Effect effect(
             @PathVariable UUID id,
-            @RequestParam(defaultValue = "vibration") String technique,
+            @RequestParam(defaultValue = "") String technique,
             @RequestBody Map<String, String> values) {
         return settings.effect(id, technique, values);
     }

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.core.plant.Alteration;
@@ -41,6 +42,7 @@ public class PlantSettings {
      * A setting as it stands at a node.
      *
      * @param options words to choose from; empty for a number
+     * @param hint how it is written where it is no number; blank for one
      * @param own whether the node itself says so
      * @param originId node it comes from; null for the technique's default
      * @param originName how that node is called; blank for the default
@@ -49,7 +51,7 @@ public class PlantSettings {
      * @param overriddenBeneath how many nodes beneath say something else
      */
     public record SettingLine(
-            String key, String name, String unit, List<String> options, String value, boolean own,
+            String key, String name, String unit, List<String> options, String hint, String value, boolean own,
             @Nullable UUID originId, String originName, String sensor, String inherited, int overriddenBeneath) {}
 
     /**
@@ -64,7 +66,7 @@ public class PlantSettings {
     public List<SettingLine> lines(UUID nodeId, String techniqueId) {
         PlantTree tree = plant.tree();
         Node node = require(tree, nodeId);
-        Technique technique = technique(node.technique().isBlank() ? techniqueId : node.technique());
+        Technique technique = technique(tree, node, techniqueId);
         var effective = tree.effectiveSettings(nodeId, technique);
         Map<String, Integer> beneath = overriddenBeneath(tree, node, technique.id());
         Optional<SensorUse> use = technique.sensorUse();
@@ -73,7 +75,7 @@ public class PlantSettings {
         for (SettingDefinition definition : technique.settings()) {
             var setting = effective.get(definition.key());
             lines.add(new SettingLine(
-                    definition.key(), definition.name(), definition.unit(), knowledge.options(technique, definition), setting.value(),
+                    definition.key(), definition.name(), definition.unit(), knowledge.options(technique, definition), definition.kind().hint(), setting.value(),
                     setting.overridden().isPresent(),
                     setting.origin().map(origin -> origin.node()).orElse(null),
                     setting.origin().map(origin -> origin.name()).orElse(""),
@@ -102,14 +104,14 @@ public class PlantSettings {
      */
     @Transactional
     public PlantLedger.Committed set(UUID nodeId, String techniqueId, Map<String, String> values) {
-        Node node = require(plant.tree(), nodeId);
-        return editor.set(nodeId, facets(node, techniqueId, values));
+        PlantTree tree = plant.tree();
+        Node node = require(tree, nodeId);
+        return editor.set(nodeId, facets(technique(tree, node, techniqueId), values));
     }
 
-    private Map<String, String> facets(Node node, String techniqueId, Map<String, String> values) {
-        String technique = technique(node.technique().isBlank() ? techniqueId : node.technique()).id();
+    private static Map<String, String> facets(Technique technique, Map<String, String> values) {
         Map<String, String> facets = new HashMap<>();
-        values.forEach((key, value) -> facets.put(Facet.setting(technique, key), value == null ? "" : value));
+        values.forEach((key, value) -> facets.put(Facet.setting(technique.id(), key), value == null ? "" : value));
         return facets;
     }
 
@@ -117,10 +119,10 @@ public class PlantSettings {
     public Effect effect(UUID nodeId, String techniqueId, Map<String, String> values) {
         PlantTree before = plant.tree();
         Node node = require(before, nodeId);
-        Node wanted = node.saying(facets(node, techniqueId, values));
+        Technique technique = technique(before, node, techniqueId);
+        Node wanted = node.saying(facets(technique, values));
         PlantChange change = PlantChange.altering(List.of(Alteration.between(node, wanted)));
         PlantTree after = before.of(before.nodes().apply(change));
-        Technique technique = technique(node.technique().isBlank() ? techniqueId : node.technique());
         List<String> changed = new ArrayList<>();
         int kept = 0;
         for (PlantNode check : before.checksBeneath(nodeId)) {
@@ -159,6 +161,20 @@ public class PlantSettings {
 
     private static Node require(PlantTree tree, UUID id) {
         return tree.nodes().find(id).orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
+    }
+
+    /** The one that is asked for; where none is, that of the first check beneath that can be set at all. */
+    private Technique technique(PlantTree tree, Node node, String asked) {
+        if (!node.technique().isBlank()) {
+            return technique(node.technique());
+        }
+        if (!asked.isBlank()) {
+            return technique(asked);
+        }
+        return Stream.concat(tree.checksBeneath(node.id()).stream().map(check -> technique(check.technique())), techniques.list().stream())
+                .filter(technique -> !technique.settings().isEmpty())
+                .findFirst()
+                .orElseThrow();
     }
 
     private Technique technique(String id) {

@@ -1,0 +1,116 @@
+import { cleanup, fireEvent, screen } from '@testing-library/react'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { answering, asked, forget, Refusal } from '../test/fakeServer'
+import { show } from '../test/show'
+import { KeepPlot } from '../viewers/KeepPlot'
+import { ReadingLook } from './ReadingLook'
+import { ReckonAnew } from './ReckonAnew'
+import { ResultTable } from './ResultTable'
+
+vi.mock('../viewers/ZoomPlot', () => ({ ZoomPlot: ({ data }: { data: unknown[] }) => <p>{data.length - 1} curves</p> }))
+vi.mock('../viewers/Plot', () => ({ axis: () => ({}), colour: () => '' }))
+afterEach(cleanup)
+beforeEach(forget)
+
+const line = (reading: string, values: number[]) => ({
+  curves: [{ kind: 'lines', name: 'Spectrum', how: 'Hann', xUnit: 'Hz', yUnit: 'mm/s', step: 10, x: [], y: values, usualTo: null, peaks: [], bands: [] }],
+  remarks: reading === 'r1' ? ['The sensor was overloaded: the true value may be higher.'] : [],
+  looks: [{ key: 'quantity', name: 'Quantity', options: ['as checked', 'displacement'], value: 'as checked' }],
+  isRun: false,
+})
+
+const own = [
+  { readingId: 'r1', at: '2026-04-02T08:00:00Z', assetTag: 'P-101' },
+  { readingId: 'r2', at: '2026-03-02T08:00:00Z', assetTag: 'P-101' },
+  { readingId: 'r3', at: '2026-03-02T09:30:00Z', assetTag: 'P-101' },
+]
+
+describe('a reading looked at closely', () => {
+  beforeEach(() => {
+    answering('GET', '/api/readings/r1/curves', () => line('r1', [0, 1, 2]))
+    answering('GET', '/api/readings/r4/curves', () => line('r4', [0, 3, 1]))
+    answering('GET', '/api/readings/r1/insight', () => ({ findings: [], known: [] }))
+    answering('GET', '/api/readings/r1/results', () => [])
+    answering('GET', '/api/checks/c1/comparable', () => ({ own, sisters: [{ readingId: 'r4', at: '2026-04-01T08:00:00Z', assetTag: 'P-102' }], reckonedOtherwise: 0 }))
+  })
+
+  const look = <ReadingLook checkId="c1" readingId="r1" at="2026-04-02T08:00:00Z" place="P-101 Drive end, Velocity" curve="Spectrum" evidence={[]} />
+
+  it('is laid beside the same on other dates or a sister asset, never beside itself', async () => {
+    show(look)
+    const options = (await screen.findByLabelText('Beside it')).querySelectorAll('option')
+    const names = [...options].map((option) => option.textContent)
+    expect(names[0]).toBe('nothing')
+    expect(names.some((name) => name?.startsWith('2 Apr 2026'))).toBe(false)
+    expect(names.filter((name) => name?.startsWith('2 Mar 2026, '))).toHaveLength(2)
+    fireEvent.change(screen.getByLabelText('Beside it'), { target: { value: 'r4' } })
+    expect(await screen.findByText('2 curves')).toBeTruthy()
+    expect(screen.getByText('dotted: P-102, 1 Apr 2026')).toBeTruthy()
+  })
+
+  it('says what is to be known of it', async () => {
+    show(look)
+    expect(await screen.findByText('The sensor was overloaded: the true value may be higher.')).toBeTruthy()
+    expect(await screen.findByText('1 curves')).toBeTruthy()
+  })
+
+  it('asks for it in the way that is chosen, and goes back to the usual one', async () => {
+    show(look)
+    fireEvent.click(await screen.findByText(/How it is looked at/))
+    fireEvent.change(screen.getByLabelText('Quantity'), { target: { value: 'displacement' } })
+    fireEvent.click(await screen.findByText('as usual', { selector: 'button' }))
+    expect(screen.queryByText('as usual', { selector: 'button' })).toBeNull()
+    expect(asked.filter((one) => one.path === '/api/readings/r1/curves').length).toBeGreaterThanOrEqual(2)
+  })
+})
+
+describe('results of a reading', () => {
+  it('stand with limit and verdict, where there is more than one', async () => {
+    const result = { resultId: 'velocity.rms', name: 'velocity RMS', value: 2, unit: 'mm/s', watch: 2.8, fail: 4.5, watchLow: null, failLow: null, verdict: 'PASS' }
+    answering('GET', '/api/readings/r1/results', () => [result, { ...result, resultId: 'c', name: 'acceleration crest factor', unit: '1', watch: null, fail: null, verdict: 'NOT_JUDGED' }])
+    show(<ResultTable readingId="r1" />)
+    expect((await screen.findByText('velocity RMS')).closest('tr')?.textContent).toContain('4.50Pass')
+    expect(screen.getByText('acceleration crest factor').closest('tr')?.textContent).toContain('–Not judged')
+  })
+})
+
+describe('reckoning anew', () => {
+  it('is offered with the number of readings, and says what was done', async () => {
+    let left = 3
+    answering('GET', '/api/checks/c1/comparable', () => ({ own, sisters: [], reckonedOtherwise: left }))
+    answering('POST', '/api/checks/c1/reckon', () => {
+      left = 0
+      return { readings: 3 }
+    })
+    show(<ReckonAnew checkId="c1" />)
+    expect(await screen.findByText('3 readings were reckoned before the check was set as it is now.')).toBeTruthy()
+    fireEvent.click(screen.getByText('Reckon them anew'))
+    await vi.waitFor(() => expect(screen.queryByText('Reckon them anew')).toBeNull())
+    expect(asked.filter((one) => one.method === 'POST')).toHaveLength(1)
+  })
+
+  it('says why it cannot be done', async () => {
+    answering('GET', '/api/checks/c1/comparable', () => ({ own, sisters: [], reckonedOtherwise: 9 }))
+    answering('POST', '/api/checks/c1/reckon', () => new Refusal(409, 'too-many-readings', 'More than 5,000 readings are not reckoned anew at once.'))
+    show(<ReckonAnew checkId="c1" />)
+    fireEvent.click(await screen.findByText('Reckon them anew'))
+    expect(await screen.findByText('More than 5,000 readings are not reckoned anew at once.')).toBeTruthy()
+  })
+})
+
+describe('keeping a plot', () => {
+  it('offers a part only where a part is shown, and asks for that part', async () => {
+    const addresses: string[] = []
+    const file = (form: string, part: { from: number; to: number } | null) => {
+      addresses.push(`${form} ${part ? `${part.from}-${part.to}` : 'whole'}`)
+      return '/api/nothing'
+    }
+    const { unmount } = show(<KeepPlot pieces={() => []} name="x" file={file} shown={null} />)
+    expect(await screen.findAllByText('CSV')).toHaveLength(1)
+    unmount()
+    show(<KeepPlot pieces={() => []} name="x" file={file} shown={{ from: 1, to: 2 }} />)
+    const links = await screen.findAllByText('XLSX')
+    links.forEach((link) => fireEvent.click(link))
+    expect(addresses).toEqual(['xlsx whole', 'xlsx 1-2'])
+  })
+})
