@@ -49,6 +49,7 @@ final class TrendBench {
                     SELECT id, 'velocity.rms', taken_at, check_id, 0, 2 + random() + CASE WHEN own_id = 'trend-600000' THEN 7 ELSE 0 END, 'mm/s'
                     FROM reading WHERE check_id = '%s'""".formatted(CHECK));
             statement.execute("VACUUM ANALYZE result");
+            statement.execute("ANALYZE reading");
         }
     }
 

@@ -23,6 +23,9 @@ class TrendRows {
     private static final Timestamp EVER = Timestamp.valueOf("0001-01-01 00:00:00");
     private static final Timestamp ALWAYS = Timestamp.valueOf("9999-12-31 00:00:00");
 
+    /** By the hour first: that is what they are found by. */
+    private static final String HOURS_TOUCHED = "hour BETWEEN :from::timestamptz - interval '1 hour' AND :to AND last_at >= :from AND first_at <= :to";
+
     private static final long MICROS_AN_HOUR = 3_600_000_000L;
 
     private static final int FETCHED_AT_ONCE = 2_000;
@@ -54,8 +57,9 @@ class TrendRows {
     Extent extent(UUID check, ResultDefinition result, @Nullable Instant from, @Nullable Instant to, boolean isSummedUp) {
         String sql = isSummedUp
                 ? """
-                SELECT sum(readings) FILTER (WHERE last_at >= :from AND first_at <= :to), min(first_at), max(last_at)
-                FROM result_hour WHERE check_id = :check AND result_id = :result"""
+                SELECT (SELECT sum(readings) FROM result_hour WHERE check_id = :check AND result_id = :result AND %s),
+                    (SELECT first_at FROM result_hour WHERE check_id = :check AND result_id = :result ORDER BY hour LIMIT 1),
+                    (SELECT last_at FROM result_hour WHERE check_id = :check AND result_id = :result ORDER BY hour DESC LIMIT 1)""".formatted(HOURS_TOUCHED)
                 : """
                 SELECT count(*) FILTER (WHERE taken_at BETWEEN :from AND :to), min(taken_at), max(taken_at)
                 FROM result WHERE check_id = :check AND result_id = :result AND counts""";
@@ -79,8 +83,8 @@ class TrendRows {
         String sql = outOfHours
                 ? """
                 SELECT min(first_at), max(last_at), min(least), max(largest), sum(readings) FROM result_hour
-                WHERE check_id = :check AND result_id = :result AND last_at >= :from AND first_at <= :to
-                GROUP BY date_bin(:width * interval '1 microsecond', hour, :from) ORDER BY 1"""
+                WHERE check_id = :check AND result_id = :result AND %s
+                GROUP BY date_bin(:width * interval '1 microsecond', hour, :from) ORDER BY 1""".formatted(HOURS_TOUCHED)
                 : """
                 SELECT min(taken_at), max(taken_at), min(value), max(value), count(*) FROM result
                 WHERE check_id = :check AND result_id = :result AND counts AND taken_at BETWEEN :from AND :to
