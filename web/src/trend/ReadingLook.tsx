@@ -44,7 +44,7 @@ export function ReadingLook({ checkId, readingId, at, place, curve: name, eviden
   const file: FileAddress = (form, stretch) =>
     `/api/readings/${readingId}/curves/${encodeURIComponent(name)}/file?${new URLSearchParams({ ...looked, form, ...(stretch ? { from: String(stretch.from), to: String(stretch.to) } : {}), ...(laid ? { with: laid.readingId } : {}) })}`
   return (
-    <>
+    <div className={curves.isPlaceholderData ? 'opacity-50' : ''}>
       <Trouble error={curves.error ?? others.error} />
       <div className="flex flex-wrap items-center gap-x-4">
         {checkId !== null && <BesideChoice checkId={checkId} readingId={readingId} beside={laid} onChange={setBeside} />}
@@ -65,6 +65,6 @@ export function ReadingLook({ checkId, readingId, at, place, curve: name, eviden
         />
       )}
       {curve?.kind === 'series' && <SeriesViewer key={name} curve={curve} other={other} title={title} file={file} />}
-    </>
+    </div>
   )
 }

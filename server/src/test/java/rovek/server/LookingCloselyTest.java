@@ -118,8 +118,9 @@ class LookingCloselyTest {
         String newest = comparable(check).get("own").get(0).get("readingId").asString();
         assertThat(caller.get("/api/readings/" + newest + "/results").ok()).as("not measured yet").hasSize(2);
 
-        assertThat(caller.post("/api/checks/" + check + "/reckon", Map.of()).ok().get("readings").asInt()).isEqualTo(2);
-        assertThat(caller.post("/api/checks/" + check + "/reckon", Map.of()).ok().get("readings").asInt()).as("a double click").isZero();
+        List<Integer> clicks = List.of(1, 2, 3).parallelStream()
+                .map(click -> caller.post("/api/checks/" + check + "/reckon", Map.of()).ok().get("readings").asInt()).sorted().toList();
+        assertThat(clicks).as("whoever clicks thrice").containsExactly(0, 0, 2);
         caller.limit(check, "vibration", "velocity.band.running", 0.001, 0.002).ok();
         JsonNode band = caller.get("/api/readings/" + newest + "/results").ok().get(2);
         assertThat(band.get("name").asString()).isEqualTo("velocity in \"running\"");

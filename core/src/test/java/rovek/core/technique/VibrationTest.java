@@ -199,6 +199,7 @@ class VibrationTest {
         assertThat(value(analysis, "velocity.band.mesh")).isCloseTo(0, within(1e-6));
         assertThat(vibration.results(settings)).extracting(ResultDefinition::name).containsExactly("velocity RMS", "velocity peak", "velocity in \"running speed\"", "velocity in \"mesh\"");
         assertThat(vibration.result("velocity.band.mesh")).isEqualTo(vibration.results(settings).get(3));
+        assertThatThrownBy(() -> settings("bandsHz", "1/2 x: 40..60")).isInstanceOf(InvalidSettingsException.class).hasMessageContaining("\"1/2 x\"");
         assertThatThrownBy(() -> settings("bandsHz", "low: 2..8")).isInstanceOf(InvalidSettingsException.class).hasMessageContaining("\"low\" must lie within 10 to 6400 Hz");
     }
 

@@ -46,26 +46,24 @@ public class Reckoning {
     /** How many were made anew. */
     public record Reckoned(int readings) {}
 
-    private record Kept(UUID id, String settings) {}
-
-    /** How many of a check's readings were reckoned otherwise than it is set now. */
+    /** How many of a check's readings were reckoned otherwise than it is set now; no more are counted than are done at once. */
     @Transactional(readOnly = true)
     public int otherwise(CheckView check) {
-        return differing(check).size();
-    }
-
-    private List<Kept> differing(CheckView check) {
-        return db.sql("SELECT id, settings FROM reading WHERE check_id = ? AND NOT replaced ORDER BY taken_at DESC LIMIT " + (MOST_READINGS + 1))
+        record Used(String settings, int readings) {}
+        return db.sql("""
+                SELECT settings, count(*) FROM (SELECT settings FROM reading WHERE check_id = ? AND NOT replaced ORDER BY taken_at DESC LIMIT %d) r
+                GROUP BY settings""".formatted(MOST_READINGS))
                 .param(check.id())
-                .query((row, n) -> new Kept(row.getObject(1, UUID.class), row.getString(2)))
+                .query((row, n) -> new Used(row.getString(1), row.getInt(2)))
                 .list()
                 .stream()
-                .filter(kept -> differs(check, kept))
-                .toList();
+                .filter(used -> differs(check, used.settings()))
+                .mapToInt(Used::readings)
+                .sum();
     }
 
-    private boolean differs(CheckView check, Kept kept) {
-        Map<String, String> measuredWith = json.readValue(kept.settings(), new TypeReference<>() {});
+    private boolean differs(CheckView check, String settings) {
+        Map<String, String> measuredWith = json.readValue(settings, new TypeReference<>() {});
         try {
             SettingValues then = check.technique().settingsOf(measuredWith);
             return !then.equals(ReadingIntake.withSensor(check, then.values()));
@@ -74,11 +72,21 @@ public class Reckoning {
         }
     }
 
+    private record Kept(UUID id, String settings) {}
+
     /** @throws DomainProblem.Conflict where there are too many to be done at once */
     @Transactional
     public Reckoned anew(UUID checkId) {
         CheckView check = plant.check(checkId);
-        List<Kept> wanted = differing(check);
+        // One after the other: two who click at once would both make the same results.
+        db.sql("SELECT 1 FROM (SELECT pg_advisory_xact_lock(7152, hashtext(?))) AS locked").param(checkId.toString()).query(Integer.class).single();
+        List<Kept> wanted = db.sql("SELECT id, settings FROM reading WHERE check_id = ? AND NOT replaced ORDER BY taken_at DESC")
+                .param(checkId)
+                .query((row, n) -> new Kept(row.getObject(1, UUID.class), row.getString(2)))
+                .list()
+                .stream()
+                .filter(kept -> differs(check, kept.settings()))
+                .toList();
         if (wanted.size() > MOST_READINGS) {
             throw new DomainProblem.Conflict("too-many-readings", "More than %,d readings are not reckoned anew at once.".formatted(MOST_READINGS));
         }

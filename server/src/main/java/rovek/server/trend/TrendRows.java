@@ -10,6 +10,7 @@ import java.util.UUID;
 import java.util.function.Consumer;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.trend.TimedValue;
 import rovek.core.unit.Amount;
@@ -103,8 +104,9 @@ class TrendRows {
         return stretches;
     }
 
-    /** Every value in a period, in order of time; fetched in pieces, however many there are. */
-    void each(UUID check, ResultDefinition result, @Nullable Instant from, @Nullable Instant to, Consumer<TimedValue> taker) {
+    /** Every value in a period, in order of time; fetched in pieces while they are taken, which a transaction alone allows. */
+    @Transactional(readOnly = true)
+    public void each(UUID check, ResultDefinition result, @Nullable Instant from, @Nullable Instant to, Consumer<TimedValue> taker) {
         db.sql("""
                 SELECT taken_at, value, unit FROM result
                 WHERE check_id = :check AND result_id = :result AND counts AND taken_at BETWEEN :from AND :to ORDER BY taken_at""")

@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.UUID;
 import java.util.function.Consumer;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 import rovek.core.technique.ResultDefinition;
 import rovek.server.plant.CheckView;
 import rovek.server.plant.Plant;
@@ -48,12 +47,7 @@ public class TrendTables {
 
     private record Part(CheckView check, ResultDefinition result, TrendView trend) {}
 
-    /**
-     * Within one transaction: the rows are fetched while they are sent.
-     *
-     * @param from the beginning where null, likewise {@code to}
-     */
-    @Transactional(readOnly = true)
+    /** @param from the beginning where null, likewise {@code to} */
     public void send(List<Wanted> wanted, @Nullable Instant from, @Nullable Instant to, String form, HttpServletResponse response) throws IOException {
         TableAnswer.send(of(wanted, from, to), form, response);
     }

@@ -6,6 +6,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import rovek.core.reading.Capture;
 import rovek.core.reading.WaveformCapture;
 import rovek.core.signal.Averaging;
@@ -46,6 +47,9 @@ public final class Vibration implements Technique {
     private static final String WAVEFORM = "Waveform";
     private static final double VELOCITY_FROM_HZ = 10;
     private static final double VELOCITY_TO_HZ = 1_000;
+
+    /** It becomes part of the id of a result, which stands in addresses. */
+    private static final Pattern NAME_OF_A_BAND = Pattern.compile("[\\p{L}\\p{N} +×.,()-]+");
 
     private static final int BYTES_BESIDES_SAMPLES = 1_200;
 
@@ -96,6 +100,9 @@ public final class Vibration implements Technique {
     }
 
     private static Optional<String> bandFault(VibrationSettings.NamedBand named, double lowest, double usable) {
+        if (!NAME_OF_A_BAND.matcher(named.name()).matches()) {
+            return Optional.of("The name \"%s\" of a band may have letters, digits, spaces and + - × . , ( ) only.".formatted(named.name()));
+        }
         boolean isShown = named.band().lowHz() >= lowest * (1 - 1e-9) && named.band().highHz() <= usable * (1 + 1e-9);
         return isShown
                 ? Optional.empty()
@@ -157,10 +164,10 @@ public final class Vibration implements Technique {
     /** Besides its own spectrum the envelope of what rings, and the velocity where another quantity is looked at. */
     @Override
     public List<Curve> curves(Capture capture, SettingValues values, SettingValues lookValues) {
-        if (!(capture instanceof WaveformCapture waveform) || analyse(capture, values).curves().isEmpty()) {
+        VibrationSettings settings = VibrationSettings.of(values);
+        if (!(capture instanceof WaveformCapture waveform) || !obstacles(waveform, settings).isEmpty()) {
             return List.of();
         }
-        VibrationSettings settings = VibrationSettings.of(values);
         LookedAt looked = LookedAt.of(lookValues, settings, waveform.rateHz());
         VibrationQuantity quantity = looked.quantity();
         boolean isIntegrated = quantity != VibrationQuantity.ACCELERATION;
