@@ -67,7 +67,7 @@ describe('a reading looked at closely', () => {
 describe('results of a reading', () => {
   it('stand with limit and verdict, where there is more than one', async () => {
     const result = { resultId: 'velocity.rms', name: 'velocity RMS', value: 2, unit: 'mm/s', watch: 2.8, fail: 4.5, watchLow: null, failLow: null, verdict: 'PASS' }
-    answering('GET', '/api/readings/r1/results', () => [result, { ...result, resultId: 'c', name: 'acceleration crest factor', unit: '1', watch: null, fail: null, verdict: 'NOT_JUDGED' }])
+    answering('GET', '/api/readings/r1/results', () => [result, { ...result, resultId: 'c', name: 'acceleration crest factor', unit: '', watch: null, fail: null, verdict: 'NOT_JUDGED' }])
     show(<ResultTable readingId="r1" />)
     expect((await screen.findByText('velocity RMS')).closest('tr')?.textContent).toContain('4.50Pass')
     expect(screen.getByText('acceleration crest factor').closest('tr')?.textContent).toContain('–Not judged')

@@ -1,61 +1,8 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { Recorder } from './svgRecorder'
-
-/** Takes every step a canvas takes, and draws nothing. */
-class Canvas {
-  strokeStyle = '#111'
-  fillStyle = '#222'
-  lineWidth = 1.5
-  lineJoin = 'round'
-  globalAlpha = 1
-  font = '12px "Source Sans 3"'
-  textAlign = 'left'
-  textBaseline = 'alphabetic'
-  dash: number[] = []
-  taken: string[] = []
-  private moved = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 }
-
-  getTransform = () => this.moved
-  translate = (e: number, f: number) => {
-    this.moved = { ...this.moved, e, f }
-  }
-  getLineDash = () => this.dash
-  beginPath() { this.taken.push('beginPath') }
-  moveTo() { this.taken.push('moveTo') }
-  lineTo() { this.taken.push('lineTo') }
-  rect() { this.taken.push('rect') }
-  arc() { this.taken.push('arc') }
-  closePath() { this.taken.push('closePath') }
-  save() { this.taken.push('save') }
-  restore() { this.taken.push('restore') }
-  stroke() { this.taken.push('stroke') }
-  fill() { this.taken.push('fill') }
-  clip() { this.taken.push('clip') }
-  fillRect() { this.taken.push('fillRect') }
-  strokeRect() { this.taken.push('strokeRect') }
-  fillText() { this.taken.push('fillText') }
-}
-
-class Path {
-  moveTo() { return undefined }
-  lineTo() { return undefined }
-  rect() { return undefined }
-  arc() { return undefined }
-  closePath() { return undefined }
-}
-
-function recorded(draw: (context: CanvasRenderingContext2D, canvas: Canvas) => void): { svg: string; canvas: Canvas } {
-  const canvas = new Canvas()
-  const context = canvas as unknown as CanvasRenderingContext2D
-  const recorder = new Recorder(context)
-  const stop = recorder.listen()
-  draw(context, canvas)
-  stop()
-  return { svg: recorder.content(), canvas }
-}
+import { FakePath, recorded } from '../test/fakeCanvas'
 
 describe('a plot is written down as it is drawn', () => {
-  beforeEach(() => vi.stubGlobal('Path2D', Path))
+  beforeEach(() => vi.stubGlobal('Path2D', FakePath))
   afterEach(() => vi.unstubAllGlobals())
 
   it('writes lines with their ink, width and dash, and draws them all the same', () => {
@@ -121,6 +68,6 @@ describe('a plot is written down as it is drawn', () => {
     const before = canvas.taken.length
     canvas.save()
     expect(canvas.taken).toHaveLength(before + 1)
-    expect(globalThis.Path2D).toBe(Path)
+    expect(globalThis.Path2D).toBe(FakePath)
   })
 })

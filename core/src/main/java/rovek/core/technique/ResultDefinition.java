@@ -16,6 +16,6 @@ public record ResultDefinition(String id, String name, String statistic, UnitOfM
 
     /** Unit and statistic, e.g. "mm/s RMS". */
     public String unitLabel() {
-        return (unit.symbol() + " " + statistic).strip();
+        return (unit.shown() + " " + statistic).strip();
     }
 }

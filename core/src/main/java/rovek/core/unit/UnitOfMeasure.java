@@ -37,6 +37,11 @@ public record UnitOfMeasure(String symbol, Unit<?> unit) {
         }
     }
 
+    /** As it stands beside a number: a mere number has nothing beside it. */
+    public String shown() {
+        return symbol.equals("1") ? "" : symbol;
+    }
+
     @Override
     public String toString() {
         return symbol;

@@ -104,7 +104,7 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
                     .append(row.verdict() == Verdict.NOT_JUDGED ? "" : small(row.judgement().reason()))
                     .append("</td><td>").append(text(row.quantity()))
                     .append("</td><td class=\"n\">").append(value(row))
-                    .append("</td><td>").append(text(row.unit().symbol()))
+                    .append("</td><td>").append(text(row.unit().shown()))
                     .append("</td><td>").append(boundaries(row, Bounds::watch))
                     .append("</td><td>").append(boundaries(row, Bounds::fail))
                     .append("</td><td class=\"v ").append(row.verdict()).append("\">").append(word(row.verdict()))

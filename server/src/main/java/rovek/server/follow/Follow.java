@@ -103,7 +103,7 @@ public class Follow {
         return new CheckLine(
                 check.id(), check.asset().tag(), check.point().id(), check.point().name(), check.node().name(),
                 leading.map(ResultDefinition::name).orElse(""), leading.map(ResultDefinition::id).orElse(""),
-                leading.map(result -> result.unit().symbol()).orElse(""), leading.map(ResultDefinition::unitLabel).orElse(""),
+                leading.map(result -> result.unit().shown()).orElse(""), leading.map(ResultDefinition::unitLabel).orElse(""),
                 check.technique().byHand().isPresent(),
                 newest == null ? null : newest.id(),
                 newest == null ? null : newest.takenAt().toString(),
@@ -121,7 +121,7 @@ public class Follow {
             if (shown && check.leadingResult().filter(result::equals).isEmpty()) {
                 Boundaries boundaries = verdict.boundaries(Optional.of(result));
                 others.add(new OtherResult(
-                        result.name(), newest.results().get(result.id()).value(), result.unit().symbol(),
+                        result.name(), newest.results().get(result.id()).value(), result.unit().shown(),
                         boundaries.watch(), boundaries.fail()));
             }
         }

@@ -121,7 +121,7 @@ public class Limits {
         Optional<LimitLayers.InForce> counting = layers.at(now);
         int unlimited = (int) checks.stream().filter(check -> limitNow(check, result, now).isEmpty()).count();
         return new LimitLine(
-                key.technique(), key.result(), result.name(), result.unit().symbol(), result.sense(),
+                key.technique(), key.result(), result.name(), result.unit().shown(), result.sense(),
                 counting.map(one -> LimitForm.of(one.limit())).orElse(null),
                 counting.map(one -> LimitText.write(one.limit(), result.sense())).orElse(""),
                 counting.map(LimitLayers.InForce::node).orElse(null),

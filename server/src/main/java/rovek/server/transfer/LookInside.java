@@ -111,7 +111,7 @@ public class LookInside {
         return new InsideLine(
                 reading.packed().takenAt().toString(), reading.packed().technique(),
                 reading.check().map(CheckView::place).orElse(reading.packed().label()),
-                leading.map(result -> result.value().value()).orElse(null), leading.map(result -> result.value().unit().symbol()).orElse(""),
+                leading.map(result -> result.value().value()).orElse(null), leading.map(result -> result.value().unit().shown()).orElse(""),
                 reading.packed().note(), isStored);
     }
 }

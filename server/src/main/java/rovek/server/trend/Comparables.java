@@ -77,7 +77,7 @@ public class Comparables {
                 ReadingVerdict.OfResult own = verdict.results().get(result.id());
                 Boundaries boundaries = own == null ? Boundaries.NONE : Boundaries.of(own.outcome().bounds());
                 lines.add(new ResultLine(
-                        result.id(), result.name(), value.in(result.unit()).value(), result.unit().symbol(), boundaries.watch(), boundaries.fail(), boundaries.watchLow(),
+                        result.id(), result.name(), value.in(result.unit()).value(), result.unit().shown(), boundaries.watch(), boundaries.fail(), boundaries.watchLow(),
                         boundaries.failLow(), verdict.onlyOn(result.id()).judgement().verdict()));
             }
         }

@@ -77,7 +77,7 @@ public class Trends {
         Baselines baselines = events.baselines(tree, List.of(checkId)).get(checkId);
         List<TrendView.LimitStep> lines = LimitLines.of(check, result, series, clock.instant());
         return new TrendView(
-                checkId, check.place() + ", " + check.node().name(), check.asset().tag(), result.id(), result.name(), result.unit().symbol(), result.unitLabel(),
+                checkId, check.place() + ", " + check.node().name(), check.asset().tag(), result.id(), result.name(), result.unit().shown(), result.unitLabel(),
                 points, stretches, extent.count(),
                 extent.firstAt() == null ? null : extent.firstAt().toString(), extent.lastAt() == null ? null : extent.lastAt().toString(),
                 lines, periods(baselines, all), events.ofCheck(tree, checkId),

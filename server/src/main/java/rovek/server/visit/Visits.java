@@ -233,7 +233,7 @@ public class Visits {
         return new LooseReading(
                 reading.id(), reading.technique(), reading.takenAt().toString(), reading.label(), reading.note(),
                 leading.map(amount -> amount.value()).orElse(null),
-                leading.map(amount -> amount.unit().symbol()).orElse(""),
+                leading.map(amount -> amount.unit().shown()).orElse(""),
                 reading.discardedBecause(), reading.filled(), isAccidental, places);
     }
 
@@ -274,7 +274,7 @@ public class Visits {
             Double last = reading == null ? null : before.getOrDefault(reading.id(), Map.of()).get(leading.map(ResultDefinition::id).orElse(""));
             return new VisitRow(
                     check.id(), check.asset().id(), check.asset().tag(), check.asset().name(), check.point().name(), check.node().name(),
-                    reading == null ? null : reading.id(), progress, value, leading.map(result -> result.unit().symbol()).orElse(""),
+                    reading == null ? null : reading.id(), progress, value, leading.map(result -> result.unit().shown()).orElse(""),
                     boundaries.watch(), boundaries.fail(), boundaries.watchLow(), boundaries.failLow(),
                     value == null || last == null ? null : value - last,
                     judgement.verdict(), judgement.reason(), VerdictNotes.of(judgement), note, repeats.getOrDefault(check.id(), 0),
