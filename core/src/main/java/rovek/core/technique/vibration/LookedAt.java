@@ -1,7 +1,8 @@
 package rovek.core.technique.vibration;
 
+import java.math.BigDecimal;
+import java.math.MathContext;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import rovek.core.entry.Entry;
 import rovek.core.signal.Averaging;
@@ -72,6 +73,10 @@ record LookedAt(VibrationQuantity quantity, Window window, int stretches, Averag
     }
 
     String saysOfEnvelope() {
-        return String.format(Locale.ROOT, "of %.2g to %.3g kHz", ringing.lowHz() / 1000, ringing.highHz() / 1000);
+        return "of %s to %s kHz".formatted(kilo(ringing.lowHz()), kilo(ringing.highHz()));
+    }
+
+    private static String kilo(double hz) {
+        return BigDecimal.valueOf(hz / 1000).round(new MathContext(3)).stripTrailingZeros().toPlainString();
     }
 }
