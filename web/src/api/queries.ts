@@ -1,6 +1,6 @@
 import { queryOptions } from '@tanstack/react-query'
 import { api, data } from './client'
-import { expanded } from '../viewers/curve'
+import { expanded } from './curve'
 import type { LimitForm, LimitLine, OutlineFilter, RunStatistics, RunView, Sheet, Trend, VisitSheet } from './types'
 
 /** A limit without rules is none. */

@@ -1,5 +1,5 @@
 import type { Verdict, VerdictNotes } from '../api/types'
-import { notesSay } from '../trend/notesSay'
+import { notesSay } from './notesSay'
 import { words } from '../words/en'
 
 export const verdictColour: Record<Verdict, string> = {

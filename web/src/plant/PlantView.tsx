@@ -1,6 +1,6 @@
 import { getRouteApi, Link } from '@tanstack/react-router'
 import { useCallback, useMemo, useState } from 'react'
-import { useMay } from '../app/useMay'
+import { useMay } from '../parts/useMay'
 import { Button } from '../parts/Button'
 import { Page } from '../parts/Page'
 import { Trouble } from '../parts/Trouble'

@@ -1,4 +1,4 @@
-import { useMay } from '../app/useMay'
+import { useMay } from '../parts/useMay'
 import { Page } from '../parts/Page'
 import { words } from '../words/en'
 import { AuditTable } from './AuditTable'

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { queries } from '../api/queries'
 import type { SetupView } from '../api/types'
-import { useMay } from '../app/useMay'
+import { useMay } from '../parts/useMay'
 import { Button } from '../parts/Button'
 import { dayAndTime } from '../units/format'
 import { words } from '../words/en'

@@ -5,7 +5,7 @@ import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
 import { VerdictMark } from '../parts/VerdictMark'
-import { useMending } from '../visit/useMending'
+import { useMending } from '../reading/useMending'
 import { words } from '../words/en'
 
 const text = words.trend.overrule

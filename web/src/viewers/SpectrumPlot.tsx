@@ -1,7 +1,7 @@
 import { useCallback, useMemo } from 'react'
 import type uPlot from 'uplot'
 import type { Mark } from '../api/types'
-import type { Curve } from './curve'
+import type { Curve } from '../api/curve'
 import { drawLevels, drawStretches, drawUprights, known, type Level, set, type Stretch } from './drawOver'
 import { axis, colour } from './Plot'
 import type { CursorLine } from './spectrumScale'

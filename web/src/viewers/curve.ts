@@ -1,16 +1,3 @@
-import type { CurveView } from '../api/types'
-
-/** A curve with all its places told. */
-export interface Curve extends Omit<CurveView, 'x' | 'y' | 'step'> {
-  x: number[]
-  y: number[]
-}
-
-/** Evenly spaced curves are sent without their places. */
-export function expanded({ x, step, ...rest }: CurveView): Curve {
-  return { ...rest, x: step === null ? x : rest.y.map((_, i) => i * step) }
-}
-
 /** The last place of a rising axis at or before another; the first where all are behind it. */
 export function placeOf(x: number[], at: number): number {
   let low = 0

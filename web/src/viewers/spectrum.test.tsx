@@ -1,7 +1,8 @@
 import { cleanup, fireEvent, screen } from '@testing-library/react'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { show } from '../test/show'
-import { type Curve, expanded, nearestTo, outlineOf, placeOf } from './curve'
+import { type Curve, expanded } from '../api/curve'
+import { nearestTo, outlineOf, placeOf } from './curve'
 import { cursorLines, decibels, shownValues, stepsPerHz, topNear, valueAt } from './spectrumScale'
 import { SpectrumViewer } from './SpectrumViewer'
 

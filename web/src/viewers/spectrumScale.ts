@@ -1,4 +1,5 @@
-import { type Curve, nearestTo } from './curve'
+import type { Curve } from '../api/curve'
+import { nearestTo } from './curve'
 
 /** What the axis of a spectrum is counted in. */
 export type Abscissa = 'Hz' | 'CPM' | 'orders'

@@ -5,7 +5,7 @@ import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
 import { words } from '../words/en'
 import { FILLED, type FilledColumn } from './filled'
-import { useMending } from './useMending'
+import { useMending } from '../reading/useMending'
 
 const text = words.visits.fill
 

@@ -9,7 +9,7 @@ import { FillDialog } from './FillDialog'
 import { MoveDialog } from './MoveDialog'
 import { TimesDialog } from './TimesDialog'
 import { ToVisitDialog } from './ToVisitDialog'
-import { useMending } from './useMending'
+import { useMending } from '../reading/useMending'
 
 const text = words.visits.mend
 

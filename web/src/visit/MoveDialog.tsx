@@ -7,7 +7,7 @@ import { Dialog } from '../parts/Dialog'
 import { Tag } from '../parts/Tag'
 import { Trouble } from '../parts/Trouble'
 import { words } from '../words/en'
-import { useMending } from './useMending'
+import { useMending } from '../reading/useMending'
 
 const text = words.visits.move
 const TARGETS = ['CLIENT', 'SITE', 'AREA', 'SYSTEM', 'ASSET']

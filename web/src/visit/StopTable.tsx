@@ -9,10 +9,10 @@ import { Trouble } from '../parts/Trouble'
 import { VerdictMark } from '../parts/VerdictMark'
 import { boundary, change, number } from '../units/format'
 import { words } from '../words/en'
-import { CaptureDialog } from './CaptureDialog'
+import { CaptureDialog } from '../reading/CaptureDialog'
 import { DRAGGED_READING } from './dragging'
 import { filledIn } from './filled'
-import { useMending } from './useMending'
+import { useMending } from '../reading/useMending'
 import { usePlacements } from './usePlacements'
 
 interface Props {

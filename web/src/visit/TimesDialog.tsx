@@ -6,7 +6,7 @@ import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
 import { dayAndTime } from '../units/format'
 import { words } from '../words/en'
-import { useMending } from './useMending'
+import { useMending } from '../reading/useMending'
 
 const text = words.visits.times
 

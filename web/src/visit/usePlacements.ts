@@ -1,6 +1,6 @@
 import { api, data } from '../api/client'
 import { say } from '../parts/notices'
-import { useMending } from './useMending'
+import { useMending } from '../reading/useMending'
 
 /** Where a reading goes; without a check it is loose again. */
 export interface Placement {

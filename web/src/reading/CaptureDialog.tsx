@@ -5,7 +5,7 @@ import type { CaptureView, Mark } from '../api/types'
 import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
-import { ReadingLook, RUN } from '../trend/ReadingLook'
+import { ReadingLook, RUN } from './ReadingLook'
 import { words } from '../words/en'
 
 const text = words.visits.capture
