@@ -109,7 +109,7 @@ class TransferTest {
         String reading = rows.get(0).get("readingId").asString();
         JsonNode curves = caller.get("/api/readings/" + reading + "/curves").ok().get("curves");
         assertThat(curves.get(0).get("name").asString()).isEqualTo("Spectrum");
-        assertThat(curves.get(0).get("x")).hasSize(6401);
+        assertThat(curves.get(0).get("y")).hasSize(6401);
         JsonNode trend = caller.get("/api/checks/" + checks.get(0) + "/trend").ok();
         assertThat(trend.get("points")).hasSize(1);
         assertThat(trend.get("lines").get(0).get("fail").asDouble()).isEqualTo(1.0);
