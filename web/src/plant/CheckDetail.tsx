@@ -54,6 +54,7 @@ function CheckSoFar(props: Props) {
 
 /** What is kept as it was taken, each time it was taken. */
 function CheckKept({ check, readingId, onReading }: Props) {
+  const mayEdit = useMay().edit
   const comparable = useQuery(queries.comparable(check.checkId))
   const readings = [...(comparable.data?.own ?? [])].reverse()
   const chosen = readings.find((one) => one.readingId === readingId) ?? readings.at(-1)
@@ -66,7 +67,7 @@ function CheckKept({ check, readingId, onReading }: Props) {
         {chosen && <ReadingStepper readings={readings} chosen={chosen} onReading={onReading} />}
       </div>
       <p className="mb-2 text-[13px] text-ink2">{`${words.verdict.NOT_JUDGED}: ${check.reason}`}</p>
-      <ReckonAnew checkId={check.checkId} />
+      {mayEdit && <ReckonAnew checkId={check.checkId} />}
       {chosen && <CaptureLook key={chosen.readingId} readingId={chosen.readingId} checkId={check.checkId} at={chosen.at} place={placeOf(check)} />}
     </section>
   )
@@ -169,7 +170,7 @@ function CheckTrend({ check, readingId, onReading }: Props) {
         />
       )}
       {chosen && <ResultTable readingId={chosen.readingId} />}
-      <ReckonAnew checkId={check.checkId} />
+      {mayEdit && <ReckonAnew checkId={check.checkId} />}
       <Trouble error={trend.error} />
       {look === 'trend' && trend.data && (
         <TrendPanel

@@ -54,6 +54,11 @@ describe('a reading looked at closely', () => {
     expect(await screen.findByText('1 curves')).toBeTruthy()
   })
 
+  it('says so where it does not show what is wanted', async () => {
+    show(<ReadingLook checkId="c1" readingId="r1" at="2026-04-02T08:00:00Z" place="P-101 Drive end, Velocity" curve="Envelope" evidence={[]} />)
+    expect(await screen.findByText('This reading shows no envelope.')).toBeTruthy()
+  })
+
   it('asks for it in the way that is chosen, and goes back to the usual one', async () => {
     show(look)
     fireEvent.click(await screen.findByText(/How it is looked at/))

@@ -17,6 +17,7 @@ export const signals = {
   shownAs: 'what is shown as',
   copied: 'The picture is in the clipboard.',
   notCopied: 'The browser does not let the picture into the clipboard. Keep it as PNG instead.',
+  notShown: (name: string) => `This reading shows no ${name}.`,
   notKept: 'It could not be kept. Try again.',
   looks: 'How it is looked at',
   asUsual: 'as usual',

@@ -13,9 +13,12 @@ import java.util.concurrent.ConcurrentHashMap;
 /** Listens on the instrument's own port, on loopback only. */
 final class HandheldServer implements AutoCloseable {
 
+    private static final long LEAVES_WITHIN_MILLIS = 5_000;
+
     private final Handheld handheld;
     private final Faults faults;
     private final ServerSocket listening;
+    private final Thread accepting;
     private final Set<Socket> open = ConcurrentHashMap.newKeySet();
 
     /** @param port 0 for any that is free */
@@ -29,7 +32,7 @@ final class HandheldServer implements AutoCloseable {
         } catch (IOException e) {
             throw new UncheckedIOException("Port " + port + " cannot be used.", e);
         }
-        start("handheld port", this::accept);
+        accepting = start("handheld port", this::accept);
     }
 
     int port() {
@@ -59,21 +62,26 @@ final class HandheldServer implements AutoCloseable {
         }
     }
 
-    private static void start(String name, Runnable work) {
+    private static Thread start(String name, Runnable work) {
         Thread thread = new Thread(work, name);
         thread.setDaemon(true);
         thread.start();
+        return thread;
     }
 
     @Override
     public void close() {
         try {
             listening.close();
+            // The port is free only when whoever waits at it has gone: until then one more may be let in.
+            accepting.join(LEAVES_WITHIN_MILLIS);
             for (Socket socket : open) {
                 socket.close();
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
         }
     }
 }
