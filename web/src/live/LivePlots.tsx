@@ -2,6 +2,7 @@ import { useEffect, useMemo, useRef } from 'react'
 import uPlot from 'uplot'
 import 'uplot/dist/uPlot.min.css'
 import type { LiveChannel, LiveSample } from '../api/types'
+import { drawUprights, marks } from '../viewers/drawOver'
 import { axis, colour } from '../viewers/Plot'
 
 /** As high as the sheet allows: one or two channels fill it, more of them scroll. */
@@ -90,7 +91,7 @@ function optionsOf(channel: LiveChannel, width: number, height: number, marked: 
       { ...axis(), size: 56 },
     ],
     series: [{}, { stroke: colour('ink'), width: 1.4, points: { show: false } }],
-    hooks: { draw: [(made) => drawBounds(made, bounds), (made) => drawMarks(made, marked.current)] },
+    hooks: { draw: [(made) => drawBounds(made, bounds), (made) => drawUprights(made, marked.current.map((mark) => ({ name: mark.text, at: new Date(mark.at).getTime() / MILLIS })), marks())] },
   }
 }
 
@@ -105,26 +106,6 @@ function drawBounds(plot: uPlot, bounds: number[]) {
     ctx.moveTo(bbox.left, y)
     ctx.lineTo(bbox.left + bbox.width, y)
     ctx.stroke()
-  }
-  ctx.restore()
-}
-
-function drawMarks(plot: uPlot, marks: Mark[]) {
-  const { ctx, bbox } = plot
-  ctx.save()
-  ctx.strokeStyle = colour('plum')
-  ctx.fillStyle = colour('plum')
-  ctx.font = `${12 * devicePixelRatio}px "Source Sans 3"`
-  ctx.textAlign = 'left'
-  ctx.textBaseline = 'top'
-  for (const mark of marks) {
-    const x = plot.valToPos(new Date(mark.at).getTime() / MILLIS, 'x', true)
-    if (x < bbox.left || x > bbox.left + bbox.width) continue
-    ctx.beginPath()
-    ctx.moveTo(x, bbox.top)
-    ctx.lineTo(x, bbox.top + bbox.height)
-    ctx.stroke()
-    ctx.fillText(mark.text, x + 4, bbox.top + 2)
   }
   ctx.restore()
 }

@@ -1,7 +1,7 @@
 import { useCallback, useMemo } from 'react'
 import uPlot from 'uplot'
 import { elapsed, number } from '../units/format'
-import { drawLevels, drawName, drawUprights, known, type Level, set, type Upright } from '../viewers/drawOver'
+import { drawLevels, drawName, drawUprights, known, type Level, placed, type Upright } from '../viewers/drawOver'
 import { axis, colour } from '../viewers/Plot'
 import type { Zoom } from '../viewers/useZoom'
 import { ZoomPlot } from '../viewers/ZoomPlot'
@@ -82,7 +82,7 @@ export function LanePlot({ lane, seconds, other, chosen, height, zoom, markers, 
       drawLevels(plot, levels)
       drawUprights(plot, isFirst ? markers : markers.map((marker) => ({ ...marker, name: '' })), known())
       drawName(plot, channels.map((channel) => channel.name).join(', '))
-      drawUprights(plot, cursor, set())
+      drawUprights(plot, cursor, placed())
     },
     [levels, markers, isFirst, channels, cursor],
   )

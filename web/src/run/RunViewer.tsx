@@ -11,6 +11,7 @@ import type { Beside } from '../viewers/LookBar'
 import { outlineOf, placeOf } from '../viewers/curve'
 import { type FileAddress, KeepPlot } from '../viewers/KeepPlot'
 import { RangeStrip } from '../viewers/RangeStrip'
+import { useCursors } from '../viewers/useCursors'
 import { useZoom } from '../viewers/useZoom'
 import { words } from '../words/en'
 import { ChannelTable } from './ChannelTable'
@@ -54,7 +55,7 @@ function DrawnRun({ readingId, run, other, otherName, title }: DrawnProps) {
   const [hidden, setHidden] = useState<string[]>([])
   const [chosen, setChosen] = useState<string | null>(null)
   const [pointed, setPointed] = useState<number | null>(null)
-  const [cursor, setCursor] = useState<{ first: number | null; second: number | null }>({ first: null, second: null })
+  const cursors = useCursors()
   const { seconds } = run
   const whole = useMemo(() => ({ from: seconds[0] ?? 0, to: seconds.at(-1) ?? 1 }), [seconds])
   const zoom = useZoom(whole)
@@ -64,15 +65,10 @@ function DrawnRun({ readingId, run, other, otherName, title }: DrawnProps) {
   const stretch = useSettled(zoom.shown) ?? zoom.shown
   const statistics = useQuery({ ...queries.runStatistics(readingId, stretch.from, stretch.to), placeholderData: keepPreviousData })
   const markers = useMemo(() => run.markers.map((marker) => ({ name: marker.text, at: marker.atSeconds })), [run.markers])
-  const lines = useMemo(
-    () => [...(cursor.first === null ? [] : [{ name: 'A', at: cursor.first }]), ...(cursor.second === null ? [] : [{ name: 'B', at: cursor.second }])],
-    [cursor],
-  )
   const move = useCallback((at: number | null) => setPointed(at), [])
-  const point = (at: number, second: boolean) => setCursor(second ? { ...cursor, second: at } : { ...cursor, first: at })
   const file: FileAddress = (form, part) => `/api/readings/${readingId}/run/file?form=${form}${part ? `&from=${part.from}&to=${part.to}` : ''}`
   const said = [title, other && `${text.dotted} ${otherName}`].filter(Boolean).join('; ')
-  const at = cursor.first !== null ? placeOf(seconds, cursor.first) : pointed
+  const at = cursors.first !== null ? placeOf(seconds, cursors.first) : pointed
   return (
     <div>
       {lanes.map((lane, i) => (
@@ -87,8 +83,8 @@ function DrawnRun({ readingId, run, other, otherName, title }: DrawnProps) {
           markers={markers}
           isFirst={i === 0}
           isLast={i === lanes.length - 1}
-          cursor={lines}
-          onPoint={point}
+          cursor={cursors.lines}
+          onPoint={cursors.set}
           onMove={move}
           made={(plot) => (plot ? plots.current.set(lane.unit, plot) : plots.current.delete(lane.unit))}
         />
@@ -96,15 +92,15 @@ function DrawnRun({ readingId, run, other, otherName, title }: DrawnProps) {
       <RangeStrip whole={whole} zoom={zoom} outline={outline} label={text.strip} />
       <p className="flex min-h-[24px] flex-wrap gap-x-4 text-[13px]">
         {other && <span className="text-ink2">{`${text.dotted} ${otherName}`}</span>}
-        {lines.length === 0 && <span className="text-ink3">{text.pickTime}</span>}
-        {lines.map((line) => (
+        {cursors.lines.length === 0 && <span className="text-ink3">{text.pickTime}</span>}
+        {cursors.lines.map((line) => (
           <span key={line.name}>
             <span className="font-semibold">{line.name}</span> {elapsed(line.at)}
           </span>
         ))}
-        {cursor.first !== null && cursor.second !== null && <span className="font-semibold">{text.apart(elapsed(cursor.second - cursor.first))}</span>}
-        {lines.length > 0 && (
-          <Button className="min-h-[24px]" onClick={() => setCursor({ first: null, second: null })}>
+        {cursors.apart !== null && <span className="font-semibold">{text.apart(elapsed(cursors.apart))}</span>}
+        {cursors.lines.length > 0 && (
+          <Button className="min-h-[24px]" onClick={cursors.clear}>
             {text.noCursor}
           </Button>
         )}
@@ -124,7 +120,7 @@ function DrawnRun({ readingId, run, other, otherName, title }: DrawnProps) {
         channels={run.channels}
         statistics={statistics.data ?? []}
         at={at}
-        second={cursor.second === null ? null : placeOf(seconds, cursor.second)}
+        second={cursors.second === null ? null : placeOf(seconds, cursors.second)}
         isPart={zoom.isPart}
         hidden={hidden}
         onHide={(name) => setHidden(hidden.includes(name) ? hidden.filter((one) => one !== name) : [...hidden, name])}

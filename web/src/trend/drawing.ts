@@ -1,13 +1,12 @@
 import type uPlot from 'uplot'
 import type { LimitStep, PlantEvent, Trend } from '../api/types'
 import { limit } from '../units/format'
+import { clipped, font } from '../viewers/drawOver'
 import { colour } from '../viewers/Plot'
 import { drawVerdict } from '../viewers/shapes'
 import { words } from '../words/en'
 
 export const seconds = (at: string) => new Date(at).getTime() / 1000
-
-const font = (size = 12) => `${size * devicePixelRatio}px "Source Sans 3"`
 
 /** Between readings further apart than so many usual intervals nothing is known. */
 const GAP = 3
@@ -15,16 +14,6 @@ const DASHES = [[], [7, 4], [2, 3], [9, 3, 2, 3], [4, 4], [12, 4]]
 
 /** Dash pattern of a further line: lines are told apart by pattern and name, never by the colours of verdicts. */
 export const dashOf = (line: number) => DASHES[line % DASHES.length] ?? []
-
-function clipped(plot: uPlot, draw: (ctx: CanvasRenderingContext2D) => void) {
-  const { ctx, bbox } = plot
-  ctx.save()
-  ctx.beginPath()
-  ctx.rect(bbox.left, bbox.top, bbox.width, bbox.height)
-  ctx.clip()
-  draw(ctx)
-  ctx.restore()
-}
 
 interface Boundary {
   value: number | null

@@ -33,25 +33,22 @@ export function BesideChoice({ checkId, readingId, beside, onChange }: Props) {
         }}
       >
         <option value="">{text.besideNothing}</option>
-        {own.length > 0 && (
-          <optgroup label={text.otherDates}>
-            {own.map((one) => (
-              <option key={one.readingId} value={one.readingId}>
-                {named.get(one.readingId)}
-              </option>
-            ))}
-          </optgroup>
-        )}
-        {sisters.length > 0 && (
-          <optgroup label={text.sisters}>
-            {sisters.map((one) => (
-              <option key={one.readingId} value={one.readingId}>
-                {named.get(one.readingId)}
-              </option>
-            ))}
-          </optgroup>
-        )}
+        <Group label={text.otherDates} readings={own} named={named} />
+        <Group label={text.sisters} readings={sisters} named={named} />
       </select>
     </label>
+  )
+}
+
+function Group({ label, readings, named }: { label: string; readings: { readingId: string }[]; named: Map<string, string> }) {
+  if (readings.length === 0) return null
+  return (
+    <optgroup label={label}>
+      {readings.map((one) => (
+        <option key={one.readingId} value={one.readingId}>
+          {named.get(one.readingId)}
+        </option>
+      ))}
+    </optgroup>
   )
 }

@@ -1,13 +1,14 @@
-import { useCallback, useMemo, useRef, useState } from 'react'
+import { useCallback, useMemo, useRef } from 'react'
 import uPlot from 'uplot'
 import { significant } from '../units/format'
 import { words } from '../words/en'
 import type { Curve } from '../api/curve'
 import { nearestTo, outlineOf } from './curve'
-import { drawUprights, set } from './drawOver'
+import { drawUprights, placed } from './drawOver'
 import { type FileAddress, KeepPlot } from './KeepPlot'
 import { axis, colour } from './Plot'
 import { RangeStrip } from './RangeStrip'
+import { useCursors } from './useCursors'
 import { useZoom } from './useZoom'
 import { ZoomPlot } from './ZoomPlot'
 
@@ -25,7 +26,7 @@ interface Props {
 /** Values over time with two cursors and their difference. */
 export function SeriesViewer({ curve, other, title, file }: Props) {
   const plot = useRef<uPlot | null>(null)
-  const [cursor, setCursor] = useState<{ first: number | null; second: number | null }>({ first: null, second: null })
+  const { lines, apart, set } = useCursors()
   const end = curve.x.at(-1) ?? 1
   const whole = useMemo(() => ({ from: 0, to: end }), [end])
   const zoom = useZoom(whole)
@@ -50,16 +51,8 @@ export function SeriesViewer({ curve, other, title, file }: Props) {
     }),
     [curve.xUnit, curve.yUnit, other],
   )
-  const lines = useMemo(
-    () => [
-      ...(cursor.first === null ? [] : [{ name: 'A', at: cursor.first }]),
-      ...(cursor.second === null ? [] : [{ name: 'B', at: cursor.second }]),
-    ],
-    [cursor],
-  )
-  const draw = useCallback((drawn: uPlot) => drawUprights(drawn, lines, set()), [lines])
+  const draw = useCallback((drawn: uPlot) => drawUprights(drawn, lines, placed()), [lines])
   const valueAt = (at: number) => curve.y[nearestTo(curve.x, at)] ?? 0
-  const apart = cursor.first !== null && cursor.second !== null ? cursor.second - cursor.first : null
   const said = [title, other && `${text.dotted} ${other.name}`].filter(Boolean).join('; ')
   return (
     <div>
@@ -70,7 +63,7 @@ export function SeriesViewer({ curve, other, title, file }: Props) {
         label={curve.name}
         zoom={zoom}
         draw={draw}
-        onPoint={(at, second) => setCursor(second ? { ...cursor, second: at } : { ...cursor, first: at })}
+        onPoint={set}
         made={(made) => {
           plot.current = made
         }}

@@ -2,7 +2,7 @@ import { useCallback, useMemo } from 'react'
 import type uPlot from 'uplot'
 import type { Mark } from '../api/types'
 import type { Curve } from '../api/curve'
-import { drawLevels, drawStretches, drawUprights, known, type Level, set, type Stretch } from './drawOver'
+import { drawLevels, drawStretches, drawUprights, known, type Level, placed, type Stretch } from './drawOver'
 import { axis, colour } from './Plot'
 import type { CursorLine } from './spectrumScale'
 import type { Zoom } from './useZoom'
@@ -69,7 +69,7 @@ export function SpectrumPlot({ curve, values, other, factor, xUnit, yUnit, zoom,
       drawStretches(plot, bands)
       drawLevels(plot, levels)
       drawUprights(plot, marks, known())
-      drawUprights(plot, cursor.map((line) => ({ name: line.name, at: line.hz })), set())
+      drawUprights(plot, cursor.map((line) => ({ name: line.name, at: line.hz })), placed())
     },
     [bands, levels, marks, cursor],
   )

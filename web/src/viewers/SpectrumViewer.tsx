@@ -12,6 +12,7 @@ import { PeakTable } from './PeakTable'
 import { RangeStrip } from './RangeStrip'
 import { SpectrumPlot } from './SpectrumPlot'
 import { type Abscissa, type Amplitude, type CursorKind, cursorLines, type Manner, type Ordinate, shownValues, stepsPerHz, topNear, valueAt } from './spectrumScale'
+import { useCursors } from './useCursors'
 import { type Span, useZoom } from './useZoom'
 
 const text = words.signals
@@ -56,7 +57,7 @@ export function SpectrumViewer({ curve, other, known, evidence, results, title, 
   const plot = useRef<uPlot | null>(null)
   const [manner, setManner] = useState<Manner>({ abscissa: 'Hz', amplitude: 'RMS', ordinate: 'linear' })
   const [kind, setKind] = useState<CursorKind>('single')
-  const [cursor, setCursor] = useState<{ first: number | null; second: number | null }>({ first: null, second: null })
+  const { first, second, apart, set } = useCursors()
   const [marked, setMarked] = useState<string[]>([])
   const end = curve.x.at(-1) ?? 1
   const whole = useMemo(() => ({ from: 0, to: end }), [end])
@@ -66,15 +67,12 @@ export function SpectrumViewer({ curve, other, known, evidence, results, title, 
   const behind = useMemo(() => (other ? { x: other.curve.x, values: shownValues(other.curve, manner, curve) } : null), [other, curve, manner])
   const factor = stepsPerHz(manner.abscissa, shaft)
   const unit = manner.abscissa === 'orders' ? '' : manner.abscissa
-  const lines = useMemo(() => cursorLines(kind, cursor.first, cursor.second, end), [kind, cursor, end])
+  const lines = useMemo(() => cursorLines(kind, first, second, end), [kind, first, second, end])
   const marks = useMemo(() => [...evidence, ...known.filter((mark) => marked.includes(mark.name))], [evidence, known, marked])
   const bands = useMemo(() => curve.bands.map((band) => ({ name: band.name, from: band.fromHz, to: band.toHz })), [curve])
   const levels = useMemo(() => levelsOf(curve, results, manner), [curve, results, manner])
   const outline = useMemo(() => outlineOf(curve.x, curve.y), [curve])
-  const point = (hz: number, second: boolean) => {
-    const top = topNear(curve, hz, (zoom.shown.to - zoom.shown.from) * REACH)
-    setCursor(second ? { ...cursor, second: top } : { ...cursor, first: top })
-  }
+  const point = (hz: number, isSecond: boolean) => set(topNear(curve, hz, (zoom.shown.to - zoom.shown.from) * REACH), isSecond)
   const valueUnit = manner.ordinate === 'dB' ? 'dB' : `${curve.yUnit} ${manner.amplitude}`
   const said = [title, curve.how, other && `${text.dotted} ${other.name}`].filter(Boolean).join('; ')
   return (
@@ -123,7 +121,7 @@ export function SpectrumViewer({ curve, other, known, evidence, results, title, 
             {other && behind && <span className="text-ink3"> / {significant(valueAt(other.curve, behind.values, line.hz))}</span>}
           </span>
         ))}
-        {kind === 'difference' && cursor.first !== null && cursor.second !== null && <span className="font-semibold">{text.difference(number((cursor.second - cursor.first) * factor), unit)}</span>}
+        {kind === 'difference' && apart !== null && <span className="font-semibold">{text.difference(number(apart * factor), unit)}</span>}
         <span className="flex-1 text-right text-[12px] text-ink3">{[curve.how, text.keys].filter(Boolean).join('. ')}</span>
       </p>
       <KeepPlot
@@ -132,7 +130,7 @@ export function SpectrumViewer({ curve, other, known, evidence, results, title, 
         file={file}
         shown={zoom.isPart ? zoom.shown : null}
       />
-      <PeakTable peaks={curve.peaks} factor={factor} xUnit={unit} shaftHz={shaft} yUnit={`${curve.yUnit} RMS`} onPoint={(hz) => setCursor({ ...cursor, first: hz })} />
+      <PeakTable peaks={curve.peaks} factor={factor} xUnit={unit} shaftHz={shaft} yUnit={`${curve.yUnit} RMS`} onPoint={(hz) => set(hz, false)} />
     </div>
   )
 }

@@ -14,9 +14,22 @@ interface Manner {
 
 /** Marks that are known beforehand stand above the plot, those that somebody set within it. */
 export const known = (): Manner => ({ ink: colour('plum'), dash: [3, 3], isBelow: false })
-export const set = (): Manner => ({ ink: colour('ink2'), dash: [], isBelow: true })
+/** Moments that are marked while they pass. */
+export const marks = (): Manner => ({ ink: colour('plum'), dash: [], isBelow: true })
+export const placed = (): Manner => ({ ink: colour('ink2'), dash: [], isBelow: true })
 
-const font = (size = 12) => `${size * devicePixelRatio}px "Source Sans 3"`
+export const font = (size = 12) => `${size * devicePixelRatio}px "Source Sans 3"`
+
+/** Draws within the plot, never over its axes. */
+export function clipped(plot: uPlot, draw: (ctx: CanvasRenderingContext2D) => void) {
+  const { ctx, bbox } = plot
+  ctx.save()
+  ctx.beginPath()
+  ctx.rect(bbox.left, bbox.top, bbox.width, bbox.height)
+  ctx.clip()
+  draw(ctx)
+  ctx.restore()
+}
 
 /** Vertical lines with a name, from the bottom of the plot up to its top. */
 export function drawUprights(plot: uPlot, lines: Upright[], { ink, dash, isBelow }: Manner) {
@@ -49,37 +62,33 @@ export interface Level {
   /** Where it holds; all over where nothing is said. */
   from?: number
   to?: number
-  scale?: string
 }
 
 /** Boundaries as level lines, named at their right end. */
 export function drawLevels(plot: uPlot, levels: Level[]) {
-  const { ctx, bbox } = plot
+  const { bbox } = plot
   const scale = devicePixelRatio
-  ctx.save()
-  ctx.beginPath()
-  ctx.rect(bbox.left, bbox.top, bbox.width, bbox.height)
-  ctx.clip()
-  ctx.lineWidth = 1.4 * scale
-  ctx.setLineDash([])
-  ctx.font = font(11)
-  for (const level of levels) {
-    const y = plot.valToPos(level.value, level.scale ?? 'y', true)
-    const left = level.from === undefined ? bbox.left : Math.max(bbox.left, plot.valToPos(level.from, 'x', true))
-    const right = level.to === undefined ? bbox.left + bbox.width : Math.min(bbox.left + bbox.width, plot.valToPos(level.to, 'x', true))
-    if (right <= left) continue
-    ctx.strokeStyle = colour(level.kind)
-    ctx.fillStyle = colour(level.kind)
-    ctx.beginPath()
-    ctx.moveTo(left, y)
-    ctx.lineTo(right, y)
-    ctx.stroke()
-    ctx.textAlign = level.to === undefined ? 'right' : 'left'
-    const hasRoomAbove = y - bbox.top > 14 * scale
-    ctx.textBaseline = hasRoomAbove ? 'bottom' : 'top'
-    ctx.fillText(level.name, level.to === undefined ? right - 4 * scale : left + 3 * scale, y + (hasRoomAbove ? -scale : 2 * scale))
-  }
-  ctx.restore()
+  clipped(plot, (ctx) => {
+    ctx.lineWidth = 1.4 * scale
+    ctx.setLineDash([])
+    ctx.font = font(11)
+    for (const level of levels) {
+      const y = plot.valToPos(level.value, 'y', true)
+      const left = level.from === undefined ? bbox.left : Math.max(bbox.left, plot.valToPos(level.from, 'x', true))
+      const right = level.to === undefined ? bbox.left + bbox.width : Math.min(bbox.left + bbox.width, plot.valToPos(level.to, 'x', true))
+      if (right <= left) continue
+      ctx.strokeStyle = colour(level.kind)
+      ctx.fillStyle = colour(level.kind)
+      ctx.beginPath()
+      ctx.moveTo(left, y)
+      ctx.lineTo(right, y)
+      ctx.stroke()
+      ctx.textAlign = level.to === undefined ? 'right' : 'left'
+      const hasRoomAbove = y - bbox.top > 14 * scale
+      ctx.textBaseline = hasRoomAbove ? 'bottom' : 'top'
+      ctx.fillText(level.name, level.to === undefined ? right - 4 * scale : left + 3 * scale, y + (hasRoomAbove ? -scale : 2 * scale))
+    }
+  })
 }
 
 export interface Stretch {
@@ -93,25 +102,22 @@ const ROWS_OF_NAMES = 3
 
 /** Stretches of the axis as bands from bottom to top, with their names. */
 export function drawStretches(plot: uPlot, stretches: Stretch[]) {
-  const { ctx, bbox } = plot
+  const { bbox } = plot
   const scale = devicePixelRatio
-  ctx.save()
-  ctx.beginPath()
-  ctx.rect(bbox.left, bbox.top, bbox.width, bbox.height)
-  ctx.clip()
-  ctx.fillStyle = colour('plum')
-  ctx.font = font(11)
-  ctx.textAlign = 'left'
-  ctx.textBaseline = 'top'
-  stretches.forEach((stretch, i) => {
-    const left = plot.valToPos(stretch.from, 'x', true)
-    const right = plot.valToPos(stretch.to, 'x', true)
-    ctx.globalAlpha = 0.09
-    ctx.fillRect(left, bbox.top, Math.max(scale, right - left), bbox.height)
-    ctx.globalAlpha = 1
-    ctx.fillText(stretch.name, left + 3 * scale, bbox.top + (3 + 13 * (i % ROWS_OF_NAMES)) * scale)
+  clipped(plot, (ctx) => {
+    ctx.fillStyle = colour('plum')
+    ctx.font = font(11)
+    ctx.textAlign = 'left'
+    ctx.textBaseline = 'top'
+    stretches.forEach((stretch, i) => {
+      const left = plot.valToPos(stretch.from, 'x', true)
+      const right = plot.valToPos(stretch.to, 'x', true)
+      ctx.globalAlpha = 0.09
+      ctx.fillRect(left, bbox.top, Math.max(scale, right - left), bbox.height)
+      ctx.globalAlpha = 1
+      ctx.fillText(stretch.name, left + 3 * scale, bbox.top + (3 + 13 * (i % ROWS_OF_NAMES)) * scale)
+    })
   })
-  ctx.restore()
 }
 
 /** What a plot is of, above it, where several stand one below the other. */

@@ -1,6 +1,6 @@
 import type uPlot from 'uplot'
 import { colour } from './Plot'
-import { svgOfDrawing, svgOfPlot } from './svgRecorder'
+import { escaped, svgOfDrawing, svgOfPlot } from './svgRecorder'
 
 /** Something drawn, and what stands above it. */
 export interface Piece {
@@ -31,8 +31,6 @@ function laidOut(pieces: Piece[]) {
   })
   return { places, width: Math.max(...places.map((place) => place.width)) + 2 * EDGE, height: top }
 }
-
-const escaped = (text: string) => text.replace(/&/g, '&amp;').replace(/</g, '&lt;')
 
 /** All pieces as one SVG. */
 export async function svgOf(pieces: Piece[]): Promise<string> {

@@ -2,7 +2,8 @@ import type uPlot from 'uplot'
 
 const NAMESPACE = 'http://www.w3.org/2000/svg'
 const rounded = (value: number) => String(Math.round(value * 100) / 100)
-const escaped = (text: string) => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;')
+/** A text as it may stand in a drawing. */
+export const escaped = (text: string) => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;')
 
 /** The steps of a path as SVG writes them. */
 class Steps {

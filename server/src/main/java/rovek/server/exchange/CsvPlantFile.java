@@ -3,17 +3,13 @@ package rovek.server.exchange;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
-import java.io.OutputStreamWriter;
-import java.io.Writer;
 import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
 import rovek.core.plant.exchange.PlantTable;
-import rovek.core.plant.exchange.TableRow;
 import rovek.server.problem.DomainProblem;
+import rovek.server.table.TableWriter;
 
 /** Comma-separated values (RFC 4180) in UTF-8; read with semicolons or tabs too, as spreadsheets write them in many countries. */
 final class CsvPlantFile implements PlantFile {
@@ -32,15 +28,7 @@ final class CsvPlantFile implements PlantFile {
 
     @Override
     public void write(PlantTable table, OutputStream out) throws IOException {
-        Writer writer = new OutputStreamWriter(out, StandardCharsets.UTF_8);
-        // Without it some spreadsheets take the file for something else than UTF-8.
-        writer.write(BYTE_ORDER_MARK);
-        CSVPrinter printer = new CSVPrinter(writer, CSVFormat.RFC4180);
-        printer.printRecord(table.columns());
-        for (TableRow row : table.rows()) {
-            printer.printRecord(table.columns().stream().map(column -> row.cells().getOrDefault(column, "")).toList());
-        }
-        printer.flush();
+        TableWriter.csv(table.columns(), PlantFile.rows(table), out);
     }
 
     @Override

@@ -5,6 +5,7 @@ import java.io.InputStream;
 import java.io.OutputStream;
 import rovek.core.plant.exchange.PlantTable;
 import rovek.server.problem.DomainProblem;
+import rovek.server.table.NumberTable;
 
 /** A way to write a plant into a file and to read it from there. What is written and read again is the same table. */
 sealed interface PlantFile permits CsvPlantFile, XlsxPlantFile, JsonPlantFile {
@@ -18,4 +19,9 @@ sealed interface PlantFile permits CsvPlantFile, XlsxPlantFile, JsonPlantFile {
 
     /** @throws DomainProblem.Invalid where it is no such file */
     PlantTable read(InputStream in) throws IOException;
+
+    /** The table's rows, each with a cell for every column. */
+    static NumberTable.Rows rows(PlantTable table) {
+        return taker -> table.rows().forEach(row -> taker.accept(table.columns().stream().map(column -> row.cells().getOrDefault(column, "")).toArray()));
+    }
 }

@@ -9,27 +9,21 @@ import java.util.List;
 import javax.xml.parsers.ParserConfigurationException;
 import org.apache.poi.openxml4j.exceptions.OpenXML4JException;
 import org.apache.poi.openxml4j.opc.OPCPackage;
-import org.apache.poi.ss.usermodel.Cell;
-import org.apache.poi.ss.usermodel.Row;
 import org.apache.poi.ss.util.CellReference;
 import org.apache.poi.util.XMLHelper;
 import org.apache.poi.xssf.eventusermodel.ReadOnlySharedStringsTable;
 import org.apache.poi.xssf.eventusermodel.XSSFReader;
 import org.apache.poi.xssf.eventusermodel.XSSFSheetXMLHandler;
-import org.apache.poi.xssf.streaming.SXSSFSheet;
-import org.apache.poi.xssf.streaming.SXSSFWorkbook;
 import org.apache.poi.xssf.usermodel.XSSFComment;
 import org.xml.sax.InputSource;
 import org.xml.sax.SAXException;
 import org.xml.sax.XMLReader;
 import rovek.core.plant.exchange.PlantTable;
-import rovek.core.plant.exchange.TableRow;
 import rovek.server.problem.DomainProblem;
+import rovek.server.table.TableWriter;
 
 /** A workbook (ISO/IEC 29500) with the table on its first sheet. Row by row both ways: a large plant never stands in memory as a workbook. */
 final class XlsxPlantFile implements PlantFile {
-
-    private static final int ROWS_IN_MEMORY = 200;
 
     /** XFD, the last one the format knows. */
     private static final int LAST_COLUMN = 16_383;
@@ -46,25 +40,7 @@ final class XlsxPlantFile implements PlantFile {
 
     @Override
     public void write(PlantTable table, OutputStream out) throws IOException {
-        try (SXSSFWorkbook workbook = new SXSSFWorkbook(ROWS_IN_MEMORY)) {
-            SXSSFSheet sheet = workbook.createSheet("Plant");
-            sheet.createFreezePane(0, 1);
-            fill(sheet.createRow(0), table.columns());
-            int at = 1;
-            for (TableRow row : table.rows()) {
-                fill(sheet.createRow(at++), table.columns().stream().map(column -> row.cells().getOrDefault(column, "")).toList());
-            }
-            workbook.write(out);
-        }
-    }
-
-    private static void fill(Row row, List<String> texts) {
-        for (int i = 0; i < texts.size(); i++) {
-            if (!texts.get(i).isEmpty()) {
-                Cell cell = row.createCell(i);
-                cell.setCellValue(texts.get(i));
-            }
-        }
+        TableWriter.workbook("Plant", table.columns(), PlantFile.rows(table), out);
     }
 
     @Override

@@ -57,10 +57,7 @@ public class Follow {
             @Nullable UUID readingId,
             @Nullable String readAt, @Nullable Double value, @Nullable Double watch, @Nullable Double fail, @Nullable Double watchLow, @Nullable Double failLow,
             @Nullable Double change, Verdict verdict, Verdict verdictBefore, String reason, @Nullable VerdictNotes notes,
-            List<Double> spark, List<OtherResult> others) {}
-
-    /** A further result of the newest reading. */
-    public record OtherResult(String name, double value, String unit, @Nullable Double watch, @Nullable Double fail) {}
+            List<Double> spark) {}
 
     /**
      * A node with its path and the checks beneath it.
@@ -111,20 +108,6 @@ public class Follow {
                 boundaries.watch(), boundaries.fail(), boundaries.watchLow(), boundaries.failLow(),
                 before == null ? null : value - before,
                 judgement.verdict(), history.size() < 2 ? Verdict.NOT_JUDGED : judged.get(history.get(history.size() - 2).id()).judgement().verdict(),
-                judgement.reason(), VerdictNotes.of(judgement), spark, others(check, newest, verdict));
-    }
-
-    private static List<OtherResult> others(CheckView check, ReadingView newest, ReadingVerdict verdict) {
-        List<OtherResult> others = new ArrayList<>();
-        for (ResultDefinition result : check.technique().results(check.settings())) {
-            boolean shown = newest != null && newest.results().containsKey(result.id());
-            if (shown && check.leadingResult().filter(result::equals).isEmpty()) {
-                Boundaries boundaries = verdict.boundaries(Optional.of(result));
-                others.add(new OtherResult(
-                        result.name(), newest.results().get(result.id()).value(), result.unit().shown(),
-                        boundaries.watch(), boundaries.fail()));
-            }
-        }
-        return others;
+                judgement.reason(), VerdictNotes.of(judgement), spark);
     }
 }

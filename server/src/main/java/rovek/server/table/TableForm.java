@@ -2,53 +2,24 @@ package rovek.server.table;
 
 import java.io.IOException;
 import java.io.OutputStream;
-import java.io.OutputStreamWriter;
-import java.io.UncheckedIOException;
-import java.io.Writer;
-import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
-import org.apache.poi.ss.usermodel.Row;
-import org.apache.poi.xssf.streaming.SXSSFSheet;
-import org.apache.poi.xssf.streaming.SXSSFWorkbook;
 import rovek.server.problem.DomainProblem;
 
-/** As what a table is taken along: comma-separated values (RFC 4180) in UTF-8, or a workbook (ISO/IEC 29500). */
+/** As what a table is taken along: comma-separated values or a workbook. */
 enum TableForm {
     CSV("text/csv;charset=UTF-8") {
         @Override
         void write(NumberTable table, OutputStream out) throws IOException {
-            Writer writer = new OutputStreamWriter(out, StandardCharsets.UTF_8);
-            // Without it some spreadsheets take the file for something else than UTF-8.
-            writer.write('\uFEFF');
-            CSVPrinter printer = new CSVPrinter(writer, CSVFormat.RFC4180);
-            printer.printRecord(table.headings());
-            table.rows().into(row -> {
-                try {
-                    printer.printRecord(Arrays.stream(row).map(TableForm::said).toArray());
-                } catch (IOException gone) {
-                    throw new UncheckedIOException(gone);
-                }
-            });
-            printer.flush();
+            TableWriter.csv(table.headings(), row -> table.rows().into(cells -> row.accept(Arrays.stream(cells).map(TableForm::said).toArray())), out);
         }
     },
     XLSX("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet") {
         @Override
         void write(NumberTable table, OutputStream out) throws IOException {
-            try (SXSSFWorkbook workbook = new SXSSFWorkbook(ROWS_IN_MEMORY)) {
-                SXSSFSheet sheet = workbook.createSheet("Data");
-                sheet.createFreezePane(0, 1);
-                fill(sheet.createRow(0), table.headings().toArray());
-                int[] at = {1};
-                table.rows().into(row -> fill(sheet.createRow(at[0]++), row));
-                workbook.write(out);
-            }
+            TableWriter.workbook("Data", table.headings(), table.rows(), out);
         }
     };
 
-    private static final int ROWS_IN_MEMORY = 200;
     private static final int MOST_ROWS_OF_A_SHEET = 1_048_576;
     private static final String BEGINS_A_FORMULA = "=+-@";
 
@@ -90,15 +61,5 @@ enum TableForm {
             return number == Math.rint(number) && Math.abs(number) < 1e15 ? String.valueOf(number.longValue()) : number.toString();
         }
         return cell instanceof String text && !text.isEmpty() && BEGINS_A_FORMULA.indexOf(text.charAt(0)) >= 0 ? "'" + text : cell;
-    }
-
-    private static void fill(Row row, Object[] cells) {
-        for (int i = 0; i < cells.length; i++) {
-            if (cells[i] instanceof Number number) {
-                row.createCell(i).setCellValue(number.doubleValue());
-            } else if (cells[i] != null && !cells[i].toString().isEmpty()) {
-                row.createCell(i).setCellValue(cells[i].toString());
-            }
-        }
     }
 }

@@ -10,7 +10,6 @@ import java.util.regex.Pattern;
 import rovek.core.reading.Capture;
 import rovek.core.reading.WaveformCapture;
 import rovek.core.signal.Averaging;
-import rovek.core.signal.Band;
 import rovek.core.signal.BandValues;
 import rovek.core.signal.FourierTransform;
 import rovek.core.signal.Spectrum;
@@ -41,19 +40,13 @@ public final class Vibration implements Technique {
     /** Fewer periods of the lowest frequency than this and an overall value is chance rather than measurement. */
     static final double LEAST_PERIODS = 5;
 
-    private static final String SPECTRUM = "Spectrum";
-    private static final String ENVELOPE = "Envelope";
-    private static final String VELOCITY = "Velocity";
-    private static final String WAVEFORM = "Waveform";
-    private static final double VELOCITY_FROM_HZ = 10;
-    private static final double VELOCITY_TO_HZ = 1_000;
-
     /** It becomes part of the id of a result, which stands in addresses. */
     private static final Pattern NAME_OF_A_BAND = Pattern.compile("[\\p{L}\\p{N} +×.,()-]+");
 
     private static final int BYTES_BESIDES_SAMPLES = 1_200;
 
     private final VibrationLook look = new VibrationLook();
+    private final VibrationCurves curves = new VibrationCurves(look);
 
     @Override
     public String id() {
@@ -161,58 +154,20 @@ public final class Vibration implements Technique {
         return LookedAt.DEFINITIONS;
     }
 
-    /** Besides its own spectrum the envelope of what rings, and the velocity where another quantity is looked at. */
     @Override
     public List<Curve> curves(Capture capture, SettingValues values, SettingValues lookValues) {
         VibrationSettings settings = VibrationSettings.of(values);
         if (!(capture instanceof WaveformCapture waveform) || !obstacles(waveform, settings).isEmpty()) {
             return List.of();
         }
-        LookedAt looked = LookedAt.of(lookValues, settings, waveform.rateHz());
-        VibrationQuantity quantity = looked.quantity();
-        boolean isIntegrated = quantity != VibrationQuantity.ACCELERATION;
-        Band whole = new Band(settings.band().lowHz(), VibrationSettings.usableHz(waveform.rateHz()));
-        List<Curve> curves = new ArrayList<>();
-        Spectrum spectrum = look.spectrum(waveform, looked.spectrum(isIntegrated ? settings.band().lowHz() : 0));
-        List<Curve.CurveBand> bands = quantity == settings.measure() ? VibrationResults.bands(settings) : List.of();
-        curves.add(new Curve.Lines(SPECTRUM, looked.saysOfSpectrum(), spectrum.stepHz(), spectrum.rms(), quantity.unit(), settings.band().highHz(), bands));
-        curves.add(new Curve.Series(WAVEFORM, 1 / waveform.rateHz(), look.overTime(waveform, quantity, whole), quantity.unit()));
-        if (!waveform.isOverloaded()) {
-            Spectrum envelope = look.envelope(waveform, looked.ringing());
-            curves.add(new Curve.Lines(ENVELOPE, looked.saysOfEnvelope(), envelope.stepHz(), envelope.rms(), UnitCatalogue.METRE_PER_SQUARE_SECOND, VELOCITY_TO_HZ, List.of()));
-        }
-        if (quantity != VibrationQuantity.VELOCITY) {
-            machineSpectra(capture, values).map(MachineSpectra::velocity).ifPresent(velocity -> curves.add(new Curve.Lines(
-                    VELOCITY, LookedAt.saysOf(velocity.window()), velocity.stepHz(), velocity.rms(), UnitCatalogue.MILLIMETRE_PER_SECOND, VELOCITY_TO_HZ, List.of())));
-        }
-        return curves;
+        return curves.of(waveform, settings, LookedAt.of(lookValues, settings, waveform.rateHz()));
     }
 
     @Override
     public List<Finding> findings(Capture capture, SettingValues values, Nameplate plate) {
-        String velocityCurve = VibrationSettings.of(values).measure() == VibrationQuantity.VELOCITY ? SPECTRUM : VELOCITY;
-        return machineSpectra(capture, values)
-                .map(spectra -> Diagnosis.of(spectra.velocity(), velocityCurve, spectra.envelope(), ENVELOPE, characteristics(plate), spectra.band()))
-                .orElse(List.of());
-    }
-
-    /** In which a machine shows itself: velocity in a band, and the envelope of what rings above. */
-    private record MachineSpectra(Spectrum velocity, Band band, Spectrum envelope) {}
-
-    /** @return empty where the capture is too short or overloaded, and shows nothing of the machine */
-    private Optional<MachineSpectra> machineSpectra(Capture capture, SettingValues values) {
-        if (!(capture instanceof WaveformCapture waveform) || waveform.isOverloaded()) {
-            return Optional.empty();
-        }
-        VibrationSettings settings = VibrationSettings.of(values);
-        double low = settings.measure() == VibrationQuantity.VELOCITY ? settings.band().lowHz() : VELOCITY_FROM_HZ;
-        double high = Math.min(VELOCITY_TO_HZ, VibrationSettings.usableHz(waveform.rateHz()));
-        if (waveform.durationSeconds() * low < LEAST_PERIODS || high <= low) {
-            return Optional.empty();
-        }
-        Spectrum velocity = look.spectrum(
-                waveform, new VibrationLook.Manner(VibrationQuantity.VELOCITY, settings.window(), 1, Averaging.LINEAR, low));
-        return Optional.of(new MachineSpectra(velocity, new Band(low, high), look.envelope(waveform, VibrationLook.ringing(waveform.rateHz()))));
+        return capture instanceof WaveformCapture waveform
+                ? curves.findings(waveform, VibrationSettings.of(values), characteristics(plate))
+                : List.of();
     }
 
     @Override
@@ -267,8 +222,8 @@ public final class Vibration implements Technique {
         return new Analysis(
                 results(settings, overall, spectrum),
                 List.of(
-                        new Curve.Lines(SPECTRUM, LookedAt.saysOf(settings.window()), spectrum.stepHz(), spectrum.rms(), quantity.unit(), settings.band().highHz(), List.of()),
-                        new Curve.Series(WAVEFORM, 1 / waveform.rateHz(), acceleration, UnitCatalogue.METRE_PER_SQUARE_SECOND)),
+                        new Curve.Lines(VibrationCurves.SPECTRUM, LookedAt.saysOf(settings.window()), spectrum.stepHz(), spectrum.rms(), quantity.unit(), settings.band().highHz(), List.of()),
+                        new Curve.Series(VibrationCurves.WAVEFORM, 1 / waveform.rateHz(), acceleration, UnitCatalogue.METRE_PER_SQUARE_SECOND)),
                 remarks);
     }
 

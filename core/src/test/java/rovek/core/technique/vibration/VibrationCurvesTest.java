@@ -78,6 +78,7 @@ class VibrationCurvesTest {
         assertThat(curves).extracting(Curve::name).containsExactly("Spectrum", "Waveform", "Envelope", "Velocity");
         assertThat(lines(curves, "Spectrum").usualHz()).as("what the check is about").isEqualTo(10_000);
         assertThat(lines(curves, "Velocity").unit()).isEqualTo(UnitCatalogue.MILLIMETRE_PER_SECOND);
+        assertThat(curves(tone(3, 100), Map.of("measure", "acceleration"), "quantity", "velocity")).extracting(Curve::name).as("also while looked at as one").contains("Velocity");
         assertThat(curves(tone(3, 100), Map.of())).extracting(Curve::name).as("a velocity is its own").containsExactly("Spectrum", "Waveform", "Envelope");
     }
 
