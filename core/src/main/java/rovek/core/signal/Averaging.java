@@ -40,6 +40,6 @@ public enum Averaging {
                 gathered[line] = Math.sqrt(gathered[line] / count);
             }
         }
-        return new Spectrum(stepHz, gathered, kind);
+        return new Spectrum(stepHz, gathered, kind, integration);
     }
 }

@@ -58,15 +58,18 @@ public final class SpectralPeaks {
         return new Peak((line + offset(lines, line)) * spectrum.stepHz(), lines[line], standsOut);
     }
 
-    /** Between -0.5 and 0.5 lines. */
     private static double offset(double[] lines, int i) {
-        if (i < 1 || i > lines.length - 2 || lines[i - 1] <= 0 || lines[i] <= 0 || lines[i + 1] <= 0) {
+        return i < 1 || i > lines.length - 2 ? 0 : offset(lines[i - 1], lines[i], lines[i + 1]);
+    }
+
+    /** Where between the lines the top of the parabola through three logarithms lies: -0.5 to 0.5 lines from the middle one. */
+    static double offset(double before, double at, double after) {
+        if (before <= 0 || at <= 0 || after <= 0) {
             return 0;
         }
-        double left = Math.log(lines[i - 1]);
-        double top = Math.log(lines[i]);
-        double right = Math.log(lines[i + 1]);
-        double curve = left - 2 * top + right;
+        double left = Math.log(before);
+        double right = Math.log(after);
+        double curve = left - 2 * Math.log(at) + right;
         return curve >= 0 ? 0 : Math.max(-0.5, Math.min(0.5, (left - right) / (2 * curve)));
     }
 

@@ -6,13 +6,14 @@ package rovek.core.signal;
  * @param stepHz distance between lines; line i lies at i * stepHz
  * @param rms one value a line, from 0 Hz on; the array is not copied
  * @param window the window it was made with
+ * @param integration what was made of the signal
  */
-public record Spectrum(double stepHz, double[] rms, Window window) {
+public record Spectrum(double stepHz, double[] rms, Window window, Integration integration) {
 
     /**
      * @param samples in m/s², mean already removed; not changed
      * @param window values of {@code kind} for this length
-     * @param highestHz lines above this are left out
+     * @param highestHz lines above this are left out, but for those that a tone there is spread over
      */
     public static Spectrum of(
             FourierTransform fourier,
@@ -29,7 +30,7 @@ public record Spectrum(double stepHz, double[] rms, Window window) {
         }
         fourier.forward(lines);
         double stepHz = rateHz / n;
-        int count = Math.min(fourier.lastLine(), (int) Math.floor(highestHz / stepHz * (1 + 1e-9))) + 1;
+        int count = Math.min(fourier.lastLine(), (int) Math.floor(highestHz / stepHz * (1 + 1e-9)) + kind.mainLobeLines()) + 1;
         double[] rms = new double[count];
         double scale = 1 / (n * kind.coherentGain());
         for (int line = 1; line < count; line++) {
@@ -39,16 +40,43 @@ public record Spectrum(double stepHz, double[] rms, Window window) {
             double amplitudeToRms = fourier.weight(line) == 2 ? Math.sqrt(2) : 1;
             rms[line] = magnitude * amplitudeToRms * integration.amplitudeFactor(line * stepHz);
         }
-        return new Spectrum(stepHz, rms, kind);
+        return new Spectrum(stepHz, rms, kind, integration);
     }
 
-    /** RMS over a band: the root of the lines' squares, divided by the window's noise bandwidth. */
+    /** The narrowest band whose RMS can be told: as wide as a tone's main lobe from its top to its end. */
+    public static double narrowestHz(double stepHz, Window window) {
+        return stepHz * window.mainLobeLines();
+    }
+
+    /**
+     * RMS over a band: the root of the squares of its lines, divided by the window's noise bandwidth. Which lines those are says {@link BandLines}.
+     * Windowing before integrating makes a tone larger, by its {@linkplain Window#secondMoment second moment} over the line's square; that is corrected.
+     *
+     * @throws IllegalArgumentException where the band holds no line
+     */
     public double bandRms(Band band) {
+        BandLines lines = lines(band);
+        double spread = integration.times() * (2 * integration.times() + 1) * window.secondMoment();
         double sum = 0;
-        int last = Math.min(band.lastLine(stepHz), rms.length - 1);
-        for (int line = Math.max(1, band.firstLine(stepHz)); line <= last; line++) {
-            sum += rms[line] * rms[line];
+        for (int line = lines.first(); line <= lines.last(); line++) {
+            sum += rms[line] * rms[line] * Math.max(0, 1 - spread / ((double) line * line));
         }
         return Math.sqrt(sum / window.noiseBandwidthLines());
+    }
+
+    /** The lines of a band. */
+    public BandLines lines(Band band) {
+        return BandLines.of(
+                band, stepHz, rms.length - 1, window.mainLobeLines(),
+                line -> line == 0 ? 0 : rms[line] / integration.amplitudeFactor(line * stepHz));
+    }
+
+    /** The same in another unit, without the lines below a frequency. */
+    public Spectrum shown(double scale, double fromHz) {
+        double[] shown = new double[rms.length];
+        for (int line = Math.max(1, (int) Math.ceil(fromHz / stepHz * (1 - 1e-9))); line < shown.length; line++) {
+            shown[line] = rms[line] * scale;
+        }
+        return new Spectrum(stepHz, shown, window, integration);
     }
 }

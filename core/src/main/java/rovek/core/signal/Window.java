@@ -5,13 +5,15 @@ package rovek.core.signal;
  * bandwidth n sum w² / (sum w)². Flat-top coefficients after ISO 18431-2.
  */
 public enum Window {
-    RECTANGULAR(1),
-    HANN(0.5, -0.5),
-    FLAT_TOP(1, -1.933, 1.286, -0.388, 0.0322);
+    RECTANGULAR(1, 1),
+    HANN(2, 0.5, -0.5),
+    FLAT_TOP(5, 1, -1.933, 1.286, -0.388, 0.0322);
 
+    private final int mainLobe;
     private final double[] coefficients;
 
-    Window(double... coefficients) {
+    Window(int mainLobe, double... coefficients) {
+        this.mainLobe = mainLobe;
         this.coefficients = coefficients;
     }
 
@@ -26,6 +28,22 @@ public enum Window {
             sum += coefficients[k] * coefficients[k] / 2;
         }
         return sum / (coefficients[0] * coefficients[0]);
+    }
+
+    /** Lines from the top of a tone's main lobe to its end, on each side. Two tones nearer to each other than this are not told apart. */
+    public int mainLobeLines() {
+        return mainLobe;
+    }
+
+    /** Second moment of the squared lines that it makes of a tone, in lines²: 1/3 for Hann; 0 where it does not exist, as for rectangular. */
+    public double secondMoment() {
+        double slopes = 0;
+        double squares = coefficients[0] * coefficients[0];
+        for (int k = 1; k < coefficients.length; k++) {
+            slopes += k * k * coefficients[k] * coefficients[k] / 2;
+            squares += coefficients[k] * coefficients[k] / 2;
+        }
+        return slopes / squares;
     }
 
     /** The window's values for a record of this length. */

@@ -13,8 +13,12 @@ public sealed interface Curve {
         return "";
     }
 
-    /** Values over time, evenly spaced from 0 s. */
-    record Series(String name, double stepSeconds, double[] values, UnitOfMeasure unit) implements Curve {}
+    /**
+     * Values over time, evenly spaced.
+     *
+     * @param startSeconds of the first value since the record began: a filter may leave out its ends
+     */
+    record Series(String name, double startSeconds, double stepSeconds, double[] values, UnitOfMeasure unit) implements Curve {}
 
     /**
      * RMS amplitudes over frequency, evenly spaced from 0 Hz.

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.Random;
@@ -23,6 +24,11 @@ class VibrationTest {
 
     private static final int N = 16_384;
     private static final double RATE = 16_384;
+    /** Relative error of a tone of 64 periods or more, from windowing before integrating; see the table in docs/methods. */
+    private static final double WINDOWED = 1e-6;
+    /** Of a crest between the points that a signal is taken back to. */
+    private static final double CREST = 3e-4;
+
     private final Vibration vibration = new Vibration();
 
     private SettingValues settings(String... pairs) {
@@ -46,7 +52,7 @@ class VibrationTest {
         double hz = 159;
         Analysis analysis = ofAcceleration(Signals.sampled(N, RATE, Signals.sine(10, hz)), settings());
         double amplitude = 10 / (2 * Math.PI * hz) * 1000;
-        assertThat(value(analysis, "velocity.rms")).as("A / (2 pi f sqrt 2)").isCloseTo(amplitude / Math.sqrt(2), within(1e-9));
+        assertThat(value(analysis, "velocity.rms")).as("A / (2 pi f sqrt 2)").isCloseTo(amplitude / Math.sqrt(2), within(amplitude * WINDOWED));
         assertThat(value(analysis, "velocity.peak")).as("A / (2 pi f), to the sampling of a crest").isCloseTo(amplitude, within(amplitude * 0.001));
         Curve.Lines spectrum = (Curve.Lines) analysis.curves().get(0);
         assertThat(spectrum.values()[159]).isCloseTo(amplitude / Math.sqrt(2), within(1e-9));
@@ -61,7 +67,7 @@ class VibrationTest {
         double[] acceleration = Signals.sampled(N, RATE, t -> omega * (Math.cos(omega * t) + Math.cos(3 * omega * t)) / 1000);
         Analysis analysis = ofAcceleration(acceleration, settings());
         assertThat(value(analysis, "velocity.peak")).as("analytic, to the sampling of a crest").isCloseTo(2 * Math.sqrt(2) / 3, within(1e-3));
-        assertThat(value(analysis, "velocity.rms")).isCloseTo(Math.sqrt((1 + 1 / 9.0) / 2), within(1e-9));
+        assertThat(value(analysis, "velocity.rms")).isCloseTo(Math.sqrt((1 + 1 / 9.0) / 2), within(WINDOWED));
     }
 
     @Property(tries = 40)
@@ -116,7 +122,7 @@ class VibrationTest {
         int harmonics = 6400 / 64 - 1000 / 64;
         double amplitude = 2.0 * 100 / period;
         assertThat(value(analysis, "acceleration.rms")).isCloseTo(amplitude / Math.sqrt(2) * Math.sqrt(harmonics), within(1e-9));
-        assertThat(value(analysis, "acceleration.peak")).as("all harmonics in phase").isCloseTo(amplitude * harmonics, within(1e-6));
+        assertThat(value(analysis, "acceleration.peak")).as("all harmonics in phase").isCloseTo(amplitude * harmonics, within(amplitude * harmonics * CREST));
     }
 
     @Test
@@ -167,7 +173,7 @@ class VibrationTest {
         SettingValues settings = settings("measure", "displacement");
         Analysis analysis = ofAcceleration(Signals.sampled(N, RATE, Signals.sine(10, hz)), settings);
         double amplitude = 10 / Math.pow(2 * Math.PI * hz, 2) * 1e6;
-        assertThat(value(analysis, "displacement.rms")).as("A / (2 pi f)² / sqrt 2, in µm").isCloseTo(amplitude / Math.sqrt(2), within(1e-9));
+        assertThat(value(analysis, "displacement.rms")).as("A / (2 pi f)² / sqrt 2, in µm").isCloseTo(amplitude / Math.sqrt(2), within(amplitude * WINDOWED));
         assertThat(value(analysis, "displacement.peak")).isCloseTo(amplitude, within(amplitude * 0.001));
         assertThat(vibration.checkName(settings)).isEqualTo("Displacement 10–1000 Hz");
     }
@@ -176,8 +182,8 @@ class VibrationTest {
     void crestAndKurtosisTellImpactsFromSinesAndNoise() {
         SettingValues high = settings("measure", "acceleration", "bandLowHz", "1000", "bandHighHz", "6400");
         Analysis sine = ofAcceleration(Signals.sampled(N, RATE, Signals.sine(3, 2048)), high);
-        assertThat(value(sine, "acceleration.crest")).as("analytic: sqrt 2").isCloseTo(Math.sqrt(2), within(1e-9));
-        assertThat(value(sine, "acceleration.kurtosis")).as("analytic: 3/2").isCloseTo(1.5, within(1e-9));
+        assertThat(value(sine, "acceleration.crest")).as("analytic: sqrt 2").isCloseTo(Math.sqrt(2), within(CREST));
+        assertThat(value(sine, "acceleration.kurtosis")).as("analytic: 3/2").isCloseTo(1.5, within(1e-3));
         Random random = new Random(3);
         Analysis noise = ofAcceleration(Signals.sampled(N, RATE, t -> random.nextGaussian()), high);
         assertThat(value(noise, "acceleration.kurtosis")).as("3 for a normal distribution, +- 3 standard errors").isCloseTo(3, within(0.2));
@@ -195,12 +201,44 @@ class VibrationTest {
         double hz = 48;
         Analysis analysis = ofAcceleration(Signals.sampled(N, RATE, Signals.sine(10, hz)), settings);
         double rms = 10 / (2 * Math.PI * hz) * 1000 / Math.sqrt(2);
-        assertThat(value(analysis, "velocity.band.running speed")).as("A / (2 pi f sqrt 2); what the window spreads over three lines lies within").isCloseTo(rms, within(rms * 0.02));
+        assertThat(value(analysis, "velocity.band.running speed")).as("A / (2 pi f sqrt 2)").isCloseTo(rms, within(rms * 0.001));
         assertThat(value(analysis, "velocity.band.mesh")).isCloseTo(0, within(1e-6));
         assertThat(vibration.results(settings)).extracting(ResultDefinition::name).containsExactly("velocity RMS", "velocity peak", "velocity in \"running speed\"", "velocity in \"mesh\"");
         assertThat(vibration.result("velocity.band.mesh")).isEqualTo(vibration.results(settings).get(3));
         assertThatThrownBy(() -> settings("bandsHz", "1/2 x: 40..60")).isInstanceOf(InvalidSettingsException.class).hasMessageContaining("\"1/2 x\"");
         assertThatThrownBy(() -> settings("bandsHz", "low: 2..8")).isInstanceOf(InvalidSettingsException.class).hasMessageContaining("\"low\" must lie within 10 to 6400 Hz");
+    }
+
+    /** The fault that was seen: 400 lines, a tone within the band, no line within: 0.0, and passed. */
+    @Test
+    void aBandThatTheLinesDoNotTellIsRefusedOrHasNoValue() {
+        String[] narrow = {"bandsHz", "mesh: 140..146", "lines", "400"};
+        assertThatThrownBy(() -> settings(narrow))
+                .isInstanceOf(InvalidSettingsException.class)
+                .hasMessageContaining("\"mesh\" is 6 Hz wide")
+                .hasMessageContaining("tell bands from 32 Hz on");
+        assertThat(settings("bandsHz", "mesh: 140..172", "lines", "400").text("bandsHz")).as("on the boundary").isEqualTo("mesh: 140..172");
+        SettingValues fine = settings("bandsHz", "mesh: 140..146");
+        double[] shorter = Signals.sampled(2_048, RATE, Signals.sine(10, 143));
+        Analysis analysis = vibration.analyse(WaveformCapture.ofAcceleration(shorter, RATE), settings("bandsHz", "mesh: 140..146", "bandLowHz", "50"));
+        assertThat(analysis.result("velocity.band.mesh")).isEmpty();
+        assertThat(analysis.remarks()).extracting(Remark::sentence).containsExactly("The band \"mesh\" is narrower than this spectrum tells, 16 Hz: it has no value.");
+        assertThat(analysis.result("velocity.rms")).isPresent();
+        double whole = value(ofAcceleration(Signals.sampled(N, RATE, Signals.sine(10, 143.3)), fine), "velocity.band.mesh");
+        assertThat(whole).as("the same tone where the lines tell it").isCloseTo(10_000 / (2 * Math.PI * 143.3) / Math.sqrt(2), within(1e-3));
+    }
+
+    /** A band of few lines: the main lobe of a tone counts whole within, and not at all beside it. */
+    @Property(tries = 200)
+    void aBandOfFewLinesHoldsTheToneWithinAndNotTheOneBeside(
+            @ForAll @DoubleRange(min = 140, max = 144) double within, @ForAll @DoubleRange(min = 0, max = 6.28) double phase, @ForAll @IntRange(min = 0, max = 2) int kind) {
+        String window = List.of("Hann", "flat-top", "Hann").get(kind);
+        SettingValues settings = settings("measure", "acceleration", "bandsHz", "mesh: 140..144", "window", window, "rateHz", "8192", "lines", "6400");
+        double[] inside = Signals.sampled(N, 8_192, t -> Math.sin(2 * Math.PI * within * t + phase));
+        assertThat(value(vibration.analyse(WaveformCapture.ofAcceleration(inside, 8_192), settings), "acceleration.band.mesh")).isCloseTo(Math.sqrt(0.5), org.assertj.core.api.Assertions.within(0.002));
+        double past = within + 4.4;
+        double[] beside = Signals.sampled(N, 8_192, t -> Math.sin(2 * Math.PI * past * t + phase));
+        assertThat(value(vibration.analyse(WaveformCapture.ofAcceleration(beside, 8_192), settings), "acceleration.band.mesh")).isLessThan(0.02);
     }
 
     private Curve curve(double[] samples, String name, String... look) {
@@ -220,10 +258,12 @@ class VibrationTest {
         double[] samples = Signals.sampled(N, RATE, t -> 10 * Math.cos(omega * t));
         Curve.Series velocity = (Curve.Series) curve(samples, "Waveform");
         Curve.Series displacement = (Curve.Series) curve(samples, "Waveform", "quantity", "displacement");
+        assertThat(velocity.startSeconds()).as("the first quarter is faded in, the last faded out").isEqualTo(0.25);
+        assertThat(velocity.values()).hasSize(N / 2 + 1);
         for (int i = 0; i < 500; i++) {
-            double t = i / RATE;
-            assertThat(velocity.values()[i]).as("a cosine's integral is the sine over omega").isCloseTo(10_000 / omega * Math.sin(omega * t), within(1e-6));
-            assertThat(displacement.values()[i]).isCloseTo(-1e7 / omega / omega * Math.cos(omega * t), within(1e-6));
+            double t = velocity.startSeconds() + i * velocity.stepSeconds();
+            assertThat(velocity.values()[i]).as("a cosine's integral is the sine over omega").isCloseTo(10_000 / omega * Math.sin(omega * t), within(1e-4 * 10_000 / omega));
+            assertThat(displacement.values()[i]).isCloseTo(-1e7 / omega / omega * Math.cos(omega * t), within(1e-4 * 1e7 / omega / omega));
         }
         assertThat(displacement.unit()).isEqualTo(UnitCatalogue.MICROMETRE);
         assertThat(((Curve.Series) curve(samples, "Waveform", "quantity", "acceleration")).values()[0]).isCloseTo(10, within(1e-9));

@@ -68,16 +68,21 @@ public class Verdicts {
     private static Parts judged(ReadingView reading, CheckView check, Series series) {
         Parts parts = new Parts(reading, new LinkedHashMap<>(), new LinkedHashMap<>());
         check.limits().forEach((resultId, layers) -> {
+            Optional<LimitLayers.InForce> now = layers.at(reading.takenAt());
             if (!reading.results().containsKey(resultId)) {
+                now.ifPresent(limit -> parts.now().put(resultId, new ReadingVerdict.OfResult(withoutValue(check, resultId), limit)));
                 return;
             }
-            Optional<LimitLayers.InForce> now = layers.at(reading.takenAt());
             Optional<LimitLayers.InForce> first = layers.at(reading.takenAt(), reading.storedAt());
             now.ifPresent(limit -> parts.now().put(resultId, new ReadingVerdict.OfResult(
                     limit.limit().needsHistory() ? series.outcome(reading, check, resultId) : alone(reading, resultId, limit), limit)));
             first.ifPresent(limit -> parts.first().put(resultId, firstOutcome(parts, check, resultId, now, limit, series)));
         });
         return parts;
+    }
+
+    private static Limit.Outcome withoutValue(CheckView check, String resultId) {
+        return new Limit.Outcome(Verdict.NOT_JUDGED, "there is no value of " + check.technique().result(resultId).name(), List.of());
     }
 
     private static Limit.Outcome firstOutcome(
@@ -101,7 +106,11 @@ public class Verdicts {
         List<Limit.Outcome> outcomes = parts.now().values().stream().map(ReadingVerdict.OfResult::outcome).toList();
         String obstacle = reading.results().isEmpty() && reading.obstacle().isBlank() ? "there is no result" : reading.obstacle();
         Judgement judgement = Judgement.worstOf(obstacle, outcomes);
-        Verdict first = Judgement.worstOf(obstacle, parts.first().values()).verdict();
+        if (judgement.verdict() == Verdict.PASS) {
+            // What passes passed by all that it has a limit for.
+            judgement = valueMissing(parts).map(Judgement::notJudged).orElse(judgement);
+        }
+        Verdict first = judgement.verdict() == Verdict.NOT_JUDGED ? Verdict.NOT_JUDGED : Judgement.worstOf(obstacle, parts.first().values()).verdict();
         Optional<Instant> saidAt = parts.now().values().stream()
                 .flatMap(one -> one.limit().revision().saidAt().stream())
                 .filter(said -> said.isAfter(reading.storedAt()))
@@ -113,6 +122,13 @@ public class Verdicts {
             judgement = judgement.overruledTo(reading.overruled().verdict(), reading.overruled().because(), reading.overruled().by(), reading.overruled().at());
         }
         return new ReadingVerdict(judgement, parts.now());
+    }
+
+    private static Optional<String> valueMissing(Parts parts) {
+        return parts.now().entrySet().stream()
+                .filter(one -> !parts.reading().results().containsKey(one.getKey()))
+                .map(one -> one.getValue().outcome().remark())
+                .findFirst();
     }
 
     /**

@@ -55,12 +55,13 @@ public class CurveTables {
                 .orElseThrow(() -> new DomainProblem.NotFound("This curve"));
         boolean isLines = curve instanceof Curve.Lines;
         double step = curve instanceof Curve.Lines lines ? lines.stepHz() : ((Curve.Series) curve).stepSeconds();
+        double start = curve instanceof Curve.Series series ? series.startSeconds() : 0;
         double[] values = curve instanceof Curve.Lines lines ? lines.values() : ((Curve.Series) curve).values();
         String unit = curve instanceof Curve.Lines lines ? lines.unit().symbol() + " RMS" : ((Curve.Series) curve).unit().symbol();
-        int first = (int) Math.min(values.length, Math.max(0, Math.ceil(stretch.from() / step)));
-        int behind = (int) Math.max(first, Math.min(values.length, Math.floor(stretch.to() / step) + 1));
+        int first = (int) Math.min(values.length, Math.max(0, Math.ceil((stretch.from() - start) / step)));
+        int behind = (int) Math.max(first, Math.min(values.length, Math.floor((stretch.to() - start) / step) + 1));
         double[] axis = new double[behind - first];
-        Arrays.setAll(axis, i -> (first + i) * step);
+        Arrays.setAll(axis, i -> start + (first + i) * step);
         headings.add(isLines ? "Frequency, Hz" : "Time, s");
         headings.add("%s, %s (%s)%s".formatted(name, unit, day(readingId), curve.how().isBlank() ? "" : ", " + curve.how()));
         columns.add(axis);

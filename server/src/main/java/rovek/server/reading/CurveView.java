@@ -3,6 +3,7 @@ package rovek.server.reading;
 import jakarta.annotation.Nullable;
 import java.util.Arrays;
 import java.util.List;
+import rovek.core.signal.Integration;
 import rovek.core.signal.SpectralPeaks;
 import rovek.core.signal.Spectrum;
 import rovek.core.signal.Window;
@@ -43,27 +44,27 @@ public record CurveView(
 
     private static CurveView of(Curve curve) {
         if (curve instanceof Curve.Lines lines) {
-            return thinned("lines", lines, "Hz", lines.unit().symbol(), lines.stepHz(), lines.values(), lines.usualHz(), peaks(lines), lines.bands());
+            return thinned("lines", lines, "Hz", lines.unit().symbol(), 0, lines.stepHz(), lines.values(), lines.usualHz(), peaks(lines), lines.bands());
         }
         Curve.Series series = (Curve.Series) curve;
-        return thinned("series", series, "s", series.unit().symbol(), series.stepSeconds(), series.values(), null, List.of(), List.of());
+        return thinned("series", series, "s", series.unit().symbol(), series.startSeconds(), series.stepSeconds(), series.values(), null, List.of(), List.of());
     }
 
     private static CurveView thinned(
-            String kind, Curve curve, String xUnit, String yUnit, double step, double[] values, @Nullable Double usualTo, List<PeakView> peaks,
+            String kind, Curve curve, String xUnit, String yUnit, double start, double step, double[] values, @Nullable Double usualTo, List<PeakView> peaks,
             List<Curve.CurveBand> bands) {
         int[] kept = MinMaxDecimation.keep(values, MOST_POINTS);
         float[] y = new float[kept.length];
         for (int i = 0; i < kept.length; i++) {
             y[i] = (float) values[kept[i]];
         }
-        boolean isWhole = kept.length == values.length;
-        double[] x = isWhole ? new double[0] : Arrays.stream(kept).mapToDouble(i -> i * step).toArray();
+        boolean isWhole = kept.length == values.length && start == 0;
+        double[] x = isWhole ? new double[0] : Arrays.stream(kept).mapToDouble(i -> start + i * step).toArray();
         return new CurveView(kind, curve.name(), curve.how(), xUnit, yUnit, isWhole ? step : null, x, y, usualTo, peaks, bands);
     }
 
     private static List<PeakView> peaks(Curve.Lines lines) {
-        return SpectralPeaks.of(new Spectrum(lines.stepHz(), lines.values(), Window.HANN), MOST_PEAKS, STANDS_OUT).stream()
+        return SpectralPeaks.of(new Spectrum(lines.stepHz(), lines.values(), Window.HANN, Integration.NONE), MOST_PEAKS, STANDS_OUT).stream()
                 .map(peak -> new PeakView(peak.hz(), peak.rms()))
                 .toList();
     }

@@ -1,5 +1,7 @@
 package rovek.core.technique.vibration;
 
+import java.math.BigDecimal;
+import java.math.MathContext;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -11,7 +13,6 @@ import rovek.core.reading.Capture;
 import rovek.core.reading.WaveformCapture;
 import rovek.core.signal.Averaging;
 import rovek.core.signal.BandValues;
-import rovek.core.signal.FourierTransform;
 import rovek.core.signal.Spectrum;
 import rovek.core.nameplate.Nameplate;
 import rovek.core.technique.Analysis;
@@ -89,7 +90,24 @@ public final class Vibration implements Technique {
         if (!faults.isEmpty()) {
             throw new InvalidSettingsException(faults);
         }
+        VibrationSettings settings = VibrationSettings.of(values);
+        tooNarrow(settings, settings.rateHz(), settings.samples()).forEach(band -> faults.add(
+                "The band \"%s\" is %s Hz wide. %d lines at %s Hz under this window tell bands from %s Hz on: take more lines, sample slower, or widen it."
+                        .formatted(
+                                band.name(), shortly(band.band().highHz() - band.band().lowHz()), settings.lines(), plain(settings.rateHz()),
+                                shortly(settings.narrowestHz(settings.rateHz(), settings.samples())))));
+        if (!faults.isEmpty()) {
+            throw new InvalidSettingsException(faults);
+        }
         return values;
+    }
+
+    /** Bands that a spectrum of so many samples does not tell from what lies beside them. */
+    private static List<VibrationSettings.NamedBand> tooNarrow(VibrationSettings settings, double rateHz, int samples) {
+        double narrowest = settings.narrowestHz(rateHz, samples);
+        return settings.bands().stream()
+                .filter(named -> named.band().highHz() - named.band().lowHz() < narrowest * (1 - 1e-9))
+                .toList();
     }
 
     private static Optional<String> bandFault(VibrationSettings.NamedBand named, double lowest, double usable) {
@@ -205,29 +223,31 @@ public final class Vibration implements Technique {
         if (!obstacles.isEmpty()) {
             return Analysis.refused(obstacles.toArray(Remark[]::new));
         }
-        double[] acceleration = VibrationLook.centred(waveform);
+        double[] acceleration = look.centred(waveform);
         VibrationQuantity quantity = settings.measure();
         boolean isIntegrated = quantity != VibrationQuantity.ACCELERATION;
+        Spectrum whole = look.whole(acceleration, waveform.rateHz(), new VibrationLook.Manner(quantity, settings.window(), 1, Averaging.LINEAR, 0));
+        BandValues overall = look.overall(acceleration, waveform.rateHz(), settings.band(), quantity, whole);
         // Integration lifts what lies below the band without measure; those lines are not the machine's.
-        Spectrum spectrum = look.spectrum(
-                acceleration, waveform.rateHz(),
-                new VibrationLook.Manner(quantity, settings.window(), 1, Averaging.LINEAR, isIntegrated ? settings.band().lowHz() : 0));
-        FourierTransform fourier = look.transform(acceleration.length);
-        double[] lines = acceleration.clone();
-        fourier.forward(lines);
-        BandValues overall = BandValues.of(fourier, lines, waveform.rateHz(), settings.band(), quantity.integration());
-        List<Remark> remarks = waveform.isOverloaded()
-                ? List.of(new Remark("overload", "The sensor was overloaded: the true value may be higher.", true))
-                : List.of();
+        Spectrum spectrum = whole.shown(quantity.scale(), isIntegrated ? settings.band().lowHz() : 0);
+        List<Remark> remarks = new ArrayList<>();
+        if (waveform.isOverloaded()) {
+            remarks.add(new Remark("overload", "The sensor was overloaded: the true value may be higher.", true));
+        }
+        List<VibrationSettings.NamedBand> untold = tooNarrow(settings, waveform.rateHz(), waveform.samples().length);
+        untold.forEach(band -> remarks.add(new Remark(
+                "narrow",
+                "The band \"%s\" is narrower than this spectrum tells, %s Hz: it has no value.".formatted(band.name(), shortly(settings.narrowestHz(waveform.rateHz(), waveform.samples().length))),
+                false)));
         return new Analysis(
-                results(settings, overall, spectrum),
+                results(settings, overall, whole, untold),
                 List.of(
                         new Curve.Lines(VibrationCurves.SPECTRUM, LookedAt.saysOf(settings.window()), spectrum.stepHz(), spectrum.rms(), quantity.unit(), settings.band().highHz(), List.of()),
-                        new Curve.Series(VibrationCurves.WAVEFORM, 1 / waveform.rateHz(), acceleration, UnitCatalogue.METRE_PER_SQUARE_SECOND)),
+                        new Curve.Series(VibrationCurves.WAVEFORM, 0, 1 / waveform.rateHz(), acceleration, UnitCatalogue.METRE_PER_SQUARE_SECOND)),
                 remarks);
     }
 
-    private static List<Result> results(VibrationSettings settings, BandValues overall, Spectrum spectrum) {
+    private static List<Result> results(VibrationSettings settings, BandValues overall, Spectrum spectrum, List<VibrationSettings.NamedBand> untold) {
         VibrationQuantity quantity = settings.measure();
         List<Result> results = new ArrayList<>();
         results.add(result(VibrationResults.rms(quantity), overall.rms() * quantity.scale()));
@@ -236,7 +256,7 @@ public final class Vibration implements Technique {
             results.add(result(VibrationResults.CREST, overall.crest()));
             results.add(result(VibrationResults.KURTOSIS, overall.kurtosis()));
         }
-        settings.bands().forEach(band -> results.add(result(VibrationResults.band(quantity, band.name()), spectrum.bandRms(band.band()))));
+        settings.bands().stream().filter(band -> !untold.contains(band)).forEach(band -> results.add(result(VibrationResults.band(quantity, band.name()), spectrum.bandRms(band.band()) * quantity.scale())));
         return results;
     }
 
@@ -267,6 +287,10 @@ public final class Vibration implements Technique {
                     true));
         }
         return obstacles;
+    }
+
+    private static String shortly(double hz) {
+        return BigDecimal.valueOf(hz).round(new MathContext(3)).stripTrailingZeros().toPlainString();
     }
 
     private static String plain(double number) {

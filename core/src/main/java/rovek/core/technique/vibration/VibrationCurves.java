@@ -41,7 +41,7 @@ final class VibrationCurves {
         List<Curve.CurveBand> bands = quantity == settings.measure() ? VibrationResults.bands(settings) : List.of();
         List<Curve> curves = new ArrayList<>();
         curves.add(new Curve.Lines(SPECTRUM, looked.saysOfSpectrum(), spectrum.stepHz(), spectrum.rms(), quantity.unit(), settings.band().highHz(), bands));
-        curves.add(new Curve.Series(WAVEFORM, 1 / waveform.rateHz(), look.overTime(waveform, quantity, whole), quantity.unit()));
+        curves.add(look.overTime(WAVEFORM, waveform, quantity, whole));
         if (!waveform.isOverloaded()) {
             Spectrum envelope = look.envelope(waveform, looked.ringing());
             curves.add(new Curve.Lines(

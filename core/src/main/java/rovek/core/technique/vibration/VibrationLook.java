@@ -1,17 +1,19 @@
 package rovek.core.technique.vibration;
 
-import java.util.Arrays;
-import java.util.Map;
-import java.util.concurrent.ConcurrentHashMap;
 import rovek.core.reading.WaveformCapture;
 import rovek.core.signal.Averaging;
 import rovek.core.signal.Band;
+import rovek.core.signal.BandLines;
 import rovek.core.signal.BandLimited;
+import rovek.core.signal.BandValues;
+import rovek.core.signal.Drift;
 import rovek.core.signal.Envelope;
-import rovek.core.signal.FourierTransform;
 import rovek.core.signal.Integration;
+import rovek.core.signal.SignalTables;
 import rovek.core.signal.Spectrum;
+import rovek.core.signal.Taper;
 import rovek.core.signal.Window;
+import rovek.core.technique.Curve;
 
 /** A vibration waveform looked at in one way or another. Safe for many threads. */
 public final class VibrationLook {
@@ -24,8 +26,12 @@ public final class VibrationLook {
     /** Share of one stretch that overlaps the next: with a Hann window every sample counts about alike. */
     private static final double OVERLAP = 0.5;
 
-    private final Map<Integer, FourierTransform> transforms = new ConcurrentHashMap<>();
-    private final Map<Window, Map<Integer, double[]>> windows = new ConcurrentHashMap<>();
+    /** A record fades in and out over so many periods of the band's lower edge, and over an eighth of it at the least. */
+    private static final double PERIODS_FADING = 16;
+
+    private static final double LEAST_FADING = 1.0 / 8;
+
+    private final SignalTables tables = new SignalTables();
 
     /**
      * How a spectrum is made.
@@ -45,47 +51,78 @@ public final class VibrationLook {
 
     /** RMS amplitudes in the quantity's unit, up to the highest frequency that can be trusted. */
     public Spectrum spectrum(WaveformCapture waveform, Manner manner) {
-        return spectrum(centred(waveform), waveform.rateHz(), manner);
+        return whole(centred(waveform), waveform.rateHz(), manner).shown(manner.quantity().scale(), manner.fromHz());
     }
 
-    /** @param samples in m/s², mean already removed; not changed */
-    Spectrum spectrum(double[] samples, double rateHz, Manner manner) {
+    /**
+     * The spectrum before anything of it is left out, in m/s², m/s or m.
+     *
+     * @param samples in m/s², mean and drift already removed; not changed
+     */
+    Spectrum whole(double[] samples, double rateHz, Manner manner) {
         // Half overlapping: n stretches cover n + 1 halves.
         int length = manner.stretches() == 1 ? samples.length : even(2 * samples.length / (manner.stretches() + 1));
         double usable = VibrationSettings.usableHz(rateHz);
         Integration integration = manner.quantity().integration();
-        Spectrum spectrum = manner.stretches() == 1
-                ? Spectrum.of(transform(length), samples, rateHz, manner.window(), window(manner.window(), length), integration, usable)
-                : manner.averaging().of(
-                        samples, rateHz, transform(length), OVERLAP, manner.window(), window(manner.window(), length), integration, usable);
-        double[] lines = spectrum.rms();
-        int first = Math.max(1, (int) Math.ceil(manner.fromHz() / spectrum.stepHz() * (1 - 1e-9)));
-        Arrays.fill(lines, 0, Math.min(first, lines.length), 0);
-        if (manner.quantity().scale() != 1) {
-            for (int line = first; line < lines.length; line++) {
-                lines[line] *= manner.quantity().scale();
-            }
-        }
-        return spectrum;
-    }
-
-    /** The signal over time in the quantity's unit, as many values as samples; integrated, it holds what lies within the band alone. */
-    double[] overTime(WaveformCapture waveform, VibrationQuantity quantity, Band band) {
-        double[] samples = centred(waveform);
-        if (quantity == VibrationQuantity.ACCELERATION) {
-            return samples;
-        }
-        FourierTransform fourier = transform(samples.length);
-        fourier.forward(samples);
-        double[] limited = BandLimited.of(fourier, samples, waveform.rateHz(), band, quantity.integration()).signal();
-        for (int i = 0; i < limited.length; i++) {
-            limited[i] *= quantity.scale();
-        }
-        return limited;
+        double[] window = tables.window(manner.window(), length);
+        return manner.stretches() == 1
+                ? Spectrum.of(tables.transform(length), samples, rateHz, manner.window(), window, integration, usable)
+                : manner.averaging().of(samples, rateHz, tables.transform(length), OVERLAP, manner.window(), window, integration, usable);
     }
 
     private static int even(int length) {
         return Math.max(16, length / 2 * 2);
+    }
+
+    /**
+     * Overall values within a band, in m/s², m/s or m.
+     *
+     * @param samples in m/s², mean and drift already removed; not changed
+     * @param spectrum of the same samples as {@link #whole} makes it of one stretch
+     */
+    BandValues overall(double[] samples, double rateHz, Band band, VibrationQuantity quantity, Spectrum spectrum) {
+        Spectrum hann = spectrum.window() == Window.HANN
+                ? spectrum
+                : whole(samples, rateHz, new Manner(quantity, Window.HANN, 1, Averaging.LINEAR, 0));
+        BandLines lines = hann.lines(band);
+        return BandValues.of(hann.bandRms(band), limited(samples, rateHz, band, lines, quantity, BandLimited.POINTS_A_PERIOD * lines.last()));
+    }
+
+    private BandLimited limited(double[] samples, double rateHz, Band band, BandLines lines, VibrationQuantity quantity, int points) {
+        int n = samples.length;
+        int ends = (int) Math.min(n / 2, Math.max(PERIODS_FADING / band.lowHz() * rateHz, LEAST_FADING * n));
+        Taper taper = tables.taper(n, ends);
+        return BandLimited.of(tables.transform(n), tapered(samples, taper), taper, rateHz, lines, quantity.integration(), points, tables::transform);
+    }
+
+    /** The lines of a faded record. */
+    private double[] tapered(double[] samples, Taper taper) {
+        double[] lines = new double[samples.length];
+        double[] values = taper.values();
+        for (int i = 0; i < lines.length; i++) {
+            lines[i] = samples[i] * values[i];
+        }
+        tables.transform(lines.length).forward(lines);
+        return lines;
+    }
+
+    /**
+     * The signal over time in the quantity's unit. Integrated, it holds what lies within the band alone, and begins and ends where that can be told:
+     * the same signal that overall values are taken from.
+     */
+    Curve.Series overTime(String name, WaveformCapture waveform, VibrationQuantity quantity, Band band) {
+        double[] samples = centred(waveform);
+        double rateHz = waveform.rateHz();
+        if (quantity == VibrationQuantity.ACCELERATION) {
+            return new Curve.Series(name, 0, 1 / rateHz, samples, quantity.unit());
+        }
+        Spectrum spectrum = whole(samples, rateHz, new Manner(quantity, Window.HANN, 1, Averaging.LINEAR, 0));
+        BandLimited limited = limited(samples, rateHz, band, spectrum.lines(band), quantity, samples.length);
+        double[] values = limited.signal();
+        for (int i = 0; i < values.length; i++) {
+            values[i] *= quantity.scale();
+        }
+        return new Curve.Series(name, limited.startSeconds(), 1 / limited.pointsPerSecond(), values, quantity.unit());
     }
 
     /** The band whose ringing is looked at, as far as the sampling shows it; what is sampled slowly is looked at above a quarter of its range. */
@@ -96,39 +133,22 @@ public final class VibrationLook {
 
     /** Spectrum of the envelope of what rings within a band, m/s² RMS, without its mean. */
     public Spectrum envelope(WaveformCapture waveform, Band band) {
-        double[] lines = centred(waveform);
-        FourierTransform fourier = transform(lines.length);
-        fourier.forward(lines);
-        Envelope envelope = Envelope.of(fourier, lines, waveform.rateHz(), band, this::transform);
+        double[] samples = centred(waveform);
+        // A jump from the record's end to its beginning would ring like an impact of its own.
+        int ends = (int) Math.min(samples.length / 2, PERIODS_FADING / band.lowHz() * waveform.rateHz());
+        double[] lines = tapered(samples, tables.taper(samples.length, ends));
+        Envelope envelope = Envelope.of(tables.transform(lines.length), lines, waveform.rateHz(), band, tables::transform);
         double[] values = envelope.values();
-        removeMean(values);
+        double[] window = tables.window(Window.HANN, values.length);
+        Drift.remove(values, window);
         return Spectrum.of(
-                transform(values.length), values, envelope.rateHz(), Window.HANN, window(Window.HANN, values.length), Integration.NONE,
-                (band.highHz() - band.lowHz()) / 2);
+                tables.transform(values.length), values, envelope.rateHz(), Window.HANN, window, Integration.NONE, (band.highHz() - band.lowHz()) / 2);
     }
 
-    private double[] window(Window kind, int length) {
-        return windows.computeIfAbsent(kind, none -> new ConcurrentHashMap<>()).computeIfAbsent(length, kind::values);
-    }
-
-    FourierTransform transform(int length) {
-        return transforms.computeIfAbsent(length, FourierTransform::new);
-    }
-
-    static double[] centred(WaveformCapture waveform) {
+    /** The acceleration without the sensor's offset and drift, m/s². */
+    double[] centred(WaveformCapture waveform) {
         double[] samples = waveform.metresPerSquareSecond();
-        removeMean(samples);
+        Drift.remove(samples, tables.window(Window.HANN, samples.length));
         return samples;
-    }
-
-    static void removeMean(double[] samples) {
-        double sum = 0;
-        for (double sample : samples) {
-            sum += sample;
-        }
-        double mean = sum / samples.length;
-        for (int i = 0; i < samples.length; i++) {
-            samples[i] -= mean;
-        }
     }
 }

@@ -5,6 +5,7 @@ import java.util.Map;
 import rovek.core.entry.Entry;
 import rovek.core.entry.NamedRanges;
 import rovek.core.signal.Band;
+import rovek.core.signal.Spectrum;
 import rovek.core.signal.Window;
 import rovek.core.technique.SensorUse;
 import rovek.core.technique.SettingDefinition;
@@ -76,6 +77,11 @@ record VibrationSettings(
 
     int samples() {
         return (int) Math.round(lines * 2.56);
+    }
+
+    /** The narrowest band that a spectrum of so many samples tells, Hz. */
+    double narrowestHz(double rateHz, int samples) {
+        return Spectrum.narrowestHz(rateHz / samples, window);
     }
 
     /** The highest frequency that the anti-aliasing filter of the usual 2.56 sampling leaves trustworthy. */
