@@ -30,7 +30,7 @@ class JobsTest {
     private JobView ended(JobView job) {
         JobView now = job;
         while (now.state() == State.RUNNING) {
-            Thread.onSpinWait();
+            Caller.pause();
             now = jobs.get(job.id());
         }
         return now;
@@ -66,7 +66,7 @@ class JobsTest {
         JobView job = jobs.start("test", "Endless", null, progress -> {
             asked.countDown();
             while (!progress.isStopRequested()) {
-                Thread.onSpinWait();
+                Caller.pause();
             }
             throw new LinkException.Stopped();
         });

@@ -93,7 +93,7 @@ class LookingCloselyTest {
         List<String> whole = csv(file + "csv");
         assertThat(whole).hasSize(samples + 1);
         assertThat(whole.get(0)).startsWith("\"Time, s\",\"Waveform, mm/s");
-        assertThat(csv(file + "csv&from=0.1&to=0.2")).hasSize((int) Math.floor(0.2 * 25_600) - (int) Math.ceil(0.1 * 25_600) + 2);
+        assertThat(csv(file + "csv&from=0.2&to=0.3")).hasSize((int) Math.floor(0.3 * 25_600) - (int) Math.ceil(0.2 * 25_600) + 2);
         assertThat(csv(file + "csv&from=5&to=4")).as("nothing lies there").hasSize(1);
         Sheet beside = sheet(file + "xlsx&with=" + before);
         assertThat(beside.getLastRowNum()).isEqualTo(samples);

@@ -30,7 +30,7 @@ final class ServerProcess implements AutoCloseable {
             port = free.getLocalPort();
         }
         List<String> command = new ArrayList<>(List.of(
-                Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-XX:TieredStopAtLevel=1", "-Xshare:auto",
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-XX:TieredStopAtLevel=1", "-XX:+UseSerialGC", "-XX:+UnlockDiagnosticVMOptions", "-XX:-BytecodeVerificationRemote", "-Xshare:auto",
                 "-cp", System.getProperty("surefire.real.class.path", System.getProperty("java.class.path")), RovekApplication.class.getName()));
         command.addAll(RunningRovek.arguments(database));
         command.removeIf(argument -> argument.startsWith("--server.port"));

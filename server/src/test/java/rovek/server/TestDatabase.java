@@ -4,8 +4,11 @@ import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.util.Arrays;
 import java.util.Locale;
 import java.util.UUID;
+import org.flywaydb.core.Flyway;
+import org.flywaydb.core.api.configuration.FluentConfiguration;
 
 /**
  * A fresh database in the private test cluster that {@code ./rovek test} starts.
@@ -17,10 +20,48 @@ public record TestDatabase(String url, String user, String password, String name
 
     private static final String USER = "rovek";
 
+    /** Migrated already: a copy of one that was. */
     public static TestDatabase create() {
         String name = "t_" + UUID.randomUUID().toString().replace("-", "").toLowerCase(Locale.ROOT);
-        execute("CREATE DATABASE " + name);
-        return new TestDatabase("jdbc:postgresql://" + server() + "/" + name, USER, secret(), name, false);
+        execute("CREATE DATABASE " + name + " TEMPLATE " + MigratedTemplate.name());
+        return new TestDatabase(urlOf(name), USER, secret(), name, false);
+    }
+
+    private static String urlOf(String name) {
+        return "jdbc:postgresql://" + server() + "/" + name;
+    }
+
+    /** Made once for a set of migrations, by whichever of the test runs beside each other comes first. */
+    private static final class MigratedTemplate {
+
+        private static final String NAME = make();
+
+        static String name() {
+            return NAME;
+        }
+
+        private static String make() {
+            FluentConfiguration flyway = Flyway.configure().locations("classpath:db/migration");
+            String name = "migrated_" + Integer.toHexString(Arrays.stream(flyway.dataSource(urlOf("postgres"), USER, secret()).load().info().all())
+                    .map(one -> one.getVersion() + ":" + one.getChecksum())
+                    .toList()
+                    .hashCode());
+            try (Connection connection = DriverManager.getConnection(urlOf("postgres"), USER, secret()); Statement statement = connection.createStatement()) {
+                statement.execute("SELECT pg_advisory_lock(20816)");
+                try (var found = statement.executeQuery("SELECT 1 FROM pg_database WHERE datistemplate AND datname = '" + name + "'")) {
+                    if (found.next()) {
+                        return name;
+                    }
+                }
+                statement.execute("DROP DATABASE IF EXISTS " + name);
+                statement.execute("CREATE DATABASE " + name);
+                flyway.dataSource(urlOf(name), USER, secret()).load().migrate();
+                statement.execute("ALTER DATABASE " + name + " IS_TEMPLATE true");
+                return name;
+            } catch (SQLException e) {
+                throw new IllegalStateException("No migrated database could be made.", e);
+            }
+        }
     }
 
     private static String server() {

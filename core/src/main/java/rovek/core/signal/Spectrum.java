@@ -71,9 +71,9 @@ public record Spectrum(double stepHz, double[] rms, Window window, Integration i
                 line -> line == 0 ? 0 : rms[line] / integration.amplitudeFactor(line * stepHz));
     }
 
-    /** The same in another unit, without the lines below a frequency. */
-    public Spectrum shown(double scale, double fromHz) {
-        double[] shown = new double[rms.length];
+    /** The same in another unit, from one frequency to another: lines below are 0, those above left out. */
+    public Spectrum shown(double scale, double fromHz, double toHz) {
+        double[] shown = new double[Math.min(rms.length, (int) Math.floor(toHz / stepHz * (1 + 1e-9)) + 1)];
         for (int line = Math.max(1, (int) Math.ceil(fromHz / stepHz * (1 - 1e-9))); line < shown.length; line++) {
             shown[line] = rms[line] * scale;
         }

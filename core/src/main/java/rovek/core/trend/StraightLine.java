@@ -5,15 +5,15 @@ import java.util.Arrays;
 /**
  * A line through points, y = level + slope (x - middle).
  *
- * @param middle the mean of all x, about which level and slope are independent of each other
- * @param scatter standard deviation of the points about the line; robustly estimated for a robust line
+ * @param middle the mean of x, about which level and slope are independent of each other
+ * @param scatter standard deviation of the points about the line; of those that are not wild for a robust line
  * @param levelError standard error of the level
  * @param slopeError standard error of the slope
  */
 public record StraightLine(double middle, double level, double slope, double scatter, double levelError, double slopeError) {
 
-    /** Root of the variance of a median over that of a mean, for normal scatter. */
-    private static final double MEDIAN_OVER_MEAN = Math.sqrt(Math.PI / 2);
+    /** The standard error of the median slope over that of least squares, for normal scatter: 1.02 to 1.08 for 6 to 100 points, found by simulation. */
+    private static final double MEDIAN_SLOPE = 1.05;
 
     public double at(double x) {
         return level + slope * (x - middle);
@@ -45,30 +45,66 @@ public record StraightLine(double middle, double level, double slope, double sca
     }
 
     /**
-     * The line after Theil and Sen: the median of the slopes between all pairs of points, and the median of the levels; almost
-     * a third of the points may be wild. The slope's error is taken from Sen's interval of ranks, or from the scatter where that
-     * is more.
+     * The line after Theil and Sen: the median of the slopes between all pairs of points; almost a third of the points may be wild. What lies
+     * outside the scatter altogether is left out of the level and of the scatter: further from the line than {@link #mostOutside} times
+     * 1.4826 MAD, which a normal scatter seldom reaches. The level is the mean of the others, the scatter their standard deviation.
      *
-     * @param x at least three, rising, not all equal
+     * @param x at least three, not all equal
      */
     public static StraightLine theilSen(double[] x, double[] y) {
         int n = require(x, y);
         double[] slopes = slopes(x, y);
         Arrays.sort(slopes);
         double slope = Spread.medianOfSorted(slopes);
-        double middle = Arrays.stream(x).average().orElseThrow();
-        double[] levels = new double[n];
+        boolean[] isWithin = within(x, y, slope);
+        int count = 0;
+        double middle = 0;
+        double level = 0;
         for (int i = 0; i < n; i++) {
-            levels[i] = y[i] - slope * (x[i] - middle);
+            if (isWithin[i]) {
+                count++;
+                middle += x[i];
+                level += y[i] - slope * x[i];
+            }
+        }
+        middle /= count;
+        level = level / count + slope * middle;
+        double sxx = 0;
+        double squares = 0;
+        for (int i = 0; i < n; i++) {
+            if (isWithin[i]) {
+                double off = y[i] - level - slope * (x[i] - middle);
+                squares += off * off;
+                sxx += (x[i] - middle) * (x[i] - middle);
+            }
+        }
+        // Two of them are spent on the line itself.
+        double scatter = Math.sqrt(squares / Math.max(1, count - 2));
+        return new StraightLine(middle, level, slope, scatter, scatter / Math.sqrt(count), MEDIAN_SLOPE * scatter / Math.sqrt(sxx));
+    }
+
+    /**
+     * Which points belong to the scatter about a line of this slope; at least half do.
+     *
+     * @return all where more than half lie on the line exactly, as rounded values may: the rest says how they scatter
+     */
+    static boolean[] within(double[] x, double[] y, double slope) {
+        double[] levels = new double[x.length];
+        for (int i = 0; i < x.length; i++) {
+            levels[i] = y[i] - slope * x[i];
         }
         Spread spread = Spread.of(levels);
-        // Where more than half of the points lie on the line exactly, as rounded values may, the rest still says how they scatter.
-        double about = spread.robustDeviation() > 0 ? spread.robustDeviation() : spread.standardDeviation();
-        // Two of the n are spent on the line itself.
-        double scatter = about * Math.sqrt(n / (n - 2.0));
-        double sxx = Arrays.stream(x).map(one -> (one - middle) * (one - middle)).sum();
-        double slopeError = Math.max(slopeError(slopes, n), scatter / Math.sqrt(sxx));
-        return new StraightLine(middle, spread.median(), slope, scatter, MEDIAN_OVER_MEAN * scatter / Math.sqrt(n), slopeError);
+        double most = spread.robustDeviation() > 0 ? mostOutside(x.length) * spread.robustDeviation() : Double.POSITIVE_INFINITY;
+        boolean[] isWithin = new boolean[x.length];
+        for (int i = 0; i < x.length; i++) {
+            isWithin[i] = Math.abs(levels[i] - spread.median()) <= most;
+        }
+        return isWithin;
+    }
+
+    /** How many robust deviations the furthest of n normal values lies from their own line in all but 5 of 1,000 cases, found by simulation. */
+    private static double mostOutside(int n) {
+        return 4.2 + 45 / Math.max(1.6, n - 4.4);
     }
 
     private static double[] slopes(double[] x, double[] y) {
@@ -83,14 +119,6 @@ public record StraightLine(double middle, double level, double slope, double sca
             }
         }
         return Arrays.copyOf(slopes, count);
-    }
-
-    /** Half of Sen's 90 % interval over the normal quantile. */
-    private static double slopeError(double[] sorted, int n) {
-        double reach = NormalDistribution.QUANTILE_95 * Math.sqrt(n * (n - 1.0) * (2 * n + 5) / 18);
-        int low = (int) Math.max(0, Math.floor((sorted.length - reach) / 2));
-        int high = (int) Math.min(sorted.length - 1, Math.ceil((sorted.length + reach) / 2));
-        return (sorted[high] - sorted[low]) / 2 / NormalDistribution.QUANTILE_95;
     }
 
     private static int require(double[] x, double[] y) {

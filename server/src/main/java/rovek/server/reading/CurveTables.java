@@ -17,6 +17,9 @@ import rovek.server.table.NumberTable;
 @Service
 public class CurveTables {
 
+    /** Of a place on the axis, in steps: a place that is named is among those that are taken. */
+    private static final double ROUNDING = 1e-6;
+
     private final ReadingDesk desk;
     private final Readings readings;
     private final Runs runs;
@@ -58,8 +61,8 @@ public class CurveTables {
         double start = curve instanceof Curve.Series series ? series.startSeconds() : 0;
         double[] values = curve instanceof Curve.Lines lines ? lines.values() : ((Curve.Series) curve).values();
         String unit = curve instanceof Curve.Lines lines ? lines.unit().symbol() + " RMS" : ((Curve.Series) curve).unit().symbol();
-        int first = (int) Math.min(values.length, Math.max(0, Math.ceil((stretch.from() - start) / step)));
-        int behind = (int) Math.max(first, Math.min(values.length, Math.floor((stretch.to() - start) / step) + 1));
+        int first = (int) Math.min(values.length, Math.max(0, Math.ceil((stretch.from() - start) / step - ROUNDING)));
+        int behind = (int) Math.max(first, Math.min(values.length, Math.floor((stretch.to() - start) / step + ROUNDING) + 1));
         double[] axis = new double[behind - first];
         Arrays.setAll(axis, i -> start + (first + i) * step);
         headings.add(isLines ? "Frequency, Hz" : "Time, s");

@@ -229,7 +229,7 @@ public final class Vibration implements Technique {
         Spectrum whole = look.whole(acceleration, waveform.rateHz(), new VibrationLook.Manner(quantity, settings.window(), 1, Averaging.LINEAR, 0));
         BandValues overall = look.overall(acceleration, waveform.rateHz(), settings.band(), quantity, whole);
         // Integration lifts what lies below the band without measure; those lines are not the machine's.
-        Spectrum spectrum = whole.shown(quantity.scale(), isIntegrated ? settings.band().lowHz() : 0);
+        Spectrum spectrum = whole.shown(quantity.scale(), isIntegrated ? settings.band().lowHz() : 0, VibrationSettings.usableHz(waveform.rateHz()));
         List<Remark> remarks = new ArrayList<>();
         if (waveform.isOverloaded()) {
             remarks.add(new Remark("overload", "The sensor was overloaded: the true value may be higher.", true));

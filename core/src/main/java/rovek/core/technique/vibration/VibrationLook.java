@@ -51,7 +51,8 @@ public final class VibrationLook {
 
     /** RMS amplitudes in the quantity's unit, up to the highest frequency that can be trusted. */
     public Spectrum spectrum(WaveformCapture waveform, Manner manner) {
-        return whole(centred(waveform), waveform.rateHz(), manner).shown(manner.quantity().scale(), manner.fromHz());
+        return whole(centred(waveform), waveform.rateHz(), manner)
+                .shown(manner.quantity().scale(), manner.fromHz(), VibrationSettings.usableHz(waveform.rateHz()));
     }
 
     /**
