@@ -117,7 +117,7 @@ function DayField({ label, value, onChange }: { label: string; value: string; on
 
 /** What a standard or the history says: taken by a person, or not. */
 function Proposals({ line, onTake }: { line: LimitLine; onTake: (limit: LimitForm) => void }) {
-  if (line.proposals.length === 0) return null
+  if (line.proposals.length === 0 && line.wanting === '') return null
   return (
     <ul className="mb-3" aria-label={text.proposals}>
       {line.proposals.map((proposal) => (
@@ -126,6 +126,7 @@ function Proposals({ line, onTake }: { line: LimitLine; onTake: (limit: LimitFor
           <span className="text-ink2">{proposal.evidence}.</span> <Button onClick={() => onTake(proposal.limit)}>{text.take}</Button>
         </li>
       ))}
+      {line.wanting !== '' && <li className="text-ink2">{line.wanting}</li>}
     </ul>
   )
 }

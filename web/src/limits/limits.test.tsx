@@ -20,6 +20,7 @@ const line = (more: Partial<LimitLine>): LimitLine => ({
   checks: 1,
   unlimited: 1,
   proposals: [],
+  wanting: '',
   ...more,
 })
 

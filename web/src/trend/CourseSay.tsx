@@ -18,6 +18,7 @@ export function CourseSay({ course, unit }: { course: Course; unit: string }) {
 function sentences(course: Course, unit: string): string[] {
   if (course.finding === 'TOO_FEW') return [text.TOO_FEW(course.readings)]
   if (course.finding === 'NONE') return [text.NONE(course.readings)]
+  if (course.isUneven) return [text.uneven(course.perDay > 0, day(course.since ?? '')), text.chance(chance(course.probability))]
   const by = text.aMonth(`${number(Math.abs(course.perDay) * DAYS_A_MONTH)} ${unit}`) + (course.isGrowth ? text.faster : '')
   const since = course.since === null ? '' : day(course.since)
   return [[course.perDay > 0 ? text.rising(by, since) : text.falling(by, since), ...reaching(course)].join(' '), text.chance(chance(course.probability))]

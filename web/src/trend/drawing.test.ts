@@ -47,7 +47,7 @@ describe('a trend is drawn as it is', () => {
   })
 
   it('draws the least and the largest of stretches, so that no spike is lost', () => {
-    const svg = drawn((plot) => drawLine(plot, trend([], { stretches: [{ from: at(0), to: at(10), least: 1, largest: 9, readings: 500 }] }), 0, 'y'))
+    const svg = drawn((plot) => drawLine(plot, trend([], { stretches: [{ from: at(0), to: at(10), least: 1, largest: 9, readings: 500, median: 4 }] }), 0, 'y'))
     expect(svg).toContain('M5 90L5 9')
   })
 
@@ -92,7 +92,7 @@ describe('a trend is drawn as it is', () => {
 
   it('widens towards the dates between which the limit is reached, or stays open', () => {
     const reaching = { boundary: 'FAIL' as const, value: 7, at: at(300), earliest: at(280), latest: at(340) }
-    const course = { finding: 'TREND' as const, readings: 9, since: at(0), isGrowth: false, perDay: 0.01, probability: 0.003, path: [{ at: at(0), value: 1 }, { at: at(300), value: 7 }], reaching }
+    const course = { finding: 'TREND' as const, readings: 9, since: at(0), isGrowth: false, isUneven: false, perDay: 0.01, probability: 0.003, path: [{ at: at(0), value: 1 }, { at: at(300), value: 7 }], reaching }
     const followed = trend([point(0, 1), point(200, 5)], { course })
     expect(drawn((plot) => drawCourse(plot, followed))).toContain('L280 30L340 30Z')
     expect(drawn((plot) => drawCourse(plot, { ...followed, course: { ...course, reaching: { ...reaching, latest: null } } }))).toContain('L280 30L400 30Z')

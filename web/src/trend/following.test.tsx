@@ -16,7 +16,7 @@ afterEach(cleanup)
 beforeEach(forget)
 
 const reaching = { boundary: 'FAIL' as const, value: 7.1, at: '2027-01-06T00:00:00Z', earliest: '2026-12-10T00:00:00Z', latest: '2027-02-16T00:00:00Z' }
-const course: Course = { finding: 'TREND', readings: 12, since: '2026-05-26T00:00:00Z', isGrowth: true, perDay: 0.0464, probability: 0.003, path: [], reaching }
+const course: Course = { finding: 'TREND', readings: 12, since: '2026-05-26T00:00:00Z', isGrowth: true, isUneven: false, perDay: 0.0464, probability: 0.003, path: [], reaching }
 
 const point = (day: number, value: number, more: Partial<TrendPoint> = {}): TrendPoint => ({ readingId: `r${day}`, at: `2026-03-${String(day).padStart(2, '0')}T08:00:00Z`, value, verdict: 'PASS', reason: '', notes: null, ...more })
 
@@ -44,6 +44,9 @@ describe('where it is going, in words', () => {
     cleanup()
     show(<CourseSay course={{ ...course, perDay: -0.1, isGrowth: false, reaching: { ...reaching, latest: null } }} unit="mm/s" />)
     expect((await screen.findByText(/Falling by 3.04/)).textContent).toContain('(90 %: not before 10 Dec 2026, perhaps never).')
+    cleanup()
+    show(<CourseSay course={{ ...course, isGrowth: false, isUneven: true, reaching: null }} unit="mm/s" />)
+    expect(await screen.findByText('Rising since 26 May 2026, but neither along a line nor faster and faster: no date is given.')).toBeTruthy()
     cleanup()
     show(<CourseSay course={{ ...course, finding: 'TOO_FEW', readings: 1 }} unit="mm/s" />)
     expect(await screen.findByText('1 reading to go by: too few to show a trend.')).toBeTruthy()
@@ -81,7 +84,7 @@ describe('a trend with what stands beside it', () => {
   })
 
   it('says that a million readings are thinned', async () => {
-    const stretches = [{ from: '2026-03-01T08:00:00Z', to: '2026-03-11T08:00:00Z', least: 1, largest: 9, readings: 500_000 }]
+    const stretches = [{ from: '2026-03-01T08:00:00Z', to: '2026-03-11T08:00:00Z', least: 1, largest: 9, readings: 500_000, median: 4 }]
     show(<TrendPanel {...panel.props} whole={{ ...trend, points: [], stretches, readings: 1_000_000 }} />)
     expect(await screen.findByText(/1,000,000 readings, drawn by the least and the largest of each stretch/)).toBeTruthy()
   })

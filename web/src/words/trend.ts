@@ -14,6 +14,8 @@ export const trend = {
     NONE: (n: number) => `No significant trend in ${n} readings.`,
     rising: (by: string, since: string) => `Rising by ${by} since ${since}.`,
     falling: (by: string, since: string) => `Falling by ${by} since ${since}.`,
+    uneven: (isRising: boolean, since: string) =>
+      `${isRising ? 'Rising' : 'Falling'} since ${since}, but neither along a line nor faster and faster: no date is given.`,
     aMonth: (amount: string) => `${amount} a month`,
     faster: ', faster and faster,',
     reaches: (which: string, value: string, at: string) => `Reaches ${which} at ${value} about ${at}`,

@@ -8,16 +8,18 @@ import org.openjdk.jmh.runner.Runner;
 import org.openjdk.jmh.runner.RunnerException;
 import org.openjdk.jmh.runner.options.OptionsBuilder;
 import org.openjdk.jmh.runner.options.VerboseMode;
+import rovek.core.technique.vibration.DiagnosisTrial;
 
 /** Measures in one run and prints ratios: the machine's own speed cancels out. */
 public final class Bench {
 
     private static final int ROUNDS = 3;
+    private static final int SOUND_MACHINES = 10_000;
 
     private Bench() {}
 
     public static void main(String[] args) throws Exception {
-        List<String> wanted = args.length == 0 ? List.of("plant", "analysis", "trend", "run", "read-back") : List.of(args);
+        List<String> wanted = args.length == 0 ? List.of("plant", "analysis", "diagnosis", "trend", "run", "read-back") : List.of(args);
         if (wanted.contains("plant")) {
             new PlantSizeBench().run().forEach(line -> say("%s", line));
         }
@@ -29,6 +31,9 @@ public final class Bench {
         }
         if (wanted.contains("analysis")) {
             analysis();
+        }
+        if (wanted.contains("diagnosis")) {
+            new DiagnosisTrial().all(SOUND_MACHINES).forEach(outcome -> say("%s", outcome));
         }
         if (wanted.contains("read-back")) {
             readBack(List.of(ReadBackBench.Load.values()));

@@ -211,18 +211,21 @@ class JudgingTest {
     void manyChecksGetEachALimitFromTheirOwnHistoryInOneActThatIsUndoneAtOnce() {
         String second = gaugeOn("P-8");
         String never = gaugeOn("P-9");
-        written(pressure, 9, 2, 2.1, 1.9, 2, 2.2, 2);
-        written(second, 9, 20, 21, 19, 20, 22, 20);
+        written(pressure, 9, 2, 2.1, 1.9, 2, 2.2, 2, 2.1, 2);
+        written(second, 9, 20, 21, 19, 20, 22, 20, 21, 20);
+        written(never, 9, 5, 5.1, 4.9, 5.05, 4.95);
+        assertThat(caller.get("/api/nodes/" + never + "/limits").ok().get(0).get("wanting").asString())
+                .isEqualTo("Own history proposes a limit from 8 readings on; there are 5.");
         JsonNode line = caller.get("/api/nodes/" + area + "/limits").ok().get(0);
         assertThat(line.get("checks").asInt()).isEqualTo(3);
         assertThat(line.get("unlimited").asInt()).isEqualTo(3);
         JsonNode taken = caller.post(limits(area) + "/proposals", Map.of("source", "HISTORY")).ok();
         assertThat(taken.get("checks").asInt()).isEqualTo(2);
         assertThat(taken.get("without").asInt()).isEqualTo(1);
-        // Median 2, MAD 0.05: 2 + 3 x 1.4826 x 0.05 = 2.22.
+        // Median 2, MAD 0.05, of eight readings 1.6 times k = 3: 2 + 4.8 x 1.4826 x 0.05 = 2.356, rounded up.
         JsonNode own = caller.get("/api/nodes/" + pressure + "/limits").ok().get(0).get("limit").get("rules").get(0);
-        assertThat(own.get("watch").asDouble()).isEqualTo(2.22);
-        assertThat(standingOf(never)).isEqualTo("NOT_JUDGED");
+        assertThat(own.get("watch").asDouble()).isEqualTo(2.36);
+        assertThat(standingOf(never)).as("five readings propose nothing").isEqualTo("NOT_JUDGED");
         caller.post("/api/plant/changes/" + taken.get("changeId").asString() + "/undo", Map.of()).ok();
         assertThat(caller.get("/api/nodes/" + area + "/limits").ok().get(0).get("unlimited").asInt()).isEqualTo(3);
     }

@@ -3,6 +3,7 @@ package rovek.core.certificate;
 import java.math.BigDecimal;
 import java.math.MathContext;
 import java.util.Arrays;
+import rovek.core.unit.Decimals;
 
 /** Numbers as they are printed beside their limits. */
 public final class PrintedNumber {
@@ -23,8 +24,8 @@ public final class PrintedNumber {
         for (int digits = USUAL_DIGITS; digits < MOST_DIGITS; digits++) {
             BigDecimal rounded = rounded(value, digits);
             boolean sameSide = Arrays.stream(boundaries)
-                    .allMatch(boundary -> Math.signum(rounded.compareTo(BigDecimal.valueOf(boundary)))
-                            == Math.signum(Double.compare(value, boundary)));
+                    .allMatch(boundary -> Math.signum(Decimals.compare(rounded.doubleValue(), boundary))
+                            == Math.signum(Decimals.compare(value, boundary)));
             if (sameSide) {
                 return rounded.toPlainString();
             }

@@ -9,8 +9,8 @@ import java.util.function.DoubleUnaryOperator;
  * @param baseline values of the baseline in force; the array is not copied
  * @param baselineWanted how many it takes to be complete
  * @param isOfBaseline whether the reading is one of them
- * @param before the value before it since the last repair
- * @param daysSince how long before, above 0 where there is one
+ * @param before the newest value since the last repair that was taken long enough before to tell a rate from
+ * @param daysSince how long before, at least half a day where there is one
  * @param sisters the newest values of the same check on the sister assets; the array is not copied
  */
 public record Background(double[] baseline, int baselineWanted, boolean isOfBaseline, OptionalDouble before, double daysSince, double[] sisters) {

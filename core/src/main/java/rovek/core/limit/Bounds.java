@@ -1,5 +1,6 @@
 package rovek.core.limit;
 
+import rovek.core.unit.Decimals;
 import rovek.core.unit.UnitOfMeasure;
 
 /**
@@ -22,18 +23,47 @@ public record Bounds(Range watch, Range fail, boolean isForbidden) {
     }
 
     /**
-     * Simple acceptance, no allowance for uncertainty.
+     * Which boundaries a value is past, each by itself: a hysteresis keeps a value past a boundary that it was past, and no other. Of a range that is
+     * forbidden both ends are one boundary.
+     */
+    public record Passed(boolean watchLow, boolean watchHigh, boolean failLow, boolean failHigh) {
+
+        /** Nothing is. */
+        public static final Passed NONE = new Passed(false, false, false, false);
+
+        Verdict verdict() {
+            return failLow || failHigh ? Verdict.FAIL : watchLow || watchHigh ? Verdict.WATCH : Verdict.PASS;
+        }
+    }
+
+    /**
+     * Simple acceptance, no allowance for uncertainty; compared as written in decimals.
      *
-     * @param before the verdict on the value before; only watch and fail matter
+     * @param before what the value before was past of the same rule
      * @param hysteresis how far a value must come back within a boundary it was past, 0 or more
      * @param boundaryIsPast whether a value on a boundary is past it
      */
-    Verdict judge(double value, Verdict before, double hysteresis, boolean boundaryIsPast) {
-        if (isPast(fail, value, before == Verdict.FAIL ? hysteresis : 0, boundaryIsPast)) {
-            return Verdict.FAIL;
+    Passed passed(double value, Passed before, double hysteresis, boolean boundaryIsPast) {
+        if (isForbidden) {
+            boolean isInWatch = isInside(watch, value, before.watchLow ? hysteresis : 0, boundaryIsPast);
+            boolean isInFail = isInside(fail, value, before.failLow ? hysteresis : 0, boundaryIsPast);
+            return new Passed(isInWatch, isInWatch, isInFail, isInFail);
         }
-        boolean wasPastWatch = before == Verdict.FAIL || before == Verdict.WATCH;
-        return isPast(watch, value, wasPastWatch ? hysteresis : 0, boundaryIsPast) ? Verdict.WATCH : Verdict.PASS;
+        return new Passed(
+                isPast(value, watch.low(), -1, before.watchLow ? hysteresis : 0, boundaryIsPast),
+                isPast(value, watch.high(), 1, before.watchHigh ? hysteresis : 0, boundaryIsPast),
+                isPast(value, fail.low(), -1, before.failLow ? hysteresis : 0, boundaryIsPast),
+                isPast(value, fail.high(), 1, before.failHigh ? hysteresis : 0, boundaryIsPast));
+    }
+
+    private static boolean isInside(Range range, double value, double margin, boolean boundaryIsPast) {
+        return !range.equals(Range.NONE) && isPast(value, range.low(), 1, margin, boundaryIsPast) && isPast(value, range.high(), -1, margin, boundaryIsPast);
+    }
+
+    /** @param upwards 1 where what is above the end is past it, -1 where what is below */
+    private static boolean isPast(double value, double end, int upwards, double margin, boolean boundaryIsPast) {
+        int beyond = upwards * Decimals.compare(value, Decimals.sum(end, -upwards * margin));
+        return beyond > 0 || (beyond == 0 && margin == 0 && boundaryIsPast);
     }
 
     /** The same in another unit. */
@@ -47,10 +77,5 @@ public record Bounds(Range watch, Range fail, boolean isForbidden) {
 
     private static double in(double end, UnitOfMeasure from, UnitOfMeasure to) {
         return Double.isInfinite(end) ? end : from.convert(end, to);
-    }
-
-    private boolean isPast(Range range, double value, double margin, boolean boundaryIsPast) {
-        double past = isForbidden ? -range.outside(value) : range.outside(value);
-        return past > -margin || (past == 0 && boundaryIsPast);
     }
 }

@@ -61,40 +61,51 @@ public record Limit(List<Rule> rules, Optional<UnitOfMeasure> unit, double hyste
      * @param verdict the worst of the rules that could be applied; not judged where none could
      * @param remark why a rule could not be applied, or that only the hysteresis keeps the verdict; blank where there is nothing to know
      * @param bounds of the rules that could, in the unit of the value
+     * @param passed which boundaries of each rule it is past, in the order of the rules; nothing of one that could not be applied
      */
-    public record Outcome(Verdict verdict, String remark, List<Bounds> bounds) {}
+    public record Outcome(Verdict verdict, String remark, List<Bounds> bounds, List<Bounds.Passed> passed) {
+
+        /** What was not judged, and why. */
+        public static Outcome notJudged(String remark) {
+            return new Outcome(Verdict.NOT_JUDGED, remark, List.of(), List.of());
+        }
+    }
 
     /** Judges a value by itself; only for a limit without need of history. */
     public Verdict judge(Amount value) {
-        return judge(value, Verdict.NOT_JUDGED, Background.NOTHING).verdict();
+        return judge(value, List.of(), Background.NOTHING).verdict();
     }
 
     /**
      * Judges a value: simple acceptance, no allowance for uncertainty.
      *
-     * @param before the verdict on the value before, for the hysteresis
+     * @param before what the value before was past under this same limit, for the hysteresis; empty where there is none
      * @param background in the unit of the value
      * @throws rovek.core.unit.IncomparableUnitsException when the value is of another kind of quantity
      */
-    public Outcome judge(Amount value, Verdict before, Background background) {
+    public Outcome judge(Amount value, List<Bounds.Passed> before, Background background) {
         UnitOfMeasure own = unit.orElse(value.unit());
         double number = value.in(own).value();
         Background inOwn = own.equals(value.unit()) ? background : background.in(one -> value.unit().convert(one, own));
         List<Verdict> verdicts = new ArrayList<>();
         List<Verdict> without = new ArrayList<>();
         List<Bounds> bounds = new ArrayList<>();
+        List<Bounds.Passed> passed = new ArrayList<>();
         String missing = "";
-        for (Rule rule : rules) {
-            Yardstick yardstick = rule.yardstick(inOwn);
+        for (int i = 0; i < rules.size(); i++) {
+            Yardstick yardstick = rules.get(i).yardstick(inOwn);
+            Bounds.Passed was = i < before.size() ? before.get(i) : Bounds.Passed.NONE;
+            Bounds.Passed is = yardstick.bounds().map(found -> found.passed(number, was, hysteresis, boundaryIsPast)).orElse(Bounds.Passed.NONE);
+            passed.add(is);
             yardstick.bounds().ifPresent(found -> {
-                verdicts.add(found.judge(number, before, hysteresis, boundaryIsPast));
-                without.add(found.judge(number, Verdict.NOT_JUDGED, 0, boundaryIsPast));
+                verdicts.add(is.verdict());
+                without.add(found.passed(number, Bounds.Passed.NONE, 0, boundaryIsPast).verdict());
                 bounds.add(found);
             });
             missing = missing.isEmpty() ? yardstick.missing() : missing;
         }
         Verdict worst = RollUp.ofAll(verdicts).worst();
         String remark = missing.isEmpty() && worst != RollUp.ofAll(without).worst() ? KEPT : missing;
-        return new Outcome(worst, remark, bounds.stream().map(one -> one.in(own, value.unit())).toList());
+        return new Outcome(worst, remark, bounds.stream().map(one -> one.in(own, value.unit())).toList(), passed);
     }
 }

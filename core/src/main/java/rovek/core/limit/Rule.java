@@ -121,13 +121,13 @@ public sealed interface Rule {
         }
     }
 
-    /** A value must not have changed faster, per day since the reading before. */
+    /** A value must not have changed faster, per day since the newest reading half a day or more before. */
     record PerDay(Allowed allowed) implements Rule {
 
         @Override
         public Yardstick yardstick(Background background) {
             return background.before().isEmpty()
-                    ? Yardstick.missing("there is no reading before it")
+                    ? Yardstick.missing("there is no reading half a day or more before it")
                     : Yardstick.of(allowed.around(background.before().getAsDouble(), background.daysSince()));
         }
     }
@@ -150,7 +150,7 @@ public sealed interface Rule {
 
     /**
      * A value must not stand out of its baseline's scatter: median + k 1.4826 MAD, or mean + k s (the robust and the classical
-     * form of a control limit).
+     * form of a control limit); of a small baseline k is multiplied after {@link SmallSample}.
      *
      * @param isRobust whether by median and MAD, rather than by mean and standard deviation
      */
@@ -163,7 +163,8 @@ public sealed interface Rule {
                 return Yardstick.missing(obstacle.get());
             }
             Spread spread = Spread.of(background.baseline());
-            double scale = isRobust ? spread.robustDeviation() : spread.standardDeviation();
+            int readings = background.baseline().length;
+            double scale = isRobust ? spread.robustDeviation() * SmallSample.robust(readings) : spread.standardDeviation() * SmallSample.classical(readings);
             return scale == 0
                     ? Yardstick.missing("the baseline does not scatter at all")
                     : Yardstick.of(allowed.around(isRobust ? spread.median() : spread.mean(), scale));

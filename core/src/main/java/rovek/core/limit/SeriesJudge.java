@@ -24,6 +24,9 @@ public record SeriesJudge(List<TimedValue> values, UnitOfMeasure unit, LimitLaye
     /** A sister's reading older than this says nothing about now. */
     static final Duration SISTERS_LAST = Duration.ofDays(100);
 
+    /** A rate a day is taken over half a day at the least: a daily round is never quite a day apart. */
+    static final Duration LEAST_SPAN = Duration.ofHours(12);
+
     private static final double SECONDS_A_DAY = 86_400;
 
     /**
@@ -50,16 +53,19 @@ public record SeriesJudge(List<TimedValue> values, UnitOfMeasure unit, LimitLaye
         for (int i = 0; i < values.size(); i++) {
             Instant at = values.get(i).at();
             stretch = i > 0 && baselines.isOneStretch(values.get(i - 1).at(), at) ? stretch : i;
-            judged.add(judge(i, stretch, choice.at(at), i == stretch ? Verdict.NOT_JUDGED : judged.get(i - 1).outcome().verdict()));
+            Optional<LimitLayers.InForce> counting = choice.at(at);
+            // Another limit has other boundaries: what was past one of the last limit's was not past one of these.
+            boolean goesOn = i > stretch && judged.get(i - 1).limit().equals(counting);
+            judged.add(judge(i, stretch, counting, goesOn ? judged.get(i - 1).outcome().passed() : List.of()));
         }
         return judged;
     }
 
     /** @param stretch where the readings since the last new start begin */
-    private Judged judge(int i, int stretch, Optional<LimitLayers.InForce> counting, Verdict before) {
+    private Judged judge(int i, int stretch, Optional<LimitLayers.InForce> counting, List<Bounds.Passed> before) {
         TimedValue value = values.get(i);
         if (counting.isEmpty()) {
-            return new Judged(value, counting, new Limit.Outcome(Verdict.NOT_JUDGED, Judgement.NO_LIMIT, List.of()));
+            return new Judged(value, counting, Limit.Outcome.notJudged(Judgement.NO_LIMIT));
         }
         Limit limit = counting.get().limit();
         Background background = limit.needsHistory() ? background(i, stretch, limit) : Background.NOTHING;
@@ -70,12 +76,31 @@ public record SeriesJudge(List<TimedValue> values, UnitOfMeasure unit, LimitLaye
         TimedValue value = values.get(i);
         int end = baselines.endOfBaseline(values, stretch, i);
         double[] baseline = values.subList(stretch, end).stream().mapToDouble(TimedValue::value).toArray();
-        double days = i == stretch ? 0 : Duration.between(values.get(i - 1).at(), value.at()).toMillis() / 1000.0 / SECONDS_A_DAY;
-        OptionalDouble before = days > 0 ? OptionalDouble.of(values.get(i - 1).value()) : OptionalDouble.empty();
+        Optional<TimedValue> before = before(i, stretch);
+        double days = before.map(one -> Duration.between(one.at(), value.at()).toMillis() / 1000.0 / SECONDS_A_DAY).orElse(0.0);
         double[] beside = limit.needsSisters()
                 ? sisters.stream().flatMap(sister -> newest(sister, value.at()).stream()).mapToDouble(TimedValue::value).toArray()
                 : new double[0];
-        return new Background(baseline, baselines.wantedAt(value.at()), i < end, before, days, beside);
+        return new Background(baseline, baselines.wantedAt(value.at()), i < end, before.map(one -> OptionalDouble.of(one.value())).orElse(OptionalDouble.empty()), days, beside);
+    }
+
+    /**
+     * What the rate of change is taken from: the newest value that was taken long enough before. Two readings of one moment, or a minute apart, would
+     * make a rate of what is only their scatter.
+     */
+    private Optional<TimedValue> before(int i, int stretch) {
+        Instant latest = values.get(i).at().minus(LEAST_SPAN);
+        int low = stretch;
+        int high = i;
+        while (low < high) {
+            int middle = (low + high) / 2;
+            if (values.get(middle).at().isAfter(latest)) {
+                high = middle;
+            } else {
+                low = middle + 1;
+            }
+        }
+        return low == stretch ? Optional.empty() : Optional.of(values.get(low - 1));
     }
 
     /** The last value at or before a time that is not too old to be compared with. */

@@ -1,6 +1,7 @@
 package rovek.core.live;
 
 import java.util.OptionalDouble;
+import rovek.core.unit.Decimals;
 
 /**
  * What a live value must keep to. Both boundaries are within.
@@ -34,7 +35,8 @@ public record GoLimit(OptionalDouble low, OptionalDouble high) {
         if (isNone()) {
             return Go.NOT_JUDGED;
         }
-        boolean isWithin = Double.isFinite(value) && value >= low.orElse(Double.NEGATIVE_INFINITY) && value <= high.orElse(Double.POSITIVE_INFINITY);
+        boolean isWithin = Double.isFinite(value) && Decimals.compare(value, low.orElse(Double.NEGATIVE_INFINITY)) >= 0
+                && Decimals.compare(value, high.orElse(Double.POSITIVE_INFINITY)) <= 0;
         return isWithin ? Go.GO : Go.NO_GO;
     }
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 
 /** Finds the peaks of a spectrum and how far they stand out of what lies round them. */
 public final class SpectralPeaks {
@@ -16,7 +17,7 @@ public final class SpectralPeaks {
     /**
      * A local maximum.
      *
-     * @param hz where, between the lines: the top of the parabola through the logarithms of three lines
+     * @param hz where, between the lines
      * @param rms the line's own value
      * @param standsOut how many times the median of the lines round it
      */
@@ -38,28 +39,49 @@ public final class SpectralPeaks {
         return List.copyOf(peaks.subList(0, Math.min(most, peaks.size())));
     }
 
-    /** The largest line within a tolerance of a frequency, and how far it stands out. */
-    public static Peak near(Spectrum spectrum, double hz, double toleranceHz) {
+    /** The largest peak whose top lies within a tolerance of a frequency; empty where there is none: the slope of another peak is no peak. */
+    public static Optional<Peak> near(Spectrum spectrum, double hz, double toleranceHz) {
         double[] lines = spectrum.rms();
         double step = spectrum.stepHz();
         int from = Math.max(1, (int) Math.floor((hz - toleranceHz) / step));
         int to = Math.min(lines.length - 2, (int) Math.ceil((hz + toleranceHz) / step));
-        int best = Math.min(from, lines.length - 1);
+        int best = -1;
         for (int i = from; i <= to; i++) {
-            best = lines[i] > lines[best] ? i : best;
+            boolean isTop = lines[i] > lines[i - 1] && lines[i] >= lines[i + 1];
+            boolean isNear = isTop && Math.abs((i + offset(spectrum, i)) * step - hz) <= toleranceHz;
+            best = isNear && (best < 0 || lines[i] > lines[best]) ? i : best;
         }
-        return at(spectrum, best);
+        return best < 0 ? Optional.empty() : Optional.of(at(spectrum, best));
     }
 
     private static Peak at(Spectrum spectrum, int line) {
         double[] lines = spectrum.rms();
         double usual = usual(lines, line);
         double standsOut = usual == 0 ? (lines[line] > 0 ? Double.POSITIVE_INFINITY : 0) : lines[line] / usual;
-        return new Peak((line + offset(lines, line)) * spectrum.stepHz(), lines[line], standsOut);
+        return new Peak((line + offset(spectrum, line)) * spectrum.stepHz(), lines[line], standsOut);
     }
 
-    private static double offset(double[] lines, int i) {
-        return i < 1 || i > lines.length - 2 ? 0 : offset(lines[i - 1], lines[i], lines[i + 1]);
+    /**
+     * Where between the lines a peak's top lies, from -0.5 to 0.5 lines. Of a tone under a Hann window exactly, from the ratio r of its two largest
+     * lines: (2 r - 1) / (r + 1); under another by a parabola. What was integrated tilts the lines and is taken back first.
+     */
+    private static double offset(Spectrum spectrum, int i) {
+        if (i < 1 || i > spectrum.rms().length - 2) {
+            return 0;
+        }
+        double before = plain(spectrum, i - 1);
+        double at = plain(spectrum, i);
+        double after = plain(spectrum, i + 1);
+        if (spectrum.window() != Window.HANN) {
+            return offset(before, at, after);
+        }
+        double ratio = Math.max(before, after) / at;
+        double offset = Math.max(0, Math.min(0.5, (2 * ratio - 1) / (ratio + 1)));
+        return after > before ? offset : -offset;
+    }
+
+    private static double plain(Spectrum spectrum, int line) {
+        return line == 0 ? 0 : spectrum.rms()[line] / spectrum.integration().amplitudeFactor(line * spectrum.stepHz());
     }
 
     /** Where between the lines the top of the parabola through three logarithms lies: -0.5 to 0.5 lines from the middle one. */

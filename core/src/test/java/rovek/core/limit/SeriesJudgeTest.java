@@ -106,6 +106,27 @@ class SeriesJudgeTest {
                 .containsExactly(Verdict.NOT_JUDGED, Verdict.PASS, Verdict.WATCH, Verdict.FAIL);
     }
 
+    /** The faults that were seen: 0.01 within a minute is 14 a day; and of two readings of one instant the second had no rate at all. */
+    @Example
+    void aRateIsTakenFromWhatStoodBeforeAPairOfReadings() {
+        LimitLayers limits = layers("rate +0.5/+1 mm/s a day");
+        double minute = 1 / 1_440.0;
+        List<TimedValue> pair = List.of(new TimedValue(day(0), 2), new TimedValue(day(10), 2), new TimedValue(day(10 + minute), 2.01));
+        assertThat(verdicts(judge(pair, limits, Baselines.FIRST_READINGS, List.of()))).containsExactly(Verdict.NOT_JUDGED, Verdict.PASS, Verdict.PASS);
+        List<TimedValue> jump = List.of(new TimedValue(day(0), 2), new TimedValue(day(2), 5), new TimedValue(day(2), 5));
+        assertThat(verdicts(judge(jump, limits, Baselines.FIRST_READINGS, List.of()))).as("each of the two shows the jump").containsExactly(Verdict.NOT_JUDGED, Verdict.FAIL, Verdict.FAIL);
+        List<TimedValue> edge = List.of(new TimedValue(day(0), 2), new TimedValue(day(0.5), 2.2), new TimedValue(day(0.5).plusMillis(1), 2.2), new TimedValue(day(0.99), 2.9));
+        assertThat(judge(edge, limits, Baselines.FIRST_READINGS, List.of()).judged()).extracting(one -> one.outcome().verdict())
+                .as("half a day is long enough; the last is compared with the first").containsExactly(Verdict.NOT_JUDGED, Verdict.PASS, Verdict.PASS, Verdict.WATCH);
+        assertThat(judge(pair.subList(1, 3), limits, Baselines.FIRST_READINGS, List.of()).judged().get(1).outcome().remark()).contains("half a day or more before it");
+    }
+
+    @Example
+    void whatWasPastOneLimitIsNotPastTheNext() {
+        LimitLayers limits = layers("-/4 mm/s, hysteresis 1 mm/s || [from %s] -/6 mm/s, hysteresis 1 mm/s".formatted(day(1.5)));
+        assertThat(verdicts(judge(daily(5, 3.5, 5.5), limits, Baselines.FIRST_READINGS, List.of()))).containsExactly(Verdict.FAIL, Verdict.FAIL, Verdict.PASS);
+    }
+
     @Example
     void sistersCountAsTheyWereThenAndNotForEver() {
         List<TimedValue> values = List.of(new TimedValue(day(0), 2), new TimedValue(day(1), 2), new TimedValue(day(150), 2));

@@ -74,7 +74,7 @@ class EnvelopeTest {
         Spectrum spectrum = Spectrum.of(new FourierTransform(N), samples, RATE, Window.HANN, Window.HANN.values(N), Integration.NONE, 3_000);
         List<SpectralPeaks.Peak> peaks = SpectralPeaks.of(spectrum, 3, 10);
         assertThat(peaks.get(0).hz()).isCloseTo(hz, within(0.1));
-        assertThat(SpectralPeaks.near(spectrum, hz + 2, 3).hz()).isCloseTo(hz, within(0.1));
+        assertThat(SpectralPeaks.near(spectrum, hz + 2, 3).orElseThrow().hz()).isCloseTo(hz, within(0.1));
     }
 
     @Example

@@ -60,6 +60,6 @@ public record Boundaries(Double watch, Double fail, Double watchLow, Double fail
     }
 
     private static List<Bounds> fixed(Limit limit, UnitOfMeasure unit) {
-        return limit.judge(new Amount(0, unit), Verdict.NOT_JUDGED, Background.NOTHING).bounds();
+        return limit.judge(new Amount(0, unit), List.of(), Background.NOTHING).bounds();
     }
 }

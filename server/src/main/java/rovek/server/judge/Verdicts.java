@@ -82,7 +82,7 @@ public class Verdicts {
     }
 
     private static Limit.Outcome withoutValue(CheckView check, String resultId) {
-        return new Limit.Outcome(Verdict.NOT_JUDGED, "there is no value of " + check.technique().result(resultId).name(), List.of());
+        return Limit.Outcome.notJudged("there is no value of " + check.technique().result(resultId).name());
     }
 
     private static Limit.Outcome firstOutcome(
@@ -98,7 +98,7 @@ public class Verdicts {
     }
 
     private static Limit.Outcome alone(ReadingView reading, String resultId, LimitLayers.InForce limit) {
-        return limit.limit().judge(reading.results().get(resultId), Verdict.NOT_JUDGED, Background.NOTHING);
+        return limit.limit().judge(reading.results().get(resultId), List.of(), Background.NOTHING);
     }
 
     private static ReadingVerdict verdict(Parts parts) {
@@ -182,7 +182,7 @@ public class Verdicts {
 
         private Limit.Outcome find(ReadingView reading, CheckView check, String resultId, List<SeriesJudge.Judged> all) {
             int at = of(check.id(), check.technique().result(resultId)).readings().indexOf(reading.id());
-            return at < 0 ? new Limit.Outcome(Verdict.NOT_JUDGED, "it does not count", List.of()) : all.get(at).outcome();
+            return at < 0 ? Limit.Outcome.notJudged("it does not count") : all.get(at).outcome();
         }
 
         SeriesJudge judge(CheckView check, ResultDefinition result, boolean withSisters) {

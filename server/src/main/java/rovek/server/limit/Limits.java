@@ -12,11 +12,15 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import rovek.core.limit.Baselines;
+import rovek.core.limit.HistoryProposal;
 import rovek.core.limit.Limit;
 import rovek.core.limit.LimitLayers;
 import rovek.core.limit.LimitRevision;
 import rovek.core.limit.LimitText;
 import rovek.core.limit.LimitTimeline;
+import rovek.core.limit.SeriesJudge;
+import rovek.core.trend.TimedValue;
 import rovek.core.plant.Alteration;
 import rovek.core.plant.Facet;
 import rovek.core.plant.Level;
@@ -59,10 +63,12 @@ public class Limits {
      * @param checks how many checks yield the result
      * @param unlimited how many of them have no limit on it now
      * @param proposals to be taken by a person, or not
+     * @param wanting why the history of a check proposes nothing yet; blank where it does, or cannot be asked
      */
     public record LimitLine(
             String technique, String resultId, String name, String unit, Sense sense, @Nullable LimitForm limit, String said, @Nullable UUID originId,
-            String originName, List<RevisionLine> revisions, int checks, int unlimited, List<Proposal> proposals) {}
+            String originName, List<RevisionLine> revisions, int checks, int unlimited, List<Proposal> proposals,
+            String wanting) {}
 
     /**
      * What was said once.
@@ -120,6 +126,7 @@ public class Limits {
         LimitLayers layers = tree.limitLayers(nodeId, key.technique(), result);
         Optional<LimitLayers.InForce> counting = layers.at(now);
         int unlimited = (int) checks.stream().filter(check -> limitNow(check, result, now).isEmpty()).count();
+        List<TimedValue> history = checks.size() == 1 ? sinceLastStart(verdicts.series(tree, checks.get(0), result)) : List.of();
         return new LimitLine(
                 key.technique(), key.result(), result.name(), result.unit().shown(), result.sense(),
                 counting.map(one -> LimitForm.of(one.limit())).orElse(null),
@@ -127,7 +134,21 @@ public class Limits {
                 counting.map(LimitLayers.InForce::node).orElse(null),
                 counting.flatMap(one -> tree.nodes().find(one.node())).map(Node::label).orElse(""),
                 revisions(layers, nodeId, result, now), checks.size(), unlimited,
-                checks.size() == 1 ? proposals(tree, checks.get(0), result) : List.of());
+                checks.size() == 1 ? proposals(checks.get(0), result, history) : List.of(),
+                checks.size() == 1 ? wanting(history) : "");
+    }
+
+    private static String wanting(List<TimedValue> values) {
+        return values.size() >= HistoryProposal.LEAST_READINGS
+                ? ""
+                : "Own history proposes a limit from %d readings on; there are %d.".formatted(HistoryProposal.LEAST_READINGS, values.size());
+    }
+
+    private static List<TimedValue> sinceLastStart(SeriesJudge history) {
+        List<Baselines.Start> starts = history.baselines().starts();
+        return starts.isEmpty()
+                ? history.values()
+                : history.values().stream().filter(value -> !value.at().isBefore(starts.get(starts.size() - 1).at())).toList();
     }
 
     private static Optional<LimitLayers.InForce> limitNow(CheckView check, ResultDefinition result, Instant now) {
@@ -147,12 +168,12 @@ public class Limits {
                 revision.until().map(Instant::toString).orElse(null), said, isInForce);
     }
 
-    private List<Proposal> proposals(PlantTree tree, CheckView check, ResultDefinition result) {
+    private static List<Proposal> proposals(CheckView check, ResultDefinition result, List<TimedValue> history) {
         List<Proposal> proposals = new ArrayList<>();
         check.technique().proposals(check.settings(), check.nameplate()).stream()
                 .filter(one -> one.resultId().equals(result.id()))
                 .forEach(one -> proposals.add(new Proposal(plain(result, one.watch().orElse(null), one.fail().orElse(null)), one.evidence())));
-        HistoryProposal.of(verdicts.series(tree, check, result), result)
+        HistoryProposal.of(history, result)
                 .ifPresent(one -> proposals.add(new Proposal(plain(result, one.watch(), one.fail()), one.evidence())));
         return proposals;
     }
@@ -223,7 +244,7 @@ public class Limits {
 
     private Optional<LimitForm> proposed(PlantTree tree, CheckView check, ResultDefinition result, Source source) {
         if (source == Source.HISTORY) {
-            return HistoryProposal.of(verdicts.series(tree, check, result), result).map(one -> plain(result, one.watch(), one.fail()));
+            return HistoryProposal.of(sinceLastStart(verdicts.series(tree, check, result)), result).map(one -> plain(result, one.watch(), one.fail()));
         }
         return check.technique().proposals(check.settings(), check.nameplate()).stream()
                 .filter(one -> one.resultId().equals(result.id()))

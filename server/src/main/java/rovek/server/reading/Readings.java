@@ -27,11 +27,12 @@ import tools.jackson.databind.json.JsonMapper;
 @Service
 public class Readings {
 
+    // Readings of one instant stand in the order in which they were stored and the instrument counted them.
     private static final String SELECT = """
             SELECT r.id, r.check_id, r.visit_id, r.original_id, r.instrument_serial, r.technique, r.taken_at, r.label, r.note, r.obstacle,
                    r.replaced, r.discarded_because, r.filled, r.stored_at, r.overruled, v.result_id, v.value, v.unit
             FROM %s r LEFT JOIN result v ON v.reading_id = r.id AND v.taken_at = r.taken_at
-            %s ORDER BY r.taken_at, r.id, v.place""";
+            %s ORDER BY r.taken_at, r.stored_at, length(r.own_id), r.own_id, r.id, v.place""";
 
     private static final String COUNTS = "NOT replaced AND discarded_because IS NULL";
 
@@ -65,7 +66,8 @@ public class Readings {
         }
         String source = """
                 (SELECT x.* FROM unnest(ARRAY[:checks]::uuid[]) AS c(id) CROSS JOIN LATERAL
-                    (SELECT * FROM reading WHERE check_id = c.id AND %s ORDER BY taken_at DESC LIMIT :most) x)""".formatted(COUNTS);
+                    (SELECT * FROM reading WHERE check_id = c.id AND %s
+                        ORDER BY taken_at DESC, stored_at DESC, length(own_id) DESC, own_id DESC, id DESC LIMIT :most) x)""".formatted(COUNTS);
         Map<UUID, List<ReadingView>> byCheck = new HashMap<>();
         read(db.sql(SELECT.formatted(source, "")).param("checks", checks).param("most", most))
                 .forEach(reading -> byCheck.computeIfAbsent(reading.checkId(), none -> new ArrayList<>()).add(reading));
@@ -93,7 +95,8 @@ public class Readings {
         List<TimedValue> values = new ArrayList<>();
         db.sql("""
                 SELECT r.id, r.taken_at, v.value, v.unit FROM reading r JOIN result v ON v.reading_id = r.id AND v.taken_at = r.taken_at
-                WHERE r.check_id = ? AND v.result_id = ? AND %s ORDER BY r.taken_at, r.id""".formatted(COUNTS))
+                WHERE r.check_id = ? AND v.result_id = ? AND %s
+                ORDER BY r.taken_at, r.stored_at, length(r.own_id), r.own_id, r.id""".formatted(COUNTS))
                 .params(checkId, result.id())
                 .query(row -> {
                     ids.add(row.getObject(1, UUID.class));

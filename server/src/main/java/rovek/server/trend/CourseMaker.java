@@ -37,14 +37,14 @@ final class CourseMaker {
         List<TimedValue> since = values.stream().filter(value -> baselines.before(value.at()).equals(start)).toList();
         Optional<Trend> found = Trend.of(since);
         if (found.isEmpty()) {
-            return new Course(Finding.TOO_FEW, since.size(), null, false, 0, 1, List.of(), null);
+            return new Course(Finding.TOO_FEW, since.size(), null, false, false, 0, 1, List.of(), null);
         }
         Trend trend = found.get();
         Reaching reach = limit == null || limit.to() != null ? null : reach(trend, limit);
         Instant end = reach == null ? last : Instant.parse(reach.at());
         return new Course(
-                trend.isSignificant() ? Finding.TREND : Finding.NONE, trend.readings(), trend.since().toString(), trend.isGrowth(), trend.perDay(),
-                trend.probability(), trend.isSignificant() ? path(trend, end) : List.of(), reach);
+                trend.isSignificant() ? Finding.TREND : Finding.NONE, trend.readings(), trend.since().toString(), trend.isGrowth(), trend.isUneven(), trend.perDay(),
+                trend.probability(), trend.isSignificant() && !trend.isUneven() ? path(trend, end) : List.of(), reach);
     }
 
     /** The fail boundary the line leads to, else the watch boundary. */

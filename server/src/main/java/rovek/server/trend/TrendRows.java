@@ -77,17 +77,17 @@ class TrendRows {
         return time == null ? null : time.toInstant();
     }
 
-    /** Least and largest value of each stretch of equal length that holds any; out of hours where the stretches are longer than those. */
+    /** Least, largest and middle value of each stretch of equal length that holds any; out of hours where the stretches are longer than those. */
     List<Stretch> stretches(UUID check, ResultDefinition result, Extent extent, int most, boolean isSummedUp) {
         long width = Math.max(1, Duration.between(extent.begin(), extent.end()).toNanos() / 1_000 / most + 1);
         boolean outOfHours = isSummedUp && width >= MICROS_AN_HOUR;
         String sql = outOfHours
                 ? """
-                SELECT min(first_at), max(last_at), min(least), max(largest), sum(readings) FROM result_hour
+                SELECT min(first_at), max(last_at), min(least), max(largest), sum(readings), percentile_cont(0.5) WITHIN GROUP (ORDER BY median) FROM result_hour
                 WHERE check_id = :check AND result_id = :result AND %s
                 GROUP BY date_bin(:width * interval '1 microsecond', hour, :from) ORDER BY 1""".formatted(HOURS_TOUCHED)
                 : """
-                SELECT min(taken_at), max(taken_at), min(value), max(value), count(*) FROM result
+                SELECT min(taken_at), max(taken_at), min(value), max(value), count(*), percentile_cont(0.5) WITHIN GROUP (ORDER BY value) FROM result
                 WHERE check_id = :check AND result_id = :result AND counts AND taken_at BETWEEN :from AND :to
                 GROUP BY date_bin(:width * interval '1 microsecond', taken_at, :from) ORDER BY 1""";
         List<Stretch> stretches = new ArrayList<>();
@@ -99,7 +99,8 @@ class TrendRows {
                 .param("width", width)
                 .query(row -> {
                     stretches.add(new Stretch(
-                            row.getTimestamp(1).toInstant().toString(), row.getTimestamp(2).toInstant().toString(), row.getDouble(3), row.getDouble(4), row.getLong(5)));
+                            row.getTimestamp(1).toInstant().toString(), row.getTimestamp(2).toInstant().toString(), row.getDouble(3), row.getDouble(4), row.getLong(5),
+                            row.getDouble(6)));
                 });
         return stretches;
     }

@@ -21,7 +21,8 @@ class TrendSummaries {
 
     private static final String SUMMED_UP = """
             INSERT INTO result_hour
-            SELECT check_id, result_id, date_trunc('hour', taken_at), min(taken_at), max(taken_at), min(value), max(value), count(*)
+            SELECT check_id, result_id, date_trunc('hour', taken_at), min(taken_at), max(taken_at), min(value), max(value), count(*),
+                percentile_cont(0.5) WITHIN GROUP (ORDER BY value)
             FROM result WHERE check_id = :check AND result_id = :result AND counts %s
             GROUP BY check_id, result_id, date_trunc('hour', taken_at)""";
 

@@ -29,8 +29,12 @@ public record TrendView(
     /** One reading. */
     public record TrendPoint(UUID readingId, String at, double value, Verdict verdict, String reason, @Nullable VerdictNotes notes) {}
 
-    /** Many readings close together. */
-    public record Stretch(String from, String to, double least, double largest, long readings) {}
+    /**
+     * Many readings close together.
+     *
+     * @param median of the values; of summed-up results, of the medians of their hours
+     */
+    public record Stretch(String from, String to, double least, double largest, long readings, double median) {}
 
     /**
      * Boundaries that held for a while.
@@ -58,13 +62,14 @@ public record TrendView(
      * @param finding {@code TOO_FEW} readings to say, {@code NONE} (no significant trend), or {@code TREND}
      * @param since the first reading the line goes by; null where there is no line; likewise the others
      * @param isGrowth whether it changes faster and faster
+     * @param isUneven whether it changes neither along a line nor faster and faster: there is no path and no date
      * @param perDay at the newest reading, in the unit a day
      * @param probability of so clear an order without any trend
      * @param path the line, from {@code since} up to the newest reading or the date of reaching
      * @param reaching when the line reaches the next boundary; null where it does not
      */
     public record Course(
-            Finding finding, int readings, @Nullable String since, boolean isGrowth, double perDay, double probability, List<PathPoint> path,
+            Finding finding, int readings, @Nullable String since, boolean isGrowth, boolean isUneven, double perDay, double probability, List<PathPoint> path,
             @Nullable Reaching reaching) {}
 
     /** What can be said of a course. */

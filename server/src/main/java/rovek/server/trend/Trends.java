@@ -73,7 +73,7 @@ public class Trends {
         List<Stretch> stretches = isThinned ? rows.stretches(checkId, result, extent, MOST_POINTS / 2, isSummedUp) : List.of();
         List<TrendView.TrendPoint> points = isThinned ? List.of() : points(tree, check, result, from, to);
         SeriesJudge series = isSummedUp ? null : verdicts.series(tree, check, result);
-        List<TimedValue> all = series != null ? series.values() : isThinned ? means(stretches) : values(points);
+        List<TimedValue> all = series != null ? series.values() : isThinned ? medians(stretches) : values(points);
         Baselines baselines = events.baselines(tree, List.of(checkId)).get(checkId);
         List<TrendView.LimitStep> lines = LimitLines.of(check, result, series, clock.instant());
         return new TrendView(
@@ -86,9 +86,9 @@ public class Trends {
                 sisters(tree, checkId));
     }
 
-    /** The middles of stretches, for the course of very many values. */
-    private static List<TimedValue> means(List<Stretch> stretches) {
-        return stretches.stream().map(stretch -> new TimedValue(Instant.parse(stretch.from()), (stretch.least() + stretch.largest()) / 2)).toList();
+    /** The medians of stretches, for the course of very many values. */
+    private static List<TimedValue> medians(List<Stretch> stretches) {
+        return stretches.stream().map(stretch -> new TimedValue(Instant.parse(stretch.from()), stretch.median())).toList();
     }
 
     private static List<TimedValue> values(List<TrendView.TrendPoint> points) {

@@ -1,7 +1,6 @@
 package rovek.core.technique.vibration;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -25,56 +24,51 @@ final class Diagnosis {
     /** The nameplate's speed is that under load, roughly. */
     private static final double SPEED_TOLERANCE = 0.03;
 
-    /** Rolling elements slip: a defect shows a little beside where the geometry puts it. */
-    private static final double SLIP = 0.015;
+    /** Tolerance where the frequency is known from the signal itself, in lines. */
+    private static final double LINES = 1;
+
+    /** A machine that vibrates less than this, mm/s RMS, shows nothing but the sensor's own noise. */
+    private static final double LEAST_VELOCITY = 0.02;
 
     /** A line that is to mean something stands so far out of its neighbours. */
     private static final double STANDS_OUT = 4;
 
     private static final double SIDE_STANDS_OUT = 3;
     private static final int MOST_HARMONICS = 6;
-    private static final int LEAST_HARMONICS = 2;
     private static final double MOST_OF_IT = 0.6;
     private static final double MUCH_AT_TWICE = 0.5;
     private static final int LOOSE_HARMONICS = 4;
     private static final double LOOSE_SHARE = 0.1;
 
-    private static final Map<String, String> DEFECTS = Map.of(
-            "outer race", "Outer-race", "inner race", "Inner-race", "rolling element", "Rolling-element", "cage", "Cage");
-
     private final Spectrum velocity;
     private final String velocityCurve;
-    private final Spectrum envelope;
-    private final String envelopeCurve;
     private final Map<String, Double> known;
     private final Band band;
     private final List<Finding> findings = new ArrayList<>();
 
-    private Diagnosis(Spectrum velocity, String velocityCurve, Spectrum envelope, String envelopeCurve, Map<String, Double> known, Band band) {
+    private Diagnosis(Spectrum velocity, String velocityCurve, Map<String, Double> known, Band band) {
         this.velocity = velocity;
         this.velocityCurve = velocityCurve;
-        this.envelope = envelope;
-        this.envelopeCurve = envelopeCurve;
         this.known = known;
         this.band = band;
     }
 
     /**
      * @param velocity mm/s RMS; {@code velocityCurve} is what it is shown as
-     * @param envelope m/s² RMS; likewise {@code envelopeCurve}
+     * @param ringing what rings; likewise {@code envelopeCurve}
      * @param characteristics the machine's frequencies; nothing is found without its shaft speed
      * @param band where the velocity is taken
      */
     static List<Finding> of(
-            Spectrum velocity, String velocityCurve, Spectrum envelope, String envelopeCurve, List<Characteristic> characteristics, Band band) {
+            Spectrum velocity, String velocityCurve, VibrationLook.Ringing ringing, String envelopeCurve, List<Characteristic> characteristics, Band band) {
         Map<String, Double> known = new HashMap<>();
         characteristics.forEach(one -> known.put(one.name(), one.value().value()));
         if (!known.containsKey("shaft")) {
             return List.of();
         }
-        Diagnosis diagnosis = new Diagnosis(velocity, velocityCurve, envelope, envelopeCurve, known, band);
+        Diagnosis diagnosis = new Diagnosis(velocity, velocityCurve, known, band);
         double shaft = diagnosis.shaft();
-        diagnosis.bearing(shaft);
+        new BearingDefects(ringing, known, shaft).clearest().ifPresent(series -> diagnosis.add("bearing", series.sentence(), envelopeCurve, series.marks()));
         diagnosis.turning(shaft);
         diagnosis.meshing("gear mesh", "Gear-mesh", shaft);
         diagnosis.meshing("blade pass", "Blade-pass", shaft);
@@ -84,92 +78,46 @@ final class Diagnosis {
     /** As it turned, near what the nameplate says. */
     private double shaft() {
         double plate = known.get("shaft");
-        Peak peak = SpectralPeaks.near(velocity, plate, Math.max(SPEED_TOLERANCE * plate, velocity.stepHz()));
-        return peak.standsOut() >= STANDS_OUT ? peak.hz() : plate;
+        return SpectralPeaks.near(velocity, plate, Math.max(SPEED_TOLERANCE * plate, LINES * velocity.stepHz()))
+                .filter(peak -> peak.standsOut() >= STANDS_OUT)
+                .map(Peak::hz)
+                .orElse(plate);
     }
 
-    private double tolerance(Spectrum spectrum, double hz, double share) {
-        return Math.max(share * hz, 1.2 * spectrum.stepHz());
+    /** A peak at a frequency that stands out. */
+    private Optional<Peak> at(double hz, double standsOut) {
+        return at(hz, LINES, standsOut);
     }
 
-    private Peak at(Spectrum spectrum, double hz, double share) {
-        return SpectralPeaks.near(spectrum, hz, tolerance(spectrum, hz, share));
+    private Optional<Peak> at(double hz, double lines, double standsOut) {
+        return SpectralPeaks.near(velocity, hz, lines * velocity.stepHz()).filter(peak -> peak.standsOut() >= standsOut);
     }
 
     private void turning(double shaft) {
-        Peak once = at(velocity, shaft, 0);
-        Peak twice = at(velocity, 2 * shaft, 0);
-        double all = velocity.bandRms(band);
-        if (all == 0 || once.standsOut() < STANDS_OUT) {
+        Optional<Peak> found = at(shaft, STANDS_OUT).filter(peak -> peak.rms() >= LEAST_VELOCITY);
+        if (found.isEmpty()) {
             return;
         }
+        Peak once = found.get();
+        Optional<Peak> twice = at(2 * shaft, STANDS_OUT).filter(peak -> peak.rms() >= MUCH_AT_TWICE * once.rms());
+        double all = velocity.bandRms(band);
         double share = Math.min(1, once.rms() * once.rms() / (all * all));
-        boolean isMuchAtTwice = twice.rms() >= MUCH_AT_TWICE * once.rms() && twice.standsOut() >= STANDS_OUT;
         List<EvidenceMark> multiples = new ArrayList<>();
         for (int n = 3; n <= 2 + MOST_HARMONICS; n++) {
-            Peak multiple = at(velocity, n * shaft, 0);
-            if (multiple.standsOut() >= STANDS_OUT && multiple.rms() >= LOOSE_SHARE * once.rms()) {
-                multiples.add(new EvidenceMark(n + "×", multiple.hz()));
-            }
+            String name = n + "×";
+            at(n * shaft, STANDS_OUT).filter(peak -> peak.rms() >= LOOSE_SHARE * once.rms())
+                    .ifPresent(peak -> multiples.add(new EvidenceMark(name, peak.hz())));
         }
         if (multiples.size() >= LOOSE_HARMONICS) {
             multiples.add(0, new EvidenceMark("1×", once.hz()));
             add("looseness", "Shaft speed with %d multiples above the second: as with looseness.".formatted(multiples.size() - 1), velocityCurve, multiples);
-        } else if (isMuchAtTwice) {
-            add("misalignment", String.format(Locale.ROOT, "Twice shaft speed is %.0f %% of shaft speed: as with misalignment.", 100 * twice.rms() / once.rms()),
-                    velocityCurve, List.of(new EvidenceMark("1×", once.hz()), new EvidenceMark("2×", twice.hz())));
+        } else if (twice.isPresent()) {
+            add("misalignment", String.format(Locale.ROOT, "Twice shaft speed is %.0f %% of shaft speed: as with misalignment.", 100 * twice.get().rms() / once.rms()),
+                    velocityCurve, List.of(new EvidenceMark("1×", once.hz()), new EvidenceMark("2×", twice.get().hz())));
         } else if (share >= MOST_OF_IT) {
             add("unbalance", String.format(Locale.ROOT, "%.0f %% of the velocity's power is at shaft speed: as with unbalance.", 100 * share),
                     velocityCurve, List.of(new EvidenceMark("1×", once.hz())));
         }
-    }
-
-    /** The clearest defect alone: multiples of one may fall on another's. */
-    private void bearing(double shaft) {
-        DEFECTS.keySet().stream()
-                .filter(known::containsKey)
-                .flatMap(defect -> series(defect, shaft).stream())
-                .max(Comparator.comparingDouble(Series::clarity))
-                .ifPresent(series -> add("bearing", series.sentence(), envelopeCurve, series.marks()));
-    }
-
-    private record Series(String sentence, List<EvidenceMark> marks, double clarity) {}
-
-    private Optional<Series> series(String defect, double shaft) {
-        double expected = known.get(defect) * shaft / known.get("shaft");
-        Peak first = at(envelope, expected, SLIP);
-        if (first.standsOut() < STANDS_OUT) {
-            return Optional.empty();
-        }
-        List<EvidenceMark> marks = new ArrayList<>(List.of(new EvidenceMark("1×", first.hz())));
-        double clarity = first.standsOut();
-        for (int n = 2; n <= MOST_HARMONICS; n++) {
-            Peak harmonic = at(envelope, n * first.hz(), 0);
-            if (harmonic.standsOut() < SIDE_STANDS_OUT) {
-                break;
-            }
-            marks.add(new EvidenceMark(n + "×", harmonic.hz()));
-            clarity += harmonic.standsOut();
-        }
-        if (marks.size() < LEAST_HARMONICS) {
-            return Optional.empty();
-        }
-        int harmonics = marks.size();
-        boolean hasSides = addSides(marks, first.hz(), defect.equals("rolling element") && known.containsKey("cage") ? known.get("cage") : shaft);
-        String sides = !hasSides ? "" : defect.equals("rolling element") ? "; side bands at cage speed" : "; side bands at shaft speed";
-        return Optional.of(new Series(
-                String.format(Locale.ROOT, "%s defect frequency, %.1f Hz, with %d harmonics%s.", DEFECTS.get(defect), first.hz(), harmonics, sides), marks, clarity));
-    }
-
-    private boolean addSides(List<EvidenceMark> marks, double centre, double apart) {
-        Peak below = at(envelope, centre - apart, 0);
-        Peak above = at(envelope, centre + apart, 0);
-        boolean both = below.standsOut() >= SIDE_STANDS_OUT && above.standsOut() >= SIDE_STANDS_OUT;
-        if (both) {
-            marks.add(new EvidenceMark("−1", below.hz()));
-            marks.add(new EvidenceMark("+1", above.hz()));
-        }
-        return both;
     }
 
     private void meshing(String which, String said, double shaft) {
@@ -177,13 +125,13 @@ final class Diagnosis {
             return;
         }
         double expected = known.get(which) * shaft / known.get("shaft");
-        Peak peak = at(velocity, expected, 0);
-        Peak below = at(velocity, expected - shaft, 0);
-        Peak above = at(velocity, expected + shaft, 0);
-        boolean hasSides = below.standsOut() >= SIDE_STANDS_OUT && above.standsOut() >= SIDE_STANDS_OUT;
-        if (peak.standsOut() >= STANDS_OUT && hasSides) {
-            add(which.replace(' ', '-'), String.format(Locale.ROOT, "%s frequency, %.1f Hz, with side bands at shaft speed.", said, peak.hz()), "Velocity",
-                    List.of(new EvidenceMark("−1", below.hz()), new EvidenceMark(which, peak.hz()), new EvidenceMark("+1", above.hz())));
+        // The shaft's speed is known to a twentieth of a line, and that counts as often as there are teeth.
+        Optional<Peak> peak = at(expected, Math.max(LINES, expected / shaft / 20), STANDS_OUT).filter(one -> one.rms() >= LEAST_VELOCITY);
+        Optional<Peak> below = peak.flatMap(one -> at(one.hz() - shaft, SIDE_STANDS_OUT));
+        Optional<Peak> above = peak.flatMap(one -> at(one.hz() + shaft, SIDE_STANDS_OUT));
+        if (peak.isPresent() && below.isPresent() && above.isPresent()) {
+            add(which.replace(' ', '-'), String.format(Locale.ROOT, "%s frequency, %.1f Hz, with side bands at shaft speed.", said, peak.get().hz()), velocityCurve,
+                    List.of(new EvidenceMark("−1", below.get().hz()), new EvidenceMark(which, peak.get().hz()), new EvidenceMark("+1", above.get().hz())));
         }
     }
 

@@ -59,7 +59,7 @@ final class VibrationCurves {
         String velocityCurve = settings.measure() == VibrationQuantity.VELOCITY ? SPECTRUM : VELOCITY;
         return machineBand(waveform, settings)
                 .map(band -> Diagnosis.of(
-                        velocity(waveform, settings, band), velocityCurve, look.envelope(waveform, VibrationLook.ringing(waveform.rateHz())), ENVELOPE,
+                        velocity(waveform, settings, band), velocityCurve, look.ringingWithin(waveform, VibrationLook.ringing(waveform.rateHz())), ENVELOPE,
                         characteristics, band))
                 .orElse(List.of());
     }

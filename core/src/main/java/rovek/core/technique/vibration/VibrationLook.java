@@ -1,5 +1,6 @@
 package rovek.core.technique.vibration;
 
+import java.util.Arrays;
 import rovek.core.reading.WaveformCapture;
 import rovek.core.signal.Averaging;
 import rovek.core.signal.Band;
@@ -134,6 +135,18 @@ public final class VibrationLook {
 
     /** Spectrum of the envelope of what rings within a band, m/s² RMS, without its mean. */
     public Spectrum envelope(WaveformCapture waveform, Band band) {
+        return ringingWithin(waveform, band).spectrum();
+    }
+
+    /**
+     * The envelope of what rings within a band.
+     *
+     * @param mean of the envelope, m/s²: how loudly it rings at all
+     * @param spectrum m/s² RMS, without the mean
+     */
+    record Ringing(double mean, Spectrum spectrum) {}
+
+    Ringing ringingWithin(WaveformCapture waveform, Band band) {
         double[] samples = centred(waveform);
         // A jump from the record's end to its beginning would ring like an impact of its own.
         int ends = (int) Math.min(samples.length / 2, PERIODS_FADING / band.lowHz() * waveform.rateHz());
@@ -141,9 +154,10 @@ public final class VibrationLook {
         Envelope envelope = Envelope.of(tables.transform(lines.length), lines, waveform.rateHz(), band, tables::transform);
         double[] values = envelope.values();
         double[] window = tables.window(Window.HANN, values.length);
+        double mean = Arrays.stream(values).average().orElse(0);
         Drift.remove(values, window);
-        return Spectrum.of(
-                tables.transform(values.length), values, envelope.rateHz(), Window.HANN, window, Integration.NONE, (band.highHz() - band.lowHz()) / 2);
+        return new Ringing(mean, Spectrum.of(
+                tables.transform(values.length), values, envelope.rateHz(), Window.HANN, window, Integration.NONE, (band.highHz() - band.lowHz()) / 2));
     }
 
     /** The acceleration without the sensor's offset and drift, m/s². */
