@@ -72,7 +72,7 @@ class ManyReadingsTest {
         assertThat(trend.get("readings").asLong()).isEqualTo(MANY);
         assertThat(trend.get("course").get("perDay").asDouble()).isCloseTo(0.01, within(0.0001));
         JsonNode last = trend.get("stretches").get(trend.get("stretches").size() - 1);
-        assertThat(last.get("largest").asDouble()).as("a spike is still drawn").isEqualTo(1000);
+        assertThat(trend.get("stretches").valueStream().filter(stretch -> stretch.get("largest").asDouble() == 1_000)).as("spikes are still drawn").isNotEmpty();
         assertThat(last.get("median").asDouble()).isCloseTo(2 + MANY / 1_440.0 / 100, within(0.01));
         try (Connection db = rovek.database().connect()) {
             measure(db, check, MANY + 1, MANY + 30);
@@ -92,6 +92,7 @@ class ManyReadingsTest {
             assertThat(looked.completeOnTimeout(null, 1, TimeUnit.SECONDS).get()).as("it waits for the writer").isNull();
             db.commit();
         }
+        // A second one looks while the first still sums up.
         assertThat(trend(check).get("readings").asLong()).isEqualTo(MANY + 500);
     }
 }

@@ -69,8 +69,8 @@ class TrendSummaries {
         if (many < LEAST_READINGS) {
             return false;
         }
-        // Whoever writes results waits for a moment: nothing is written that is neither summed up nor noted as stale.
-        db.sql("LOCK TABLE result IN SHARE MODE").update();
+        // Whoever writes results waits for a moment: nothing is written that is neither summed up nor noted as stale. So does whoever else would sum up.
+        db.sql("LOCK TABLE result IN SHARE ROW EXCLUSIVE MODE").update();
         if (!isSummedUp(check, result)) {
             db.sql("INSERT INTO result_summary VALUES (:check, :result)").param("check", check).param("result", result).update();
             db.sql(SUMMED_UP.formatted("")).param("check", check).param("result", result).update();
