@@ -13,7 +13,7 @@ import java.util.Set;
  */
 public record TableCapture(List<Column> columns, List<Marker> markers) implements Capture {
 
-    /** The column of a run that holds the seconds since it began. */
+    /** The column of a run that holds the seconds since it began, never falling. */
     public static final String TIME = "time";
 
     public TableCapture {
@@ -31,7 +31,7 @@ public record TableCapture(List<Column> columns, List<Marker> markers) implement
                 throw new IllegalArgumentException("The table's columns are not of the same length.");
             }
         }
-        columns.stream().filter(column -> column.name().equals(TIME)).forEach(TableCapture::requireRising);
+        columns.stream().filter(column -> column.name().equals(TIME)).forEach(TableCapture::requireInOrder);
     }
 
     /** A column of the table. */
@@ -75,13 +75,14 @@ public record TableCapture(List<Column> columns, List<Marker> markers) implement
      */
     public record Marker(double atSeconds, String text) {}
 
-    private static void requireRising(Column time) {
+    private static void requireInOrder(Column time) {
         if (!(time instanceof Numbers numbers)) {
             throw new IllegalArgumentException("The run's times are not numbers.");
         }
         for (int i = 0; i < numbers.values().length; i++) {
-            if (!Double.isFinite(numbers.values()[i]) || i > 0 && numbers.values()[i] <= numbers.values()[i - 1]) {
-                throw new IllegalArgumentException("The run's times do not rise from row to row.");
+            // Two rows may share a time: a logger that counts whole seconds writes so.
+            if (!Double.isFinite(numbers.values()[i]) || i > 0 && numbers.values()[i] < numbers.values()[i - 1]) {
+                throw new IllegalArgumentException("The run's times go back at row %d.".formatted(i + 1));
             }
         }
     }

@@ -18,24 +18,41 @@ public record WaveformCapture(
         double[] samples, double rateHz, UnitOfMeasure unit, OptionalDouble sensitivityMvPerG, OptionalDouble fullScale)
         implements Capture {
 
+    /** Upwards a converter of 16 bits ends one step below its full scale: at 32767 of 32768. */
+    private static final double ONE_STEP = 1.01 / 32_768;
+
+    /** So many equal samples near the full scale are a signal that was cut off there. */
+    private static final int FLAT = 3;
+
+    private static final double NEARLY = 0.999;
+
     public WaveformCapture {
         Objects.requireNonNull(samples, "samples");
-        if (samples.length == 0) {
-            throw new IllegalArgumentException("The waveform holds no samples.");
-        }
-        if (!(rateHz > 0) || Double.isInfinite(rateHz)) {
-            throw new IllegalArgumentException("The sampling rate must be above 0 Hz, not " + rateHz + ".");
-        }
+        require(samples.length, rateHz, unit, sensitivityMvPerG);
         for (double sample : samples) {
             if (!Double.isFinite(sample)) {
                 throw new IllegalArgumentException("The waveform holds a value that is not a number.");
             }
         }
+    }
+
+    /**
+     * What every waveform must be, however its samples are stored.
+     *
+     * @throws IllegalArgumentException with a sentence, where it is not
+     */
+    public static void require(int samples, double rateHz, UnitOfMeasure unit, OptionalDouble sensitivityMvPerG) {
+        if (samples == 0) {
+            throw new IllegalArgumentException("The waveform holds no samples.");
+        }
+        if (!(rateHz > 0) || Double.isInfinite(rateHz)) {
+            throw new IllegalArgumentException("The sampling rate must be above 0 Hz, not " + rateHz + ".");
+        }
         boolean volts = unit.isComparableTo(UnitCatalogue.VOLT);
         if (!volts && !unit.isComparableTo(UnitCatalogue.METRE_PER_SQUARE_SECOND)) {
             throw new IllegalArgumentException("A vibration waveform is in volts or an acceleration, not " + unit + ".");
         }
-        if (volts && !(sensitivityMvPerG.orElse(0) > 0)) {
+        if (volts && !(sensitivityMvPerG.orElse(0) > 0 && Double.isFinite(sensitivityMvPerG.getAsDouble()))) {
             throw new IllegalArgumentException("A waveform in volts needs the sensor's sensitivity in mV/g.");
         }
     }
@@ -58,9 +75,13 @@ public record WaveformCapture(
         if (fullScale.isEmpty()) {
             return false;
         }
-        double edge = fullScale.getAsDouble() * (1 - 1e-6);
-        for (double sample : samples) {
-            if (Math.abs(sample) >= edge) {
+        double edge = fullScale.getAsDouble() * (1 - ONE_STEP);
+        double nearly = fullScale.getAsDouble() * NEARLY;
+        int level = 1;
+        for (int i = 0; i < samples.length; i++) {
+            boolean isHigh = Math.abs(samples[i]) >= nearly;
+            level = isHigh && i > 0 && samples[i] == samples[i - 1] ? level + 1 : 1;
+            if (Math.abs(samples[i]) >= edge || level >= FLAT) {
                 return true;
             }
         }

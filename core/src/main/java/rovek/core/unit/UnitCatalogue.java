@@ -1,6 +1,7 @@
 package rovek.core.unit;
 
 import static javax.measure.MetricPrefix.KILO;
+import static javax.measure.MetricPrefix.MEGA;
 import static javax.measure.MetricPrefix.MICRO;
 import static javax.measure.MetricPrefix.MILLI;
 
@@ -10,6 +11,8 @@ import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import tech.units.indriya.unit.BaseUnit;
+import tech.units.indriya.unit.UnitDimension;
 import tech.units.indriya.unit.Units;
 
 /** The units results and settings are written in, by symbol. */
@@ -53,6 +56,26 @@ public final class UnitCatalogue {
     public static final UnitOfMeasure MINUTE = new UnitOfMeasure("min", Units.MINUTE);
     public static final UnitOfMeasure HOUR = new UnitOfMeasure("h", Units.HOUR);
     public static final UnitOfMeasure PERCENT = new UnitOfMeasure("%", Units.PERCENT);
+    /** Exactly 25.4 mm/s. */
+    public static final UnitOfMeasure INCH_PER_SECOND = new UnitOfMeasure("in/s", MILLI(Units.METRE).multiply(25.4).divide(Units.SECOND));
+    /** A thousandth of an inch, exactly 25.4 µm. */
+    public static final UnitOfMeasure MIL = new UnitOfMeasure("mil", MICRO(Units.METRE).multiply(25.4));
+    public static final UnitOfMeasure INCH = new UnitOfMeasure("in", MILLI(Units.METRE).multiply(25.4));
+    public static final UnitOfMeasure KILOHERTZ = new UnitOfMeasure("kHz", KILO(Units.HERTZ));
+    public static final UnitOfMeasure MILLISECOND = new UnitOfMeasure("ms", MILLI(Units.SECOND));
+    public static final UnitOfMeasure KILOVOLT = new UnitOfMeasure("kV", KILO(Units.VOLT));
+    public static final UnitOfMeasure MICROAMPERE = new UnitOfMeasure("µA", MICRO(Units.AMPERE));
+    public static final UnitOfMeasure MILLIOHM = new UnitOfMeasure("mΩ", MILLI(Units.OHM));
+    public static final UnitOfMeasure KILOOHM = new UnitOfMeasure("kΩ", KILO(Units.OHM));
+    public static final UnitOfMeasure MEGAOHM = new UnitOfMeasure("MΩ", MEGA(Units.OHM));
+    public static final UnitOfMeasure WATT = new UnitOfMeasure("W", Units.WATT);
+    public static final UnitOfMeasure NEWTON = new UnitOfMeasure("N", Units.NEWTON);
+    public static final UnitOfMeasure KILONEWTON = new UnitOfMeasure("kN", KILO(Units.NEWTON));
+    public static final UnitOfMeasure NEWTON_METRE = new UnitOfMeasure("N·m", Units.NEWTON.multiply(Units.METRE));
+    public static final UnitOfMeasure LITRE_PER_SECOND = new UnitOfMeasure("l/s", Units.LITRE.divide(Units.SECOND));
+    public static final UnitOfMeasure LITRE_PER_HOUR = new UnitOfMeasure("l/h", Units.LITRE.divide(Units.HOUR));
+    /** A level: of what, and over which reference, says the result. It converts into nothing else. */
+    public static final UnitOfMeasure DECIBEL = new UnitOfMeasure("dB", new BaseUnit<>("dB", UnitDimension.parse('d')));
     public static final UnitOfMeasure ONE = new UnitOfMeasure("1", tech.units.indriya.AbstractUnit.ONE);
 
     private static final Map<String, UnitOfMeasure> BY_SYMBOL = Stream.of(
@@ -87,6 +110,23 @@ public final class UnitCatalogue {
                     MINUTE,
                     HOUR,
                     PERCENT,
+                    INCH_PER_SECOND,
+                    MIL,
+                    INCH,
+                    KILOHERTZ,
+                    MILLISECOND,
+                    KILOVOLT,
+                    MICROAMPERE,
+                    MILLIOHM,
+                    KILOOHM,
+                    MEGAOHM,
+                    WATT,
+                    NEWTON,
+                    KILONEWTON,
+                    NEWTON_METRE,
+                    LITRE_PER_SECOND,
+                    LITRE_PER_HOUR,
+                    DECIBEL,
                     ONE)
             .collect(Collectors.toUnmodifiableMap(UnitOfMeasure::symbol, Function.identity()));
 

@@ -32,9 +32,49 @@ public final class WrittenUnit {
             Map.entry("amp", UnitCatalogue.AMPERE),
             Map.entry("hrs", UnitCatalogue.HOUR),
             Map.entry("hours", UnitCatalogue.HOUR),
-            Map.entry("percent", UnitCatalogue.PERCENT));
+            Map.entry("percent", UnitCatalogue.PERCENT),
+            Map.entry("g", UnitCatalogue.STANDARD_GRAVITY),
+            Map.entry("gn", UnitCatalogue.STANDARD_GRAVITY),
+            Map.entry("ips", UnitCatalogue.INCH_PER_SECOND),
+            Map.entry("inch/s", UnitCatalogue.INCH_PER_SECOND),
+            Map.entry("in/sec", UnitCatalogue.INCH_PER_SECOND),
+            Map.entry("mm/sec", UnitCatalogue.MILLIMETRE_PER_SECOND),
+            Map.entry("mils", UnitCatalogue.MIL),
+            Map.entry("thou", UnitCatalogue.MIL),
+            Map.entry("inch", UnitCatalogue.INCH),
+            Map.entry("micron", UnitCatalogue.MICROMETRE),
+            Map.entry("sec", UnitCatalogue.SECOND),
+            Map.entry("msec", UnitCatalogue.MILLISECOND),
+            Map.entry("hr", UnitCatalogue.HOUR),
+            Map.entry("1/s", UnitCatalogue.HERTZ),
+            Map.entry("rev/min", UnitCatalogue.REVOLUTIONS_PER_MINUTE),
+            Map.entry("cpm", UnitCatalogue.REVOLUTIONS_PER_MINUTE),
+            Map.entry("m\u00B3/hr", UnitCatalogue.CUBIC_METRE_PER_HOUR),
+            Map.entry("l/m", UnitCatalogue.LITRE_PER_MINUTE),
+            Map.entry("volts", UnitCatalogue.VOLT),
+            Map.entry("amps", UnitCatalogue.AMPERE),
+            Map.entry("ua", UnitCatalogue.MICROAMPERE),
+            Map.entry("\u03BCa", UnitCatalogue.MICROAMPERE),
+            Map.entry("ohms", UnitCatalogue.OHM),
+            Map.entry("kohm", UnitCatalogue.KILOOHM),
+            Map.entry("nm", UnitCatalogue.NEWTON_METRE),
+            Map.entry("n m", UnitCatalogue.NEWTON_METRE),
+            Map.entry("n*m", UnitCatalogue.NEWTON_METRE),
+            Map.entry("db", UnitCatalogue.DECIBEL));
+
+    /** Where large and small letters make another unit of it: milli and mega, newton metre and nanometre. */
+    private static final Map<String, UnitOfMeasure> AS_WRITTEN = Map.of(
+            "mOhm", UnitCatalogue.MILLIOHM, "mohm", UnitCatalogue.MILLIOHM, "m\u2126", UnitCatalogue.MILLIOHM, "MOhm", UnitCatalogue.MEGAOHM, "Mohm", UnitCatalogue.MEGAOHM,
+            "M\u2126", UnitCatalogue.MEGAOHM, "k\u2126", UnitCatalogue.KILOOHM);
 
     private WrittenUnit() {}
+
+    /** How each unit is often written besides by its symbol, for the page that lists them. */
+    public static Map<String, UnitOfMeasure> spellings() {
+        Map<String, UnitOfMeasure> all = new java.util.TreeMap<>(OTHERWISE);
+        all.putAll(AS_WRITTEN);
+        return all;
+    }
 
     /** The unit a text names: by its symbol exactly, else as it is often written; empty where it is none Rovek knows. */
     public static Optional<UnitOfMeasure> find(String text) {
@@ -43,7 +83,11 @@ public final class WrittenUnit {
         if (exact.isPresent()) {
             return exact;
         }
-        Optional<UnitOfMeasure> otherwise = Optional.ofNullable(OTHERWISE.get(written.toLowerCase(Locale.ROOT)));
+        if (AS_WRITTEN.containsKey(written)) {
+            return Optional.of(AS_WRITTEN.get(written));
+        }
+        boolean isNanometre = written.equals("nm");
+        Optional<UnitOfMeasure> otherwise = isNanometre ? Optional.empty() : Optional.ofNullable(OTHERWISE.get(written.toLowerCase(Locale.ROOT)));
         return otherwise.isPresent() ? otherwise : withoutRegardToCase(written);
     }
 

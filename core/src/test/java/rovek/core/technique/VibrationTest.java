@@ -142,6 +142,28 @@ class VibrationTest {
         assertThat(analysis.reasonNotToJudge()).contains("overloaded");
     }
 
+    /** The fault that was seen: upwards a converter of 16 bits ends at 32767 of 32768. */
+    @Test
+    void aSignalThatWasCutOffAtEitherEndIsOverloaded() {
+        double fullScale = 32_768;
+        assertThat(reaching(32_767, fullScale)).isTrue();
+        assertThat(reaching(-32_768, fullScale)).isTrue();
+        assertThat(reaching(32_766, fullScale)).as("one step below, once").isFalse();
+        double[] cut = Signals.sampled(N, RATE, t -> Math.min(32_760, 40_000 * Math.sin(2 * Math.PI * 50 * t)) / 1.3);
+        assertThat(isOverloaded(cut, 32_760 / 1.3 / 0.9995)).as("flat just below the full scale").isTrue();
+        assertThat(isOverloaded(Signals.sampled(N, RATE, Signals.sine(0.9, 50)), 1)).isFalse();
+    }
+
+    private static boolean reaching(double value, double fullScale) {
+        double[] samples = new double[64];
+        samples[17] = value;
+        return isOverloaded(samples, fullScale);
+    }
+
+    private static boolean isOverloaded(double[] samples, double fullScale) {
+        return new WaveformCapture(samples, RATE, UnitCatalogue.VOLT, OptionalDouble.of(100), OptionalDouble.of(fullScale)).isOverloaded();
+    }
+
     @Test
     void tooShortOrTooSlowlySampledIsRefusedWithItsReason() {
         double[] short200 = Signals.sampled(200, RATE, Signals.sine(1, 100));

@@ -30,6 +30,24 @@ class WrittenTest {
         assertThatThrownBy(() -> WrittenAmount.read(written, UnitCatalogue.BAR)).isInstanceOf(IllegalArgumentException.class).hasMessageContaining(sentence);
     }
 
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "m/s2|m/s²", "m/s^2|m/s²", "G|g", "ips|in/s", "in/s|in/s", "rpm|1/min", "CPM|1/min", "l/min|l/min", "lpm|l/min", "Ohm|Ω", "ohms|Ω", "MOhm|MΩ", "mOhm|mΩ",
+        "kohm|kΩ", "C|°C", "degF|°F", "dB|dB", "N m|N·m", "Nm|N·m", "mils|mil", "um|µm", "m3/h|m³/h", "uA|µA", "sec|s", "percent|%"
+    })
+    void unitsMayBeWrittenInTheUsualWays(String written, String symbol) {
+        assertThat(WrittenUnit.find(written).orElseThrow().symbol()).isEqualTo(symbol);
+    }
+
+    @Test
+    void whatIsNoUnitOfOursIsNotGuessed() {
+        assertThat(WrittenUnit.find("nm")).as("a nanometre is no newton metre").isEmpty();
+        assertThat(UnitCatalogue.DECIBEL.isComparableTo(UnitCatalogue.ONE)).as("a level converts into nothing").isFalse();
+        assertThat(UnitCatalogue.INCH_PER_SECOND.convert(1, UnitCatalogue.MILLIMETRE_PER_SECOND)).as("ISO 80000-3: 25.4 exactly").isEqualTo(25.4);
+        assertThat(UnitCatalogue.MIL.convert(2, UnitCatalogue.MICROMETRE)).isEqualTo(50.8);
+        assertThat(UnitCatalogue.MEGAOHM.convert(1, UnitCatalogue.MILLIOHM)).isEqualTo(1e9);
+    }
+
     /** Millivolt and megavolt differ by nothing but a letter's size: no guessing there. */
     @Test
     void unitsAreFoundByTheirUsualOtherSpellingsOnly() {

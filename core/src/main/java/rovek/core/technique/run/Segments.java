@@ -3,7 +3,7 @@ package rovek.core.technique.run;
 import java.util.ArrayList;
 import java.util.List;
 
-/** A channel as straight lines from sample to sample, interrupted where nothing was measured and where the logger paused. */
+/** A channel as straight lines from sample to sample, interrupted where nothing was measured and where the logger paused; two samples of one time are a step. */
 final class Segments {
 
     /** A straight line from one sample to the next, in seconds and in the channel's unit. */
@@ -27,7 +27,7 @@ final class Segments {
 
     private Segments() {}
 
-    /** @param seconds rising; {@code values} NaN where nothing was measured */
+    /** @param seconds never falling; {@code values} NaN where nothing was measured */
     static List<Segment> of(double[] seconds, double[] values) {
         int[] measured = new int[values.length];
         int count = 0;
@@ -41,7 +41,7 @@ final class Segments {
         for (int k = 1; k < count; k++) {
             int i = measured[k - 1];
             int j = measured[k];
-            if (j == i + 1 && !isPause[i]) {
+            if (j == i + 1 && !isPause[i] && seconds[j] > seconds[i]) {
                 segments.add(new Segment(seconds[i], seconds[j], values[i], values[j]));
             }
         }

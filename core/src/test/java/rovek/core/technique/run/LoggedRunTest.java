@@ -57,4 +57,29 @@ class LoggedRunTest {
         assertThat(level.limits().isNone()).isFalse();
         assertThatThrownBy(() -> within("level")).isInstanceOf(InvalidSettingsException.class).hasMessageContaining("Channels stay within");
     }
+
+    private static boolean[] pauses(double... seconds) {
+        return Pauses.behind(seconds);
+    }
+
+    /** The fault that was seen: one sample between two pauses made each the other's usual pace. */
+    @Test
+    void oneSampleBetweenTwoPausesHidesNeither() {
+        assertThat(pauses(0, 1, 2, 3, 103, 203, 204, 205, 206)).containsExactly(false, false, false, true, true, false, false, false);
+        assertThat(pauses(0, 1, 2, 3, 103, 203, 303, 403)).as("a change of pace").containsOnly(false);
+        assertThat(pauses(0, 1, 2, 3, 4, 5, 100)).as("the last one").containsExactly(false, false, false, false, false, true);
+        assertThat(pauses(0, 1, 1, 2, 2, 3, 50, 51, 51, 52)).as("rows that share a time tell no pace").containsExactly(false, false, false, false, false, true, false, false, false);
+        assertThat(pauses(5)).isEmpty();
+        assertThat(pauses()).isEmpty();
+    }
+
+    @Test
+    void twoRowsOfOneTimeAreAStep() {
+        TableCapture doubled = new TableCapture(
+                List.of(new TableCapture.Numbers("time", "s", new double[] {0, 10, 10, 20}), new TableCapture.Numbers("level", "m", new double[] {1, 1, 3, 3})), List.of());
+        Analysis analysis = run.analyse(doubled, run.settingsOf(Map.of("channelLimits", "level: ..2")));
+        assertThat(analysis.results().get(0).value().value()).as("the last 10 s, from the step on").isCloseTo(10 / 60.0, org.assertj.core.api.Assertions.within(1e-12));
+        assertThatThrownBy(() -> new TableCapture(List.of(new TableCapture.Numbers("time", "s", new double[] {0, 10, 9})), List.of()))
+                .hasMessage("The run's times go back at row 3.");
+    }
 }
