@@ -177,6 +177,7 @@ export const queries = {
       queryKey: ['originals', id],
       queryFn: () => data(api.GET('/api/instruments/{id}/originals', { params: { path: { id } } })),
     }),
+  unitSpellings: () => queryOptions({ queryKey: ['unit-spellings'], queryFn: () => data(api.GET('/api/unit-spellings')), staleTime: 60_000 }),
   runningJob: (id: string) =>
     queryOptions({
       queryKey: ['running-job', id],

@@ -40,6 +40,11 @@ export function InsideDialog({ instrumentId, file, onClose }: { instrumentId: st
           </tbody>
         </table>
       )}
+      {(inside.data?.leftOut ?? []).map((reason, i) => (
+        <p key={i} className="mt-1 text-ink2">
+          {text.leftOut(reason)}
+        </p>
+      ))}
     </Dialog>
   )
 }

@@ -1,4 +1,5 @@
 import { useMutation, useQuery } from '@tanstack/react-query'
+import { Fragment } from 'react'
 import { api, data } from '../api/client'
 import { queries } from '../api/queries'
 import type { JobView } from '../api/types'
@@ -7,6 +8,7 @@ import { Button } from '../parts/Button'
 import { Trouble } from '../parts/Trouble'
 import { bytes, dayAndTime } from '../units/format'
 import { words } from '../words/en'
+import { LeftOut } from './LeftOut'
 
 /** Every file that was ever read back, kept as the instrument gave it. */
 export function Originals({ instrumentId, onJob }: { instrumentId: string; onJob: (job: JobView) => void }) {
@@ -24,7 +26,8 @@ export function Originals({ instrumentId, onJob }: { instrumentId: string; onJob
       <table className="ledger">
         <tbody>
           {list.map((original) => (
-            <tr key={original.id}>
+            <Fragment key={original.id}>
+            <tr>
               <td>{dayAndTime(original.readBackAt)}</td>
               <td>{original.fileName.replace(/^.*\//, '')}</td>
               <td className="num text-ink2">{bytes(original.size)}</td>
@@ -45,6 +48,14 @@ export function Originals({ instrumentId, onJob }: { instrumentId: string; onJob
                 )}
               </td>
             </tr>
+            {original.leftOut.length > 0 && (
+              <tr>
+                <td colSpan={6}>
+                  <LeftOut original={original} onTakeAgain={() => takeAgain.mutate(original.id)} />
+                </td>
+              </tr>
+            )}
+            </Fragment>
           ))}
         </tbody>
       </table>

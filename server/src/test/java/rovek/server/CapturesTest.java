@@ -3,14 +3,28 @@ package rovek.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
+import java.time.Instant;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
+import rovek.core.reading.Capture;
+import rovek.core.reading.TableCapture;
+import rovek.core.reading.TextCapture;
+import rovek.core.reading.ValueCapture;
+import rovek.core.unit.Amount;
+import rovek.core.unit.UnitCatalogue;
 import rovek.fieldsim.Fieldsim;
+import rovek.link.packet.Maker;
+import rovek.link.packet.PackedCapture;
+import rovek.link.packet.PackedReading;
+import rovek.link.packet.ReadingsPackage;
 import tools.jackson.databind.JsonNode;
 
 /** Captures of every technique are read back, kept, looked at and placed; a number is judged, the rest is never green. */
@@ -112,5 +126,62 @@ class CapturesTest {
         assertThat(lines).hasSize(2);
         assertThat(caller.get("/api/checks/" + loopCheck + "/trend").status()).as("nothing to follow is said, not a fault").isEqualTo(422);
         assertThat(caller.get("/api/today").status()).isEqualTo(200);
+    }
+
+    private static PackedReading packed(String id, String technique, Optional<UUID> stop, PackedCapture capture) {
+        return new PackedReading(id, Instant.parse("2026-11-01T0" + id + ":00:00Z"), technique, stop, "somewhere", "", Optional.empty(), Map.of(), capture);
+    }
+
+    private JsonNode taken(String serial, List<PackedReading> readings) {
+        Maker maker = new Maker("Elsewhere", Optional.of(new Maker.MakingInstrument("M1", serial, "1.0")));
+        byte[] bytes = ReadingsPackage.pack(Instant.parse("2026-11-09T09:00:00Z"), maker, Optional.empty(), readings);
+        JsonNode job = caller.awaitJob(caller.sendFile("/api/originals", "W.zip", bytes).ok());
+        assertThat(job.get("state").asString()).as(job.toString()).isEqualTo("DONE");
+        String visit = caller.get("/api/visits").ok().valueStream().filter(one -> one.get("instrument").asString().contains(serial)).findFirst().orElseThrow().get("id").asString();
+        return caller.get("/api/visits/" + visit).ok();
+    }
+
+    /** The fault that was seen: what was taken could not be opened, and answered 500 wherever it was looked at. */
+    @Test
+    void whatWasTakenOpensAlsoWhereItsTechniqueCanMakeNothingOfIt() {
+        Capture table = new TableCapture(List.of(new TableCapture.Numbers("cell", "", new double[] {1, 2})), List.of());
+        JsonNode sheet = taken("8101", List.of(
+                packed("1", "vibration", Optional.empty(), new PackedCapture.Plain(table)), packed("2", "run", Optional.empty(), new PackedCapture.Plain(new TextCapture(List.of("x"))))));
+        assertThat(sheet.get("tray")).hasSize(2);
+        sheet.get("tray").forEach(reading -> {
+            String path = "/api/readings/" + reading.get("id").asString();
+            assertThat(capture(reading).get("kind").asString()).isIn("table", "text");
+            assertThat(caller.get(path + "/curves").ok().get("remarks")).isNotEmpty();
+            assertThat(caller.get(path + "/insight").status()).isEqualTo(200);
+        });
+    }
+
+    @Test
+    void aLooseValueShowsItsNumberWhateverItsUnit() {
+        JsonNode tray = taken("8102", List.of(
+                packed("1", "gauge", Optional.empty(), new PackedCapture.Plain(new ValueCapture(new Amount(73.5, UnitCatalogue.DEGREE_CELSIUS)))),
+                packed("2", "gauge", Optional.empty(), new PackedCapture.Plain(new ValueCapture(new Amount(41, UnitCatalogue.DECIBEL)))))).get("tray");
+        assertThat(tray.valueStream().map(one -> one.get("value").asDouble() + " " + one.get("unit").asString())).containsExactlyInAnyOrder("73.5 °C", "41.0 dB");
+    }
+
+    /** An overloaded sensor shows a number, and neither baseline nor trend goes by it. */
+    @Test
+    void anOverloadedReadingCountsInNoTrend() {
+        UUID check = UUID.fromString(plant.pump("P-83").get(0));
+        List<PackedReading> readings = new ArrayList<>();
+        for (int i = 1; i <= 3; i++) {
+            float[] samples = new float[16_384];
+            for (int n = 0; n < samples.length; n++) {
+                samples[n] = (float) (i * Math.sin(2 * Math.PI * 50 * n / 25_600.0));
+            }
+            readings.add(packed(String.valueOf(i), "vibration", Optional.of(check), new PackedReading.Waveform(
+                    samples, 25_600, UnitCatalogue.METRE_PER_SQUARE_SECOND, 1, OptionalDouble.empty(), OptionalDouble.of(2.5))));
+        }
+        taken("8103", readings);
+        JsonNode trend = caller.get("/api/checks/" + check + "/trend").ok();
+        assertThat(trend.get("readings").asInt()).isEqualTo(2);
+        assertThat(trend.get("points").valueStream().map(one -> one.get("reason").asString())).as("it is drawn, and says why it does not count")
+                .anySatisfy(reason -> assertThat(reason).contains("overloaded"));
+        assertThat(trend.get("course").get("readings").asInt()).isEqualTo(2);
     }
 }

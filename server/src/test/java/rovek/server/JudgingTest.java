@@ -207,6 +207,19 @@ class JudgingTest {
         assertThat(standingOf(pressure)).as("nothing was set").isEqualTo("NOT_JUDGED");
     }
 
+    /** The fault that was seen: the demonstration's limit was the wrong way round, and a clear drain a fail. */
+    @Test
+    void aQuestionTakesItsRightAnswerAsItsLimit() {
+        String drain = plant.check(plant.id(plant.id(area, "ASSET", "P-7", "Pump"), "POINT", "", "Drain"), "question", "Yes or no");
+        JsonNode taken = caller.post("/api/nodes/" + drain + "/limits/question/answer.yes/proposals", Map.of("source", "STANDARD")).ok();
+        assertThat(taken.get("checks").asInt()).isEqualTo(1);
+        for (String answer : List.of("yes", "no")) {
+            caller.post("/api/by-hand", Map.of("walkId", UUID.randomUUID().toString(), "skipped", List.of(), "readings", List.of(Map.of(
+                    "id", UUID.randomUUID().toString(), "checkId", drain, "takenAt", daysAgo(answer.equals("yes") ? 2 : 1).toString(), "written", answer, "note", "", "photos", List.of())))).ok();
+        }
+        assertThat(trend(drain).get("points").valueStream().map(point -> point.get("verdict").asString())).containsExactly("PASS", "FAIL");
+    }
+
     @Test
     void manyChecksGetEachALimitFromTheirOwnHistoryInOneActThatIsUndoneAtOnce() {
         String second = gaugeOn("P-8");

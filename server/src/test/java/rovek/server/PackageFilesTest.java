@@ -3,14 +3,22 @@ package rovek.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.context.ConfigurableApplicationContext;
+import rovek.core.unit.UnitCatalogue;
+import rovek.core.unit.UnitOfMeasure;
 import rovek.fieldsim.Fieldsim;
+import rovek.link.packet.Maker;
+import rovek.link.packet.PackedReading;
+import rovek.link.packet.ReadingsPackage;
 import tools.jackson.databind.JsonNode;
 
 @ExtendWith(OneRovek.class)
@@ -106,5 +114,45 @@ class PackageFilesTest {
             assertThat(answer.sentence()).contains(sentence);
         });
         assertThat(caller.get("/api/instruments").ok()).hasSize(instruments);
+    }
+
+    private static PackedReading waveform(String id, UnitOfMeasure unit) {
+        float[] samples = new float[16_384];
+        for (int i = 0; i < samples.length; i++) {
+            samples[i] = (float) Math.sin(2 * Math.PI * 50 * i / 25_600.0);
+        }
+        return new PackedReading(
+                id, Instant.parse("2026-11-02T08:00:00Z"), "vibration", Optional.empty(), "P-77 Coupling", "", Optional.empty(), Map.of(),
+                new PackedReading.Waveform(samples, 25_600, unit, 1, OptionalDouble.empty(), OptionalDouble.empty()));
+    }
+
+    /** A maker's own spelling of one unit kept the whole package out, and its file on the instrument for ever. */
+    @Test
+    void whatCannotBeUnderstoodStaysInTheOriginalUntilSomebodySaysWhatItMeans() {
+        UnitOfMeasure odd = new UnitOfMeasure("mtr/sec2", UnitCatalogue.METRE_PER_SQUARE_SECOND.unit());
+        Maker maker = new Maker("Elsewhere", Optional.of(new Maker.MakingInstrument("M1", "771", "1.0")));
+        byte[] bytes = ReadingsPackage.pack(
+                Instant.parse("2026-11-02T09:00:00Z"), maker, Optional.empty(), List.of(waveform("1", UnitCatalogue.METRE_PER_SQUARE_SECOND), waveform("2", odd)));
+        int before = readings();
+        JsonNode job = taken(caller, bytes);
+        assertThat(job.get("state").asString()).as(job.toString()).isEqualTo("DONE");
+        assertThat(job.get("sentence").asString()).startsWith("1 new reading, 1 of them loose.").contains("1 could not be taken: readings.ndjson line 2: no unit is written \"mtr/sec2\"");
+        assertThat(readings()).isEqualTo(before + 1);
+        String instrument = caller.get("/api/instruments").ok().valueStream().filter(one -> one.get("serial").asString().equals("771")).findFirst().orElseThrow().get("id").asString();
+        JsonNode original = caller.get("/api/instruments/" + instrument + "/originals").ok().get(0);
+        assertThat(original.get("leftOut")).hasSize(1);
+        assertThat(original.get("unknownUnits").get(0).asString()).isEqualTo("mtr/sec2");
+
+        assertThat(caller.put("/api/unit-spellings", Map.of("written", "mm/s", "symbol", "m/s²")).sentence()).isEqualTo("\"mm/s\" is known already: mm/s.");
+        assertThat(caller.put("/api/unit-spellings", Map.of("written", "x".repeat(41), "symbol", "g")).status()).isEqualTo(422);
+        assertThat(caller.put("/api/unit-spellings", Map.of("written", "mtr/sec2", "symbol", "furlong")).status()).isEqualTo(422);
+        caller.put("/api/unit-spellings", Map.of("written", "mtr/sec2", "symbol", "m/s²")).ok();
+        JsonNode again = caller.awaitJob(caller.post("/api/originals/" + original.get("id").asString() + "/take", null).ok());
+        assertThat(again.get("sentence").asString()).startsWith("1 new reading, 1 of them loose, 1 stored before.").doesNotContain("could not");
+        assertThat(readings()).isEqualTo(before + 2);
+        JsonNode whole = caller.get("/api/instruments/" + instrument + "/originals").ok().get(0);
+        assertThat(whole.get("leftOut")).isEmpty();
+        assertThat(whole.get("newReadings").asInt()).isEqualTo(2);
+        assertThat(caller.call("DELETE", "/api/unit-spellings?written=mtr/sec2", null).ok().get("said")).isEmpty();
     }
 }

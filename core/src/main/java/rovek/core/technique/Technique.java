@@ -111,6 +111,19 @@ public interface Technique {
         return SettingValues.of(settings(), given);
     }
 
+    /** Settings that a capture suggests by itself where no check says how it was made, key to value; none by default. */
+    default Map<String, String> suggestedBy(Capture capture) {
+        return Map.of();
+    }
+
+    /**
+     * Why values that are sound by themselves would not measure what is expected of them, a sentence each: refused where they are set. What was set before
+     * a method learnt better stays readable, and its readings say what they lack.
+     */
+    default List<String> unsuited(SettingValues settings) {
+        return List.of();
+    }
+
     default Map<String, String> defaults() {
         return settings().stream()
                 .collect(Collectors.toMap(

@@ -63,6 +63,29 @@ class TrendCoverageTest {
         }
     }
 
+    /** What is hardly curved cannot be told from a line by its own readings: how often the interval still holds. */
+    @Test
+    void ofASlightGrowthTheIntervalHoldsMoreThanHalfAndWithManyReadingsNineInTen() {
+        for (int n : new int[] {8, 12, 100}) {
+            Random chance = new Random(5L * n);
+            int told = 0;
+            int held = 0;
+            for (int i = 0; i < SERIES / 2; i++) {
+                double whole = DAYS_APART * (n - 1);
+                List<TimedValue> values = new ArrayList<>();
+                for (int k = 0; k < n; k++) {
+                    double true_ = Math.pow(2, k * DAYS_APART / whole);
+                    values.add(new TimedValue(Kind.at(k * DAYS_APART), true_ * (1 + 0.05 * chance.nextGaussian())));
+                }
+                Optional<Trend.Reaching> reaching = Trend.of(values).orElseThrow().reaching(Math.pow(2, 1.5));
+                told += reaching.isPresent() ? 1 : 0;
+                Instant truth = Kind.at(1.5 * whole);
+                held += reaching.filter(one -> !truth.isBefore(one.earliest()) && one.latest().filter(truth::isAfter).isEmpty()).isPresent() ? 1 : 0;
+            }
+            assertThat(100.0 * held / told).as("%s readings", n).isGreaterThan(n == 100 ? 85 : 50);
+        }
+    }
+
     /** A decay slows down: it is never called a growth, and along a line it would be dated far too early. */
     @Test
     void aDecayIsNeverAGrowthAndSeldomHasADate() {

@@ -12,7 +12,6 @@ import rovek.core.reading.TextCapture;
 import rovek.core.reading.ValueCapture;
 import rovek.core.reading.WaveformCapture;
 import rovek.core.unit.Amount;
-import rovek.core.unit.UnitCatalogue;
 import rovek.core.unit.UnitOfMeasure;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
@@ -66,7 +65,7 @@ public record CaptureFile(String description, String ending, byte[] bytes) {
     /** The capture again. */
     public Capture capture() throws PackageException {
         try {
-            return capture(Schemas.PUBLISHED.json().readTree(description), Optional.of(bytes), "the capture");
+            return capture(Schemas.PUBLISHED.json().readTree(description), Optional.of(bytes), UnitReading.USUAL, "the capture");
         } catch (JacksonException e) {
             throw PackageException.damaged("the description of a capture cannot be read");
         }
@@ -78,13 +77,13 @@ public record CaptureFile(String description, String ending, byte[] bytes) {
     }
 
     /** @param bytes empty for a value */
-    static Capture capture(JsonNode described, Optional<byte[]> bytes, String where) throws PackageException {
+    static Capture capture(JsonNode described, Optional<byte[]> bytes, UnitReading units, String where) throws PackageException {
         try {
             return switch (described.path("kind").asString("")) {
                 case TABLE -> table(described, bytes.orElseThrow(), where);
                 case PICTURE -> new PictureCapture(described.path("mediaType").asString(""), bytes.orElseThrow());
                 case TEXT -> new TextCapture(Arrays.asList(new String(bytes.orElseThrow(), StandardCharsets.UTF_8).split("\\R", -1)));
-                case VALUE -> new ValueCapture(new Amount(described.path("value").asDouble(Double.NaN), unit(described, where)));
+                case VALUE -> new ValueCapture(new Amount(described.path("value").asDouble(Double.NaN), unit(described, units, where)));
                 default -> throw PackageException.invalid(where, "no capture is of kind \"" + described.path("kind").asString("") + "\"");
             };
         } catch (IllegalArgumentException e) {
@@ -92,9 +91,9 @@ public record CaptureFile(String description, String ending, byte[] bytes) {
         }
     }
 
-    static UnitOfMeasure unit(JsonNode described, String where) throws PackageException {
-        String symbol = described.path("unit").asString("");
-        return UnitCatalogue.find(symbol).orElseThrow(() -> PackageException.invalid(where, "no unit is written \"" + symbol + "\""));
+    static UnitOfMeasure unit(JsonNode described, UnitReading units, String where) throws PackageException {
+        String written = described.path("unit").asString("");
+        return units.find(written).orElseThrow(() -> PackageException.unknownUnit(where, written));
     }
 
     private static TableCapture table(JsonNode described, byte[] csv, String where) throws PackageException {

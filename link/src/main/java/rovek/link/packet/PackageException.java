@@ -6,14 +6,37 @@ public final class PackageException extends Exception {
     private static final long serialVersionUID = 1L;
 
     private final String code;
+    private final String reason;
+    private final String unknownUnit;
 
     private PackageException(String code, String sentence) {
+        this(code, sentence, sentence, "");
+    }
+
+    private PackageException(String code, String sentence, String reason, String unknownUnit) {
         super(sentence);
         this.code = code;
+        this.reason = reason;
+        this.unknownUnit = unknownUnit;
     }
 
     public String code() {
         return code;
+    }
+
+    /** Where and what alone, for one reading among others that are taken. */
+    public String reason() {
+        return reason;
+    }
+
+    /** The unit that nobody knows, as it is written; blank where something else is wrong. */
+    public String unknownUnit() {
+        return unknownUnit;
+    }
+
+    static PackageException unknownUnit(String where, String written) {
+        PackageException plain = invalid(where, "no unit is written \"" + written + "\"");
+        return new PackageException("package.unknown-unit", plain.getMessage(), plain.reason, written);
     }
 
     static PackageException damaged(String what) {
@@ -35,6 +58,7 @@ public final class PackageException extends Exception {
     }
 
     static PackageException invalid(String where, String faults) {
-        return new PackageException("package.invalid", "The field package breaks its own rules in %s: %s. Nothing was taken from it.".formatted(where, faults));
+        return new PackageException(
+                "package.invalid", "The field package breaks its own rules in %s: %s. Nothing was taken from it.".formatted(where, faults), "%s: %s".formatted(where, faults), "");
     }
 }

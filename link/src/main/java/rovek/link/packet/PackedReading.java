@@ -60,15 +60,29 @@ public record PackedReading(
      * A waveform as stored.
      *
      * @param samples times {@code scale} are in {@code unit}
+     * @param rateHz samples per second, not necessarily a whole number
+     * @throws IllegalArgumentException with a sentence, where it is no waveform that could be opened
      */
     public record Waveform(
             float[] samples,
-            int rateHz,
+            double rateHz,
             UnitOfMeasure unit,
             double scale,
             OptionalDouble sensitivityMvPerG,
             OptionalDouble fullScale)
             implements PackedCapture {
+
+        public Waveform {
+            WaveformCapture.require(samples.length, rateHz, unit, sensitivityMvPerG);
+            if (!Double.isFinite(scale) || scale == 0) {
+                throw new IllegalArgumentException("A waveform's scale is a number and not 0, not %s.".formatted(scale));
+            }
+            for (float sample : samples) {
+                if (!Float.isFinite(sample)) {
+                    throw new IllegalArgumentException("The waveform holds a value that is not a number.");
+                }
+            }
+        }
 
         @Override
         public WaveformCapture toCapture() {

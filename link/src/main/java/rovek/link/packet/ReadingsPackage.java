@@ -15,6 +15,7 @@ import java.util.stream.IntStream;
 import rovek.core.reading.Capture;
 import rovek.core.reading.PictureCapture;
 import rovek.link.Sha256;
+import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -24,8 +25,9 @@ import tools.jackson.databind.node.ObjectNode;
  *
  * @param maker the instrument
  * @param walk the route they belong to; empty for loose readings alone
+ * @param leftOut what of it could not be understood: one bad reading keeps nobody from the others
  */
-public record ReadingsPackage(Instant createdAt, Maker maker, Optional<Walk> walk, List<DigestedReading> readings) {
+public record ReadingsPackage(Instant createdAt, Maker maker, Optional<Walk> walk, List<DigestedReading> readings, List<LeftOut> leftOut) {
 
     private static final String READINGS = "readings.ndjson";
     private static final String WALK = "walk.json";
@@ -36,6 +38,30 @@ public record ReadingsPackage(Instant createdAt, Maker maker, Optional<Walk> wal
      * @param captureSha256 in hexadecimal
      */
     public record DigestedReading(PackedReading reading, String captureSha256) {}
+
+    /**
+     * A reading that could not be taken.
+     *
+     * @param line of the readings' file, from 1
+     * @param reason names the line
+     * @param unknownUnit the unit that nobody knows, as it is written; blank where something else is wrong
+     */
+    public record LeftOut(int line, String reason, String unknownUnit) {
+
+        private static final int LONGEST_REASON = 400;
+        private static final int LONGEST_UNIT = 40;
+
+        /** A hostile file may make a reason of anything: what nobody can read or keep is left out. */
+        public LeftOut {
+            reason = plain(reason, LONGEST_REASON);
+            unknownUnit = plain(unknownUnit, LONGEST_UNIT);
+        }
+
+        private static String plain(String text, int longest) {
+            String printable = String.valueOf(text).replaceAll("\\p{Cntrl}+", " ").strip();
+            return printable.length() <= longest ? printable : printable.substring(0, longest - 1) + "…";
+        }
+    }
 
     public static byte[] pack(Instant createdAt, Maker maker, Optional<Walk> walk, List<PackedReading> readings) {
         return pack(createdAt, maker, walk, readings, Map.of());
@@ -92,7 +118,7 @@ public record ReadingsPackage(Instant createdAt, Maker maker, Optional<Walk> wal
     private static ObjectNode captureJson(PackedReading reading, Map<String, byte[]> files) {
         if (reading.capture() instanceof PackedReading.Waveform waveform) {
             String path = "captures/" + reading.id() + ".wav";
-            files.put(path, new Wav(waveform.rateHz(), waveform.samples()).toBytes());
+            files.put(path, new Wav((int) Math.max(1, Math.round(waveform.rateHz())), waveform.samples()).toBytes());
             ObjectNode described = Schemas.PUBLISHED.json().createObjectNode()
                     .put("path", path)
                     .put("unit", waveform.unit().symbol())
@@ -113,10 +139,14 @@ public record ReadingsPackage(Instant createdAt, Maker maker, Optional<Walk> wal
     }
 
     public static ReadingsPackage unpack(byte[] packed) throws PackageException {
-        return Understanding.of(() -> taken(packed));
+        return unpack(packed, UnitReading.USUAL);
     }
 
-    private static ReadingsPackage taken(byte[] packed) throws PackageException {
+    public static ReadingsPackage unpack(byte[] packed, UnitReading units) throws PackageException {
+        return Understanding.of(() -> taken(packed, units));
+    }
+
+    private static ReadingsPackage taken(byte[] packed, UnitReading units) throws PackageException {
         PackageEntries entries = PackageEntries.unpack(packed);
         byte[] lines = entries.entries().get(READINGS);
         if (!entries.kind().equals("readings") || lines == null) {
@@ -127,26 +157,31 @@ public record ReadingsPackage(Instant createdAt, Maker maker, Optional<Walk> wal
         }
         byte[] walkBytes = entries.entries().get(WALK);
         Optional<Walk> walk = walkBytes == null ? Optional.empty() : Optional.of(walk(Schemas.PUBLISHED.walk(walkBytes)));
-        return new ReadingsPackage(entries.createdAt(), entries.maker(), walk, readings(new String(lines, StandardCharsets.UTF_8).split("\n"), entries.entries()));
+        String[] each = new String(lines, StandardCharsets.UTF_8).split("\n");
+        Line[] read = new Line[each.length];
+        // Lines have nothing to do with each other: they are read many at a time.
+        IntStream.range(0, each.length).parallel().filter(i -> !each[i].isBlank()).forEach(i -> read[i] = line(each[i], i + 1, entries.entries(), units));
+        List<DigestedReading> readings = Arrays.stream(read).filter(Objects::nonNull).flatMap(one -> one.reading().stream()).toList();
+        List<LeftOut> leftOut = Arrays.stream(read).filter(Objects::nonNull).flatMap(one -> one.leftOut().stream()).toList();
+        return new ReadingsPackage(entries.createdAt(), entries.maker(), walk, readings, leftOut);
     }
 
-    /** Lines have nothing to do with each other: they are read many at a time. The first that is wrong is the one that is named. */
-    private static List<DigestedReading> readings(String[] lines, Map<String, byte[]> entries) throws PackageException {
-        DigestedReading[] readings = new DigestedReading[lines.length];
-        PackageException[] wrong = new PackageException[lines.length];
-        IntStream.range(0, lines.length).parallel().filter(i -> !lines[i].isBlank()).forEach(i -> {
-            try {
-                readings[i] = Understanding.of(() -> reading(lines[i], i + 1, entries));
-            } catch (PackageException e) {
-                wrong[i] = e;
-            }
-        });
-        for (PackageException one : wrong) {
-            if (one != null) {
-                throw one;
-            }
+    private record Line(Optional<DigestedReading> reading, Optional<LeftOut> leftOut) {}
+
+    private static Line line(String line, int number, Map<String, byte[]> entries, UnitReading units) {
+        try {
+            return new Line(Optional.of(reading(line, number, entries, units)), Optional.empty());
+        } catch (PackageException e) {
+            return new Line(Optional.empty(), Optional.of(new LeftOut(number, e.reason(), e.unknownUnit())));
+        } catch (JacksonException e) {
+            return new Line(Optional.empty(), Optional.of(new LeftOut(number, where(number) + ": " + e.getOriginalMessage(), "")));
+        } catch (IllegalArgumentException e) {
+            return new Line(Optional.empty(), Optional.of(new LeftOut(number, where(number) + ": " + e.getMessage(), "")));
         }
-        return Arrays.stream(readings).filter(Objects::nonNull).toList();
+    }
+
+    private static String where(int number) {
+        return READINGS + " line " + number;
     }
 
     private static Walk walk(JsonNode node) throws PackageException {
@@ -160,14 +195,14 @@ public record ReadingsPackage(Instant createdAt, Maker maker, Optional<Walk> wal
         return new Walk(JsonMaps.uuid(node, "id", WALK), JsonMaps.uuid(node, "route", WALK), JsonMaps.plain(node, "name"), stops);
     }
 
-    private static DigestedReading reading(String line, int number, Map<String, byte[]> entries)
+    private static DigestedReading reading(String line, int number, Map<String, byte[]> entries, UnitReading units)
             throws PackageException {
-        String where = READINGS + " line " + number;
+        String where = where(number);
         JsonNode node = Schemas.PUBLISHED.reading(line.getBytes(StandardCharsets.UTF_8), number);
         if (JsonMaps.plain(node, "id").isBlank()) {
             throw PackageException.invalid(where, "a reading has no id");
         }
-        DigestedCapture capture = capture(node.get("capture"), entries, where);
+        DigestedCapture capture = capture(node.get("capture"), entries, units, where);
         List<PictureCapture> photos = new ArrayList<>();
         for (JsonNode photo : node.path("photos")) {
             photos.add(photo(photo.stringValue(), entries, where));
@@ -188,20 +223,29 @@ public record ReadingsPackage(Instant createdAt, Maker maker, Optional<Walk> wal
 
     private record DigestedCapture(PackedCapture capture, String sha256) {}
 
-    private static DigestedCapture capture(JsonNode described, Map<String, byte[]> entries, String where) throws PackageException {
+    private static DigestedCapture capture(JsonNode described, Map<String, byte[]> entries, UnitReading units, String where) throws PackageException {
         if (described.path("kind").asString("waveform").equals("waveform")) {
             String path = described.path("path").asString("");
             byte[] wav = listed(path, entries, where);
             Wav samples = Wav.parse(wav, path);
             PackedReading.Waveform waveform = new PackedReading.Waveform(
-                    samples.samples(), samples.rateHz(), CaptureFile.unit(described, where),
+                    samples.samples(), rate(described, samples, where), CaptureFile.unit(described, units, where),
                     described.path("scale").asDouble(1), number(described, "sensitivityMvPerG"), number(described, "fullScale"));
             return new DigestedCapture(waveform, Sha256.of(wav));
         }
         Optional<byte[]> bytes = described.has("path") ? Optional.of(listed(described.get("path").stringValue(), entries, where)) : Optional.empty();
-        Capture capture = CaptureFile.capture(described, bytes, where);
+        Capture capture = CaptureFile.capture(described, bytes, units, where);
         byte[] identity = bytes.isPresent() ? bytes.get() : CaptureFile.of(capture).identity();
         return new DigestedCapture(new PackedCapture.Plain(capture), Sha256.of(identity));
+    }
+
+    /** What the reading says; a WAV file tells whole hertz only, and must agree as far as that. */
+    private static double rate(JsonNode described, Wav wav, String where) throws PackageException {
+        double said = described.path("rateHz").asDouble(0);
+        if (Math.abs(said - wav.rateHz()) > 0.5 + 1e-9) {
+            throw PackageException.invalid(where, "it says that it was sampled at %s Hz, and its WAV file says %d Hz".formatted(said, wav.rateHz()));
+        }
+        return said;
     }
 
     private static PictureCapture photo(String path, Map<String, byte[]> entries, String where) throws PackageException {
@@ -215,7 +259,7 @@ public record ReadingsPackage(Instant createdAt, Maker maker, Optional<Walk> wal
     private static byte[] listed(String path, Map<String, byte[]> entries, String where) throws PackageException {
         byte[] bytes = entries.get(path);
         if (bytes == null) {
-            throw PackageException.damaged(where + " names a file that is not listed, " + path);
+            throw PackageException.invalid(where, "it names a file that is not listed, " + path);
         }
         return bytes;
     }

@@ -14,6 +14,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.UUID;
+import java.util.function.UnaryOperator;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
@@ -175,21 +178,79 @@ class FieldPackageTest {
         assertThat(ReadingsPackage.unpack(described(packed, "M-01", "M\\u0000-\\u000701")).readings().get(0).reading().label()).isEqualTo("M-01");
     }
 
+    private static String reason(byte[] packed, String from, String to) throws Exception {
+        ReadingsPackage taken = ReadingsPackage.unpack(described(packed, from, to));
+        assertThat(taken.readings()).isEmpty();
+        assertThat(taken.leftOut()).hasSize(1);
+        return taken.leftOut().get(0).reason();
+    }
+
     @Test
-    void aCaptureThatIsNotWhatItSaysIsRefusedWithItsLine() {
+    void aCaptureThatIsNotWhatItSaysIsLeftOutWithItsLine() throws Exception {
         Capture table = new TableCapture(List.of(new TableCapture.Numbers("time", "s", new double[] {0, 1})), List.of());
         byte[] packed = ReadingsPackage.pack(AT, VH2, Optional.empty(), List.of(kept("r", "run", table)));
-        assertThatThrownBy(() -> ReadingsPackage.unpack(described(packed, "\"numbers\"", "\"guesses\""))).hasMessageContaining("readings.ndjson line 1");
-        assertThatThrownBy(() -> ReadingsPackage.unpack(described(packed, "\"name\":\"time\"", "\"name\":\"hour\""))).hasMessageContaining("first row is not the columns");
-        assertThatThrownBy(() -> ReadingsPackage.unpack(described(packed, "\"table\"", "\"value\""))).hasMessageContaining("readings.ndjson line 1");
-        assertThatThrownBy(() -> ReadingsPackage.unpack(described(packed, "photos/r-1.png", "photos/r-2.png"))).hasMessageContaining("not listed");
+        assertThat(reason(packed, "\"numbers\"", "\"guesses\"")).contains("readings.ndjson line 1");
+        assertThat(reason(packed, "\"name\":\"time\"", "\"name\":\"hour\"")).contains("first row is not the columns");
+        assertThat(reason(packed, "\"table\"", "\"value\"")).contains("readings.ndjson line 1");
+        assertThat(reason(packed, "photos/r-1.png", "photos/r-2.png")).contains("not listed");
+    }
+
+    private static PackedReading waveform(String id, float[] samples, double rateHz) {
+        return new PackedReading(
+                id, AT, "vibration", Optional.empty(), "M-01", "", Optional.empty(), Map.of(),
+                new PackedReading.Waveform(samples, rateHz, UnitCatalogue.METRE_PER_SQUARE_SECOND, 1, OptionalDouble.empty(), OptionalDouble.empty()));
+    }
+
+    /** The faults that were seen: each of these was stored and could not be opened, or refused the whole package. */
+    @Test
+    void oneBadReadingKeepsNobodyFromTheOthers() throws Exception {
+        byte[] packed = ReadingsPackage.pack(AT, VH2, Optional.empty(), List.of(waveform("a", new float[] {1, 2}, 25_600), waveform("b", new float[] {3, 4}, 25_600)));
+        String[][] changes = {
+            {"\"unit\":\"m/s²\"", "\"unit\":\"m/s^3\"", "no unit is written \"m/s^3\""},
+            {"\"unit\":\"m/s²\"", "\"unit\":\"mm/s\"", "A vibration waveform is in volts or an acceleration, not mm/s"},
+            {"\"rateHz\":25600.0", "\"rateHz\":25000.0", "it says that it was sampled at 25000.0 Hz, and its WAV file says 25600 Hz"},
+            {"\"scale\":1.0", "\"scale\":0.0", "scale is a number and not 0"},
+            {"\"id\":\"a\"", "\"id\":\"\"", "/id: must be at least 1 characters long"},
+            {"\"takenAt\":\"2", "\"takenAt\":\"x", "takenAt"},
+        };
+        for (String[] change : changes) {
+            ReadingsPackage taken = ReadingsPackage.unpack(describedOnce(packed, change[0], change[1]));
+            assertThat(taken.readings()).as(change[1]).extracting(one -> one.reading().id()).containsExactly("b");
+            assertThat(taken.leftOut()).singleElement().satisfies(one -> assertThat(one.reason()).startsWith("readings.ndjson line 1").contains(change[2]));
+        }
+        assertThat(ReadingsPackage.unpack(describedOnce(packed, changes[0][0], changes[0][1])).leftOut().get(0).unknownUnit()).isEqualTo("m/s^3");
+        UnitReading said = new UnitReading(Map.of("m/s^3", "m/s²"));
+        assertThat(ReadingsPackage.unpack(describedOnce(packed, changes[0][0], changes[0][1]), said).readings()).as("once somebody said what it means").hasSize(2);
+        assertThat(ReadingsPackage.unpack(describedOnce(packed, changes[0][0], "\"unit\":\"m/s2\"")).readings()).as("written in a usual way").hasSize(2);
+    }
+
+    @Test
+    void aWaveformWithoutSamplesOrWithWhatIsNoNumberIsNone() {
+        assertThatThrownBy(() -> waveform("a", new float[0], 25_600)).hasMessageContaining("holds no samples");
+        assertThatThrownBy(() -> waveform("a", new float[] {1, Float.NaN}, 25_600)).hasMessageContaining("not a number");
+        assertThatThrownBy(() -> waveform("a", new float[] {1}, 0)).hasMessageContaining("above 0 Hz");
+    }
+
+    @Test
+    void aRateNeedNotBeWhole() throws Exception {
+        byte[] packed = ReadingsPackage.pack(AT, VH2, Optional.empty(), List.of(waveform("a", new float[] {1, 2}, 1_234.56)));
+        PackedReading back = ReadingsPackage.unpack(packed).readings().get(0).reading();
+        assertThat(((PackedReading.Waveform) back.capture()).rateHz()).isEqualTo(1_234.56);
+    }
+
+    private static byte[] describedOnce(byte[] packed, String from, String to) throws IOException {
+        return described(packed, text -> text.replaceFirst(Pattern.quote(from), Matcher.quoteReplacement(to)));
+    }
+
+    private static byte[] described(byte[] packed, String from, String to) throws IOException {
+        return described(packed, text -> text.replace(from, to));
     }
 
     /** The package with something in its readings changed, and the digests made to agree again. */
-    private static byte[] described(byte[] packed, String from, String to) throws IOException {
+    private static byte[] described(byte[] packed, UnaryOperator<String> change) throws IOException {
         Map<String, byte[]> entries = unzip(packed);
         byte[] before = entries.get("readings.ndjson");
-        byte[] after = new String(before, StandardCharsets.UTF_8).replace(from, to).getBytes(StandardCharsets.UTF_8);
+        byte[] after = change.apply(new String(before, StandardCharsets.UTF_8)).getBytes(StandardCharsets.UTF_8);
         assertThat(after).isNotEqualTo(before);
         entries.put("readings.ndjson", after);
         String manifest = new String(entries.get("manifest.json"), StandardCharsets.UTF_8)

@@ -62,7 +62,8 @@ class DemoHandRounds {
         UUID remark = check(panel, "remark", "Remark", Map.of());
         limits.say(pressure, "gauge", "pressure", Limits.Saying.above(8.0, 8.5));
         limits.say(oil, "gauge", "temperature", Limits.Saying.above(85.0, 95.0));
-        limits.say(drain, "question", "answer.yes", Limits.Saying.above(null, 0.5));
+        // The right answer is the limit: what its technique proposes, on the side that is worse.
+        limits.take(drain, "question", "answer.yes", Limits.Source.STANDARD);
         UUID route = UUID.randomUUID();
         routes.put(route, new RouteDraft(
                 "Utilities, weekly by eye", List.of(pressure, oil, drain, remark), Map.of(oil, "Read it after ten minutes under load"), Map.of(), 7, null,

@@ -79,7 +79,8 @@ class PlantRules {
     private void checkMeasurable(PlantTree tree, Node check, List<Fault> faults) {
         Technique technique = techniques.get(check.technique());
         try {
-            tree.settings(check.id(), technique);
+            technique.unsuited(tree.settings(check.id(), technique))
+                    .forEach(reason -> faults.add(new Fault("settings", label(tree, check) + ": " + reason)));
         } catch (InvalidSettingsException e) {
             faults.add(new Fault("settings", label(tree, check) + ": " + e.getMessage()));
         }

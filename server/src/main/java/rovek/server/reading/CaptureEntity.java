@@ -38,7 +38,7 @@ class CaptureEntity {
         if (packed instanceof Waveform waveform) {
             capture.description = "";
             capture.unit = waveform.unit().symbol();
-            capture.rateHz = (double) waveform.rateHz();
+            capture.rateHz = waveform.rateHz();
             capture.scale = waveform.scale();
             capture.sensitivity = boxed(waveform.sensitivityMvPerG());
             capture.fullScale = boxed(waveform.fullScale());
@@ -55,7 +55,7 @@ class CaptureEntity {
     Capture capture() {
         if (description.isBlank()) {
             return new Waveform(
-                    Compression.expandSamples(samples), rateHz.intValue(), UnitCatalogue.get(unit), scale,
+                    Compression.expandSamples(samples), rateHz, UnitCatalogue.get(unit), scale,
                     optional(sensitivity), optional(fullScale)).toCapture();
         }
         try {

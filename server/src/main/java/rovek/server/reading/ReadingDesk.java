@@ -2,6 +2,8 @@ package rovek.server.reading;
 
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.PersistenceContext;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -12,6 +14,7 @@ import org.springframework.transaction.annotation.Transactional;
 import rovek.core.nameplate.Nameplate;
 import rovek.core.reading.Capture;
 import rovek.core.reading.PictureCapture;
+import rovek.core.reading.ValueCapture;
 import rovek.core.technique.Analysis;
 import rovek.core.technique.Curve;
 import rovek.core.technique.Finding;
@@ -19,6 +22,7 @@ import rovek.core.technique.InvalidSettingsException;
 import rovek.core.technique.Remark;
 import rovek.core.technique.SettingValues;
 import rovek.core.technique.Technique;
+import rovek.core.unit.Amount;
 import rovek.core.technique.Techniques;
 import rovek.server.plant.Plant;
 import rovek.server.problem.DomainProblem;
@@ -68,9 +72,16 @@ public class ReadingDesk {
                 .orElseThrow(() -> new DomainProblem.Conflict("no-technique", reading.obstacle));
         SettingValues settings = settings(technique, reading);
         SettingValues looked = looked(technique, look);
-        Capture capture = capture(readingId);
-        Analysis analysis = technique.analyse(capture, settings);
-        List<Curve> curves = analysis.curves().isEmpty() ? List.of() : technique.curves(capture, settings, looked);
+        Analysis analysis;
+        List<Curve> curves;
+        try {
+            Capture capture = stored(readingId);
+            analysis = technique.analyse(capture, settings);
+            curves = analysis.curves().isEmpty() ? List.of() : technique.curves(capture, settings, looked);
+        } catch (IllegalArgumentException ofAnotherKind) {
+            // It was stored with that reason: what its technique cannot draw is no fault of whoever looks.
+            return new Drawn(List.of(), List.of(String.valueOf(ofAnotherKind.getMessage())), List.of());
+        }
         List<Look> looks = technique.looks().stream()
                 .map(one -> new Look(one.key(), one.name(), one.kind().options(), looked.text(one.key())))
                 .toList();
@@ -108,7 +119,11 @@ public class ReadingDesk {
         List<Finding.EvidenceMark> known = technique.get().characteristics(plate).stream()
                 .map(one -> new Finding.EvidenceMark(one.name(), one.value().value()))
                 .toList();
-        return new Insight(technique.get().findings(capture(readingId), settings(technique.get(), reading), plate), known);
+        try {
+            return new Insight(technique.get().findings(stored(readingId), settings(technique.get(), reading), plate), known);
+        } catch (IllegalArgumentException notOpened) {
+            return new Insight(List.of(), known);
+        }
     }
 
     /** What a reading was taken with. */
@@ -126,6 +141,23 @@ public class ReadingDesk {
         require(readingId);
         int photos = db.sql("SELECT count(*) FROM reading_photo WHERE reading_id = ?").param(readingId).query(Integer.class).single();
         return CaptureView.of(capture(readingId), photos);
+    }
+
+    /** The numbers of readings that are a single value and nothing else, also where no check says what to make of them. */
+    @Transactional(readOnly = true)
+    public Map<UUID, Amount> lone(Collection<UUID> readings) {
+        Map<UUID, Amount> lone = new HashMap<>();
+        if (!readings.isEmpty()) {
+            entities.createQuery("SELECT c FROM CaptureEntity c WHERE c.readingId IN :ids AND c.description LIKE :kind", CaptureEntity.class)
+                    .setParameter("ids", readings).setParameter("kind", "%\"kind\":\"value\"%")
+                    .getResultList()
+                    .forEach(capture -> {
+                        if (capture.capture() instanceof ValueCapture value) {
+                            lone.put(capture.readingId, value.value());
+                        }
+                    });
+        }
+        return lone;
     }
 
     /** The picture a reading consists of. */
@@ -148,7 +180,16 @@ public class ReadingDesk {
                 .orElseThrow(() -> new DomainProblem.NotFound("The photo"));
     }
 
+    /** @throws DomainProblem.Conflict where it was stored before such captures were refused, and cannot be opened */
     Capture capture(UUID readingId) {
+        try {
+            return stored(readingId);
+        } catch (IllegalArgumentException notOpened) {
+            throw new DomainProblem.Conflict("no-capture", "This capture cannot be opened: %s It is kept in its original.".formatted(notOpened.getMessage()));
+        }
+    }
+
+    private Capture stored(UUID readingId) {
         return entities.find(CaptureEntity.class, readingId).capture();
     }
 

@@ -128,7 +128,7 @@ public class ReadingIntake {
             return new PreparedReading(identity, packed, check, new SettingValues(Map.of()), Analysis.refused(
                     new Remark("technique", "Rovek does not know the technique \"" + packed.technique() + "\".", true)));
         }
-        SettingValues settings = ownSettings(technique.get(), packed.settings());
+        SettingValues settings = ownSettings(technique.get(), packed);
         return new PreparedReading(identity, packed, check, settings, analyse(technique.get(), packed, settings));
     }
 
@@ -145,7 +145,9 @@ public class ReadingIntake {
         }
     }
 
-    private static SettingValues ownSettings(Technique technique, Map<String, String> given) {
+    private static SettingValues ownSettings(Technique technique, PackedReading packed) {
+        Map<String, String> given = new HashMap<>(technique.suggestedBy(packed.capture().toCapture()));
+        given.putAll(packed.settings());
         try {
             return technique.settingsOf(given);
         } catch (InvalidSettingsException e) {
@@ -182,7 +184,7 @@ public class ReadingIntake {
                         + " label, note, settings, obstacle, replaced, discarded_because, filled, stored_at, version)",
                 19, rows, (out, row) -> row.writeReading(out, visitId, originalId, storedAt));
         copy.into("capture (reading_id, description, unit, rate_hz, scale, sensitivity, full_scale, samples)", 8, rows, (out, row) -> row.writeCapture(out));
-        copy.into("result (reading_id, result_id, taken_at, check_id, place, value, unit)", 7, rows, (out, row) -> row.writeResults(out));
+        copy.into("result (reading_id, result_id, taken_at, check_id, place, value, unit, counts)", 8, rows, (out, row) -> row.writeResults(out));
         for (Stored row : rows) {
             keepPhotos(row.id(), row.prepared().packed().photos());
         }
@@ -229,7 +231,7 @@ public class ReadingIntake {
             for (Result result : prepared.analysis().results()) {
                 out.row()
                         .uuid(id).text(result.definition().id()).time(takenAt).uuid(checkId()).small(place++)
-                        .number(result.value().value()).text(result.value().unit().symbol());
+                        .number(result.value().value()).text(result.value().unit().symbol()).truth(prepared.analysis().reasonNotToJudge().isBlank());
             }
         }
     }

@@ -114,7 +114,7 @@ public class ReadingStates {
         reading.obstacle = analysis.reasonNotToJudge();
         intake.persistResults(reading.id, reading.checkId, reading.takenAt, analysis);
         entities.flush();
-        db.sql("UPDATE result SET counts = ? WHERE reading_id = ?").params(!reading.replaced && reading.discardedBecause == null, reading.id).update();
+        db.sql("UPDATE result SET counts = ? WHERE reading_id = ?").params(!reading.replaced && reading.discardedBecause == null && reading.obstacle.isBlank(), reading.id).update();
     }
 
     private ReadingEntity require(UUID id) {

@@ -88,14 +88,14 @@ public class Readings {
                 .param("to", to == null ? null : Timestamp.from(to)));
     }
 
-    /** One result of a check over all time, in the result's own unit. */
+    /** One result of a check over all time, in the result's own unit; without what must not be judged, e.g. of an overloaded sensor. */
     @Transactional(readOnly = true)
     public ResultSeries series(UUID checkId, ResultDefinition result) {
         List<UUID> ids = new ArrayList<>();
         List<TimedValue> values = new ArrayList<>();
         db.sql("""
                 SELECT r.id, r.taken_at, v.value, v.unit FROM reading r JOIN result v ON v.reading_id = r.id AND v.taken_at = r.taken_at
-                WHERE r.check_id = ? AND v.result_id = ? AND %s
+                WHERE r.check_id = ? AND v.result_id = ? AND r.obstacle = '' AND %s
                 ORDER BY r.taken_at, r.stored_at, length(r.own_id), r.own_id, r.id""".formatted(COUNTS))
                 .params(checkId, result.id())
                 .query(row -> {

@@ -66,10 +66,12 @@ public record RunView(double[] seconds, List<RunChannel> channels, List<RunMarke
         }
         TreeSet<Integer> kept = new TreeSet<>();
         for (Curve.Run channel : channels) {
-            // A gap is no extreme: it takes the value before it, and stays a gap where it is kept.
+            // A gap is no extreme: it takes the value before it, the first one that behind it, and stays a gap where it is kept.
             double[] filled = channel.values().clone();
+            double before = Arrays.stream(filled).filter(Double::isFinite).findFirst().orElse(0);
             for (int i = 0; i < rows; i++) {
-                filled[i] = Double.isFinite(filled[i]) ? filled[i] : i == 0 ? 0 : filled[i - 1];
+                filled[i] = Double.isFinite(filled[i]) ? filled[i] : before;
+                before = filled[i];
             }
             Arrays.stream(MinMaxDecimation.keep(filled, MOST_ROWS / channels.size())).forEach(kept::add);
         }

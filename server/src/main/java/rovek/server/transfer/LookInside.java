@@ -22,6 +22,7 @@ import rovek.server.plant.PlantTree;
 import rovek.server.problem.DomainProblem;
 import rovek.server.reading.PreparedReading;
 import rovek.server.reading.ReadingIntake;
+import rovek.server.spelling.UnitSpellings;
 
 /** A look at what lies in an instrument's file before it is taken. What was transferred for it need not be transferred again. */
 @Service
@@ -34,13 +35,15 @@ public class LookInside {
     private final PieceFetch pieces;
     private final ReadingIntake intake;
     private final Plant plant;
+    private final UnitSpellings spellings;
 
-    LookInside(Instruments instruments, Originals originals, PieceFetch pieces, ReadingIntake intake, Plant plant) {
+    LookInside(Instruments instruments, Originals originals, PieceFetch pieces, ReadingIntake intake, Plant plant, UnitSpellings spellings) {
         this.instruments = instruments;
         this.originals = originals;
         this.pieces = pieces;
         this.intake = intake;
         this.plant = plant;
+        this.spellings = spellings;
     }
 
     /**
@@ -53,8 +56,11 @@ public class LookInside {
      */
     public record InsideLine(String takenAt, String technique, String place, @Nullable Double value, String unit, String note, boolean isStored) {}
 
-    /** @param walk name of the route that was walked; blank for none */
-    public record Inside(String file, String walk, List<InsideLine> readings) {}
+    /**
+     * @param walk name of the route that was walked; blank for none
+     * @param leftOut what could not be taken, and why
+     */
+    public record Inside(String file, String walk, List<InsideLine> readings, List<String> leftOut) {}
 
     /** @throws DomainProblem.Conflict where the file is too large for a look, or there is no such file */
     public Inside look(UUID instrumentId, String name) {
@@ -93,14 +99,15 @@ public class LookInside {
 
     private Inside inside(String name, byte[] bytes) {
         try {
-            ReadingsPackage readings = ReadingsPackage.unpack(bytes);
+            ReadingsPackage readings = ReadingsPackage.unpack(bytes, spellings.reading());
             PlantTree tree = plant.tree();
             Set<String> fresh = new HashSet<>();
             List<PreparedReading> all = intake.prepareAll(readings, tree);
             intake.freshOf(readings).forEach(reading -> fresh.add(reading.reading().id()));
             List<InsideLine> lines = new ArrayList<>();
             all.forEach(reading -> lines.add(line(reading, !fresh.contains(reading.packed().id()))));
-            return new Inside(name, readings.walk().map(walk -> walk.name()).orElse(""), lines);
+            return new Inside(name, readings.walk().map(walk -> walk.name()).orElse(""), lines,
+                    readings.leftOut().stream().map(ReadingsPackage.LeftOut::reason).toList());
         } catch (PackageException e) {
             throw new DomainProblem.LinkTrouble(e.code(), e.getMessage());
         }

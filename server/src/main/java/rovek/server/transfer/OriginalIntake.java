@@ -1,10 +1,14 @@
 package rovek.server.transfer;
 
+import jakarta.annotation.Nullable;
+import java.util.List;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import rovek.core.reading.ClockCorrection;
 import rovek.link.packet.PackageException;
 import rovek.link.packet.ReadingsPackage;
+import rovek.server.spelling.UnitSpellings;
 import rovek.server.visit.VisitIntake;
 
 /** Makes the readings of an original, whichever way it came. Doing it again makes only what is missing. */
@@ -13,25 +17,44 @@ class OriginalIntake {
 
     private final Originals originals;
     private final VisitIntake visits;
+    private final UnitSpellings spellings;
 
-    OriginalIntake(Originals originals, VisitIntake visits) {
+    OriginalIntake(Originals originals, VisitIntake visits, UnitSpellings spellings) {
         this.originals = originals;
         this.visits = visits;
+        this.spellings = spellings;
     }
 
-    VisitIntake.Outcome take(Originals.Kept original, UUID instrumentId, ClockCorrection correction) throws PackageException {
-        ReadingsPackage readings = ReadingsPackage.unpack(originals.bytes(original.id()));
-        return visits.take(readings, new VisitIntake.Source(original.id(), instrumentId, correction), stored -> {
-            if (!original.taken()) {
-                originals.noteTaken(original.id(), stored.fresh(), stored.known());
-            }
-        });
+    /**
+     * What came of originals.
+     *
+     * @param visit that was made of the last; null for none
+     * @param leftOut readings that could not be understood; they stay in the original
+     */
+    record Taken(@Nullable VisitIntake.Outcome visit, int fresh, int known, int loose, List<ReadingsPackage.LeftOut> leftOut) {
+
+        static final Taken NOTHING = new Taken(null, 0, 0, 0, List.of());
+
+        Taken plus(Taken other) {
+            return new Taken(
+                    other.visit, fresh + other.fresh, known + other.known, loose + other.loose, Stream.concat(leftOut.stream(), other.leftOut.stream()).toList());
+        }
+
+        /** In a sentence or two. */
+        String sentence() {
+            String knownPart = known == 0 ? "" : ", %d stored before".formatted(known);
+            String loosePart = loose == 0 ? "" : ", %d of them loose".formatted(loose);
+            String leftPart = leftOut.isEmpty() ? "" : " %d could not be taken: %s%s. What that is stands beside the original; it can be taken again.".formatted(
+                    leftOut.size(), leftOut.get(0).reason(), leftOut.size() > 1 ? ", and others" : "");
+            return "%d new %s%s%s. The originals are kept and their digests agree.%s".formatted(fresh, fresh == 1 ? "reading" : "readings", loosePart, knownPart, leftPart);
+        }
     }
 
-    /** What came of it, in a sentence. */
-    static String sentence(int fresh, int known, int loose) {
-        String knownPart = known == 0 ? "" : ", %d stored before".formatted(known);
-        String loosePart = loose == 0 ? "" : ", %d of them loose".formatted(loose);
-        return "%d new %s%s%s. The originals are kept and their digests agree.".formatted(fresh, fresh == 1 ? "reading" : "readings", loosePart, knownPart);
+    Taken take(Originals.Kept original, UUID instrumentId, ClockCorrection correction) throws PackageException {
+        ReadingsPackage readings = ReadingsPackage.unpack(originals.bytes(original.id()), spellings.reading());
+        VisitIntake.Outcome taken = visits.take(
+                readings, new VisitIntake.Source(original.id(), instrumentId, correction),
+                stored -> originals.noteTaken(original.id(), stored.fresh(), stored.known(), readings.leftOut()));
+        return new Taken(taken, taken.fresh(), taken.known(), taken.loose(), readings.leftOut());
     }
 }

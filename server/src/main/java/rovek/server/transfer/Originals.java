@@ -8,12 +8,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.link.Sha256;
+import rovek.link.packet.ReadingsPackage;
 import rovek.server.audit.AuditTrail;
 import rovek.server.problem.DomainProblem;
 
@@ -26,6 +28,9 @@ class Originals {
     private final JdbcClient db;
     private final AuditTrail audit;
     private final Clock clock;
+
+    /** More reasons than this say nothing that the first ones do not. */
+    private static final int MOST_REASONS = 50;
 
     Originals(JdbcClient db, AuditTrail audit, Clock clock) {
         this.db = db;
@@ -40,8 +45,15 @@ class Originals {
      */
     record Kept(UUID id, OffsetDateTime readBackAt, boolean taken) {}
 
-    /** A line in the list of everything that was ever read back. */
-    record OriginalLine(UUID id, String fileName, String sha256, long size, String readBackAt, String readBackBy, int newReadings, int knownReadings) {}
+    /**
+     * A line in the list of everything that was ever read back.
+     *
+     * @param leftOut what of it could not be taken, and why, a line each
+     * @param unknownUnits that keep some of it from being taken, as the instrument writes them
+     */
+    record OriginalLine(
+            UUID id, String fileName, String sha256, long size, String readBackAt, String readBackBy, int newReadings, int knownReadings, List<String> leftOut,
+            List<String> unknownUnits) {}
 
     @Transactional(readOnly = true)
     public Optional<Kept> find(UUID instrumentId, String sha256) {
@@ -61,13 +73,15 @@ class Originals {
     @Transactional(readOnly = true)
     public List<OriginalLine> list(UUID instrumentId) {
         return db.sql("""
-                SELECT o.id, file_name, sha256, size, read_back_at, read_back_by, coalesce(new_readings, 0), coalesce(known_readings, 0)
+                SELECT o.id, file_name, sha256, size, read_back_at, read_back_by, coalesce(new_readings, 0), coalesce(known_readings, 0),
+                    coalesce(left_out, ''), coalesce(unknown_units, '')
                 FROM original o LEFT JOIN original_intake i ON i.original_id = o.id
                 WHERE instrument_id = ? ORDER BY read_back_at DESC LIMIT 500""")
                 .param(instrumentId)
                 .query((row, n) -> new OriginalLine(
                         row.getObject(1, UUID.class), row.getString(2), row.getString(3), row.getLong(4),
-                        row.getObject(5, OffsetDateTime.class).toInstant().toString(), row.getString(6), row.getInt(7), row.getInt(8)))
+                        row.getObject(5, OffsetDateTime.class).toInstant().toString(), row.getString(6), row.getInt(7), row.getInt(8),
+                        row.getString(9).lines().toList(), row.getString(10).lines().toList()))
                 .list();
     }
 
@@ -154,7 +168,7 @@ class Originals {
                 .params(id, instrumentId, fileName, sha256, whole.length, whole, now, AuditTrail.actor())
                 .update() == 1;
         if (isNew) {
-            audit.note("keep original", "original", id, null, new OriginalLine(id, fileName, sha256, whole.length, now.toString(), AuditTrail.actor(), 0, 0));
+            audit.note("keep original", "original", id, null, new OriginalLine(id, fileName, sha256, whole.length, now.toString(), AuditTrail.actor(), 0, 0, List.of(), List.of()));
         }
         return find(instrumentId, sha256).orElseThrow();
     }
@@ -169,10 +183,19 @@ class Originals {
         return whole;
     }
 
-    /** Notes that an original's readings were made; to be called in the transaction that makes them. */
-    void noteTaken(UUID originalId, int fresh, int known) {
-        db.sql("INSERT INTO original_intake (original_id, at, new_readings, known_readings) VALUES (?, ?, ?, ?) ON CONFLICT DO NOTHING")
-                .params(originalId, clock.instant().atOffset(ZoneOffset.UTC), fresh, known)
+    /**
+     * Notes that an original's readings were made, to be called in the transaction that makes them. How many were new says the first time; what
+     * could not be taken, the latest.
+     */
+    void noteTaken(UUID originalId, int fresh, int known, List<ReadingsPackage.LeftOut> leftOut) {
+        String reasons = leftOut.stream().limit(MOST_REASONS).map(one -> one.reason().replaceAll("\\R", " ")).collect(Collectors.joining("\n"));
+        String units = leftOut.stream().map(ReadingsPackage.LeftOut::unknownUnit).filter(unit -> !unit.isBlank()).distinct().limit(MOST_REASONS)
+                .collect(Collectors.joining("\n"));
+        db.sql("""
+                INSERT INTO original_intake (original_id, at, new_readings, known_readings, left_out, unknown_units) VALUES (?, ?, ?, ?, ?, ?)
+                ON CONFLICT (original_id) DO UPDATE SET left_out = excluded.left_out, unknown_units = excluded.unknown_units,
+                    new_readings = original_intake.new_readings + excluded.new_readings""")
+                .params(originalId, clock.instant().atOffset(ZoneOffset.UTC), fresh, known, reasons, units)
                 .update();
     }
 }

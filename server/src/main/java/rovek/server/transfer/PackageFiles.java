@@ -62,7 +62,11 @@ public class PackageFiles {
     public VisitIntake.Outcome takeMadeHere(String fileName, byte[] bytes) {
         try {
             InstrumentView instrument = instruments.metInAFile(ReadingsPackage.unpack(bytes).maker());
-            return intake.take(originals.keep(instrument.id(), plain(fileName), Sha256.of(bytes), bytes), instrument.id(), ClockCorrection.NONE);
+            OriginalIntake.Taken taken = intake.take(originals.keep(instrument.id(), plain(fileName), Sha256.of(bytes), bytes), instrument.id(), ClockCorrection.NONE);
+            if (!taken.leftOut().isEmpty()) {
+                throw new IllegalStateException("What was packed here cannot be taken. " + taken.leftOut().get(0).reason());
+            }
+            return taken.visit();
         } catch (PackageException e) {
             throw new IllegalStateException("What was packed here cannot be taken. " + e.getMessage(), e);
         }
@@ -82,8 +86,7 @@ public class PackageFiles {
     }
 
     private String readingsOf(Originals.Kept original, UUID instrumentId) throws PackageException {
-        VisitIntake.Outcome outcome = intake.take(original, instrumentId, ClockCorrection.NONE);
-        return OriginalIntake.sentence(outcome.fresh(), outcome.known(), outcome.loose());
+        return intake.take(original, instrumentId, ClockCorrection.NONE).sentence();
     }
 
     /** An original as a file. */

@@ -15,7 +15,6 @@ import rovek.server.job.JobProgress;
 import rovek.server.job.JobView;
 import rovek.server.job.Jobs;
 import rovek.server.problem.DomainProblem;
-import rovek.server.visit.VisitIntake;
 
 /**
  * Takes what an instrument holds: piece by piece, each kept as it arrives, so that a broken read-back goes on where it
@@ -80,9 +79,7 @@ public class ReadBack {
         private final long total;
         private long done;
         private final List<String> notUnderstood = new ArrayList<>();
-        private int fresh;
-        private int known;
-        private int loose;
+        private OriginalIntake.Taken outcome = OriginalIntake.Taken.NOTHING;
 
         Run(UUID instrumentId, Instrument link, ClockCorrection correction, JobProgress progress, List<InstrumentFile> files) {
             this.instrumentId = instrumentId;
@@ -115,10 +112,7 @@ public class ReadBack {
             }
             progress.report(done, total, "Checking " + file.name());
             try {
-                VisitIntake.Outcome outcome = intake.take(original, instrumentId, correction);
-                fresh += outcome.fresh();
-                known += outcome.known();
-                loose += outcome.loose();
+                outcome = outcome.plus(intake.take(original, instrumentId, correction));
             } catch (PackageException e) {
                 // One file that makes no sense keeps nobody from the others; its bytes are kept for a Rovek that understands them.
                 notUnderstood.add("%s was kept as an original but not taken: %s".formatted(file.name(), e.getMessage()));
@@ -137,7 +131,7 @@ public class ReadBack {
             if (files.isEmpty()) {
                 return "The instrument holds no readings.";
             }
-            return OriginalIntake.sentence(fresh, known, loose);
+            return outcome.sentence();
         }
     }
 }

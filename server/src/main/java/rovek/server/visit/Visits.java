@@ -36,6 +36,7 @@ import rovek.server.plant.Plant;
 import rovek.server.plant.PlantNode;
 import rovek.server.plant.PlantTree;
 import rovek.server.problem.DomainProblem;
+import rovek.server.reading.ReadingDesk;
 import rovek.server.reading.ReadingView;
 import rovek.server.reading.Readings;
 
@@ -52,6 +53,7 @@ public class Visits {
     private final Accounts accounts;
     private final Proposals proposals;
     private final Verdicts verdicts;
+    private final ReadingDesk desk;
     private final JdbcClient db;
 
     Visits(
@@ -62,7 +64,9 @@ public class Visits {
             Accounts accounts,
             Proposals proposals,
             Verdicts verdicts,
+            ReadingDesk desk,
             JdbcClient db) {
+        this.desk = desk;
         this.visits = visits;
         this.readings = readings;
         this.plant = plant;
@@ -191,9 +195,10 @@ public class Visits {
         RowMaker rows = new RowMaker(tree, standing, verdicts.of(tree, standing.values()), repeats, readings.resultsBefore(id), odd.swapped(), odd.accidental());
         Map<UUID, List<PlacementProposal>> places = proposals.of(all, tree);
         List<VisitRow> made = rows.of(visit);
-        List<LooseReading> tray = all.stream()
-                .filter(reading -> reading.checkId() == null && !reading.replaced())
-                .map(reading -> loose(reading, odd.accidental().contains(reading.id()), places.getOrDefault(reading.id(), List.of())))
+        List<ReadingView> unplaced = all.stream().filter(reading -> reading.checkId() == null && !reading.replaced()).toList();
+        Map<UUID, Amount> lone = desk.lone(unplaced.stream().filter(reading -> reading.results().isEmpty()).map(ReadingView::id).toList());
+        List<LooseReading> tray = unplaced.stream()
+                .map(reading -> loose(reading, Optional.ofNullable(lone.get(reading.id())), odd.accidental().contains(reading.id()), places.getOrDefault(reading.id(), List.of())))
                 .toList();
         RollUp verdicts = RollUp.ofAll(made.stream().map(VisitRow::verdict).toList());
         return new VisitSheet(
@@ -228,11 +233,11 @@ public class Visits {
         return names.size() == 1 ? names.get(0) : "";
     }
 
-    private static LooseReading loose(ReadingView reading, boolean isAccidental, List<PlacementProposal> places) {
-        var leading = reading.results().values().stream().findFirst();
+    private static LooseReading loose(ReadingView reading, Optional<Amount> lone, boolean isAccidental, List<PlacementProposal> places) {
+        Optional<Amount> leading = reading.results().values().stream().findFirst().or(() -> lone);
         return new LooseReading(
                 reading.id(), reading.technique(), reading.takenAt().toString(), reading.label(), reading.note(),
-                leading.map(amount -> amount.value()).orElse(null),
+                leading.map(Amount::value).orElse(null),
                 leading.map(amount -> amount.unit().shown()).orElse(""),
                 reading.discardedBecause(), reading.filled(), isAccidental, places);
     }

@@ -37,6 +37,23 @@ class RunViewTest {
         assertThat(run.channels().get(1).low()).isNull();
     }
 
+    /** The fault that was seen: the gap was filled with 0, which then was the extreme that was kept. */
+    @Test
+    void aGapAtTheBeginningHidesNoSpike() {
+        int rows = 500_000;
+        double[] seconds = new double[rows];
+        Arrays.setAll(seconds, i -> i);
+        double[] level = new double[rows];
+        Arrays.fill(level, 50);
+        Arrays.fill(level, 0, 3, Double.NaN);
+        level[5] = 41;
+        RunView run = of(seconds, level);
+        int dip = Arrays.binarySearch(run.seconds(), 5);
+        assertThat(dip).as("the dip behind the gap is kept").isNotNegative();
+        assertThat(run.channels().get(0).values()[dip]).isEqualTo(41);
+        assertThat(run.channels().get(0).values()[0]).as("a gap stays one").isNaN();
+    }
+
     @Test
     void aVeryLongRunIsThinnedWithoutLosingASpikeOfAnyChannel() {
         int rows = 500_000;

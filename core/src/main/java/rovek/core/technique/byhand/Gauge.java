@@ -83,6 +83,14 @@ public final class Gauge implements Technique {
         return Optional.of(new WrittenGauge());
     }
 
+    /** The quantity that is measured in the value's unit. */
+    @Override
+    public Map<String, String> suggestedBy(Capture capture) {
+        return capture instanceof ValueCapture given
+                ? Quantity.measuredIn(given.value().unit()).map(quantity -> Map.of("quantity", quantity.word())).orElse(Map.of())
+                : Map.of();
+    }
+
     @Override
     public Analysis analyse(Capture capture, SettingValues settings) {
         ResultDefinition definition = results(settings).get(0);

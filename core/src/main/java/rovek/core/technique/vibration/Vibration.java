@@ -90,16 +90,18 @@ public final class Vibration implements Technique {
         if (!faults.isEmpty()) {
             throw new InvalidSettingsException(faults);
         }
+        return values;
+    }
+
+    @Override
+    public List<String> unsuited(SettingValues values) {
         VibrationSettings settings = VibrationSettings.of(values);
-        tooNarrow(settings, settings.rateHz(), settings.samples()).forEach(band -> faults.add(
-                "The band \"%s\" is %s Hz wide. %d lines at %s Hz under this window tell bands from %s Hz on: take more lines, sample slower, or widen it."
+        return tooNarrow(settings, settings.rateHz(), settings.samples()).stream()
+                .map(band -> "The band \"%s\" is %s Hz wide. %d lines at %s Hz under this window tell bands from %s Hz on: take more lines, sample slower, or widen it."
                         .formatted(
                                 band.name(), shortly(band.band().highHz() - band.band().lowHz()), settings.lines(), plain(settings.rateHz()),
-                                shortly(settings.narrowestHz(settings.rateHz(), settings.samples())))));
-        if (!faults.isEmpty()) {
-            throw new InvalidSettingsException(faults);
-        }
-        return values;
+                                shortly(settings.narrowestHz(settings.rateHz(), settings.samples()))))
+                .toList();
     }
 
     /** Bands that a spectrum of so many samples does not tell from what lies beside them. */
