@@ -91,6 +91,70 @@ class MendingTest {
         return Map.of("targetId", target, "readingIds", readings);
     }
 
+    private String original() {
+        return caller.get("/api/instruments/" + instrument + "/originals").ok().get(0).get("id").asString();
+    }
+
+    /** The fault that was seen: stops cleared and refilled, client blank, dates back, done stops to do. */
+    @Test
+    void takingAWalkOnceMoreUndoesNoCorrection() {
+        String visit = walked();
+        JsonNode sheet = sheet(visit);
+        caller.post("/api/visits/" + visit + "/move", move(clientOf(there.get(0)), List.of())).ok();
+        String trueTime = Instant.parse(sheet.get("beganAt").asString()).minus(Duration.ofDays(3)).toString();
+        caller.post("/api/visits/" + visit + "/times", Map.of("readingId", readings(sheet).get(0), "takenAt", trueTime)).ok();
+        JsonNode corrected = sheet(visit);
+        assertThat(corrected.get("beganAt")).isNotEqualTo(sheet.get("beganAt"));
+        assertThat(caller.awaitJob(caller.post("/api/originals/" + original() + "/take", null).ok()).get("sentence").asString()).startsWith("0 new readings");
+        assertThat(sheet(visit)).as("the same file, taken once more").isEqualTo(corrected);
+        assertThat(field.readBack(caller, instrument).get("sentence").asString()).startsWith("0 new readings");
+        JsonNode again = sheet(visit);
+        for (String part : List.of("title", "client", "beganAt", "rows", "tray", "clockAheadSeconds")) {
+            assertThat(again.get(part)).as("the same memory, read back once more: " + part).isEqualTo(corrected.get(part));
+        }
+    }
+
+    /** A walk that goes on after its visit was moved: stops move on where they are now, and none comes back. */
+    @Test
+    void aNewerStateOfAWalkMovesCorrectedStopsOn() {
+        field.load(caller, instrument, plant.route(here));
+        field.press("/api/stops/" + here.get(0) + "/measure", Map.of());
+        field.readBack(caller, instrument);
+        String visit = caller.get("/api/visits").ok().get(0).get("id").asString();
+        assertThat(progress(sheet(visit))).containsExactly("done", "to do", "to do", "to do");
+        caller.post("/api/visits/" + visit + "/move", move(clientOf(there.get(0)), List.of())).ok();
+        field.press("/api/walk-all", Map.of());
+        field.readBack(caller, instrument);
+        JsonNode later = sheet(visit);
+        assertThat(checks(later).subList(0, 4)).as("where a person moved the walk to").isEqualTo(there);
+        assertThat(progress(later).subList(0, 4)).containsOnly("done");
+    }
+
+    private static List<String> progress(JsonNode sheet) {
+        return sheet.get("rows").valueStream().map(row -> row.get("progress").asString()).toList();
+    }
+
+    @Test
+    void aVisitListsItsCorrectionsAndEachIsUndoneWhole() {
+        String visit = walked();
+        JsonNode before = sheet(visit);
+        caller.post("/api/discards", Map.of("readingIds", readings(before).subList(0, 2), "reason", "sensor fell off")).ok();
+        caller.post("/api/visits/" + visit + "/move", move(clientOf(there.get(0)), List.of())).ok();
+        JsonNode corrections = caller.get("/api/visits/" + visit + "/corrections").ok();
+        assertThat(corrections).hasSize(2);
+        assertThat(corrections.get(0).get("sentence").asString()).startsWith("move to Client of");
+        assertThat(corrections.get(1).get("readings").asInt()).isEqualTo(2);
+        assertThat(corrections.get(1).get("by").asString()).isEqualTo("administrator");
+        assertThat(undo(corrections.get(1)).sentence()).as("what the later one changed too").startsWith("What this changed was changed again since");
+        undo(corrections.get(0)).ok();
+        undo(corrections.get(1)).ok();
+        assertThat(sheet(visit)).isEqualTo(before);
+        JsonNode after = caller.get("/api/visits/" + visit + "/corrections").ok();
+        assertThat(after).hasSize(4);
+        assertThat(after.get(2).get("isUndone").asBoolean()).isTrue();
+        assertThat(caller.get("/api/visits/" + UUID.randomUUID() + "/corrections").ok()).isEmpty();
+    }
+
     @Test
     void aWholeVisitGoesToTheOtherClientAndBack() {
         String visit = walked();

@@ -6,6 +6,7 @@ import java.time.format.DateTimeParseException;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -58,6 +59,12 @@ class MendingController {
 
     /** When one reading was taken, in ISO 8601; without one the times stand as the instrument wrote them. */
     record TrueTime(@Nullable UUID readingId, @Nullable String takenAt) {}
+
+    /** What was corrected in a visit, the newest first. */
+    @GetMapping("/api/visits/{id}/corrections")
+    List<Mendings.Correction> corrections(@PathVariable UUID id) {
+        return mendings.of(id);
+    }
 
     @PostMapping("/api/readings/{id}/place")
     Mended place(@PathVariable UUID id, @RequestBody PlaceOn on) {

@@ -78,7 +78,7 @@ public class Mendings {
             ReadingState was = before.get(reading.getKey());
             if (!was.equals(reading.getValue())) {
                 readings.put(reading.getKey(), reading.getValue());
-                keep(id, READING, reading.getKey(), was, reading.getValue());
+                keep(id, READING, reading.getKey(), was.visitId(), was, reading.getValue());
                 audit.note(wanted.sentence(), "reading", reading.getKey(), was, reading.getValue());
                 changed++;
             }
@@ -87,17 +87,44 @@ public class Mendings {
             VisitState was = visits.of(visit.getKey());
             if (!was.equals(visit.getValue())) {
                 visits.put(visit.getKey(), visit.getValue());
-                keep(id, VISIT, visit.getKey(), was, visit.getValue());
+                keep(id, VISIT, visit.getKey(), visit.getKey(), was, visit.getValue());
                 audit.note(wanted.sentence(), "visit", visit.getKey(), was, visit.getValue());
             }
         }
         return new Mended(id, wanted.sentence(), changed);
     }
 
-    private void keep(UUID mending, String kind, UUID subject, Object before, Object after) {
-        db.sql("INSERT INTO mending_state (mending_id, kind, subject_id, before, after) VALUES (?, ?, ?, ?, ?)")
-                .params(mending, kind, subject, json.writeValueAsString(before), json.writeValueAsString(after))
+    private void keep(UUID mending, String kind, UUID subject, UUID visit, Object before, Object after) {
+        db.sql("INSERT INTO mending_state (mending_id, kind, subject_id, visit_id, before, after) VALUES (?, ?, ?, ?, ?, ?)")
+                .params(mending, kind, subject, visit, json.writeValueAsString(before), json.writeValueAsString(after))
                 .update();
+    }
+
+    /**
+     * A correction as it is listed.
+     *
+     * @param readings how many readings it changed
+     * @param isUndone whether it was undone already
+     */
+    public record Correction(UUID id, String at, String by, String sentence, int readings, boolean isUndone) {}
+
+    private static final int MOST_LISTED = 200;
+
+    /** What was corrected in a visit, the newest first: what changed the visit itself, and what changed readings that are of it or were. */
+    @Transactional(readOnly = true)
+    public List<Correction> of(UUID visit) {
+        return db.sql("""
+                SELECT m.id, m.at, m.actor, m.sentence, (SELECT count(*) FROM mending_state s WHERE s.mending_id = m.id AND s.kind = 'READING'),
+                    EXISTS (SELECT 1 FROM mending u WHERE u.undoes = m.id)
+                FROM mending m
+                WHERE m.id IN (
+                    SELECT mending_id FROM mending_state WHERE visit_id = :visit
+                    UNION SELECT s.mending_id FROM mending_state s JOIN reading r ON r.id = s.subject_id WHERE r.visit_id = :visit)
+                ORDER BY m.at DESC, m.id LIMIT :most""")
+                .param("visit", visit).param("most", MOST_LISTED)
+                .query((row, n) -> new Correction(
+                        row.getObject(1, UUID.class), row.getTimestamp(2).toInstant().toString(), row.getString(3), row.getString(4), row.getInt(5), row.getBoolean(6)))
+                .list();
     }
 
     private record Kept(String kind, UUID subject, String before, String after) {}

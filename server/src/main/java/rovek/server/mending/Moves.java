@@ -99,7 +99,7 @@ public class Moves {
     private static VisitState walkMoved(VisitState visit, Counterpart counterparts, UUID target) {
         List<VisitState.WalkedStop> stops = new ArrayList<>();
         visit.stops().forEach(stop -> counterparts.of(stop.checkId(), target)
-                .ifPresent(check -> stops.add(new VisitState.WalkedStop(check.id(), stop.progress(), stop.note()))));
+                .ifPresent(check -> stops.add(stop.on(check.id()))));
         return visit.with(stops);
     }
 

@@ -46,7 +46,17 @@ class VisitEntity {
     @OrderColumn(name = "place")
     List<Stop> stops = new ArrayList<>();
 
-    /** One stop of the walk as it was found. */
+    /** As of when, by the instrument's clock, the walk is known; null where there is none. */
+    Instant walkStateAt;
+
+    /** Whether a person corrected its stops or its time: what comes later leaves those as they are. */
+    boolean corrected;
+
+    /**
+     * One stop of the walk as it was found.
+     *
+     * @param planned the check it was loaded for, also where a person moved it to another one
+     */
     @Embeddable
-    record Stop(UUID checkId, String progress, String note) {}
+    record Stop(UUID checkId, String progress, String note, UUID planned) {}
 }

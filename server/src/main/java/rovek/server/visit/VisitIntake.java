@@ -124,14 +124,10 @@ public class VisitIntake {
                         .or(() -> around.stream().filter(visit -> visit.walkId == null).findFirst())
                 : around.stream().findFirst();
         VisitEntity visit = existing.orElseGet(() -> fresh(source, first));
-        visit.beganAt = first.isBefore(visit.beganAt) ? first : visit.beganAt;
-        walk.ifPresent(walked -> {
-            visit.walkId = walked.id();
-            visit.routeId = walked.route();
-            visit.title = walked.name();
-            visit.stops.clear();
-            walked.stops().forEach(stop -> visit.stops.add(new VisitEntity.Stop(stop.id(), stop.progress().word(), stop.note())));
-        });
+        if (!visit.corrected && !prepared.isEmpty() && first.isBefore(visit.beganAt)) {
+            visit.beganAt = first;
+        }
+        walk.ifPresent(walked -> WalkStates.take(visit, walked, readingsPackage.createdAt()));
         return visits.save(visit);
     }
 

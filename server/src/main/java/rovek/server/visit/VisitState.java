@@ -11,8 +11,21 @@ import java.util.UUID;
  */
 public record VisitState(Instant beganAt, long clockAheadSeconds, List<WalkedStop> stops) {
 
-    /** One stop of its walk. */
-    public record WalkedStop(UUID checkId, String progress, String note) {}
+    /**
+     * One stop of its walk.
+     *
+     * @param planned the check it was loaded for; null, as it was written before that was kept, means that it was not moved
+     */
+    public record WalkedStop(UUID checkId, String progress, String note, UUID planned) {
+
+        public WalkedStop {
+            planned = planned == null ? checkId : planned;
+        }
+
+        public WalkedStop on(UUID otherCheck) {
+            return new WalkedStop(otherCheck, progress, note, planned);
+        }
+    }
 
     public VisitState {
         stops = List.copyOf(stops);
