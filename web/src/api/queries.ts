@@ -184,6 +184,8 @@ export const queries = {
       queryFn: () => data(api.GET('/api/instruments/{id}/job', { params: { path: { id } } })),
     }),
   visits: () => queryOptions({ queryKey: ['visits'], queryFn: () => data(api.GET('/api/visits')) }),
+  corrections: (id: string) =>
+    queryOptions({ queryKey: ['visit', id, 'corrections'], queryFn: () => data(api.GET('/api/visits/{id}/corrections', { params: { path: { id } } })) }),
   visit: (id: string) =>
     queryOptions({ queryKey: ['visit', id], queryFn: async (): Promise<VisitSheet> => data(api.GET('/api/visits/{id}', { params: { path: { id } } })) }),
   movePlan: (id: string, targetId: string, readingIds: string[]) =>

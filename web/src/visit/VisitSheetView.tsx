@@ -13,6 +13,7 @@ import { VerdictMark } from '../parts/VerdictMark'
 import { LimitDialog } from '../limits/LimitDialog'
 import { dayAndTime, span } from '../units/format'
 import { words } from '../words/en'
+import { Corrections } from './Corrections'
 import { MendBar } from './MendBar'
 import { StopTable } from './StopTable'
 import { Tray } from './Tray'
@@ -66,6 +67,7 @@ export function VisitSheetView() {
             <div className="flex min-h-0 flex-1 max-lg:flex-col">
               <section aria-label={words.visits.sheet.stops} className="min-w-0 flex-1 overflow-auto px-2">
                 <StopTable rows={rows} visitedAt={visit.data.beganAt} left={left} onToggle={toggle} mayEdit={may.edit} onLimits={may.edit ? setLimitsOf : undefined} />
+                <Corrections visitId={visitId} mayEdit={may.edit} />
               </section>
               <Tray tray={visit.data.tray} mayEdit={may.edit} />
             </div>

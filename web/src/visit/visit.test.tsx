@@ -6,6 +6,7 @@ import { show } from '../test/show'
 import { DRAGGED_READING } from './dragging'
 import { MendBar } from './MendBar'
 import { StopTable } from './StopTable'
+import { Corrections } from './Corrections'
 import { Tray } from './Tray'
 
 afterEach(() => {
@@ -56,6 +57,28 @@ const row: VisitRow = {
   isAccidental: false,
   filled: {},
 }
+
+describe('the corrections of a visit', () => {
+  it('are listed, and each is undone at any time', async () => {
+    answering('GET', '/api/visits/v/corrections', () => [
+      { id: 'b', at: '2026-11-24T09:00:00Z', by: 'tarn', sentence: 'move to Lower Fell Depot', readings: 4, isUndone: false },
+      { id: 'a', at: '2026-11-23T09:00:00Z', by: 'tarn', sentence: 'discard', readings: 2, isUndone: true },
+    ])
+    answering('POST', '/api/mendings/b/undo', () => done)
+    show(<Corrections visitId="v" mayEdit />)
+    expect(await screen.findByText('Corrections (2)')).toBeTruthy()
+    expect(screen.getByText('undone')).toBeTruthy()
+    fireEvent.click(screen.getByRole('button', { name: 'Undo' }))
+    await waitFor(() => expect(changes().map((change) => change.path)).toEqual(['/api/mendings/b/undo']))
+  })
+
+  it('are nothing where nothing was corrected', async () => {
+    answering('GET', '/api/visits/v/corrections', () => [])
+    const { container } = show(<Corrections visitId="v" mayEdit />)
+    await waitFor(() => expect(asked()).toContain('/api/visits/v/corrections'))
+    expect(container.textContent).toBe('')
+  })
+})
 
 describe('the tray', () => {
   it('places where it was proposed, with undo', async () => {

@@ -48,6 +48,15 @@ export const visits = {
     swapDone: 'Swapped.',
     choose: (n: number) => `${n} chosen for the certificate`,
   },
+  corrections: {
+    title: (n: number) => `Corrections (${n})`,
+    at: 'When',
+    by: 'By',
+    what: 'Correction',
+    readings: 'Readings',
+    undo: 'Undo',
+    undone: 'undone',
+  },
   mend: {
     open: 'Mend',
     chosen: (n: number, all: boolean) => (all ? 'The whole visit:' : `${n} chosen ${n === 1 ? 'stop' : 'stops'}:`),

@@ -184,4 +184,80 @@ class CapturesTest {
                 .anySatisfy(reason -> assertThat(reason).contains("overloaded"));
         assertThat(trend.get("course").get("readings").asInt()).isEqualTo(2);
     }
+
+    private static PackedReading value(String id, UUID check, String takenAt, double bar, Optional<String> replaces, String note) {
+        return new PackedReading(
+                id, Instant.parse(takenAt), "gauge", Optional.of(check), "", note, replaces, Map.of(), new PackedCapture.Plain(new ValueCapture(new Amount(bar, UnitCatalogue.BAR))));
+    }
+
+    private UUID gauge(String tag) {
+        plant.pump(tag);
+        String point = plant.rows().stream().map(row -> row.get("node"))
+                .filter(node -> node.get("level").asString().equals("POINT")).reduce((first, last) -> last).orElseThrow().get("id").asString();
+        String check = plant.check(point, "gauge", "Pressure");
+        caller.limit(check, "gauge", "pressure", 5.0, 8.0).ok();
+        return UUID.fromString(check);
+    }
+
+    private JsonNode row(JsonNode sheet, UUID check) {
+        return sheet.get("rows").valueStream().filter(row -> row.get("checkId").asString().equals(check.toString())).findFirst().orElseThrow();
+    }
+
+    @Test
+    void ofAReadingAndItsRepetitionTheLaterCountsWhicheverArrivesFirst() {
+        UUID check = gauge("P-84");
+        taken("8104", List.of(value("2", check, "2026-11-01T08:10:00Z", 3, Optional.of("1"), "")));
+        JsonNode sheet = taken("8104", List.of(value("1", check, "2026-11-01T08:00:00Z", 9, Optional.empty(), "hose was loose")));
+        assertThat(row(sheet, check).get("value").asDouble()).isEqualTo(3);
+        assertThat(row(sheet, check).get("repeats").asInt()).isEqualTo(1);
+        assertThat(caller.get("/api/checks/" + check + "/trend").ok().get("points")).hasSize(1);
+    }
+
+    /** A reading of 2036 would be the newest for ten years, and hide every failure until then. */
+    @Test
+    void aReadingOfTheFutureCountsNowhereUntilItIsDated() {
+        UUID check = gauge("P-85");
+        JsonNode future = taken("8105", List.of(value("1", check, "2036-05-12T08:00:00Z", 3, Optional.empty(), "")));
+        JsonNode row = row(future, check);
+        assertThat(row.get("verdict").asString()).isEqualTo("NOT_JUDGED");
+        assertThat(row.get("reason").asString()).isEqualTo("It says that it was taken on 2036-05-12, later than it was read back: correct its time.");
+        taken("8106", List.of(value("1", check, "2026-11-01T08:00:00Z", 9, Optional.empty(), "")));
+        assertThat(plant.standing(check.toString()).get("worst").asString()).isEqualTo("FAIL");
+        assertThat(caller.get("/api/checks/" + check + "/trend").ok().get("points")).hasSize(1);
+        String visit = future.get("id").asString();
+        caller.post("/api/visits/" + visit + "/times", Map.of("readingId", row.get("readingId").asString(), "takenAt", "2026-11-02T08:00:00Z")).ok();
+        assertThat(row(caller.get("/api/visits/" + visit).ok(), check).get("verdict").asString()).isEqualTo("PASS");
+        assertThat(plant.standing(check.toString()).get("worst").asString()).as("dated, it is the newest").isEqualTo("PASS");
+        assertThat(caller.get("/api/checks/" + check + "/trend").ok().get("readings").asInt()).isEqualTo(2);
+    }
+
+    @Test
+    void aReadingsOwnNoteIsShownWhereItsStopHasNone() {
+        UUID check = gauge("P-86");
+        JsonNode sheet = taken("8107", List.of(value("1", check, "2026-11-01T08:00:00Z", 3, Optional.empty(), "needle trembles")));
+        assertThat(row(sheet, check).get("note").asString()).isEqualTo("needle trembles");
+    }
+
+    /** Two readings that were corrected differently: each goes back to its own. */
+    @Test
+    void timesAsWrittenAreEachReadingsOwn() {
+        UUID check = gauge("P-87");
+        UUID other = gauge("P-88");
+        JsonNode sheet = taken("8108", List.of(
+                value("1", check, "2026-11-01T08:00:00Z", 3, Optional.empty(), ""), value("2", other, "2026-11-01T09:00:00Z", 3, Optional.empty(), "")));
+        String visit = sheet.get("id").asString();
+        String second = row(sheet, other).get("readingId").asString();
+        String part = caller.post("/api/visits/" + visit + "/move-readings", Map.of("readingIds", List.of(second))).ok().get("id").asString();
+        String beside = caller.get("/api/visits").ok().valueStream().filter(one -> one.get("title").asString().startsWith("Parted")).findFirst().orElseThrow().get("id").asString();
+        caller.post("/api/visits/" + beside + "/times", Map.of("readingId", second, "takenAt", "2026-11-05T12:00:00Z")).ok();
+        caller.post("/api/visits/" + beside + "/move-readings", Map.of("readingIds", List.of(second), "visitId", visit)).ok();
+        assertThat(part).isNotBlank();
+        caller.post("/api/visits/" + visit + "/times", Map.of()).ok();
+        assertThat(takenAt(check)).isEqualTo("2026-11-01T08:00:00Z");
+        assertThat(takenAt(other)).isEqualTo("2026-11-01T09:00:00Z");
+    }
+
+    private String takenAt(UUID check) {
+        return caller.get("/api/checks/" + check + "/trend").ok().get("points").get(0).get("at").asString();
+    }
 }

@@ -16,26 +16,26 @@ public final class ClockDoubt {
 
     private ClockDoubt() {}
 
+    /** When a reading was taken, and when it was read back: a visit may be filled in several goes. */
+    public record Taken(Instant at, Instant storedAt) {}
+
     /**
      * Why the times cannot be true, as a sentence; empty where nothing speaks against them.
      *
-     * @param taken times of readings of one visit
-     * @param storedAt when they were read back
+     * @param taken readings of one visit
      * @param calibratedOn when their instrument was calibrated last, where it is known
      */
-    public static Optional<String> of(List<Instant> taken, Instant storedAt, Optional<LocalDate> calibratedOn) {
-        Optional<Instant> newest = taken.stream().max(Comparator.naturalOrder());
-        Optional<Instant> oldest = taken.stream().min(Comparator.naturalOrder());
-        if (newest.filter(time -> time.isAfter(storedAt.plus(TOLERANCE))).isPresent()) {
-            return Optional.of("A reading says %s, later than it was read back.".formatted(day(newest.get())));
+    public static Optional<String> of(List<Taken> taken, Optional<LocalDate> calibratedOn) {
+        Optional<Instant> ahead = taken.stream().filter(one -> one.at().isAfter(one.storedAt().plus(TOLERANCE))).map(Taken::at).max(Comparator.naturalOrder());
+        if (ahead.isPresent()) {
+            return Optional.of("A reading says %s, later than it was read back.".formatted(day(ahead.get())));
         }
+        Optional<Instant> oldest = taken.stream().map(Taken::at).min(Comparator.naturalOrder());
         if (oldest.isPresent() && calibratedOn.filter(calibrated -> day(oldest.get()).isBefore(calibrated)).isPresent()) {
             return Optional.of("A reading says %s, before the instrument was calibrated last: its clock was probably reset.".formatted(day(oldest.get())));
         }
-        if (oldest.filter(time -> time.isBefore(storedAt.minus(LONGEST_KEPT))).isPresent()) {
-            return Optional.of("A reading says %s, years before it was read back: the instrument's clock was probably reset.".formatted(day(oldest.get())));
-        }
-        return Optional.empty();
+        Optional<Instant> forgotten = taken.stream().filter(one -> one.at().isBefore(one.storedAt().minus(LONGEST_KEPT))).map(Taken::at).min(Comparator.naturalOrder());
+        return forgotten.map(at -> "A reading says %s, years before it was read back: the instrument's clock was probably reset.".formatted(day(at)));
     }
 
     private static LocalDate day(Instant time) {

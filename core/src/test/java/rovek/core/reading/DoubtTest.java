@@ -15,7 +15,7 @@ class DoubtTest {
     private static final Optional<LocalDate> CALIBRATED = Optional.of(LocalDate.of(2025, 10, 14));
 
     private static Optional<String> doubt(String... taken) {
-        return ClockDoubt.of(List.of(taken).stream().map(Instant::parse).toList(), STORED, CALIBRATED);
+        return ClockDoubt.of(List.of(taken).stream().map(at -> new ClockDoubt.Taken(Instant.parse(at), STORED)).toList(), CALIBRATED);
     }
 
     @Test
@@ -24,8 +24,17 @@ class DoubtTest {
         assertThat(doubt("2026-11-23T11:00:00Z", "2026-11-23T12:05:00Z").orElseThrow()).contains("later than it was read back");
         assertThat(doubt("2000-01-01T00:10:00Z").orElseThrow()).contains("2000-01-01").contains("before the instrument was calibrated");
         assertThat(doubt("2025-10-14T00:00:00Z")).as("the day of calibration itself").isEmpty();
-        assertThat(ClockDoubt.of(List.of(Instant.parse("2012-01-01T00:00:00Z")), STORED, Optional.empty()).orElseThrow()).contains("years before");
-        assertThat(ClockDoubt.of(List.of(), STORED, CALIBRATED)).isEmpty();
+        assertThat(ClockDoubt.of(List.of(new ClockDoubt.Taken(Instant.parse("2012-01-01T00:00:00Z"), STORED)), Optional.empty()).orElseThrow()).contains("years before");
+        assertThat(ClockDoubt.of(List.of(), CALIBRATED)).isEmpty();
+    }
+
+    /** The fault that was seen: what was read back in the afternoon was compared with when the morning's readings were. */
+    @Test
+    void aVisitMayBeFilledInTwoGoes() {
+        Instant afternoon = STORED.plusSeconds(4 * 3_600);
+        List<ClockDoubt.Taken> taken = List.of(
+                new ClockDoubt.Taken(STORED.minusSeconds(60), STORED), new ClockDoubt.Taken(afternoon.minusSeconds(60), afternoon));
+        assertThat(ClockDoubt.of(taken, CALIBRATED)).isEmpty();
     }
 
     @Test

@@ -5,7 +5,6 @@ import java.time.Instant;
 import java.util.Comparator;
 import java.util.Map;
 import java.util.UUID;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.server.mending.Mendings.Mended;
@@ -23,13 +22,11 @@ public class VisitTimes {
     private final Mendings mendings;
     private final ReadingStates readings;
     private final VisitStates visits;
-    private final JdbcClient db;
 
-    VisitTimes(Mendings mendings, ReadingStates readings, VisitStates visits, JdbcClient db) {
+    VisitTimes(Mendings mendings, ReadingStates readings, VisitStates visits) {
         this.mendings = mendings;
         this.readings = readings;
         this.visits = visits;
-        this.db = db;
     }
 
     /**
@@ -47,16 +44,17 @@ public class VisitTimes {
         return shifted(visit, states, Duration.between(known.takenAt(), at));
     }
 
-    /** Takes every correction back: the times stand as the instrument wrote them. */
+    /** Takes every correction back: each time stands as the instrument wrote it. */
     @Transactional
     public Mended asWritten(UUID visit) {
         Map<UUID, ReadingState> states = readings.of(readings.ofVisit(visit));
         if (states.isEmpty()) {
             throw new DomainProblem.Conflict("no-readings", "The visit holds no readings.");
         }
-        UUID any = states.keySet().iterator().next();
-        Instant written = db.sql("SELECT instrument_time FROM reading WHERE id = ?").param(any).query(java.sql.Timestamp.class).single().toInstant();
-        return shifted(visit, states, Duration.between(states.get(any).takenAt(), written));
+        Map<UUID, Instant> written = readings.written(states.keySet());
+        states.replaceAll((id, state) -> state.at(written.get(id)));
+        Instant began = states.values().stream().map(ReadingState::takenAt).min(Comparator.naturalOrder()).orElseThrow();
+        return mendings.commit(new Wanted("times as written by the instrument", states, Map.of(visit, visits.of(visit).began(began, 0))));
     }
 
     private Mended shifted(UUID visitId, Map<UUID, ReadingState> states, Duration by) {

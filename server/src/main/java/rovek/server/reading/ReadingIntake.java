@@ -181,16 +181,23 @@ public class ReadingIntake {
         Instant storedAt = now.instant();
         copy.into(
                 "reading (id, check_id, visit_id, original_id, instrument_serial, own_id, capture_sha256, technique, taken_at, instrument_time,"
-                        + " label, note, settings, obstacle, replaced, discarded_because, filled, stored_at, version)",
-                19, rows, (out, row) -> row.writeReading(out, visitId, originalId, storedAt));
+                        + " label, note, settings, obstacle, replaced, discarded_because, filled, stored_at, version, repeats)",
+                20, rows, (out, row) -> row.writeReading(out, visitId, originalId, storedAt));
         copy.into("capture (reading_id, description, unit, rate_hz, scale, sensitivity, full_scale, samples)", 8, rows, (out, row) -> row.writeCapture(out));
-        copy.into("result (reading_id, result_id, taken_at, check_id, place, value, unit, counts)", 8, rows, (out, row) -> row.writeResults(out));
+        copy.into("result (reading_id, result_id, taken_at, check_id, place, value, unit, counts)", 8, rows, (out, row) -> row.writeResults(out, storedAt));
         for (Stored row : rows) {
             keepPhotos(row.id(), row.prepared().packed().photos());
         }
         for (PreparedReading prepared : readings) {
             prepared.packed().replaces().ifPresent(repeated -> markReplaced(prepared.identity().instrumentSerial(), repeated, prepared));
         }
+        // A repetition may arrive before what it repeats, in a file of its own.
+        db.sql("""
+                UPDATE reading r SET replaced = true, version = r.version + 1 FROM reading later
+                WHERE r.id = ANY(:fresh) AND NOT r.replaced AND later.instrument_serial = r.instrument_serial AND later.repeats = r.own_id AND later.repeats <> ''
+                    AND later.check_id IS NOT DISTINCT FROM r.check_id AND later.id <> r.id""")
+                .param("fresh", rows.stream().map(Stored::id).toArray(UUID[]::new))
+                .update();
     }
 
     private Stored stored(PreparedReading prepared, ClockCorrection clock, Map<UUID, String> fallbackLabel) {
@@ -217,7 +224,7 @@ public class ReadingIntake {
                     .uuid(id).uuid(checkId()).uuid(visitId).uuid(originalId)
                     .text(prepared.identity().instrumentSerial()).text(prepared.identity().instrumentReadingId()).text(prepared.identity().captureSha256())
                     .text(packed.technique()).time(takenAt).time(packed.takenAt()).text(label).text(packed.note()).text(settings)
-                    .text(prepared.analysis().reasonNotToJudge()).truth(false).text(null).text("{}").time(storedAt).whole(0);
+                    .text(prepared.analysis().reasonNotToJudge()).truth(false).text(null).text("{}").time(storedAt).whole(0).text(packed.replaces().orElse(""));
         }
 
         void writeCapture(BinaryRows out) {
@@ -226,12 +233,13 @@ public class ReadingIntake {
                     .number(capture.sensitivity).number(capture.fullScale).bytes(capture.samples);
         }
 
-        void writeResults(BinaryRows out) {
+        void writeResults(BinaryRows out, Instant storedAt) {
+            boolean counts = prepared.analysis().reasonNotToJudge().isBlank() && !ReadingView.isDatedAhead(takenAt, storedAt);
             int place = 0;
             for (Result result : prepared.analysis().results()) {
                 out.row()
                         .uuid(id).text(result.definition().id()).time(takenAt).uuid(checkId()).small(place++)
-                        .number(result.value().value()).text(result.value().unit().symbol()).truth(prepared.analysis().reasonNotToJudge().isBlank());
+                        .number(result.value().value()).text(result.value().unit().symbol()).truth(counts);
             }
         }
     }

@@ -3,6 +3,7 @@ package rovek.server.reading;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.PersistenceContext;
 import java.sql.Timestamp;
+import java.time.Instant;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.LinkedHashMap;
@@ -54,6 +55,14 @@ public class ReadingStates {
     @Transactional(propagation = Propagation.MANDATORY)
     public List<UUID> ofVisit(UUID visit) {
         return db.sql("SELECT id FROM reading WHERE visit_id = ? ORDER BY taken_at, id").param(visit).query(UUID.class).list();
+    }
+
+    /** When readings were taken by their instruments' own clocks. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public Map<UUID, Instant> written(Collection<UUID> readings) {
+        Map<UUID, Instant> written = new LinkedHashMap<>();
+        readings.forEach(id -> written.put(id, require(id).instrumentTime));
+        return written;
     }
 
     private ReadingState state(ReadingEntity reading) {
@@ -114,7 +123,8 @@ public class ReadingStates {
         reading.obstacle = analysis.reasonNotToJudge();
         intake.persistResults(reading.id, reading.checkId, reading.takenAt, analysis);
         entities.flush();
-        db.sql("UPDATE result SET counts = ? WHERE reading_id = ?").params(!reading.replaced && reading.discardedBecause == null && reading.obstacle.isBlank(), reading.id).update();
+        db.sql("UPDATE result SET counts = ? WHERE reading_id = ?").params(
+                !reading.replaced && reading.discardedBecause == null && reading.obstacle.isBlank() && !ReadingView.isDatedAhead(reading.takenAt, reading.storedAt), reading.id).update();
     }
 
     private ReadingEntity require(UUID id) {

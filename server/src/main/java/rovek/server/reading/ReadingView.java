@@ -1,6 +1,7 @@
 package rovek.server.reading;
 
 import jakarta.annotation.Nullable;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.Map;
 import java.util.Optional;
@@ -43,8 +44,16 @@ public record ReadingView(
         return result.map(ResultDefinition::id).map(results::get);
     }
 
-    /** Whether it counts: neither repeated nor discarded. */
+    /** Clocks differ by hours, and by time zones; not by more than this. */
+    private static final Duration AHEAD = Duration.ofDays(1);
+
+    /** Whether it counts: neither repeated nor discarded, nor later than it was read back. */
     public boolean counts() {
-        return !replaced && discardedBecause == null;
+        return !replaced && discardedBecause == null && !isDatedAhead(takenAt, storedAt);
+    }
+
+    /** Whether a reading says that it was taken later than it was read back, which cannot be; until a person dates it, it counts nowhere. */
+    static boolean isDatedAhead(Instant takenAt, Instant storedAt) {
+        return takenAt.isAfter(storedAt.plus(AHEAD));
     }
 }

@@ -34,7 +34,8 @@ public class Readings {
             FROM %s r LEFT JOIN result v ON v.reading_id = r.id AND v.taken_at = r.taken_at
             %s ORDER BY r.taken_at, r.stored_at, length(r.own_id), r.own_id, r.id, v.place""";
 
-    private static final String COUNTS = "NOT replaced AND discarded_because IS NULL";
+    /** Neither repeated nor discarded, nor later than it was read back. */
+    private static final String COUNTS = "NOT replaced AND discarded_because IS NULL AND taken_at <= stored_at + interval '1 day'";
 
     private final JdbcClient db;
     private final JsonMapper json;
@@ -82,7 +83,7 @@ public class Readings {
     @Transactional(readOnly = true)
     public List<ReadingView> history(UUID checkId, @Nullable Instant from, @Nullable Instant to) {
         String period = " AND (:from::timestamptz IS NULL OR r.taken_at >= :from) AND (:to::timestamptz IS NULL OR r.taken_at <= :to)";
-        return read(db.sql(SELECT.formatted("reading", "WHERE r.check_id = :check AND " + COUNTS + period))
+        return read(db.sql(SELECT.formatted("reading", "WHERE r.check_id = :check AND NOT r.replaced AND r.discarded_because IS NULL AND r.taken_at <= r.stored_at + interval '1 day'" + period))
                 .param("check", checkId)
                 .param("from", from == null ? null : Timestamp.from(from))
                 .param("to", to == null ? null : Timestamp.from(to)));
@@ -95,8 +96,9 @@ public class Readings {
         List<TimedValue> values = new ArrayList<>();
         db.sql("""
                 SELECT r.id, r.taken_at, v.value, v.unit FROM reading r JOIN result v ON v.reading_id = r.id AND v.taken_at = r.taken_at
-                WHERE r.check_id = ? AND v.result_id = ? AND r.obstacle = '' AND %s
-                ORDER BY r.taken_at, r.stored_at, length(r.own_id), r.own_id, r.id""".formatted(COUNTS))
+                WHERE r.check_id = ? AND v.result_id = ? AND r.obstacle = '' AND NOT r.replaced AND r.discarded_because IS NULL
+                    AND r.taken_at <= r.stored_at + interval '1 day'
+                ORDER BY r.taken_at, r.stored_at, length(r.own_id), r.own_id, r.id""")
                 .params(checkId, result.id())
                 .query(row -> {
                     ids.add(row.getObject(1, UUID.class));
@@ -117,7 +119,7 @@ public class Readings {
         db.sql("""
                 SELECT r.id, v.result_id, v.value FROM reading r
                 CROSS JOIN LATERAL (SELECT p.id, p.taken_at FROM reading p WHERE p.check_id = r.check_id
-                    AND p.taken_at < r.taken_at AND p.visit_id <> r.visit_id AND NOT p.replaced AND p.discarded_because IS NULL
+                    AND p.taken_at < r.taken_at AND p.visit_id <> r.visit_id AND NOT p.replaced AND p.discarded_because IS NULL AND p.taken_at <= p.stored_at + interval '1 day'
                     ORDER BY p.taken_at DESC LIMIT 1) AS p
                 JOIN result v ON v.reading_id = p.id AND v.taken_at = p.taken_at
                 WHERE r.visit_id = ?""")
@@ -148,6 +150,11 @@ public class Readings {
     }
 
     private ReadingView view(ResultSet row) throws SQLException {
+        Instant takenAt = row.getTimestamp("taken_at").toInstant();
+        Instant storedAt = row.getTimestamp("stored_at").toInstant();
+        String obstacle = ReadingView.isDatedAhead(takenAt, storedAt)
+                ? "It says that it was taken on %s, later than it was read back: correct its time.".formatted(takenAt.toString().substring(0, 10))
+                : row.getString("obstacle");
         return new ReadingView(
                 row.getObject("id", UUID.class),
                 row.getObject("check_id", UUID.class),
@@ -155,14 +162,14 @@ public class Readings {
                 row.getObject("original_id", UUID.class),
                 row.getString("instrument_serial"),
                 row.getString("technique"),
-                row.getTimestamp("taken_at").toInstant(),
+                takenAt,
                 row.getString("label"),
                 row.getString("note"),
-                row.getString("obstacle"),
+                obstacle,
                 row.getBoolean("replaced"),
                 row.getString("discarded_because"),
                 filled(row.getString("filled")),
-                row.getTimestamp("stored_at").toInstant(),
+                storedAt,
                 row.getString("overruled") == null ? null : json.readValue(row.getString("overruled"), Overruling.class),
                 new LinkedHashMap<>());
     }

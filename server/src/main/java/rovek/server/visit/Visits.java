@@ -167,7 +167,7 @@ public class Visits {
                     SELECT v.route_id, v.began_at,
                         extract(epoch FROM r.taken_at - lag(r.taken_at) OVER (PARTITION BY v.id ORDER BY r.taken_at)) AS gap
                     FROM visit v LEFT JOIN reading r ON r.visit_id = v.id AND NOT r.replaced
-                    WHERE v.route_id IS NOT NULL AND v.began_at > now() - interval '400 days') g
+                    WHERE v.route_id IS NOT NULL AND v.began_at BETWEEN now() - interval '400 days' AND now() + interval '1 day') g
                 WHERE gap IS NULL OR gap < 1800 GROUP BY route_id""")
                 .query(row -> {
                     Optional<Double> gap = Optional.ofNullable(row.getObject("gap", Double.class));
@@ -209,8 +209,8 @@ public class Visits {
     }
 
     private static String clockDoubt(VisitEntity visit, List<ReadingView> all) {
-        return all.stream().map(ReadingView::storedAt).min(Comparator.naturalOrder())
-                .flatMap(stored -> ClockDoubt.of(all.stream().map(ReadingView::takenAt).toList(), stored, Optional.ofNullable(visit.calibratedOn)))
+        return ClockDoubt.of(
+                        all.stream().map(reading -> new ClockDoubt.Taken(reading.takenAt(), reading.storedAt())).toList(), Optional.ofNullable(visit.calibratedOn))
                 .orElse("");
     }
 
@@ -282,9 +282,15 @@ public class Visits {
                     reading == null ? null : reading.id(), progress, value, leading.map(result -> result.unit().shown()).orElse(""),
                     boundaries.watch(), boundaries.fail(), boundaries.watchLow(), boundaries.failLow(),
                     value == null || last == null ? null : value - last,
-                    judgement.verdict(), judgement.reason(), VerdictNotes.of(judgement), note, repeats.getOrDefault(check.id(), 0),
+                    judgement.verdict(), judgement.reason(), VerdictNotes.of(judgement), noteOf(note, reading), repeats.getOrDefault(check.id(), 0),
                     reading == null ? null : reading.discardedBecause(), other.map(this::placeOf).orElse(""), other.orElse(null),
                     reading != null && accidental.contains(reading.id()), reading == null ? Map.of() : reading.filled());
+        }
+
+        /** What was noted at the stop and on its reading; what both say, once. */
+        private static String noteOf(String ofStop, @Nullable ReadingView reading) {
+            String own = reading == null ? "" : reading.note();
+            return own.isBlank() || ofStop.contains(own) ? ofStop : ofStop.isBlank() ? own : ofStop + "; " + own;
         }
 
         private String placeOf(UUID reading) {
