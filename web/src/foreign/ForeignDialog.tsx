@@ -63,7 +63,7 @@ function ForeignForm({ file, look, onTaken, onClose }: Props) {
       {isDecided && preview.data && <ForeignOutcome preview={preview.data} />}
       <Trouble error={take.error} />
       <div className="sticky -bottom-5 -mb-5 mt-2 flex items-center gap-4 bg-paper py-4">
-        <Button kind="main" disabled={readings === 0 || !draft.serial.trim() || !draft.model.trim() || take.isPending} onClick={() => take.mutate()}>
+        <Button kind="main" disabled={readings === 0 || (preview.data?.obstacle ?? '') !== '' || !draft.serial.trim() || !draft.model.trim() || take.isPending} onClick={() => take.mutate()}>
           {text.take(readings)}
         </Button>
         <Button onClick={onClose}>{words.common.cancel}</Button>

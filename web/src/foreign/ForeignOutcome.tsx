@@ -9,6 +9,7 @@ export function ForeignOutcome({ preview }: { preview: ForeignPreview }) {
   return (
     <section className="mt-3">
       <p className="font-semibold">{text.summary(preview.readings, preview.placed)}</p>
+      {preview.obstacle !== '' && <p role="alert">{preview.obstacle}</p>}
       {preview.faultCount > 0 && (
         <p>
           {text.faults(preview.faultCount)} {preview.faults.slice(0, 3).map((fault) => text.fault(fault.line, fault.heading, fault.sentence)).join('; ')}

@@ -19,6 +19,7 @@ const look: ForeignLook = {
 const preview = {
   readings: 1,
   placed: 0,
+  obstacle: '',
   faultCount: 1,
   first: [{ line: 2, at: '2026-04-03T00:00:00Z', heading: 'Pressure', place: '', label: 'P-101 Pressure', value: 4.2, unit: 'bar', note: '' }],
   faults: [{ line: 9, heading: 'Pressure', sentence: '"-" is no number.' }],

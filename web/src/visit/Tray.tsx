@@ -16,10 +16,13 @@ import { usePlacements } from './usePlacements'
 
 const text = words.visits.sheet
 const CERTAIN = 0.8
+/** Items that are drawn at once: a page of thousands would hang. */
+const SHOWN_AT_ONCE = 50
 
 /** Readings that no stop asked for, with where each may belong and why. */
 export function Tray({ tray, mayEdit }: { tray: LooseReading[]; mayEdit: boolean }) {
   const placements = usePlacements()
+  const [shown, setShown] = useState(SHOWN_AT_ONCE)
   const certain = tray.flatMap((reading) => {
     const best = reading.discardedBecause === null ? reading.proposals[0] : undefined
     return best && best.certainty >= CERTAIN ? [{ readingId: reading.id, checkId: best.checkId }] : []
@@ -37,9 +40,10 @@ export function Tray({ tray, mayEdit }: { tray: LooseReading[]; mayEdit: boolean
           </Button>
         </p>
       )}
-      {tray.map((reading) => (
+      {tray.slice(0, shown).map((reading) => (
         <TrayItem key={reading.id} reading={reading} mayEdit={mayEdit} />
       ))}
+      {tray.length > shown && <Button onClick={() => setShown(shown + SHOWN_AT_ONCE)}>{text.trayMore(tray.length - shown)}</Button>}
     </aside>
   )
 }

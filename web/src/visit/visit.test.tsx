@@ -1,4 +1,4 @@
-import { answering, changes, forget } from '../test/fakeServer'
+import { answering, asked, changes, forget } from '../test/fakeServer'
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import type { LooseReading, VisitRow, VisitSheet } from '../api/types'
@@ -75,12 +75,19 @@ describe('the corrections of a visit', () => {
   it('are nothing where nothing was corrected', async () => {
     answering('GET', '/api/visits/v/corrections', () => [])
     const { container } = show(<Corrections visitId="v" mayEdit />)
-    await waitFor(() => expect(asked()).toContain('/api/visits/v/corrections'))
+    await waitFor(() => expect(asked.map((one) => one.path)).toContain('/api/visits/v/corrections'))
     expect(container.textContent).toBe('')
   })
 })
 
 describe('the tray', () => {
+  it('draws no more than it shows', async () => {
+    show(<Tray tray={Array.from({ length: 120 }, (_, i) => ({ ...loose, id: `r${i}` }))} mayEdit />)
+    fireEvent.click(await screen.findByRole('button', { name: 'Show more (70)' }))
+    expect(document.querySelectorAll('[data-loose]')).toHaveLength(100)
+    expect(screen.getByRole('button', { name: 'Show more (20)' })).toBeTruthy()
+  })
+
   it('places where it was proposed, with undo', async () => {
     answering('POST', '/api/readings/r/place', () => done)
     answering('POST', '/api/mendings/m/undo', () => done)

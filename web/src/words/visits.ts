@@ -25,6 +25,7 @@ export const visits = {
     repeated: (n: number) => (n === 1 ? 'repeated once' : `repeated ${n} times`),
     tray: 'Tray',
     traySay: 'Readings that no stop asked for',
+    trayMore: (n: number) => `Show more (${n})`,
     trayEmpty: 'Empty: every reading has its place.',
     placeHere: 'Place here',
     elsewhere: 'Elsewhere',

@@ -168,4 +168,20 @@ class ForeignTablesTest {
         assertThat(caller.sendFile("/api/foreign-tables/look", "x.csv", western).ok().get("draft").get("columns").get(3).get("unit").asString()).isEqualTo("°C");
         assertThat(caller.get("/api/visits").ok().valueStream().filter(visit -> visit.get("instrument").asString().contains("F-4"))).isEmpty();
     }
+
+    /** A logger's table became tens of thousands of loose readings, and the page hung. */
+    @Test
+    void aLogOfThousandsOfRowsIsRefusedWithItsReason() {
+        StringBuilder log = new StringBuilder("Time,Pressure [bar]\n");
+        for (int i = 0; i < 1_001; i++) {
+            log.append("2026-11-01 %02d:%02d:%02d,%s\n".formatted(i / 3_600, i / 60 % 60, i % 60, 3 + i % 7 / 10.0));
+        }
+        Map<String, Object> draft = draft(look(log.toString()), "F-77");
+        JsonNode preview = send("/api/foreign-tables/preview", log.toString(), draft).ok();
+        assertThat(preview.get("readings").asInt()).as(preview.toString()).isEqualTo(1_001);
+        assertThat(preview.get("obstacle").asString()).startsWith("This table would become 1,001 loose readings; 1,000 can wait in the tray of a visit.");
+        Caller.Answer refused = send("/api/foreign-tables", log.toString(), draft);
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.sentence()).isEqualTo(preview.get("obstacle").asString());
+    }
 }

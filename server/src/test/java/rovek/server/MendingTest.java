@@ -130,6 +130,26 @@ class MendingTest {
         assertThat(progress(later).subList(0, 4)).containsOnly("done");
     }
 
+    /** The fault that was seen: one of four stops done, and the next walk was due in a week. */
+    @Test
+    void anUnfinishedWalkIsNotWalkedYet() {
+        String route = UUID.randomUUID().toString();
+        String today = Instant.now().toString().substring(0, 10);
+        caller.put("/api/routes/" + route, Map.of("name", "Weekly " + tag, "checkIds", here, "everyDays", 7, "firstDue", today, "version", 0)).ok();
+        field.load(caller, instrument, route);
+        field.press("/api/stops/" + here.get(0) + "/measure", Map.of());
+        field.readBack(caller, instrument);
+        assertThat(next(route)).as("three stops are to do").isEqualTo(today);
+        field.press("/api/walk-all", Map.of());
+        field.readBack(caller, instrument);
+        assertThat(next(route)).isGreaterThan(today);
+    }
+
+    private String next(String route) {
+        return caller.get("/api/schedule").ok().get("routes").valueStream()
+                .filter(one -> one.get("routeId").asString().equals(route)).findFirst().orElseThrow().get("dates").get(0).asString();
+    }
+
     private static List<String> progress(JsonNode sheet) {
         return sheet.get("rows").valueStream().map(row -> row.get("progress").asString()).toList();
     }

@@ -42,6 +42,10 @@ public class ForeignTables {
     private static final int SHOWN_READINGS = 50;
     private static final int MOST_READINGS = 200_000;
 
+    /** More than a person places in a day. */
+    private static final int MOST_LOOSE = 1_000;
+
+
     private final Plant plant;
     private final ForeignMappings mappings;
     private final PackageFiles files;
@@ -108,8 +112,9 @@ public class ForeignTables {
      * @param placed how many go to their check
      * @param first the first readings
      * @param faults the first cells that cannot be taken, of {@code faultCount}
+     * @param obstacle why the table is not taken like this; blank where nothing stands in the way
      */
-    public record ForeignPreview(int readings, int placed, int faultCount, List<ForeignLine> first, List<ForeignPlan.Fault> faults) {}
+    public record ForeignPreview(int readings, int placed, int faultCount, List<ForeignLine> first, List<ForeignPlan.Fault> faults, String obstacle) {}
 
     /**
      * A reading that would be taken.
@@ -124,13 +129,23 @@ public class ForeignTables {
         ForeignPlan plan = plan(table(bytes), draft, tree);
         List<ForeignLine> first = plan.readings().stream().limit(SHOWN_READINGS).map(reading -> line(reading, tree)).toList();
         int placed = (int) plan.readings().stream().filter(reading -> reading.check().isPresent()).count();
-        return new ForeignPreview(plan.readings().size(), placed, plan.faults().size(), first, plan.faults().stream().limit(SHOWN_READINGS).toList());
+        return new ForeignPreview(
+                plan.readings().size(), placed, plan.faults().size(), first, plan.faults().stream().limit(SHOWN_READINGS).toList(), obstacle(plan).orElse(""));
     }
 
     private static ForeignLine line(ForeignReading reading, PlantTree tree) {
         return new ForeignLine(
                 reading.line(), reading.at().toString(), reading.heading(), reading.check().flatMap(tree::check).map(CheckView::place).orElse(""),
                 reading.label(), reading.value().value(), reading.value().unit().symbol(), reading.note());
+    }
+
+    /** A log of thousands of rows is no heap of readings that a person could place one by one. */
+    private static Optional<String> obstacle(ForeignPlan plan) {
+        long loose = plan.readings().stream().filter(reading -> reading.check().isEmpty()).count();
+        return loose <= MOST_LOOSE
+                ? Optional.empty()
+                : Optional.of("This table would become %,d loose readings; %,d can wait in the tray of a visit. Assign its columns to checks, or take fewer rows."
+                        .formatted(loose, MOST_LOOSE));
     }
 
     /** Takes what can be taken; the file itself is kept whole. The mapping is remembered. */
@@ -144,6 +159,9 @@ public class ForeignTables {
         if (plan.readings().isEmpty()) {
             throw new DomainProblem.Invalid("file", "Nothing in the table can be taken. " + plan.faults().stream().findFirst().map(ForeignPlan.Fault::sentence).orElse(""));
         }
+        obstacle(plan).ifPresent(reason -> {
+            throw new DomainProblem.Invalid("file", reason);
+        });
         Maker maker = new Maker("Rovek", Optional.of(new Maker.MakingInstrument(draft.model().strip(), draft.serial().strip(), "")));
         Instant newest = plan.readings().stream().map(ForeignReading::at).max(Instant::compareTo).orElseThrow();
         byte[] packed = ReadingsPackage.pack(

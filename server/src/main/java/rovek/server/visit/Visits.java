@@ -158,7 +158,9 @@ public class Visits {
      */
     public record Walked(LocalDate lastDay, Optional<Double> secondsAStop) {}
 
-    /** The routes that were walked in the last year and a bit. A break of half an hour is no part of a walk's time. */
+    /**
+     * The routes that were walked in the last year and a bit. A walk with stops to do is not walked yet. A break of half an hour is no part of a walk's time.
+     */
     @Transactional(readOnly = true)
     public Map<UUID, Walked> walkedRoutes(ZoneId zone) {
         Map<UUID, Walked> walked = new HashMap<>();
@@ -167,7 +169,8 @@ public class Visits {
                     SELECT v.route_id, v.began_at,
                         extract(epoch FROM r.taken_at - lag(r.taken_at) OVER (PARTITION BY v.id ORDER BY r.taken_at)) AS gap
                     FROM visit v LEFT JOIN reading r ON r.visit_id = v.id AND NOT r.replaced
-                    WHERE v.route_id IS NOT NULL AND v.began_at BETWEEN now() - interval '400 days' AND now() + interval '1 day') g
+                    WHERE v.route_id IS NOT NULL AND v.began_at BETWEEN now() - interval '400 days' AND now() + interval '1 day'
+                        AND NOT EXISTS (SELECT 1 FROM visit_stop s WHERE s.visit_id = v.id AND s.progress IN ('to do', 'begun'))) g
                 WHERE gap IS NULL OR gap < 1800 GROUP BY route_id""")
                 .query(row -> {
                     Optional<Double> gap = Optional.ofNullable(row.getObject("gap", Double.class));
