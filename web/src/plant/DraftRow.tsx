@@ -3,6 +3,7 @@ import type { KeyboardEvent } from 'react'
 import { useState } from 'react'
 import { queries } from '../api/queries'
 import { words } from '../words/en'
+import { CheckChoice } from './CheckChoice'
 import type { DraftPlace, NewCheck } from './outline'
 
 interface Props {
@@ -16,13 +17,11 @@ interface Props {
 /** The row being typed. Enter keeps it and begins the next, Tab goes deeper, Escape ends. */
 export function DraftRow({ place, onDeeper, onShallower, onCommit, onCancel }: Props) {
   const [text, setText] = useState('')
-  const [preset, setPreset] = useState('')
   const techniques = useQuery(queries.techniques())
-  const presets: NewCheck[] = techniques.data?.flatMap((technique) => technique.presets.map((preset) => ({ technique: technique.id, preset }))) ?? []
   const isCheck = place.level === 'CHECK'
   const commit = () => {
-    if (isCheck) onCommit('', presets.find((choice) => choice.preset === preset) ?? presets[0] ?? null)
-    else if (text.trim()) onCommit(text, null)
+    if (isCheck) return
+    if (text.trim()) onCommit(text, null)
     else onCancel()
     setText('')
   }
@@ -41,15 +40,7 @@ export function DraftRow({ place, onDeeper, onShallower, onCommit, onCancel }: P
       <td colSpan={4}>
         <div className="flex items-center gap-2" style={{ paddingLeft: place.depth * 15 + 14 }}>
           {isCheck ? (
-            <select aria-label={label} className="field min-w-0 flex-1" autoFocus value={preset || presets[0]?.preset} onChange={(e) => setPreset(e.target.value)} onKeyDown={onKeyDown}>
-              {techniques.data?.map((technique) => (
-                <optgroup key={technique.id} label={technique.name}>
-                  {technique.presets.map((choice) => (
-                    <option key={choice}>{choice}</option>
-                  ))}
-                </optgroup>
-              ))}
-            </select>
+            <CheckChoice label={label} techniques={techniques.data ?? []} onCommit={(check) => onCommit('', check)} onKeyDown={onKeyDown} />
           ) : (
             <input
               key="name"

@@ -93,9 +93,28 @@ describe('the outliner by keyboard', () => {
     fireEvent.keyDown(screen.getByLabelText('New point'), { key: 'Tab' })
     const choice = await screen.findByLabelText('New check')
     await screen.findByText('Acceleration')
-    fireEvent.change(choice, { target: { value: 'Acceleration' } })
+    fireEvent.change(choice, { target: { value: 'Acc' } })
     fireEvent.keyDown(choice, { key: 'Enter' })
     await waitFor(() => expect(changes()[0]?.body).toMatchObject({ parentId: 'd', level: 'CHECK', technique: 'vibration', preset: 'Acceleration' }))
+  })
+
+  it('makes three right checks of three fast entries', async () => {
+    show(<Plant />)
+    fireEvent.click(await screen.findByText('Drive end'))
+    press('Enter')
+    fireEvent.keyDown(screen.getByLabelText('New point'), { key: 'Tab' })
+    await screen.findByText('Acceleration')
+    for (const typed of ['V', 'acc', 'vel']) {
+      // Without a pause, as fast hands do it: nothing is waited for.
+      fireEvent.change(screen.getByRole('combobox', { name: 'New check' }), { target: { value: typed } })
+      fireEvent.keyDown(screen.getByRole('combobox', { name: 'New check' }), { key: 'Enter' })
+    }
+    await waitFor(() => expect(changes()).toHaveLength(3))
+    expect(changes().map((change) => (change.body as { preset: string }).preset)).toEqual(['Velocity', 'Acceleration', 'Velocity'])
+    fireEvent.change(screen.getByRole('combobox', { name: 'New check' }), { target: { value: 'nothing' } })
+    expect(screen.getByText('No check begins with “nothing”.')).toBeTruthy()
+    fireEvent.keyDown(screen.getByRole('combobox', { name: 'New check' }), { key: 'Enter' })
+    expect(changes()).toHaveLength(3)
   })
 
   it('renames from what it saw, and Escape keeps the old name', async () => {

@@ -30,6 +30,8 @@ export const plant = {
     ['Delete', 'remove with all beneath'],
     ['Ctrl Z, Ctrl Y', 'undo, do again'],
   ],
+  checkChoices: 'Checks to choose from',
+  noSuchCheck: (typed: string) => `No check begins with “${typed}”.`,
   newRow: (level: string) => `New ${level}`,
   rename: 'Rename',
   added: (name: string) => `${name} added.`,

@@ -65,6 +65,21 @@ class PlantTest {
     }
 
     @Test
+    void theSameCheckDoesNotStandTwiceAtOnePoint() {
+        String client = plant.id(null, "CLIENT", "", "Twice");
+        String asset = plant.id(plant.id(plant.id(client, "SITE", "", "Works"), "AREA", "", "Hall"), "ASSET", "P-5", "Pump");
+        String point = plant.id(asset, "POINT", "", "Drive end");
+        plant.check(point, "vibration", "Velocity 10–1000 Hz");
+        plant.check(point, "vibration", "Acceleration 1–10 kHz");
+        Caller.Answer twice = caller.post("/api/plant/nodes", Map.of("parentId", point, "level", "CHECK", "technique", "vibration", "preset", "Velocity 10–1000 Hz"));
+        assertThat(twice.status()).isEqualTo(422);
+        assertThat(twice.sentence()).isEqualTo("There is such a check at this point already: Velocity 10–1000 Hz.");
+        plant.check(plant.id(asset, "POINT", "", "Coupling"), "vibration", "Velocity 10–1000 Hz");
+        plant.check(point, "question", "Yes or no");
+        assertThat(plant.check(point, "question", "Yes or no")).as("a question that is still to be typed").isNotBlank();
+    }
+
+    @Test
     void removingTakesAllBeneathAndUndoBringsAllBack() {
         List<String> checks = plant.pump("P-901");
         String client = StreamSupport.stream(caller.get("/api/plant").ok().spliterator(), false)

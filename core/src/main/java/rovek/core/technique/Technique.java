@@ -111,6 +111,11 @@ public interface Technique {
         return SettingValues.of(settings(), given);
     }
 
+    /** Whether two checks set alike may stand at one point: only where what tells them apart is still to be typed. */
+    default boolean mayStandTwice(SettingValues settings) {
+        return false;
+    }
+
     /** Settings that a capture suggests by itself where no check says how it was made, key to value; none by default. */
     default Map<String, String> suggestedBy(Capture capture) {
         return Map.of();

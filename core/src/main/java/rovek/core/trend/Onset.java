@@ -28,7 +28,8 @@ final class Onset {
         double straight = squares(x, calm, StraightLine.leastSquares(x, calm));
         int best = -1;
         double least = straight * LEFT;
-        for (int bend = LEAST_BEFORE; bend <= x.length - LEAST_BEHIND; bend++) {
+        // Behind the last instant there is no time in which anything could rise.
+        for (int bend = LEAST_BEFORE; bend <= x.length - LEAST_BEHIND && x[bend - 1] < x[x.length - 1]; bend++) {
             double left = bent(x, calm, x[bend - 1]);
             if (left < least) {
                 least = left;

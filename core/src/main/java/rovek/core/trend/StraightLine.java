@@ -8,7 +8,7 @@ import java.util.Arrays;
  * @param middle the mean of x, about which level and slope are independent of each other
  * @param scatter standard deviation of the points about the line; of those that are not wild for a robust line
  * @param levelError standard error of the level
- * @param slopeError standard error of the slope
+ * @param slopeError standard error of the slope; infinite where all that is not wild was measured at one time
  */
 public record StraightLine(double middle, double level, double slope, double scatter, double levelError, double slopeError) {
 
@@ -80,7 +80,7 @@ public record StraightLine(double middle, double level, double slope, double sca
         }
         // Two of them are spent on the line itself.
         double scatter = Math.sqrt(squares / Math.max(1, count - 2));
-        return new StraightLine(middle, level, slope, scatter, scatter / Math.sqrt(count), MEDIAN_SLOPE * scatter / Math.sqrt(sxx));
+        return new StraightLine(middle, level, slope, scatter, scatter / Math.sqrt(count), sxx > 0 ? MEDIAN_SLOPE * scatter / Math.sqrt(sxx) : Double.POSITIVE_INFINITY);
     }
 
     /**

@@ -109,7 +109,7 @@ record TrendShape(Kind kind, StraightLine line, double level, int sign, int from
      * @return {@code latest} infinite where the slope's own interval holds 0; empty where it leads away, or is past it
      */
     Optional<Crossing> crossing(double limit, double last, int readings) {
-        if (kind == Kind.NEITHER || line.slope() == 0 || (kind == Kind.GROWTH && sign * (limit - level) <= 0)) {
+        if (kind == Kind.NEITHER || line.slope() == 0 || !Double.isFinite(line.slopeError()) || (kind == Kind.GROWTH && sign * (limit - level) <= 0)) {
             return Optional.empty();
         }
         double gap = (kind == Kind.GROWTH ? Math.log(sign * (limit - level)) : limit) - line.level();

@@ -14,6 +14,8 @@ import net.jqwik.api.Example;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.DoubleRange;
+import net.jqwik.api.constraints.IntRange;
+import net.jqwik.api.constraints.Size;
 
 class TrendTest {
 
@@ -158,6 +160,24 @@ class TrendTest {
         Instant end = before.get(11).at();
         after.forEach(value -> both.add(new TimedValue(end.plus(Duration.between(START, value.at())).plusSeconds(86_400), value.value())));
         assertThat(Trend.of(both).orElseThrow().reaching(5)).as("falling away from the limit").isEmpty();
+    }
+
+    /** Doubled, bunched and tied as they come: something is said or nothing, and never nonsense. */
+    @Property(tries = 500)
+    void readingsOfOneInstantAreNoTrouble(@ForAll @Size(min = 6, max = 30) List<@IntRange(min = 0, max = 6) Integer> days, @ForAll @IntRange(min = 0, max = 3) int kinds, @ForAll long seed) {
+        Random chance = new Random(seed);
+        List<TimedValue> values = days.stream().sorted().map(day -> new TimedValue(day(day), kinds == 0 ? 5 : chance.nextInt(kinds + 1) + day)).toList();
+        Trend.of(values).ifPresent(trend -> {
+            assertThat(trend.probability()).isBetween(0.0, 1.0);
+            assertThat(trend.perDay()).isFinite();
+            for (double limit : new double[] {-3, 0, 4, 20, 1e6}) {
+                trend.reaching(limit).ifPresent(reaching -> {
+                    assertThat(reaching.at()).isAfterOrEqualTo(values.get(values.size() - 1).at());
+                    assertThat(reaching.earliest()).isBeforeOrEqualTo(reaching.at()).isAfterOrEqualTo(values.get(values.size() - 1).at().minusMillis(1));
+                    reaching.latest().ifPresent(latest -> assertThat(latest).isAfterOrEqualTo(reaching.at()));
+                });
+            }
+        });
     }
 
     @Example

@@ -41,6 +41,7 @@ class PlantRules {
         if (faults.isEmpty()) {
             PlantTree tree = before.of(after);
             affected(before.nodes(), after, change).values().forEach(check -> checkMeasurable(tree, check, faults));
+            change.added().stream().filter(node -> node.level() == Level.CHECK).forEach(check -> checkUnlike(tree, check, faults));
         }
         if (!faults.isEmpty()) {
             throw new DomainProblem.Invalid(faults.stream().distinct().limit(MOST_FAULTS_TOLD).toList());
@@ -74,6 +75,19 @@ class PlantRules {
             }
         }
         return checks;
+    }
+
+    /** The same check twice at one point would share no history, and nobody could tell which of the two is meant. */
+    private void checkUnlike(PlantTree tree, Node check, List<Fault> faults) {
+        Technique technique = techniques.get(check.technique());
+        boolean standsThere = tree.nodes().children(check.parentId()).stream()
+                .filter(other -> !other.equals(check.id()))
+                .flatMap(other -> tree.nodes().find(other).stream())
+                .anyMatch(other -> other.level() == Level.CHECK && other.technique().equals(check.technique()) && other.name().equals(check.name())
+                        && other.settingsOf(check.technique()).equals(check.settingsOf(check.technique())));
+        if (standsThere && !technique.mayStandTwice(tree.settings(check.id(), technique))) {
+            faults.add(new Fault("check", "There is such a check at this point already: %s.".formatted(technique.checkName(tree.settings(check.id(), technique)))));
+        }
     }
 
     private void checkMeasurable(PlantTree tree, Node check, List<Fault> faults) {

@@ -62,6 +62,11 @@ public final class Question implements Technique {
     }
 
     @Override
+    public boolean mayStandTwice(SettingValues settings) {
+        return settings.text("question").isBlank();
+    }
+
+    @Override
     public String checkName(SettingValues settings) {
         return settings.text("question").isBlank() ? "Yes or no" : settings.text("question");
     }
