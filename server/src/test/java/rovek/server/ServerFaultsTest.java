@@ -13,9 +13,11 @@ import java.util.Map;
 import java.util.Random;
 import java.util.UUID;
 import java.util.concurrent.Callable;
+import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.api.io.TempDir;
 import rovek.fieldsim.Fieldsim;
 import tools.jackson.databind.JsonNode;
@@ -80,7 +82,9 @@ class ServerFaultsTest {
         }
     }
 
+    /** Eleven servers are started, one after the other. */
     @Test
+    @Timeout(value = 15, unit = TimeUnit.MINUTES)
     void killedAtTenRandomMomentsNothingIsLostAndNothingIsTwice() throws Exception {
         Random random = new Random(20_261_123);
         String instrument = null;
