@@ -68,7 +68,7 @@ describe('the corrections of a visit', () => {
     show(<Corrections visitId="v" mayEdit />)
     expect(await screen.findByText('Corrections (2)')).toBeTruthy()
     expect(screen.getByText('undone')).toBeTruthy()
-    fireEvent.click(screen.getByRole('button', { name: 'Undo' }))
+    fireEvent.click(screen.getByRole('button', { name: 'Undo correction' }))
     await waitFor(() => expect(changes().map((change) => change.path)).toEqual(['/api/mendings/b/undo']))
   })
 

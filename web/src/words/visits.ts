@@ -55,7 +55,7 @@ export const visits = {
     by: 'By',
     what: 'Correction',
     readings: 'Readings',
-    undo: 'Undo',
+    undo: 'Undo correction',
     undone: 'undone',
   },
   mend: {
