@@ -43,9 +43,13 @@ public record BandLimited(double[] signal, double pointsPerSecond, double startS
         for (int more = 0; more < integrals.length; more++) {
             double[] limited = new double[back.length()];
             for (int line = first; line <= last; line++) {
-                double share = Math.min(1, Math.min(line - first + 1, last - line + 1) / (reach + 1.0));
-                double fading = (0.5 - 0.5 * Math.cos(Math.PI * share)) / n * back.length();
-                double factor = fading / Math.pow(2 * Math.PI * line * stepHz, times + more);
+                double share = Math.min(line - first + 1, last - line + 1) / (reach + 1.0);
+                double fading = share >= 1 ? 1 : 0.5 - 0.5 * Math.cos(Math.PI * share);
+                double omega = 2 * Math.PI * line * stepHz;
+                double factor = fading * back.length() / n;
+                for (int i = 0; i < times + more; i++) {
+                    factor /= omega;
+                }
                 rotate(back, limited, line, fourier.re(lines, line) * factor, fourier.im(lines, line) * factor, times + more);
             }
             back.inverse(limited);
@@ -80,14 +84,14 @@ public record BandLimited(double[] signal, double pointsPerSecond, double startS
             int from = from();
             double[] signal = new double[to() - from + 1];
             for (int i = 0; i < signal.length; i++) {
-                double sample = (from + i) * samplesAPoint;
-                double let = taper.at(sample);
+                Taper.Place place = taper.place((from + i) * samplesAPoint);
+                double let = place.value();
                 double value = integrals[0][from + i];
                 if (times > 0) {
-                    double slope = taper.slopeAt(sample) * rateHz;
+                    double slope = place.slope() * rateHz;
                     double second = integrals[2][from + i] / let;
                     double once = (integrals[1][from + i] + (times + 1) * slope * second) / let;
-                    value += times * slope * once - times * (times + 1) / 2.0 * taper.curvatureAt(sample) * rateHz * rateHz * second;
+                    value += times * slope * once - times * (times + 1) / 2.0 * place.curvature() * rateHz * rateHz * second;
                 }
                 signal[i] = value / let;
             }

@@ -25,28 +25,29 @@ public record Taper(double[] values, int ends) {
         return new Taper(values, fading);
     }
 
-    /** The taper between two samples. */
-    double at(double sample) {
-        return at(sample, values.length, ends);
-    }
-
     private static double at(double sample, int length, int ends) {
         double fromEnd = Math.min(sample, length - sample);
         return fromEnd >= ends ? 1 : fromEnd <= 0 ? 0 : 0.5 - 0.5 * Math.cos(Math.PI * fromEnd / ends);
     }
 
-    /** Its first derivative, a sample. */
-    double slopeAt(double sample) {
-        double fromEnd = Math.min(sample, values.length - sample);
-        double slope = fromEnd >= ends || fromEnd <= 0 ? 0 : Math.PI / (2 * ends) * Math.sin(Math.PI * fromEnd / ends);
-        return sample <= values.length / 2.0 ? slope : -slope;
-    }
+    /**
+     * The taper between two samples.
+     *
+     * @param slope its first derivative, a sample
+     * @param curvature its second derivative, a sample²
+     */
+    record Place(double value, double slope, double curvature) {}
 
-    /** Its second derivative, a sample². */
-    double curvatureAt(double sample) {
+    private static final Place FLAT = new Place(1, 0, 0);
+
+    Place place(double sample) {
         double fromEnd = Math.min(sample, values.length - sample);
-        boolean isFading = fromEnd <= ends && fromEnd > 0;
-        return isFading ? Math.PI * Math.PI / (2.0 * ends * ends) * Math.cos(Math.PI * fromEnd / ends) : 0;
+        if (fromEnd > ends) {
+            return FLAT;
+        }
+        double cos = Math.cos(Math.PI * Math.max(0, fromEnd) / ends);
+        double steep = Math.PI / (2.0 * ends) * Math.sqrt(Math.max(0, 1 - cos * cos));
+        return new Place(0.5 - 0.5 * cos, sample <= values.length / 2.0 ? steep : -steep, Math.PI * Math.PI / (2.0 * ends * ends) * cos);
     }
 
     /** Where a signal can be taken back from it, as a sample; likewise {@link #lastTrusted}. */
