@@ -35,7 +35,9 @@ public class Readings {
             %s ORDER BY r.taken_at, r.stored_at, length(r.own_id), r.own_id, r.id, v.place""";
 
     /** Neither repeated nor discarded, nor later than it was read back. */
-    private static final String COUNTS = "NOT replaced AND discarded_because IS NULL AND taken_at <= stored_at + interval '1 day'";
+    private static String counts(String row) {
+        return "NOT %1$s.replaced AND %1$s.discarded_because IS NULL AND %1$s.taken_at <= %1$s.stored_at + interval '1 day'".formatted(row);
+    }
 
     private final JdbcClient db;
     private final JsonMapper json;
@@ -67,8 +69,8 @@ public class Readings {
         }
         String source = """
                 (SELECT x.* FROM unnest(ARRAY[:checks]::uuid[]) AS c(id) CROSS JOIN LATERAL
-                    (SELECT * FROM reading WHERE check_id = c.id AND %s
-                        ORDER BY taken_at DESC, stored_at DESC, length(own_id) DESC, own_id DESC, id DESC LIMIT :most) x)""".formatted(COUNTS);
+                    (SELECT * FROM reading n WHERE check_id = c.id AND %s
+                        ORDER BY taken_at DESC, stored_at DESC, length(own_id) DESC, own_id DESC, id DESC LIMIT :most) x)""".formatted(counts("n"));
         Map<UUID, List<ReadingView>> byCheck = new HashMap<>();
         read(db.sql(SELECT.formatted(source, "")).param("checks", checks).param("most", most))
                 .forEach(reading -> byCheck.computeIfAbsent(reading.checkId(), none -> new ArrayList<>()).add(reading));
@@ -83,7 +85,7 @@ public class Readings {
     @Transactional(readOnly = true)
     public List<ReadingView> history(UUID checkId, @Nullable Instant from, @Nullable Instant to) {
         String period = " AND (:from::timestamptz IS NULL OR r.taken_at >= :from) AND (:to::timestamptz IS NULL OR r.taken_at <= :to)";
-        return read(db.sql(SELECT.formatted("reading", "WHERE r.check_id = :check AND NOT r.replaced AND r.discarded_because IS NULL AND r.taken_at <= r.stored_at + interval '1 day'" + period))
+        return read(db.sql(SELECT.formatted("reading", "WHERE r.check_id = :check AND " + counts("r") + period))
                 .param("check", checkId)
                 .param("from", from == null ? null : Timestamp.from(from))
                 .param("to", to == null ? null : Timestamp.from(to)));
@@ -96,9 +98,8 @@ public class Readings {
         List<TimedValue> values = new ArrayList<>();
         db.sql("""
                 SELECT r.id, r.taken_at, v.value, v.unit FROM reading r JOIN result v ON v.reading_id = r.id AND v.taken_at = r.taken_at
-                WHERE r.check_id = ? AND v.result_id = ? AND r.obstacle = '' AND NOT r.replaced AND r.discarded_because IS NULL
-                    AND r.taken_at <= r.stored_at + interval '1 day'
-                ORDER BY r.taken_at, r.stored_at, length(r.own_id), r.own_id, r.id""")
+                WHERE r.check_id = ? AND v.result_id = ? AND r.obstacle = '' AND %s
+                ORDER BY r.taken_at, r.stored_at, length(r.own_id), r.own_id, r.id""".formatted(counts("r")))
                 .params(checkId, result.id())
                 .query(row -> {
                     ids.add(row.getObject(1, UUID.class));
@@ -119,10 +120,10 @@ public class Readings {
         db.sql("""
                 SELECT r.id, v.result_id, v.value FROM reading r
                 CROSS JOIN LATERAL (SELECT p.id, p.taken_at FROM reading p WHERE p.check_id = r.check_id
-                    AND p.taken_at < r.taken_at AND p.visit_id <> r.visit_id AND NOT p.replaced AND p.discarded_because IS NULL AND p.taken_at <= p.stored_at + interval '1 day'
+                    AND p.taken_at < r.taken_at AND p.visit_id <> r.visit_id AND %s
                     ORDER BY p.taken_at DESC LIMIT 1) AS p
                 JOIN result v ON v.reading_id = p.id AND v.taken_at = p.taken_at
-                WHERE r.visit_id = ?""")
+                WHERE r.visit_id = ?""".formatted(counts("p")))
                 .param(visitId)
                 .query(row -> {
                     before.computeIfAbsent(row.getObject(1, UUID.class), none -> new HashMap<>())
