@@ -204,6 +204,11 @@ export const queries = {
       queryKey: ['certificates', search],
       queryFn: () => data(api.GET('/api/certificates', { params: { query: { search } } })),
     }),
+  onCertificates: (visitId: string) =>
+    queryOptions({
+      queryKey: ['certificates', 'of visit', visitId],
+      queryFn: () => data(api.GET('/api/certificates/of-visit/{visit}', { params: { path: { visit: visitId } } })),
+    }),
   preview: (id: string) =>
     queryOptions({
       queryKey: ['preview', id],

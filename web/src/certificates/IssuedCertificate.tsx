@@ -46,6 +46,17 @@ export function IssuedCertificate({ line }: { line: CertificateLine }) {
           {words.certificates.state.WITHDRAWN}: {line.withdrawnBecause}
         </p>
       )}
+      {line.changedSince.length > 0 && (
+        <div role="status" className="mb-3">
+          <p className="font-semibold text-watch">{words.certificates.readingsChanged(line.changedSince.length)}</p>
+          <ul className="list-disc pl-5">
+            {line.changedSince.map((sentence, i) => (
+              <li key={i}>{sentence}</li>
+            ))}
+          </ul>
+          {line.state === 'ISSUED' && <p>{words.certificates.changedThen}</p>}
+        </div>
+      )}
       <div className="flex flex-wrap items-baseline gap-4">
         <a className="border border-plum bg-plum px-3.5 py-1 font-semibold text-onplum" href={`/api/certificates/${line.id}/pdf`} download>
           {words.certificates.pdf}

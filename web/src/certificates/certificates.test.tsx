@@ -9,7 +9,7 @@ import { SigningDesk } from './SigningDesk'
 
 const prepared: CertificateLine = {
   id: 'c', visitId: 'v', state: 'PREPARED', number: null, client: 'Marrowdale Works', title: 'Monthly walk', preparedBy: 'Tarn Hollin',
-  preparedAt: '2026-11-23T08:00:00Z', signedBy: null, issuedAt: null, sha256: null, withdrawnBecause: null,
+  preparedAt: '2026-11-23T08:00:00Z', signedBy: null, issuedAt: null, sha256: null, withdrawnBecause: null, changedSince: [],
 }
 const issued: CertificateLine = {
   ...prepared, state: 'ISSUED', number: '2026-0001', signedBy: 'Rhea Oakley', issuedAt: '2026-11-23T09:00:00Z', sha256: 'ab'.repeat(32),
@@ -96,6 +96,22 @@ describe('an issued certificate', () => {
     fireEvent.change(screen.getByRole('textbox'), { target: { value: 'wrong pump' } })
     fireEvent.click(screen.getAllByText('Withdraw').at(-1) as HTMLElement)
     await waitFor(() => expect(changes()[0]?.body).toEqual({ reason: 'wrong pump' }))
+  })
+})
+
+describe('a certificate whose readings were changed', () => {
+  const changed = { ...issued, changedSince: ['P-101 Drive end, Velocity: the reading was discarded since: cable off.'] }
+
+  it('says so in the register and beside the paper', async () => {
+    signedInAs('REVIEWER')
+    show(
+      <>
+        <Register list={[changed]} chosenId={undefined} onChoose={() => undefined} />
+        <IssuedCertificate line={changed} />
+      </>,
+    )
+    expect(await screen.findAllByText('1 of its readings was changed since')).toHaveLength(2)
+    expect(screen.getByText(/discarded since: cable off/)).toBeTruthy()
   })
 })
 

@@ -39,7 +39,7 @@ function ForeignForm({ file, look, onTaken, onClose }: Props) {
   const [draft, setDraft] = useState<ForeignDraft>(look.draft)
   const isDecided = draft.mark !== null && draft.order !== null
   const preview = useQuery({
-    queryKey: ['foreign', file.name, file.lastModified, file.size, 'preview', { ...draft, model: '', serial: '' }],
+    queryKey: ['foreign', file.name, file.lastModified, file.size, 'preview', { ...draft, maker: '', model: '', serial: '' }],
     queryFn: () => data(api.POST('/api/foreign-tables/preview', asFormWith(file, draft))),
     enabled: isDecided,
     retry: false,

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query'
 import type { ReactNode } from 'react'
 import { queries } from '../api/queries'
 import type { ForeignDraft, ForeignLook } from '../api/types'
+import { nameOf } from '../instruments/instrumentName'
 import { words } from '../words/en'
 
 const text = words.foreign
@@ -52,20 +53,25 @@ const zones = (chosen: string) => [...new Set([chosen, Intl.DateTimeFormat().res
 
 function WriterQuestion({ draft, onChange }: Omit<Props, 'look'>) {
   const instruments = useQuery(queries.instruments()).data ?? []
-  const known = instruments.find((one) => one.serial === draft.serial)
-  const choose = (serial: string) => onChange({ ...draft, serial, model: instruments.find((one) => one.serial === serial)?.model ?? '' })
+  const numbered = instruments.filter((one) => one.serial !== '')
+  const known = numbered.find((one) => one.serial === draft.serial && one.model === draft.model && one.maker === (draft.maker ?? ''))
+  const choose = (id: string) => {
+    const { maker, model, serial } = numbered.find((one) => one.id === id) ?? { maker: '', model: '', serial: '' }
+    onChange({ ...draft, maker, model, serial })
+  }
   return (
     <Question name={text.instrument} hint="">
-      <select className="field w-full" value={known?.serial ?? ''} onChange={(event) => choose(event.target.value)}>
+      <select className="field w-full" value={known?.id ?? ''} onChange={(event) => choose(event.target.value)}>
         <option value="">{text.anotherInstrument}</option>
-        {instruments.map((one) => (
-          <option key={one.id} value={one.serial}>
-            {one.model} no. {one.serial}
+        {numbered.map((one) => (
+          <option key={one.id} value={one.id}>
+            {nameOf(one)}
           </option>
         ))}
       </select>
       {!known && (
         <span className="mt-1 flex gap-2">
+          <input aria-label={text.maker} placeholder={text.maker} maxLength={60} className="field min-w-0 flex-1" value={draft.maker ?? ''} onChange={(event) => onChange({ ...draft, maker: event.target.value })} />
           <input aria-label={text.model} placeholder={text.model} maxLength={60} className="field min-w-0 flex-1" value={draft.model} onChange={(event) => onChange({ ...draft, model: event.target.value })} />
           <input aria-label={text.serial} placeholder={text.serial} maxLength={60} className="field min-w-0 flex-1" value={draft.serial} onChange={(event) => onChange({ ...draft, serial: event.target.value })} />
         </span>

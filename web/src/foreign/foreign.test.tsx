@@ -13,7 +13,7 @@ const look: ForeignLook = {
   marks: ['COMMA'],
   orders: ['DAY_MONTH_YEAR', 'MONTH_DAY_YEAR'],
   dateSample: '03/04/2026',
-  draft: { mark: 'COMMA', order: null, zone: 'UTC', columns: [column('TAG'), column('DATE'), column('VALUE', 'bar')], model: '', serial: '' },
+  draft: { mark: 'COMMA', order: null, zone: 'UTC', columns: [column('TAG'), column('DATE'), column('VALUE', 'bar')], maker: '', model: '', serial: '' },
   isRemembered: false,
 }
 const preview = {

@@ -4,6 +4,7 @@ import { refresh } from '../api/refresh'
 import type { ConnectionLine } from '../api/types'
 import { Button } from '../parts/Button'
 import { say } from '../parts/notices'
+import { nameOf } from './instrumentName'
 import { words } from '../words/en'
 import { RenameConnection } from './RenameConnection'
 
@@ -16,7 +17,7 @@ export function ConnectionActs({ line }: { line: ConnectionLine }) {
   const again = () => refresh(client, 'presence', 'instruments', 'connection')
   const attempt = useMutation({
     mutationFn: () => data(api.POST('/api/connections/{id}/try', path)),
-    onSuccess: (instrument) => say(text.tried(`${instrument.model} no. ${instrument.serial}`)),
+    onSuccess: (instrument) => say(text.tried(nameOf(instrument))),
     onError: (error) => say(error.message),
     onSettled: again,
   })

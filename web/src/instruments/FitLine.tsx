@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react'
 import type { InstrumentView } from '../api/types'
 import { Tag } from '../parts/Tag'
+import { numberOf } from './instrumentName'
 import { words } from '../words/en'
 
 interface Props {
@@ -22,7 +23,7 @@ export function FitLine({ instrument, isAsking, error, held, outcome, reasons, a
       <td className="w-24">
         <Tag text={instrument.model} />
       </td>
-      <td className="whitespace-nowrap">no. {instrument.serial}</td>
+      <td className="whitespace-nowrap">{numberOf(instrument)}</td>
       <td>
         {isAsking && <span className="text-ink3">{words.instruments.looking}</span>}
         {held && <span className="block">{held}</span>}

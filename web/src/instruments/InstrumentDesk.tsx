@@ -13,6 +13,7 @@ import { Page } from '../parts/Page'
 import { Tag } from '../parts/Tag'
 import { Trouble } from '../parts/Trouble'
 import { span } from '../units/format'
+import { numberOf } from './instrumentName'
 import { words } from '../words/en'
 import { CalibrationRecord } from './CalibrationRecord'
 import { ConnectionActs } from './ConnectionActs'
@@ -108,7 +109,7 @@ export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
             <div>
               <h2 className="text-[19px] leading-6 font-semibold">{line?.name ?? instrument.maker}</h2>
               <div className="text-ink2">
-                no. {instrument.serial}, {line ? `${words.instruments.connection.kinds[line.reach.kind]}: ${line.said}` : words.instruments.fromFile}{' '}
+                {numberOf(instrument)}, {line ? `${words.instruments.connection.kinds[line.reach.kind]}: ${line.said}` : words.instruments.fromFile}{' '}
                 {line && may.edit && <ConnectionActs line={line} />}
               </div>
             </div>

@@ -9,6 +9,7 @@ import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
 import { typedNumber } from '../units/format'
+import { nameOf } from './instrumentName'
 import { words } from '../words/en'
 import { Papers } from './Papers'
 
@@ -113,7 +114,7 @@ export function SensorDialog({ sensor, onClose }: { sensor: SensorView | undefin
             <option value="">{text.anyInstrument}</option>
             {instruments.data?.map((one) => (
               <option key={one.id} value={one.id}>
-                {one.model} no. {one.serial}
+                {nameOf(one)}
               </option>
             ))}
           </select>

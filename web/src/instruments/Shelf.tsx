@@ -7,6 +7,7 @@ import { Button } from '../parts/Button'
 import { Tag } from '../parts/Tag'
 import { Trouble } from '../parts/Trouble'
 import { day } from '../units/format'
+import { numberOf } from './instrumentName'
 import { words } from '../words/en'
 import { SensorShelf } from './SensorShelf'
 import { TakeFile } from './TakeFile'
@@ -39,7 +40,7 @@ export function Shelf({ list, chosenId, onChoose, onAdd, onCandidate }: Props) {
             <Tag text={instrument.model} /> <span className="truncate font-semibold">{presence.of(instrument.id)?.name ?? instrument.maker}</span>
           </span>
           <span className="flex justify-between text-ink2">
-            <span>no. {instrument.serial}</span>
+            <span>{numberOf(instrument)}</span>
             <ShelfState instrument={instrument} line={presence.of(instrument.id)} isKnown={presence.isKnown} />
           </span>
         </button>

@@ -81,7 +81,7 @@ describe('a job', () => {
 describe('the facts', () => {
   const connection = (ahead: number): ConnectionView => ({
     instrument: {
-      id: 'i', maker: 'Fieldsim', model: 'VH-2', serial: '30417', firmware: '2.4.1', options: ['vibration'],
+      id: 'i', maker: 'Fieldsim', model: 'VH-2', serial: '30417', knownBy: '', firmware: '2.4.1', options: ['vibration'],
       calibratedOn: '2025-10-14', calibratedUntil: '2027-10-14', calibrationMonths: null, tellsCalibration: true, isByHand: false, lastSeenAt: '2026-11-23T09:00:00Z',
     },
     batteryPercent: 81,
@@ -125,7 +125,7 @@ describe('the facts', () => {
 
 describe('the shelf', () => {
   const vh2: InstrumentView = {
-    id: 'i', maker: 'Fieldsim', model: 'VH-2', serial: '30417', firmware: '2.4.1', options: ['vibration'],
+    id: 'i', maker: 'Fieldsim', model: 'VH-2', serial: '30417', knownBy: '', firmware: '2.4.1', options: ['vibration'],
     calibratedOn: '2025-10-14', calibratedUntil: '2027-10-14', calibrationMonths: null, tellsCalibration: true, isByHand: false, lastSeenAt: '2026-11-23T09:00:00Z',
   }
   const line = (state: ConnectionLine['state']): ConnectionLine => ({

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query'
 import { useNavigate } from '@tanstack/react-router'
 import { useEffect, useState } from 'react'
 import { queries } from '../api/queries'
+import { numberOf } from '../instruments/instrumentName'
 import { words } from '../words/en'
 import { Dialog } from './Dialog'
 import { Tag } from './Tag'
@@ -36,7 +37,7 @@ function useTargets(enabled: boolean, text: string): Target[] {
     ...(instruments.data ?? []).map((instrument) => ({
       key: instrument.id,
       tag: instrument.model,
-      text: `no. ${instrument.serial}`,
+      text: numberOf(instrument),
       hint: words.rooms.instruments,
       go: () => void navigate({ to: '/instruments', search: { instrument: instrument.id } }),
     })),

@@ -4,12 +4,13 @@ import { queries } from '../api/queries'
 import type { InstrumentView, RouteView } from '../api/types'
 import { Button } from '../parts/Button'
 import { Trouble } from '../parts/Trouble'
+import { nameOf as named } from '../instruments/instrumentName'
 import { words } from '../words/en'
 import type { useSplit } from './useSplit'
 
 const text = words.routes
 
-const nameOf = (instrument: InstrumentView | undefined) => (instrument ? `${instrument.model} no. ${instrument.serial}` : '')
+const nameOf = (instrument: InstrumentView | undefined) => (instrument ? named(instrument) : '')
 
 /** One route shared between two instruments: what each would take is shown first, then it is split so. */
 export function ShareRoute({ route, instruments, split }: { route: RouteView; instruments: InstrumentView[]; split: ReturnType<typeof useSplit> }) {

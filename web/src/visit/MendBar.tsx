@@ -16,11 +16,12 @@ const text = words.visits.mend
 type Open = 'move' | 'toVisit' | 'fill' | 'discard' | 'times'
 
 /** What can be put right on a visit, and what looks as if it had to be. */
-export function MendBar({ visit, chosen }: { visit: VisitSheet; chosen: VisitRow[] }) {
+export function MendBar({ visit, chosen, certified }: { visit: VisitSheet; chosen: VisitRow[]; certified: (readingId: string) => string[] }) {
   const [open, setOpen] = useState<Open | null>(null)
   const mending = useMending()
   const close = () => setOpen(null)
   const readingIds = chosen.flatMap((row) => (row.readingId === null ? [] : [row.readingId]))
+  const onCertificates = readingIds.filter((id) => certified(id).length > 0)
   const all = chosen.length === visit.rows.length
   const accidental = [
     ...visit.rows.flatMap((row) => (row.isAccidental && row.readingId !== null ? [row.readingId] : [])),
@@ -45,6 +46,7 @@ export function MendBar({ visit, chosen }: { visit: VisitSheet; chosen: VisitRow
           {text.accidental(accidental.length)} <Button onClick={() => discard(accidental, text.nothingMeasured)}>{text.discardThem(accidental.length)}</Button>
         </p>
       )}
+      {onCertificates.length > 0 && <p className="py-0.5">{words.visits.certified.warning(onCertificates.length, [...new Set(onCertificates.flatMap(certified))])}</p>}
       <Trouble error={mending.error} />
       <div role="group" aria-label={text.open} className="flex flex-wrap gap-x-4 gap-y-1">
         <span className="text-ink2">{text.chosen(chosen.length, all)}</span>

@@ -1,5 +1,5 @@
 import { Link } from '@tanstack/react-router'
-import { useState } from 'react'
+import { Fragment, useState } from 'react'
 import { api, data } from '../api/client'
 import type { VisitRow } from '../api/types'
 import { Button } from '../parts/Button'
@@ -12,6 +12,7 @@ import { words } from '../words/en'
 import { CaptureDialog } from '../reading/CaptureDialog'
 import { DRAGGED_READING } from './dragging'
 import { filledIn } from './filled'
+import { OtherReadings } from './OtherReadings'
 import { useMending } from '../reading/useMending'
 import { usePlacements } from './usePlacements'
 
@@ -21,15 +22,21 @@ interface Props {
   left: ReadonlySet<string>
   onToggle: (row: VisitRow, on: boolean) => void
   mayEdit: boolean
+  /** Numbers of the certificates in force that state a reading. */
+  certified: (readingId: string) => string[]
   onLimits: ((check: { checkId: string; point: string; check: string }) => void) | undefined
 }
 
 /** The stops in walking order, each with what was found and what it means. */
-export function StopTable({ rows, visitedAt, left, onToggle, mayEdit, onLimits }: Props) {
+export function StopTable({ rows, visitedAt, left, onToggle, mayEdit, certified, onLimits }: Props) {
   const text = words.visits.sheet
   const [over, setOver] = useState<string | null>(null)
   const { place } = usePlacements()
   const [looked, setLooked] = useState<VisitRow | null>(null)
+  const certifiedSay = (row: VisitRow) => {
+    const numbers = row.readingId === null ? [] : certified(row.readingId)
+    return numbers.length === 0 ? '' : words.visits.certified.row(numbers)
+  }
   const swap = (row: VisitRow) => {
     const other = rows.find((one) => one.readingId === row.swappedWithId)
     if (!other?.readingId || !row.readingId) return
@@ -59,8 +66,8 @@ export function StopTable({ rows, visitedAt, left, onToggle, mayEdit, onLimits }
         </thead>
         <tbody>
           {rows.map((row, i) => (
+            <Fragment key={row.checkId}>
             <tr
-              key={row.checkId}
               className={`hover:bg-paper2 ${over === row.checkId ? 'bg-wash' : ''}`}
               onDragOver={(event) => {
                 if (!mayEdit || !event.dataTransfer.types.includes(DRAGGED_READING)) return
@@ -120,7 +127,7 @@ export function StopTable({ rows, visitedAt, left, onToggle, mayEdit, onLimits }
                 <VerdictMark verdict={row.verdict} reason={row.reason} notes={row.notes} />
               </td>
               <td className="text-ink2">
-                {[row.note, ...filledIn(row.filled), row.repeats > 0 ? text.repeated(row.repeats) : '', row.discardedBecause ?? ''].filter(Boolean).join(', ')}
+                {[row.note, ...filledIn(row.filled), row.repeats > 0 ? text.repeated(row.repeats) : '', row.discardedBecause ?? '', certifiedSay(row)].filter(Boolean).join(', ')}
                 {row.swappedWithId !== null && (
                   <span className="text-watch">
                     {row.note && ', '}
@@ -130,6 +137,8 @@ export function StopTable({ rows, visitedAt, left, onToggle, mayEdit, onLimits }
                 {mayEdit && <RowAction row={row} />}
               </td>
             </tr>
+            <OtherReadings row={row} mayEdit={mayEdit} />
+            </Fragment>
           ))}
         </tbody>
       </table>

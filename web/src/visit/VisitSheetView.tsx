@@ -12,6 +12,7 @@ import { Trouble } from '../parts/Trouble'
 import { VerdictMark } from '../parts/VerdictMark'
 import { LimitDialog } from '../limits/LimitDialog'
 import { dayAndTime, span } from '../units/format'
+import { nameOf } from '../instruments/instrumentName'
 import { words } from '../words/en'
 import { Corrections } from './Corrections'
 import { MendBar } from './MendBar'
@@ -28,6 +29,8 @@ export function VisitSheetView() {
   const client = useQueryClient()
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set())
   const [limitsOf, setLimitsOf] = useState<Pick<CheckLine, 'checkId' | 'point' | 'check'> | null>(null)
+  const onCertificates = useQuery(queries.onCertificates(visitId)).data ?? []
+  const certified = (readingId: string) => onCertificates.filter((one) => one.readingId === readingId).map((one) => one.number)
   const rows = visit.data?.rows ?? []
   const chosen = rows.map((row) => row.checkId).filter((id) => !left.has(id))
   const prepare = useMutation({
@@ -63,10 +66,10 @@ export function VisitSheetView() {
         {visit.data && (
           <>
             <VisitHead visit={visit.data} />
-            {may.edit && <MendBar visit={visit.data} chosen={rows.filter((row) => !left.has(row.checkId))} />}
+            {may.edit && <MendBar visit={visit.data} chosen={rows.filter((row) => !left.has(row.checkId))} certified={certified} />}
             <div className="flex min-h-0 flex-1 max-lg:flex-col">
               <section aria-label={words.visits.sheet.stops} className="min-w-0 flex-1 overflow-auto px-2">
-                <StopTable rows={rows} visitedAt={visit.data.beganAt} left={left} onToggle={toggle} mayEdit={may.edit} onLimits={may.edit ? setLimitsOf : undefined} />
+                <StopTable rows={rows} visitedAt={visit.data.beganAt} left={left} onToggle={toggle} mayEdit={may.edit} certified={certified} onLimits={may.edit ? setLimitsOf : undefined} />
                 <Corrections visitId={visitId} mayEdit={may.edit} />
               </section>
               <Tray tray={visit.data.tray} mayEdit={may.edit} />
@@ -95,7 +98,7 @@ function VisitHead({ visit }: { visit: VisitSheet }) {
         </span>
       </span>,
     ],
-    [words.visits.sheet.instrument, `${instrument.isByHand ? words.visits.sheet.byHand : `${instrument.model} no. ${instrument.serial}`}${visit.calibratedUntil ? `, calibrated to ${visit.calibratedUntil}` : ''}`],
+    [words.visits.sheet.instrument, `${instrument.isByHand ? words.visits.sheet.byHand : nameOf(instrument)}${visit.calibratedUntil ? `, calibrated to ${visit.calibratedUntil}` : ''}`],
     [words.visits.sheet.by, visit.technician],
   ]
   if (ahead !== 0) facts.push([words.visits.sheet.clock, words.visits.sheet.clockCorrected(span(ahead), ahead > 0)])

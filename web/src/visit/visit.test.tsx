@@ -1,5 +1,5 @@
 import { answering, asked, changes, forget } from '../test/fakeServer'
-import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
+import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import type { LooseReading, VisitRow, VisitSheet } from '../api/types'
 import { show } from '../test/show'
@@ -27,6 +27,8 @@ const loose: LooseReading = {
   isAccidental: false,
   proposals: [{ checkId: 'v', assetTag: 'P-102', place: 'Drive end, Velocity', reason: 'tag typed on the instrument', certainty: 0.93 }],
 }
+
+const none = () => []
 
 const done = { id: 'm', sentence: 'place', readings: 1 }
 
@@ -56,6 +58,7 @@ const row: VisitRow = {
   discardedBecause: null,
   isAccidental: false,
   filled: {},
+  others: [],
 }
 
 describe('the corrections of a visit', () => {
@@ -143,7 +146,7 @@ describe('the tray', () => {
 
 describe('the stops', () => {
   it('show value, limit, change, verdict and note, the value never on the wrong side of its limit', async () => {
-    show(<StopTable visitedAt="2026-11-20T08:00:00Z" rows={[row]} left={new Set()} onToggle={() => undefined} mayEdit onLimits={() => undefined} />)
+    show(<StopTable certified={none} visitedAt="2026-11-20T08:00:00Z" rows={[row]} left={new Set()} onToggle={() => undefined} mayEdit onLimits={() => undefined} />)
     const cells = (await screen.findByText('4.5004')).closest('tr')?.textContent
     expect(cells).toContain('4.50')
     expect(cells).toContain('+0.42')
@@ -156,7 +159,7 @@ describe('the stops', () => {
     const onLimits = vi.fn()
     const onToggle = vi.fn()
     const unlimited = { ...row, watch: null, fail: null, verdict: 'NOT_JUDGED' as const, reason: 'no limit is set' }
-    show(<StopTable visitedAt="2026-11-20T08:00:00Z" rows={[unlimited]} left={new Set()} onToggle={onToggle} mayEdit onLimits={onLimits} />)
+    show(<StopTable certified={none} visitedAt="2026-11-20T08:00:00Z" rows={[unlimited]} left={new Set()} onToggle={onToggle} mayEdit onLimits={onLimits} />)
     fireEvent.click(await screen.findByText('set one'))
     expect(onLimits).toHaveBeenCalledWith(unlimited)
     fireEvent.click(screen.getByRole('checkbox'))
@@ -166,7 +169,7 @@ describe('the stops', () => {
 
   it('say skipped instead of a number', async () => {
     const skipped = { ...row, readingId: null, value: null, change: null, progress: 'skipped', verdict: 'NOT_JUDGED' as const }
-    show(<StopTable visitedAt="2026-11-20T08:00:00Z" rows={[skipped]} left={new Set()} onToggle={() => undefined} mayEdit={false} onLimits={undefined} />)
+    show(<StopTable certified={none} visitedAt="2026-11-20T08:00:00Z" rows={[skipped]} left={new Set()} onToggle={() => undefined} mayEdit={false} onLimits={undefined} />)
     expect((await screen.findAllByText('skipped')).length).toBeGreaterThan(0)
     expect(screen.queryByRole('checkbox')).toBeNull()
   })
@@ -175,19 +178,52 @@ describe('the stops', () => {
     answering('POST', '/api/placements', () => done)
     const one = { ...row, checkId: 'a', readingId: 'ra', swappedWith: 'P-102 Drive end', swappedWithId: 'rb' }
     const other = { ...row, checkId: 'b', readingId: 'rb', swappedWith: 'P-101 Drive end', swappedWithId: 'ra' }
-    show(<StopTable visitedAt="2026-11-20T08:00:00Z" rows={[one, other]} left={new Set()} onToggle={() => undefined} mayEdit onLimits={undefined} />)
+    show(<StopTable certified={none} visitedAt="2026-11-20T08:00:00Z" rows={[one, other]} left={new Set()} onToggle={() => undefined} mayEdit onLimits={undefined} />)
     fireEvent.click((await screen.findAllByText('Swap them'))[0] as HTMLElement)
     await waitFor(() => expect(changes()[0]?.body).toEqual({ placements: [{ readingId: 'ra', checkId: 'b' }, { readingId: 'rb', checkId: 'a' }] }))
   })
 
   it('takes a reading that is dropped onto a stop', async () => {
     answering('POST', '/api/placements', () => done)
-    show(<StopTable visitedAt="2026-11-20T08:00:00Z" rows={[{ ...row, checkId: 'a' }]} left={new Set()} onToggle={() => undefined} mayEdit onLimits={undefined} />)
+    show(<StopTable certified={none} visitedAt="2026-11-20T08:00:00Z" rows={[{ ...row, checkId: 'a' }]} left={new Set()} onToggle={() => undefined} mayEdit onLimits={undefined} />)
     const target = (await screen.findAllByRole('row'))[1] as HTMLElement
     const dataTransfer = { types: [DRAGGED_READING], getData: () => 'loose', effectAllowed: '' }
     fireEvent.dragOver(target, { dataTransfer })
     fireEvent.drop(target, { dataTransfer })
     await waitFor(() => expect(changes()[0]?.body).toEqual({ placements: [{ readingId: 'loose', checkId: 'a' }] }))
+  })
+})
+
+describe('a stop measured twice', () => {
+  const other = { readingId: 'x', takenAt: '2026-11-23T10:05:00Z', isPlanned: false, value: 2.1, verdict: 'PASS' as const, reason: '', note: 'second try', discardedBecause: null }
+
+  it('shows every reading, and lets another one count', async () => {
+    answering('POST', '/api/readings/x/choose', () => done)
+    show(<StopTable certified={none} visitedAt="2026-11-23T08:00:00Z" rows={[{ ...row, others: [other] }]} left={new Set()} onToggle={() => undefined} mayEdit onLimits={() => undefined} />)
+    const line = await screen.findByRole('row', { name: 'Another reading of Drive end' })
+    expect(line.textContent).toContain('2.1')
+    expect(line.textContent).toContain('second try')
+    fireEvent.click(within(line).getByText('Use this reading'))
+    await waitFor(() => expect(changes()[0]?.path).toBe('/api/readings/x/choose'))
+  })
+
+  it('takes another one off and brings a discarded one back', async () => {
+    answering('POST', '/api/readings/x/place', () => done)
+    answering('POST', '/api/readings/y/restore', () => done)
+    const gone = { ...other, readingId: 'y', discardedBecause: 'cable off' }
+    show(<StopTable certified={none} visitedAt="2026-11-23T08:00:00Z" rows={[{ ...row, others: [other, gone] }]} left={new Set()} onToggle={() => undefined} mayEdit onLimits={() => undefined} />)
+    const [first, second] = await screen.findAllByRole('row', { name: 'Another reading of Drive end' })
+    fireEvent.click(within(first as HTMLElement).getByText('To the tray'))
+    await waitFor(() => expect(changes()[0]).toMatchObject({ path: '/api/readings/x/place', body: { checkId: null } }))
+    expect(within(second as HTMLElement).queryByText('Use this reading')).toBeNull()
+    fireEvent.click(within(second as HTMLElement).getByText('Restore'))
+    await waitFor(() => expect(changes()[1]?.path).toBe('/api/readings/y/restore'))
+  })
+
+  it('says which readings are on a certificate before they are discarded or moved', async () => {
+    const visit = { rows: [row], tray: [], clockDoubt: '', clockAheadSeconds: 0, newest: null } as unknown as VisitSheet
+    show(<MendBar certified={(id) => (id === 'r' ? ['2026-0003'] : [])} visit={visit} chosen={[row]} />)
+    expect(await screen.findByText(/1 reading is on certificate 2026-0003/)).toBeTruthy()
   })
 })
 
@@ -202,7 +238,7 @@ describe('mending', () => {
 
   it('moves all times by one that is known', async () => {
     answering('POST', '/api/visits/x/times', () => done)
-    show(<MendBar visit={visit} chosen={visit.rows} />)
+    show(<MendBar certified={none} visit={visit} chosen={visit.rows} />)
     fireEvent.click(await screen.findByText('Say when it was taken'))
     fireEvent.change(screen.getByLabelText('It was taken'), { target: { value: '2026-11-23T10:15:00' } })
     fireEvent.click(screen.getByText('Move all times'))
@@ -211,14 +247,14 @@ describe('mending', () => {
 
   it('discards what looks as if nothing had been measured', async () => {
     answering('POST', '/api/discards', () => done)
-    show(<MendBar visit={visit} chosen={visit.rows} />)
+    show(<MendBar certified={none} visit={visit} chosen={visit.rows} />)
     fireEvent.click(await screen.findByText('Discard it'))
     await waitFor(() => expect(changes()[0]?.body).toEqual({ readingIds: ['s'], reason: 'nothing was measured' }))
   })
 
   it('fills one column for the chosen ones, with a decimal comma', async () => {
     answering('POST', '/api/fillings', () => done)
-    show(<MendBar visit={visit} chosen={[row]} />)
+    show(<MendBar certified={none} visit={visit} chosen={[row]} />)
     fireEvent.click(await screen.findByText('Fill in'))
     fireEvent.change(screen.getByLabelText('Value'), { target: { value: '6,2' } })
     fireEvent.click(screen.getByText('Save'))
@@ -229,7 +265,7 @@ describe('mending', () => {
     answering('GET', '/api/outline/find', () => [{ id: 'c', level: 'CLIENT', tag: '', name: 'Lower Fell Depot', place: '' }])
     answering('POST', '/api/visits/x/move-preview', () => ({ target: 'Lower Fell Depot', lines: [{ from: 'P-102 Drive end', to: '', readings: 2 }], loose: 2 }))
     answering('POST', '/api/visits/x/move', () => done)
-    show(<MendBar visit={visit} chosen={visit.rows} />)
+    show(<MendBar certified={none} visit={visit} chosen={visit.rows} />)
     fireEvent.click(await screen.findByText('Move to another place'))
     fireEvent.change(screen.getByLabelText('Client, site or machine'), { target: { value: 'Lower' } })
     fireEvent.click(await screen.findByText('Lower Fell Depot'))

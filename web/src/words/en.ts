@@ -125,6 +125,8 @@ export const words = {
     prove: 'Prove it unchanged',
     unchanged: 'Unchanged: the stored paper has the digest it was signed with,',
     changed: 'The stored paper is NOT what was signed.',
+    readingsChanged: (n: number) => (n === 1 ? '1 of its readings was changed since' : `${n} of its readings were changed since`),
+    changedThen: 'The certificate stays as it was signed. If it is wrong, withdraw it and prepare a new one.',
     withdraw: 'Withdraw',
     withdrawWhy: 'Why is it withdrawn?',
     discard: 'Throw away',

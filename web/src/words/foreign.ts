@@ -14,6 +14,7 @@ export const foreign = {
   instrument: 'Written by',
   anotherInstrument: '(another instrument)',
   model: 'Model',
+  maker: 'Maker',
   serial: 'Serial number',
   use: (heading: string) => `What ${heading} holds`,
   unit: (heading: string) => `Unit of ${heading}`,

@@ -5,6 +5,7 @@ export const instruments = {
     fresh === 0
       ? `Nothing new on ${name}.`
       : `${fresh} new ${fresh === 1 ? 'thing' : 'things'} on ${name}. Nothing leaves the instrument until it is stored here and checked.`,
+  noSerial: (knownBy: string) => `without a serial number (${knownBy})`,
   add: 'Connect an instrument',
   connection: {
     name: 'Name',

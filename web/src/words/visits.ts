@@ -49,6 +49,21 @@ export const visits = {
     swapDone: 'Swapped.',
     choose: (n: number) => `${n} chosen for the certificate`,
   },
+  others: {
+    row: (point: string) => `Another reading of ${point}`,
+    planned: 'Planned reading',
+    further: 'Further reading',
+    choose: 'Use this reading',
+    chosen: 'This reading counts at its stop now.',
+    toTray: 'To the tray',
+    restore: 'Restore',
+    discarded: 'Discarded.',
+  },
+  certified: {
+    row: (numbers: string[]) => `on certificate ${numbers.join(', ')}`,
+    warning: (n: number, numbers: string[]) =>
+      `${n === 1 ? '1 reading is' : `${n} readings are`} on certificate ${numbers.join(', ')}. What is discarded or moved here is marked there; withdraw the certificate if it is wrong.`,
+  },
   corrections: {
     title: (n: number) => `Corrections (${n})`,
     at: 'When',

@@ -64,10 +64,10 @@ final class BigPlant {
                 INSERT INTO visit VALUES ('00000000-0000-4000-8000-000000000003', NULL, NULL, 'Bench', now(),
                     '00000000-0000-4000-8000-000000000001', 'bench', 0, NULL, NULL)""");
         statement.execute("""
-                INSERT INTO reading (id, check_id, visit_id, original_id, instrument_serial, own_id, capture_sha256, technique, taken_at, instrument_time,
+                INSERT INTO reading (id, check_id, visit_id, original_id, instrument_id, own_id, capture_sha256, technique, taken_at, instrument_time,
                     label, note, settings, obstacle, replaced, discarded_because, filled, stored_at, version)
                 SELECT %s, id, '00000000-0000-4000-8000-000000000003', '00000000-0000-4000-8000-000000000002',
-                    'bench', id::text, '', 'vibration', now(), now(), '', '', '{}', '', false, NULL, '{}', now(), 0
+                    '00000000-0000-4000-8000-000000000001', id::text, '', 'vibration', now(), now(), '', '', '{}', '', false, NULL, '{}', now(), 0
                 FROM node WHERE level = 'CHECK'""".formatted("overlay(id::text placing '9' from 1 for 1)::uuid"));
         statement.execute("""
                 INSERT INTO result (reading_id, result_id, taken_at, check_id, place, value, unit) SELECT r.id, x.result, r.taken_at, r.check_id, x.place, (abs(hashtext(r.id::text)) %% 500) / 100.0, x.unit

@@ -39,11 +39,11 @@ final class TrendBench {
             statement.execute("DELETE FROM result WHERE check_id = '" + CHECK + "'");
             statement.execute("DELETE FROM reading WHERE check_id = '" + CHECK + "'");
             statement.execute("""
-                    INSERT INTO reading (id, check_id, visit_id, original_id, instrument_serial, own_id, capture_sha256, technique, taken_at, instrument_time,
+                    INSERT INTO reading (id, check_id, visit_id, original_id, instrument_id, own_id, capture_sha256, technique, taken_at, instrument_time,
                         label, note, settings, obstacle, replaced, discarded_because, filled, stored_at, version)
-                    SELECT gen_random_uuid(), '%s', v.id, o.id, 'bench', 'trend-' || n, 'trend', 'vibration', '2024-12-01T00:00:00Z'::timestamptz + n * interval '62 seconds',
+                    SELECT gen_random_uuid(), '%s', v.id, o.id, o.instrument_id, 'trend-' || n, 'trend', 'vibration', '2024-12-01T00:00:00Z'::timestamptz + n * interval '62 seconds',
                         '2024-12-01T00:00:00Z'::timestamptz + n * interval '62 seconds', '', '', '{}', '', false, NULL, '{}', now(), 0
-                    FROM generate_series(1, %d) n, (SELECT id FROM visit LIMIT 1) v, (SELECT id FROM original LIMIT 1) o""".formatted(CHECK, VALUES));
+                    FROM generate_series(1, %d) n, (SELECT id FROM visit LIMIT 1) v, (SELECT id, instrument_id FROM original LIMIT 1) o""".formatted(CHECK, VALUES));
             statement.execute("""
                     INSERT INTO result (reading_id, result_id, taken_at, check_id, place, value, unit)
                     SELECT id, 'velocity.rms', taken_at, check_id, 0, 2 + random() + CASE WHEN own_id = 'trend-600000' THEN 7 ELSE 0 END, 'mm/s'

@@ -67,7 +67,8 @@ public final class Fieldsim implements AutoCloseable {
 
     public static Fieldsim start(StandIn standIn, Clock realTime) {
         HandheldModel usual = standIn.kind().model(LocalDate.ofInstant(realTime.instant(), ZoneOffset.UTC));
-        HandheldModel model = standIn.serial().isBlank() ? usual : usual.withSerial(standIn.serial());
+        HandheldModel model = usual.named(
+                standIn.maker().isBlank() ? usual.maker() : standIn.maker(), standIn.serial().isBlank() ? usual.serial() : standIn.serial());
         HandheldMemory memory = new HandheldMemory(standIn.memory(), model.memoryBytes());
         Faults faults = new Faults();
         SimulatedPlant plant = new SimulatedPlant(plantStart(memory, realTime), SEED);
@@ -118,10 +119,10 @@ public final class Fieldsim implements AutoCloseable {
         }
     }
 
-    /** Each argument is one stand-in: {@code kind=vibration;memory=FOLDER;instrument-port=N;panel-port=N;serial=NUMBER;line=PATH;drive=FOLDER}. */
+    /** Each argument is one stand-in: {@code kind=vibration;memory=FOLDER;instrument-port=N;panel-port=N;maker=NAME;serial=NUMBER;line=PATH;drive=FOLDER}. */
     public static void main(String[] args) throws InterruptedException {
         if (args.length == 0) {
-            System.err.println("Usage: fieldsim 'kind=vibration|logger|loop|cells|leak;memory=FOLDER[;instrument-port=N][;panel-port=N][;serial=NUMBER][;line=PATH][;drive=FOLDER]' | 'kind=transmitter;instrument-port=N' ...");
+            System.err.println("Usage: fieldsim 'kind=vibration|logger|loop|cells|leak;memory=FOLDER[;instrument-port=N][;panel-port=N][;maker=NAME][;serial=NUMBER][;line=PATH][;drive=FOLDER]' | 'kind=transmitter;instrument-port=N' ...");
             System.exit(2);
         }
         for (String words : args) {

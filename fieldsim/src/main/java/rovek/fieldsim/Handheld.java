@@ -352,7 +352,7 @@ final class Handheld {
     private Maker maker() {
         return new Maker(
                 "Fieldsim",
-                Optional.of(new Maker.MakingInstrument(model.model(), model.serial(), model.firmware())));
+                Optional.of(new Maker.MakingInstrument(model.maker(), model.model(), model.serial(), model.firmware())));
     }
 
     private WalkState requireWalk() {

@@ -64,8 +64,8 @@ record HandheldModel(
         };
     }
 
-    HandheldModel withSerial(String other) {
-        return new HandheldModel(maker, model, other, firmware, passCode, options, calibratedOn, calibratedUntil, memoryBytes, hasNumberedMemories);
+    HandheldModel named(String otherMaker, String otherSerial) {
+        return new HandheldModel(otherMaker, model, otherSerial, firmware, passCode, options, calibratedOn, calibratedUntil, memoryBytes, hasNumberedMemories);
     }
 
     /** As a route or a reading names them, the one it is for first. */

@@ -9,6 +9,7 @@ import java.util.Optional;
 /**
  * What one stand-in is and how it is plugged in.
  *
+ * @param maker as it names itself; blank for the usual one
  * @param serial blank for the usual one of its kind
  * @param memory where it keeps its memory; what lies there is what it knows
  * @param instrumentPort 0 for any that is free; likewise the panel's
@@ -16,7 +17,12 @@ import java.util.Optional;
  * @param drive a folder it shows its memory in as well
  */
 public record StandIn(
-        Fieldsim.Kind kind, String serial, Path memory, int instrumentPort, int panelPort, Optional<Path> line, Optional<Path> drive) {
+        Fieldsim.Kind kind, String maker, String serial, Path memory, int instrumentPort, int panelPort, Optional<Path> line, Optional<Path> drive) {
+
+    /** One of the usual maker. */
+    public StandIn(Fieldsim.Kind kind, String serial, Path memory, int instrumentPort, int panelPort, Optional<Path> line, Optional<Path> drive) {
+        this(kind, "", serial, memory, instrumentPort, panelPort, line, drive);
+    }
 
     /**
      * From words as on a command line, {@code kind=loop;memory=/some/folder;instrument-port=5025}.
@@ -34,6 +40,7 @@ public record StandIn(
         }
         return new StandIn(
                 Fieldsim.Kind.valueOf(given.getOrDefault("kind", "vibration").toUpperCase(Locale.ROOT)),
+                given.getOrDefault("maker", ""),
                 given.getOrDefault("serial", ""),
                 Path.of(given.get("memory")),
                 Integer.parseInt(given.getOrDefault("instrument-port", "0")),

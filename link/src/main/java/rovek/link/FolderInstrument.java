@@ -55,11 +55,11 @@ final class FolderInstrument implements Instrument {
             JsonNode said = json.readTree(Files.readAllBytes(folder.resolve(IDENTITY)));
             Map<String, String> options = new LinkedHashMap<>();
             said.path("options").properties().forEach(option -> options.put(option.getKey().toLowerCase(Locale.ROOT), option.getValue().asString("")));
-            if (said.path("serial").asString("").isBlank()) {
-                throw new LinkException.Garbled("an " + IDENTITY + " without a serial number");
+            if (said.path("model").asString("").isBlank()) {
+                throw new LinkException.Garbled("an " + IDENTITY + " without a model");
             }
             return new InstrumentIdentity(
-                    said.path("maker").asString(""), said.path("model").asString(""), said.path("serial").asString(), said.path("firmware").asString(""),
+                    said.path("maker").asString(""), said.path("model").asString(""), said.path("serial").asString(""), said.path("firmware").asString(""),
                     options, date(said, "calibratedOn"), date(said, "calibratedUntil"));
         } catch (IOException e) {
             throw gone(e);

@@ -7,6 +7,7 @@ import java.util.Optional;
 /**
  * Who an instrument says it is.
  *
+ * @param serial blank where the instrument has none to tell
  * @param options licensed techniques and options with their revision
  * @param calibratedOn date of its own calibration, where it tells
  * @param calibratedUntil date it is due again, where it tells
@@ -21,6 +22,20 @@ public record InstrumentIdentity(
         Optional<LocalDate> calibratedUntil) {
 
     public InstrumentIdentity {
+        maker = maker.strip();
+        model = model.strip();
+        serial = knownSerial(serial);
         options = Map.copyOf(options);
+    }
+
+    /** A serial number as somebody tells it; blank where it says that there is none: IEEE 488.2, 10.14 has "0" for that. */
+    public static String knownSerial(String told) {
+        String serial = told.strip();
+        return serial.equals("0") ? "" : serial;
+    }
+
+    /** How it is named in a sentence. */
+    public String said() {
+        return serial.isEmpty() ? model + " without a serial number" : "%s no. %s".formatted(model, serial);
     }
 }

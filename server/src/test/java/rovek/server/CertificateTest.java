@@ -81,7 +81,7 @@ class CertificateTest {
                 .contains("Certificate no. " + issued.get("number").asString() + " Page 1 of 1")
                 .contains("Client of P-77")
                 .contains("P-77 Well pump")
-                .contains("VH-2, serial number 30417, calibrated on")
+                .contains("Fieldsim VH-2, serial number 30417, calibrated on")
                 .contains("4 results: 1 fail, 0 watch, 0 pass, 3 not judged.")
                 .contains("velocity RMS")
                 .contains("mm/s above 0.500 above 1.00 fail")

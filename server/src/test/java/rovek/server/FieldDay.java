@@ -11,7 +11,9 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import rovek.fieldsim.Fieldsim;
+import rovek.fieldsim.StandIn;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -34,6 +36,12 @@ public final class FieldDay implements AutoCloseable {
     /** A stand-in of another kind, or with another serial number. */
     public FieldDay(Fieldsim.Kind kind, String serial, Path memory) {
         this.fieldsim = Fieldsim.start(kind, serial, memory, 0, 0, Clock.systemUTC());
+    }
+
+    /** A stand-in of another maker. */
+    FieldDay(String maker, String serial, Path memory) {
+        this.fieldsim = Fieldsim.start(
+                new StandIn(Fieldsim.Kind.VIBRATION, maker, serial, memory, 0, 0, Optional.empty(), Optional.empty()), Clock.systemUTC());
     }
 
     public int instrumentPort() {

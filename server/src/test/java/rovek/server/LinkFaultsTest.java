@@ -71,12 +71,12 @@ class LinkFaultsTest {
     }
 
     private long stored() {
-        return db.sql("SELECT count(*) FROM reading WHERE instrument_serial = ?").param(serial).query(Long.class).single();
+        return db.sql("SELECT count(*) FROM reading WHERE instrument_id = (SELECT id FROM instrument WHERE serial = ?)").param(serial).query(Long.class).single();
     }
 
     private long storedWithResults() {
         return db.sql("""
-                SELECT count(*) FROM reading r WHERE instrument_serial = ? AND EXISTS (SELECT 1 FROM result v WHERE v.reading_id = r.id)
+                SELECT count(*) FROM reading r WHERE instrument_id = (SELECT id FROM instrument WHERE serial = ?) AND EXISTS (SELECT 1 FROM result v WHERE v.reading_id = r.id)
                 AND EXISTS (SELECT 1 FROM capture c WHERE c.reading_id = r.id)""").param(serial).query(Long.class).single();
     }
 

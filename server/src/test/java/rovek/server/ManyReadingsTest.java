@@ -43,11 +43,11 @@ class ManyReadingsTest {
     private static void measure(Connection db, String check, int from, int to) throws SQLException {
         try (Statement statement = db.createStatement()) {
             statement.execute("""
-                    INSERT INTO reading (id, check_id, visit_id, original_id, instrument_serial, own_id, capture_sha256, technique, taken_at, instrument_time,
+                    INSERT INTO reading (id, check_id, visit_id, original_id, instrument_id, own_id, capture_sha256, technique, taken_at, instrument_time,
                         label, note, settings, obstacle, replaced, discarded_because, filled, stored_at, version)
-                    SELECT gen_random_uuid(), '%1$s', v.id, o.id, 'many', '%1$s-' || n, 'many', 'vibration', '2026-01-01T00:00:00Z'::timestamptz + n * interval '1 minute',
+                    SELECT gen_random_uuid(), '%1$s', v.id, o.id, o.instrument_id, '%1$s-' || n, 'many', 'vibration', '2026-01-01T00:00:00Z'::timestamptz + n * interval '1 minute',
                         '2026-01-01T00:00:00Z', '', '', '{}', '', false, NULL, '{}', now(), 0
-                    FROM generate_series(%2$d, %3$d) n, (SELECT id FROM visit LIMIT 1) v, (SELECT id FROM original LIMIT 1) o""".formatted(check, from, to));
+                    FROM generate_series(%2$d, %3$d) n, (SELECT id FROM visit LIMIT 1) v, (SELECT id, instrument_id FROM original LIMIT 1) o""".formatted(check, from, to));
             statement.execute("""
                     INSERT INTO result (reading_id, result_id, taken_at, check_id, place, value, unit)
                     SELECT id, 'velocity.rms', taken_at, check_id, 0,

@@ -86,7 +86,7 @@ class RegisterTest {
         field.press("/api/walk-all", Map.of());
         field.readBack(caller, instrument);
         String visit = caller.get("/api/visits").ok().get(0).get("id").asString();
-        rovek.bean(JdbcClient.class).sql("UPDATE visit SET calibrated_on = '2024-01-01', calibrated_until = '2025-01-01' WHERE id = ?").param(UUID.fromString(visit)).update();
+        rovek.bean(JdbcClient.class).sql("UPDATE reading SET calibrated_on = '2024-01-01', calibrated_until = '2025-01-01' WHERE visit_id = ?").param(UUID.fromString(visit)).update();
         String certificate = caller.post("/api/certificates", Map.of("visitId", visit, "checkIds", checks)).ok().get("id").asString();
         String ranOut = "had run out on the day of the visit";
         JsonNode refused = caller.get("/api/certificates/" + certificate + "/preview").ok();

@@ -27,6 +27,23 @@ public record TestDatabase(String url, String user, String password, String name
         return new TestDatabase(urlOf(name), USER, secret(), name, false);
     }
 
+    /** As an older version left it, without anything in it. */
+    static TestDatabase createAt(String version) {
+        String name = "t_" + UUID.randomUUID().toString().replace("-", "").toLowerCase(Locale.ROOT);
+        execute("CREATE DATABASE " + name);
+        TestDatabase database = new TestDatabase(urlOf(name), USER, secret(), name, false);
+        flyway(database).target(version).load().migrate();
+        return database;
+    }
+
+    void migrateToTheNewest() {
+        flyway(this).load().migrate();
+    }
+
+    private static FluentConfiguration flyway(TestDatabase database) {
+        return Flyway.configure().locations("classpath:db/migration").dataSource(database.url, database.user, database.password);
+    }
+
     private static String urlOf(String name) {
         return "jdbc:postgresql://" + server() + "/" + name;
     }

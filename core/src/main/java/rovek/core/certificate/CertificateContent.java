@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import rovek.core.limit.RollUp;
 
 /**
@@ -14,6 +15,7 @@ import rovek.core.limit.RollUp;
  * @param visitOn the day the readings were taken
  * @param technician who measured
  * @param reviewer who signs, once known
+ * @param sensors the measurements were made with
  * @param isByHand whether some of it was written down without an instrument
  */
 public record CertificateContent(
@@ -24,21 +26,40 @@ public record CertificateContent(
         String technician,
         Optional<String> reviewer,
         List<InstrumentStatement> instruments,
+        List<SensorStatement> sensors,
         boolean isByHand,
         List<CertificateRow> rows) {
 
-    /** What it was measured with. */
-    public record InstrumentStatement(
-            String model, String serial, Optional<LocalDate> calibratedOn, Optional<LocalDate> calibratedUntil) {
+    /**
+     * An instrument and the calibration it had when it measured.
+     *
+     * @param name maker, model and serial number, or what tells it apart without one
+     */
+    public record InstrumentStatement(String name, Optional<LocalDate> calibratedOn, Optional<LocalDate> calibratedUntil) {
 
         boolean isCalibratedOn(LocalDate day) {
             return calibratedUntil.isPresent() && !calibratedUntil.get().isBefore(day);
         }
     }
 
+    /**
+     * A sensor and the calibration it had when it measured.
+     *
+     * @param name tag, and serial number where it is known
+     * @param isRegistered whether the register knows it; its calibration is not known otherwise
+     * @param dueOn when it was due again; empty where no interval is set
+     */
+    public record SensorStatement(String name, boolean isRegistered, Optional<LocalDate> calibratedOn, Optional<LocalDate> dueOn) {}
+
     public CertificateContent {
         instruments = List.copyOf(instruments);
+        sensors = List.copyOf(sensors);
         rows = List.copyOf(rows);
+    }
+
+    /** The same, under somebody's name: nothing else of it changes between being seen and being signed. */
+    public CertificateContent signedBy(String name) {
+        return new CertificateContent(client, site, work, visitOn, technician, Optional.of(name), instruments, sensors, isByHand, rows);
     }
 
     public RollUp rollUp() {
@@ -76,20 +97,22 @@ public record CertificateContent(
         }
         for (InstrumentStatement instrument : instruments) {
             if (instrument.calibratedOn().isEmpty()) {
-                missing.add("The calibration date of %s no. %s is not known."
-                        .formatted(instrument.model(), instrument.serial()));
+                missing.add("The calibration date of %s is not known.".formatted(instrument.name()));
             } else if (instrument.calibratedOn().get().isAfter(visitOn)) {
-                missing.add("%s no. %s was calibrated only after the visit.".formatted(instrument.model(), instrument.serial()));
+                missing.add("%s was calibrated only after the visit.".formatted(instrument.name()));
             }
         }
         return missing;
     }
 
-    /** Instruments whose calibration had run out on the day of the visit, each as a sentence. Whether that forbids signing is the house's rule. */
+    /** Instruments and sensors whose calibration had run out on the day of the visit, each as a sentence. Whether that forbids signing is the house's rule. */
     public List<String> overdue() {
-        return instruments.stream()
+        Stream<String> ofInstruments = instruments.stream()
                 .filter(instrument -> instrument.calibratedOn().isPresent() && !instrument.isCalibratedOn(visitOn))
-                .map(instrument -> "The calibration of %s no. %s had run out on the day of the visit.".formatted(instrument.model(), instrument.serial()))
-                .toList();
+                .map(instrument -> "The calibration of %s had run out on the day of the visit.".formatted(instrument.name()));
+        Stream<String> ofSensors = sensors.stream()
+                .filter(sensor -> sensor.dueOn().filter(due -> due.isBefore(visitOn)).isPresent())
+                .map(sensor -> "The calibration of sensor %s had run out on the day of the visit.".formatted(sensor.name()));
+        return Stream.concat(ofInstruments, ofSensors).toList();
     }
 }

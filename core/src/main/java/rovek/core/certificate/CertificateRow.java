@@ -14,7 +14,7 @@ import rovek.core.unit.UnitOfMeasure;
  * @param assetTag tag of the asset, may be blank
  * @param check e.g. "Drive end, Velocity 10–1000 Hz"
  * @param quantity e.g. "velocity RMS"
- * @param unit of the value and of the bounds
+ * @param unit of the value and of the bounds; {@code 1} where there is no number to it
  * @param value empty where nothing was measured
  * @param bounds the boundaries that held for it, one for each rule of its limit; empty where there was none
  * @param boundaryIsPast whether a value on a boundary is past it

@@ -1,6 +1,7 @@
 package rovek.link.packet;
 
 import java.util.Optional;
+import rovek.link.InstrumentIdentity;
 
 /**
  * Who made a field package.
@@ -9,8 +10,25 @@ import java.util.Optional;
  */
 public record Maker(String program, Optional<MakingInstrument> instrument) {
 
-    /** An instrument as it names itself in a package. */
-    public record MakingInstrument(String model, String serial, String firmware) {}
+    /**
+     * An instrument as it names itself in a package.
+     *
+     * @param maker blank where the package does not say
+     * @param serial blank where the instrument has none to tell; "0" says the same, after IEEE 488.2, 10.14
+     */
+    public record MakingInstrument(String maker, String model, String serial, String firmware) {
+
+        public MakingInstrument {
+            maker = maker.strip();
+            model = model.strip();
+            serial = InstrumentIdentity.knownSerial(serial);
+        }
+
+        /** Of a maker that is not known. */
+        public MakingInstrument(String model, String serial, String firmware) {
+            this("", model, serial, firmware);
+        }
+    }
 
     private static final String BY_HAND = "Written by hand";
 

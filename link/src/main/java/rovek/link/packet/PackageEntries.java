@@ -41,6 +41,7 @@ record PackageEntries(String kind, Instant createdAt, Maker maker, Map<String, b
         manifest.put("format", FORMAT).put("version", VERSION).put("kind", kind).put("createdAt", createdAt.toString());
         ObjectNode madeBy = manifest.putObject("madeBy").put("program", maker.program());
         maker.instrument().ifPresent(instrument -> madeBy
+                .put("maker", instrument.maker())
                 .put("model", instrument.model())
                 .put("serial", instrument.serial())
                 .put("firmware", instrument.firmware()));
@@ -113,11 +114,9 @@ record PackageEntries(String kind, Instant createdAt, Maker maker, Map<String, b
     }
 
     private static Maker maker(JsonNode madeBy) {
-        String serial = madeBy.path("serial").asString("");
-        Optional<Maker.MakingInstrument> instrument = serial.isBlank()
-                ? Optional.empty()
-                : Optional.of(new Maker.MakingInstrument(
-                        madeBy.path("model").asString(""), serial, madeBy.path("firmware").asString("")));
+        Maker.MakingInstrument named = new Maker.MakingInstrument(
+                madeBy.path("maker").asString(""), madeBy.path("model").asString(""), madeBy.path("serial").asString(""), madeBy.path("firmware").asString(""));
+        Optional<Maker.MakingInstrument> instrument = Optional.of(named).filter(one -> !one.model().isEmpty() || !one.serial().isEmpty());
         return new Maker(madeBy.get("program").stringValue(), instrument);
     }
 

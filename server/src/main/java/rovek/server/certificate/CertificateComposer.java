@@ -1,5 +1,6 @@
 package rovek.server.certificate;
 
+import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -14,17 +15,20 @@ import org.springframework.stereotype.Component;
 import rovek.core.certificate.CertificateContent;
 import rovek.core.certificate.CertificateContent.InstrumentStatement;
 import rovek.core.certificate.CertificateRow;
+import rovek.core.limit.Bounds;
 import rovek.core.limit.Judgement;
+import rovek.core.limit.LimitLayers;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.unit.Amount;
+import rovek.core.unit.UnitCatalogue;
 import rovek.server.account.Accounts;
-import rovek.server.instrument.InstrumentView;
-import rovek.server.instrument.Instruments;
+import rovek.server.certificate.CertifiedReadings.Certified;
 import rovek.server.judge.ReadingVerdict;
 import rovek.server.judge.Verdicts;
 import rovek.server.plant.CheckView;
 import rovek.server.plant.Plant;
 import rovek.server.plant.PlantTree;
+import rovek.server.reading.InstrumentCalibration;
 import rovek.server.reading.ReadingView;
 import rovek.server.reading.Readings;
 import rovek.server.visit.Visits;
@@ -38,89 +42,134 @@ class CertificateComposer {
     private final Visits visits;
     private final Readings readings;
     private final Plant plant;
-    private final Instruments instruments;
     private final Verdicts verdicts;
     private final Accounts accounts;
+    private final Equipment equipment;
     private final ZoneId zone;
 
     CertificateComposer(
-            Visits visits, Readings readings, Plant plant, Instruments instruments, Verdicts verdicts, Accounts accounts, @Value("${rovek.time-zone:UTC}") String zone) {
+            Visits visits, Readings readings, Plant plant, Verdicts verdicts, Accounts accounts, Equipment equipment, @Value("${rovek.time-zone:UTC}") String zone) {
         this.visits = visits;
         this.readings = readings;
         this.plant = plant;
-        this.instruments = instruments;
         this.verdicts = verdicts;
         this.accounts = accounts;
+        this.equipment = equipment;
         this.zone = ZoneId.of(zone);
     }
 
-    CertificateContent compose(UUID visitId, List<UUID> chosen, Optional<String> reviewer) {
+    /**
+     * What a certificate says, and of what.
+     *
+     * @param readings it states
+     * @param gone how many of the chosen checks are no longer in the visit
+     */
+    record Composed(CertificateContent content, List<Certified> readings, int gone) {}
+
+    Composed compose(UUID visitId, List<UUID> chosen) {
         VisitSheet sheet = visits.sheet(visitId);
         Map<UUID, ReadingView> byId = new HashMap<>();
         readings.ofVisit(visitId).forEach(reading -> byId.put(reading.id(), reading));
         PlantTree tree = plant.tree();
+        Instant began = Instant.parse(sheet.beganAt());
         List<CertificateRow> rows = new ArrayList<>();
-        for (VisitRow row : sheet.rows()) {
-            if (chosen.contains(row.checkId())) {
-                CheckView check = tree.check(row.checkId()).orElseThrow();
-                rows.addAll(rows(tree, row, check, byId.get(row.readingId())));
+        List<ReadingView> used = new ArrayList<>();
+        List<VisitRow> stated = sheet.rows().stream().filter(row -> chosen.contains(row.checkId())).toList();
+        Map<UUID, ReadingVerdict> judged = verdicts.of(tree, stated.stream().map(row -> byId.get(row.readingId())).filter(reading -> reading != null && reading.counts()).toList());
+        for (VisitRow row : stated) {
+            ReadingView reading = row.readingId() == null ? null : byId.get(row.readingId());
+            rows.addAll(new CheckRows(tree.check(row.checkId()).orElseThrow(), row, reading, reading == null ? null : judged.get(reading.id()), began).all());
+            if (reading != null) {
+                used.add(reading);
             }
         }
-        LocalDate on = LocalDate.ofInstant(Instant.parse(sheet.beganAt()), zone);
-        List<InstrumentView> used = used(sheet, chosen, byId);
-        return new CertificateContent(
-                sheet.client(), sheet.site(), sheet.title(), on, sheet.technician(), reviewer,
-                used.stream().filter(instrument -> !instrument.isByHand()).map(instrument -> statement(sheet, instrument)).toList(),
-                used.stream().anyMatch(InstrumentView::isByHand), rows);
+        LocalDate on = LocalDate.ofInstant(began, zone);
+        boolean isByHand = used.isEmpty() ? sheet.instrument().isByHand() : equipment.isByHand(used);
+        CertificateContent content = new CertificateContent(
+                sheet.client(), sheet.site(), sheet.title(), on, sheet.technician(), Optional.empty(),
+                used.isEmpty() ? ofVisit(sheet) : equipment.instruments(used), equipment.sensors(used, on), isByHand, rows);
+        int gone = (int) chosen.stream().distinct().count() - (int) stated.stream().map(VisitRow::checkId).distinct().count();
+        return new Composed(content, used.stream().map(reading -> new Certified(reading.id(), visitId, reading.checkId())).toList(), gone);
     }
 
-    /** What the chosen readings were taken with: readings that were moved here may have been taken with another instrument than the visit's. */
-    private List<InstrumentView> used(VisitSheet sheet, List<UUID> chosen, Map<UUID, ReadingView> readings) {
-        List<InstrumentView> used = sheet.rows().stream()
-                .filter(row -> chosen.contains(row.checkId()) && row.readingId() != null)
-                .map(row -> readings.get(row.readingId()).instrumentSerial())
-                .distinct()
-                .flatMap(serial -> instruments.withSerial(serial).stream())
-                .toList();
-        return used.isEmpty() ? List.of(sheet.instrument()) : used;
+    private static List<InstrumentStatement> ofVisit(VisitSheet sheet) {
+        return sheet.instrument().isByHand()
+                ? List.of()
+                : List.of(Equipment.statement(sheet.instrument(), new InstrumentCalibration(sheet.calibratedOn(), sheet.calibratedUntil())));
     }
 
-    /** The visit's own instrument with its calibration as it stood at the visit. */
-    private static InstrumentStatement statement(VisitSheet sheet, InstrumentView instrument) {
-        boolean isOwn = instrument.id().equals(sheet.instrument().id());
-        return new InstrumentStatement(
-                instrument.model(), instrument.serial(),
-                Optional.ofNullable(isOwn ? sheet.calibratedOn() : instrument.calibratedOn()),
-                Optional.ofNullable(isOwn ? sheet.calibratedUntil() : instrument.calibratedUntil()));
-    }
+    /** The lines of one chosen check: whatever came of it, at least one. */
+    private final class CheckRows {
 
-    /** The leading result, and every other one that has a limit of its own. */
-    private List<CertificateRow> rows(PlantTree tree, VisitRow row, CheckView check, ReadingView reading) {
-        Optional<ReadingVerdict> verdict = Optional.ofNullable(reading).filter(ReadingView::counts).map(counting -> verdicts.of(tree, counting));
-        List<CertificateRow> rows = new ArrayList<>();
-        for (ResultDefinition result : check.technique().results(check.settings())) {
-            boolean leads = check.leadingResult().filter(result::equals).isPresent();
-            Optional<ReadingVerdict.OfResult> own = verdict.map(judged -> judged.results().get(result.id()));
-            if (leads || own.isPresent()) {
-                Optional<Amount> value = verdict.map(judged -> reading.results().get(result.id()));
-                Judgement judgement = judgement(row, reading, value, verdict, result);
-                rows.add(new CertificateRow(
-                        check.asset().tag(), check.asset().name(), check.point().name() + ", " + check.node().name(), result.name(), result.unit(),
-                        value, own.map(judged -> judged.outcome().bounds()).orElse(List.of()),
-                        own.filter(judged -> judged.limit().limit().boundaryIsPast()).isPresent(), judgement, row.note()));
+        private final CheckView check;
+        private final VisitRow row;
+        private final @Nullable ReadingView reading;
+        private final @Nullable ReadingVerdict verdict;
+        private final Instant began;
+
+        /** @param verdict null where nothing was measured that counts */
+        CheckRows(CheckView check, VisitRow row, @Nullable ReadingView reading, @Nullable ReadingVerdict verdict, Instant began) {
+            this.check = check;
+            this.row = row;
+            this.reading = reading;
+            this.verdict = verdict;
+            this.began = began;
+        }
+
+        /** The leading result, and every other one that has a limit, with a number or without. */
+        List<CertificateRow> all() {
+            List<CertificateRow> rows = new ArrayList<>();
+            for (ResultDefinition result : check.technique().results(check.settings())) {
+                boolean leads = check.leadingResult().filter(result::equals).isPresent();
+                if (leads || limit(result).isPresent()) {
+                    rows.add(of(result));
+                }
             }
+            if (rows.isEmpty()) {
+                rows.add(withoutResults());
+            }
+            return rows;
         }
-        return rows;
-    }
 
-    private Judgement judgement(VisitRow row, ReadingView reading, Optional<Amount> value, Optional<ReadingVerdict> verdict, ResultDefinition result) {
-        if (reading != null && !reading.obstacle().isBlank()) {
-            return Judgement.notJudged(reading.obstacle());
+        /** What it was judged by, or would have been on the day of the visit. */
+        private Optional<LimitLayers.InForce> limit(ResultDefinition result) {
+            return verdict == null
+                    ? Optional.ofNullable(check.limits().get(result.id())).flatMap(layers -> layers.at(began))
+                    : Optional.ofNullable(verdict.results().get(result.id())).map(ReadingVerdict.OfResult::limit);
         }
-        if (value.isEmpty() || verdict.isEmpty()) {
-            return Judgement.notJudged(row.reason().isBlank() ? "there is no result" : row.reason());
+
+        private CertificateRow of(ResultDefinition result) {
+            Optional<Amount> value = verdict == null ? Optional.empty() : Optional.ofNullable(reading.results().get(result.id()));
+            List<Bounds> bounds = verdict == null || !verdict.results().containsKey(result.id()) ? List.of() : verdict.results().get(result.id()).outcome().bounds();
+            return new CertificateRow(
+                    check.asset().tag(), check.asset().name(), place(), result.name(), result.unit(), value, bounds,
+                    limit(result).filter(limit -> limit.limit().boundaryIsPast()).isPresent(), judgement(value, result), row.note());
         }
-        return named(verdict.get().onlyOn(result.id()).judgement());
+
+        private CertificateRow withoutResults() {
+            String reason = reading == null || verdict == null ? row.reason() : "kept as it was recorded, without a result";
+            return new CertificateRow(
+                    check.asset().tag(), check.asset().name(), place(), check.technique().name(), UnitCatalogue.ONE, Optional.empty(), List.of(), false,
+                    Judgement.notJudged(reason.isBlank() ? "there is no result" : reason), row.note());
+        }
+
+        private String place() {
+            return check.point().name() + ", " + check.node().name();
+        }
+
+        private Judgement judgement(Optional<Amount> value, ResultDefinition result) {
+            if (verdict == null) {
+                return Judgement.notJudged(row.reason().isBlank() ? "there is no result" : row.reason());
+            }
+            if (!reading.obstacle().isBlank()) {
+                return Judgement.notJudged(reading.obstacle());
+            }
+            if (value.isEmpty()) {
+                String remark = Optional.ofNullable(verdict.results().get(result.id())).map(one -> one.outcome().remark()).orElse("");
+                return Judgement.notJudged(remark.isBlank() ? "there is no result" : remark);
+            }
+            return named(verdict.onlyOn(result.id()).judgement());
+        }
     }
 
     /** A person stands on paper by name. */

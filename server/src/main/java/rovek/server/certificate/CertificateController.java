@@ -23,9 +23,11 @@ import rovek.server.problem.DomainProblem;
 class CertificateController {
 
     private final Certificates certificates;
+    private final CertifiedReadings certified;
 
-    CertificateController(Certificates certificates) {
+    CertificateController(Certificates certificates, CertifiedReadings certified) {
         this.certificates = certificates;
+        this.certified = certified;
     }
 
     record Reason(String reason) {}
@@ -35,6 +37,12 @@ class CertificateController {
     @GetMapping
     List<Certificates.CertificateLine> register(@RequestParam(defaultValue = "") String search) {
         return certificates.register(search);
+    }
+
+    /** The readings of a visit that certificates in force state. */
+    @GetMapping("/of-visit/{visit}")
+    List<CertifiedReadings.OnCertificate> ofVisit(@PathVariable UUID visit) {
+        return certified.ofVisit(visit);
     }
 
     @PostMapping

@@ -13,6 +13,7 @@ import rovek.core.certificate.PrintedNumber;
 import rovek.core.limit.Bounds;
 import rovek.core.limit.Range;
 import rovek.core.limit.Verdict;
+import rovek.core.unit.UnitCatalogue;
 
 /**
  * A certificate as a page: the same XHTML is the preview on the screen and the source of the PDF.
@@ -71,10 +72,15 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
         fact(facts, "Measured on", content.visitOn().toString());
         fact(facts, "Measured by", content.technician());
         for (CertificateContent.InstrumentStatement instrument : content.instruments()) {
-            fact(facts, "Instrument", "%s, serial number %s, calibrated on %s, due again on %s".formatted(
-                    instrument.model(), instrument.serial(),
+            fact(facts, "Instrument", "%s, calibrated on %s, due again on %s".formatted(
+                    instrument.name(),
                     instrument.calibratedOn().map(Object::toString).orElse("a date not known"),
                     instrument.calibratedUntil().map(Object::toString).orElse("a date not known")));
+        }
+        for (CertificateContent.SensorStatement sensor : content.sensors()) {
+            fact(facts, "Sensor", sensor.isRegistered()
+                    ? "%s, %s".formatted(sensor.name(), sensor.calibratedOn().map(on -> "calibrated on " + on + sensor.dueOn().map(due -> ", due again on " + due).orElse("")).orElse("its calibration is not known"))
+                    : sensor.name() + ", not in the register of sensors");
         }
         if (content.isByHand()) {
             fact(facts, "Written by hand", content.instruments().isEmpty() ? "all results, as " + content.technician() + " read them" : "results of checks that take no instrument");
@@ -104,7 +110,7 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
                     .append(row.verdict() == Verdict.NOT_JUDGED ? "" : small(row.judgement().reason()))
                     .append("</td><td>").append(text(row.quantity()))
                     .append("</td><td class=\"n\">").append(value(row))
-                    .append("</td><td>").append(text(row.unit().shown()))
+                    .append("</td><td>").append(text(row.value().isEmpty() && row.unit().equals(UnitCatalogue.ONE) ? "" : row.unit().shown()))
                     .append("</td><td>").append(boundaries(row, Bounds::watch))
                     .append("</td><td>").append(boundaries(row, Bounds::fail))
                     .append("</td><td class=\"v ").append(row.verdict()).append("\">").append(word(row.verdict()))

@@ -8,10 +8,10 @@ import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -30,7 +30,7 @@ public class Certificates {
     private final CertificateRepository certificates;
     private final CertificateComposer composer;
     private final PdfPrinter printer;
-    private final Calibrations calibrations;
+    private final CertifiedReadings certified;
     private final HouseRules rules;
     private final Accounts accounts;
     private final AuditTrail audit;
@@ -41,7 +41,7 @@ public class Certificates {
             CertificateRepository certificates,
             CertificateComposer composer,
             PdfPrinter printer,
-            Calibrations calibrations,
+            CertifiedReadings certified,
             HouseRules rules,
             Accounts accounts,
             AuditTrail audit,
@@ -50,7 +50,7 @@ public class Certificates {
         this.certificates = certificates;
         this.composer = composer;
         this.printer = printer;
-        this.calibrations = calibrations;
+        this.certified = certified;
         this.rules = rules;
         this.accounts = accounts;
         this.audit = audit;
@@ -66,10 +66,17 @@ public class Certificates {
      *
      * @param number null until it is issued
      * @param sha256 of the PDF; null until it is issued
+     * @param changedSince what was done since to the readings it states, a sentence each
      */
     public record CertificateLine(
             UUID id, UUID visitId, String state, @Nullable String number, String client, String title, String preparedBy, String preparedAt,
-            @Nullable String signedBy, @Nullable String issuedAt, @Nullable String sha256, @Nullable String withdrawnBecause) {}
+            @Nullable String signedBy, @Nullable String issuedAt, @Nullable String sha256, @Nullable String withdrawnBecause, List<String> changedSince) {
+
+        private CertificateLine changedSince(List<String> sentences) {
+            return new CertificateLine(
+                    id, visitId, state, number, client, title, preparedBy, preparedAt, signedBy, issuedAt, sha256, withdrawnBecause, sentences);
+        }
+    }
 
     /**
      * A prepared certificate as it would be issued.
@@ -91,7 +98,7 @@ public class Certificates {
         if (choice.checkIds() == null || choice.checkIds().isEmpty()) {
             throw new DomainProblem.Invalid("checkIds", "Choose at least one result.");
         }
-        CertificateContent content = composer.compose(choice.visitId(), choice.checkIds(), Optional.empty());
+        CertificateContent content = composer.compose(choice.visitId(), choice.checkIds()).content();
         CertificateEntity certificate = new CertificateEntity();
         certificate.id = UUID.randomUUID();
         certificate.visitId = choice.visitId();
@@ -110,16 +117,25 @@ public class Certificates {
     @Transactional(readOnly = true)
     public Preview preview(UUID id) {
         CertificateEntity certificate = requirePrepared(id);
-        CertificatePage page = page(certificate, Optional.empty(), Optional.empty());
-        List<String> overdue = calibrations.overdue(page.content(), certificate.visitId, certificate.checks());
-        boolean refused = rules.now().refuseOverdue();
-        List<String> missing = Stream.concat(page.content().missing().stream(), refused ? overdue.stream() : Stream.empty()).toList();
-        return new Preview(id, page.html(), missing, refused ? List.of() : overdue, digest(page));
+        CertificateComposer.Composed composed = composer.compose(certificate.visitId, certificate.checks());
+        CertificatePage page = unsigned(composed.content());
+        return new Preview(id, page.html(), missing(composed), rules.now().refuseOverdue() ? List.of() : composed.content().overdue(), digest(page));
     }
 
-    private CertificatePage page(CertificateEntity certificate, Optional<String> reviewer, Optional<String> number) {
-        CertificateContent content = composer.compose(certificate.visitId, certificate.checks(), reviewer);
-        return new CertificatePage(content, number, LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC).toString());
+    private static CertificatePage unsigned(CertificateContent content) {
+        return new CertificatePage(content, Optional.empty(), "");
+    }
+
+    /** What keeps it from being signed. */
+    private List<String> missing(CertificateComposer.Composed composed) {
+        List<String> missing = new ArrayList<>(composed.content().missing());
+        if (composed.gone() > 0) {
+            missing.add("%d of the chosen checks %s no longer in the visit. Delete this draft and prepare it again.".formatted(composed.gone(), composed.gone() == 1 ? "is" : "are"));
+        }
+        if (rules.now().refuseOverdue()) {
+            missing.addAll(composed.content().overdue());
+        }
+        return missing;
     }
 
     private static String digest(CertificatePage page) {
@@ -134,19 +150,18 @@ public class Certificates {
         if (!accounts.isPasswordOf(signer, signature.password() == null ? "" : signature.password())) {
             throw new DomainProblem.Invalid("password", "The password is not yours. Nothing was signed.");
         }
-        CertificatePage seen = page(certificate, Optional.empty(), Optional.empty());
-        if (!digest(seen).equals(signature.digest())) {
+        CertificateComposer.Composed seen = composer.compose(certificate.visitId, certificate.checks());
+        if (!digest(unsigned(seen.content())).equals(signature.digest())) {
             throw new DomainProblem.Stale("What the certificate says");
         }
-        List<String> missing = new ArrayList<>(seen.content().missing());
-        if (rules.now().refuseOverdue()) {
-            missing.addAll(calibrations.overdue(seen.content(), certificate.visitId, certificate.checks()));
-        }
+        List<String> missing = missing(seen);
         if (!missing.isEmpty()) {
             throw new DomainProblem.Conflict("incomplete", "Nothing was signed. " + String.join(" ", missing));
         }
+        // Others may sign first and much may change until the number is free: what is printed is what was seen, not what it would say by now.
         String number = nextNumber();
-        CertificatePage page = page(certificate, Optional.of(accounts.displayName(signer)), Optional.of(number));
+        CertificatePage page = new CertificatePage(
+                seen.content().signedBy(accounts.displayName(signer)), Optional.of(number), LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC).toString());
         certificate.pdf = printer.print(page);
         certificate.pdfSha256 = Sha256.of(certificate.pdf);
         certificate.content = page.html();
@@ -155,6 +170,7 @@ public class Certificates {
         certificate.issuedAt = clock.instant();
         certificate.state = State.ISSUED;
         certificates.flush();
+        certified.keep(id, seen.readings());
         CertificateLine issued = line(id);
         audit.note("sign", "certificate", id, null, issued);
         return issued;
@@ -216,14 +232,16 @@ public class Certificates {
     }
 
     private List<CertificateLine> lines(String where, Object parameter) {
-        return db.sql("SELECT id, visit_id, state, number, client, title, prepared_by, prepared_at, signed_by, issued_at, pdf_sha256, withdrawn_because FROM certificate " + where)
+        List<CertificateLine> lines = db.sql("SELECT id, visit_id, state, number, client, title, prepared_by, prepared_at, signed_by, issued_at, pdf_sha256, withdrawn_because FROM certificate " + where)
                 .param(parameter)
                 .query((row, n) -> new CertificateLine(
                         row.getObject(1, UUID.class), row.getObject(2, UUID.class), row.getString(3), row.getString(4), row.getString(5),
                         row.getString(6), accounts.displayName(row.getString(7)), instant(row.getObject(8, OffsetDateTime.class)),
                         row.getString(9) == null ? null : accounts.displayName(row.getString(9)),
-                        instant(row.getObject(10, OffsetDateTime.class)), row.getString(11), row.getString(12)))
+                        instant(row.getObject(10, OffsetDateTime.class)), row.getString(11), row.getString(12), List.of()))
                 .list();
+        Map<UUID, List<String>> changed = certified.changedSince(lines.stream().filter(line -> line.issuedAt() != null).map(CertificateLine::id).toList());
+        return lines.stream().map(line -> line.changedSince(changed.getOrDefault(line.id(), List.of()))).toList();
     }
 
     private static String instant(OffsetDateTime at) {

@@ -18,6 +18,7 @@ class PdfPrinter {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         PdfRendererBuilder builder = new PdfRendererBuilder();
         builder.useFastMode();
+        builder.useUnicodeLineBreaker(new WordBreaker());
         builder.useFont(() -> font("SourceSans3-Regular.ttf"), FAMILY, 400, FontStyle.NORMAL, true);
         builder.useFont(() -> font("SourceSans3-SemiBold.ttf"), FAMILY, 600, FontStyle.NORMAL, true);
         builder.withHtmlContent(page.html(), null);

@@ -10,6 +10,7 @@ import rovek.core.foreign.DateOrder;
 import rovek.core.foreign.ForeignColumn;
 import rovek.core.foreign.ForeignMapping;
 import rovek.core.unit.DecimalMark;
+import rovek.link.packet.Maker;
 import rovek.server.problem.DomainProblem;
 
 /**
@@ -17,10 +18,16 @@ import rovek.server.problem.DomainProblem;
  *
  * @param mark null where it was not decided yet; likewise {@code order}
  * @param zone an IANA name, for times that name no zone
+ * @param maker of the instrument that wrote it; null or blank where nobody says
  * @param model of the instrument that wrote it
  * @param serial of the instrument that wrote it
  */
-public record ForeignDraft(@Nullable DecimalMark mark, @Nullable DateOrder order, String zone, List<ColumnDraft> columns, String model, String serial) {
+public record ForeignDraft(@Nullable DecimalMark mark, @Nullable DateOrder order, String zone, List<ColumnDraft> columns, @Nullable String maker, String model, String serial) {
+
+    Maker.MakingInstrument writer() {
+        return new Maker.MakingInstrument(maker == null ? "" : maker, model, serial, "");
+    }
+
 
     /**
      * One column.

@@ -85,7 +85,7 @@ public class ForeignTables {
                 .toList();
         DecimalMark mark = guess.marks().size() == 1 ? guess.marks().iterator().next() : null;
         DateOrder order = guess.orders().size() == 1 ? guess.orders().iterator().next() : null;
-        ForeignDraft draft = remembered.map(known -> fitting(known, guess, mark, order)).orElse(new ForeignDraft(mark, order, zone, columns, "", ""));
+        ForeignDraft draft = remembered.map(known -> fitting(known, guess, mark, order)).orElse(new ForeignDraft(mark, order, zone, columns, "", "", ""));
         return new ForeignLook(
                 table.headings(), table.rows().stream().limit(SHOWN).map(ForeignTable.Row::cells).toList(), table.rows().size(), guess.marks(), guess.orders(),
                 sample(table, guess), draft, remembered.isPresent());
@@ -95,7 +95,7 @@ public class ForeignTables {
     private static ForeignDraft fitting(ForeignDraft known, ForeignGuess guess, @Nullable DecimalMark mark, @Nullable DateOrder order) {
         return new ForeignDraft(
                 guess.marks().contains(known.mark()) ? known.mark() : mark, guess.orders().contains(known.order()) ? known.order() : order,
-                known.zone(), known.columns(), known.model(), known.serial());
+                known.zone(), known.columns(), known.maker(), known.model(), known.serial());
     }
 
     private static String sample(ForeignTable table, ForeignGuess guess) {
@@ -150,8 +150,9 @@ public class ForeignTables {
 
     /** Takes what can be taken; the file itself is kept whole. The mapping is remembered. */
     public VisitIntake.Outcome take(String fileName, byte[] bytes, ForeignDraft draft) {
-        if (draft.serial().isBlank() || draft.model().isBlank()) {
-            throw new DomainProblem.Invalid("serial", "Say which instrument wrote the table: its model and serial number.");
+        Maker.MakingInstrument writer = draft.writer();
+        if (writer.serial().isEmpty() || writer.model().isEmpty()) {
+            throw new DomainProblem.Invalid("serial", "Say which instrument wrote the table: its model and its serial number, which is not 0.");
         }
         ForeignTable table = table(bytes);
         PlantTree tree = plant.tree();
@@ -162,7 +163,7 @@ public class ForeignTables {
         obstacle(plan).ifPresent(reason -> {
             throw new DomainProblem.Invalid("file", reason);
         });
-        Maker maker = new Maker("Rovek", Optional.of(new Maker.MakingInstrument(draft.model().strip(), draft.serial().strip(), "")));
+        Maker maker = new Maker("Rovek", Optional.of(writer));
         Instant newest = plan.readings().stream().map(ForeignReading::at).max(Instant::compareTo).orElseThrow();
         byte[] packed = ReadingsPackage.pack(
                 newest, maker, Optional.empty(), plan.readings().stream().map(ForeignTables::packed).toList(), Map.of("source/table.csv", bytes));

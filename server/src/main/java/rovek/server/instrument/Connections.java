@@ -95,7 +95,7 @@ public class Connections {
         ConnectionRows.Row wanted = new ConnectionRows.Row(id, name(draft, known), reach, sealed(draft, known), Optional.empty());
         InstrumentIdentity identity = whoAnswers(wanted);
         return transaction.execute(status -> {
-            InstrumentView instrument = instruments.meet(identity);
+            InstrumentView instrument = instruments.meet(identity, reach);
             String name = wanted.name().isBlank() ? instrument.said() : wanted.name();
             rows.put(new ConnectionRows.Row(id, name, reach, wanted.passCode(), Optional.empty()));
             rows.noteAnswer(id, instrument.id());
@@ -125,7 +125,7 @@ public class Connections {
         ConnectionRows.Row connection = require(id);
         InstrumentIdentity identity = whoAnswers(connection);
         return transaction.execute(status -> {
-            InstrumentView instrument = instruments.meet(identity);
+            InstrumentView instrument = instruments.meet(identity, connection.reach());
             rows.noteAnswer(id, instrument.id());
             return instruments.get(instrument.id());
         });

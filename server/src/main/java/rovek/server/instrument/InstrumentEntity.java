@@ -22,7 +22,13 @@ class InstrumentEntity {
 
     String maker;
     String model;
+
+    /** Blank where it tells none. */
     String serial;
+
+    /** What tells it apart without a serial number: its connection, or the person who brought its file. */
+    String knownBy = "";
+
     String firmware;
 
     /** Names, separated by commas. */
@@ -52,7 +58,8 @@ class InstrumentEntity {
 
     /** Whether an identity says nothing that is not known. */
     boolean knows(InstrumentIdentity identity) {
-        return firmware.equals(identity.firmware())
+        return maker.equals(identity.maker())
+                && firmware.equals(identity.firmware())
                 && options.equals(names(identity))
                 && Objects.equals(calibratedOn, identity.calibratedOn().orElse(null))
                 && Objects.equals(calibratedUntil, identity.calibratedUntil().orElse(null));
@@ -63,7 +70,7 @@ class InstrumentEntity {
         LocalDate on = calibratedOn == null ? writtenCalibratedOn : calibratedOn;
         LocalDate byInterval = on == null || calibrationMonths == null ? null : on.plusMonths(calibrationMonths);
         return new InstrumentView(
-                id, maker, model, serial, firmware, names, on, calibratedUntil == null ? byInterval : calibratedUntil, calibrationMonths,
+                id, maker, model, serial, knownBy, firmware, names, on, calibratedUntil == null ? byInterval : calibratedUntil, calibrationMonths,
                 calibratedOn != null, byHand, lastSeenAt.toString());
     }
 }

@@ -11,7 +11,7 @@ interface InstrumentRepository extends Repository<InstrumentEntity, UUID> {
 
     Optional<InstrumentEntity> findById(UUID id);
 
-    Optional<InstrumentEntity> findBySerial(String serial);
+    List<InstrumentEntity> findBySerialAndKnownBy(String serial, String knownBy);
 
     List<InstrumentEntity> findAllByOrderByModelAscSerialAsc();
 }

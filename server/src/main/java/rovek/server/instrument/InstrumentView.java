@@ -8,6 +8,7 @@ import java.util.UUID;
 /**
  * An instrument on the shelf, as it was seen last.
  *
+ * @param serial blank where it tells none; {@code knownBy} then says what tells it apart
  * @param calibrationMonths from one calibration to the next, as written down; null where nobody did
  * @param tellsCalibration whether the instrument itself knows when it was calibrated
  * @param isByHand whether it is no instrument, but somebody who writes readings down
@@ -17,6 +18,7 @@ public record InstrumentView(
         String maker,
         String model,
         String serial,
+        String knownBy,
         String firmware,
         List<String> options,
         @Nullable LocalDate calibratedOn,
@@ -28,11 +30,14 @@ public record InstrumentView(
 
     InstrumentView seenAt(String at) {
         return new InstrumentView(
-                id, maker, model, serial, firmware, options, calibratedOn, calibratedUntil, calibrationMonths, tellsCalibration, isByHand, at);
+                id, maker, model, serial, knownBy, firmware, options, calibratedOn, calibratedUntil, calibrationMonths, tellsCalibration, isByHand, at);
     }
 
     /** How it is named in a sentence or a list. */
     public String said() {
-        return isByHand ? "by hand" : model + " no. " + serial;
+        if (isByHand) {
+            return "by hand";
+        }
+        return serial.isEmpty() ? "%s without a serial number (%s)".formatted(model, knownBy) : "%s no. %s".formatted(model, serial);
     }
 }

@@ -26,6 +26,7 @@ public class Instruments {
     private static final Duration SEEN_AGAIN = Duration.ofMinutes(1);
 
     private final InstrumentRepository instruments;
+    private final Recognition recognition;
     private final InstrumentClaims claims;
     private final ConnectionRows connections;
     private final LinkDoor door;
@@ -35,6 +36,7 @@ public class Instruments {
 
     Instruments(
             InstrumentRepository instruments,
+            Recognition recognition,
             InstrumentClaims claims,
             ConnectionRows connections,
             LinkDoor door,
@@ -42,6 +44,7 @@ public class Instruments {
             TransactionTemplate transaction,
             Clock clock) {
         this.instruments = instruments;
+        this.recognition = recognition;
         this.claims = claims;
         this.connections = connections;
         this.door = door;
@@ -52,14 +55,16 @@ public class Instruments {
 
     /** Puts who answered on the shelf; what a known one tells anew is noted. In the caller's transaction. */
     @Transactional(propagation = Propagation.MANDATORY)
-    InstrumentView meet(InstrumentIdentity identity) {
-        Optional<InstrumentEntity> known = instruments.findBySerial(identity.serial());
+    InstrumentView meet(InstrumentIdentity identity, Reach by) {
+        Recognition.Named named = named(identity, by);
+        Optional<InstrumentEntity> known = recognition.knownForGood(named);
         if (known.isPresent()) {
             noteWhatChanged(known.get().id, identity);
             return known.get().view();
         }
         InstrumentEntity instrument = new InstrumentEntity();
         instrument.id = UUID.randomUUID();
+        instrument.knownBy = named.knownBy();
         takeOver(instrument, identity);
         InstrumentView saved = instruments.save(instrument).view();
         audit.note("connect", "instrument", saved.id(), null, saved);
@@ -68,10 +73,10 @@ public class Instruments {
 
     /** As {@link #meet}, for one who is asked often: having been seen again is written down once a minute. */
     @Transactional(propagation = Propagation.MANDATORY)
-    UUID seenAgain(InstrumentIdentity identity) {
-        Optional<InstrumentEntity> known = instruments.findBySerial(identity.serial());
+    UUID seenAgain(InstrumentIdentity identity, Reach by) {
+        Optional<InstrumentEntity> known = recognition.known(named(identity, by));
         if (known.isEmpty()) {
-            return meet(identity).id();
+            return meet(identity, by).id();
         }
         InstrumentEntity instrument = known.get();
         boolean isLongAgo = instrument.lastSeenAt.isBefore(clock.instant().minus(SEEN_AGAIN));
@@ -79,6 +84,10 @@ public class Instruments {
             noteWhatChanged(instrument.id, identity);
         }
         return instrument.id;
+    }
+
+    private static Recognition.Named named(InstrumentIdentity identity, Reach by) {
+        return new Recognition.Named(identity.maker(), identity.model(), identity.serial(), by.address().said());
     }
 
     /** A new firmware or calibration is a change of the record; having been seen again is not. */
@@ -105,12 +114,14 @@ public class Instruments {
     /** An instrument that is known from a file it wrote; one that was never met is put on the shelf without an address. */
     public InstrumentView metInAFile(Maker made) {
         Maker.MakingInstrument maker = made.instrument().orElseThrow();
-        return transaction.execute(status -> instruments.findBySerial(maker.serial())
+        Recognition.Named named = named(maker);
+        return transaction.execute(status -> recognition.knownForGood(named)
                 .map(InstrumentEntity::view)
                 .orElseGet(() -> {
                     InstrumentEntity instrument = new InstrumentEntity();
                     instrument.id = UUID.randomUUID();
-                    instrument.maker = "";
+                    instrument.maker = maker.maker();
+                    instrument.knownBy = named.knownBy();
                     instrument.model = maker.model();
                     instrument.serial = maker.serial();
                     instrument.firmware = maker.firmware();
@@ -121,6 +132,25 @@ public class Instruments {
                     audit.note("met in a file", "instrument", saved.id(), null, saved);
                     return saved;
                 }));
+    }
+
+    private static Recognition.Named named(Maker.MakingInstrument maker) {
+        return new Recognition.Named(maker.maker(), maker.model(), maker.serial(), "a file of " + AuditTrail.actor());
+    }
+
+    /** The instrument that a package names, if it is known; the one it was read from where the package cannot tell. */
+    @Transactional(readOnly = true)
+    public Optional<UUID> knownWriter(Maker made, UUID readFrom) {
+        Maker.MakingInstrument maker = made.instrument().orElseThrow();
+        if (maker.serial().isEmpty() || Recognition.isSame(entity(readFrom), named(maker))) {
+            return Optional.of(readFrom);
+        }
+        return recognition.known(named(maker)).map(instrument -> instrument.id);
+    }
+
+    /** As {@link #knownWriter}; an instrument that was never met is put on the shelf: a memory card may come from another one. */
+    public UUID writer(Maker made, UUID readFrom) {
+        return knownWriter(made, readFrom).orElseGet(() -> metInAFile(made).id());
     }
 
     /**
@@ -158,10 +188,6 @@ public class Instruments {
         return instruments.findAllByOrderByModelAscSerialAsc().stream().map(InstrumentEntity::view).toList();
     }
 
-    public Optional<InstrumentView> withSerial(String serial) {
-        return instruments.findBySerial(serial).map(InstrumentEntity::view);
-    }
-
     public InstrumentView get(UUID id) {
         return entity(id).view();
     }
@@ -182,16 +208,16 @@ public class Instruments {
         if (ways.isEmpty()) {
             throw new DomainProblem.Conflict(
                     "no-address",
-                    "%s no. %s is known from a file only. Connect it once, then it can be spoken with.".formatted(instrument.model, instrument.serial));
+                    "%s is known from a file only. Connect it once, then it can be spoken with.".formatted(instrument.view().said()));
         }
         UUID holder = claims.claim(id, purpose + " for " + AuditTrail.actor());
         try (LinkDoor.Opened opened = openAny(ways)) {
             InstrumentIdentity identity = opened.link().identity();
-            if (!identity.serial().equals(instrument.serial)) {
+            if (!Recognition.isSame(instrument, named(identity, ways.get(0).reach()))) {
                 throw new DomainProblem.Conflict(
                         "another-instrument",
-                        "At %s now answers %s no. %s, not no. %s. Nothing was done; check the connection."
-                                .formatted(ways.get(0).reach().address().said(), identity.model(), identity.serial(), instrument.serial));
+                        "At %s now answers %s, not %s. Nothing was done; check the connection."
+                                .formatted(ways.get(0).reach().address().said(), identity.said(), instrument.view().said()));
             }
             transaction.executeWithoutResult(status -> noteWhatChanged(id, identity));
             return work.with(opened.link(), identity);

@@ -140,7 +140,7 @@ public class Presence {
             }
             InstrumentIdentity identity = opened.link().identity();
             UUID instrument = transaction.execute(status -> {
-                UUID met = instruments.seenAgain(identity);
+                UUID met = instruments.seenAgain(identity, row.reach());
                 rows.noteAnswer(row.id(), met);
                 return met;
             });
@@ -160,7 +160,7 @@ public class Presence {
         String said = reach.address().said();
         try (Instrument link = reach.address().connect(Optional.empty(), PATIENCE)) {
             InstrumentIdentity identity = link.identity();
-            return Optional.of(new CandidateLine(reach, said, "%s no. %s".formatted(identity.model(), identity.serial()), false));
+            return Optional.of(new CandidateLine(reach, said, identity.said(), false));
         } catch (LinkException.PassCodeWanted wanted) {
             return Optional.of(new CandidateLine(reach, said, "", true));
         } catch (LinkException nobody) {

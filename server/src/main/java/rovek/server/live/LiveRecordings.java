@@ -140,9 +140,12 @@ class LiveRecordings {
         PackedReading reading = new PackedReading(
                 "live-" + begun.id(), samples.get(0).at(), RUN, begun.check(), begun.name(), "recorded live", Optional.empty(), Map.of(),
                 new PackedCapture.Plain(LiveRecord.of(begun.channels(), samples, rows.marks(begun.id()))));
+        boolean isInstrument = begun.target().kind() == LiveTarget.Kind.INSTRUMENT;
         Maker maker = new Maker("Rovek", Optional.of(new Maker.MakingInstrument(begun.model(), begun.serial(), "")));
         Instant last = samples.get(samples.size() - 1).at();
-        VisitIntake.Outcome outcome = files.takeMadeHere("live-%s.zip".formatted(begun.id()), ReadingsPackage.pack(last, maker, Optional.empty(), List.of(reading)));
+        String file = "live-%s.zip".formatted(begun.id());
+        byte[] packed = ReadingsPackage.pack(last, maker, Optional.empty(), List.of(reading));
+        VisitIntake.Outcome outcome = isInstrument ? files.takeMadeHere(file, packed, begun.target().id()) : files.takeMadeHere(file, packed);
         rows.end(begun.id(), clock.instant());
         return outcome;
     }

@@ -86,6 +86,11 @@ class MendingController {
         return discard(List.of(id), because.reason());
     }
 
+    @PostMapping("/api/readings/{id}/choose")
+    Mended choose(@PathVariable UUID id) {
+        return readings.choose(id);
+    }
+
     @PostMapping("/api/overrulings")
     Mended overrule(@RequestBody OverruleBy wanted) {
         return readings.overrule(wanted.readingIds(), wanted.verdict(), wanted.reason());

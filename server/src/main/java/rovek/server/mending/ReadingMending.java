@@ -54,6 +54,23 @@ public class ReadingMending {
     }
 
     /**
+     * Has a reading count at its stop in place of whichever counts there now.
+     *
+     * @throws DomainProblem.Conflict where it is loose or discarded
+     */
+    @Transactional
+    public Mended choose(UUID id) {
+        ReadingState wanted = readings.of(List.of(id)).get(id);
+        if (wanted.checkId() == null || wanted.discardedBecause() != null) {
+            throw new DomainProblem.Conflict("does-not-count", wanted.checkId() == null ? "The reading is loose: place it on a check first." : "The reading was discarded: restore it first.");
+        }
+        Map<UUID, ReadingState> states = readings.of(readings.ofVisit(wanted.visitId()));
+        states.values().removeIf(state -> !wanted.checkId().equals(state.checkId()));
+        states.replaceAll((one, state) -> state.chosen(one.equals(id)));
+        return mendings.commit(Wanted.of("use another reading", states));
+    }
+
+    /**
      * Fills one column for many readings.
      *
      * @param value blank takes what was there away

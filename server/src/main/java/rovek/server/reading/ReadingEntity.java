@@ -5,6 +5,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.UUID;
 
 @Entity
@@ -19,7 +20,7 @@ class ReadingEntity {
 
     UUID visitId;
     UUID originalId;
-    String instrumentSerial;
+    UUID instrumentId;
     String ownId;
     String captureSha256;
     String technique;
@@ -46,6 +47,17 @@ class ReadingEntity {
     String filled;
 
     Instant storedAt;
+
+    /** The stop it was taken for, by the check that was loaded; null where no stop asked for it. */
+    UUID plannedFor;
+
+    /** Whether a person chose it to count at its stop. */
+    boolean chosen;
+
+    /** Of the instrument that took it, when it was read back; likewise until when. */
+    LocalDate calibratedOn;
+
+    LocalDate calibratedUntil;
 
     /** A person's verdict, as JSON; null where nobody gave one. */
     String overruled;

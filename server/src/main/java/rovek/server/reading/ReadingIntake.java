@@ -56,19 +56,21 @@ public class ReadingIntake {
         this.now = now;
     }
 
-    /** Analyses the readings of a package that are not stored yet. Touches nothing. */
+    /**
+     * Analyses the readings of a package that are not stored yet. Touches nothing.
+     *
+     * @param instrument that took them
+     */
     @Transactional(readOnly = true)
-    public List<PreparedReading> prepare(ReadingsPackage readings, PlantTree tree) {
-        String serial = readings.maker().instrument().orElseThrow().serial();
+    public List<PreparedReading> prepare(ReadingsPackage readings, UUID instrument, PlantTree tree) {
         Function<UUID, Optional<CheckView>> checks = rememberedChecks(tree);
-        return freshOf(readings).parallelStream().map(reading -> prepare(serial, reading, checks)).toList();
+        return freshOf(readings, instrument).parallelStream().map(reading -> prepare(instrument, reading, checks)).toList();
     }
 
     /** Analyses all readings of a package, stored or not. Touches nothing. */
-    public List<PreparedReading> prepareAll(ReadingsPackage readings, PlantTree tree) {
-        String serial = readings.maker().instrument().orElseThrow().serial();
+    public List<PreparedReading> prepareAll(ReadingsPackage readings, UUID instrument, PlantTree tree) {
         Function<UUID, Optional<CheckView>> checks = rememberedChecks(tree);
-        return readings.readings().parallelStream().map(reading -> prepare(serial, reading, checks)).toList();
+        return readings.readings().parallelStream().map(reading -> prepare(instrument, reading, checks)).toList();
     }
 
     /** Many readings of a package are of the same check; what is in force there is worked out once. */
@@ -79,10 +81,9 @@ public class ReadingIntake {
 
     /** The readings of a package that are not stored yet. */
     @Transactional(readOnly = true)
-    public List<DigestedReading> freshOf(ReadingsPackage readings) {
-        String serial = readings.maker().instrument().orElseThrow().serial();
-        Set<ReadingIdentity> stored = stored(serial);
-        return readings.readings().stream().filter(reading -> !stored.contains(identity(serial, reading))).toList();
+    public List<DigestedReading> freshOf(ReadingsPackage readings, UUID instrument) {
+        Set<ReadingIdentity> stored = stored(instrument);
+        return readings.readings().stream().filter(reading -> !stored.contains(identity(instrument, reading))).toList();
     }
 
     /**
@@ -95,27 +96,27 @@ public class ReadingIntake {
         if (prepared.isEmpty()) {
             return prepared;
         }
-        String serial = prepared.get(0).identity().instrumentSerial();
-        db.sql("SELECT 1 FROM (SELECT pg_advisory_xact_lock(7151, hashtext(?))) AS locked").param(serial).query(Integer.class).single();
+        UUID instrument = prepared.get(0).identity().instrument();
+        db.sql("SELECT 1 FROM (SELECT pg_advisory_xact_lock(7151, hashtext(?::text))) AS locked").param(instrument).query(Integer.class).single();
         // What stands twice in one package is one reading too.
-        Set<ReadingIdentity> seen = stored(serial);
+        Set<ReadingIdentity> seen = stored(instrument);
         return prepared.stream().filter(reading -> seen.add(reading.identity())).toList();
     }
 
-    private Set<ReadingIdentity> stored(String serial) {
-        return new HashSet<>(db.sql("SELECT own_id, capture_sha256 FROM reading WHERE instrument_serial = ?")
-                .param(serial)
-                .query((row, n) -> new ReadingIdentity(serial, row.getString(1), row.getString(2)))
+    private Set<ReadingIdentity> stored(UUID instrument) {
+        return new HashSet<>(db.sql("SELECT own_id, capture_sha256 FROM reading WHERE instrument_id = ?")
+                .param(instrument)
+                .query((row, n) -> new ReadingIdentity(instrument, row.getString(1), row.getString(2)))
                 .list());
     }
 
-    private static ReadingIdentity identity(String serial, DigestedReading digested) {
-        return new ReadingIdentity(serial, digested.reading().id(), digested.captureSha256());
+    private static ReadingIdentity identity(UUID instrument, DigestedReading digested) {
+        return new ReadingIdentity(instrument, digested.reading().id(), digested.captureSha256());
     }
 
-    private PreparedReading prepare(String serial, DigestedReading digested, Function<UUID, Optional<CheckView>> checks) {
+    private PreparedReading prepare(UUID instrument, DigestedReading digested, Function<UUID, Optional<CheckView>> checks) {
         PackedReading packed = digested.reading();
-        ReadingIdentity identity = identity(serial, digested);
+        ReadingIdentity identity = identity(instrument, digested);
         Optional<CheckView> check = packed.stop()
                 .flatMap(checks)
                 .filter(found -> found.technique().id().equals(packed.technique()));
@@ -166,6 +167,7 @@ public class ReadingIntake {
     /**
      * Stores prepared readings.
      *
+     * @param calibration of the instrument that took them, as it is now
      * @param fallbackLabel how a stop that is gone from the plant was called, by the stop's id
      */
     @Transactional(propagation = Propagation.MANDATORY)
@@ -174,27 +176,29 @@ public class ReadingIntake {
             UUID visitId,
             UUID originalId,
             ClockCorrection clock,
+            InstrumentCalibration calibration,
             Map<UUID, String> fallbackLabel) {
         // What is still on its way through the other door must be there before rows refer to it.
         entities.flush();
         List<Stored> rows = readings.parallelStream().map(prepared -> stored(prepared, clock, fallbackLabel)).toList();
         Instant storedAt = now.instant();
         copy.into(
-                "reading (id, check_id, visit_id, original_id, instrument_serial, own_id, capture_sha256, technique, taken_at, instrument_time,"
-                        + " label, note, settings, obstacle, replaced, discarded_because, filled, stored_at, version, repeats)",
-                20, rows, (out, row) -> row.writeReading(out, visitId, originalId, storedAt));
+                "reading (id, check_id, visit_id, original_id, instrument_id, own_id, capture_sha256, technique, taken_at, instrument_time,"
+                        + " label, note, settings, obstacle, replaced, discarded_because, filled, stored_at, version, repeats,"
+                        + " planned_for, chosen, calibrated_on, calibrated_until)",
+                24, rows, (out, row) -> row.writeReading(out, visitId, originalId, storedAt, calibration));
         copy.into("capture (reading_id, description, unit, rate_hz, scale, sensitivity, full_scale, samples)", 8, rows, (out, row) -> row.writeCapture(out));
         copy.into("result (reading_id, result_id, taken_at, check_id, place, value, unit, counts)", 8, rows, (out, row) -> row.writeResults(out, storedAt));
         for (Stored row : rows) {
             keepPhotos(row.id(), row.prepared().packed().photos());
         }
         for (PreparedReading prepared : readings) {
-            prepared.packed().replaces().ifPresent(repeated -> markReplaced(prepared.identity().instrumentSerial(), repeated, prepared));
+            prepared.packed().replaces().ifPresent(repeated -> markReplaced(prepared.identity().instrument(), repeated, prepared));
         }
         // A repetition may arrive before what it repeats, in a file of its own.
         db.sql("""
                 UPDATE reading r SET replaced = true, version = r.version + 1 FROM reading later
-                WHERE r.id = ANY(:fresh) AND NOT r.replaced AND later.instrument_serial = r.instrument_serial AND later.repeats = r.own_id AND later.repeats <> ''
+                WHERE r.id = ANY(:fresh) AND NOT r.replaced AND later.instrument_id = r.instrument_id AND later.repeats = r.own_id AND later.repeats <> ''
                     AND later.check_id IS NOT DISTINCT FROM r.check_id AND later.id <> r.id""")
                 .param("fresh", rows.stream().map(Stored::id).toArray(UUID[]::new))
                 .update();
@@ -218,13 +222,14 @@ public class ReadingIntake {
             return prepared.check().map(CheckView::id).orElse(null);
         }
 
-        void writeReading(BinaryRows out, UUID visitId, UUID originalId, Instant storedAt) {
+        void writeReading(BinaryRows out, UUID visitId, UUID originalId, Instant storedAt, InstrumentCalibration calibration) {
             PackedReading packed = prepared.packed();
             out.row()
                     .uuid(id).uuid(checkId()).uuid(visitId).uuid(originalId)
-                    .text(prepared.identity().instrumentSerial()).text(prepared.identity().instrumentReadingId()).text(prepared.identity().captureSha256())
+                    .uuid(prepared.identity().instrument()).text(prepared.identity().instrumentReadingId()).text(prepared.identity().captureSha256())
                     .text(packed.technique()).time(takenAt).time(packed.takenAt()).text(label).text(packed.note()).text(settings)
-                    .text(prepared.analysis().reasonNotToJudge()).truth(false).text(null).text("{}").time(storedAt).whole(0).text(packed.replaces().orElse(""));
+                    .text(prepared.analysis().reasonNotToJudge()).truth(false).text(null).text("{}").time(storedAt).whole(0).text(packed.replaces().orElse(""))
+                    .uuid(packed.stop().orElse(null)).truth(false).date(calibration.on()).date(calibration.until());
         }
 
         void writeCapture(BinaryRows out) {
@@ -253,9 +258,9 @@ public class ReadingIntake {
     }
 
     /** Only on the same check: a reading that was placed elsewhere since is somebody's decision. */
-    private void markReplaced(String serial, String ownId, PreparedReading by) {
-        db.sql("UPDATE reading SET replaced = true, version = version + 1 WHERE instrument_serial = ? AND own_id = ? AND check_id IS NOT DISTINCT FROM ?")
-                .param(serial)
+    private void markReplaced(UUID instrument, String ownId, PreparedReading by) {
+        db.sql("UPDATE reading SET replaced = true, version = version + 1 WHERE instrument_id = ? AND own_id = ? AND check_id IS NOT DISTINCT FROM ?")
+                .param(instrument)
                 .param(ownId)
                 .param(by.check().map(CheckView::id).orElse(null))
                 .update();

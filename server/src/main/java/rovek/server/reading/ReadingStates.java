@@ -68,7 +68,7 @@ public class ReadingStates {
     private ReadingState state(ReadingEntity reading) {
         return new ReadingState(
                 reading.checkId, reading.visitId, reading.takenAt, reading.discardedBecause, json.readValue(reading.filled, new TypeReference<>() {}),
-                reading.overruled == null ? null : json.readValue(reading.overruled, Overruling.class));
+                reading.overruled == null ? null : json.readValue(reading.overruled, Overruling.class), reading.chosen);
     }
 
     /**
@@ -87,6 +87,7 @@ public class ReadingStates {
         reading.discardedBecause = wanted.discardedBecause();
         reading.filled = json.writeValueAsString(wanted.filled());
         reading.overruled = wanted.overruled() == null ? null : json.writeValueAsString(wanted.overruled());
+        reading.chosen = wanted.chosen();
         reading.checkId = wanted.checkId();
         entities.flush();
         if (check.isPresent()) {

@@ -19,6 +19,9 @@ import rovek.core.unit.Amount;
  * @param filled what people filled in, {@link FilledColumn} to value
  * @param storedAt when it was read back
  * @param overruled a person's verdict; null where nobody gave one
+ * @param plannedFor the stop it was taken for, by the check that was loaded; null where no stop asked for it
+ * @param chosen whether a person chose it to count at its stop
+ * @param calibration of the instrument that took it
  * @param results result id to value, the leading one first
  */
 public record ReadingView(
@@ -26,7 +29,7 @@ public record ReadingView(
         UUID checkId,
         UUID visitId,
         UUID originalId,
-        String instrumentSerial,
+        UUID instrumentId,
         String technique,
         Instant takenAt,
         String label,
@@ -37,6 +40,9 @@ public record ReadingView(
         Map<String, String> filled,
         Instant storedAt,
         @Nullable Overruling overruled,
+        @Nullable UUID plannedFor,
+        boolean chosen,
+        InstrumentCalibration calibration,
         Map<String, Amount> results) {
 
     /** What it came to for a result; empty where there is no such result. */

@@ -5,6 +5,7 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -29,8 +30,9 @@ public class Readings {
 
     // Readings of one instant stand in the order in which they were stored and the instrument counted them.
     private static final String SELECT = """
-            SELECT r.id, r.check_id, r.visit_id, r.original_id, r.instrument_serial, r.technique, r.taken_at, r.label, r.note, r.obstacle,
-                   r.replaced, r.discarded_because, r.filled, r.stored_at, r.overruled, v.result_id, v.value, v.unit
+            SELECT r.id, r.check_id, r.visit_id, r.original_id, r.instrument_id, r.technique, r.taken_at, r.label, r.note, r.obstacle,
+                   r.replaced, r.discarded_because, r.filled, r.stored_at, r.overruled, r.planned_for, r.chosen, r.calibrated_on, r.calibrated_until,
+                   v.result_id, v.value, v.unit
             FROM %s r LEFT JOIN result v ON v.reading_id = r.id AND v.taken_at = r.taken_at
             %s ORDER BY r.taken_at, r.stored_at, length(r.own_id), r.own_id, r.id, v.place""";
 
@@ -161,7 +163,7 @@ public class Readings {
                 row.getObject("check_id", UUID.class),
                 row.getObject("visit_id", UUID.class),
                 row.getObject("original_id", UUID.class),
-                row.getString("instrument_serial"),
+                row.getObject("instrument_id", UUID.class),
                 row.getString("technique"),
                 takenAt,
                 row.getString("label"),
@@ -172,6 +174,9 @@ public class Readings {
                 filled(row.getString("filled")),
                 storedAt,
                 row.getString("overruled") == null ? null : json.readValue(row.getString("overruled"), Overruling.class),
+                row.getObject("planned_for", UUID.class),
+                row.getBoolean("chosen"),
+                new InstrumentCalibration(row.getObject("calibrated_on", LocalDate.class), row.getObject("calibrated_until", LocalDate.class)),
                 new LinkedHashMap<>());
     }
 

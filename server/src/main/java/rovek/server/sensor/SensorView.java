@@ -19,10 +19,19 @@ public record SensorView(
         @Nullable UUID instrumentId, boolean retired, int version) {
 
     static SensorView of(SensorEntity sensor) {
-        LocalDate due = sensor.calibratedOn == null || sensor.calibrationMonths == null ? null : sensor.calibratedOn.plusMonths(sensor.calibrationMonths);
         return new SensorView(
                 sensor.id, sensor.tag, sensor.technique, sensor.serial, sensor.sensitivity, sensor.unit, sensor.rangeLow, sensor.rangeHigh,
-                sensor.rangeUnit, sensor.calibratedOn, sensor.calibrationMonths, due, sensor.instrumentId, sensor.retired,
+                sensor.rangeUnit, sensor.calibratedOn, sensor.calibrationMonths, due(sensor.calibratedOn, sensor.calibrationMonths), sensor.instrumentId, sensor.retired,
                 sensor.version == null ? 0 : sensor.version);
+    }
+
+    private static @Nullable LocalDate due(@Nullable LocalDate calibratedOn, @Nullable Integer months) {
+        return calibratedOn == null || months == null ? null : calibratedOn.plusMonths(months);
+    }
+
+    /** The same with another calibration. */
+    SensorView calibrated(@Nullable LocalDate on) {
+        return new SensorView(
+                id, tag, technique, serial, sensitivity, unit, rangeLow, rangeHigh, rangeUnit, on, calibrationMonths, due(on, calibrationMonths), instrumentId, retired, version);
     }
 }

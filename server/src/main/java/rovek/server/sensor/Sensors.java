@@ -45,6 +45,24 @@ public class Sensors {
         return sensors.findAllByOrderByTag().stream().map(SensorView::of).toList();
     }
 
+    /**
+     * A sensor with the calibration it had on a day, which is one from before that day.
+     *
+     * @param tag as a reading's settings name it
+     * @return empty where no such sensor is registered
+     */
+    @Transactional(readOnly = true)
+    public Optional<SensorView> asOn(String tag, LocalDate day) {
+        return sensors.findByTag(tag).map(SensorView::of).map(sensor -> {
+            if (sensor.calibratedOn() == null || !sensor.calibratedOn().isAfter(day)) {
+                return sensor;
+            }
+            return sensor.calibrated(db.sql("SELECT max(calibrated_on) FROM sensor_calibration WHERE sensor_id = ? AND calibrated_on <= ?")
+                    .params(sensor.id(), day)
+                    .query(LocalDate.class).optional().orElse(null));
+        });
+    }
+
     /** Puts a sensor into the register with an id of the caller's choice, or changes it. */
     @Transactional
     public SensorView put(UUID id, SensorDraft draft) {
@@ -71,6 +89,9 @@ public class Sensors {
         sensor.id = id;
         write(sensor, draft, technique, use);
         SensorView saved = SensorView.of(sensors.saveAndFlush(sensor));
+        if (saved.calibratedOn() != null) {
+            db.sql("INSERT INTO sensor_calibration VALUES (?, ?) ON CONFLICT DO NOTHING").params(id, saved.calibratedOn()).update();
+        }
         audit.note(before == null ? "add" : "change", "sensor", id, before, saved);
         return saved;
     }

@@ -72,7 +72,7 @@ public class LookInside {
         } catch (PackageException e) {
             throw new DomainProblem.LinkTrouble(e.code(), e.getMessage());
         }
-        return inside(name, bytes);
+        return inside(instrumentId, name, bytes);
     }
 
     private byte[] fetched(UUID instrumentId, Instrument link, String name) throws LinkException {
@@ -97,13 +97,16 @@ public class LookInside {
         return whole;
     }
 
-    private Inside inside(String name, byte[] bytes) {
+    private Inside inside(UUID readFrom, String name, byte[] bytes) {
         try {
             ReadingsPackage readings = ReadingsPackage.unpack(bytes, spellings.reading());
             PlantTree tree = plant.tree();
             Set<String> fresh = new HashSet<>();
-            List<PreparedReading> all = intake.prepareAll(readings, tree);
-            intake.freshOf(readings).forEach(reading -> fresh.add(reading.reading().id()));
+            List<PreparedReading> all = intake.prepareAll(readings, readFrom, tree);
+            instruments.knownWriter(readings.maker(), readFrom)
+                    .map(writer -> intake.freshOf(readings, writer))
+                    .orElse(readings.readings())
+                    .forEach(reading -> fresh.add(reading.reading().id()));
             List<InsideLine> lines = new ArrayList<>();
             all.forEach(reading -> lines.add(line(reading, !fresh.contains(reading.packed().id()))));
             return new Inside(name, readings.walk().map(walk -> walk.name()).orElse(""), lines,

@@ -8,6 +8,7 @@ import org.springframework.stereotype.Service;
 import rovek.core.reading.ClockCorrection;
 import rovek.link.packet.PackageException;
 import rovek.link.packet.ReadingsPackage;
+import rovek.server.instrument.Instruments;
 import rovek.server.spelling.UnitSpellings;
 import rovek.server.visit.VisitIntake;
 
@@ -18,11 +19,13 @@ class OriginalIntake {
     private final Originals originals;
     private final VisitIntake visits;
     private final UnitSpellings spellings;
+    private final Instruments instruments;
 
-    OriginalIntake(Originals originals, VisitIntake visits, UnitSpellings spellings) {
+    OriginalIntake(Originals originals, VisitIntake visits, UnitSpellings spellings, Instruments instruments) {
         this.originals = originals;
         this.visits = visits;
         this.spellings = spellings;
+        this.instruments = instruments;
     }
 
     /**
@@ -50,10 +53,15 @@ class OriginalIntake {
         }
     }
 
-    Taken take(Originals.Kept original, UUID instrumentId, ClockCorrection correction) throws PackageException {
+    /**
+     * @param readFrom the instrument it was read from; what its package says another one wrote is that one's, at the times that one wrote
+     * @param correction of the clock of the instrument it was read from
+     */
+    Taken take(Originals.Kept original, UUID readFrom, ClockCorrection correction) throws PackageException {
         ReadingsPackage readings = ReadingsPackage.unpack(originals.bytes(original.id()), spellings.reading());
+        UUID writer = instruments.writer(readings.maker(), readFrom);
         VisitIntake.Outcome taken = visits.take(
-                readings, new VisitIntake.Source(original.id(), instrumentId, correction),
+                readings, new VisitIntake.Source(original.id(), writer, writer.equals(readFrom) ? correction : ClockCorrection.NONE),
                 stored -> originals.noteTaken(original.id(), stored.fresh(), stored.known(), readings.leftOut()));
         return new Taken(taken, taken.fresh(), taken.known(), taken.loose(), readings.leftOut());
     }

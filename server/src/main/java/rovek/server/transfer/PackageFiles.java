@@ -61,8 +61,16 @@ public class PackageFiles {
      */
     public VisitIntake.Outcome takeMadeHere(String fileName, byte[] bytes) {
         try {
-            InstrumentView instrument = instruments.metInAFile(ReadingsPackage.unpack(bytes).maker());
-            OriginalIntake.Taken taken = intake.take(originals.keep(instrument.id(), plain(fileName), Sha256.of(bytes), bytes), instrument.id(), ClockCorrection.NONE);
+            return takeMadeHere(fileName, bytes, instruments.metInAFile(ReadingsPackage.unpack(bytes).maker()).id());
+        } catch (PackageException e) {
+            throw new IllegalStateException("What was packed here cannot be taken. " + e.getMessage(), e);
+        }
+    }
+
+    /** As {@link #takeMadeHere(String, byte[])}, of readings whose instrument is known. */
+    public VisitIntake.Outcome takeMadeHere(String fileName, byte[] bytes, UUID instrument) {
+        try {
+            OriginalIntake.Taken taken = intake.take(originals.keep(instrument, plain(fileName), Sha256.of(bytes), bytes), instrument, ClockCorrection.NONE);
             if (!taken.leftOut().isEmpty()) {
                 throw new IllegalStateException("What was packed here cannot be taken. " + taken.leftOut().get(0).reason());
             }
@@ -100,7 +108,7 @@ public class PackageFiles {
             throw new DomainProblem.Conflict("changed", "The stored original is not what was read back: its digest differs. Restore it from a backup.");
         }
         InstrumentView instrument = instruments.get(file.instrumentId());
-        String name = "%s-%s-%s".formatted(instrument.model(), instrument.serial(), plain(file.fileName()));
+        String name = "%s-%s-%s".formatted(instrument.model(), instrument.serial().isEmpty() ? instrument.knownBy() : instrument.serial(), plain(file.fileName()));
         return new Download(name.replaceAll("[^A-Za-z0-9._-]", "_"), file.sha256(), bytes);
     }
 }

@@ -19,6 +19,7 @@ import rovek.server.instrument.InstrumentView;
 import rovek.server.instrument.Instruments;
 import rovek.server.plant.Plant;
 import rovek.server.plant.PlantTree;
+import rovek.server.reading.InstrumentCalibration;
 import rovek.server.reading.PreparedReading;
 import rovek.server.reading.ReadingIntake;
 
@@ -59,7 +60,11 @@ public class VisitIntake {
      */
     public record Outcome(UUID visitId, int fresh, int known, int loose) {}
 
-    /** Where a package came from. */
+    /**
+     * Where a package came from.
+     *
+     * @param instrumentId that took its readings
+     */
     public record Source(UUID originalId, UUID instrumentId, ClockCorrection clock) {}
 
     /**
@@ -67,7 +72,7 @@ public class VisitIntake {
      */
     public Outcome take(ReadingsPackage readingsPackage, Source source, java.util.function.Consumer<Outcome> alongside) {
         PlantTree tree = plant.tree();
-        List<PreparedReading> prepared = readings.prepare(readingsPackage, tree);
+        List<PreparedReading> prepared = readings.prepare(readingsPackage, source.instrumentId(), tree);
         return transaction.execute(status -> {
             // The same readings may come by two ways at once; they are taken one after the other.
             List<PreparedReading> fresh = readings.withoutStored(prepared);
@@ -84,10 +89,12 @@ public class VisitIntake {
             return new Outcome(null, 0, known, 0);
         }
         Map<UUID, String> labels = labels(readingsPackage, tree);
+        InstrumentView instrument = instruments.get(source.instrumentId());
+        InstrumentCalibration calibration = new InstrumentCalibration(instrument.calibratedOn(), instrument.calibratedUntil());
         VisitEntity visit = null;
         for (List<PreparedReading> oneVisit : readingsPackage.walk().isPresent() ? List.of(prepared) : apart(prepared, source.clock())) {
             visit = visit(readingsPackage, source, oneVisit, tree);
-            readings.store(oneVisit, visit.id, source.originalId(), source.clock(), labels);
+            readings.store(oneVisit, visit.id, source.originalId(), source.clock(), calibration, labels);
         }
         Outcome outcome = new Outcome(visit.id, prepared.size(), known, loose);
         audit.note("read back", "visit", visit.id, null, outcome);

@@ -7,28 +7,23 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.UUID;
 import org.springframework.data.domain.Limit;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import rovek.core.limit.Judgement;
 import rovek.core.limit.RollUp;
 import rovek.core.limit.Verdict;
 import rovek.core.plant.Level;
 import rovek.core.reading.ClockDoubt;
-import rovek.core.technique.ResultDefinition;
 import rovek.core.unit.Amount;
 import rovek.server.account.Accounts;
 import rovek.server.instrument.InstrumentView;
 import rovek.server.instrument.Instruments;
-import rovek.server.judge.Boundaries;
-import rovek.server.judge.ReadingVerdict;
 import rovek.server.judge.VerdictNotes;
 import rovek.server.judge.Verdicts;
 import rovek.server.plant.CheckView;
@@ -115,12 +110,23 @@ public class Visits {
      * @param swappedWith what it was perhaps swapped with, in words; blank where nothing looks so, {@code swappedWithId} null then
      * @param isAccidental whether it looks as if nothing had been measured
      * @param filled what was filled in for it, column to value
+     * @param others further readings of the same check in this visit, which do not count here
      */
     public record VisitRow(
             UUID checkId, UUID assetId, String assetTag, String assetName, String point, String check, @Nullable UUID readingId,
             String progress, @Nullable Double value, String unit, @Nullable Double watch, @Nullable Double fail, @Nullable Double watchLow, @Nullable Double failLow,
             @Nullable Double change, Verdict verdict, String reason, @Nullable VerdictNotes notes, String note, int repeats, @Nullable String discardedBecause, String swappedWith,
-            @Nullable UUID swappedWithId, boolean isAccidental, Map<String, String> filled) {}
+            @Nullable UUID swappedWithId, boolean isAccidental, Map<String, String> filled,
+            List<OtherReading> others) {}
+
+    /**
+     * A reading that does not count at its stop because another one does.
+     *
+     * @param isPlanned whether it was taken for the stop
+     * @param value of the leading result, in the row's unit; null where there is none
+     */
+    public record OtherReading(
+            UUID readingId, String takenAt, boolean isPlanned, @Nullable Double value, Verdict verdict, String reason, String note, @Nullable String discardedBecause) {}
 
     /** A reading that no stop asked for. */
     public record LooseReading(
@@ -185,17 +191,17 @@ public class Visits {
         VisitEntity visit = visits.findById(id).orElseThrow(() -> new DomainProblem.NotFound("The visit"));
         PlantTree tree = plant.tree();
         List<ReadingView> all = readings.ofVisit(id);
-        Map<UUID, ReadingView> standing = new HashMap<>();
+        Map<UUID, List<ReadingView>> placed = new LinkedHashMap<>();
         Map<UUID, Integer> repeats = new HashMap<>();
         for (ReadingView reading : all) {
             if (reading.checkId() != null && !reading.replaced()) {
-                standing.put(reading.checkId(), reading);
+                placed.computeIfAbsent(reading.checkId(), none -> new ArrayList<>()).add(reading);
             } else if (reading.checkId() != null) {
                 repeats.merge(reading.checkId(), 1, Integer::sum);
             }
         }
         Proposals.Oddities odd = proposals.oddities(all, tree);
-        RowMaker rows = new RowMaker(tree, standing, verdicts.of(tree, standing.values()), repeats, readings.resultsBefore(id), odd.swapped(), odd.accidental());
+        SheetRows rows = new SheetRows(tree, placed, verdicts.of(tree, placed.values().stream().flatMap(List::stream).toList()), repeats, readings.resultsBefore(id), odd.swapped(), odd.accidental());
         Map<UUID, List<PlacementProposal>> places = proposals.of(all, tree);
         List<VisitRow> made = rows.of(visit);
         List<ReadingView> unplaced = all.stream().filter(reading -> reading.checkId() == null && !reading.replaced()).toList();
@@ -243,76 +249,5 @@ public class Visits {
                 leading.map(Amount::value).orElse(null),
                 leading.map(amount -> amount.unit().shown()).orElse(""),
                 reading.discardedBecause(), reading.filled(), isAccidental, places);
-    }
-
-    /** Makes the rows of a sheet: the stops in walking order, then what was placed by hand. */
-    private record RowMaker(
-            PlantTree tree,
-            Map<UUID, ReadingView> standing,
-            Map<UUID, ReadingVerdict> verdicts,
-            Map<UUID, Integer> repeats,
-            Map<UUID, Map<String, Double>> before,
-            Map<UUID, UUID> swapped,
-            Set<UUID> accidental) {
-
-        List<VisitRow> of(VisitEntity visit) {
-            List<VisitRow> rows = new ArrayList<>();
-            Set<UUID> planned = new HashSet<>();
-            for (VisitEntity.Stop stop : visit.stops) {
-                planned.add(stop.checkId());
-                tree.check(stop.checkId()).ifPresent(check -> rows.add(row(check, stop.progress(), stop.note(), visit.beganAt)));
-            }
-            standing.values().stream()
-                    .filter(reading -> !planned.contains(reading.checkId()))
-                    .sorted(Comparator.comparing(ReadingView::takenAt))
-                    .forEach(reading -> tree.check(reading.checkId())
-                            .ifPresent(check -> rows.add(row(check, "done", reading.note(), visit.beganAt))));
-            return rows;
-        }
-
-        private VisitRow row(CheckView check, String progress, String note, Instant began) {
-            Optional<ResultDefinition> leading = check.leadingResult();
-            ReadingView reading = standing.get(check.id());
-            ReadingVerdict verdict = verdict(reading, progress);
-            Judgement judgement = verdict.judgement();
-            // What was not measured, or does not count, is shown beside what held on the day of the visit.
-            Boundaries boundaries = verdict.results().isEmpty() ? Boundaries.standing(check.leadingLimit(began), leading) : verdict.boundaries(leading);
-            Double value = reading == null ? null : reading.value(leading).map(Amount::value).orElse(null);
-            Optional<UUID> other = Optional.ofNullable(reading).map(one -> swapped.get(one.id()));
-            Double last = reading == null ? null : before.getOrDefault(reading.id(), Map.of()).get(leading.map(ResultDefinition::id).orElse(""));
-            return new VisitRow(
-                    check.id(), check.asset().id(), check.asset().tag(), check.asset().name(), check.point().name(), check.node().name(),
-                    reading == null ? null : reading.id(), progress, value, leading.map(result -> result.unit().shown()).orElse(""),
-                    boundaries.watch(), boundaries.fail(), boundaries.watchLow(), boundaries.failLow(),
-                    value == null || last == null ? null : value - last,
-                    judgement.verdict(), judgement.reason(), VerdictNotes.of(judgement), noteOf(note, reading), repeats.getOrDefault(check.id(), 0),
-                    reading == null ? null : reading.discardedBecause(), other.map(this::placeOf).orElse(""), other.orElse(null),
-                    reading != null && accidental.contains(reading.id()), reading == null ? Map.of() : reading.filled());
-        }
-
-        /** What was noted at the stop and on its reading; what both say, once. */
-        private static String noteOf(String ofStop, @Nullable ReadingView reading) {
-            String own = reading == null ? "" : reading.note();
-            return own.isBlank() || ofStop.contains(own) ? ofStop : ofStop.isBlank() ? own : ofStop + "; " + own;
-        }
-
-        private String placeOf(UUID reading) {
-            return standing.values().stream()
-                    .filter(one -> one.id().equals(reading))
-                    .findFirst()
-                    .flatMap(one -> tree.check(one.checkId()))
-                    .map(CheckView::place)
-                    .orElse("");
-        }
-
-        private ReadingVerdict verdict(ReadingView reading, String progress) {
-            if (reading == null) {
-                return new ReadingVerdict(Judgement.notJudged(progress.equals("skipped") ? "skipped" : "not measured"), Map.of());
-            }
-            if (reading.discardedBecause() != null) {
-                return new ReadingVerdict(Judgement.notJudged("discarded: " + reading.discardedBecause()), Map.of());
-            }
-            return verdicts.get(reading.id());
-        }
     }
 }

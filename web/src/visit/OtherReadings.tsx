@@ -1,0 +1,75 @@
+import { useState } from 'react'
+import { api, data } from '../api/client'
+import type { VisitRow } from '../api/types'
+import { Button } from '../parts/Button'
+import { Trouble } from '../parts/Trouble'
+import { VerdictMark } from '../parts/VerdictMark'
+import { useMending } from '../reading/useMending'
+import { number, time } from '../units/format'
+import { words } from '../words/en'
+import { DiscardDialog } from './DiscardDialog'
+
+const text = words.visits.others
+
+/** Further readings of a stop that do not count there: each can be chosen, taken off or discarded. */
+export function OtherReadings({ row, mayEdit }: { row: VisitRow; mayEdit: boolean }) {
+  const mending = useMending()
+  const [discarding, setDiscarding] = useState<string | null>(null)
+  const path = (id: string) => ({ params: { path: { id } } })
+  return (
+    <>
+      {row.others.map((other) => (
+        <tr key={other.readingId} className="text-ink2" aria-label={text.row(row.point)}>
+          <td />
+          {mayEdit && <td />}
+          <td />
+          <td className="pl-6! whitespace-nowrap">
+            {other.isPlanned ? text.planned : text.further}, {time(other.takenAt)}
+          </td>
+          <td className={`num ${other.discardedBecause ? 'line-through' : ''}`}>{other.value === null ? '–' : number(other.value, row.watch, row.fail)}</td>
+          <td className="text-[12px] text-ink3">{other.value !== null && row.unit}</td>
+          <td colSpan={2} className="whitespace-nowrap">
+            {mayEdit && !other.discardedBecause && (
+              <Button disabled={mending.isPending} onClick={() => mending.mutate({ run: () => data(api.POST('/api/readings/{id}/choose', path(other.readingId))), said: text.chosen })}>
+                {text.choose}
+              </Button>
+            )}
+          </td>
+          <td>
+            <VerdictMark verdict={other.verdict} reason={other.reason} />
+          </td>
+          <td>
+            {[other.note, other.discardedBecause ?? ''].filter(Boolean).join(', ')}{' '}
+            {mayEdit && (
+              <span className="inline-flex gap-3">
+                <Button
+                  disabled={mending.isPending}
+                  onClick={() => mending.mutate({ run: () => data(api.POST('/api/readings/{id}/place', { ...path(other.readingId), body: { checkId: null } })), said: words.visits.sheet.unplaced })}
+                >
+                  {text.toTray}
+                </Button>
+                {other.discardedBecause ? (
+                  <Button disabled={mending.isPending} onClick={() => mending.mutate({ run: () => data(api.POST('/api/readings/{id}/restore', path(other.readingId))), said: words.visits.sheet.restored })}>
+                    {text.restore}
+                  </Button>
+                ) : (
+                  <Button onClick={() => setDiscarding(other.readingId)}>{words.visits.sheet.discard}</Button>
+                )}
+              </span>
+            )}
+            <Trouble error={mending.error} />
+            {discarding === other.readingId && (
+              <DiscardDialog
+                onClose={() => setDiscarding(null)}
+                onDiscard={(reason) => {
+                  mending.mutate({ run: () => data(api.POST('/api/readings/{id}/discard', { ...path(other.readingId), body: { reason } })), said: text.discarded })
+                  setDiscarding(null)
+                }}
+              />
+            )}
+          </td>
+        </tr>
+      ))}
+    </>
+  )
+}
