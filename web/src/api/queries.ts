@@ -83,12 +83,19 @@ export const queries = {
       queryKey: ['limits', nodeId],
       queryFn: async (): Promise<LimitLine[]> => data(api.GET('/api/nodes/{nodeId}/limits', { params: { path: { nodeId } } })),
     }),
-  limitPreview: (nodeId: string, technique: string, resultId: string, limit: LimitForm | null) =>
+  limitPreview: (nodeId: string, technique: string, resultId: string, saying: { limit: LimitForm | null; from: string | null; until: string | null }) =>
     queryOptions({
-      queryKey: ['limits', nodeId, 'preview', technique, resultId, limit],
+      queryKey: ['limits', nodeId, 'preview', technique, resultId, saying],
       queryFn: () =>
-        data(api.POST('/api/nodes/{nodeId}/limits/{technique}/{resultId}/preview', { params: { path: { nodeId, technique, resultId } }, body: limit ?? noLimit })),
-      enabled: limit !== null,
+        data(api.POST('/api/nodes/{nodeId}/limits/{technique}/{resultId}/preview', { params: { path: { nodeId, technique, resultId } }, body: { ...saying, limit: saying.limit ?? noLimit, isInherited: false } })),
+      enabled: saying.limit !== null,
+      retry: false,
+    }),
+  proposalsPreview: (nodeId: string, technique: string, resultId: string, source: 'STANDARD' | 'HISTORY', from: string | null) =>
+    queryOptions({
+      queryKey: ['limits', nodeId, 'proposals', technique, resultId, source, from],
+      queryFn: () =>
+        data(api.POST('/api/nodes/{nodeId}/limits/{technique}/{resultId}/proposals/preview', { params: { path: { nodeId, technique, resultId } }, body: { source, from } })),
       retry: false,
     }),
   trend: (id: string, of: TrendOf) =>

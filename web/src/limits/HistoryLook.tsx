@@ -10,8 +10,8 @@ import { useSettled } from '../parts/useSettled'
 const text = words.limits
 
 /** What a limit would have said of all that was measured, before it is set. */
-export function HistoryLook({ nodeId, line, limit }: { nodeId: string; line: LimitLine; limit: LimitForm | null }) {
-  const settled = useSettled(limit)
+export function HistoryLook({ nodeId, line, limit, from, until }: { nodeId: string; line: LimitLine; limit: LimitForm | null; from: string | null; until: string | null }) {
+  const settled = useSettled({ limit, from, until })
   const preview = useQuery(queries.limitPreview(nodeId, line.technique, line.resultId, settled))
   return (
     <section aria-label={text.preview} className="mt-4 border-t border-rule pt-3" aria-live="polite">
@@ -19,16 +19,21 @@ export function HistoryLook({ nodeId, line, limit }: { nodeId: string; line: Lim
       {limit === null && <p className="text-ink2">{text.previewEmpty}</p>}
       <Trouble error={limit === null ? null : preview.error} />
       {limit !== null && preview.isLoading && <p className="text-ink2">{text.previewing}</p>}
-      {limit !== null && preview.data && <Outcome preview={preview.data} />}
+      {limit !== null && preview.data && <PreviewOutcome preview={preview.data} />}
     </section>
   )
 }
 
-function Outcome({ preview }: { preview: LimitPreview }) {
+/** What setting it does, then what it would have said of all that was measured. */
+export function PreviewOutcome({ preview }: { preview: LimitPreview }) {
   const more = [preview.notJudged > 0 && text.notJudged(preview.notJudged), text.now(preview.watchNow, preview.failNow)].filter(Boolean).join('; ')
   return (
     <>
+      <p className="font-semibold">{preview.changed === 0 ? text.changesNothing : text.changes(preview.changed, preview.watchThen, preview.failThen)}</p>
+      {preview.keeping > 0 && <p>{text.keeping(preview.keeping)}</p>}
+      {preview.without > 0 && <p>{text.withoutProposal(preview.without)}</p>}
       <p>
+        <span className="text-ink2">{text.ifAlways}</span>{' '}
         <span className="font-semibold">{text.would(preview.watch, preview.fail, preview.readings, preview.checks)}</span> <span className="text-ink2">({more})</span>
       </p>
       {preview.left > 0 && <p className="text-ink2">{text.left(preview.left)}</p>}
@@ -47,7 +52,7 @@ function Outcome({ preview }: { preview: LimitPreview }) {
           <li key={check.checkId}>
             <span className="flex items-center gap-2 text-[13px]">
               <span className="min-w-0 flex-1 truncate" title={check.place}>
-                {check.place}
+                {check.place} {check.limit && <span className="font-semibold">{check.limit}</span>}
               </span>
               <VerdictShape verdict="WATCH" size={11} /> {check.watch} <VerdictShape verdict="FAIL" size={11} /> {check.fail}
             </span>

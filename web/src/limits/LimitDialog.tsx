@@ -1,14 +1,12 @@
-import { useMutation, useQuery } from '@tanstack/react-query'
+import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
-import { api, data } from '../api/client'
 import { queries } from '../api/queries'
 import type { LimitLine } from '../api/types'
-import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
 import { words } from '../words/en'
+import { GiveMany } from './GiveMany'
 import { LimitEditor } from './LimitEditor'
-import { useLimitSaid } from './useLimitSaid'
 
 const text = words.limits
 const keyOf = (line: LimitLine) => `${line.technique} ${line.resultId}`
@@ -58,35 +56,10 @@ export function LimitDialog({ nodeId, name, resultId, onClose }: Props) {
       </table>
       {chosen && (
         <>
-          {chosen.checks > 1 && chosen.unlimited > 0 && <GiveMany nodeId={nodeId} line={chosen} />}
+          {chosen.checks > 1 && chosen.unlimited > 0 && <GiveMany key={`many ${keyOf(chosen)}`} nodeId={nodeId} line={chosen} />}
           <LimitEditor key={keyOf(chosen) + chosen.said} nodeId={nodeId} line={chosen} onDone={onClose} />
         </>
       )}
     </Dialog>
-  )
-}
-
-/** One action for all checks beneath that have no limit yet: each gets its own. */
-function GiveMany({ nodeId, line }: { nodeId: string; line: LimitLine }) {
-  const said = useLimitSaid()
-  const give = useMutation({
-    mutationFn: (source: 'STANDARD' | 'HISTORY') =>
-      data(
-        api.POST('/api/nodes/{nodeId}/limits/{technique}/{resultId}/proposals', {
-          params: { path: { nodeId, technique: line.technique, resultId: line.resultId } },
-          body: { source },
-        }),
-      ),
-    onSuccess: (taken) => said(text.taken(taken.checks, taken.without), taken.changeId),
-  })
-  return (
-    <p className="mb-3 flex gap-4">
-      {(['STANDARD', 'HISTORY'] as const).map((source) => (
-        <Button key={source} kind="second" disabled={give.isPending} onClick={() => give.mutate(source)}>
-          {text.takeMany[source]}
-        </Button>
-      ))}
-      <Trouble error={give.error} />
-    </p>
   )
 }

@@ -27,16 +27,19 @@ export function LimitEditor({ nodeId, line, onDone }: { nodeId: string; line: Li
   const said = useLimitSaid()
   const [typed, setTyped] = useState<TypedLimit>(line.limit ? typedLimit(line.limit) : freshLimit(line.sense === 'HIGHER_IS_WORSE' ? 'ABOVE' : 'BELOW'))
   const [since, setSince] = useState<Since>(line.limit === null ? 'ever' : 'now')
+  // The preview is of the moment the dialog was opened; set, it holds from the click on.
+  const [openedAt] = useState(() => new Date().toISOString())
   const [fromDay, setFromDay] = useState('')
   const [untilDay, setUntilDay] = useState('')
   const limit = limitOf(typed)
-  const from = since === 'ever' ? null : since === 'now' ? new Date().toISOString() : fromDay === '' ? null : new Date(`${fromDay}T00:00`).toISOString()
+  const fromAt = (now: string) => (since === 'ever' ? null : since === 'now' ? now : fromDay === '' ? null : new Date(`${fromDay}T00:00`).toISOString())
+  const until = since !== 'day' || untilDay === '' ? null : new Date(`${untilDay}T00:00`).toISOString()
   const put = useMutation({
     mutationFn: (saying: Saying) =>
       data(
         api.PUT('/api/nodes/{nodeId}/limits/{technique}/{resultId}', {
           params: { path: { nodeId, technique: line.technique, resultId: line.resultId } },
-          body: { ...saying, from, until: untilDay === '' ? null : new Date(`${untilDay}T00:00`).toISOString() },
+          body: { ...saying, from: fromAt(new Date().toISOString()), until },
         }),
       ),
     onSuccess: async (committed) => {
@@ -100,7 +103,7 @@ export function LimitEditor({ nodeId, line, onDone }: { nodeId: string; line: Li
         {line.limit !== null && <Button onClick={() => put.mutate({ limit: noLimit, isInherited: false })}>{text.noLimit}</Button>}
         <span className="text-ink2">{typed.boundaryIsPast ? text.explain.past : text.explain.within}</span>
       </div>
-      <HistoryLook nodeId={nodeId} line={line} limit={limit} />
+      <HistoryLook nodeId={nodeId} line={line} limit={limit} from={fromAt(openedAt)} until={until} />
       <Revisions revisions={line.revisions} />
     </form>
   )

@@ -31,7 +31,7 @@ const above = (watch: number, fail: number) => ({
 })
 
 const preview: LimitPreview = {
-  checks: 1, left: 0, readings: 12, watch: 3, fail: 1, notJudged: 0, watchNow: 0, failNow: 0, shown: [],
+  checks: 1, left: 0, keeping: 0, without: 0, changed: 4, watchNow: 0, failNow: 0, watchThen: 3, failThen: 1, readings: 12, watch: 3, fail: 1, notJudged: 0, shown: [],
   repairs: [{ place: 'P-101 Drive end', repairedAt: '2026-05-01T08:00:00Z', words: 'bearing', daysBefore: 41 }],
 }
 
@@ -55,6 +55,7 @@ describe('a limit', () => {
     fireEvent.change(screen.getByLabelText('Fail'), { target: { value: '4.5' } })
     expect(await screen.findByText('3 watch and 1 fail of 12 readings on 1 check')).toBeTruthy()
     expect(screen.getByText('told 41 days before')).toBeTruthy()
+    expect(screen.getByText('4 readings get another verdict: then 3 watch and 1 fail.')).toBeTruthy()
     fireEvent.click(screen.getByText('Set the limit'))
     await waitFor(() => expect(onClose).toHaveBeenCalled())
     const put = changes().find((change) => change.method === 'PUT')?.body as { limit: { rules: { watch: number; fail: number }[] }; from: string | null }
@@ -99,7 +100,13 @@ describe('many checks', () => {
     answering('POST', `${path}/proposals`, () => ({ checks: 4, without: 1, changeId: 'c' }))
     show(<LimitDialog nodeId="v" name="Wellfield" onClose={vi.fn()} />)
     expect(await screen.findByText('5 of 8 checks without')).toBeTruthy()
+    const mine = { checkId: 'a', place: 'P-101 Drive end, Velocity', limit: '2.8/4.5 mm/s', watch: 0, fail: 1, readings: [] }
+    answering('POST', `${path}/proposals/preview`, () => ({ ...preview, checks: 4, without: 1, shown: [mine] }))
     fireEvent.click(screen.getByText('Give each its standard’s limit'))
-    await waitFor(() => expect(changes()[0]).toEqual({ method: 'POST', path: `${path}/proposals`, body: { source: 'STANDARD' } }))
+    expect(await screen.findByText('2.8/4.5 mm/s')).toBeTruthy()
+    expect(screen.getByText('For 1 check there is nothing to go by.')).toBeTruthy()
+    expect(changes().some((change) => change.path === `${path}/proposals`)).toBe(false)
+    fireEvent.click(screen.getByText('Set 4 limits'))
+    await waitFor(() => expect(changes().find((change) => change.path === `${path}/proposals`)?.body).toEqual({ source: 'STANDARD', from: null }))
   })
 })

@@ -69,7 +69,7 @@ export function AssetSheet({ nodeId, checkId, readingId, mayEdit, show }: Props)
 }
 
 function SheetHead({ sheet, mayEdit, onLimits }: { sheet: Sheet; mayEdit: boolean; onLimits: () => void }) {
-  const without = sheet.checks.filter((check) => check.readingId !== null && check.resultId !== '' && check.fail === null && check.watch === null && check.verdict === 'NOT_JUDGED').length
+  const without = sheet.checks.filter((check) => check.readingId !== null && check.resultId !== '' && check.limitNow === '').length
   const above = sheet.path.slice(0, -1).map((node) => node.name || node.tag)
   return (
     <header className="mb-3 flex items-center gap-4">

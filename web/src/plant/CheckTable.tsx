@@ -76,7 +76,10 @@ export function gotWorse(check: CheckLine): boolean {
 }
 
 function LimitCell({ check, onLimits }: { check: CheckLine; onLimits: Props['onLimits'] }) {
-  const said = boundary(check)
+  // What the newest reading was judged by; a limit that began since, or can be applied to no reading yet, is a limit too.
+  const judgedBy = boundary(check)
+  const said = judgedBy ?? (check.limitNow === '' ? null : check.limitNow)
+  const isOver = judgedBy !== null && check.limitNow === ''
   if (!onLimits || check.resultId === '') return <>{said ?? '–'}</>
   return (
     <Button
@@ -87,6 +90,7 @@ function LimitCell({ check, onLimits }: { check: CheckLine; onLimits: Props['onL
       }}
     >
       {said ?? words.plant.setOne}
+      {isOver && <span className="ml-1 text-[12px] text-ink3">{words.limits.ended}</span>}
     </Button>
   )
 }

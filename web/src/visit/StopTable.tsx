@@ -34,7 +34,8 @@ export function StopTable({ rows, visitedAt, left, onToggle, mayEdit, certified,
   const { place } = usePlacements()
   const [looked, setLooked] = useState<VisitRow | null>(null)
   const certifiedSay = (row: VisitRow) => {
-    const numbers = row.readingId === null ? [] : certified(row.readingId)
+    // Of a whole visit that is certified the line above says it once; beside a discarded reading it says what the discarding touches.
+    const numbers = row.readingId === null || row.discardedBecause === null ? [] : certified(row.readingId)
     return numbers.length === 0 ? '' : words.visits.certified.row(numbers)
   }
   const swap = (row: VisitRow) => {

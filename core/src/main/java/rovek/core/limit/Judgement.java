@@ -17,6 +17,9 @@ public record Judgement(Verdict verdict, String reason, Optional<Overruled> over
 
     public static final String NO_LIMIT = "no limit is set";
 
+    /** There is a limit, but of another time. */
+    public static final String NO_LIMIT_THEN = "no limit held when it was measured";
+
     /**
      * A person's own verdict.
      *

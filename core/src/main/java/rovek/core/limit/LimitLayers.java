@@ -1,10 +1,12 @@
 package rovek.core.limit;
 
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.TreeSet;
 import java.util.UUID;
+import java.util.function.UnaryOperator;
 
 /**
  * What is said of one result of a check by the check itself and by the nodes above it.
@@ -54,6 +56,24 @@ public record LimitLayers(List<Layer> layers) {
         return Optional.empty();
     }
 
+    /**
+     * The same, with more said by one node.
+     *
+     * @param upwards the nodes from the check up to the root, which say where the node's layer belongs
+     * @param more given what the node says already
+     */
+    public LimitLayers saying(UUID node, List<UUID> upwards, UnaryOperator<LimitTimeline> more) {
+        List<Layer> all = new ArrayList<>(layers);
+        int place = 0;
+        while (place < all.size() && upwards.indexOf(all.get(place).node()) < upwards.indexOf(node)) {
+            place++;
+        }
+        boolean isThere = place < all.size() && all.get(place).node().equals(node);
+        LimitTimeline before = isThere ? all.remove(place).timeline() : LimitTimeline.EMPTY;
+        all.add(place, new Layer(node, more.apply(before)));
+        return new LimitLayers(all);
+    }
+
     /** When what counts may change, rising. */
     public List<Instant> changes() {
         TreeSet<Instant> times = new TreeSet<>();
@@ -62,6 +82,11 @@ public record LimitLayers(List<Layer> layers) {
             revision.until().ifPresent(times::add);
         }));
         return List.copyOf(times);
+    }
+
+    /** Whether there is a limit at any time. */
+    public boolean haveLimit() {
+        return anyLimit(limit -> true);
     }
 
     /** Whether any limit that ever counted takes more than the value itself. */

@@ -65,7 +65,7 @@ public record SeriesJudge(List<TimedValue> values, UnitOfMeasure unit, LimitLaye
     private Judged judge(int i, int stretch, Optional<LimitLayers.InForce> counting, List<Bounds.Passed> before) {
         TimedValue value = values.get(i);
         if (counting.isEmpty()) {
-            return new Judged(value, counting, Limit.Outcome.notJudged(Judgement.NO_LIMIT));
+            return new Judged(value, counting, Limit.Outcome.notJudged(limits.haveLimit() ? Judgement.NO_LIMIT_THEN : Judgement.NO_LIMIT));
         }
         Limit limit = counting.get().limit();
         Background background = limit.needsHistory() ? background(i, stretch, limit) : Background.NOTHING;

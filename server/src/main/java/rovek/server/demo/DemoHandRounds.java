@@ -63,7 +63,7 @@ class DemoHandRounds {
         limits.say(pressure, "gauge", "pressure", Limits.Saying.above(8.0, 8.5));
         limits.say(oil, "gauge", "temperature", Limits.Saying.above(85.0, 95.0));
         // The right answer is the limit: what its technique proposes, on the side that is worse.
-        limits.take(drain, "question", "answer.yes", Limits.Source.STANDARD);
+        limits.take(drain, "question", "answer.yes", Limits.Source.STANDARD, null);
         UUID route = UUID.randomUUID();
         routes.put(route, new RouteDraft(
                 "Utilities, weekly by eye", List.of(pressure, oil, drain, remark), Map.of(oil, "Read it after ten minutes under load"), Map.of(), 7, null,

@@ -10,6 +10,7 @@ import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.core.limit.Judgement;
+import rovek.core.limit.LimitText;
 import rovek.core.limit.Verdict;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.unit.Amount;
@@ -50,13 +51,14 @@ public class Follow {
      * @param isByHand whether a person can write it down without any instrument
      * @param watchLow the lower boundary of a band, likewise {@code failLow}; null elsewhere
      * @param change since the reading before
+     * @param limitNow what counts now for the leading result, in words, whatever the newest reading was judged by; blank where nothing does
      * @param verdictBefore on the reading before; not judged where there was none
      */
     public record CheckLine(
             UUID checkId, String assetTag, UUID pointId, String point, String check, String result, String resultId, String unit, String unitLabel, boolean isByHand,
             @Nullable UUID readingId,
             @Nullable String readAt, @Nullable Double value, @Nullable Double watch, @Nullable Double fail, @Nullable Double watchLow, @Nullable Double failLow,
-            @Nullable Double change, Verdict verdict, Verdict verdictBefore, String reason, @Nullable VerdictNotes notes,
+            String limitNow, @Nullable Double change, Verdict verdict, Verdict verdictBefore, String reason, @Nullable VerdictNotes notes,
             List<Double> spark) {}
 
     /**
@@ -106,6 +108,7 @@ public class Follow {
                 newest == null ? null : newest.takenAt().toString(),
                 value,
                 boundaries.watch(), boundaries.fail(), boundaries.watchLow(), boundaries.failLow(),
+                leading.flatMap(result -> check.leadingLimit(clock.instant()).map(limit -> LimitText.write(limit.limit(), result.sense()))).orElse(""),
                 before == null ? null : value - before,
                 judgement.verdict(), history.size() < 2 ? Verdict.NOT_JUDGED : judged.get(history.get(history.size() - 2).id()).judgement().verdict(),
                 judgement.reason(), VerdictNotes.of(judgement), spark);

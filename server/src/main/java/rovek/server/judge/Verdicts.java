@@ -43,8 +43,12 @@ public class Verdicts {
         this.events = events;
     }
 
-    /** A reading's verdict before it was combined: what each result came to. */
-    private record Parts(ReadingView reading, Map<String, ReadingVerdict.OfResult> now, Map<String, Limit.Outcome> first) {}
+    /**
+     * A reading's verdict before it was combined: what each result came to.
+     *
+     * @param isLimitedAtOtherTimes whether there is a limit that does not hold for when the reading was taken
+     */
+    private record Parts(ReadingView reading, boolean isLimitedAtOtherTimes, Map<String, ReadingVerdict.OfResult> now, Map<String, Limit.Outcome> first) {}
 
     /** @return reading id to its verdict; readings on no check of this plant are left out */
     @Transactional(readOnly = true)
@@ -66,7 +70,7 @@ public class Verdicts {
     }
 
     private static Parts judged(ReadingView reading, CheckView check, Series series) {
-        Parts parts = new Parts(reading, new LinkedHashMap<>(), new LinkedHashMap<>());
+        Parts parts = new Parts(reading, check.limits().values().stream().anyMatch(LimitLayers::haveLimit), new LinkedHashMap<>(), new LinkedHashMap<>());
         check.limits().forEach((resultId, layers) -> {
             Optional<LimitLayers.InForce> now = layers.at(reading.takenAt());
             if (!reading.results().containsKey(resultId)) {
@@ -106,6 +110,9 @@ public class Verdicts {
         List<Limit.Outcome> outcomes = parts.now().values().stream().map(ReadingVerdict.OfResult::outcome).toList();
         String obstacle = reading.results().isEmpty() && reading.obstacle().isBlank() ? "there is no result" : reading.obstacle();
         Judgement judgement = Judgement.worstOf(obstacle, outcomes);
+        if (judgement.reason().equals(Judgement.NO_LIMIT) && judgement.verdict() == Verdict.NOT_JUDGED && parts.isLimitedAtOtherTimes()) {
+            judgement = Judgement.notJudged(Judgement.NO_LIMIT_THEN);
+        }
         if (judgement.verdict() == Verdict.PASS) {
             // What passes passed by all that it has a limit for.
             judgement = valueMissing(parts).map(Judgement::notJudged).orElse(judgement);

@@ -1,5 +1,6 @@
 package rovek.server.limit;
 
+import jakarta.annotation.Nullable;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -23,7 +24,8 @@ class LimitController {
         this.previews = previews;
     }
 
-    record TakeFrom(Limits.Source source) {}
+    /** @param from the first moment the limits hold for, ISO 8601; null judges all readings again */
+    record TakeFrom(Limits.Source source, @Nullable String from) {}
 
     @GetMapping
     List<Limits.LimitLine> lines(@PathVariable UUID nodeId) {
@@ -38,12 +40,18 @@ class LimitController {
 
     @PostMapping("/{technique}/{resultId}/preview")
     LimitPreviews.LimitPreview preview(
-            @PathVariable UUID nodeId, @PathVariable String technique, @PathVariable String resultId, @RequestBody LimitForm limit) {
-        return previews.preview(nodeId, technique, resultId, limit);
+            @PathVariable UUID nodeId, @PathVariable String technique, @PathVariable String resultId, @RequestBody Limits.Saying saying) {
+        return previews.preview(nodeId, technique, resultId, saying);
     }
 
     @PostMapping("/{technique}/{resultId}/proposals")
     Limits.LimitsTaken take(@PathVariable UUID nodeId, @PathVariable String technique, @PathVariable String resultId, @RequestBody TakeFrom from) {
-        return limits.take(nodeId, technique, resultId, from.source());
+        return limits.take(nodeId, technique, resultId, from.source(), from.from());
+    }
+
+    @PostMapping("/{technique}/{resultId}/proposals/preview")
+    LimitPreviews.LimitPreview previewOfProposals(
+            @PathVariable UUID nodeId, @PathVariable String technique, @PathVariable String resultId, @RequestBody TakeFrom from) {
+        return previews.preview(nodeId, technique, resultId, from.source(), from.from());
     }
 }

@@ -1,9 +1,11 @@
 package rovek.server.limit;
 
 import jakarta.annotation.Nullable;
+import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -13,9 +15,10 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.core.limit.Limit;
 import rovek.core.limit.LimitLayers;
-import rovek.core.limit.LimitRevision;
+import rovek.core.limit.LimitText;
 import rovek.core.limit.SeriesJudge;
 import rovek.core.limit.Verdict;
+import rovek.core.plant.Node;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.trend.MinMaxDecimation;
 import rovek.server.event.EventKind;
@@ -25,6 +28,7 @@ import rovek.server.judge.Verdicts;
 import rovek.server.plant.CheckView;
 import rovek.server.plant.Plant;
 import rovek.server.plant.PlantTree;
+import rovek.server.problem.DomainProblem;
 
 /** What a limit would have said of all that was measured, before anybody says it. */
 @Service
@@ -37,29 +41,41 @@ public class LimitPreviews {
     private final Plant plant;
     private final Verdicts verdicts;
     private final PlantEvents events;
+    private final Limits limits;
+    private final Clock clock;
 
-    LimitPreviews(Plant plant, Verdicts verdicts, PlantEvents events) {
+    LimitPreviews(Plant plant, Verdicts verdicts, PlantEvents events, Limits limits, Clock clock) {
         this.plant = plant;
         this.verdicts = verdicts;
         this.events = events;
+        this.limits = limits;
+        this.clock = clock;
     }
 
     /**
-     * The limit on all history beneath a node.
+     * What setting a limit beneath a node would do, and what the limit would have said of all history.
      *
      * @param checks how many checks were looked at; {@code left} how many were not, being too many
-     * @param readings how many readings
-     * @param watch how many of them would be watch, likewise the others
-     * @param watchNow how many are watch under what counts now, likewise {@code failNow}
+     * @param keeping how many of them keep a limit of their own, or of a node between, that counts now
+     * @param without how many get none, for there is nothing to go by; 0 where one limit is set for all
+     * @param changed how many readings get another verdict once it is set; 0 where it holds from now on
+     * @param watchNow how many readings are watch under what counts now, likewise {@code failNow}
+     * @param watchThen how many are watch once it is set, likewise {@code failThen}
+     * @param readings how many readings were looked at
+     * @param watch how many of them would be watch if it had always held, likewise the others
      * @param shown the checks it concerns most
      * @param repairs how early it would have told of each repair
      */
     public record LimitPreview(
-            int checks, int left, int readings, int watch, int fail, int notJudged, int watchNow, int failNow, List<PreviewedCheck> shown,
-            List<Warning> repairs) {}
+            int checks, int left, int keeping, int without, int changed, int watchNow, int failNow, int watchThen, int failThen, int readings, int watch, int fail,
+            int notJudged, List<PreviewedCheck> shown, List<Warning> repairs) {}
 
-    /** One check's history under the limit. */
-    public record PreviewedCheck(UUID checkId, String place, int watch, int fail, List<PreviewedReading> readings) {}
+    /**
+     * One check's history under the limit.
+     *
+     * @param limit in words, where each check gets its own; blank where one limit is set for all
+     */
+    public record PreviewedCheck(UUID checkId, String place, String limit, int watch, int fail, List<PreviewedReading> readings) {}
 
     /** @param now its verdict under what counts now */
     public record PreviewedReading(String at, double value, Verdict verdict, Verdict now) {}
@@ -71,28 +87,63 @@ public class LimitPreviews {
      */
     public record Warning(String place, String repairedAt, String words, @Nullable Long daysBefore) {}
 
+    /** A limit that is to be said: by which node, of which check, since when. */
+    private record Wanted(CheckView check, UUID node, Limit limit, Optional<Instant> from, Optional<Instant> until) {
+
+        /** What the check would go by: what is said nearer to it stays. */
+        LimitLayers layers(PlantTree tree, ResultDefinition result, boolean always) {
+            List<UUID> upwards = new ArrayList<>(tree.nodes().path(check.id()).stream().map(Node::id).toList());
+            Collections.reverse(upwards);
+            return check.limits().getOrDefault(result.id(), LimitLayers.NONE).saying(node, upwards, timeline -> timeline.saying(
+                    Optional.empty(), always ? Optional.empty() : from, always ? Optional.empty() : until, Optional.of(limit), false));
+        }
+    }
+
+    /** One limit for a check, or for all checks beneath a node. */
     @Transactional(readOnly = true)
-    public LimitPreview preview(UUID nodeId, String technique, String resultId, LimitForm draft) {
+    public LimitPreview preview(UUID nodeId, String technique, String resultId, Limits.Saying saying) {
         PlantTree tree = plant.tree();
         ResultDefinition result = Limits.result(tree, nodeId, technique, resultId);
-        Limit limit = draft.limit(result);
-        LimitLayers.InForce always = new LimitLayers.InForce(
-                nodeId, new LimitRevision(1, Optional.empty(), Optional.empty(), Optional.empty(), Optional.of(limit), false), limit);
-        List<CheckView> checks = Limits.checks(tree, nodeId).stream()
-                .filter(check -> check.technique().id().equals(technique) && check.technique().results(check.settings()).contains(result))
+        if (saying.limit() == null) {
+            throw new DomainProblem.Invalid("limit", "Fill a boundary in.");
+        }
+        Limit limit = saying.limit().limit(result);
+        List<Wanted> wanted = Limits.yielding(tree, nodeId, technique, result).stream()
+                .map(check -> new Wanted(check, nodeId, limit, Limits.time(saying.from()), Limits.time(saying.until())))
                 .toList();
-        Tally tally = new Tally();
-        List<CheckView> some = checks.subList(0, Math.min(MOST_CHECKS, checks.size()));
-        Map<UUID, SeriesJudge> histories = verdicts.series(tree, some, result, limit.needsSisters());
-        for (CheckView check : some) {
+        return preview(tree, result, wanted, false, 0);
+    }
+
+    /** A limit of its own for each check beneath a node that has none. */
+    @Transactional(readOnly = true)
+    public LimitPreview preview(UUID nodeId, String technique, String resultId, Limits.Source source, @Nullable String from) {
+        PlantTree tree = plant.tree();
+        ResultDefinition result = Limits.result(tree, nodeId, technique, resultId);
+        Limits.Proposed proposed = limits.proposed(tree, nodeId, technique, result, source);
+        List<Wanted> wanted = proposed.limits().entrySet().stream()
+                .map(one -> new Wanted(one.getKey(), one.getKey().id(), one.getValue().limit(result), Limits.time(from), Optional.empty()))
+                .toList();
+        return preview(tree, result, wanted, true, proposed.without());
+    }
+
+    private LimitPreview preview(PlantTree tree, ResultDefinition result, List<Wanted> all, boolean eachItsOwn, int without) {
+        List<Wanted> some = all.subList(0, Math.min(MOST_CHECKS, all.size()));
+        boolean withSisters = some.stream().anyMatch(one -> one.limit().needsSisters());
+        Map<UUID, SeriesJudge> histories = verdicts.series(tree, some.stream().map(Wanted::check).toList(), result, withSisters);
+        Tally tally = new Tally(result, eachItsOwn);
+        for (Wanted one : some) {
+            CheckView check = one.check();
             SeriesJudge series = histories.get(check.id());
-            List<SeriesJudge.Judged> wanted = series.judged(time -> Optional.of(always));
-            tally.add(check, wanted, series.judged());
+            LimitLayers always = one.layers(tree, result, true);
+            LimitLayers then = one.layers(tree, result, false);
+            List<SeriesJudge.Judged> trial = series.judged(always::at);
+            tally.keeping += always.at(clock.instant()).filter(counting -> !counting.node().equals(one.node())).isPresent() ? 1 : 0;
+            tally.add(one, trial, series.judged(), series.judged(then::at));
             events.ofCheck(tree, check.id()).stream()
                     .filter(event -> event.kind() == EventKind.REPAIR)
-                    .forEach(event -> tally.warnings.add(warning(check, event, wanted, series)));
+                    .forEach(event -> tally.warnings.add(warning(check, event, trial, series)));
         }
-        return tally.preview(checks.size());
+        return tally.preview(all.size(), without);
     }
 
     private static Warning warning(CheckView check, PlantEvent event, List<SeriesJudge.Judged> judged, SeriesJudge series) {
@@ -114,39 +165,56 @@ public class LimitPreviews {
 
         private final List<PreviewedCheck> checks = new ArrayList<>();
         private final List<Warning> warnings = new ArrayList<>();
+        private final ResultDefinition result;
+        private final boolean eachItsOwn;
+        private int keeping;
         private int readings;
         private int notJudged;
+        private int changed;
         private int watchNow;
         private int failNow;
+        private int watchThen;
+        private int failThen;
 
-        void add(CheckView check, List<SeriesJudge.Judged> wanted, List<SeriesJudge.Judged> now) {
-            readings += wanted.size();
-            notJudged += count(wanted, Verdict.NOT_JUDGED);
+        Tally(ResultDefinition result, boolean eachItsOwn) {
+            this.result = result;
+            this.eachItsOwn = eachItsOwn;
+        }
+
+        void add(Wanted one, List<SeriesJudge.Judged> trial, List<SeriesJudge.Judged> now, List<SeriesJudge.Judged> then) {
+            readings += trial.size();
+            notJudged += count(trial, Verdict.NOT_JUDGED);
             watchNow += count(now, Verdict.WATCH);
             failNow += count(now, Verdict.FAIL);
-            double[] values = wanted.stream().mapToDouble(one -> one.value().value()).toArray();
+            watchThen += count(then, Verdict.WATCH);
+            failThen += count(then, Verdict.FAIL);
+            for (int i = 0; i < now.size(); i++) {
+                changed += now.get(i).outcome().verdict() == then.get(i).outcome().verdict() ? 0 : 1;
+            }
+            double[] values = trial.stream().mapToDouble(judged -> judged.value().value()).toArray();
             List<PreviewedReading> shown = new ArrayList<>();
             for (int i : MinMaxDecimation.keep(values, MOST_POINTS)) {
-                shown.add(new PreviewedReading(wanted.get(i).value().at().toString(), values[i], wanted.get(i).outcome().verdict(), now.get(i).outcome().verdict()));
+                shown.add(new PreviewedReading(trial.get(i).value().at().toString(), values[i], trial.get(i).outcome().verdict(), now.get(i).outcome().verdict()));
             }
             checks.add(new PreviewedCheck(
-                    check.id(), check.place() + ", " + check.node().name(), count(wanted, Verdict.WATCH), count(wanted, Verdict.FAIL), shown));
+                    one.check().id(), one.check().place() + ", " + one.check().node().name(), eachItsOwn ? LimitText.write(one.limit(), result.sense()) : "",
+                    count(trial, Verdict.WATCH), count(trial, Verdict.FAIL), shown));
         }
 
         private static int count(List<SeriesJudge.Judged> judged, Verdict verdict) {
             return (int) judged.stream().filter(one -> one.outcome().verdict() == verdict).count();
         }
 
-        LimitPreview preview(int all) {
+        LimitPreview preview(int all, int without) {
             List<PreviewedCheck> worst = checks.stream()
-                    .filter(check -> checks.size() == 1 || check.watch() + check.fail() > 0)
+                    .filter(check -> eachItsOwn || checks.size() == 1 || check.watch() + check.fail() > 0)
                     .sorted(Comparator.comparingInt((PreviewedCheck check) -> -1_000 * check.fail() - check.watch()))
                     .limit(MOST_SHOWN)
                     .toList();
             return new LimitPreview(
-                    checks.size(), all - checks.size(), readings,
+                    checks.size(), all - checks.size(), keeping, without, changed, watchNow, failNow, watchThen, failThen, readings,
                     checks.stream().mapToInt(PreviewedCheck::watch).sum(), checks.stream().mapToInt(PreviewedCheck::fail).sum(),
-                    notJudged, watchNow, failNow, worst, warnings);
+                    notJudged, worst, warnings);
         }
     }
 }

@@ -206,7 +206,7 @@ public class Limits {
         return Alteration.between(node, node.saying(Map.of(Facet.limit(technique, result.id()), after)));
     }
 
-    private static Optional<Instant> time(@Nullable String text) {
+    static Optional<Instant> time(@Nullable String text) {
         try {
             return Optional.ofNullable(text).map(Instant::parse);
         } catch (DateTimeParseException notOne) {
@@ -223,23 +223,48 @@ public class Limits {
     /** What came of it. */
     public record LimitsTaken(int checks, int without, @Nullable UUID changeId) {}
 
-    /** Gives each check beneath a node that has no limit on a result the one proposed for it. One change, undone at once. */
-    @Transactional
-    public LimitsTaken take(UUID nodeId, String technique, String resultId, Source source) {
-        PlantTree tree = plant.tree();
-        ResultDefinition result = result(tree, nodeId, technique, resultId);
-        List<Alteration> alterations = new ArrayList<>();
+    /**
+     * What would be given to checks that have no limit now.
+     *
+     * @param without how many checks without a limit there is nothing to go by for
+     */
+    record Proposed(Map<CheckView, LimitForm> limits, int without) {}
+
+    Proposed proposed(PlantTree tree, UUID nodeId, String technique, ResultDefinition result, Source source) {
+        Map<CheckView, LimitForm> proposed = new LinkedHashMap<>();
         int without = 0;
-        for (CheckView check : checks(tree, nodeId)) {
-            boolean yieldsIt = check.technique().id().equals(technique) && check.technique().results(check.settings()).contains(result);
-            if (yieldsIt && limitNow(check, result, clock.instant()).isEmpty()) {
-                Optional<LimitForm> proposed = proposed(tree, check, result, source);
-                proposed.ifPresent(limit -> alterations.add(alteration(tree, check.id(), technique, result, new Saying(limit, false, null, null))));
-                without += proposed.isEmpty() ? 1 : 0;
+        for (CheckView check : yielding(tree, nodeId, technique, result)) {
+            if (limitNow(check, result, clock.instant()).isEmpty()) {
+                Optional<LimitForm> own = proposed(tree, check, result, source);
+                own.ifPresent(limit -> proposed.put(check, limit));
+                without += own.isEmpty() ? 1 : 0;
             }
         }
+        return new Proposed(proposed, without);
+    }
+
+    /** The checks at or beneath a node that yield a result. */
+    static List<CheckView> yielding(PlantTree tree, UUID nodeId, String technique, ResultDefinition result) {
+        return checks(tree, nodeId).stream()
+                .filter(check -> check.technique().id().equals(technique) && check.technique().results(check.settings()).contains(result))
+                .toList();
+    }
+
+    /**
+     * Gives each check beneath a node that has no limit on a result the one proposed for it. One change, undone at once.
+     *
+     * @param from the first moment the limits hold for, ISO 8601; null judges all readings again
+     */
+    @Transactional
+    public LimitsTaken take(UUID nodeId, String technique, String resultId, Source source, @Nullable String from) {
+        PlantTree tree = plant.tree();
+        ResultDefinition result = result(tree, nodeId, technique, resultId);
+        Proposed proposed = proposed(tree, nodeId, technique, result, source);
+        List<Alteration> alterations = proposed.limits().entrySet().stream()
+                .map(one -> alteration(tree, one.getKey().id(), technique, result, new Saying(one.getValue(), false, from, null)))
+                .toList();
         PlantLedger.Committed committed = editor.alter(new PlantEditor.Altering(null, alterations));
-        return new LimitsTaken(alterations.size(), without, committed.changeId());
+        return new LimitsTaken(alterations.size(), proposed.without(), committed.changeId());
     }
 
     private Optional<LimitForm> proposed(PlantTree tree, CheckView check, ResultDefinition result, Source source) {
