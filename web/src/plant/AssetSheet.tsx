@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query'
+import { useAdding } from './useAdding'
 import { useState } from 'react'
 import { queries } from '../api/queries'
 import type { CheckLine, Level, Sheet, Verdict } from '../api/types'
@@ -40,9 +41,21 @@ function mostPressing(checks: CheckLine[]): CheckLine | undefined {
   return [...checks].sort((a, b) => worstFirst.indexOf(a.verdict) - worstFirst.indexOf(b.verdict))[0]
 }
 
-/** Everything about one thing in the plant: its checks now, the chosen one over time, and how it is measured. */
-export function AssetSheet({ nodeId, checkId, readingId, mayEdit, show }: Props) {
-  const sheet = useQuery(queries.sheet(nodeId))
+/** Everything about one thing in the plant: its checks now, the chosen one over time, and how it is measured. What is asked or typed on it belongs to it alone. */
+export function AssetSheet(props: Props) {
+  const [settingsOpen, setSettingsOpen] = useState(false)
+  return <SheetOf key={props.nodeId} {...props} settingsOpen={settingsOpen} setSettingsOpen={setSettingsOpen} />
+}
+
+interface SheetProps extends Props {
+  settingsOpen: boolean
+  setSettingsOpen: (open: boolean) => void
+}
+
+function SheetOf({ nodeId, checkId, readingId, mayEdit, show, settingsOpen, setSettingsOpen }: SheetProps) {
+  // A row that was just typed has no sheet before it is stored.
+  const isAdding = useAdding().includes(nodeId)
+  const sheet = useQuery({ ...queries.sheet(nodeId), enabled: !isAdding })
   const [limitsOf, setLimitsOf] = useState<{ nodeId: string; name: string; resultId?: string } | null>(null)
   if (!sheet.data) {
     return <div className="p-4">{sheet.error ? <Trouble error={sheet.error} /> : words.common.loading}</div>
@@ -62,7 +75,7 @@ export function AssetSheet({ nodeId, checkId, readingId, mayEdit, show }: Props)
       )}
       {sheet.data.checks.length < sheet.data.checkCount && <p className="mt-1 text-ink3">{words.plant.worstOf(sheet.data.checks.length, sheet.data.checkCount)}</p>}
       {chosen && <CheckDetail key={chosen.checkId} check={chosen} readingId={readingId} onReading={(reading) => show({ check: chosen.checkId, reading })} />}
-      <SettingsPanel nodeId={sheet.data.node.id} mayEdit={mayEdit} />
+      <SettingsPanel key={nodeId} nodeId={nodeId} isOpen={settingsOpen} onOpen={setSettingsOpen} mayEdit={mayEdit} />
       {limitsOf && <LimitDialog {...limitsOf} onClose={() => setLimitsOf(null)} />}
     </div>
   )

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query'
 import type { KeyboardEvent } from 'react'
-import { useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { queries } from '../api/queries'
 import { words } from '../words/en'
 import { CheckChoice } from './CheckChoice'
@@ -8,6 +8,8 @@ import type { DraftPlace, NewCheck } from './outline'
 
 interface Props {
   place: DraftPlace
+  /** Index of the row it follows: it moves down with each row that is added. */
+  at: number
   onDeeper: () => void
   onShallower: () => void
   onCommit: (text: string, check: NewCheck | null) => void
@@ -15,9 +17,14 @@ interface Props {
 }
 
 /** The row being typed. Enter keeps it and begins the next, Tab goes deeper, Escape ends. */
-export function DraftRow({ place, onDeeper, onShallower, onCommit, onCancel }: Props) {
+export function DraftRow({ place, at, onDeeper, onShallower, onCommit, onCancel }: Props) {
   const [text, setText] = useState('')
   const techniques = useQuery(queries.techniques())
+  const row = useRef<HTMLTableRowElement>(null)
+  useEffect(() => {
+    const frame = requestAnimationFrame(() => row.current?.scrollIntoView?.({ block: 'nearest' }))
+    return () => cancelAnimationFrame(frame)
+  }, [at])
   const isCheck = place.level === 'CHECK'
   const commit = () => {
     if (isCheck) return
@@ -36,7 +43,7 @@ export function DraftRow({ place, onDeeper, onShallower, onCommit, onCancel }: P
   }
   const label = words.plant.newRow(words.level[place.level])
   return (
-    <tr className="bg-wash">
+    <tr ref={row} className="bg-wash">
       <td colSpan={4}>
         <div className="flex items-center gap-2" style={{ paddingLeft: place.depth * 15 + 14 }}>
           {isCheck ? (

@@ -30,7 +30,7 @@ export function Outliner({ outline, chosenId, choose, onSelect, pasteRows, begin
   const [begun, setDraft] = useState<DraftPlace | null>(null)
   const [renaming, setRenaming] = useState<string | null>(null)
   const [range, setRange] = useState<{ anchor: string; ids: readonly string[] } | null>(null)
-  const edit = usePlantEdit(outline.key)
+  const edit = usePlantEdit(outline.key, (parentId) => parentId !== null && choose(parentId))
   const scroller = useRef<HTMLDivElement>(null)
   const draft = begun ?? (plant?.nodes === 0 && rows.length === 0 && mayEdit ? firstClient : null)
   const chosen = rows.find((row) => row.node.id === chosenId) ?? rows[0]
@@ -128,6 +128,7 @@ export function Outliner({ outline, chosenId, choose, onSelect, pasteRows, begin
     <DraftRow
       key={`draft ${draft.level === 'CHECK' ? 'check' : 'name'}`}
       place={draft}
+      at={draftAt}
       onDeeper={() => {
         const place = deeper(draft)
         if (place.parentId) void setOpen(place.parentId, true)

@@ -10,8 +10,15 @@ import { Trouble } from '../parts/Trouble'
 import { words } from '../words/en'
 import { remember } from './plantHistory'
 
+interface Props {
+  nodeId: string
+  isOpen: boolean
+  onOpen: (open: boolean) => void
+  mayEdit: boolean
+}
+
 /** How checks here and beneath are made: what is set here in dark ink, what is inherited in lighter ink with its origin. */
-export function SettingsPanel({ nodeId, mayEdit }: { nodeId: string; mayEdit: boolean }) {
+export function SettingsPanel({ nodeId, isOpen, onOpen, mayEdit }: Props) {
   const client = useQueryClient()
   const settings = useQuery(queries.settings(nodeId))
   const set = useMutation({
@@ -36,7 +43,7 @@ export function SettingsPanel({ nodeId, mayEdit }: { nodeId: string; mayEdit: bo
     onSuccess: (effect, values) => (effect.checks > 1 ? setWanted({ values, effect }) : set.mutate(values)),
   })
   return (
-    <details className="mt-5 border-t border-rule pt-2">
+    <details className="mt-5 border-t border-rule pt-2" open={isOpen} onToggle={(event) => onOpen(event.currentTarget.open)}>
       <summary className="cursor-pointer font-semibold">{words.plant.settings}</summary>
       <Trouble error={settings.error ?? ask.error ?? set.error} />
       {wanted && <EffectQuestion effect={wanted.effect} isPending={set.isPending} onChange={() => set.mutate(wanted.values)} onLeave={() => setWanted(null)} />}

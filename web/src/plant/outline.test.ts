@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Level, OutlineRow, PlantNode } from '../api/types'
 import { node as named } from '../test/fakePlant'
-import { behind, between, type Blocks, deeper, type DraftPlace, draftIndex, inwardTarget, outwardTarget, parseLabel, pasteTarget, type Row, rowsOf, shallower, siblingOf, TOP } from './outline'
+import { behind, between, type Blocks, deeper, type DraftPlace, draftIndex, inwardTarget, outwardTarget, parseLabel, pasteTarget, type Row, rowsOf, shallower, siblingOf, standsTwice, TOP, withoutRows } from './outline'
 
 const node = (id: string, parentId: string | null, level: Level) => named(id, parentId, level, id)
 
@@ -30,6 +30,20 @@ describe('rows', () => {
 
   it('between two are all that are shown there, whichever was taken first', () => {
     expect(between(rows, 'fan', 'point')).toEqual(['point', 'velocity', 'fan'])
+  })
+})
+
+describe('rows that were moved meanwhile', () => {
+  const moved = blocks['pump'] ?? []
+
+  it('leave where they stood when they are read where they are', () => {
+    expect(standsTwice(blocks, 'fan', moved)).toBe(true)
+    expect(withoutRows(blocks, moved)['pump']).toEqual([])
+    expect(withoutRows(blocks, moved)['area']).toBe(blocks['area'])
+  })
+
+  it('are none where nothing was moved', () => {
+    expect(standsTwice(blocks, 'pump', moved)).toBe(false)
   })
 })
 

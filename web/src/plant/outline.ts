@@ -160,3 +160,15 @@ export function between(rows: Row[], from: string, to: string): string[] {
   const b = rows.findIndex((row) => row.node.id === to)
   return rows.slice(Math.min(a, b), Math.max(a, b) + 1).map((row) => row.node.id)
 }
+
+/** Whether one of these rows stands in another node, too: the plant was changed since that was read. */
+export function standsTwice(blocks: Blocks, parentId: string, rows: readonly OutlineRow[]): boolean {
+  const ids = new Set(rows.map((row) => row.node.id))
+  return Object.entries(blocks).some(([id, lines]) => id !== parentId && lines.some((line) => ids.has(line.node.id)))
+}
+
+/** Without some rows, wherever they stand. */
+export function withoutRows(blocks: Blocks, rows: readonly OutlineRow[]): Blocks {
+  const ids = new Set(rows.map((row) => row.node.id))
+  return Object.fromEntries(Object.entries(blocks).map(([id, lines]) => [id, lines.some((line) => ids.has(line.node.id)) ? lines.filter((line) => !ids.has(line.node.id)) : lines]))
+}

@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { api, data } from '../api/client'
 import type { OutlineFilter, OutlineRow, Standing } from '../api/types'
-import { type Blocks, type Row, rowsOf, TOP } from './outline'
+import { type Blocks, type Row, rowsOf, standsTwice, TOP, withoutRows } from './outline'
 
 /** What is open of the plant under one filter. */
 export interface OpenPlant {
@@ -24,6 +24,11 @@ async function readOutline(filter: OutlineFilter, before: OpenPlant | undefined,
   for (const block of outline.blocks) blocks[block.parentId ?? TOP] = block.rows
   const open = [...new Set([...(before?.open ?? []), ...Object.keys(blocks)])].filter((id) => id !== TOP)
   return { blocks, open, hits: outline.hits, whole: outline.whole, nodes: outline.nodes }
+}
+
+/** With what stands in one node. What was moved there meanwhile leaves where it stood. */
+function withBlock(plant: OpenPlant, id: string, rows: readonly OutlineRow[]): OpenPlant {
+  return { ...plant, open: [...plant.open, id], blocks: { ...withoutRows(plant.blocks, rows), [id]: rows } }
 }
 
 /** The plant as far as it is open; folds and unfolds it. The server is asked for no more than is seen. */
@@ -51,7 +56,8 @@ export function useOutline(filter: OutlineFilter, reveal: string | undefined) {
       const present = client.getQueryData<OpenPlant>(key)
       if (!open || !present || present.blocks[id]) return
       const block = await data(api.POST('/api/outline/beneath', { body: { parentId: id, filter } }))
-      client.setQueryData<OpenPlant>(key, (now) => now && { ...now, open: [...now.open, id], blocks: { ...now.blocks, [id]: block.rows } })
+      client.setQueryData<OpenPlant>(key, (now) => now && withBlock(now, id, block.rows))
+      if (standsTwice(present.blocks, id, block.rows)) await client.invalidateQueries({ queryKey: key })
     },
     [client, key, filter],
   )

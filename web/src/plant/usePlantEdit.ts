@@ -7,6 +7,7 @@ import { words } from '../words/en'
 import { raise } from './contradictions'
 import { type ImportSource, takeImport } from './importing'
 import { type Blocks, type DraftPlace, labelOf, type NewCheck, parseLabel, type Target, TOP } from './outline'
+import { ADDING } from './useAdding'
 import { remember, rememberRedone, rememberUndone } from './plantHistory'
 import type { OpenPlant } from './useOutline'
 
@@ -50,8 +51,12 @@ function insisting(clashes: readonly Clash[]) {
   return [...byNode].map(([node, facets]) => ({ node, facets }))
 }
 
-/** What can be done to the plant. One change after the other, each with its undo. */
-export function usePlantEdit(outlineKey?: readonly unknown[]) {
+/**
+ * What can be done to the plant. One change after the other, each with its undo.
+ *
+ * onRefused is told where a row was to stand that could not be added.
+ */
+export function usePlantEdit(outlineKey?: readonly unknown[], onRefused?: (parentId: string | null) => void) {
   const client = useQueryClient()
   const mutationKey = ['plant']
   const scope = { id: 'plant' }
@@ -87,6 +92,7 @@ export function usePlantEdit(outlineKey?: readonly unknown[]) {
 
   const add = useMutation({
     ...common,
+    mutationKey: ADDING,
     mutationFn: (wanted: { id: string; place: DraftPlace; text: string; check: NewCheck | null }) => {
       const { place } = wanted
       const label = parseLabel(wanted.text, place.level)
@@ -122,6 +128,10 @@ export function usePlantEdit(outlineKey?: readonly unknown[]) {
         nameplate: {},
       }
       client.setQueryData<OpenPlant>(outlineKey, (plant) => plant && withRow(plant, node, place.afterId))
+    },
+    onError: (error, { place }) => {
+      onError(error)
+      onRefused?.(place.parentId)
     },
     onSuccess: (changed) => done(words.plant.added(labelOf(changed.node) || words.level.CHECK), changed.changeId),
   })

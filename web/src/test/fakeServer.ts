@@ -39,7 +39,7 @@ globalThis.fetch = async (input: RequestInfo | URL, init?: RequestInit) => {
   const entry = { method: request.method, path: new URL(request.url).pathname, body: text ? (JSON.parse(text) as unknown) : undefined }
   asked.push(entry)
   const answer = answers.get(`${entry.method} ${entry.path}`)
-  const body = answer ? answer(entry) : new Refusal(404, 'not-found', `nothing answers ${entry.method} ${entry.path}`)
+  const body = answer ? await answer(entry) : new Refusal(404, 'not-found', `nothing answers ${entry.method} ${entry.path}`)
   const status = body instanceof Refusal ? body.status : body === undefined ? 204 : 200
   const headers = { 'Content-Type': 'application/json' }
   return new Response(status === 204 ? null : JSON.stringify(body instanceof Refusal ? { code: body.code, detail: body.detail, ...body.more } : body), status === 204 ? { status } : { status, headers })

@@ -1,8 +1,10 @@
 package rovek.core.plant;
 
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * A map that is never changed: a new one differs from it by a few entries and shares the rest. The differences lie over a large
@@ -34,6 +36,18 @@ final class Layered<K, V> {
 
     int size() {
         return size;
+    }
+
+    /** The keys under which another map holds something else. What both share is not looked at. */
+    Set<K> differing(Layered<K, V> other) {
+        Set<K> candidates = new HashSet<>(over.keySet());
+        candidates.addAll(other.over.keySet());
+        if (base != other.base) {
+            candidates.addAll(base.keySet());
+            candidates.addAll(other.base.keySet());
+        }
+        candidates.removeIf(key -> get(key).equals(other.get(key)));
+        return candidates;
     }
 
     /** @param changes key to new value, or to empty where it goes */

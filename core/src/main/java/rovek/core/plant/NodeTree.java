@@ -55,6 +55,11 @@ public final class NodeTree {
         return nodes.size();
     }
 
+    /** Ids of nodes that came, went or changed between this tree and another one. */
+    public Set<UUID> differing(NodeTree other) {
+        return nodes.differing(other.nodes);
+    }
+
     /** Ids of what stands directly in a node, in order; {@link Node#PLANT} holds the clients. */
     public List<UUID> children(UUID id) {
         return children.get(id).orElse(List.of());

@@ -110,23 +110,24 @@ public class Standings {
 
     public synchronized Moment now() {
         StandingFeed.News news = feed.since(horizon);
-        // Asked for after the news: the plant is never older than them.
         PlantTree tree = plant.tree();
         boolean isFirst = last == null;
-        if (!isFirst && news.nodes().isEmpty() && news.measured().isEmpty() && tree == last.tree) {
+        if (!isFirst && news.measured().isEmpty() && tree == last.tree) {
             horizon = news.horizon();
             return last;
         }
         NodeTree before = isFirst ? NodeTree.EMPTY : last.tree.nodes();
         Map<UUID, CheckStanding> checks = isFirst ? new HashMap<>() : new HashMap<>(last.checks);
-        Set<UUID> toJudge = isFirst ? new HashSet<>(news.measured()) : toJudge(before, tree.nodes(), news);
+        // By the two plants themselves: what is told of a plant and the plant are never of quite the same moment.
+        Set<UUID> altered = isFirst ? Set.of() : before.differing(tree.nodes());
+        Set<UUID> toJudge = isFirst ? new HashSet<>(news.measured()) : toJudge(before, tree.nodes(), altered, news.measured());
         toJudge.addAll(isFirst ? Set.of() : comparedWith(tree, news.measured()));
         toJudge.removeIf(id -> !isCheck(tree.nodes(), id));
-        news.nodes().stream().filter(id -> tree.nodes().find(id).isEmpty()).forEach(checks::remove);
+        altered.stream().filter(id -> tree.nodes().find(id).isEmpty()).forEach(checks::remove);
         judge(tree, toJudge, checks);
         Map<UUID, NodeStanding> nodes = isFirst
                 ? rolledUp(tree.nodes(), checks)
-                : rolledUpAgain(before, tree.nodes(), news, toJudge, checks);
+                : rolledUpAgain(before, tree.nodes(), altered, toJudge, checks);
         last = new Moment(tree, checks, nodes);
         horizon = news.horizon();
         return last;
@@ -148,9 +149,9 @@ public class Standings {
         return nodes.find(id).filter(node -> node.level() == Level.CHECK).isPresent();
     }
 
-    private static Set<UUID> toJudge(NodeTree before, NodeTree after, StandingFeed.News news) {
-        Set<UUID> checks = new HashSet<>(news.measured());
-        for (UUID id : news.nodes()) {
+    private static Set<UUID> toJudge(NodeTree before, NodeTree after, Set<UUID> altered, Set<UUID> measured) {
+        Set<UUID> checks = new HashSet<>(measured);
+        for (UUID id : altered) {
             Optional<Node> was = before.find(id);
             Optional<Node> is = after.find(id);
             boolean concernsThoseBeneath = was.isPresent()
@@ -205,9 +206,9 @@ public class Standings {
 
     /** Only what changed and what stands above it. */
     private Map<UUID, NodeStanding> rolledUpAgain(
-            NodeTree before, NodeTree after, StandingFeed.News news, Set<UUID> judged, Map<UUID, CheckStanding> checks) {
+            NodeTree before, NodeTree after, Set<UUID> altered, Set<UUID> judged, Map<UUID, CheckStanding> checks) {
         Map<UUID, Integer> depths = new HashMap<>();
-        for (Collection<UUID> ids : List.of(news.nodes(), judged)) {
+        for (Collection<UUID> ids : List.of(altered, judged)) {
             for (UUID id : ids) {
                 addWithAbove(before, id, depths);
                 addWithAbove(after, id, depths);
