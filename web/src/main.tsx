@@ -8,6 +8,9 @@ import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import { queryClient } from './api/queryClient'
 import { router } from './app/router'
+import { guardDoubleClicks } from './parts/doubleClick'
+
+guardDoubleClicks(document)
 
 const root = document.getElementById('root')
 if (root) {

@@ -1,13 +1,13 @@
 import type { KeyboardEvent, MouseEvent } from 'react'
-import type { PictureSpot, PictureView, Verdict } from '../api/types'
+import type { PictureSpot, PictureView } from '../api/types'
+import { type Counted, isPartly, PartlyShape } from '../parts/RollUpMark'
 import { VerdictShape } from '../parts/VerdictMark'
 import { words } from '../words/en'
 
 /** A point that may be seen on a picture, and how the worst of its checks stands. */
-export interface PicturedPoint {
+export interface PicturedPoint extends Counted {
   id: string
   name: string
-  verdict: Verdict
 }
 
 interface Props {
@@ -57,12 +57,12 @@ export function MarkedPicture({ picture, spots, points, height, chosenId, onSpot
           spot.nodeId === chosenId ? 'outline-2 outline-offset-2 outline-plum' : ''
         }`
         const at = { left: `${spot.x * 100}%`, top: `${spot.y * 100}%` }
-        const shape = <VerdictShape verdict={point.verdict} size={onSpot ? 16 : 10} />
+        const shape = isPartly(point) ? <PartlyShape pass={point.pass} notJudged={point.notJudged} size={onSpot ? 16 : 10} /> : <VerdictShape verdict={point.worst} size={onSpot ? 16 : 10} />
         return onSpot ? (
           <button
             key={spot.nodeId}
             type="button"
-            aria-label={`${point.name}: ${words.verdict[point.verdict]}`}
+            aria-label={`${point.name}: ${isPartly(point) ? words.plant.partly(point.pass, point.pass + point.notJudged) : words.verdict[point.worst]}`}
             title={point.name}
             className={`${look} h-[26px] w-[26px] cursor-pointer`}
             style={at}

@@ -7,6 +7,7 @@ import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { say } from '../parts/notices'
 import { Trouble } from '../parts/Trouble'
+import { isPartly, PartlyShape } from '../parts/RollUpMark'
 import { VerdictShape } from '../parts/VerdictMark'
 import { dayAndTime } from '../units/format'
 import { words } from '../words/en'
@@ -83,7 +84,7 @@ export function PictureDialog({ picture, points, mayEdit, onPoint, onClose }: Pr
               return (
                 <li key={point.id} className={`border-b border-rule py-1 pl-1 ${point.id === markingId ? 'bg-wash' : ''}`}>
                   <button type="button" className="flex min-h-[26px] cursor-pointer items-center gap-1.5 text-left hover:underline" onClick={() => onPoint(point.id)}>
-                    <VerdictShape verdict={point.verdict} /> {point.name}
+                    {isPartly(point) ? <PartlyShape pass={point.pass} notJudged={point.notJudged} /> : <VerdictShape verdict={point.worst} />} {point.name}
                   </button>
                   {mayEdit && (
                     <span className="flex gap-3 pl-5 text-[13px]">

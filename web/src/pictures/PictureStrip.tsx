@@ -16,9 +16,14 @@ const worstFirst = ['FAIL', 'WATCH', 'PASS', 'NOT_JUDGED'] as const
 function pointsOf(checks: CheckLine[]): PicturedPoint[] {
   const points = new Map<string, PicturedPoint>()
   for (const check of checks) {
-    const known = points.get(check.pointId)
-    const isWorse = known === undefined || worstFirst.indexOf(check.verdict) < worstFirst.indexOf(known.verdict)
-    points.set(check.pointId, { id: check.pointId, name: check.point, verdict: isWorse ? check.verdict : known.verdict })
+    const known = points.get(check.pointId) ?? { id: check.pointId, name: check.point, worst: check.verdict, pass: 0, notJudged: 0 }
+    const isWorse = worstFirst.indexOf(check.verdict) < worstFirst.indexOf(known.worst)
+    points.set(check.pointId, {
+      ...known,
+      worst: isWorse ? check.verdict : known.worst,
+      pass: known.pass + (check.verdict === 'PASS' ? 1 : 0),
+      notJudged: known.notJudged + (check.verdict === 'NOT_JUDGED' ? 1 : 0),
+    })
   }
   return [...points.values()]
 }

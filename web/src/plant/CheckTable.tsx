@@ -55,7 +55,7 @@ export function CheckTable({ sheet, chosenId, onChoose, onLimits }: Props) {
               <LimitCell check={check} onLimits={onLimits} />
             </td>
             <td className="num">
-              {gotWorse(check) && <VerdictShape verdict={check.verdictBefore} size={10} />} {check.change === null ? '' : change(check.change)}
+              {gotWorse(check) && <VerdictShape verdict={check.verdictBefore} size={10} />} {check.change === null || check.value === null ? '' : change(check.change, check.value)}
             </td>
             <td>
               <VerdictMark verdict={check.verdict} reason={check.reason} notes={check.notes} />

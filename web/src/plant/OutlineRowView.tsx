@@ -2,7 +2,7 @@ import type { DragEvent, MouseEvent } from 'react'
 import type { Standing } from '../api/types'
 import { Spark } from '../parts/Spark'
 import { Tag } from '../parts/Tag'
-import { VerdictMark } from '../parts/VerdictMark'
+import { RollUpMark } from '../parts/RollUpMark'
 import { age } from '../units/format'
 import { words } from '../words/en'
 import type { Row } from './outline'
@@ -72,21 +72,15 @@ export function OutlineRowView({ row, index, isChosen, isSelected, isCut, mayEdi
   )
 }
 
-/** The worst verdict; what was not judged stands beside it and is never hidden by a pass. */
+/** The worst verdict; what was not judged is never hidden by a pass. */
 function Worst({ standing }: { standing: Standing }) {
-  const beside = standing.worst !== 'NOT_JUDGED' && standing.notJudged > 0
   if (standing.worst === 'NOT_JUDGED' && standing.readAt === null) return <span className="text-ink3">–</span>
   return (
     <span className="inline-flex items-center gap-2 whitespace-nowrap">
-      <VerdictMark verdict={standing.worst} />
+      <RollUpMark counted={standing} />
       {standing.worse > 0 && (
         <span className="text-[12px] font-semibold text-ink2" title={words.trend.worse(standing.worse)}>
           {words.trend.worseShort}
-        </span>
-      )}
-      {beside && (
-        <span className="text-[12px] text-ink3" title={words.plant.notJudgedBeside(standing.notJudged)}>
-          +{standing.notJudged} ◌
         </span>
       )}
     </span>

@@ -72,7 +72,6 @@ export function RouteEditor({ saved, onSaved }: { saved: RouteView | undefined; 
           <Button kind="main" type="submit" disabled={!changed || save.isPending || !name.trim() || checkIds.length === 0}>
             {words.routes.save}
           </Button>
-          {saved && <RemoveRoute route={saved} />}
         </form>
         <RouteTerms terms={terms} onChange={setTerms} />
         <Trouble error={save.error} />
@@ -88,6 +87,11 @@ export function RouteEditor({ saved, onSaved }: { saved: RouteView | undefined; 
         )}
         {ordering && <ShortestWalk checkIds={checkIds} onOrder={planned.putInOrder} onClose={() => setOrdering(false)} />}
         <Walk stops={planned.stops} onChange={planned.setStops} />
+        {saved && (
+          <p className="mt-3">
+            <RemoveRoute route={saved} />
+          </p>
+        )}
         {saved && !changed ? <RouteFit route={saved} /> : checkIds.length > 0 && <p className="mt-4 text-ink2">{words.routes.unsaved}</p>}
       </section>
     </>

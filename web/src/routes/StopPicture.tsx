@@ -31,7 +31,7 @@ export function StopPicture({ stop, onChoose, onClose }: Props) {
             className={`cursor-pointer border-[3px] p-1 ${picture.id === stop.pictureId ? 'border-plum' : 'border-transparent hover:border-rule2'}`}
             onClick={() => onChoose(picture.id)}
           >
-            <MarkedPicture picture={picture} spots={picture.spots} points={[{ id: point, name: stop.point, verdict: 'NOT_JUDGED' }]} height="220px" />
+            <MarkedPicture picture={picture} spots={picture.spots} points={[{ id: point, name: stop.point, worst: 'NOT_JUDGED', pass: 0, notJudged: 0 }]} height="220px" />
             <span className="block text-left text-ink2">{picture.title}</span>
           </button>
         ))}

@@ -63,7 +63,7 @@ export function ChannelTable({ channels, statistics, at, second, isPart, hidden,
                 </span>
               </td>
               <td className="num font-semibold">{value === null ? '' : number(value)}</td>
-              {second !== null && <td className="num">{value === null || later === null ? '' : change(later - value)}</td>}
+              {second !== null && <td className="num">{value === null || later === null ? '' : change(later - value, later)}</td>}
               <td className="num" title={own ? elapsed(own.leastAtSeconds) : undefined}>{own ? number(own.least) : ''}</td>
               <td className="num" title={own ? elapsed(own.largestAtSeconds) : undefined}>{own ? number(own.largest) : ''}</td>
               <td className="num">{own ? number(own.mean) : ''}</td>

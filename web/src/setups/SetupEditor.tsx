@@ -84,11 +84,6 @@ function Editor({ saved, form, choice, onSaved }: { saved: SetupView | undefined
               {text.save}
             </Button>
           )}
-          {saved && mayEdit && (
-            <Button disabled={remove.isPending} onClick={() => remove.mutate()}>
-              {text.remove}
-            </Button>
-          )}
         </div>
         <div className="mb-4 flex max-w-[760px] flex-wrap gap-x-8 gap-y-2">
           {form.fields
@@ -103,6 +98,13 @@ function Editor({ saved, form, choice, onSaved }: { saved: SetupView | undefined
         </div>
         <SetupRowTable form={form} rows={rows} mayEdit={mayEdit} onChange={setRows} />
         <Trouble error={save.error ?? remove.error} />
+        {saved && mayEdit && (
+          <p className="mt-3">
+            <Button disabled={remove.isPending} onClick={() => remove.mutate()}>
+              {text.remove}
+            </Button>
+          </p>
+        )}
       </form>
       {saved && !isChanged ? saved.isLoadable ? <SetupFit setup={saved} /> : <SetupLive setup={saved} /> : <p className="mt-4 text-ink2">{text.unsaved}</p>}
       {saved && (

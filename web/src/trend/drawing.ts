@@ -52,7 +52,7 @@ export function drawLimits(plot: uPlot, steps: LimitStep[]) {
         ctx.font = font()
         ctx.textBaseline = 'middle'
         ctx.textAlign = 'left'
-        ctx.fillText(`${name} ${limit(Number(value.toPrecision(3)))}`, bbox.left + bbox.width + 6 * scale, y)
+        ctx.fillText(`${name} ${limit(value)}`, bbox.left + bbox.width + 6 * scale, y)
         ctx.restore()
       }
     }

@@ -4,17 +4,49 @@ const MINUS = '−'
 
 const MOST_DECIMALS = 12
 
-/**
- * A number with three significant digits and at least two decimals where it is small; a real minus sign. Beside its
- * boundaries it gets as many more digits as it takes to lie on the same side of each as the true value does.
- */
-export function number(value: number, ...boundaries: (number | null)[]): string {
+/** Digits up to which a number counts as one that was given, by a person or an instrument, and not computed. */
+const GIVEN_DIGITS = 6
+const GIVEN_DIGITS_SINGLE = 5
+
+/** Decimals of a number in plain notation. */
+function decimalsIn(value: number): number {
+  const [mantissa = '', exponent = '0'] = value.toExponential().split('e')
+  return Math.max(0, (mantissa.split('.')[1]?.length ?? 0) - Number(exponent))
+}
+
+/** Decimals of a number that was given with few digits, in double or single precision; null for one that was computed. */
+function givenDecimals(value: number): number | null {
+  for (let digits = 1; digits <= GIVEN_DIGITS; digits++) {
+    const short = Number(value.toPrecision(digits))
+    if (short === value || (digits <= GIVEN_DIGITS_SINGLE && Math.fround(short) === value)) return decimalsIn(short)
+  }
+  return null
+}
+
+/** So many decimals that three digits are seen; at least two where it is small. */
+function usualDecimals(value: number): number {
   const magnitude = Math.abs(value)
-  let decimals = magnitude >= 100 ? 0 : magnitude >= 10 ? 1 : 2
+  if (magnitude >= 100) return 0
+  if (magnitude >= 10) return 1
+  return magnitude >= 0.1 || magnitude === 0 ? 2 : Math.min(MOST_DECIMALS, 2 - Math.floor(Math.log10(magnitude)))
+}
+
+/** How many decimals a number is shown with, see {@link number}. */
+function decimalsOf(value: number, boundaries: readonly (number | null)[]): number {
+  let decimals = Math.min(MOST_DECIMALS, Math.max(usualDecimals(value), givenDecimals(value) ?? 0))
   const sameSide = () =>
     boundaries.every((boundary) => boundary === null || Math.sign(Number(value.toFixed(decimals)) - boundary) === Math.sign(value - boundary))
   while (decimals < MOST_DECIMALS && !sameSide()) decimals++
-  return value.toFixed(decimals).replace('-', MINUS)
+  return decimals
+}
+
+/**
+ * A number with three significant digits, and at least two decimals where it is small; a real minus sign. One that was given with up to six
+ * digits keeps them: an instrument that says 13.605 means it. Beside its boundaries it gets as many more digits as it takes to lie on the same
+ * side of each as the true value does.
+ */
+export function number(value: number, ...boundaries: (number | null)[]): string {
+  return value.toFixed(decimalsOf(value, boundaries)).replace('-', MINUS)
 }
 
 /** A number of whatever size with three significant digits: what is small is not nothing. */
@@ -22,17 +54,16 @@ export function significant(value: number): string {
   return String(Number(value.toPrecision(3))).replace('-', MINUS)
 }
 
-/** A change: always with its sign, nothing for a change that rounds to nothing. */
-export function change(value: number): string {
-  const text = number(value)
-  return /[1-9]/.test(text) ? (value > 0 ? `+${text}` : text) : number(0)
+/** A change, with the decimals of what changed: always with its sign, nothing for a change that rounds to nothing. */
+export function change(value: number, of: number): string {
+  const text = value.toFixed(decimalsOf(of, [])).replace('-', MINUS)
+  return /[1-9]/.test(text) ? (value > 0 ? `+${text}` : text) : text.replace(MINUS, '')
 }
 
-/** A limit as somebody typed it, with at least two decimals, so that columns align. */
+/** A limit as somebody typed it, with at least two decimals, so that columns align; one that was computed with four digits. */
 export function limit(value: number): string {
-  const typed = String(value)
-  const decimals = typed.includes('.') ? typed.length - typed.indexOf('.') - 1 : 0
-  return decimals > 2 && decimals < 5 ? typed : value.toFixed(2)
+  const decimals = givenDecimals(value) ?? decimalsIn(Number(value.toPrecision(4)))
+  return value.toFixed(Math.min(MOST_DECIMALS, Math.max(2, decimals))).replace('-', MINUS)
 }
 
 /** The boundary to stay within, as short as can be: one side, or both; null where there is none. */

@@ -11,7 +11,7 @@ interface Props {
   made?: (plot: uPlot | null) => void
 }
 
-/** A plot as wide as its place. Remade when what it shows changes. */
+/** A plot as wide as its place. Remade when what it shows changes; its place stays as high, or the page would move. */
 export function Plot({ options, data, height, label, made }: Props) {
   const place = useRef<HTMLDivElement>(null)
   const telling = useRef(made)
@@ -31,7 +31,7 @@ export function Plot({ options, data, height, label, made }: Props) {
       telling.current?.(null)
     }
   }, [options, data, height])
-  return <div ref={place} role="img" aria-label={label} className="w-full" />
+  return <div ref={place} role="img" aria-label={label} className="w-full" style={{ minHeight: height }} />
 }
 
 /** A colour of the look as it is now, light or dark. */

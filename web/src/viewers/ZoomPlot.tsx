@@ -76,6 +76,6 @@ export function ZoomPlot({ options, data, height, label, zoom, draw, onPoint, on
   }, [draw])
   return (
     // eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions, jsx-a11y/no-noninteractive-tabindex -- the keys that zoom work on the plot itself, too
-    <div ref={place} role="figure" aria-label={label} tabIndex={0} onKeyDown={zoom.onKeyDown} className="w-full" />
+    <div ref={place} role="figure" aria-label={label} tabIndex={0} onKeyDown={zoom.onKeyDown} className="w-full" style={{ minHeight: height }} />
   )
 }

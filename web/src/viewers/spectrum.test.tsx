@@ -49,8 +49,29 @@ describe('a spectrum’s scale', () => {
   })
 
   it('finds the top that is meant and the value there', () => {
-    expect(topNear(curve, 23, 6)).toBe(20)
+    expect(Math.abs(topNear(curve, 23, 6) - 20)).toBeLessThan(1)
     expect(valueAt(curve, curve.y, 38)).toBe(1)
+  })
+
+  it.each([75.5, 75.13, 74.9, 75])('puts harmonics of a tone between two lines where its harmonics are (%d Hz)', (hz) => {
+    // The main lobe of a Hann window, IEEE Std 1057: sin(pi d) / (pi d (1 - d²)) at d lines from the tone.
+    const lobe = (d: number) => (Math.abs(d) < 1e-9 ? 1 : Math.abs(Math.abs(d) - 1) < 1e-9 ? 0.5 : Math.abs(Math.sin(Math.PI * d) / (Math.PI * d * (1 - d * d))))
+    const x = Array.from({ length: 800 }, (_, i) => i)
+    const tones = Array.from({ length: 8 }, (_, i) => ({ hz: (i + 1) * hz, height: 1 / (i + 1) }))
+    const y = x.map((line) => Math.sqrt(tones.reduce((sum, tone) => sum + (tone.height * lobe(line - tone.hz)) ** 2, 1e-12)))
+    const measured = { ...curve, x, y }
+    const found = topNear(measured, hz + 2, 4)
+    expect(Math.abs(found - hz)).toBeLessThan(0.02)
+    const eighth = cursorLines('harmonics', found, null, 799)[7]
+    expect(Math.abs((eighth?.hz ?? 0) - 8 * hz)).toBeLessThan(0.16)
+    expect(valueAt(measured, y, eighth?.hz ?? 0)).toBe(Math.max(...y.slice(Math.round(8 * hz) - 3, Math.round(8 * hz) + 4)))
+  })
+
+  it('reads the higher of the two lines a place lies between', () => {
+    const measured = { ...curve, x: [0, 1, 2, 3], y: [0, 3, 4, 0] }
+    expect(valueAt(measured, measured.y, 1.4)).toBe(4)
+    expect(valueAt(measured, measured.y, 1)).toBe(3)
+    expect(valueAt(measured, measured.y, 2.9)).toBe(4)
   })
 
   it('lays decibels of another reading on the same scale', () => {

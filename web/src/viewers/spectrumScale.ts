@@ -64,21 +64,30 @@ export function cursorLines(kind: CursorKind, first: number | null, second: numb
     .filter(within)
 }
 
-/** The value of the nearest line, as it is shown. */
+/** The height of a peak at a place, as it is shown: that of the higher of the lines it lies between. */
 export function valueAt(curve: Curve, values: number[], hz: number): number {
-  return values[nearestTo(curve.x, hz)] ?? 0
+  const nearest = nearestTo(curve.x, hz)
+  const own = values[nearest] ?? 0
+  const beside = nearest + ((curve.x[nearest] ?? 0) < hz ? 1 : -1)
+  return (curve.x[nearest] ?? 0) === hz ? own : Math.max(own, values[beside] ?? own)
 }
 
-/** The line with the largest value near a place: whoever points at a peak means its top. */
+/**
+ * The place of the peak near to where somebody points: whoever points at a peak means its top. A tone lies between two lines as a rule; where, a
+ * parabola through the logarithms of the highest line and its neighbours says, to a fiftieth of the resolution for a Hann window.
+ */
 export function topNear(curve: Curve, hz: number, reachHz: number): number {
-  let best = hz
-  let largest = -1
+  let best = -1
   curve.x.forEach((x, i) => {
-    const value = curve.y[i] ?? 0
-    if (Math.abs(x - hz) <= reachHz && value > largest) {
-      largest = value
-      best = x
-    }
+    if (Math.abs(x - hz) <= reachHz && (best < 0 || (curve.y[i] ?? 0) > (curve.y[best] ?? 0))) best = i
   })
-  return best
+  if (best < 0) return hz
+  const at = curve.x[best] ?? hz
+  const [left, top, right] = [curve.y[best - 1] ?? 0, curve.y[best] ?? 0, curve.y[best + 1] ?? 0]
+  const step = (curve.x[best + 1] ?? at) - at
+  const isEven = Math.abs(at - (curve.x[best - 1] ?? at) - step) < step * 1e-6
+  if (!isEven || left <= 0 || right <= 0 || top < left || top < right) return at
+  const [a, b, c] = [Math.log(left), Math.log(top), Math.log(right)]
+  const bend = a - 2 * b + c
+  return bend === 0 ? at : at + (step * (a - c)) / (2 * bend)
 }

@@ -123,7 +123,7 @@ export function StopTable({ rows, visitedAt, left, onToggle, mayEdit, certified,
                   '–'
                 )}
               </td>
-              <td className="num">{row.change === null ? '' : change(row.change)}</td>
+              <td className="num">{row.change === null || row.value === null ? '' : change(row.change, row.value)}</td>
               <td>
                 <VerdictMark verdict={row.verdict} reason={row.reason} notes={row.notes} />
               </td>

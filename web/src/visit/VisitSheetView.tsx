@@ -9,7 +9,7 @@ import { useMay } from '../parts/useMay'
 import { Button } from '../parts/Button'
 import { Page } from '../parts/Page'
 import { Trouble } from '../parts/Trouble'
-import { VerdictMark } from '../parts/VerdictMark'
+import { RollUpMark } from '../parts/RollUpMark'
 import { LimitDialog } from '../limits/LimitDialog'
 import { dayAndTime, span } from '../units/format'
 import { nameOf } from '../instruments/instrumentName'
@@ -92,7 +92,7 @@ function VisitHead({ visit }: { visit: VisitSheet }) {
     [
       words.visits.sheet.worst,
       <span key="worst" className="inline-flex gap-2">
-        <VerdictMark verdict={verdicts.worst} />
+        <RollUpMark counted={verdicts} />
         <span className="text-ink3">
           {verdicts.fail} fail, {verdicts.watch} watch, {verdicts.notJudged} not judged
         </span>

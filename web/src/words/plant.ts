@@ -143,6 +143,7 @@ export const plant = {
   laterReading: 'Later reading',
   neverMeasured: 'Never measured. Put the check on a route and load it.',
   planRoute: 'Plan a route',
+  partly: (pass: number, all: number) => `${pass} of ${all} pass`,
   notJudgedBeside: (n: number) => `${n} not judged`,
   history: 'History',
   historyTitle: 'What was changed in the plant',

@@ -12,11 +12,21 @@ class PrintedNumberTest {
 
     @Example
     void threeDigitsUnlessThatWouldHideTheExcess() {
-        assertThat(PrintedNumber.beside(4.8172, 4.5)).isEqualTo("4.82");
+        assertThat(PrintedNumber.beside(4.81726543, 4.5)).isEqualTo("4.82");
         assertThat(PrintedNumber.beside(4.5004, 4.5)).isEqualTo("4.5004");
-        assertThat(PrintedNumber.beside(1.9996)).isEqualTo("2.00");
-        assertThat(PrintedNumber.beside(12345.6)).isEqualTo("12300");
+        assertThat(PrintedNumber.beside(1.99961234)).isEqualTo("2.00");
+        assertThat(PrintedNumber.beside(12345.6789)).isEqualTo("12300");
         assertThat(PrintedNumber.beside(0)).isEqualTo("0");
+    }
+
+    @Example
+    void aNumberThatWasGivenKeepsItsDigits() {
+        assertThat(PrintedNumber.beside(13.605)).isEqualTo("13.605");
+        assertThat(PrintedNumber.beside((double) 13.605f)).as("in single precision").isEqualTo("13.605");
+        assertThat(PrintedNumber.beside(4.5)).isEqualTo("4.50");
+        assertThat(PrintedNumber.beside(1482.5)).isEqualTo("1482.5");
+        assertThat(PrintedNumber.beside(2.0E-5)).isEqualTo("0.0000200");
+        assertThat(PrintedNumber.beside(4.505, 4.5)).isEqualTo("4.505");
     }
 
     @Property
