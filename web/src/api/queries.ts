@@ -52,6 +52,14 @@ export const queries = {
   setupForms: () => queryOptions({ queryKey: ['setups', 'forms'], queryFn: () => data(api.GET('/api/setups/forms')), staleTime: Infinity }),
   setupRevisions: (id: string) =>
     queryOptions({ queryKey: ['setups', id, 'revisions'], queryFn: () => data(api.GET('/api/setups/{id}/revisions', { params: { path: { id } } })) }),
+  loadGate: (id: string, what: { kind: 'route' | 'setup'; id: string }) =>
+    queryOptions({
+      queryKey: ['gate', id, what.id],
+      queryFn: () => data(api.GET('/api/instruments/{id}/load-gate', { params: { path: { id }, query: what.kind === 'route' ? { routeId: what.id } : { setupId: what.id } } })),
+      retry: false,
+      staleTime: 0,
+      gcTime: 0,
+    }),
   setupFit: (id: string, setupId: string, revision: number) =>
     queryOptions({
       queryKey: ['fit', id, setupId, revision],

@@ -4,7 +4,7 @@ import type { ReactNode } from 'react'
 import { useState } from 'react'
 import { api, data } from '../api/client'
 import { queries } from '../api/queries'
-import type { InstrumentView, JobView } from '../api/types'
+import type { GateItem, InstrumentView, JobView } from '../api/types'
 import { refresh } from '../api/refresh'
 import { useMay } from '../parts/useMay'
 import { Button } from '../parts/Button'
@@ -13,7 +13,7 @@ import { Page } from '../parts/Page'
 import { Tag } from '../parts/Tag'
 import { Trouble } from '../parts/Trouble'
 import { span } from '../units/format'
-import { numberOf } from './instrumentName'
+import { nameOf, numberOf } from './instrumentName'
 import { words } from '../words/en'
 import { CalibrationRecord } from './CalibrationRecord'
 import { ConnectionActs } from './ConnectionActs'
@@ -27,6 +27,7 @@ import { Originals } from './Originals'
 import { RunButton } from './RunButton'
 import { useJob } from './useJob'
 import { usePresence } from './usePresence'
+import { useSetClock } from './useSetClock'
 
 interface Props {
   instrument: InstrumentView
@@ -57,21 +58,19 @@ export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
     onSuccess: setStarted,
   })
   const load = useMutation({
-    mutationFn: (what: Loadable) =>
+    mutationFn: ({ what, accepted }: { what: Loadable; accepted: GateItem['kind'][] }) =>
       what.kind === 'route'
-        ? data(api.POST('/api/instruments/{id}/load', { ...path, body: { routeId: what.id } }))
-        : data(api.POST('/api/instruments/{id}/load-setup', { ...path, body: { setupId: what.id } })),
+        ? data(api.POST('/api/instruments/{id}/load', { ...path, body: { routeId: what.id, accepted } }))
+        : data(api.POST('/api/instruments/{id}/load-setup', { ...path, body: { setupId: what.id, accepted } })),
     onSuccess: (next) => {
       setStarted(next)
       setLoading(false)
     },
   })
-  const setClock = useMutation({
-    mutationFn: () => data(api.POST('/api/instruments/{id}/clock', path)),
-    onSuccess: () => {
-      say(words.instruments.clockSet)
-      void client.invalidateQueries({ queryKey: ['connection', instrument.id] })
-    },
+  const setClock = useSetClock(instrument.id, {
+    onJob: setStarted,
+    onSet: () => say(words.instruments.clockSet),
+    onSettled: () => client.invalidateQueries({ queryKey: ['connection', instrument.id] }),
   })
   const files = connection.data?.files ?? []
   const fresh = files.filter((file) => isFresh(file.state)).map((file) => file.name)
@@ -85,10 +84,20 @@ export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
   const take = () => readBack.mutate(chosen.size > 0 ? [...chosen] : fresh)
   const clock = connection.data?.clockAheadSeconds ?? 0
   const line = presence.of(instrument.id)
+  // A link that broke is told once: by the job it broke, not again by every look that finds nobody.
+  const broken = job?.kind === 'read back' && (job.state === 'FAILED' || job.state === 'STOPPED') ? job.state : null
   return (
     <Page
       say={
-        connection.data ? <span className="font-semibold">{words.instruments.say(fresh.length, instrument.model)}</span> : words.instruments.looking
+        <span className={broken || connection.data ? 'font-semibold' : ''}>
+          {broken
+            ? broken === 'FAILED' ? words.instruments.interrupted : words.instruments.stopped
+            : connection.error
+              ? words.instruments.notReached(nameOf(instrument))
+              : connection.data
+                ? words.instruments.say(fresh.length, instrument.model)
+                : words.instruments.looking}
+        </span>
       }
       actions={
         <>
@@ -114,8 +123,8 @@ export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
               </div>
             </div>
           </header>
-          <Trouble error={connection.error ?? readBack.error ?? load.error ?? setClock.error ?? clear.error} />
-          {connection.error && <Button onClick={() => void connection.refetch()}>{words.instruments.look}</Button>}
+          <Trouble error={(broken ? null : connection.error) ?? readBack.error ?? load.error ?? setClock.error ?? clear.error} />
+          {connection.error && !broken && <Button onClick={() => void connection.refetch()}>{words.instruments.look}</Button>}
           {connection.data && (
             <>
               <InstrumentFacts
@@ -155,7 +164,7 @@ export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
           </div>
           <CalibrationRecord instrument={instrument} mayEdit={may.edit} />
           <Originals instrumentId={instrument.id} onJob={setStarted} />
-          {loading && <LoadDialog instrumentId={instrument.id} first={toLoad} onClose={() => setLoading(false)} onLoad={(what) => load.mutate(what)} />}
+          {loading && <LoadDialog instrument={instrument} first={toLoad} onClose={() => setLoading(false)} onLoad={(what, accepted) => load.mutate({ what, accepted })} />}
         </div>
       </div>
     </Page>

@@ -1,11 +1,21 @@
-import { useQuery } from '@tanstack/react-query'
+import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { Link } from '@tanstack/react-router'
 import { useState } from 'react'
 import { queries } from '../api/queries'
+import { refresh } from '../api/refresh'
+import type { GateItem, InstrumentView, JobView } from '../api/types'
 import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
+import { Trouble } from '../parts/Trouble'
 import { bytes, minutes } from '../units/format'
 import { words } from '../words/en'
+import { nameOf } from './instrumentName'
+import { JobPanel } from './JobPanel'
+import { isOpen, LoadGate } from './LoadGate'
+import { useJob } from './useJob'
+import { useSetClock } from './useSetClock'
+
+const text = words.instruments.gate
 
 /** What goes onto an instrument. */
 export interface Loadable {
@@ -14,24 +24,19 @@ export interface Loadable {
 }
 
 interface Props {
-  instrumentId: string
+  instrument: InstrumentView
   first: Loadable | undefined
   onClose: () => void
-  onLoad: (what: Loadable) => void
+  onLoad: (what: Loadable, accepted: GateItem['kind'][]) => void
 }
 
-/** Which route or set-up goes to the instrument; says before loading whether it fits. */
-export function LoadDialog({ instrumentId, first, onClose, onLoad }: Props) {
+/** Which route or set-up goes to the instrument, and everything that is to be looked at before it does. */
+export function LoadDialog({ instrument, first, onClose, onLoad }: Props) {
   const routes = useQuery(queries.routes())
   const setups = useQuery({ ...queries.setups(), select: (all) => all.filter((setup) => setup.isLoadable) })
   const [picked, setPicked] = useState(first)
   const usual: Loadable | undefined = routes.data?.[0] ? { kind: 'route', id: routes.data[0].id } : setups.data?.[0] && { kind: 'setup', id: setups.data[0].id }
   const chosen = picked ?? usual
-  const routeFit = useQuery({ ...queries.fit(instrumentId, chosen?.id ?? ''), enabled: chosen?.kind === 'route' })
-  const revision = setups.data?.find((setup) => setup.id === chosen?.id)?.revision ?? 0
-  const setupFit = useQuery({ ...queries.setupFit(instrumentId, chosen?.id ?? '', revision), enabled: chosen?.kind === 'setup' })
-  const obstacles = chosen?.kind === 'setup' ? setupFit.data?.obstacles : routeFit.data?.reasons
-  const error = chosen?.kind === 'setup' ? setupFit.error : routeFit.error
   const isNothing = routes.data?.length === 0 && setups.data?.length === 0
   const choice = (what: Loadable, name: string, needs: string) => (
     <label key={what.id} className="flex cursor-pointer items-center gap-2 border-b border-rule py-1.5">
@@ -41,7 +46,7 @@ export function LoadDialog({ instrumentId, first, onClose, onLoad }: Props) {
     </label>
   )
   return (
-    <Dialog title={words.instruments.loadWhich} open onClose={onClose}>
+    <Dialog title={text.title(nameOf(instrument))} open wide onClose={onClose}>
       {isNothing && (
         <p className="mb-3">
           {words.instruments.noRoutes}{' '}
@@ -50,25 +55,48 @@ export function LoadDialog({ instrumentId, first, onClose, onLoad }: Props) {
           </Link>
         </p>
       )}
-      <div role="radiogroup" aria-label={words.instruments.loadWhich} className="mb-3">
+      <div role="radiogroup" aria-label={words.instruments.loadWhich} className="mb-4 max-h-[26vh] overflow-auto">
         {routes.data?.map((route) =>
           choice({ kind: 'route', id: route.id }, route.name, `${words.routes.stops(route.stops.length)}, ${minutes(route.minutes)}, ${bytes(route.memoryBytes)}`),
         )}
         {setups.data?.map((setup) => choice({ kind: 'setup', id: setup.id }, setup.name, setup.says))}
       </div>
-      {chosen && obstacles?.length === 0 && <p className="mb-3 text-ink2">{words.routes.fits}</p>}
-      {obstacles?.map((obstacle) => (
-        <p key={obstacle} className="mb-2 text-fail">
-          {obstacle}
-        </p>
-      ))}
-      {error && <p className="mb-2 text-fail">{error.message}</p>}
-      <div className="flex gap-4">
-        <Button kind="main" disabled={!chosen || obstacles?.length !== 0} onClick={() => chosen && onLoad(chosen)}>
+      {chosen ? <Gate key={chosen.id} instrument={instrument} chosen={chosen} onClose={onClose} onLoad={onLoad} /> : <Button onClick={onClose}>{words.common.cancel}</Button>}
+    </Dialog>
+  )
+}
+
+/** What one choice meets at the gate. */
+function Gate({ instrument, chosen, onClose, onLoad }: { instrument: InstrumentView; chosen: Loadable; onClose: () => void; onLoad: Props['onLoad'] }) {
+  const client = useQueryClient()
+  const gate = useQuery(queries.loadGate(instrument.id, chosen))
+  const [accepted, setAccepted] = useState<ReadonlySet<GateItem['kind']>>(new Set())
+  const [started, setStarted] = useState<JobView | null>(null)
+  const again = () => refresh(client, 'gate', 'connection', 'visits', 'originals', 'today')
+  const job = useJob(started, () => void again())
+  const setClock = useSetClock(instrument.id, { onJob: setStarted, onSettled: again })
+  const items = gate.data?.items ?? []
+  const open = items.filter((item) => isOpen(item, accepted))
+  const isBusy = setClock.isPending || job?.state === 'RUNNING'
+  const accept = (kind: GateItem['kind'], on: boolean) => {
+    const next = new Set(accepted)
+    if (on) next.add(kind)
+    else next.delete(kind)
+    setAccepted(next)
+  }
+  return (
+    <section aria-label={text.label} aria-live="polite">
+      <p className="mb-2 font-semibold">{gate.isPending ? words.instruments.looking : gate.data ? text.say(open.map((item) => text.kinds[item.kind].toLowerCase())) : ''}</p>
+      <Trouble error={gate.error ?? setClock.error} />
+      {gate.error && <Button onClick={() => void gate.refetch()}>{words.common.tryAgain}</Button>}
+      {gate.data && <LoadGate items={items} accepted={accepted} onAccept={accept} onSetClock={isBusy ? undefined : () => setClock.mutate()} />}
+      {job && <JobPanel job={job} onTryAgain={() => setClock.mutate()} />}
+      <div className="mt-3 flex gap-4">
+        <Button kind="main" disabled={!gate.data || open.length > 0 || isBusy} onClick={() => onLoad(chosen, [...accepted])}>
           {words.routes.load}
         </Button>
         <Button onClick={onClose}>{words.common.cancel}</Button>
       </div>
-    </Dialog>
+    </section>
   )
 }

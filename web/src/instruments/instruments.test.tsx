@@ -1,13 +1,16 @@
 import { answering, asked, changes, forget, Refusal } from '../test/fakeServer'
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
 import { afterEach, describe, expect, it, vi } from 'vitest'
-import type { ConnectionLine, ConnectionView, InstrumentView, JobView, MemoryLine } from '../api/types'
+import type { ConnectionLine, ConnectionView, GateItem, InstrumentView, JobView, MemoryLine } from '../api/types'
 import { show } from '../test/show'
+import { words } from '../words/en'
 import { SensorDialog } from './SensorDialog'
 import { ConnectDialog } from './ConnectDialog'
 import { FirmwareFact } from './FirmwareFact'
+import { InstrumentDesk } from './InstrumentDesk'
 import { InstrumentFacts } from './InstrumentFacts'
 import { JobPanel } from './JobPanel'
+import { LoadDialog } from './LoadDialog'
 import { MemoryList } from './MemoryList'
 import { RenameConnection } from './RenameConnection'
 import { RunButton } from './RunButton'
@@ -40,7 +43,7 @@ describe('the memory list', () => {
     ]
     show(<MemoryList instrumentId="i" files={files} chosen={new Set(['RESULTS/LOOSE.zip'])} onChoose={onChoose} />)
     expect(await screen.findByText(/^stored 23 Nov 2026/)).toBeTruthy()
-    expect(screen.getByText('broke off, 131 kB kept')).toBeTruthy()
+    expect(screen.getByText('interrupted, 131 kB kept')).toBeTruthy()
     expect(screen.getAllByRole('checkbox')).toHaveLength(3)
     fireEvent.click(screen.getByLabelText('RESULTS/W0002.zip'))
     expect([...(onChoose.mock.calls[0]?.[0] as Set<string>)]).toEqual(['RESULTS/LOOSE.zip', 'RESULTS/W0002.zip'])
@@ -120,6 +123,86 @@ describe('the facts', () => {
     expect((await screen.findByRole('alert')).textContent).toContain('“fifty” is no number')
     expect(changes()).toHaveLength(0)
     expect(onClose).not.toHaveBeenCalled()
+  })
+})
+
+describe('the gate before loading', () => {
+  const vh2: InstrumentView = {
+    id: 'i', maker: 'Fieldsim', model: 'VH-2', serial: '30417', knownBy: '', firmware: '2.4.1', options: ['vibration'],
+    calibratedOn: '2025-10-14', calibratedUntil: '2027-10-14', calibrationMonths: null, tellsCalibration: true, isByHand: false, lastSeenAt: '2026-11-23T09:00:00Z',
+  }
+  const clock: GateItem = { kind: 'CLOCK', state: 'RESOLVE', found: '2 h 0 min fast', meaning: 'Readings would be dated 2 h 0 min too late.' }
+  const battery: GateItem = { kind: 'BATTERY', state: 'DECIDE', found: '6 %', meaning: 'The walk takes about 18 min.' }
+  const calibration: GateItem = { kind: 'CALIBRATION', state: 'READY', found: 'to 2027-10-14', meaning: '' }
+
+  function loading(items: () => GateItem[]) {
+    answering('GET', '/api/routes', () => [{ id: 'r', name: 'Filling hall', stops: [{}, {}], minutes: 18, memoryBytes: 13_600_000 }])
+    answering('GET', '/api/setups', () => [])
+    answering('GET', '/api/instruments/i/load-gate', () => ({ items: items() }))
+    const onLoad = vi.fn()
+    show(<LoadDialog instrument={vh2} first={undefined} onClose={() => undefined} onLoad={onLoad} />)
+    return onLoad
+  }
+
+  it('sets the clock with one click and loads over a low battery only where somebody says so', async () => {
+    let isSet = false
+    answering('POST', '/api/instruments/i/clock', () => {
+      isSet = true
+      return undefined
+    })
+    const onLoad = loading(() => (isSet ? [battery, calibration, { ...clock, state: 'READY', found: 'correct', meaning: '' }] : [clock, battery, calibration]))
+    expect(await screen.findByText('2 items are open before it can be loaded: clock, battery.')).toBeTruthy()
+    const button = screen.getByRole('button', { name: words.routes.load }) as HTMLButtonElement
+    expect(button.disabled).toBe(true)
+    fireEvent.click(screen.getByText('Set clock'))
+    expect(await screen.findByText('1 item is open before it can be loaded: battery.')).toBeTruthy()
+    fireEvent.click(screen.getByLabelText('Load anyway: Battery'))
+    expect(await screen.findByText('Ready to load.')).toBeTruthy()
+    fireEvent.click(button)
+    expect(onLoad).toHaveBeenCalledWith({ kind: 'route', id: 'r' }, ['BATTERY'])
+  })
+
+  it('reads back first what is dated by the wrong clock', async () => {
+    vi.stubGlobal('EventSource', class { addEventListener() {} close() {} })
+    answering('POST', '/api/instruments/i/clock', () => new Refusal(409, 'unread-readings', 'The clock was left as it is.'))
+    answering('POST', '/api/instruments/i/read-back-and-set-clock', () => ({ id: 'j', kind: 'read back', title: 'Reading back, then setting the clock', state: 'RUNNING', done: 0, total: 0, sentence: 'Connecting' }))
+    loading(() => [clock])
+    fireEvent.click(await screen.findByText('Set clock'))
+    expect(await screen.findByText('Reading back, then setting the clock')).toBeTruthy()
+    expect(screen.queryByText('Set clock')).toBeNull()
+    vi.unstubAllGlobals()
+  })
+
+  it('offers no way round what the instrument cannot take', async () => {
+    loading(() => [{ kind: 'FIT', state: 'STOP', found: 'it does not fit', meaning: 'It has no acceleration.' }, calibration])
+    expect(await screen.findByText('It has no acceleration.')).toBeTruthy()
+    expect(screen.queryByText('Load anyway')).toBeNull()
+    expect((screen.getByRole('button', { name: words.routes.load }) as HTMLButtonElement).disabled).toBe(true)
+  })
+})
+
+describe('a link that broke', () => {
+  it('is told once, with what was kept and what to do', async () => {
+    vi.stubGlobal('EventSource', class { addEventListener() {} close() {} })
+    const vh2: InstrumentView = {
+      id: 'i', maker: 'Fieldsim', model: 'VH-2', serial: '30417', knownBy: '', firmware: '2.4.1', options: ['vibration'],
+      calibratedOn: '2025-10-14', calibratedUntil: '2027-10-14', calibrationMonths: null, tellsCalibration: true, isByHand: false, lastSeenAt: '2026-11-23T09:00:00Z',
+    }
+    const broken: JobView = { id: 'j', kind: 'read back', title: 'Reading back', state: 'FAILED', done: 131_000, total: 262_000, sentence: 'The link broke. What arrived is kept.', subjectId: 'i' } as JobView
+    answering('GET', '/api/session', () => ({ id: 'm', name: 'me', displayName: 'Me', role: 'TECHNICIAN', active: true, version: 0 }))
+    answering('GET', '/api/instruments/i/connection', () => new Refusal(502, 'link.not-reachable', 'Nobody answers at 127.0.0.1 port 5025.'))
+    answering('GET', '/api/instruments/i/job', () => ({ job: broken }))
+    answering('GET', '/api/connections', () => ({ connections: [], candidates: [], lines: [] }))
+    answering('GET', '/api/instruments/i/originals', () => [])
+    answering('GET', '/api/instruments/i/papers', () => [])
+    answering('GET', '/api/unit-spellings', () => ({ said: [], units: [] }))
+    show(<InstrumentDesk instrument={vh2} toLoad={undefined} shelf={null} />)
+    expect(await screen.findByText('Reading back was interrupted. What arrived is kept; the next try goes on from there.')).toBeTruthy()
+    expect(screen.getByText('Try again')).toBeTruthy()
+    await waitFor(() => expect(asked.some((request) => request.path === '/api/instruments/i/connection')).toBe(true))
+    expect(screen.queryByText(/Nobody answers/)).toBeNull()
+    expect(screen.queryByText(/does not answer/)).toBeNull()
+    vi.unstubAllGlobals()
   })
 })
 

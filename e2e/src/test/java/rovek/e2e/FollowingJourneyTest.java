@@ -30,7 +30,7 @@ class FollowingJourneyTest extends SignedInJourney {
             Instant newest = Instant.now().truncatedTo(ChronoUnit.DAYS).minus(Duration.ofHours(12));
             for (int back = MONTHS; back >= 0; back--) {
                 day.press("/api/time", Map.of("at", newest.minus(Duration.ofDays(30L * back)).toString()));
-                day.load(caller, instrument, route);
+                day.loadOnThatDay(caller, instrument, route);
                 day.press("/api/walk-all", Map.of());
                 day.readBack(caller, instrument);
             }

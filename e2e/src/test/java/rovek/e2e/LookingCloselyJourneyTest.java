@@ -36,7 +36,7 @@ class LookingCloselyJourneyTest extends SignedInJourney {
                 String route = plant.route(List.of(velocity));
                 for (String at : List.of("2026-03-02T08:00:00Z", "2026-04-02T08:00:00Z")) {
                     day.press("/api/time", Map.of("at", at));
-                    day.load(caller, instrument, route);
+                    day.loadOnThatDay(caller, instrument, route);
                     day.press("/api/walk-all", Map.of());
                     // The stand-in really lives on those days: its clock is right.
                     caller.awaitJob(caller.post("/api/instruments/" + instrument + "/read-back", Map.of("files", List.of(), "correctClock", false)).ok());

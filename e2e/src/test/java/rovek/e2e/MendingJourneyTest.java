@@ -25,7 +25,7 @@ class MendingJourneyTest extends SignedInJourney {
     private void walkAtTheWrongClient(FieldDay handheld, String instrument) {
         wrong = plant.pump(TAG);
         right = plant.pumpOf("Lower Fell Depot", TAG);
-        handheld.load(caller, instrument, plant.route(wrong));
+        handheld.loadOnThatDay(caller, instrument, plant.route(wrong));
         handheld.press("/api/walk-all", Map.of());
     }
 

@@ -101,7 +101,9 @@ class OtherWaysInTest {
         }
         assertThatThrownBy(() -> address.connect(Optional.empty())).isInstanceOf(LinkException.NotReachable.class);
         Files.createDirectories(drive);
-        Files.writeString(drive.resolve("instrument.json"), "{\"model\":\"X\"}");
+        Files.writeString(drive.resolve("instrument.json"), "{\"model\":\"X\",\"serial\":\"0\"}");
+        assertThat(address.connect(Optional.empty()).identity().serial()).as("it has none").isEmpty();
+        Files.writeString(drive.resolve("instrument.json"), "{\"serial\":\"7\"}");
         assertThatThrownBy(() -> address.connect(Optional.empty()).identity()).isInstanceOf(LinkException.Garbled.class);
     }
 

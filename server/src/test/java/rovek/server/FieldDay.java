@@ -81,6 +81,11 @@ public final class FieldDay implements AutoCloseable {
         return caller.awaitJob(caller.post("/api/instruments/" + instrument + "/load", Map.of("routeId", route)).ok());
     }
 
+    /** On a day in the past: the stand-in's clock differs from the server's by all of that. */
+    public JsonNode loadOnThatDay(Caller caller, String instrument, String route) {
+        return caller.awaitJob(caller.post("/api/instruments/" + instrument + "/load", Map.of("routeId", route, "accepted", List.of("CLOCK"))).ok());
+    }
+
     public JsonNode readBack(Caller caller, String instrument) {
         return readBack(caller, instrument, List.of());
     }

@@ -41,7 +41,7 @@ class FollowTest {
             String route = plant.route(checks);
             for (String day : DAYS) {
                 field.press("/api/time", Map.of("at", day));
-                field.load(caller, instrument, route);
+                field.loadOnThatDay(caller, instrument, route);
                 field.press("/api/walk-all", Map.of());
                 caller.awaitJob(caller.post(
                                 "/api/instruments/" + instrument + "/read-back", Map.of("files", List.of(), "correctClock", false))

@@ -223,7 +223,7 @@ class MendingTest {
     void oneKnownTimeMovesTheWholeVisitAndCanBeTakenBack() {
         Instant birth = Instant.parse("2000-01-01T06:00:00Z");
         field.press("/api/clock-error", Map.of("seconds", Duration.between(Instant.now(), birth).toSeconds()));
-        field.load(caller, instrument, plant.route(here));
+        field.loadOnThatDay(caller, instrument, plant.route(here));
         field.press("/api/walk-all", Map.of());
         JsonNode done = caller.awaitJob(caller.post("/api/instruments/" + instrument + "/read-back", Map.of("files", List.of(), "correctClock", false)).ok());
         assertThat(done.get("state").asString()).isEqualTo("DONE");

@@ -84,7 +84,7 @@ class TrayTest {
         String route = plant.route(checks);
         for (int daysAgo = 12; daysAgo >= 2; daysAgo -= 2) {
             field.press("/api/time", Map.of("at", Instant.now().minus(Duration.ofDays(daysAgo)).toString()));
-            field.load(caller, instrument, route);
+            field.loadOnThatDay(caller, instrument, route);
             field.press("/api/walk-all", Map.of());
             field.readBack(caller, instrument);
         }

@@ -6,12 +6,14 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 import rovek.core.live.Register;
 import rovek.core.setup.RegisterSetup;
+import rovek.core.route.LoadGate;
 import rovek.link.LinkException;
 import rovek.link.packet.PackageException;
 import rovek.server.instrument.Connections;
@@ -122,7 +124,7 @@ class DemoInstruments {
         for (Other other : others) {
             UUID instrument = connections.connect(other.draft(passCode)).id();
             if (other.technique().equals("run")) {
-                jobs.await(loading.loadSetup(instrument, loggerSetup));
+                jobs.await(loading.loadSetup(instrument, loggerSetup, Set.of(LoadGate.Kind.CLOCK, LoadGate.Kind.CALIBRATION)));
             }
             DemoPanel panel = new DemoPanel(other.panel());
             for (int back = QUARTERS; back > 0; back--) {

@@ -7,6 +7,7 @@ import java.time.ZoneOffset;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -18,6 +19,7 @@ import org.springframework.core.annotation.Order;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.stereotype.Component;
+import rovek.core.route.LoadGate;
 import rovek.link.LinkException;
 import rovek.link.packet.PackageException;
 import rovek.server.account.Accounts;
@@ -154,7 +156,7 @@ class DemoStory implements ApplicationRunner {
         for (int back = MONTHS - 1; back >= 0; back--) {
             Instant morning = newest.minusMonths(back).atTime(9, 12).toInstant(ZoneOffset.UTC);
             panel.moveTimeTo(morning);
-            jobs.await(loading.loadRoute(instrument, route));
+            jobs.await(loading.loadRoute(instrument, route, Set.of(LoadGate.Kind.CLOCK, LoadGate.Kind.CALIBRATION)));
             panel.walkAll();
             if (back == 0) {
                 panel.takeLooseReading("P-102", "Coupling");

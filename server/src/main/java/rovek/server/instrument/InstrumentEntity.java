@@ -49,6 +49,16 @@ class InstrumentEntity {
 
     Instant lastSeenAt;
 
+    /** How far its clock was ahead when it was last looked at, and when that was; null where that is not known. */
+    Long clockAheadMillis;
+
+    Instant clockSeenAt;
+
+    /** The same of the last look before somebody set it; null once its readings were read back. */
+    Long clockAheadBeforeMillis;
+
+    Instant clockSeenBeforeAt;
+
     @Version
     Integer version;
 

@@ -12,6 +12,8 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
+import rovek.core.reading.ClockCorrection;
+import rovek.core.reading.ClockState;
 import rovek.link.InstrumentIdentity;
 import rovek.link.LinkException;
 import rovek.link.packet.Maker;
@@ -176,6 +178,36 @@ public class Instruments {
         InstrumentView after = instruments.save(instrument).view();
         audit.note("write calibration", "instrument", id, before, after);
         return after;
+    }
+
+    /** How wrong its clock was before somebody set it, where its readings have not been read back since; empty where nobody has. */
+    @Transactional(readOnly = true)
+    public Optional<ClockState.Earlier> clockBefore(UUID id) {
+        InstrumentEntity instrument = entity(id);
+        return Optional.ofNullable(instrument.clockAheadBeforeMillis)
+                .map(ahead -> new ClockState.Earlier(new ClockCorrection(Duration.ofMillis(ahead)), instrument.clockSeenBeforeAt));
+    }
+
+    /** Keeps how wrong its clock is now, and, where somebody has set it since the last look, how wrong it was. */
+    public void noteClock(UUID id, ClockCorrection difference) {
+        transaction.executeWithoutResult(status -> {
+            InstrumentEntity instrument = entity(id);
+            if (instrument.clockAheadMillis != null && ClockState.isSet(new ClockCorrection(Duration.ofMillis(instrument.clockAheadMillis)), difference)) {
+                instrument.clockAheadBeforeMillis = instrument.clockAheadMillis;
+                instrument.clockSeenBeforeAt = instrument.clockSeenAt;
+            }
+            instrument.clockAheadMillis = difference.instrumentAhead().toMillis();
+            instrument.clockSeenAt = clock.instant();
+        });
+    }
+
+    /** Nothing on it is dated by an earlier state of its clock any more: all was read back, or what comes is measured from now on. */
+    public void forgetClockBefore(UUID id) {
+        transaction.executeWithoutResult(status -> {
+            InstrumentEntity instrument = entity(id);
+            instrument.clockAheadBeforeMillis = null;
+            instrument.clockSeenBeforeAt = null;
+        });
     }
 
     /** The instruments on the shelf. */

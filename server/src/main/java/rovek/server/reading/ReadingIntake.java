@@ -18,7 +18,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
-import rovek.core.reading.ClockCorrection;
+import rovek.core.reading.ClockState;
 import rovek.core.reading.PictureCapture;
 import rovek.core.reading.ReadingIdentity;
 import rovek.core.technique.Analysis;
@@ -175,7 +175,7 @@ public class ReadingIntake {
             List<PreparedReading> readings,
             UUID visitId,
             UUID originalId,
-            ClockCorrection clock,
+            ClockState.Times clock,
             InstrumentCalibration calibration,
             Map<UUID, String> fallbackLabel) {
         // What is still on its way through the other door must be there before rows refer to it.
@@ -204,14 +204,14 @@ public class ReadingIntake {
                 .update();
     }
 
-    private Stored stored(PreparedReading prepared, ClockCorrection clock, Map<UUID, String> fallbackLabel) {
+    private Stored stored(PreparedReading prepared, ClockState.Times clock, Map<UUID, String> fallbackLabel) {
         PackedReading packed = prepared.packed();
         UUID id = UUID.randomUUID();
         String label = packed.label().isBlank()
                 ? packed.stop().map(stop -> fallbackLabel.getOrDefault(stop, "")).orElse("")
                 : packed.label();
         return new Stored(
-                id, prepared, clock.correct(packed.takenAt()), label, json.writeValueAsString(prepared.settings().values()),
+                id, prepared, clock.correct(packed.id(), packed.takenAt()), label, json.writeValueAsString(prepared.settings().values()),
                 CaptureEntity.of(id, packed.capture()));
     }
 

@@ -1,6 +1,8 @@
 package rovek.server.transfer;
 
+import jakarta.annotation.Nullable;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -12,6 +14,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import rovek.core.route.LoadGate;
 import rovek.server.instrument.InstrumentView;
 import rovek.server.instrument.Instruments;
 import rovek.server.job.JobView;
@@ -41,9 +44,15 @@ class InstrumentController {
         this.jobs = jobs;
     }
 
-    record LoadRoute(UUID routeId) {}
+    /** @param accepted what somebody has seen at the gate and loads over; null for nothing */
+    record LoadRoute(UUID routeId, @Nullable Set<LoadGate.Kind> accepted) {}
 
-    record LoadSetup(UUID setupId) {}
+    /** @param accepted as of a route */
+    record LoadSetup(UUID setupId, @Nullable Set<LoadGate.Kind> accepted) {}
+
+    private static Set<LoadGate.Kind> orNothing(@Nullable Set<LoadGate.Kind> accepted) {
+        return accepted == null ? Set.of() : accepted;
+    }
 
     /** Why a set-up cannot be taken; empty where it can. */
     record SetupFit(List<String> obstacles) {}
@@ -102,7 +111,7 @@ class InstrumentController {
     @PostMapping("/{id}/load")
     @ResponseStatus(HttpStatus.ACCEPTED)
     JobView load(@PathVariable UUID id, @RequestBody LoadRoute load) {
-        return loading.loadRoute(id, load.routeId());
+        return loading.loadRoute(id, load.routeId(), orNothing(load.accepted()));
     }
 
     @GetMapping("/{id}/setup-fit")
@@ -113,13 +122,26 @@ class InstrumentController {
     @PostMapping("/{id}/load-setup")
     @ResponseStatus(HttpStatus.ACCEPTED)
     JobView loadSetup(@PathVariable UUID id, @RequestBody LoadSetup load) {
-        return loading.loadSetup(id, load.setupId());
+        return loading.loadSetup(id, load.setupId(), orNothing(load.accepted()));
     }
 
     @PostMapping("/{id}/read-back")
     @ResponseStatus(HttpStatus.ACCEPTED)
     JobView readBack(@PathVariable UUID id, @RequestBody TakeBack take) {
         return readBack.start(id, take.files(), take.correctClock());
+    }
+
+    /** What is to be looked at before loading; a query that asks somebody else. */
+    @GetMapping("/{id}/load-gate")
+    LoadGate gate(@PathVariable UUID id, @RequestParam(required = false) UUID routeId, @RequestParam(required = false) UUID setupId) {
+        return loading.gate(id, routeId, setupId);
+    }
+
+    /** Reads everything back with its times corrected, then sets the clock. */
+    @PostMapping("/{id}/read-back-and-set-clock")
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    JobView readBackAndSetClock(@PathVariable UUID id) {
+        return readBack.startThenSetClock(id);
     }
 
     @PostMapping("/{id}/clock")

@@ -1,14 +1,17 @@
 package rovek.server.transfer;
 
+import jakarta.annotation.Nullable;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import rovek.core.route.InstrumentProfile;
+import rovek.core.route.LoadGate;
 import rovek.link.Instrument;
 import rovek.link.InstrumentFile;
 import rovek.link.LinkException;
+import rovek.link.MemoryCatalogue;
 import rovek.link.Sha256;
 import rovek.link.packet.RoutePackage;
 import rovek.link.packet.SetupPackage;
@@ -32,15 +35,17 @@ public class Loading {
 
     private final Instruments instruments;
     private final Transfers transfers;
+    private final LoadGates gates;
     private final Routes routes;
     private final Setups setups;
     private final Jobs jobs;
     private final AuditTrail audit;
     private final TransactionTemplate transaction;
 
-    Loading(Instruments instruments, Transfers transfers, Routes routes, Setups setups, Jobs jobs, AuditTrail audit, TransactionTemplate transaction) {
+    Loading(Instruments instruments, Transfers transfers, LoadGates gates, Routes routes, Setups setups, Jobs jobs, AuditTrail audit, TransactionTemplate transaction) {
         this.instruments = instruments;
         this.transfers = transfers;
+        this.gates = gates;
         this.routes = routes;
         this.setups = setups;
         this.jobs = jobs;
@@ -73,9 +78,29 @@ public class Loading {
         return setups.obstacles(setupId, transfers.profile(instrumentId));
     }
 
-    public JobView loadRoute(UUID instrumentId, UUID routeId) {
+    /**
+     * What is to be looked at before loading.
+     *
+     * @param routeId null where a set-up is wanted; likewise {@code setupId}
+     */
+    public LoadGate gate(UUID instrumentId, @Nullable UUID routeId, @Nullable UUID setupId) {
+        return transfers.linked(instrumentId, "looking", (link, identity) -> {
+            MemoryCatalogue memory = link.catalogue();
+            InstrumentProfile profile = transfers.profile(instrumentId, identity, memory);
+            boolean holdsUnread = transfers.holdsUnread(instrumentId, link, memory);
+            if (routeId == null && setupId == null) {
+                throw new DomainProblem.Invalid("routeId", "Say what is to be loaded.");
+            }
+            return routeId != null
+                    ? gates.ofRoute(instrumentId, routeId, link, profile, holdsUnread)
+                    : gates.ofSetup(instrumentId, setupId, link, profile, holdsUnread);
+        });
+    }
+
+    /** @param accepted what somebody has seen at the gate and loads over */
+    public JobView loadRoute(UUID instrumentId, UUID routeId, Set<LoadGate.Kind> accepted) {
         return start(instrumentId, routes.get(routeId).name(), (link, profile, progress) -> {
-            requireFit("The route", routes.fit(routeId, profile).reasons());
+            requireOpen("The route", gates.ofRoute(instrumentId, routeId, link, profile, false), accepted);
             RoutePackage route = routes.pack(routeId, profile.techniques());
             String sha256 = write(link, "The route", ROUTE_FILE, route.pack(), progress);
             transaction.executeWithoutResult(status -> {
@@ -86,9 +111,9 @@ public class Loading {
         });
     }
 
-    public JobView loadSetup(UUID instrumentId, UUID setupId) {
+    public JobView loadSetup(UUID instrumentId, UUID setupId, Set<LoadGate.Kind> accepted) {
         return start(instrumentId, setups.get(setupId).name(), (link, profile, progress) -> {
-            requireFit("The set-up", setups.obstacles(setupId, profile));
+            requireOpen("The set-up", gates.ofSetup(instrumentId, setupId, link, profile, false), accepted);
             SetupPackage setup = setups.pack(setupId);
             String sha256 = write(link, "The set-up", SETUP_FILE, setup.pack(), progress);
             transaction.executeWithoutResult(status -> {
@@ -108,13 +133,17 @@ public class Loading {
         instruments.get(instrumentId);
         return jobs.start("load", "Loading " + name, instrumentId, progress -> instruments.withLink(
                 instrumentId, "loading " + name,
-                (link, identity) -> work.with(link, transfers.profile(instrumentId, identity, link.catalogue()), progress)));
+                (link, identity) -> {
+                    String said = work.with(link, transfers.profile(instrumentId, identity, link.catalogue()), progress);
+                    transfers.settleClock(instrumentId, link);
+                    return said;
+                }));
     }
 
-    private static void requireFit(String what, List<String> obstacles) {
-        if (!obstacles.isEmpty()) {
-            throw new DomainProblem.Conflict("does-not-fit", what + " was not loaded. " + String.join(" ", obstacles));
-        }
+    private static void requireOpen(String what, LoadGate gate, Set<LoadGate.Kind> accepted) {
+        gate.refusal(accepted).ifPresent(why -> {
+            throw new DomainProblem.Conflict("does-not-fit", what + " was not loaded. " + why);
+        });
     }
 
     private static String write(Instrument link, String what, String file, byte[] packed, JobProgress progress) throws LinkException {

@@ -88,7 +88,7 @@ public class LookInside {
         if (kept.isPresent()) {
             return originals.bytes(kept.get().id());
         }
-        pieces.fetch(instrumentId, link, file, digest, bytes -> { });
+        pieces.fetch(instrumentId, link, file, digest, true, bytes -> { });
         byte[] whole = originals.arrivedBytes(instrumentId, digest);
         if (!Sha256.of(whole).equals(digest)) {
             originals.dropPieces(instrumentId, digest);

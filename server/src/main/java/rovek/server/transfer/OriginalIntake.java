@@ -2,10 +2,11 @@ package rovek.server.transfer;
 
 import jakarta.annotation.Nullable;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
-import rovek.core.reading.ClockCorrection;
+import rovek.core.reading.ClockState;
 import rovek.link.packet.PackageException;
 import rovek.link.packet.ReadingsPackage;
 import rovek.server.instrument.Instruments;
@@ -55,14 +56,19 @@ class OriginalIntake {
 
     /**
      * @param readFrom the instrument it was read from; what its package says another one wrote is that one's, at the times that one wrote
-     * @param correction of the clock of the instrument it was read from
+     * @param clock of the instrument it was read from; empty takes the times as they are written
      */
-    Taken take(Originals.Kept original, UUID readFrom, ClockCorrection correction) throws PackageException {
+    Taken take(Originals.Kept original, UUID readFrom, Optional<ClockState> clock) throws PackageException {
         ReadingsPackage readings = ReadingsPackage.unpack(originals.bytes(original.id()), spellings.reading());
         UUID writer = instruments.writer(readings.maker(), readFrom);
+        ClockState.Times times = clock.filter(own -> writer.equals(readFrom)).map(own -> own.times(written(readings))).orElse(ClockState.Times.AS_WRITTEN);
         VisitIntake.Outcome taken = visits.take(
-                readings, new VisitIntake.Source(original.id(), writer, writer.equals(readFrom) ? correction : ClockCorrection.NONE),
+                readings, new VisitIntake.Source(original.id(), writer, times),
                 stored -> originals.noteTaken(original.id(), stored.fresh(), stored.known(), readings.leftOut()));
         return new Taken(taken, taken.fresh(), taken.known(), taken.loose(), readings.leftOut());
+    }
+
+    private static List<ClockState.Written> written(ReadingsPackage readings) {
+        return readings.readings().stream().map(one -> new ClockState.Written(one.reading().id(), one.reading().takenAt())).toList();
     }
 }

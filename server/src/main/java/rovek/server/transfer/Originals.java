@@ -116,10 +116,17 @@ class Originals {
                 .list();
     }
 
+    /** Whether a read-back of a file has begun and not ended. */
+    @Transactional(readOnly = true)
+    public boolean isTransferBegun(UUID instrumentId, String sha256) {
+        return db.sql("SELECT EXISTS (SELECT 1 FROM transfer_piece WHERE instrument_id = ? AND sha256 = ? AND NOT for_preview)")
+                .params(instrumentId, sha256).query(Boolean.class).single();
+    }
+
     @Transactional
-    public void keepPiece(UUID instrumentId, String sha256, long firstByte, byte[] bytes) {
-        db.sql("INSERT INTO transfer_piece (instrument_id, sha256, first_byte, bytes) VALUES (?, ?, ?, ?) ON CONFLICT DO NOTHING")
-                .param(instrumentId).param(sha256).param(firstByte).param(bytes)
+    public void keepPiece(UUID instrumentId, String sha256, long firstByte, byte[] bytes, boolean forPreview) {
+        db.sql("INSERT INTO transfer_piece (instrument_id, sha256, first_byte, bytes, for_preview) VALUES (?, ?, ?, ?, ?) ON CONFLICT DO NOTHING")
+                .param(instrumentId).param(sha256).param(firstByte).param(bytes).param(forPreview)
                 .update();
     }
 

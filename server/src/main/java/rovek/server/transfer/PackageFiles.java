@@ -1,8 +1,8 @@
 package rovek.server.transfer;
 
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
-import rovek.core.reading.ClockCorrection;
 import rovek.link.Sha256;
 import rovek.link.packet.Maker;
 import rovek.link.packet.PackageException;
@@ -70,7 +70,7 @@ public class PackageFiles {
     /** As {@link #takeMadeHere(String, byte[])}, of readings whose instrument is known. */
     public VisitIntake.Outcome takeMadeHere(String fileName, byte[] bytes, UUID instrument) {
         try {
-            OriginalIntake.Taken taken = intake.take(originals.keep(instrument, plain(fileName), Sha256.of(bytes), bytes), instrument, ClockCorrection.NONE);
+            OriginalIntake.Taken taken = intake.take(originals.keep(instrument, plain(fileName), Sha256.of(bytes), bytes), instrument, Optional.empty());
             if (!taken.leftOut().isEmpty()) {
                 throw new IllegalStateException("What was packed here cannot be taken. " + taken.leftOut().get(0).reason());
             }
@@ -94,7 +94,7 @@ public class PackageFiles {
     }
 
     private String readingsOf(Originals.Kept original, UUID instrumentId) throws PackageException {
-        return intake.take(original, instrumentId, ClockCorrection.NONE).sentence();
+        return intake.take(original, instrumentId, Optional.empty()).sentence();
     }
 
     /** An original as a file. */

@@ -24,8 +24,15 @@ class PieceFetch {
         void arrived(long bytes) throws LinkException;
     }
 
-    /** @param digest of the file as it is on the instrument now */
     void fetch(UUID instrumentId, Instrument link, InstrumentFile file, String digest, Watcher watcher) throws LinkException {
+        fetch(instrumentId, link, file, digest, false, watcher);
+    }
+
+    /**
+     * @param digest of the file as it is on the instrument now
+     * @param forPreview whether it is only to be looked into
+     */
+    void fetch(UUID instrumentId, Instrument link, InstrumentFile file, String digest, boolean forPreview, Watcher watcher) throws LinkException {
         long at = originals.arrived(instrumentId, digest);
         watcher.arrived(at);
         while (at < file.bytes()) {
@@ -33,7 +40,7 @@ class PieceFetch {
             if (piece.length == 0) {
                 return;
             }
-            originals.keepPiece(instrumentId, digest, at, piece);
+            originals.keepPiece(instrumentId, digest, at, piece, forPreview);
             at += piece.length;
             watcher.arrived(piece.length);
         }

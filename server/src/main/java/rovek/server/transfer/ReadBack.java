@@ -1,11 +1,14 @@
 package rovek.server.transfer;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import rovek.core.reading.ClockCorrection;
+import rovek.core.reading.ClockState;
 import rovek.link.Instrument;
 import rovek.link.InstrumentFile;
 import rovek.link.LinkException;
@@ -25,14 +28,16 @@ import rovek.server.problem.DomainProblem;
 public class ReadBack {
 
     private final Instruments instruments;
+    private final Transfers transfers;
     private final Originals originals;
     private final PieceFetch pieces;
     private final OriginalIntake intake;
     private final Jobs jobs;
     private final Clock clock;
 
-    ReadBack(Instruments instruments, Originals originals, PieceFetch pieces, OriginalIntake intake, Jobs jobs, Clock clock) {
+    ReadBack(Instruments instruments, Transfers transfers, Originals originals, PieceFetch pieces, OriginalIntake intake, Jobs jobs, Clock clock) {
         this.instruments = instruments;
+        this.transfers = transfers;
         this.originals = originals;
         this.pieces = pieces;
         this.intake = intake;
@@ -56,15 +61,31 @@ public class ReadBack {
             throws LinkException, PackageException {
         return instruments.withLink(instrumentId, "reading back", (link, identity) -> {
             // A drive has no clock that could be asked: its times are taken as they are written.
-            ClockCorrection correction = link.clock()
-                    .map(shown -> ClockCorrection.between(shown, clock.instant()))
-                    .filter(difference -> correctClock && difference.isNeeded())
-                    .orElse(ClockCorrection.NONE);
+            Optional<ClockState> state = link.clock().map(shown -> state(instrumentId, shown)).filter(seen -> correctClock);
             List<InstrumentFile> files = link.catalogue().files().stream()
                     .filter(file -> !Loading.isLoaded(file))
                     .filter(file -> names.isEmpty() || names.contains(file.name()))
                     .toList();
-            return new Run(instrumentId, link, correction, progress, files).takeAll();
+            String taken = new Run(instrumentId, link, state, progress, files).takeAll();
+            transfers.settleClock(instrumentId, link);
+            return taken;
+        });
+    }
+
+    /** How the clock is, and what tells that it was set since it was last seen. */
+    private ClockState state(UUID instrumentId, Instant shown) {
+        ClockCorrection difference = ClockCorrection.between(shown, clock.instant());
+        instruments.noteClock(instrumentId, difference);
+        return ClockState.of(difference.isNeeded() ? difference : ClockCorrection.NONE, instruments.clockBefore(instrumentId), clock.instant());
+    }
+
+    /** Takes everything, with its times corrected by the clock as it is, and only then sets the clock. */
+    public JobView startThenSetClock(UUID instrumentId) {
+        instruments.get(instrumentId);
+        return jobs.start("read back", "Reading back, then setting the clock", instrumentId, progress -> {
+            String taken = run(instrumentId, List.of(), true, progress);
+            transfers.setClock(instrumentId);
+            return taken + " Then the clock was set.";
         });
     }
 
@@ -73,7 +94,7 @@ public class ReadBack {
 
         private final UUID instrumentId;
         private final Instrument link;
-        private final ClockCorrection correction;
+        private final Optional<ClockState> clockState;
         private final JobProgress progress;
         private final List<InstrumentFile> files;
         private final long total;
@@ -81,10 +102,10 @@ public class ReadBack {
         private final List<String> notUnderstood = new ArrayList<>();
         private OriginalIntake.Taken outcome = OriginalIntake.Taken.NOTHING;
 
-        Run(UUID instrumentId, Instrument link, ClockCorrection correction, JobProgress progress, List<InstrumentFile> files) {
+        Run(UUID instrumentId, Instrument link, Optional<ClockState> clockState, JobProgress progress, List<InstrumentFile> files) {
             this.instrumentId = instrumentId;
             this.link = link;
-            this.correction = correction;
+            this.clockState = clockState;
             this.progress = progress;
             this.files = files;
             this.total = files.stream().mapToLong(InstrumentFile::bytes).sum();
@@ -112,7 +133,7 @@ public class ReadBack {
             }
             progress.report(done, total, "Checking " + file.name());
             try {
-                outcome = outcome.plus(intake.take(original, instrumentId, correction));
+                outcome = outcome.plus(intake.take(original, instrumentId, clockState));
             } catch (PackageException e) {
                 // One file that makes no sense keeps nobody from the others; its bytes are kept for a Rovek that understands them.
                 notUnderstood.add("%s was kept as an original but not taken: %s".formatted(file.name(), e.getMessage()));

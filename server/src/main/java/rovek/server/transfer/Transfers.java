@@ -63,6 +63,7 @@ public class Transfers {
     public ConnectionView look(UUID instrumentId) {
         return linked(instrumentId, "looking", (link, identity) -> {
             Optional<ClockCorrection> difference = link.clock().map(shown -> ClockCorrection.between(shown, clock.instant()));
+            difference.ifPresent(seen -> instruments.noteClock(instrumentId, seen));
             MemoryCatalogue memory = link.catalogue();
             List<MemoryLine> files = new ArrayList<>();
             for (InstrumentFile file : memory.files()) {
@@ -107,7 +108,8 @@ public class Transfers {
             String at = kept.get().readBackAt().toInstant().toString();
             return new MemoryLine(file.name(), "", file.type(), file.bytes(), "STORED", file.bytes(), at);
         }
-        long arrived = originals.arrived(instrumentId, digest);
+        // What was fetched to be looked into is no transfer that was interrupted.
+        long arrived = originals.isTransferBegun(instrumentId, digest) ? originals.arrived(instrumentId, digest) : 0;
         return new MemoryLine(file.name(), "", file.type(), file.bytes(), arrived > 0 ? "PART" : "NEW", arrived, null);
     }
 
@@ -147,18 +149,35 @@ public class Transfers {
         linked(instrumentId, "setting the clock", (link, identity) -> {
             Instant shown = link.clock().orElseThrow(() -> new LinkException.NotByThisWay("Its clock"));
             ClockSet was = new ClockSet(ClockCorrection.between(shown, clock.instant()).instrumentAhead().toSeconds());
-            for (InstrumentFile file : link.catalogue().files()) {
-                String state = line(instrumentId, link, file).state();
-                if (state.equals("NEW") || state.equals("PART")) {
-                    throw new DomainProblem.Conflict(
-                            "unread-readings",
-                            "The clock was left as it is: the instrument holds readings dated by it. Read them back first, so that their times are corrected; then set the clock.");
-                }
+            if (holdsUnread(instrumentId, link, link.catalogue())) {
+                throw new DomainProblem.Conflict(
+                        "unread-readings",
+                        "The clock was left as it is: the instrument holds readings dated by it. Read them back first, so that their times are corrected; then set the clock.");
             }
             link.setClock(clock.instant());
+            instruments.noteClock(instrumentId, ClockCorrection.NONE);
+            instruments.forgetClockBefore(instrumentId);
             transaction.executeWithoutResult(status -> audit.note("set clock", "instrument", instrumentId, was, new ClockSet(0)));
             return was;
         });
+    }
+
+    /** Once everything on it is stored, nothing is dated any more by what its clock was before somebody set it. */
+    void settleClock(UUID instrumentId, Instrument link) throws LinkException {
+        if (instruments.clockBefore(instrumentId).isPresent() && !holdsUnread(instrumentId, link, link.catalogue())) {
+            instruments.forgetClockBefore(instrumentId);
+        }
+    }
+
+    /** Whether it holds readings that are not stored here. */
+    boolean holdsUnread(UUID instrumentId, Instrument link, MemoryCatalogue memory) throws LinkException {
+        for (InstrumentFile file : memory.files()) {
+            String state = line(instrumentId, link, file).state();
+            if (state.equals("NEW") || state.equals("PART")) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** A file that was left on the instrument, and why. */
@@ -207,7 +226,7 @@ public class Transfers {
         return kept.get().taken() ? Optional.empty() : Optional.of("its bytes are kept here, but its readings were not understood");
     }
 
-    private <T> T linked(UUID instrumentId, String purpose, rovek.server.instrument.LinkWork<T> work) {
+    <T> T linked(UUID instrumentId, String purpose, rovek.server.instrument.LinkWork<T> work) {
         try {
             return instruments.withLink(instrumentId, purpose, work);
         } catch (LinkException e) {

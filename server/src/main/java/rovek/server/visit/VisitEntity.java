@@ -49,6 +49,9 @@ class VisitEntity {
     /** As of when, by the instrument's clock, the walk is known; null where there is none. */
     Instant walkStateAt;
 
+    /** Why its times are in doubt though they may be true; blank where nothing was found. */
+    String clockDoubt = "";
+
     /** Whether a person corrected its stops or its time: what comes later leaves those as they are. */
     boolean corrected;
 

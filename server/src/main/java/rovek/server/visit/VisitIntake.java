@@ -11,7 +11,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
-import rovek.core.reading.ClockCorrection;
+import rovek.core.reading.ClockState;
 import rovek.link.packet.ReadingsPackage;
 import rovek.link.packet.Walk;
 import rovek.server.audit.AuditTrail;
@@ -65,7 +65,7 @@ public class VisitIntake {
      *
      * @param instrumentId that took its readings
      */
-    public record Source(UUID originalId, UUID instrumentId, ClockCorrection clock) {}
+    public record Source(UUID originalId, UUID instrumentId, ClockState.Times clock) {}
 
     /**
      * @param alongside done in the same transaction, told the outcome
@@ -102,12 +102,12 @@ public class VisitIntake {
     }
 
     /** Readings without a walk may be of many days: where long nothing was taken, another visit begins. The newest comes last. */
-    private static List<List<PreparedReading>> apart(List<PreparedReading> prepared, ClockCorrection clock) {
+    private static List<List<PreparedReading>> apart(List<PreparedReading> prepared, ClockState.Times clock) {
         List<PreparedReading> inOrder = prepared.stream().sorted(Comparator.comparing(reading -> reading.packed().takenAt())).toList();
         List<List<PreparedReading>> visits = new ArrayList<>();
         Instant before = null;
         for (PreparedReading reading : inOrder) {
-            Instant at = clock.correct(reading.packed().takenAt());
+            Instant at = clock.correct(reading.packed().id(), reading.packed().takenAt());
             if (before == null || before.plus(SAME_VISIT).isBefore(at)) {
                 visits.add(new ArrayList<>());
             }
@@ -119,9 +119,9 @@ public class VisitIntake {
 
     private VisitEntity visit(ReadingsPackage readingsPackage, Source source, List<PreparedReading> prepared, PlantTree tree) {
         Instant first = prepared.stream()
-                .map(reading -> source.clock().correct(reading.packed().takenAt()))
+                .map(reading -> source.clock().correct(reading.packed().id(), reading.packed().takenAt()))
                 .min(Instant::compareTo)
-                .orElse(source.clock().correct(readingsPackage.createdAt()));
+                .orElse(source.clock().correct("", readingsPackage.createdAt()));
         Optional<Walk> walk = readingsPackage.walk();
         List<VisitEntity> around = visits.findByInstrumentIdAndBeganAtBetweenOrderByBeganAtDesc(
                 source.instrumentId(), first.minus(SAME_VISIT), first.plus(SAME_VISIT));
@@ -131,6 +131,9 @@ public class VisitIntake {
                         .or(() -> around.stream().filter(visit -> visit.walkId == null).findFirst())
                 : around.stream().findFirst();
         VisitEntity visit = existing.orElseGet(() -> fresh(source, first));
+        if (!prepared.isEmpty() && !source.clock().doubt().isEmpty()) {
+            visit.clockDoubt = source.clock().doubt();
+        }
         if (!visit.corrected && !prepared.isEmpty() && first.isBefore(visit.beganAt)) {
             visit.beganAt = first;
         }

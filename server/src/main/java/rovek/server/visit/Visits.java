@@ -218,6 +218,9 @@ public class Visits {
     }
 
     private static String clockDoubt(VisitEntity visit, List<ReadingView> all) {
+        if (!visit.clockDoubt.isBlank() && !visit.corrected) {
+            return visit.clockDoubt;
+        }
         return ClockDoubt.of(
                         all.stream().map(reading -> new ClockDoubt.Taken(reading.takenAt(), reading.storedAt())).toList(), Optional.ofNullable(visit.calibratedOn))
                 .orElse("");
