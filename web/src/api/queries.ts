@@ -1,5 +1,5 @@
 import { queryOptions } from '@tanstack/react-query'
-import { api, data } from './client'
+import { api, data, Problem } from './client'
 import { expanded } from './curve'
 import type { LimitForm, LimitLine, OutlineFilter, RunStatistics, RunView, Sheet, Trend, VisitSheet } from './types'
 
@@ -56,7 +56,9 @@ export const queries = {
     queryOptions({
       queryKey: ['gate', id, what.id],
       queryFn: () => data(api.GET('/api/instruments/{id}/load-gate', { params: { path: { id }, query: what.kind === 'route' ? { routeId: what.id } : { setupId: what.id } } })),
-      retry: false,
+      // The application's own looks take a second or two; whoever asks waits for them, not for a person's work.
+      retry: (count, error) => count < 10 && error instanceof Problem && error.code === 'instrument-claimed',
+      retryDelay: 500,
       staleTime: 0,
       gcTime: 0,
     }),

@@ -37,8 +37,8 @@ export function LoadGate({ items, accepted, onAccept, onSetClock }: Props) {
                 <GateMark state={isAccepted ? 'NOTE' : item.state} /> {isAccepted ? text.accepted : text.states[item.state]}
               </td>
               <td className="whitespace-nowrap">{text.kinds[item.kind]}</td>
-              <td className={open ? 'font-semibold' : ''}>{item.found}</td>
-              <td className="text-ink2">{item.meaning}</td>
+              <td className={`whitespace-nowrap ${open ? 'font-semibold' : ''}`}>{item.found}</td>
+              <td className="py-1.5! text-ink2">{item.meaning}</td>
               <td className="whitespace-nowrap">
                 <span className="flex gap-3">
                   {item.kind === 'CLOCK' && item.state === 'RESOLVE' && onSetClock && (

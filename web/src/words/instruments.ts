@@ -91,7 +91,7 @@ export const instruments = {
   load: 'Load',
   loadWhich: 'What is loaded?',
   gate: {
-    title: (name: string) => `Load ${name}`,
+    title: (name: string) => `Load onto ${name}`,
     label: 'Before loading',
     say: (open: string[]) =>
       open.length === 0 ? 'Ready to load.' : `${open.length === 1 ? '1 item is' : `${open.length} items are`} open before it can be loaded: ${open.join(', ')}.`,
