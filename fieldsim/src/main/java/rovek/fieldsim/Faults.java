@@ -8,6 +8,7 @@ final class Faults {
 
     private long cutAfterBytes = -1;
     private boolean corrupt;
+    private boolean damageNextWrite;
     private boolean memoryFull;
     private boolean busy;
     private Duration slowness = Duration.ZERO;
@@ -18,6 +19,17 @@ final class Faults {
 
     synchronized void corruptNextBlock() {
         corrupt = true;
+    }
+
+    synchronized void damageNextWrite() {
+        damageNextWrite = true;
+    }
+
+    /** Whether what was just written is to be kept damaged; that happens once. */
+    synchronized boolean isWriteDamaged() {
+        boolean damaged = damageNextWrite;
+        damageNextWrite = false;
+        return damaged;
     }
 
     synchronized void setMemoryFull(boolean full) {
@@ -35,6 +47,7 @@ final class Faults {
     synchronized void clear() {
         cutAfterBytes = -1;
         corrupt = false;
+        damageNextWrite = false;
         memoryFull = false;
         busy = false;
         slowness = Duration.ZERO;

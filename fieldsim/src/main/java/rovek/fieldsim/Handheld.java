@@ -184,6 +184,13 @@ final class Handheld {
         }
     }
 
+    /** As a memory does that is worn out: what lies there is not quite what was written. */
+    synchronized void damage(String file) {
+        byte[] kept = memory.read(file).orElseThrow();
+        byte[] damaged = java.util.Arrays.copyOf(kept, kept.length + 1);
+        memory.write(file, damaged);
+    }
+
     synchronized void skip(UUID stopId, String note) {
         WalkState walk = requireWalk();
         write(STATE_FILE, walk.with(walk.stop(stopId).with(Progress.SKIPPED).withNote(note)));

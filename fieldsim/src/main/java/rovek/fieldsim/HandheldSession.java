@@ -245,6 +245,9 @@ final class HandheldSession {
         } else {
             return refuse(message, ScpiError.ILLEGAL_PARAMETER);
         }
+        if (faults.isWriteDamaged()) {
+            handheld.damage(name);
+        }
         return Optional.empty();
     }
 

@@ -146,6 +146,9 @@ final class Panel implements AutoCloseable {
         if (body.path("corrupt").asBoolean(false)) {
             faults.corruptNextBlock();
         }
+        if (body.path("damageWrite").asBoolean(false)) {
+            faults.damageNextWrite();
+        }
         faults.setMemoryFull(body.path("memoryFull").asBoolean(false));
         faults.setBusy(body.path("busy").asBoolean(false));
         faults.setSlowness(Duration.ofMillis(body.path("slowMillis").asLong(0)));

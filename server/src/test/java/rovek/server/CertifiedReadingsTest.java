@@ -173,6 +173,16 @@ class CertifiedReadingsTest {
     }
 
     @Test
+    void aLaterCalibrationDoesNotReachBack() {
+        String visit = visit("7008");
+        String until = caller.get("/api/visits/" + visit).ok().get("calibratedUntil").asString();
+        db.sql("UPDATE instrument SET calibrated_on = '2026-11-01', calibrated_until = '2031-01-01' WHERE serial = '7008'").update();
+        assertThat(caller.get("/api/visits/" + visit).ok().get("calibratedUntil").asString()).isEqualTo(until);
+        assertThat(preview(prepared(visit, List.of(checks.get(0)))).get("html").asString()).contains("due again on " + until).doesNotContain("2031-01-01");
+        assertThat(preview(prepared(visit, List.of(checks.get(3)))).get("html").asString()).as("nothing measured: the visit's own").contains("due again on " + until).doesNotContain("2031-01-01");
+    }
+
+    @Test
     void aReportSaysWhatBecameOfItsReadingsSince() {
         String visit = visit("7006");
         String reading = reading(visit);

@@ -20,6 +20,7 @@ import java.util.function.Supplier;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import rovek.fieldsim.Fieldsim;
 import rovek.fieldsim.Transmitter;
 import tools.jackson.databind.JsonNode;
@@ -100,6 +101,10 @@ class LiveTest {
             recorded(caller, live, 6);
             JsonNode taken = caller.post(live + "/recording/end", Map.of()).ok();
             assertThat(caller.post(live + "/recording/end", Map.of()).sentence()).contains("Nothing is being recorded");
+            for (String table : List.of("live_row", "live_mark")) {
+                assertThat(rovek.bean(JdbcClient.class).sql("SELECT count(*) FROM %s WHERE recording_id = ?::uuid".formatted(table)).param(wanted.get("id")).query(Integer.class).single())
+                        .as("%s: they are in an original now", table).isZero();
+            }
 
             JsonNode visit = caller.get("/api/visits/" + taken.get("visitId").asString()).ok();
             assertThat(visit.get("rows").get(0).get("checkId").asString()).isEqualTo(check);

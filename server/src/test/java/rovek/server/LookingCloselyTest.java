@@ -14,6 +14,7 @@ import org.apache.poi.xssf.usermodel.XSSFWorkbook;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import rovek.fieldsim.Fieldsim;
 import tools.jackson.databind.JsonNode;
 
@@ -24,10 +25,12 @@ class LookingCloselyTest {
     @TempDir
     private Path files;
 
+    private final RunningRovek rovek;
     private final Caller caller;
     private final SmallPlant plant;
 
     LookingCloselyTest(RunningRovek rovek) {
+        this.rovek = rovek;
         caller = Caller.signedIn(rovek);
         plant = new SmallPlant(caller);
     }
@@ -109,6 +112,10 @@ class LookingCloselyTest {
         assertThat(sheet("/api/checks/" + check + "/trend/file?form=xlsx").getLastRowNum()).isEqualTo(2);
     }
 
+    private int counting(String reading) {
+        return rovek.bean(JdbcClient.class).sql("SELECT count(*) FROM result WHERE reading_id = ?::uuid AND counts").param(reading).query(Integer.class).single();
+    }
+
     @Test
     void aBandThatIsNamedLaterIsSeenInTheHistoryWhereThatIsChosenAndJudgedLikeAnyResult() {
         String check = walkedTwice();
@@ -118,9 +125,13 @@ class LookingCloselyTest {
         String newest = comparable(check).get("own").get(0).get("readingId").asString();
         assertThat(caller.get("/api/readings/" + newest + "/results").ok()).as("not measured yet").hasSize(2);
 
+        caller.post("/api/readings/" + newest + "/discard", Map.of("reason", "cable off")).ok();
         List<Integer> clicks = List.of(1, 2, 3).parallelStream()
                 .map(click -> caller.post("/api/checks/" + check + "/reckon", Map.of()).ok().get("readings").asInt()).sorted().toList();
         assertThat(clicks).as("whoever clicks thrice").containsExactly(0, 0, 2);
+        assertThat(counting(newest)).as("what was discarded counts no more for being calculated again").isZero();
+        caller.post("/api/readings/" + newest + "/restore", null).ok();
+        assertThat(counting(newest)).isEqualTo(3);
         caller.limit(check, "vibration", "velocity.band.running", 0.001, 0.002).ok();
         JsonNode band = caller.get("/api/readings/" + newest + "/results").ok().get(2);
         assertThat(band.get("name").asString()).isEqualTo("velocity in \"running\"");

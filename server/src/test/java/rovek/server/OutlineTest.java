@@ -2,6 +2,9 @@ package rovek.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -16,8 +19,10 @@ class OutlineTest {
 
     private final Caller caller;
     private final SmallPlant plant;
+    private final RunningRovek rovek;
 
     OutlineTest(RunningRovek rovek) {
+        this.rovek = rovek;
         this.caller = Caller.signedIn(rovek);
         this.plant = new SmallPlant(caller);
     }
@@ -35,6 +40,21 @@ class OutlineTest {
             labels.add((node.get("tag").asString() + " " + node.get("name").asString()).strip());
         }));
         return labels;
+    }
+
+    /** A change whose transaction was under way while somebody looked is seen once it is committed. */
+    @Test
+    void whatWasUnderWayWhileSomebodyLookedIsSeenAfterwards() throws SQLException {
+        plant.pump("P-703");
+        String asset = plant.rows().stream().filter(row -> row.get("node").get("tag").asString().equals("P-703")).findFirst().orElseThrow().get("node").get("id").asString();
+        try (Connection other = rovek.database().connect(); Statement sql = other.createStatement()) {
+            other.setAutoCommit(false);
+            sql.execute("UPDATE node SET name = 'Renamed meanwhile' WHERE id = '%s'".formatted(asset));
+            assertThat(plant.row(asset).get("node").get("name").asString()).isEqualTo("Well pump");
+            assertThat(plant.row(asset).get("node").get("name").asString()).as("looked at twice").isEqualTo("Well pump");
+            other.commit();
+        }
+        assertThat(plant.row(asset).get("node").get("name").asString()).isEqualTo("Renamed meanwhile");
     }
 
     @Test

@@ -126,6 +126,29 @@ class PackageFilesTest {
                 new PackedReading.Waveform(samples, 25_600, unit, 1, OptionalDouble.empty(), OptionalDouble.empty()));
     }
 
+    private static byte[] looseAt(String serial, String... times) {
+        List<PackedReading> readings = Arrays.stream(times).map(at -> new PackedReading(
+                "r" + Instant.parse(at).getEpochSecond(), Instant.parse(at), "vibration", Optional.empty(), "somewhere", "", Optional.empty(), Map.of(), waveform("x", UnitCatalogue.METRE_PER_SQUARE_SECOND).capture())).toList();
+        Maker maker = new Maker("Elsewhere", Optional.of(new Maker.MakingInstrument("M1", serial, "1.0")));
+        return ReadingsPackage.pack(Instant.parse(times[times.length - 1]), maker, Optional.empty(), readings);
+    }
+
+    private long visitsOf(String serial) {
+        return caller.get("/api/visits").ok().valueStream().filter(line -> line.get("instrument").asString().equals("M1 no. " + serial)).count();
+    }
+
+    /** Loose readings are of one visit while no more than 14 hours lie between one and the next, in one file or in several. */
+    @Test
+    void afterFourteenHoursWithoutAReadingAnotherVisitBegins() {
+        taken(caller, looseAt("8801", "2026-10-05T06:00:00Z", "2026-10-05T20:00:00Z", "2026-10-06T10:00:01Z"));
+        assertThat(visitsOf("8801")).as("14 h are one visit, a second more is another").isEqualTo(2);
+        taken(caller, looseAt("8802", "2026-10-05T06:00:00Z"));
+        taken(caller, looseAt("8802", "2026-10-05T20:00:00Z"));
+        assertThat(visitsOf("8802")).isEqualTo(1);
+        taken(caller, looseAt("8802", "2026-10-05T20:00:01Z"));
+        assertThat(visitsOf("8802")).as("from when the visit began").isEqualTo(2);
+    }
+
     /** A maker's own spelling of one unit kept the whole package out, and its file on the instrument for ever. */
     @Test
     void whatCannotBeUnderstoodStaysInTheOriginalUntilSomebodySaysWhatItMeans() {

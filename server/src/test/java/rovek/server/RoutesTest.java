@@ -13,16 +13,19 @@ import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import rovek.fieldsim.Fieldsim;
 import tools.jackson.databind.JsonNode;
 
 @ExtendWith(OneRovek.class)
 class RoutesTest {
 
+    private final RunningRovek rovek;
     private final Caller caller;
     private final SmallPlant plant;
 
     RoutesTest(RunningRovek rovek) {
+        this.rovek = rovek;
         this.caller = Caller.signedIn(rovek);
         this.plant = new SmallPlant(caller);
     }
@@ -117,6 +120,27 @@ class RoutesTest {
         assertThat(today.valueStream().anyMatch(item -> item.get("kind").asString().equals("ROUTE_OVERDUE") && item.get("subjectId").asString().equals(id))).isTrue();
         assertThat(caller.put("/api/routes/" + UUID.randomUUID(), Map.of("name", "Never", "checkIds", List.of(), "everyDays", 0, "version", 0)).sentence())
                 .contains("every 1 to 3660 days");
+    }
+
+    /** The time of a stop is the median of what lies between two readings; half an hour or more is a break. */
+    @Test
+    void aBreakOfHalfAnHourIsNoPartOfAWalksTime(@TempDir Path memory) {
+        List<String> checks = plant.pump("P-29");
+        String id = plant.route(checks);
+        try (FieldDay day = new FieldDay(memory)) {
+            String instrument = day.connect(caller);
+            day.load(caller, instrument, id);
+            day.press("/api/walk-all", Map.of());
+            day.readBack(caller, instrument);
+        }
+        JdbcClient db = rovek.bean(JdbcClient.class);
+        // 60 s, then 1,800 s, then 1,799 s: without the break the median is that of 60 and 1,799.
+        int[] at = {0, 60, 1_860, 3_659};
+        for (int i = 0; i < 4; i++) {
+            db.sql("UPDATE reading SET taken_at = date_trunc('hour', now()) - interval '5 hours' + ? * interval '1 second' WHERE check_id = ?::uuid").params(at[i], checks.get(i)).update();
+        }
+        JsonNode scheduled = caller.get("/api/schedule").ok().get("routes").valueStream().filter(route -> route.get("routeId").asString().equals(id)).findFirst().orElseThrow();
+        assertThat(scheduled.get("minutes").asDouble()).isEqualTo((60 + 1_799) / 2.0 * 4 / 60);
     }
 
     @Test

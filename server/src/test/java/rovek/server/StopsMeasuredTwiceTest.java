@@ -123,6 +123,23 @@ class StopsMeasuredTwiceTest {
         assertThat(row(visit, checks.get(0)).get("reason").asString()).isEqualTo("discarded: this too");
     }
 
+    /** A reading that was placed elsewhere since is somebody's decision: what repeats it at its stop takes nothing away from there. */
+    @Test
+    void aRepetitionReplacesOnlyWhatStandsOnItsOwnCheck() {
+        at(checks.get(0), "measure", Map.of());
+        String visit = readBack();
+        String first = row(visit, checks.get(0)).get("readingId").asString();
+        act(first, "place", Map.of("checkId", checks.get(2)));
+        at(checks.get(0), "measure", Map.of());
+        readBack();
+        assertThat(row(visit, checks.get(2)).get("readingId").asString()).isEqualTo(first);
+        assertThat(row(visit, checks.get(2)).get("verdict").asString()).isEqualTo("PASS");
+        assertThat(row(visit, checks.get(0)).get("repeats").asInt()).as("nothing is repeated here").isZero();
+        at(checks.get(0), "measure", Map.of());
+        readBack();
+        assertThat(row(visit, checks.get(0)).get("repeats").asInt()).isEqualTo(1);
+    }
+
     @Test
     void whatWasSkippedIsNotJudgedUntilAPersonSaysWhichReadingCounts() {
         at(checks.get(1), "measure", Map.of());

@@ -175,6 +175,16 @@ class TransferTest {
     }
 
     @Test
+    void whatTheInstrumentKeptOtherwiseThanItWasWrittenIsNotCalledLoaded() {
+        field.faults(Map.of("damageWrite", true));
+        JsonNode job = field.load(caller, instrument, route);
+        assertThat(job.get("state").asString()).isEqualTo("FAILED");
+        assertThat(job.get("sentence").asString()).contains("its digest does not agree").doesNotContain("You may unplug");
+        assertThat(caller.get("/api/routes/" + route).ok().get("loaded")).as("nothing is noted as loaded").isEmpty();
+        assertThat(field.load(caller, instrument, route).get("state").asString()).isEqualTo("DONE");
+    }
+
+    @Test
     void aFullMemoryIsSaidBeforeAnythingIsLoaded() {
         field.faults(Map.of("memoryFull", true));
         JsonNode fit = caller.get("/api/instruments/" + instrument + "/fit?routeId=" + route).ok();

@@ -97,6 +97,17 @@ class LimitTest {
         assertThat(Judgement.worstOf("overloaded", List.of(good))).isEqualTo(Judgement.notJudged("overloaded"));
     }
 
+    /** A pressure below the atmosphere, a temperature below zero: the share is one of the size of the median. */
+    @Example
+    void aShareOfANegativeMedianIsAsWideAsThatOfAPositiveOne() {
+        Background below = new Background(new double[] {-10, -10, -10}, 3, false, java.util.OptionalDouble.empty(), 0, new double[] {-10, -10, -10});
+        for (String limit : List.of("baseline +20/+50 %", "sisters +20/+50 %")) {
+            assertThat(judged(limit, -8.1, below)).as(limit).isEqualTo(Verdict.PASS);
+            assertThat(judged(limit, -7.9, below)).as(limit).isEqualTo(Verdict.WATCH);
+            assertThat(judged(limit, -4.9, below)).as(limit).isEqualTo(Verdict.FAIL);
+        }
+    }
+
     private static Verdict judged(String limit, double value, Background background) {
         return LimitText.parse(limit, Sense.HIGHER_IS_WORSE).orElseThrow().judge(Amount.of(value, "bar"), List.of(), background).verdict();
     }

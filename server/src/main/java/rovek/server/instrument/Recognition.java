@@ -56,7 +56,7 @@ class Recognition {
         if (known.isPresent()) {
             return known;
         }
-        db.sql("SELECT 1 FROM (SELECT pg_advisory_xact_lock(7152, hashtext(?))) AS locked").param(named.serial()).query(Integer.class).single();
+        db.sql("SELECT 1 FROM (SELECT pg_advisory_xact_lock(7153, hashtext(?))) AS locked").param(named.serial()).query(Integer.class).single();
         return known(named);
     }
 

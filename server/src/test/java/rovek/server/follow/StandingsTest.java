@@ -2,6 +2,9 @@ package rovek.server.follow;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.sql.Statement;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.List;
@@ -28,12 +31,14 @@ class StandingsTest {
     private final SmallPlant plant;
     private final Deque<Runnable> between = new ArrayDeque<>();
     private final Standings standings;
+    private final RunningRovek rovek;
     private String client;
     private String site;
     private String asset;
     private String check;
 
     StandingsTest(RunningRovek rovek) {
+        this.rovek = rovek;
         this.caller = Caller.signedIn(rovek);
         this.plant = new SmallPlant(caller);
         StandingFeed feed = new StandingFeed(rovek.bean(JdbcClient.class)) {
@@ -84,6 +89,20 @@ class StandingsTest {
         standings.now();
         assertThat(of(check).worst()).isEqualTo(Verdict.PASS);
         assertThat(of(client).fail()).isZero();
+    }
+
+    /** A reading that was discarded by a transaction still under way when somebody looked. */
+    @Test
+    void whatWasUnderWayWhileSomebodyLookedCountsAfterwards() throws SQLException {
+        assertThat(of(check).fail()).isEqualTo(1);
+        try (Connection other = rovek.database().connect(); Statement sql = other.createStatement()) {
+            other.setAutoCommit(false);
+            sql.execute("UPDATE reading SET discarded_because = 'cable off' WHERE check_id = '%s'".formatted(check));
+            assertThat(of(check).fail()).isEqualTo(1);
+            assertThat(of(check).fail()).as("looked at twice").isEqualTo(1);
+            other.commit();
+        }
+        assertThat(of(check).fail()).isZero();
     }
 
     @Test
