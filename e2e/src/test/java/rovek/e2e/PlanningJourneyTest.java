@@ -129,7 +129,7 @@ class PlanningJourneyTest extends SignedInJourney {
                 browser.press("Save set-up");
                 browser.see("1 channel every 10 s, 3,601 samples in 10 h.");
                 browser.click(By.xpath("//a[.='Load it']"));
-                browser.see("What is loaded?");
+                browser.see("Ready to load.");
                 browser.click(inDialog("Load it"));
                 browser.see("Reservoir over night is on the instrument, revision 1, digest compared. You may unplug.");
                 browser.room("Routes");

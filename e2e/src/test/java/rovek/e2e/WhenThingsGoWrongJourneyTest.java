@@ -77,7 +77,7 @@ class WhenThingsGoWrongJourneyTest {
             field.faults(Map.of("cutAfterBytes", 180_000));
             browser.press("Read back the new");
             browser.see("The link to the instrument broke. What had arrived is kept; try again and it goes on from there.");
-            browser.see("broke off, 131 kB kept");
+            browser.see("interrupted, 131 kB kept");
             Accessibility.check(browser, "instrument, broken off");
             browser.press("Try again");
             browser.see("4 new readings. The originals are kept and their digests agree.");
@@ -102,7 +102,7 @@ class WhenThingsGoWrongJourneyTest {
             browser.room("Instruments");
             browser.see("Nothing new on VH-2.");
             browser.press("Load");
-            browser.see("It fits.");
+            browser.see("Ready to load.");
             browser.click(By.xpath("//div[@role='dialog']//button[.='Load it']"));
             browser.see("Your role does not allow this. Nothing was changed; ask an administrator.");
         });

@@ -162,7 +162,7 @@ class WholeRoundJourneyTest {
         browser.see("It fits.");
         Accessibility.check(browser, "routes");
         browser.press("Load it");
-        browser.see("What is loaded?");
+        browser.see("Ready to load.");
         browser.click(By.xpath("//div[@role='dialog']//button[.='Load it']"));
         browser.see("Wellfield, monthly walk is on the instrument: 2 stops, digest compared. You may unplug.");
     }

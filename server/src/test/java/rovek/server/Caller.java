@@ -37,8 +37,9 @@ public final class Caller {
         return new Caller(otherAddress, cookies);
     }
 
+    /** The administrator. Signing in costs a password's hash, so that everybody who asks of one application shares a session while it holds. */
     public static Caller signedIn(RunningRovek rovek) {
-        return signedIn(rovek.address(), RunningRovek.ADMINISTRATOR, RunningRovek.PASSWORD);
+        return rovek.administrator();
     }
 
     public static Caller signedIn(String address, String name, String password) {

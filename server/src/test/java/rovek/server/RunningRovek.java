@@ -13,11 +13,19 @@ public final class RunningRovek implements AutoCloseable {
     public static final String PASSWORD = "a-long-test-password";
 
     private final TestDatabase database;
+    private Caller administrator;
     private final ConfigurableApplicationContext context;
 
     private RunningRovek(TestDatabase database, ConfigurableApplicationContext context) {
         this.database = database;
         this.context = context;
+    }
+
+    synchronized Caller administrator() {
+        if (administrator == null || administrator.get("/api/session").status() != 200) {
+            administrator = Caller.signedIn(address(), ADMINISTRATOR, PASSWORD);
+        }
+        return administrator;
     }
 
     public static RunningRovek start(String... properties) {

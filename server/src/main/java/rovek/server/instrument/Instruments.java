@@ -191,22 +191,19 @@ public class Instruments {
     /** Keeps how wrong its clock is now, and, where somebody has set it since the last look, how wrong it was. */
     public void noteClock(UUID id, ClockCorrection difference) {
         transaction.executeWithoutResult(status -> {
-            InstrumentEntity instrument = entity(id);
-            if (instrument.clockAheadMillis != null && ClockState.isSet(new ClockCorrection(Duration.ofMillis(instrument.clockAheadMillis)), difference)) {
-                instrument.clockAheadBeforeMillis = instrument.clockAheadMillis;
-                instrument.clockSeenBeforeAt = instrument.clockSeenAt;
-            }
-            instrument.clockAheadMillis = difference.instrumentAhead().toMillis();
-            instrument.clockSeenAt = clock.instant();
+            InstrumentEntity was = entity(id);
+            boolean isSet = was.clockAheadMillis != null && ClockState.isSet(new ClockCorrection(Duration.ofMillis(was.clockAheadMillis)), difference);
+            instruments.noteClock(
+                    id, difference.instrumentAhead().toMillis(), clock.instant(), isSet ? was.clockAheadMillis : was.clockAheadBeforeMillis,
+                    isSet ? was.clockSeenAt : was.clockSeenBeforeAt);
         });
     }
 
     /** Nothing on it is dated by an earlier state of its clock any more: all was read back, or what comes is measured from now on. */
     public void forgetClockBefore(UUID id) {
         transaction.executeWithoutResult(status -> {
-            InstrumentEntity instrument = entity(id);
-            instrument.clockAheadBeforeMillis = null;
-            instrument.clockSeenBeforeAt = null;
+            InstrumentEntity was = entity(id);
+            instruments.noteClock(id, was.clockAheadMillis, was.clockSeenAt, null, null);
         });
     }
 
