@@ -75,7 +75,7 @@ function SheetOf({ nodeId, checkId, readingId, mayEdit, show, settingsOpen, setS
       )}
       {sheet.data.checks.length < sheet.data.checkCount && <p className="mt-1 text-ink3">{words.plant.worstOf(sheet.data.checks.length, sheet.data.checkCount)}</p>}
       {chosen && <CheckDetail key={chosen.checkId} check={chosen} readingId={readingId} onReading={(reading) => show({ check: chosen.checkId, reading })} />}
-      <SettingsPanel key={nodeId} nodeId={nodeId} isOpen={settingsOpen} onOpen={setSettingsOpen} mayEdit={mayEdit} />
+      <SettingsPanel nodeId={nodeId} isOpen={settingsOpen} onOpen={setSettingsOpen} mayEdit={mayEdit} />
       {limitsOf && <LimitDialog {...limitsOf} onClose={() => setLimitsOf(null)} />}
     </div>
   )

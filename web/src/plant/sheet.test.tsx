@@ -1,10 +1,11 @@
 import { answering, asked, changes, forget } from '../test/fakeServer'
 import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
 import { useState } from 'react'
-import { afterEach, describe, expect, it } from 'vitest'
+import { afterEach, describe, expect, it, vi } from 'vitest'
 import type { PlantNode, SettingLine } from '../api/types'
 import { answeringPlant, node } from '../test/fakePlant'
 import { show } from '../test/show'
+import { words } from '../words/en'
 import { AssetSheet } from './AssetSheet'
 import { noFilter } from './looking'
 import { Outliner } from './Outliner'
@@ -52,6 +53,18 @@ describe('a sheet', () => {
     expect(screen.queryByRole('alert')).toBeNull()
     expect(((await screen.findByLabelText('Rate')) as HTMLInputElement).value).toBe('25600')
     expect(changes().filter((change) => change.method === 'PUT')).toHaveLength(0)
+  })
+
+  it('of a check draws its detail once', async () => {
+    const check = node('v', null, 'CHECK', 'Run')
+    const line = () => ({ checkId: 'v', pointId: 'p', assetTag: 'R-1', point: 'Logger', check: 'Run', result: '', resultId: '', unit: '', unitLabel: '', isByHand: false, readingId: null, readAt: null, value: null, watch: null, fail: null, watchLow: null, failLow: null, limitNow: '', change: null, verdict: 'NOT_JUDGED', verdictBefore: 'NOT_JUDGED', reason: 'never measured', notes: null, spark: [] })
+    answering('GET', '/api/nodes/v/sheet', () => ({ node: check, path: [check], checks: [line()], checkCount: 1, standing: {} }))
+    answering('GET', '/api/plant/nodes/v/settings', () => [])
+    const errors = vi.spyOn(console, 'error').mockImplementation(() => undefined)
+    show(<AssetSheet nodeId="v" checkId="v" readingId={undefined} mayEdit show={() => undefined} />)
+    expect(await screen.findAllByText(words.plant.neverMeasured)).toHaveLength(1)
+    expect(errors.mock.calls.flat().join(' ')).not.toContain('same key')
+    errors.mockRestore()
   })
 
   it('of a row being added is not asked for before it is stored', async () => {
