@@ -39,7 +39,7 @@ class LookingCloselyJourneyTest extends SignedInJourney {
                     day.loadOnThatDay(caller, instrument, route);
                     day.press("/api/walk-all", Map.of());
                     // The stand-in really lives on those days: its clock is right.
-                    caller.awaitJob(caller.post("/api/instruments/" + instrument + "/read-back", Map.of("files", List.of(), "correctClock", false)).ok());
+                    day.readBackAsWritten(caller, instrument);
                 }
             }
             open(velocity);
