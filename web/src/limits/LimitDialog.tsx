@@ -46,7 +46,7 @@ export function LimitDialog({ nodeId, name, resultId, onClose }: Props) {
                 <span className="text-ink3">{line.unit}</span>
               </td>
               <td>
-                {line.said === '' ? <span className="text-ink3">{text.none}</span> : line.said}{' '}
+                {line.said === '' ? <span className="text-ink3">{line.checks > line.unlimited ? text.onChecks(line.checks - line.unlimited, line.checks) : text.none}</span> : line.said}{' '}
                 {line.originId !== null && <span className="text-[12px] text-ink3">{line.originId === nodeId ? text.own : text.from(line.originName)}</span>}
               </td>
               <td className={line.unlimited > 0 ? 'font-semibold' : 'text-ink3'}>{text.unlimited(line.unlimited, line.checks)}</td>

@@ -100,6 +100,7 @@ describe('many checks', () => {
     answering('POST', `${path}/proposals`, () => ({ checks: 4, without: 1, changeId: 'c' }))
     show(<LimitDialog nodeId="v" name="Wellfield" onClose={vi.fn()} />)
     expect(await screen.findByText('5 of 8 checks without')).toBeTruthy()
+    expect(screen.getByText('set on 3 of 8 checks')).toBeTruthy()
     const mine = { checkId: 'a', place: 'P-101 Drive end, Velocity', limit: '2.8/4.5 mm/s', watch: 0, fail: 1, readings: [] }
     answering('POST', `${path}/proposals/preview`, () => ({ ...preview, checks: 4, without: 1, shown: [mine] }))
     fireEvent.click(screen.getByText('Give each its standard’s limit'))

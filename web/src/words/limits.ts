@@ -9,6 +9,7 @@ export const limits = {
   without: (n: number) => (n === 1 ? '1 check has no limit' : `${n} checks have no limit`),
   results: 'Result',
   none: 'none',
+  onChecks: (n: number, all: number) => (n === all ? 'set on each check' : `set on ${n} of ${all} checks`),
   from: (name: string) => `from ${name}`,
   own: 'set here',
   unlimited: (n: number, all: number) => (n === 0 ? 'every check has one' : `${n} of ${all} ${all === 1 ? 'check' : 'checks'} without`),
