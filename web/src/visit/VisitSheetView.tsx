@@ -9,7 +9,8 @@ import { useMay } from '../parts/useMay'
 import { Button } from '../parts/Button'
 import { Page } from '../parts/Page'
 import { Trouble } from '../parts/Trouble'
-import { RollUpMark } from '../parts/RollUpMark'
+import { isPartly, RollUpMark } from '../parts/RollUpMark'
+import { VerdictMark } from '../parts/VerdictMark'
 import { LimitDialog } from '../limits/LimitDialog'
 import { dayAndTime, span } from '../units/format'
 import { nameOf } from '../instruments/instrumentName'
@@ -92,7 +93,7 @@ function VisitHead({ visit }: { visit: VisitSheet }) {
     [
       words.visits.sheet.worst,
       <span key="worst" className="inline-flex gap-2">
-        <RollUpMark counted={verdicts} />
+        {isPartly(verdicts) ? <RollUpMark counted={verdicts} /> : <VerdictMark verdict={verdicts.worst} />}
         <span className="text-ink3">
           {verdicts.fail} fail, {verdicts.watch} watch, {verdicts.notJudged} not judged
         </span>
