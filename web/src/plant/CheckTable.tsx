@@ -83,7 +83,8 @@ function LimitCell({ check, onLimits }: { check: CheckLine; onLimits: Props['onL
   if (!onLimits || check.resultId === '') return <>{said ?? '–'}</>
   return (
     <Button
-      className={said === null ? '' : '!font-normal !text-ink2'}
+      title={said ?? undefined}
+      className={`max-w-[150px] truncate align-bottom ${said === null ? '' : '!font-normal !text-ink2'}`}
       onClick={(event) => {
         event.stopPropagation()
         onLimits(check)

@@ -42,6 +42,11 @@ describe('a sheet', () => {
     sheetOf(other)
     answering('POST', '/api/plant/nodes/a/settings/effect', () => ({ checks: 4, kept: 0, first: ['P-101'] }))
     show(<Switching />)
+    // Both have been looked at: neither has to be waited for.
+    await screen.findByRole('heading', { name: 'Wellfield' })
+    fireEvent.click(screen.getByText('the other'))
+    await screen.findByRole('heading', { name: 'Filling line' })
+    fireEvent.click(screen.getByText('the other'))
     await screen.findByRole('heading', { name: 'Wellfield' })
     fireEvent.click(screen.getByText('How it is measured'))
     const field = await screen.findByLabelText('Rate')
