@@ -139,7 +139,9 @@ class WhoAnInstrumentIsTest {
             sql.execute("""
                     INSERT INTO instrument (id, maker, model, serial, firmware, options, last_seen_at, version) VALUES
                         ('00000000-0000-4000-8000-000000000001', 'Alpha', 'M1', '771', '1', '', now(), 0),
-                        ('00000000-0000-4000-8000-000000000002', 'Alpha', 'M1', '0', '1', '', now(), 0)""");
+                        ('00000000-0000-4000-8000-000000000002', 'Alpha', 'M1', '0', '1', '', now(), 0),
+                        ('00000000-0000-4000-8000-000000000003', 'Alpha', 'M1', '', '1', '', now(), 0),
+                        ('00000000-0000-4000-8000-000000000004', 'Alpha', 'M1', ' ', '1', '', now(), 0)""");
             sql.execute("INSERT INTO connection VALUES (gen_random_uuid(), 'c', 'NETWORK', '10.0.0.5', 5025, '', '00000000-0000-4000-8000-000000000002', now())");
             for (int i = 1; i <= 2; i++) {
                 sql.execute("INSERT INTO original VALUES ('10000000-0000-4000-8000-00000000000%1$d', '00000000-0000-4000-8000-00000000000%1$d', 'f', 's', 1, '\\x00', now(), 'x')".formatted(i));
