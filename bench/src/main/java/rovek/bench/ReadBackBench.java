@@ -21,6 +21,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import org.postgresql.PGConnection;
 import org.postgresql.copy.CopyManager;
@@ -127,7 +128,7 @@ final class ReadBackBench {
         if (load == Load.WALK) {
             UUID route = UUID.randomUUID();
             context.getBean(Routes.class).put(route, new RouteDraft("Long walk", checks, 0));
-            await(context, context.getBean(Loading.class).loadRoute(instrument, route));
+            await(context, context.getBean(Loading.class).loadRoute(instrument, route, Set.of()));
             walk(fieldsim);
         } else {
             Files.createDirectories(memory.resolve("RESULTS"));
