@@ -6,7 +6,7 @@ ALTER TABLE instrument DROP CONSTRAINT instrument_serial_key;
 UPDATE instrument i SET serial = '', known_by = coalesce(
     (SELECT CASE c.kind WHEN 'NETWORK' THEN c.place || ' port ' || c.number WHEN 'LINE' THEN c.place || ', ' || c.number || ' baud' ELSE c.place END
      FROM connection c WHERE c.instrument_id = i.id ORDER BY c.answered_at DESC NULLS LAST LIMIT 1),
-    'an earlier file, ' || left(i.id::text, 8))
+    'an earlier file, ' || i.id)
 WHERE btrim(serial) IN ('', '0');
 CREATE UNIQUE INDEX instrument_identity ON instrument (lower(maker), lower(model), serial, known_by);
 CREATE INDEX instrument_serial ON instrument (serial);
