@@ -105,7 +105,7 @@ describe('many checks', () => {
     answering('POST', `${path}/proposals/preview`, () => ({ ...preview, checks: 4, without: 1, shown: [mine] }))
     fireEvent.click(screen.getByText('Give each its standard’s limit'))
     expect(await screen.findByText('2.8/4.5 mm/s')).toBeTruthy()
-    expect(screen.getByText('For 1 check there is nothing to go by.')).toBeTruthy()
+    expect(screen.getByText('No proposal for 1 check.')).toBeTruthy()
     expect(changes().some((change) => change.path === `${path}/proposals`)).toBe(false)
     fireEvent.click(screen.getByText('Set 4 limits'))
     await waitFor(() => expect(changes().find((change) => change.path === `${path}/proposals`)?.body).toEqual({ source: 'STANDARD', from: null }))

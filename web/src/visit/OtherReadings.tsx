@@ -50,7 +50,7 @@ export function OtherReadings({ row, mayEdit }: { row: VisitRow; mayEdit: boolea
                 </Button>
                 {other.discardedBecause ? (
                   <Button disabled={mending.isPending} onClick={() => mending.mutate({ run: () => data(api.POST('/api/readings/{id}/restore', path(other.readingId))), said: words.visits.sheet.restored })}>
-                    {text.restore}
+                    {words.visits.sheet.restore}
                   </Button>
                 ) : (
                   <Button onClick={() => setDiscarding(other.readingId)}>{words.visits.sheet.discard}</Button>

@@ -68,77 +68,77 @@ export function StopTable({ rows, visitedAt, left, onToggle, mayEdit, certified,
         <tbody>
           {rows.map((row, i) => (
             <Fragment key={row.checkId}>
-            <tr
-              className={`hover:bg-paper2 ${over === row.checkId ? 'bg-wash' : ''}`}
-              onDragOver={(event) => {
-                if (!mayEdit || !event.dataTransfer.types.includes(DRAGGED_READING)) return
-                event.preventDefault()
-                setOver(row.checkId)
-              }}
-              onDragLeave={() => setOver(null)}
-              onDrop={(event) => {
-                const readingId = event.dataTransfer.getData(DRAGGED_READING)
-                setOver(null)
-                if (!readingId) return
-                event.preventDefault()
-                place([{ readingId, checkId: row.checkId }], text.placed)
-              }}
-            >
-              <td>
-                <ProgressMark progress={row.progress} />
-              </td>
-              {mayEdit && (
+              <tr
+                className={`hover:bg-paper2 ${over === row.checkId ? 'bg-wash' : ''}`}
+                onDragOver={(event) => {
+                  if (!mayEdit || !event.dataTransfer.types.includes(DRAGGED_READING)) return
+                  event.preventDefault()
+                  setOver(row.checkId)
+                }}
+                onDragLeave={() => setOver(null)}
+                onDrop={(event) => {
+                  const readingId = event.dataTransfer.getData(DRAGGED_READING)
+                  setOver(null)
+                  if (!readingId) return
+                  event.preventDefault()
+                  place([{ readingId, checkId: row.checkId }], text.placed)
+                }}
+              >
                 <td>
-                  <input
-                    type="checkbox"
-                    aria-label={`${text.prepare}: ${row.assetTag} ${row.point} ${row.check}`}
-                    className="h-4 w-4 accent-plum"
-                    checked={!left.has(row.checkId)}
-                    onChange={(event) => onToggle(row, event.target.checked)}
-                  />
+                  <ProgressMark progress={row.progress} />
                 </td>
-              )}
-              <td>{rows[i - 1]?.assetId !== row.assetId && <Tag text={row.assetTag} />}</td>
-              <td className="whitespace-nowrap">
-                <Link to="/plant" search={{ node: row.assetId, check: row.checkId, reading: row.readingId ?? undefined }} className="hover:underline">
-                  {row.point} <span className="text-ink2">{row.check}</span>
-                </Link>
-              </td>
-              <td className={`num font-semibold ${row.discardedBecause ? 'line-through' : ''}`}>
-                {row.value !== null ? (
-                  number(row.value, row.watch, row.fail)
-                ) : row.readingId !== null ? (
-                  <Button onClick={() => setLooked(row)}>{text.look}</Button>
-                ) : (
-                  <span className="font-normal text-ink3">{row.progress === 'skipped' ? 'skipped' : '–'}</span>
+                {mayEdit && (
+                  <td>
+                    <input
+                      type="checkbox"
+                      aria-label={`${text.prepare}: ${row.assetTag} ${row.point} ${row.check}`}
+                      className="h-4 w-4 accent-plum"
+                      checked={!left.has(row.checkId)}
+                      onChange={(event) => onToggle(row, event.target.checked)}
+                    />
+                  </td>
                 )}
-              </td>
-              <td className="text-[12px] text-ink3">{row.value !== null && row.unit}</td>
-              <td className="num text-ink2">
-                {boundary(row) !== null ? (
-                  boundary(row)
-                ) : onLimits && row.unit !== '' ? (
-                  <Button onClick={() => onLimits(row)}>{words.plant.setOne}</Button>
-                ) : (
-                  '–'
-                )}
-              </td>
-              <td className="num">{row.change === null || row.value === null ? '' : change(row.change, row.value)}</td>
-              <td>
-                <VerdictMark verdict={row.verdict} reason={row.reason} notes={row.notes} />
-              </td>
-              <td className="text-ink2">
-                {[row.note, ...filledIn(row.filled), row.repeats > 0 ? text.repeated(row.repeats) : '', row.discardedBecause ?? '', certifiedSay(row)].filter(Boolean).join(', ')}
-                {row.swappedWithId !== null && (
-                  <span className="text-watch">
-                    {row.note && ', '}
-                    {text.swapped(row.swappedWith)} {mayEdit && <Button onClick={() => swap(row)}>{text.swap}</Button>}
-                  </span>
-                )}
-                {mayEdit && <RowAction row={row} />}
-              </td>
-            </tr>
-            <OtherReadings row={row} mayEdit={mayEdit} />
+                <td>{rows[i - 1]?.assetId !== row.assetId && <Tag text={row.assetTag} />}</td>
+                <td className="whitespace-nowrap">
+                  <Link to="/plant" search={{ node: row.assetId, check: row.checkId, reading: row.readingId ?? undefined }} className="hover:underline">
+                    {row.point} <span className="text-ink2">{row.check}</span>
+                  </Link>
+                </td>
+                <td className={`num font-semibold ${row.discardedBecause ? 'line-through' : ''}`}>
+                  {row.value !== null ? (
+                    number(row.value, row.watch, row.fail)
+                  ) : row.readingId !== null ? (
+                    <Button onClick={() => setLooked(row)}>{text.look}</Button>
+                  ) : (
+                    <span className="font-normal text-ink3">{row.progress === 'skipped' ? 'skipped' : '–'}</span>
+                  )}
+                </td>
+                <td className="text-[12px] text-ink3">{row.value !== null && row.unit}</td>
+                <td className="num text-ink2">
+                  {boundary(row) !== null ? (
+                    boundary(row)
+                  ) : onLimits && row.unit !== '' ? (
+                    <Button onClick={() => onLimits(row)}>{words.plant.setOne}</Button>
+                  ) : (
+                    '–'
+                  )}
+                </td>
+                <td className="num">{row.change === null || row.value === null ? '' : change(row.change, row.value)}</td>
+                <td>
+                  <VerdictMark verdict={row.verdict} reason={row.reason} notes={row.notes} />
+                </td>
+                <td className="text-ink2">
+                  {[row.note, ...filledIn(row.filled), row.repeats > 0 ? text.repeated(row.repeats) : '', row.discardedBecause ?? '', certifiedSay(row)].filter(Boolean).join(', ')}
+                  {row.swappedWithId !== null && (
+                    <span className="text-watch">
+                      {row.note && ', '}
+                      {text.swapped(row.swappedWith)} {mayEdit && <Button onClick={() => swap(row)}>{text.swap}</Button>}
+                    </span>
+                  )}
+                  {mayEdit && <RowAction row={row} />}
+                </td>
+              </tr>
+              <OtherReadings row={row} mayEdit={mayEdit} />
             </Fragment>
           ))}
         </tbody>

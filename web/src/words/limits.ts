@@ -69,7 +69,7 @@ export const limits = {
   changes: (n: number, watch: number, fail: number) => `${n === 1 ? '1 reading gets' : `${n} readings get`} another verdict: then ${watch} watch and ${fail} fail.`,
   changesNothing: 'No reading gets another verdict.',
   keeping: (n: number) => `${n === 1 ? '1 check keeps a limit' : `${n} checks keep a limit`} set nearer to it.`,
-  withoutProposal: (n: number) => (n === 1 ? 'For 1 check there is nothing to go by.' : `For ${n} checks there is nothing to go by.`),
+  withoutProposal: (n: number) => (n === 1 ? 'No proposal for 1 check.' : `No proposal for ${n} checks.`),
   ifAlways: 'If it had always held:',
   setMany: (n: number) => (n === 1 ? 'Set 1 limit' : `Set ${n} limits`),
   ended: 'ended',

@@ -30,7 +30,6 @@ export const routes = {
   drop: 'Take out',
   fit: 'Who can take it',
   askFit: 'Ask the instrument',
-  fits: 'It fits.',
   outcome: { WHOLE: 'It fits.', TWO_LOADS: 'It fits in two loads, one after the other.', CANNOT: 'It cannot take all of it.' },
   splitLoads: 'Split in two',
   splitRest: 'Split off the rest',

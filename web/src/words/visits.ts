@@ -33,7 +33,7 @@ export const visits = {
     discard: 'Discard',
     discardWhy: 'Why does it not count?',
     discarded: 'Discarded',
-    restore: 'Take it back',
+    restore: 'Restore',
     restored: 'It counts again.',
     placed: 'Placed.',
     unplaced: 'Loose again.',
@@ -56,7 +56,6 @@ export const visits = {
     choose: 'Use this reading',
     chosen: 'This reading counts at its stop now.',
     toTray: 'To the tray',
-    restore: 'Restore',
     discarded: 'Discarded.',
   },
   certified: {

@@ -103,6 +103,8 @@ class OtherWaysInTest {
         Files.createDirectories(drive);
         Files.writeString(drive.resolve("instrument.json"), "{\"model\":\"X\",\"serial\":\"0\"}");
         assertThat(address.connect(Optional.empty()).identity().serial()).as("it has none").isEmpty();
+        Files.writeString(drive.resolve("instrument.json"), "{\"model\":\"%s\"}".formatted("X".repeat(201)));
+        assertThatThrownBy(() -> address.connect(Optional.empty()).identity()).isInstanceOf(LinkException.Garbled.class);
         Files.writeString(drive.resolve("instrument.json"), "{\"serial\":\"7\"}");
         assertThatThrownBy(() -> address.connect(Optional.empty()).identity()).isInstanceOf(LinkException.Garbled.class);
     }

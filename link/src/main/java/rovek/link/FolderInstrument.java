@@ -58,8 +58,12 @@ final class FolderInstrument implements Instrument {
             if (said.path("model").asString("").isBlank()) {
                 throw new LinkException.Garbled("an " + IDENTITY + " without a model");
             }
+            String[] names = {said.path("maker").asString(""), said.path("model").asString(""), said.path("serial").asString(""), said.path("firmware").asString("")};
+            if (InstrumentIdentity.isTooLong(names)) {
+                throw new LinkException.Garbled("an " + IDENTITY + " with a name of more than 200 characters");
+            }
             return new InstrumentIdentity(
-                    said.path("maker").asString(""), said.path("model").asString(""), said.path("serial").asString(""), said.path("firmware").asString(""),
+                    names[0], names[1], names[2], names[3],
                     options, date(said, "calibratedOn"), date(said, "calibratedUntil"));
         } catch (IOException e) {
             throw gone(e);

@@ -1,6 +1,7 @@
 package rovek.link;
 
 import java.time.LocalDate;
+import java.util.Arrays;
 import java.util.Map;
 import java.util.Optional;
 
@@ -26,6 +27,13 @@ public record InstrumentIdentity(
         model = model.strip();
         serial = knownSerial(serial);
         options = Map.copyOf(options);
+    }
+
+    private static final int LONGEST = 200;
+
+    /** Whether one of its names is longer than any instrument's is. */
+    static boolean isTooLong(String... names) {
+        return Arrays.stream(names).anyMatch(name -> name.length() > LONGEST);
     }
 
     /** A serial number as somebody tells it; blank where it says that there is none: IEEE 488.2, 10.14 has "0" for that. */

@@ -50,7 +50,7 @@ final class ScpiInstrument implements Instrument {
     @Override
     public InstrumentIdentity identity() throws LinkException {
         List<String> idn = ScpiText.split(session.query("*IDN?"));
-        if (idn.size() != 4 || idn.get(1).isBlank()) {
+        if (idn.size() != 4 || idn.get(1).isBlank() || InstrumentIdentity.isTooLong(idn.toArray(String[]::new))) {
             throw new LinkException.Garbled("an identity without maker, model, serial number and firmware");
         }
         Map<String, String> options = new LinkedHashMap<>();

@@ -182,6 +182,20 @@ class CertifiedReadingsTest {
         assertThat(preview(prepared(visit, List.of(checks.get(3)))).get("html").asString()).as("nothing measured: the visit's own").contains("due again on " + until).doesNotContain("2031-01-01");
     }
 
+    /** An instrument that tells no calibration: what is missing for the report is entered after the walk. */
+    @Test
+    void aCalibrationThatIsEnteredAfterwardsStandsOnTheReport() {
+        String visit = visit("7009");
+        db.sql("UPDATE reading SET calibrated_on = NULL, calibrated_until = NULL WHERE visit_id = ?::uuid").param(visit).update();
+        db.sql("UPDATE instrument SET calibrated_on = NULL, calibrated_until = NULL WHERE serial = '7009'").update();
+        String report = prepared(visit, List.of(checks.get(0)));
+        assertThat(preview(report).get("missing").get(0).asString()).contains("serial number 7009 is not known");
+        String instrument = caller.get("/api/visits/" + visit).ok().get("instrument").get("id").asString();
+        caller.put("/api/instruments/" + instrument + "/calibration", Map.of("calibratedOn", "2026-02-03", "months", 24)).ok();
+        assertThat(preview(report).get("missing")).isEmpty();
+        assertThat(preview(report).get("html").asString()).contains("serial number 7009, calibrated on 2026-02-03, due again on 2028-02-03");
+    }
+
     @Test
     void aReportSaysWhatBecameOfItsReadingsSince() {
         String visit = visit("7006");

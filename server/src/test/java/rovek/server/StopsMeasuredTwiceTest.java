@@ -5,13 +5,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
-import java.util.UUID;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
-import rovek.fieldsim.Fieldsim;
 import tools.jackson.databind.JsonNode;
 
 /** Of several readings of a stop one counts; the others are shown, and any can be chosen, moved or discarded. */
@@ -22,29 +20,26 @@ class StopsMeasuredTwiceTest {
     Path memory;
 
     private final Caller caller;
-    private final SmallPlant plant;
-    private final String tag = "P-" + UUID.randomUUID().toString().substring(0, 8);
+    private RoutedHandheld handheld;
     private FieldDay field;
-    private String instrument;
     private List<String> checks;
 
     StopsMeasuredTwiceTest(RunningRovek rovek) {
         this.caller = Caller.signedIn(rovek);
-        this.plant = new SmallPlant(caller);
     }
 
     @BeforeEach
     void switchOn() {
-        field = new FieldDay(Fieldsim.Kind.VIBRATION, UUID.randomUUID().toString(), memory);
-        instrument = field.connect(caller);
-        checks = plant.pump(tag);
+        handheld = RoutedHandheld.connect(caller, memory);
+        field = handheld.field();
+        checks = handheld.checks();
         checks.forEach(check -> caller.limit(check, "vibration", checks.indexOf(check) % 2 == 0 ? "velocity.rms" : "acceleration.rms", null, 500.0).ok());
-        field.load(caller, instrument, plant.route(checks));
+        field.load(caller, handheld.instrument(), handheld.route());
     }
 
     @AfterEach
     void switchOff() {
-        field.close();
+        handheld.close();
     }
 
     private void at(String check, String action, Map<String, ?> body) {
@@ -52,7 +47,7 @@ class StopsMeasuredTwiceTest {
     }
 
     private String readBack() {
-        assertThat(field.readBack(caller, instrument).get("state").asString()).isEqualTo("DONE");
+        assertThat(field.readBack(caller, handheld.instrument()).get("state").asString()).isEqualTo("DONE");
         return caller.get("/api/visits").ok().get(0).get("id").asString();
     }
 
@@ -68,7 +63,7 @@ class StopsMeasuredTwiceTest {
     private String twice() {
         at(checks.get(0), "measure", Map.of());
         at(checks.get(0), "note", Map.of("note", "hot bearing"));
-        field.press("/api/loose", Map.of("assetTag", tag, "point", "Drive end"));
+        field.press("/api/loose", Map.of("assetTag", handheld.tag(), "point", "Drive end"));
         String visit = readBack();
         String loose = caller.get("/api/visits/" + visit).ok().get("tray").get(0).get("id").asString();
         act(loose, "place", Map.of("checkId", checks.get(0)));
@@ -145,7 +140,7 @@ class StopsMeasuredTwiceTest {
         at(checks.get(1), "measure", Map.of());
         at(checks.get(1), "skip", Map.of("note", "guard in the way"));
         at(checks.get(3), "skip", Map.of("note", "too hot"));
-        field.press("/api/loose", Map.of("assetTag", tag, "point", "Non-drive end"));
+        field.press("/api/loose", Map.of("assetTag", handheld.tag(), "point", "Non-drive end"));
         String visit = readBack();
         JsonNode row = row(visit, checks.get(1));
         assertThat(row.get("progress").asString()).isEqualTo("skipped");

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
 import java.sql.SQLException;
-import java.sql.Timestamp;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
@@ -15,7 +14,6 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import tools.jackson.databind.JsonNode;
 
 /** Loading and reading back over a real socket with a real stand-in, as things go well and as they go wrong. */
@@ -206,79 +204,6 @@ class TransferTest {
         field.readBack(caller, instrument);
         assertThat(caller.post("/api/instruments/" + instrument + "/clear", Map.of("files", List.of(name))).ok().get("files").asInt()).isEqualTo(1);
         assertThat(look().get("files")).hasSize(1);
-    }
-
-    @Test
-    void aWrongClockIsShownCorrectedAndSet() {
-        field.load(caller, instrument, route);
-        field.press("/api/clock-error", Map.of("seconds", -3600));
-        assertThat(look().get("clockAheadSeconds").asLong()).isBetween(-3602L, -3598L);
-        field.press("/api/stops/" + checks.get(0) + "/measure", Map.of());
-        Caller.Answer tooEarly = caller.post("/api/instruments/" + instrument + "/clock", Map.of());
-        assertThat(tooEarly.sentence()).as("then nothing would tell how wrong the reading's time is").contains("Read them back first");
-        assertThat(look().get("clockIsWrong").asBoolean()).isTrue();
-        field.readBack(caller, instrument);
-        Instant began = Instant.parse(visit().get("beganAt").asString());
-        assertThat(Duration.between(began, Instant.now()).abs()).isLessThan(Duration.ofMinutes(2));
-        caller.post("/api/instruments/" + instrument + "/clock", Map.of()).ok();
-        assertThat(look().get("clockIsWrong").asBoolean()).isFalse();
-    }
-
-    @Test
-    void nothingIsLoadedOverAWrongClockOrALowBatteryUnlessSomebodySaysSo() {
-        field.press("/api/clock-error", Map.of("seconds", 7200));
-        field.press("/api/battery", Map.of("percent", 6));
-        JsonNode gate = caller.get("/api/instruments/" + instrument + "/load-gate?routeId=" + route).ok().get("items");
-        assertThat(gate.get(0).get("kind").asString() + " " + gate.get(0).get("state").asString()).isEqualTo("CLOCK RESOLVE");
-        assertThat(gate.get(0).get("found").asString()).startsWith("2 h 0 min fast");
-        assertThat(gate.get(1).get("kind").asString() + " " + gate.get(1).get("found").asString()).isEqualTo("BATTERY 6 %");
-        JsonNode refused = field.load(caller, instrument, route);
-        assertThat(refused.get("state").asString()).isEqualTo("FAILED");
-        assertThat(refused.get("sentence").asString()).startsWith("The route was not loaded. Clock: 2 h 0 min fast. Battery: 6 %.");
-        assertThat(look().get("files")).as("nothing was written").isEmpty();
-        caller.post("/api/instruments/" + instrument + "/clock", Map.of()).ok();
-        assertThat(field.load(caller, instrument, route).get("sentence").asString()).isEqualTo("The route was not loaded. Battery: 6 %.");
-        JsonNode loaded = caller.awaitJob(caller.post("/api/instruments/" + instrument + "/load", Map.of("routeId", route, "accepted", List.of("BATTERY"))).ok());
-        assertThat(loaded.get("state").asString()).as(loaded.toString()).isEqualTo("DONE");
-        field.press("/api/battery", Map.of("percent", 80));
-    }
-
-    @Test
-    void oneActReadsBackWithTimesCorrectedAndThenSetsTheClock() {
-        field.load(caller, instrument, route);
-        field.press("/api/clock-error", Map.of("seconds", 7200));
-        field.press("/api/stops/" + checks.get(0) + "/measure", Map.of());
-        JsonNode job = caller.awaitJob(caller.post("/api/instruments/" + instrument + "/read-back-and-set-clock", null).ok());
-        assertThat(job.get("sentence").asString()).startsWith("1 new reading").endsWith("Then the clock was set.");
-        assertThat(look().get("clockIsWrong").asBoolean()).isFalse();
-        field.press("/api/stops/" + checks.get(1) + "/measure", Map.of());
-        field.readBack(caller, instrument);
-        for (int i = 0; i < 2; i++) {
-            String reading = visit().get("rows").get(i).get("readingId").asString();
-            Instant taken = rovek.bean(JdbcClient.class).sql("SELECT taken_at FROM reading WHERE id = ?::uuid").param(reading).query(Timestamp.class).single().toInstant();
-            assertThat(Duration.between(taken, Instant.now()).abs()).as("reading %d", i).isLessThan(Duration.ofMinutes(2));
-        }
-    }
-
-    /** The clock was two hours fast at the first reading, then somebody set it on the instrument itself. */
-    @Test
-    void readingsFromBeforeTheClockWasSetAreToldFromThoseAfter() {
-        field.load(caller, instrument, route);
-        field.press("/api/clock-error", Map.of("seconds", 7200));
-        look();
-        field.press("/api/stops/" + checks.get(0) + "/measure", Map.of());
-        field.press("/api/clock-error", Map.of("seconds", 0));
-        field.press("/api/stops/" + checks.get(1) + "/measure", Map.of());
-        // Whoever reads back has looked at the instrument before.
-        look();
-        field.readBack(caller, instrument);
-        assertThat(visit().get("clockDoubt").asString()).isEmpty();
-        for (int i = 0; i < 2; i++) {
-            String reading = visit().get("rows").get(i).get("readingId").asString();
-            Instant taken = rovek.bean(JdbcClient.class).sql("SELECT taken_at FROM reading WHERE id = ?::uuid").param(reading).query(Timestamp.class).single().toInstant();
-            assertThat(Duration.between(taken, Instant.now()).abs()).as("reading %d", i).isLessThan(Duration.ofMinutes(2));
-        }
-        assertThat(visit().get("clockAheadSeconds").asLong()).isBetween(7195L, 7205L);
     }
 
     @Test

@@ -81,14 +81,9 @@ public record ClockState(ClockCorrection now, Optional<Earlier> before, Instant 
         List<Written> inOrder = readings.stream()
                 .sorted(Comparator.comparingInt((Written one) -> one.id().length()).thenComparing(Written::id))
                 .toList();
-        int fewest = -1;
-        int most = -1;
-        for (int count = 0; count <= inOrder.size(); count++) {
-            if (isPossible(inOrder, count)) {
-                fewest = fewest < 0 ? count : fewest;
-                most = count;
-            }
-        }
+        Cuts cuts = Cuts.of(inOrder, now, before.get(), readAt);
+        int fewest = cuts.fewest();
+        int most = cuts.most();
         if (fewest < 0) {
             return new Times(now, ClockCorrection.NONE, Set.of(), "Somebody has set the instrument's clock, and the times of its readings contradict each other.");
         }
@@ -99,22 +94,39 @@ public record ClockState(ClockCorrection now, Optional<Earlier> before, Instant 
         return new Times(now, before.get().difference(), taken, doubt);
     }
 
-    /** Whether the first so many can have been taken before the clock was set, and the others after. */
-    private boolean isPossible(List<Written> inOrder, int count) {
-        Earlier earlier = before.orElseThrow();
-        Instant latest = readAt.plus(ClockCorrection.TOLERANCE);
-        Instant last = earlier.seenAt();
-        for (int i = 0; i < inOrder.size(); i++) {
-            boolean isAfter = i >= count;
-            Instant at = (isAfter ? now : earlier.difference()).correct(inOrder.get(i).at());
-            boolean isTooSoon = isAfter && at.isBefore(earlier.seenAt().minus(ClockCorrection.TOLERANCE));
-            // Differences are known as well as asking takes no time.
-            boolean isBackwards = i > 0 && at.isBefore(last.minus(ClockCorrection.TOLERANCE));
-            if (isTooSoon || isBackwards || at.isAfter(latest)) {
-                return false;
+    /**
+     * After how many of its readings a clock can have been set.
+     *
+     * @param fewest -1 where there is no such number; likewise {@code most}
+     */
+    private record Cuts(int fewest, int most) {
+
+        static Cuts of(List<Written> inOrder, ClockCorrection now, Earlier earlier, Instant readAt) {
+            List<Instant> asBefore = inOrder.stream().map(one -> earlier.difference().correct(one.at())).toList();
+            List<Instant> asAfter = inOrder.stream().map(one -> now.correct(one.at())).toList();
+            int size = inOrder.size();
+            int longestBefore = 0;
+            while (longestBefore < size && !isLater(asBefore.get(longestBefore), readAt) && (longestBefore == 0 || !isLater(asBefore.get(longestBefore - 1), asBefore.get(longestBefore)))) {
+                longestBefore++;
             }
-            last = at;
+            int firstAfter = size;
+            while (firstAfter > 0 && !isLater(earlier.seenAt(), asAfter.get(firstAfter - 1)) && !isLater(asAfter.get(firstAfter - 1), firstAfter == size ? readAt : asAfter.get(firstAfter))) {
+                firstAfter--;
+            }
+            int fewest = -1;
+            int most = -1;
+            for (int cut = firstAfter; cut <= longestBefore; cut++) {
+                if (cut == 0 || cut == size || !isLater(asBefore.get(cut - 1), asAfter.get(cut))) {
+                    fewest = fewest < 0 ? cut : fewest;
+                    most = cut;
+                }
+            }
+            return new Cuts(fewest, most);
         }
-        return true;
+
+        /** By more than what asking for a time takes. */
+        private static boolean isLater(Instant one, Instant other) {
+            return one.isAfter(other.plus(ClockCorrection.TOLERANCE));
+        }
     }
 }

@@ -94,7 +94,7 @@ public record LoadGate(List<GateItem> items) {
 
     private static GateItem clock(Found found) {
         if (found.clockAhead().isEmpty()) {
-            return new GateItem(Kind.CLOCK, State.NOTE, "cannot be asked", "Compare it with yours before the first reading.");
+            return new GateItem(Kind.CLOCK, State.NOTE, "not available", "Compare it with yours before the first reading.");
         }
         ClockCorrection difference = new ClockCorrection(found.clockAhead().get());
         if (!difference.isNeeded()) {
@@ -117,7 +117,7 @@ public record LoadGate(List<GateItem> items) {
 
     private static GateItem battery(Found found) {
         if (found.batteryPercent().isEmpty()) {
-            return new GateItem(Kind.BATTERY, State.NOTE, "not told by the instrument", "");
+            return new GateItem(Kind.BATTERY, State.NOTE, "not reported", "");
         }
         int percent = found.batteryPercent().getAsInt();
         if (percent >= LOW_BATTERY_PERCENT) {

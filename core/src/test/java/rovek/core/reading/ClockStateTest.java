@@ -68,6 +68,16 @@ class ClockStateTest {
         assertThat(times.doubt()).isEmpty();
     }
 
+    /** The largest package, its times rising but for the setting: found in one pass over it. */
+    @Example
+    void aPackageOfVeryManyReadingsIsCutAtOnce() {
+        List<Written> readings = new ArrayList<>();
+        for (int i = 0; i < 200_000; i++) {
+            readings.add(new Written("r" + (1_000_000 + i), at(i < 150_000 ? 2 : 0).plusMillis(50L * i)));
+        }
+        assertThat(set(2, 0).times(readings).takenBefore()).hasSize(150_000);
+    }
+
     @Example
     void whatCannotBeToldIsDoubted() {
         Times times = set(1, 0).times(List.of(new Written("1", at(1.5)), new Written("2", at(3))));

@@ -5,10 +5,13 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
@@ -66,7 +69,8 @@ class CertificateComposer {
      */
     record Composed(CertificateContent content, List<Certified> readings, int gone) {}
 
-    Composed compose(UUID visitId, List<UUID> chosen) {
+    Composed compose(UUID visitId, Collection<UUID> checks) {
+        Set<UUID> chosen = new HashSet<>(checks);
         VisitSheet sheet = visits.sheet(visitId);
         Map<UUID, ReadingView> byId = new HashMap<>();
         readings.ofVisit(visitId).forEach(reading -> byId.put(reading.id(), reading));
@@ -88,7 +92,7 @@ class CertificateComposer {
         CertificateContent content = new CertificateContent(
                 sheet.client(), sheet.site(), sheet.title(), on, sheet.technician(), Optional.empty(),
                 used.isEmpty() ? ofVisit(sheet) : equipment.instruments(used), equipment.sensors(used, on), isByHand, rows);
-        int gone = (int) chosen.stream().distinct().count() - (int) stated.stream().map(VisitRow::checkId).distinct().count();
+        int gone = chosen.size() - (int) stated.stream().map(VisitRow::checkId).distinct().count();
         return new Composed(content, used.stream().map(reading -> new Certified(reading.id(), visitId, reading.checkId())).toList(), gone);
     }
 

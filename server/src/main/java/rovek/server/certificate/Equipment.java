@@ -50,8 +50,11 @@ class Equipment {
         return readings.stream().map(ReadingView::instrumentId).distinct().anyMatch(id -> instruments.get(id).isByHand());
     }
 
-    /** An instrument with the calibration it told; one that tells none has the one that a person wrote down. */
-    static InstrumentStatement statement(InstrumentView instrument, InstrumentCalibration calibration) {
+    /** An instrument with the calibration it told when it was read back; where it told none, with the one that a person has entered for it. */
+    static InstrumentStatement statement(InstrumentView instrument, InstrumentCalibration told) {
+        InstrumentCalibration calibration = told.on() == null && !instrument.tellsCalibration()
+                ? new InstrumentCalibration(instrument.calibratedOn(), instrument.calibratedUntil())
+                : told;
         String number = instrument.serial().isEmpty() ? "without a serial number (%s)".formatted(instrument.knownBy()) : "serial number " + instrument.serial();
         return new InstrumentStatement(
                 "%s, %s".formatted((instrument.maker() + " " + instrument.model()).strip(), number), Optional.ofNullable(calibration.on()), Optional.ofNullable(calibration.until()));

@@ -43,6 +43,7 @@ public class ForeignTables {
     private static final int MOST_READINGS = 200_000;
 
     /** More than a person places in a day. */
+    private static final int LONGEST_NAME = 60;
     private static final int MOST_LOOSE = 1_000;
 
 
@@ -153,6 +154,11 @@ public class ForeignTables {
         Maker.MakingInstrument writer = draft.writer();
         if (writer.serial().isEmpty() || writer.model().isEmpty()) {
             throw new DomainProblem.Invalid("serial", "Say which instrument wrote the table: its model and its serial number, which is not 0.");
+        }
+        for (String name : new String[] {writer.maker(), writer.model(), writer.serial()}) {
+            if (name.length() > LONGEST_NAME) {
+                throw new DomainProblem.Invalid("serial", "Maker, model and serial number have at most %d characters each.".formatted(LONGEST_NAME));
+            }
         }
         ForeignTable table = table(bytes);
         PlantTree tree = plant.tree();

@@ -68,7 +68,7 @@ class InstrumentEntity {
 
     /** Whether an identity says nothing that is not known. */
     boolean knows(InstrumentIdentity identity) {
-        return maker.equals(identity.maker())
+        return (identity.maker().isBlank() || maker.equals(identity.maker()))
                 && firmware.equals(identity.firmware())
                 && options.equals(names(identity))
                 && Objects.equals(calibratedOn, identity.calibratedOn().orElse(null))

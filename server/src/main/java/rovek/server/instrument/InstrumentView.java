@@ -33,11 +33,16 @@ public record InstrumentView(
                 id, maker, model, serial, knownBy, firmware, options, calibratedOn, calibratedUntil, calibrationMonths, tellsCalibration, isByHand, at);
     }
 
+    /** What tells it from others of its model. */
+    public String numbered() {
+        return serial.isEmpty() ? "without a serial number (%s)".formatted(knownBy) : "no. " + serial;
+    }
+
     /** How it is named in a sentence or a list. */
     public String said() {
         if (isByHand) {
             return "by hand";
         }
-        return serial.isEmpty() ? "%s without a serial number (%s)".formatted(model, knownBy) : "%s no. %s".formatted(model, serial);
+        return model + " " + numbered();
     }
 }

@@ -103,7 +103,8 @@ public class Instruments {
     }
 
     private void takeOver(InstrumentEntity instrument, InstrumentIdentity identity) {
-        instrument.maker = identity.maker();
+        // Who leaves the maker out takes no known one away.
+        instrument.maker = identity.maker().isBlank() && instrument.maker != null ? instrument.maker : identity.maker();
         instrument.model = identity.model();
         instrument.serial = identity.serial();
         instrument.firmware = identity.firmware();

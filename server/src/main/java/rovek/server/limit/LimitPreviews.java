@@ -90,6 +90,10 @@ public class LimitPreviews {
     /** A limit that is to be said: by which node, of which check, since when. */
     private record Wanted(CheckView check, UUID node, Limit limit, Optional<Instant> from, Optional<Instant> until) {
 
+        boolean isForAllTime() {
+            return from.isEmpty() && until.isEmpty();
+        }
+
         /** What the check would go by: what is said nearer to it stays. */
         LimitLayers layers(PlantTree tree, ResultDefinition result, boolean always) {
             List<UUID> upwards = new ArrayList<>(tree.nodes().path(check.id()).stream().map(Node::id).toList());
@@ -135,10 +139,10 @@ public class LimitPreviews {
             CheckView check = one.check();
             SeriesJudge series = histories.get(check.id());
             LimitLayers always = one.layers(tree, result, true);
-            LimitLayers then = one.layers(tree, result, false);
             List<SeriesJudge.Judged> trial = series.judged(always::at);
+            List<SeriesJudge.Judged> then = one.isForAllTime() ? trial : series.judged(one.layers(tree, result, false)::at);
             tally.keeping += always.at(clock.instant()).filter(counting -> !counting.node().equals(one.node())).isPresent() ? 1 : 0;
-            tally.add(one, trial, series.judged(), series.judged(then::at));
+            tally.add(one, trial, series.judged(), then);
             events.ofCheck(tree, check.id()).stream()
                     .filter(event -> event.kind() == EventKind.REPAIR)
                     .forEach(event -> tally.warnings.add(warning(check, event, trial, series)));

@@ -125,7 +125,7 @@ public class Today {
                 .filter(instrument -> instrument.calibratedUntil() == null
                         || instrument.calibratedUntil().isBefore(today.plusDays(WARN_DAYS_BEFORE_CALIBRATION)))
                 .forEach(instrument -> items.add(new Item(
-                        Kind.CALIBRATION_DUE, instrument.id().toString(), instrument.model(), instrument.serial().isEmpty() ? instrument.knownBy() : "no. " + instrument.serial(), 1,
+                        Kind.CALIBRATION_DUE, instrument.id().toString(), instrument.model(), instrument.numbered(), 1,
                         instrument.calibratedUntil() == null ? "" : instrument.calibratedUntil().toString())));
         addSensors(items, today);
         addUnjudged(items, moment, assets);

@@ -84,13 +84,13 @@ public class Loading {
      * @param routeId null where a set-up is wanted; likewise {@code setupId}
      */
     public LoadGate gate(UUID instrumentId, @Nullable UUID routeId, @Nullable UUID setupId) {
+        if (routeId == null && setupId == null) {
+            throw new DomainProblem.Invalid("routeId", "Choose a route or a set-up.");
+        }
         return transfers.linked(instrumentId, "looking", (link, identity) -> {
             MemoryCatalogue memory = link.catalogue();
             InstrumentProfile profile = transfers.profile(instrumentId, identity, memory);
             boolean holdsUnread = transfers.holdsUnread(instrumentId, link, memory);
-            if (routeId == null && setupId == null) {
-                throw new DomainProblem.Invalid("routeId", "Say what is to be loaded.");
-            }
             return routeId != null
                     ? gates.ofRoute(instrumentId, routeId, link, profile, holdsUnread)
                     : gates.ofSetup(instrumentId, setupId, link, profile, holdsUnread);

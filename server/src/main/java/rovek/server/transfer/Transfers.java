@@ -11,6 +11,8 @@ import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import rovek.core.reading.ClockCorrection;
@@ -32,6 +34,8 @@ import rovek.server.transfer.ConnectionView.MemoryLine;
 /** Looks into instruments, sets their clock and clears what is stored. */
 @Service
 public class Transfers {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Transfers.class);
 
     private static final int LARGEST_LOOKED_INTO = 1 << 20;
 
@@ -163,9 +167,14 @@ public class Transfers {
     }
 
     /** Once everything on it is stored, nothing is dated any more by what its clock was before somebody set it. */
-    void settleClock(UUID instrumentId, Instrument link) throws LinkException {
-        if (instruments.clockBefore(instrumentId).isPresent() && !holdsUnread(instrumentId, link, link.catalogue())) {
-            instruments.forgetClockBefore(instrumentId);
+    void settleClock(UUID instrumentId, Instrument link) {
+        try {
+            if (instruments.clockBefore(instrumentId).isPresent() && !holdsUnread(instrumentId, link, link.catalogue())) {
+                instruments.forgetClockBefore(instrumentId);
+            }
+        } catch (LinkException unplugged) {
+            // What was asked for is done: the next look settles it.
+            LOG.debug("The link ended before the clock was settled.", unplugged);
         }
     }
 
