@@ -5,5 +5,10 @@ import { defineConfig } from 'vitest/config'
 export default defineConfig({
   plugins: [react(), tailwindcss()],
   build: { chunkSizeWarningLimit: 900 },
-  test: { environment: 'happy-dom', environmentOptions: { happyDOM: { url: 'http://localhost/' } } },
+  test: {
+    environment: 'happy-dom',
+    environmentOptions: { happyDOM: { url: 'http://localhost/' } },
+    setupFiles: './src/slowMachine.ts',
+    testTimeout: 60_000,
+  },
 })
