@@ -22,6 +22,7 @@ import org.openqa.selenium.support.ui.WebDriverWait;
 final class Browser implements AutoCloseable {
 
     private static final Duration PATIENCE = Duration.ofSeconds(20);
+    private static final Duration A_MOMENT = Duration.ofMillis(30);
 
     private final Path profile;
     private final ChromeDriver driver;
@@ -45,7 +46,7 @@ final class Browser implements AutoCloseable {
         driver = new ChromeDriver(service, options);
         driver.executeCdpCommand("Emulation.setDeviceMetricsOverride", Map.of("width", 1280, "height", 800, "deviceScaleFactor", 1, "mobile", false));
         driver.executeCdpCommand("Browser.setDownloadBehavior", Map.of("behavior", "allow", "downloadPath", downloads().toString()));
-        wait = new WebDriverWait(driver, PATIENCE);
+        wait = new WebDriverWait(driver, PATIENCE, A_MOMENT);
     }
 
     private Path downloads() {

@@ -11,7 +11,7 @@ import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 
 /** The front end's types are made from a committed description; this keeps it true. */
-@ExtendWith(OneRovek.class)
+@ExtendWith(SharedRovek.class)
 class ApiDescriptionTest {
 
     private static final Path COMMITTED = Path.of("../web/src/api/openapi.json");

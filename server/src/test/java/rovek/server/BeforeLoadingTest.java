@@ -17,7 +17,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import tools.jackson.databind.JsonNode;
 
 /** The gate before loading, and clocks that are wrong and set on the way. */
-@ExtendWith(OneRovek.class)
+@ExtendWith(SharedRovek.class)
 class BeforeLoadingTest {
 
     @TempDir

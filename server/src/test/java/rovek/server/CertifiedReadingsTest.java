@@ -24,7 +24,7 @@ import rovek.fieldsim.Fieldsim;
 import tools.jackson.databind.JsonNode;
 
 /** A report says all that was chosen, with what was used and its calibration then, prints what was seen, and says what became of its readings. */
-@ExtendWith(OneRovek.class)
+@ExtendWith(SharedRovek.class)
 class CertifiedReadingsTest {
 
     @TempDir

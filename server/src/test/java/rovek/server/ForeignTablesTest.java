@@ -15,7 +15,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** CSV files of instruments that know nothing of Rovek. */
-@ExtendWith(OneRovek.class)
+@ExtendWith(SharedRovek.class)
 class ForeignTablesTest {
 
     private static final String LOG = "Tag;When;Pressure [mbar];Temp [degC]\nX-1;13.04.2026 06:00;4200,5;11,2\nX-1;13.04.2026 06:10;4300,0;11,4\nX-9;13.04.2026 06:10;1000,0;\n";

@@ -16,7 +16,7 @@ import rovek.server.job.JobView;
 import rovek.server.job.JobView.State;
 import rovek.server.job.Jobs;
 
-@ExtendWith(OneRovek.class)
+@ExtendWith(SharedRovek.class)
 class JobsTest {
 
     private final RunningRovek rovek;

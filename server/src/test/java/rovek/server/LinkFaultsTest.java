@@ -29,7 +29,7 @@ import rovek.link.Sha256;
 import tools.jackson.databind.JsonNode;
 
 /** Whatever happens to the wire, the instrument or a file on it: no reading is lost, none is there twice, and a sentence says what to do. */
-@ExtendWith(OneRovek.class)
+@ExtendWith(SharedRovek.class)
 class LinkFaultsTest {
 
     private static final int CUTS = 20;

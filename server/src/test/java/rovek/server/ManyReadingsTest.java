@@ -18,7 +18,7 @@ import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 
 /** A result with so many readings that its hours are summed up. */
-@ExtendWith(OneRovek.class)
+@ExtendWith(SharedRovek.class)
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 class ManyReadingsTest {
 

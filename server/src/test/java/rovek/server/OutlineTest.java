@@ -14,7 +14,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
 
 /** The plant as the outliner asks for it. */
-@ExtendWith(OneRovek.class)
+@ExtendWith(SharedRovek.class)
 class OutlineTest {
 
     private final Caller caller;

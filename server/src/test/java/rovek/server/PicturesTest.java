@@ -20,7 +20,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 
-@ExtendWith(OneRovek.class)
+@ExtendWith(SharedRovek.class)
 class PicturesTest {
 
     private final Caller caller;

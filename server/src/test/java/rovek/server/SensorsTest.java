@@ -14,7 +14,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import tools.jackson.databind.JsonNode;
 
-@ExtendWith(OneRovek.class)
+@ExtendWith(SharedRovek.class)
 class SensorsTest {
 
     private final RunningRovek rovek;

@@ -82,16 +82,17 @@ class ServerFaultsTest {
         }
     }
 
-    /** Eleven servers are started, one after the other. */
+    /** Twelve servers are started, one after the other. */
     @Test
     @Timeout(value = 15, unit = TimeUnit.MINUTES)
     void killedAtTenRandomMomentsNothingIsLostAndNothingIsTwice() throws Exception {
         Random random = new Random(20_261_123);
         String instrument = null;
+        LaunchKit kit = LaunchKit.prepared(Files.createDirectory(folder.resolve("launch")));
         try (TestDatabase database = TestDatabase.create()) {
             for (int i = 1; i <= KILLS; i++) {
                 field.press("/api/loose", Map.of("assetTag", "P-1", "point", "Coupling"));
-                try (ServerProcess server = ServerProcess.start(database, folder.resolve("server.log"))) {
+                try (ServerProcess server = ServerProcess.start(kit, database, folder.resolve("server.log"))) {
                     Caller caller = signedIn(server);
                     instrument = instrument == null ? field.connect(caller) : instrument;
                     String known = instrument;
@@ -104,7 +105,7 @@ class ServerFaultsTest {
                 assertThat(Files.exists(folder.resolve("instrument/loose"))).as("the instrument's memory is untouched").isTrue();
             }
             field.faults(Map.of());
-            try (ServerProcess server = ServerProcess.start(database, folder.resolve("server.log"))) {
+            try (ServerProcess server = ServerProcess.start(kit, database, folder.resolve("server.log"))) {
                 Caller caller = signedIn(server);
                 String known = instrument;
                 // Whom the dead server had claimed is free again by itself.

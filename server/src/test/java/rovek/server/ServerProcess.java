@@ -8,7 +8,6 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 
 /** The real server as a process of its own, which can be killed. */
@@ -24,18 +23,15 @@ final class ServerProcess implements AutoCloseable {
         this.port = port;
     }
 
-    static ServerProcess start(TestDatabase database, Path log) throws IOException, InterruptedException {
+    static ServerProcess start(LaunchKit kit, TestDatabase database, Path log) throws IOException, InterruptedException {
         int port;
         try (ServerSocket free = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
             port = free.getLocalPort();
         }
-        List<String> command = new ArrayList<>(List.of(
-                Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-XX:TieredStopAtLevel=1", "-XX:+UseSerialGC", "-XX:+UnlockDiagnosticVMOptions", "-XX:-BytecodeVerificationRemote", "-Xshare:auto",
-                "-cp", System.getProperty("surefire.real.class.path", System.getProperty("java.class.path")), RovekApplication.class.getName()));
-        command.addAll(RunningRovek.arguments(database));
-        command.removeIf(argument -> argument.startsWith("--server.port"));
-        command.add("--server.port=" + port);
-        Process process = new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.appendTo(log.toFile())).start();
+        List<String> arguments = RunningRovek.arguments(database);
+        arguments.removeIf(argument -> argument.startsWith("--server.port"));
+        arguments.add("--server.port=" + port);
+        Process process = new ProcessBuilder(kit.command(arguments)).redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.appendTo(log.toFile())).start();
         ServerProcess server = new ServerProcess(process, port);
         server.awaitAnswer(log);
         return server;
@@ -60,6 +56,12 @@ final class ServerProcess implements AutoCloseable {
 
     String address() {
         return "http://127.0.0.1:" + port;
+    }
+
+    /** In peace, with everything closed that is to be closed. */
+    void end() throws InterruptedException {
+        process.destroy();
+        process.waitFor();
     }
 
     /** As {@code kill -9} does it. */

@@ -13,7 +13,7 @@ import org.junit.jupiter.api.io.TempDir;
 import rovek.fieldsim.Fieldsim;
 import tools.jackson.databind.JsonNode;
 
-@ExtendWith(OneRovek.class)
+@ExtendWith(SharedRovek.class)
 class SetupsTest {
 
     private static final Map<String, String> LEVEL = Map.of("name", "Tank level", "unit", "m", "low", "0", "high", "6");

@@ -12,13 +12,15 @@ import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestInstance;
 import org.springframework.context.ConfigurableApplicationContext;
 import tools.jackson.databind.JsonNode;
 
 /** Each server keeps the plant in memory: whatever happens, all of them see what the database holds, and nothing else. */
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
 class SeveralServersTest {
 
     private RunningRovek rovek;
@@ -26,7 +28,7 @@ class SeveralServersTest {
     private Caller here;
     private Caller there;
 
-    @BeforeEach
+    @BeforeAll
     void start() {
         rovek = RunningRovek.start();
         another = rovek.startAnother();
@@ -34,7 +36,7 @@ class SeveralServersTest {
         there = here.onServer(RunningRovek.addressOf(another));
     }
 
-    @AfterEach
+    @AfterAll
     void stop() {
         another.close();
         rovek.close();

@@ -9,7 +9,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
-@ExtendWith(OneRovek.class)
+@ExtendWith(SharedRovek.class)
 class WholeBodiesTest {
 
     private final Caller caller;
