@@ -42,6 +42,7 @@ final class Handheld {
     private final JsonMapper json = JsonMapper.builder().build();
     private int battery = 81;
     private Optional<Packed> lastPacked = Optional.empty();
+    private Optional<UnpackedRoute> lastRoute = Optional.empty();
 
     Handheld(HandheldModel model, HandheldMemory memory, SimulatedClock clock, Sensing sensing, Faults faults) {
         this.model = model;
@@ -58,6 +59,9 @@ final class Handheld {
 
     /** A walk as it was packed last: asked for piece by piece, it need not be packed for every piece. */
     private record Packed(WalkState walk, byte[] bytes) {}
+
+    /** A route as it was unpacked last: every stop of a walk asks for it. */
+    private record UnpackedRoute(byte[] bytes, RoutePackage route) {}
 
     /**
      * The numbers that must never be given twice.
@@ -345,8 +349,13 @@ final class Handheld {
     }
 
     private RoutePackage route(byte[] bytes) {
+        if (lastRoute.isPresent() && Arrays.equals(lastRoute.get().bytes(), bytes)) {
+            return lastRoute.get().route();
+        }
         try {
-            return RoutePackage.unpack(bytes);
+            RoutePackage route = RoutePackage.unpack(bytes);
+            lastRoute = Optional.of(new UnpackedRoute(bytes, route));
+            return route;
         } catch (PackageException e) {
             throw new HandheldException(e.getMessage());
         }

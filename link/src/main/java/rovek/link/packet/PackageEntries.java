@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.time.Instant;
 import java.time.LocalDateTime;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -23,8 +24,9 @@ import tools.jackson.databind.node.ObjectNode;
  * @param kind {@code route}, {@code setup} or {@code readings}
  * @param createdAt by the maker's clock
  * @param entries path to bytes, the manifest left out
+ * @param digests path to SHA-256 in hexadecimal, of each entry whose digest was found to agree
  */
-record PackageEntries(String kind, Instant createdAt, Maker maker, Map<String, byte[]> entries) {
+record PackageEntries(String kind, Instant createdAt, Maker maker, Map<String, byte[]> entries, Map<String, String> digests) {
 
     private static final String FORMAT = "rovek-field-package";
     private static final int MAJOR = 1;
@@ -35,6 +37,11 @@ record PackageEntries(String kind, Instant createdAt, Maker maker, Map<String, b
     private static final long MOST_BYTES = 512L << 20;
     private static final int LARGEST_RATIO = 200;
     private static final int SMALL_BYTES = 1 << 20;
+
+    /** Yet to be packed. */
+    PackageEntries(String kind, Instant createdAt, Maker maker, Map<String, byte[]> entries) {
+        this(kind, createdAt, maker, entries, Map.of());
+    }
 
     byte[] pack() {
         ObjectNode manifest = Schemas.PUBLISHED.json().createObjectNode();
@@ -79,23 +86,26 @@ record PackageEntries(String kind, Instant createdAt, Maker maker, Map<String, b
         refuseForeignOrNewer(raw);
         JsonNode manifest = Schemas.PUBLISHED.manifest(manifestBytes);
         Map<String, byte[]> listed = new LinkedHashMap<>();
+        Map<String, String> digests = new HashMap<>();
         for (JsonNode entry : manifest.get("entries")) {
             String path = entry.get("path").stringValue();
             byte[] bytes = entries.get(path);
             if (bytes == null) {
                 throw PackageException.damaged(path + " is missing");
             }
-            if (bytes.length != entry.get("size").longValue()
-                    || !Sha256.of(bytes).equals(entry.get("sha256").stringValue())) {
+            String digest = entry.get("sha256").stringValue();
+            if (bytes.length != entry.get("size").longValue() || !Sha256.of(bytes).equals(digest)) {
                 throw PackageException.damaged("the digest of " + path + " does not agree");
             }
             listed.put(path, bytes);
+            digests.put(path, digest);
         }
         return new PackageEntries(
                 manifest.get("kind").stringValue(),
                 Times.instant(manifest.get("createdAt").stringValue(), MANIFEST),
                 maker(manifest.get("madeBy")),
-                listed);
+                listed,
+                digests);
     }
 
     private static void refuseForeignOrNewer(JsonNode manifest) throws PackageException {

@@ -160,7 +160,7 @@ public record ReadingsPackage(Instant createdAt, Maker maker, Optional<Walk> wal
         String[] each = new String(lines, StandardCharsets.UTF_8).split("\n");
         Line[] read = new Line[each.length];
         // Lines have nothing to do with each other: they are read many at a time.
-        IntStream.range(0, each.length).parallel().filter(i -> !each[i].isBlank()).forEach(i -> read[i] = line(each[i], i + 1, entries.entries(), units));
+        IntStream.range(0, each.length).parallel().filter(i -> !each[i].isBlank()).forEach(i -> read[i] = line(each[i], i + 1, entries, units));
         List<DigestedReading> readings = Arrays.stream(read).filter(Objects::nonNull).flatMap(one -> one.reading().stream()).toList();
         List<LeftOut> leftOut = Arrays.stream(read).filter(Objects::nonNull).flatMap(one -> one.leftOut().stream()).toList();
         return new ReadingsPackage(entries.createdAt(), entries.maker(), walk, readings, leftOut);
@@ -168,7 +168,7 @@ public record ReadingsPackage(Instant createdAt, Maker maker, Optional<Walk> wal
 
     private record Line(Optional<DigestedReading> reading, Optional<LeftOut> leftOut) {}
 
-    private static Line line(String line, int number, Map<String, byte[]> entries, UnitReading units) {
+    private static Line line(String line, int number, PackageEntries entries, UnitReading units) {
         try {
             return new Line(Optional.of(reading(line, number, entries, units)), Optional.empty());
         } catch (PackageException e) {
@@ -195,7 +195,7 @@ public record ReadingsPackage(Instant createdAt, Maker maker, Optional<Walk> wal
         return new Walk(JsonMaps.uuid(node, "id", WALK), JsonMaps.uuid(node, "route", WALK), JsonMaps.plain(node, "name"), stops);
     }
 
-    private static DigestedReading reading(String line, int number, Map<String, byte[]> entries, UnitReading units)
+    private static DigestedReading reading(String line, int number, PackageEntries entries, UnitReading units)
             throws PackageException {
         String where = where(number);
         JsonNode node = Schemas.PUBLISHED.reading(line.getBytes(StandardCharsets.UTF_8), number);
@@ -223,7 +223,7 @@ public record ReadingsPackage(Instant createdAt, Maker maker, Optional<Walk> wal
 
     private record DigestedCapture(PackedCapture capture, String sha256) {}
 
-    private static DigestedCapture capture(JsonNode described, Map<String, byte[]> entries, UnitReading units, String where) throws PackageException {
+    private static DigestedCapture capture(JsonNode described, PackageEntries entries, UnitReading units, String where) throws PackageException {
         if (described.path("kind").asString("waveform").equals("waveform")) {
             String path = described.path("path").asString("");
             byte[] wav = listed(path, entries, where);
@@ -231,12 +231,13 @@ public record ReadingsPackage(Instant createdAt, Maker maker, Optional<Walk> wal
             PackedReading.Waveform waveform = new PackedReading.Waveform(
                     samples.samples(), rate(described, samples, where), CaptureFile.unit(described, units, where),
                     described.path("scale").asDouble(1), number(described, "sensitivityMvPerG"), number(described, "fullScale"));
-            return new DigestedCapture(waveform, Sha256.of(wav));
+            return new DigestedCapture(waveform, entries.digests().get(path));
         }
-        Optional<byte[]> bytes = described.has("path") ? Optional.of(listed(described.get("path").stringValue(), entries, where)) : Optional.empty();
+        Optional<String> path = described.has("path") ? Optional.of(described.get("path").stringValue()) : Optional.empty();
+        Optional<byte[]> bytes = path.isPresent() ? Optional.of(listed(path.get(), entries, where)) : Optional.empty();
         Capture capture = CaptureFile.capture(described, bytes, units, where);
-        byte[] identity = bytes.isPresent() ? bytes.get() : CaptureFile.of(capture).identity();
-        return new DigestedCapture(new PackedCapture.Plain(capture), Sha256.of(identity));
+        String digest = path.isPresent() ? entries.digests().get(path.get()) : Sha256.of(CaptureFile.of(capture).identity());
+        return new DigestedCapture(new PackedCapture.Plain(capture), digest);
     }
 
     /** What the reading says; a WAV file tells whole hertz only, and must agree as far as that. */
@@ -248,7 +249,7 @@ public record ReadingsPackage(Instant createdAt, Maker maker, Optional<Walk> wal
         return said;
     }
 
-    private static PictureCapture photo(String path, Map<String, byte[]> entries, String where) throws PackageException {
+    private static PictureCapture photo(String path, PackageEntries entries, String where) throws PackageException {
         try {
             return new PictureCapture(path.endsWith(".png") ? "image/png" : "image/jpeg", listed(path, entries, where));
         } catch (IllegalArgumentException e) {
@@ -256,8 +257,8 @@ public record ReadingsPackage(Instant createdAt, Maker maker, Optional<Walk> wal
         }
     }
 
-    private static byte[] listed(String path, Map<String, byte[]> entries, String where) throws PackageException {
-        byte[] bytes = entries.get(path);
+    private static byte[] listed(String path, PackageEntries entries, String where) throws PackageException {
+        byte[] bytes = entries.entries().get(path);
         if (bytes == null) {
             throw PackageException.invalid(where, "it names a file that is not listed, " + path);
         }
