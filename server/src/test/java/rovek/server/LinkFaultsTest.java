@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -25,7 +26,6 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import rovek.fieldsim.Fieldsim;
-import rovek.link.Sha256;
 import tools.jackson.databind.JsonNode;
 
 /** Whatever happens to the wire, the instrument or a file on it: no reading is lost, none is there twice, and a sentence says what to do. */
@@ -80,11 +80,11 @@ class LinkFaultsTest {
                 AND EXISTS (SELECT 1 FROM capture c WHERE c.reading_id = r.id)""").param(serial).query(Long.class).single();
     }
 
-    private Map<String, String> onTheInstrument() throws IOException {
-        Map<String, String> files = new java.util.TreeMap<>();
+    private Map<String, ByteBuffer> onTheInstrument() throws IOException {
+        Map<String, ByteBuffer> files = new java.util.TreeMap<>();
         try (var all = Files.walk(memory)) {
             for (Path file : all.filter(Files::isRegularFile).filter(one -> !one.toString().contains("state")).toList()) {
-                files.put(memory.relativize(file).toString(), Sha256.of(Files.readAllBytes(file)));
+                files.put(memory.relativize(file).toString(), ByteBuffer.wrap(Files.readAllBytes(file)));
             }
         }
         return files;
@@ -132,7 +132,7 @@ class LinkFaultsTest {
         long expected = 0;
         for (int i = 0; i < CUTS; i++) {
             field.press("/api/loose", Map.of("assetTag", "P-9", "point", "Coupling"));
-            Map<String, String> held = onTheInstrument();
+            Map<String, ByteBuffer> held = onTheInstrument();
             wire.cutAfter(200 + random.nextLong(68_000L));
             JsonNode cut = field.readBack(caller, instrument);
             wire.neverCut();
@@ -233,7 +233,7 @@ class LinkFaultsTest {
         for (byte[] bytes : hostile.values()) {
             layOnTheInstrument("W%d.zip".formatted(number++), bytes);
         }
-        Map<String, String> held = onTheInstrument();
+        Map<String, ByteBuffer> held = onTheInstrument();
         JsonNode job = field.readBack(caller, instrument);
         assertThat(job.get("state").asString()).isEqualTo("FAILED");
         assertThat(job.get("sentence").asString()).startsWith("4 new readings").contains(hostile.keySet()).contains("kept as an original but not taken");

@@ -55,7 +55,7 @@ public final class RunningRovek implements AutoCloseable {
             arguments.removeIf(usual -> usual.startsWith(key));
             arguments.add(property);
         }
-        return SpringApplication.run(RovekApplication.class, arguments.toArray(String[]::new));
+        return SpringApplication.run(new Class<?>[] {RovekApplication.class, QuickPasswords.class}, arguments.toArray(String[]::new));
     }
 
     /** What a server is started with. */
