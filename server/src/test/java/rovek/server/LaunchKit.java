@@ -21,7 +21,7 @@ record LaunchKit(List<String> java, List<String> classes) {
             "-XX:TieredStopAtLevel=1", "-XX:+UseSerialGC", "-XX:+UnlockDiagnosticVMOptions", "-XX:-BytecodeVerificationRemote");
 
     static LaunchKit prepared(Path folder) throws IOException, InterruptedException {
-        List<String> classes = List.of("-cp", classPath(folder), RovekApplication.class.getName());
+        List<String> classes = List.of("-cp", classPath(folder), QuickRovek.class.getName());
         Path archive = folder.resolve("classes.jsa");
         try (TestDatabase database = TestDatabase.create();
                 ServerProcess first = ServerProcess.start(new LaunchKit(with("-XX:ArchiveClassesAtExit=" + archive), classes), database, folder.resolve("archiving.log"))) {

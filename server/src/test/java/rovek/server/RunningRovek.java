@@ -2,7 +2,6 @@ package rovek.server;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 
 /** The real application on a port of its own, with an empty database and one administrator. */
@@ -55,7 +54,7 @@ public final class RunningRovek implements AutoCloseable {
             arguments.removeIf(usual -> usual.startsWith(key));
             arguments.add(property);
         }
-        return SpringApplication.run(new Class<?>[] {RovekApplication.class, QuickPasswords.class}, arguments.toArray(String[]::new));
+        return QuickRovek.run(arguments.toArray(String[]::new));
     }
 
     /** What a server is started with. */
