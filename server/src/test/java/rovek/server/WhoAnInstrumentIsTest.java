@@ -125,6 +125,11 @@ class WhoAnInstrumentIsTest {
             Files.write(memory.resolve("RESULTS/W9001.zip"), packed(new Maker.MakingInstrument("Gamma", "M2", "99", "1"), "1"));
             day.press("/api/clock-error", Map.of("seconds", 7200));
             assertThat(day.readBack(caller, instrument).get("sentence").asString()).startsWith("1 new reading");
+            String model = withSerial("5001").get(0).get("model").asString();
+            Files.write(memory.resolve("RESULTS/W9002.zip"), packed(new Maker.MakingInstrument("Gamma", model, "5001", "1"), "2"));
+            assertThat(day.readBack(caller, instrument).get("sentence").asString()).startsWith("1 new reading");
+            assertThat(withSerial("5001")).as("another maker's, though model and serial number are the same")
+                    .extracting(one -> one.get("maker").asString()).containsExactlyInAnyOrder("Fieldsim", "Gamma");
         }
         String writer = withSerial("99").get(0).get("id").asString();
         List<JsonNode> visits = new ArrayList<>();
