@@ -182,6 +182,12 @@ final class Browser implements AutoCloseable {
         return see(By.xpath("//button[normalize-space(.)=" + literal(words) + "]")).isEnabled();
     }
 
+    /** How far down that part of the page is in which something stands. */
+    double scrolled(By by) {
+        return ((Number) run("let part = arguments[0]; while (part.parentElement && !/auto|scroll/.test(getComputedStyle(part).overflowY)) part = part.parentElement;"
+                + "return part.scrollTop", see(by))).doubleValue();
+    }
+
     Object run(String script, Object... arguments) {
         return driver.executeScript(script, arguments);
     }

@@ -39,6 +39,20 @@ class FollowingJourneyTest extends SignedInJourney {
         return velocity;
     }
 
+    /** The plot is made anew for it. */
+    private void assertZoomingMovesNoPage() {
+        By strip = By.xpath("//*[@role='slider'][@aria-label='The whole, and what is shown of it']");
+        browser.run("arguments[0].scrollIntoView({block: 'start'})", browser.see(strip));
+        browser.focus(strip);
+        double before = browser.scrolled(strip);
+        assertThat(before).as("scrolled down").isPositive();
+        browser.keys("+", Keys.ARROW_LEFT);
+        browser.await(() -> !"50".equals(browser.see(strip).getDomAttribute("aria-valuenow")));
+        browser.see("Rising by");
+        assertThat(browser.scrolled(strip)).isEqualTo(before);
+        browser.keys("0");
+    }
+
     @Test
     void whichGotWorseWhenItReachesItsLimitAndWhy() {
         keepingAPicture(() -> {
@@ -50,6 +64,7 @@ class FollowingJourneyTest extends SignedInJourney {
             browser.see("Drive end Velocity 10–1000 Hz");
             browser.see("Rising by");
             browser.see("Reaches fail at 7.10 about");
+            assertZoomingMovesNoPage();
             browser.see("as with misalignment");
             browser.press("mark it");
             browser.see(By.xpath("//button[@aria-pressed='true'][.='Spectrum']"));
