@@ -28,7 +28,7 @@ final class BrowserRun implements AutoCloseable {
 
     static BrowserRun at(String address) throws IOException {
         ChromeDriver driver = browser(Files.createTempDirectory("rovek-bench-browser"));
-        driver.manage().timeouts().scriptTimeout(Duration.ofSeconds(60));
+        driver.manage().timeouts().scriptTimeout(Duration.ofMinutes(5));
         BrowserRun run = new BrowserRun(driver);
         driver.get(address + "/");
         run.script("await fetch('/api/session');"

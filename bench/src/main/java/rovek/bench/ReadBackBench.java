@@ -226,7 +226,7 @@ final class ReadBackBench {
                 copies.copyOut("COPY (SELECT * FROM " + table + ") TO STDOUT (FORMAT binary)", out);
                 rows.put(table, out.toByteArray());
             }
-            statement.execute("TRUNCATE reading, capture, result, reading_photo, mending_state, mending");
+            statement.execute("TRUNCATE reading, capture, result, reading_photo, mending_state, mending CASCADE");
             statement.execute("CHECKPOINT");
             long begun = System.nanoTime();
             connection.setAutoCommit(false);
