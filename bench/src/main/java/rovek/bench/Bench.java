@@ -19,12 +19,15 @@ public final class Bench {
     private Bench() {}
 
     public static void main(String[] args) throws Exception {
-        List<String> wanted = args.length == 0 ? List.of("plant", "analysis", "diagnosis", "trend", "run", "read-back") : List.of(args);
+        List<String> wanted = args.length == 0 ? List.of("plant", "analysis", "diagnosis", "trend", "run", "people", "read-back") : List.of(args);
         if (wanted.contains("plant")) {
             new PlantSizeBench().run().forEach(line -> say("%s", line));
         }
         if (wanted.contains("trend")) {
             new TrendBench().run().forEach(line -> say("%s", line));
+        }
+        if (wanted.contains("people")) {
+            new PeopleBench().run().forEach(line -> say("%s", line));
         }
         if (wanted.contains("run")) {
             new RunBench().run().forEach(line -> say("%s", line));

@@ -49,7 +49,12 @@ final class BigPlant {
                 .formatted(id(String.valueOf(depth), "n"), parent, level, tag, name, technique, count));
     }
 
-    /** The id of the n-th row of a level. */
+    /** The id of the n-th row of a level, counted from 1. */
+    static String id(int depth, int n) {
+        return "%08d-0000-4000-8000-%012d".formatted(depth, n);
+    }
+
+    /** The id of the n-th row of a level, in SQL. */
     private static String id(String depth, String n) {
         return "(lpad('%s', 8, '0') || '-0000-4000-8000-' || lpad((%s)::text, 12, '0'))::uuid".formatted(depth, n);
     }

@@ -7,9 +7,9 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 import rovek.server.audit.AuditTrail;
 import rovek.server.problem.DomainProblem;
 import rovek.server.problem.DomainProblem.Fault;
@@ -24,17 +24,17 @@ public class Accounts {
     private static final int LONGEST_PASSWORD = 200;
 
     private final AccountRepository accounts;
-    private final PasswordEncoder encoder;
+    private final Passwords passwords;
+    private final TransactionTemplate transaction;
     private final AuditTrail audit;
     private final JdbcClient db;
-    private final String nobodysHash;
 
-    Accounts(AccountRepository accounts, PasswordEncoder encoder, AuditTrail audit, JdbcClient db) {
+    Accounts(AccountRepository accounts, Passwords passwords, TransactionTemplate transaction, AuditTrail audit, JdbcClient db) {
         this.accounts = accounts;
-        this.encoder = encoder;
+        this.passwords = passwords;
+        this.transaction = transaction;
         this.audit = audit;
         this.db = db;
-        this.nobodysHash = encoder.encode(UUID.randomUUID().toString());
     }
 
     /** What it takes to let somebody in. */
@@ -43,8 +43,12 @@ public class Accounts {
     /** What can be changed; null leaves as it is. */
     public record AccountChange(@Nullable String displayName, @Nullable Role role, @Nullable Boolean active, @Nullable String password, int version) {}
 
-    @Transactional
     public Account add(NewAccount wanted) {
+        Optional<String> hash = passwordFault(wanted.password()).isPresent() ? Optional.empty() : Optional.of(passwords.hash(wanted.password()));
+        return transaction.execute(status -> add(wanted, hash));
+    }
+
+    private Account add(NewAccount wanted, Optional<String> hash) {
         List<Fault> faults = new ArrayList<>();
         String name = wanted.name() == null ? "" : wanted.name().strip().toLowerCase(Locale.ROOT);
         if (!name.matches("[a-z0-9._-]{2,60}")) {
@@ -67,15 +71,22 @@ public class Accounts {
         account.name = name;
         account.displayName = wanted.displayName().strip();
         account.role = wanted.role();
-        account.passwordHash = encoder.encode(wanted.password());
+        account.passwordHash = hash.orElseThrow();
         account.active = true;
         Account saved = accounts.save(account).view();
         audit.note("add account", "account", saved.id(), null, saved);
         return saved;
     }
 
-    @Transactional
     public Account change(UUID id, AccountChange change) {
+        if (change.password() != null) {
+            requireGood(change.password());
+        }
+        Optional<String> hash = Optional.ofNullable(change.password()).map(passwords::hash);
+        return transaction.execute(status -> change(id, change, hash));
+    }
+
+    private Account change(UUID id, AccountChange change, Optional<String> hash) {
         AccountEntity account = accounts.findById(id).orElseThrow(() -> new DomainProblem.NotFound("The account"));
         if (account.version != change.version()) {
             throw new DomainProblem.Stale("The account");
@@ -90,12 +101,7 @@ public class Accounts {
         if (change.active() != null) {
             account.active = change.active();
         }
-        if (change.password() != null) {
-            passwordFault(change.password()).ifPresent(fault -> {
-                throw new DomainProblem.Invalid(List.of(fault));
-            });
-            account.passwordHash = encoder.encode(change.password());
-        }
+        hash.ifPresent(made -> account.passwordHash = made);
         boolean someoneCanManage = accounts.findAllByOrderByName().stream()
                 .anyMatch(other -> other.active && other.role == Role.ADMINISTRATOR);
         if (!someoneCanManage) {
@@ -110,18 +116,28 @@ public class Accounts {
     }
 
     /** Somebody changes his own password; every other session of his ends. */
-    @Transactional
     public void changeOwnPassword(String name, String former, String wanted, String sessionId) {
-        if (!isPasswordOf(name, former == null ? "" : former)) {
+        Optional<String> present = activeHash(name);
+        if (!passwords.fits(former == null ? "" : former, present)) {
             throw new DomainProblem.Invalid("former", "The present password is wrong. Nothing was changed.");
         }
-        passwordFault(wanted).ifPresent(fault -> {
+        requireGood(wanted);
+        String hash = passwords.hash(wanted);
+        transaction.executeWithoutResult(status -> {
+            AccountEntity account = accounts.findByName(name).orElseThrow(() -> new DomainProblem.NotFound("The account"));
+            if (!account.passwordHash.equals(present.orElseThrow())) {
+                throw new DomainProblem.Stale("The password");
+            }
+            account.passwordHash = hash;
+            db.sql("DELETE FROM spring_session WHERE principal_name = ? AND session_id <> ?").param(name).param(sessionId).update();
+            audit.note("change own password", "account", account.id, null, null);
+        });
+    }
+
+    private static void requireGood(String password) {
+        passwordFault(password).ifPresent(fault -> {
             throw new DomainProblem.Invalid(List.of(fault));
         });
-        AccountEntity account = accounts.findByName(name).orElseThrow(() -> new DomainProblem.NotFound("The account"));
-        account.passwordHash = encoder.encode(wanted);
-        db.sql("DELETE FROM spring_session WHERE principal_name = ? AND session_id <> ?").param(name).param(sessionId).update();
-        audit.note("change own password", "account", account.id, null, null);
     }
 
     private static Optional<Fault> passwordFault(String password) {
@@ -147,13 +163,13 @@ public class Accounts {
         return byName(name).map(Account::displayName).orElse(name);
     }
 
-    /** Whether this is that person's password. */
-    @Transactional(readOnly = true)
+    /** Whether this is that person's password; asked before a transaction begins. */
     public boolean isPasswordOf(String name, String password) {
-        AccountEntity account = accounts.findByName(name).filter(found -> found.active).orElse(null);
-        // As much work for a name that nobody has: how long it takes must not tell which names there are.
-        boolean matches = encoder.matches(password, account == null ? nobodysHash : account.passwordHash);
-        return account != null && matches;
+        return passwords.fits(password, activeHash(name));
+    }
+
+    private Optional<String> activeHash(String name) {
+        return accounts.findByName(name).filter(found -> found.active).map(found -> found.passwordHash);
     }
 
     @Transactional(readOnly = true)

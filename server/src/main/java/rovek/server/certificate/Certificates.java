@@ -15,6 +15,7 @@ import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 import rovek.core.certificate.CertificateContent;
 import rovek.link.Sha256;
 import rovek.server.account.Accounts;
@@ -35,6 +36,7 @@ public class Certificates {
     private final Accounts accounts;
     private final AuditTrail audit;
     private final JdbcClient db;
+    private final TransactionTemplate transaction;
     private final Clock clock;
 
     Certificates(
@@ -46,6 +48,7 @@ public class Certificates {
             Accounts accounts,
             AuditTrail audit,
             JdbcClient db,
+            TransactionTemplate transaction,
             Clock clock) {
         this.certificates = certificates;
         this.composer = composer;
@@ -55,6 +58,7 @@ public class Certificates {
         this.accounts = accounts;
         this.audit = audit;
         this.db = db;
+        this.transaction = transaction;
         this.clock = clock;
     }
 
@@ -143,15 +147,19 @@ public class Certificates {
     }
 
     /** Signs and issues: number, PDF and digest are made and kept together, or nothing is. */
-    @Transactional
     public CertificateLine sign(UUID id, Signature signature) {
-        CertificateEntity certificate = requirePrepared(id);
+        requirePrepared(id);
         String signer = AuditTrail.actor();
         if (!accounts.isPasswordOf(signer, signature.password() == null ? "" : signature.password())) {
             throw new DomainProblem.Invalid("password", "The password is not yours. Nothing was signed.");
         }
+        return transaction.execute(status -> issue(id, signer, signature.digest()));
+    }
+
+    private CertificateLine issue(UUID id, String signer, String digest) {
+        CertificateEntity certificate = requirePrepared(id);
         CertificateComposer.Composed seen = composer.compose(certificate.visitId, certificate.checks());
-        if (!digest(unsigned(seen.content())).equals(signature.digest())) {
+        if (!digest(unsigned(seen.content())).equals(digest)) {
             throw new DomainProblem.Stale("What the certificate says");
         }
         List<String> missing = missing(seen);

@@ -8,7 +8,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 import rovek.core.limit.Judgement;
 import rovek.core.limit.LimitText;
 import rovek.core.limit.Verdict;
@@ -69,7 +68,6 @@ public class Follow {
      */
     public record Sheet(PlantNode node, List<PlantNode> path, List<CheckLine> checks, int checkCount) {}
 
-    @Transactional(readOnly = true)
     public Sheet sheet(UUID nodeId) {
         Standings.Moment moment = standings.now();
         PlantTree tree = moment.tree();

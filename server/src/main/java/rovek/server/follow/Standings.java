@@ -1,5 +1,6 @@
 package rovek.server.follow;
 
+import jakarta.annotation.Nullable;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
@@ -10,10 +11,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.concurrent.locks.Lock;
+import java.util.concurrent.locks.ReentrantLock;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.scheduling.annotation.Async;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 import rovek.core.limit.Verdict;
 import rovek.core.plant.Level;
 import rovek.core.plant.Node;
@@ -41,8 +45,8 @@ public class Standings {
     private final Plant plant;
     private final Readings readings;
     private final Verdicts verdicts;
-    private String horizon = "0";
-    private Moment last;
+    private final Lock building = new ReentrantLock();
+    private volatile Moment last;
 
     Standings(StandingFeed feed, Plant plant, Readings readings, Verdicts verdicts) {
         this.feed = feed;
@@ -54,11 +58,13 @@ public class Standings {
     /** The plant and how it stood at one moment. */
     public static final class Moment {
 
+        private final String horizon;
         private final PlantTree tree;
         private final Map<UUID, CheckStanding> checks;
         private final Map<UUID, NodeStanding> nodes;
 
-        Moment(PlantTree tree, Map<UUID, CheckStanding> checks, Map<UUID, NodeStanding> nodes) {
+        Moment(String horizon, PlantTree tree, Map<UUID, CheckStanding> checks, Map<UUID, NodeStanding> nodes) {
+            this.horizon = horizon;
             this.tree = tree;
             this.checks = checks;
             this.nodes = nodes;
@@ -108,29 +114,63 @@ public class Standings {
         now();
     }
 
-    public synchronized Moment now() {
-        StandingFeed.News news = feed.since(horizon);
-        PlantTree tree = plant.tree();
-        boolean isFirst = last == null;
-        if (!isFirst && news.measured().isEmpty() && tree == last.tree) {
-            horizon = news.horizon();
-            return last;
+    /**
+     * How everything stands, with all that was committed before it was asked. Not to be asked within a transaction: whoever waits for the one
+     * who judges holds no connection that this one needs.
+     */
+    public Moment now() {
+        if (TransactionSynchronizationManager.isActualTransactionActive()) {
+            throw new IllegalStateException("How the plant stands is asked before a transaction begins, not within.");
         }
-        NodeTree before = isFirst ? NodeTree.EMPTY : last.tree.nodes();
-        Map<UUID, CheckStanding> checks = isFirst ? new HashMap<>() : new HashMap<>(last.checks);
+        Moment seen = last;
+        if (seen != null && news(seen).isEmpty()) {
+            return seen;
+        }
+        building.lock();
+        try {
+            Moment before = last;
+            News news = news(before);
+            if (!news.isEmpty()) {
+                last = before == null ? first(news) : next(before, news);
+            }
+            return last;
+        } finally {
+            building.unlock();
+        }
+    }
+
+    /**
+     * What happened since a moment.
+     *
+     * @param isEmpty whether nothing did
+     */
+    private record News(StandingFeed.News feed, PlantTree tree, boolean isEmpty) {}
+
+    private News news(@Nullable Moment since) {
+        StandingFeed.News told = feed.since(since == null ? "0" : since.horizon);
+        PlantTree tree = plant.tree();
+        return new News(told, tree, since != null && told.measured().isEmpty() && tree == since.tree);
+    }
+
+    private Moment first(News news) {
+        Map<UUID, CheckStanding> checks = new HashMap<>();
+        judge(news.tree(), news.feed().measured().stream().filter(id -> isCheck(news.tree().nodes(), id)).toList(), checks);
+        return new Moment(news.feed().horizon(), news.tree(), checks, rolledUp(news.tree().nodes(), checks));
+    }
+
+    private Moment next(Moment last, News news) {
+        NodeTree before = last.tree.nodes();
+        NodeTree now = news.tree().nodes();
+        Map<UUID, CheckStanding> checks = new HashMap<>(last.checks);
         // By the two plants themselves: what is told of a plant and the plant are never of quite the same moment.
-        Set<UUID> altered = isFirst ? Set.of() : before.differing(tree.nodes());
-        Set<UUID> toJudge = isFirst ? new HashSet<>(news.measured()) : toJudge(before, tree.nodes(), altered, news.measured());
-        toJudge.addAll(isFirst ? Set.of() : comparedWith(tree, news.measured()));
-        toJudge.removeIf(id -> !isCheck(tree.nodes(), id));
-        altered.stream().filter(id -> tree.nodes().find(id).isEmpty()).forEach(checks::remove);
-        judge(tree, toJudge, checks);
-        Map<UUID, NodeStanding> nodes = isFirst
-                ? rolledUp(tree.nodes(), checks)
-                : rolledUpAgain(before, tree.nodes(), altered, toJudge, checks);
-        last = new Moment(tree, checks, nodes);
-        horizon = news.horizon();
-        return last;
+        Set<UUID> altered = before.differing(now);
+        Set<UUID> measured = news.feed().measured();
+        Set<UUID> toJudge = toJudge(before, now, altered, measured);
+        toJudge.addAll(comparedWith(news.tree(), measured));
+        toJudge.removeIf(id -> !isCheck(now, id));
+        altered.stream().filter(id -> now.find(id).isEmpty()).forEach(checks::remove);
+        judge(news.tree(), toJudge, checks);
+        return new Moment(news.feed().horizon(), news.tree(), checks, rolledUpAgain(last, now, altered, toJudge, checks));
     }
 
     /** Checks whose limits compare them with sisters that were measured now. */
@@ -205,12 +245,12 @@ public class Standings {
     }
 
     /** Only what changed and what stands above it. */
-    private Map<UUID, NodeStanding> rolledUpAgain(
-            NodeTree before, NodeTree after, Set<UUID> altered, Set<UUID> judged, Map<UUID, CheckStanding> checks) {
+    private static Map<UUID, NodeStanding> rolledUpAgain(
+            Moment last, NodeTree after, Set<UUID> altered, Set<UUID> judged, Map<UUID, CheckStanding> checks) {
         Map<UUID, Integer> depths = new HashMap<>();
         for (Collection<UUID> ids : List.of(altered, judged)) {
             for (UUID id : ids) {
-                addWithAbove(before, id, depths);
+                addWithAbove(last.tree.nodes(), id, depths);
                 addWithAbove(after, id, depths);
             }
         }

@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 import rovek.core.plant.Alteration;
 import rovek.core.plant.Facet;
 import rovek.core.plant.Node;
@@ -36,7 +35,6 @@ public class BulkEdit {
      */
     public record ManyRows(@Nullable UUID changeId, @Nullable List<UUID> ids, @Nullable OutlineFilter filter, Map<String, String> facets) {}
 
-    @Transactional
     public PlantLedger.Committed change(ManyRows wanted) {
         for (String facet : wanted.facets().keySet()) {
             if (!Facet.isValue(facet) && !facet.equals(Facet.CLASS)) {

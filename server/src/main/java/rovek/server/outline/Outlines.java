@@ -5,11 +5,9 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.Deque;
-import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -18,6 +16,7 @@ import rovek.core.plant.Level;
 import rovek.core.plant.Node;
 import rovek.server.follow.Standing;
 import rovek.server.follow.Standings;
+import rovek.server.outline.KeptSearches.Asked;
 import rovek.server.plant.CheckView;
 import rovek.server.plant.PlantNode;
 import rovek.server.schedule.Schedule;
@@ -29,22 +28,12 @@ public class Outlines {
     /** So many rows are opened by themselves; a small plant stands open as a whole. */
     private static final int ROWS_OPENED = 300;
 
-    private static final int MOST_SEARCHES_KEPT = 8;
     private static final int MOST_FOUND = 20;
 
     private final Standings standings;
     private final Schedule schedule;
     private final SearchIndexes indexes;
-    private final Map<Asked, Kept> searches = new LinkedHashMap<>(16, 0.75f, true);
-
-    /**
-     * What was looked for.
-     *
-     * @param onlyChecks every check the filter fits, rather than the rows that are what is looked for
-     */
-    private record Asked(OutlineFilter filter, boolean onlyChecks) {}
-
-    private record Kept(Standings.Moment moment, Search search) {}
+    private final KeptSearches searches = new KeptSearches();
 
     Outlines(Standings standings, Schedule schedule, SearchIndexes indexes) {
         this.standings = standings;
@@ -185,21 +174,18 @@ public class Outlines {
         return search(new Asked(filter, filter.asksForChecks()), moment);
     }
 
-    private synchronized Search search(Asked asked, Standings.Moment moment) {
-        Kept kept = searches.get(asked);
-        if (kept != null && kept.moment() == moment) {
-            return kept.search();
-        }
-        SearchIndex index = indexes.of(moment.tree());
+    private Search search(Asked asked, Standings.Moment moment) {
         if (asked.filter().asksForDue()) {
             // What is due changes with the day and with every walk, not with the plant.
-            return Search.of(asked.filter(), asked.onlyChecks(), moment, index, schedule.dueChecks());
+            return Search.of(asked.filter(), asked.onlyChecks(), moment, indexes.of(moment.tree()), schedule.dueChecks());
         }
-        Search search = Search.of(asked.filter(), asked.onlyChecks(), moment, index, Set.of());
-        searches.put(asked, new Kept(moment, search));
-        if (searches.size() > MOST_SEARCHES_KEPT) {
-            searches.remove(searches.keySet().iterator().next());
+        Optional<Search> kept = searches.find(asked, moment);
+        if (kept.isPresent()) {
+            return kept.get();
         }
+        // Two who look for the same at once both search: nobody waits for the other.
+        Search search = Search.of(asked.filter(), asked.onlyChecks(), moment, indexes.of(moment.tree()), Set.of());
+        searches.keep(asked, moment, search);
         return search;
     }
 

@@ -1,0 +1,65 @@
+package rovek.bench;
+
+import java.io.IOException;
+import java.net.CookieManager;
+import java.net.HttpCookie;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.time.Duration;
+
+/** Somebody with cookies who calls the server, as the front end does. */
+final class Person {
+
+    private static final Duration PATIENCE = Duration.ofSeconds(60);
+
+    private final String address;
+    private final CookieManager cookies = new CookieManager();
+    private final HttpClient http;
+
+    Person(String address) {
+        this.address = address;
+        this.http = HttpClient.newBuilder().cookieHandler(cookies).connectTimeout(PATIENCE).build();
+    }
+
+    /**
+     * An answer.
+     *
+     * @param status 0 where none came
+     * @param millis from asking to the last byte
+     */
+    record Answer(int status, String body, double millis) {}
+
+    Answer signIn(String name, String password) throws InterruptedException {
+        call("GET", "/api/session", null);
+        Answer answer = call("POST", "/api/session", "{\"name\":\"" + name + "\",\"password\":\"" + password + "\"}");
+        // With it comes the token for everything that is sent from now on.
+        call("GET", "/api/session", null);
+        return answer;
+    }
+
+    Answer call(String method, String path, String body) throws InterruptedException {
+        HttpRequest request = HttpRequest.newBuilder(URI.create(address + path))
+                .timeout(PATIENCE)
+                .header("Content-Type", "application/json")
+                .header("X-XSRF-TOKEN", token())
+                .method(method, body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body))
+                .build();
+        long began = System.nanoTime();
+        try {
+            HttpResponse<String> response = http.send(request, HttpResponse.BodyHandlers.ofString());
+            return new Answer(response.statusCode(), response.body(), (System.nanoTime() - began) / 1e6);
+        } catch (IOException e) {
+            return new Answer(0, String.valueOf(e.getMessage()), (System.nanoTime() - began) / 1e6);
+        }
+    }
+
+    private String token() {
+        return cookies.getCookieStore().getCookies().stream()
+                .filter(cookie -> cookie.getName().equals("XSRF-TOKEN"))
+                .map(HttpCookie::getValue)
+                .findFirst()
+                .orElse("");
+    }
+}
