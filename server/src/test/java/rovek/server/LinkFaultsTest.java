@@ -15,8 +15,6 @@ import java.util.Random;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.Callable;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.AfterEach;
@@ -185,21 +183,14 @@ class LinkFaultsTest {
     void twoBrowsersAtTheSameInstrumentTakeItsReadingsOnce() throws Exception {
         field.load(caller, instrument, route);
         field.press("/api/walk-all", Map.of());
-        ExecutorService browsers = Executors.newFixedThreadPool(2);
-        try {
-            Callable<JsonNode> take = () -> field.readBack(Caller.signedIn(rovek), instrument);
-            List<String> ends = new java.util.ArrayList<>();
-            for (var end : browsers.invokeAll(List.of(take, take))) {
-                JsonNode job = end.get();
-                ends.add(job.get("state").asString());
-                if (!job.get("state").asString().equals("DONE")) {
-                    assertThat(job.get("sentence").asString()).contains("is in use: reading back for").contains("Wait until that has ended");
-                }
+        List<String> ends = new java.util.ArrayList<>();
+        for (JsonNode job : Crowd.together(2, browser -> () -> field.readBack(Caller.signedIn(rovek), instrument))) {
+            ends.add(job.get("state").asString());
+            if (!job.get("state").asString().equals("DONE")) {
+                assertThat(job.get("sentence").asString()).contains("is in use: reading back for").contains("Wait until that has ended");
             }
-            assertThat(ends).contains("DONE");
-        } finally {
-            browsers.shutdown();
         }
+        assertThat(ends).contains("DONE");
         assertThat(stored()).isEqualTo(4);
     }
 

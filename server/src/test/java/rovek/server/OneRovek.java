@@ -6,11 +6,11 @@ import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
 
 /** Starts the application once for a test class and hands it to constructors and tests that ask for it. */
-public final class OneRovek implements ParameterResolver {
+public class OneRovek implements ParameterResolver {
 
-    private static final ExtensionContext.Namespace NAMESPACE = ExtensionContext.Namespace.create(OneRovek.class);
+    static final ExtensionContext.Namespace NAMESPACE = ExtensionContext.Namespace.create(OneRovek.class);
 
-    private record Held(RunningRovek rovek) implements ExtensionContext.Store.CloseableResource {
+    private record Held(RunningRovek rovek) implements ExtensionContext.Store.CloseableResource, AutoCloseable {
         @Override
         public void close() {
             rovek.close();
@@ -25,18 +25,20 @@ public final class OneRovek implements ParameterResolver {
 
     @Override
     public Object resolveParameter(ParameterContext parameter, ExtensionContext context) {
-        return ofClass(context)
-                .getStore(NAMESPACE)
-                .getOrComputeIfAbsent(context.getRequiredTestClass(), type -> new Held(RunningRovek.start()), Held.class)
-                .rovek();
+        return store(context).getOrComputeIfAbsent(key(context), key -> new Held(RunningRovek.start()), Held.class).rovek();
     }
 
-    /** What is kept there is closed when the class is through. */
-    private static ExtensionContext ofClass(ExtensionContext context) {
+    /** Where it is kept: closed when the class is through. */
+    ExtensionContext.Store store(ExtensionContext context) {
         ExtensionContext at = context;
         while (at.getTestMethod().isPresent()) {
             at = at.getParent().orElseThrow();
         }
-        return at;
+        return at.getStore(NAMESPACE);
+    }
+
+    /** Whose it is. */
+    Class<?> key(ExtensionContext context) {
+        return context.getRequiredTestClass();
     }
 }

@@ -8,10 +8,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.UUID;
-import java.util.concurrent.Callable;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -106,23 +102,10 @@ class SeveralServersTest {
     void manyPeopleAtTwoServersLeaveOnePlant() throws Exception {
         SmallPlant plant = new SmallPlant(here);
         String area = plant.id(plant.id(plant.id(null, "CLIENT", "", "Marrowdale Works"), "SITE", "", "Works"), "AREA", "", "Wellfield");
-        ExecutorService people = Executors.newFixedThreadPool(4);
-        try {
-            List<Callable<Void>> shifts = new ArrayList<>();
-            for (int person = 0; person < 4; person++) {
-                Caller at = person % 2 == 0 ? here : there;
-                long seed = person;
-                shifts.add(() -> {
-                    work(at, area, 25, seed);
-                    return null;
-                });
-            }
-            for (Future<Void> shift : people.invokeAll(shifts)) {
-                shift.get();
-            }
-        } finally {
-            people.shutdown();
-        }
+        Crowd.together(4, person -> () -> {
+            work(person % 2 == 0 ? here : there, area, 25, person);
+            return null;
+        });
         assertThat(plant(there)).isEqualTo(plant(here));
         assertThat(plant(here).lines().count() - 1).isEqualTo(rowsInTheDatabase());
         try (ConfigurableApplicationContext fresh = rovek.startAnother()) {

@@ -3,6 +3,7 @@ package rovek.server.outline;
 import jakarta.annotation.PreDestroy;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicReference;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
@@ -19,6 +20,7 @@ class SearchIndexes {
         thread.setDaemon(true);
         return thread;
     });
+    private final AtomicReference<PlantTree> wanted = new AtomicReference<>();
     private SearchIndex latest;
 
     SearchIndexes(Standings standings) {
@@ -33,9 +35,11 @@ class SearchIndexes {
         return latest;
     }
 
-    /** Makes the index of this state in the background, so that the first search finds it made. */
+    /** Makes the index of this state in the background, so that the first search finds it made. States that were overtaken meanwhile are left out. */
     void prepare(PlantTree tree) {
-        background.execute(() -> of(tree));
+        if (wanted.getAndSet(tree) == null) {
+            background.execute(() -> of(wanted.getAndSet(null)));
+        }
     }
 
     @EventListener(ApplicationReadyEvent.class)
