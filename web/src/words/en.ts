@@ -134,6 +134,9 @@ export const words = {
   },
   setup: {
     rules: 'House rules',
+    networks: 'Where instruments may be on the network',
+    networksSay: 'One network a line, with its ports: 10.1.0.0/16 502,5025. Rovek connects to nothing else.',
+    networksSaved: 'Kept. It holds for every connection made from now on.',
     rulesSaved: 'The rule holds from now on.',
     refuseOverdue: 'Refuse to sign what was measured with an instrument or sensor whose own calibration had run out',
     say: 'Who may sign in, and what was changed.',

@@ -3,6 +3,9 @@ package rovek.fieldsim;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.io.IOException;
+import java.net.ConnectException;
+import java.net.Socket;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
@@ -96,11 +99,21 @@ class LiveLinkTest {
         }
     }
 
+    /** It goes off a moment after it is told to. */
+    private static boolean isSilent(int port) throws IOException {
+        try (Socket socket = new Socket("127.0.0.1", port)) {
+            return !socket.isConnected();
+        } catch (ConnectException nobody) {
+            return true;
+        }
+    }
+
     @Test
     void whatGoesWrongWithATransmitterIsANamedError() throws Exception {
         Transmitter off = Transmitter.start(0, Clock.systemUTC());
         int port = off.port();
         off.close();
+        Waiting.until(() -> isSilent(port));
         assertThatThrownBy(() -> ModbusLink.connect("127.0.0.1", port, 1, MAP, Duration.ofSeconds(1))).isInstanceOf(LinkException.NotReachable.class);
         List<Register> beyond = List.of(new Register("Flow", "m³/h", true, 40, Register.Form.FLOAT32, false, 1, 0));
         try (Transmitter transmitter = Transmitter.start(port, Clock.systemUTC());

@@ -1,9 +1,13 @@
 package rovek.link;
 
 import java.io.IOException;
-import java.io.RandomAccessFile;
+import java.io.InputStream;
+import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
+import java.nio.channels.SeekableByteChannel;
 import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
+import java.nio.file.LinkOption;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
@@ -11,6 +15,7 @@ import java.nio.file.StandardOpenOption;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -20,6 +25,7 @@ import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.stream.Stream;
 import rovek.core.live.LiveChannel;
+import rovek.link.scpi.ScpiText;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -32,6 +38,9 @@ final class FolderInstrument implements Instrument {
 
     static final String IDENTITY = "instrument.json";
 
+    private static final int LARGEST_IDENTITY = 64 << 10;
+    private static final int MOST_FILES = 10_000;
+
     private static final Map<String, String> TYPES = Map.of(
             "ROUTES", "ROUTE", "SETUPS", "SETUP", "RESULTS", "READINGS", "MEMORY", "MEMORY", "RUNS", "RUN", "SCREENS", "SCREEN", "LISTS", "LIST", "SHEETS", "SHEET");
 
@@ -39,20 +48,24 @@ final class FolderInstrument implements Instrument {
     private final JsonMapper json = JsonMapper.builder().build();
 
     private FolderInstrument(Path folder) {
-        this.folder = folder.toAbsolutePath().normalize();
+        this.folder = folder;
     }
 
     static FolderInstrument open(Path folder) throws LinkException {
-        if (!Files.isRegularFile(folder.resolve(IDENTITY))) {
+        if (!Files.isRegularFile(folder.resolve(IDENTITY), LinkOption.NOFOLLOW_LINKS)) {
             throw new LinkException.NotReachable("the folder " + folder, null);
         }
-        return new FolderInstrument(folder);
+        try {
+            return new FolderInstrument(folder.toRealPath());
+        } catch (IOException e) {
+            throw new LinkException.NotReachable("the folder " + folder, e);
+        }
     }
 
     @Override
     public InstrumentIdentity identity() throws LinkException {
         try {
-            JsonNode said = json.readTree(Files.readAllBytes(folder.resolve(IDENTITY)));
+            JsonNode said = json.readTree(identityBytes());
             Map<String, String> options = new LinkedHashMap<>();
             said.path("options").properties().forEach(option -> options.put(option.getKey().toLowerCase(Locale.ROOT), option.getValue().asString("")));
             if (said.path("model").asString("").isBlank()) {
@@ -72,12 +85,22 @@ final class FolderInstrument implements Instrument {
         }
     }
 
+    private byte[] identityBytes() throws IOException, LinkException {
+        try (InputStream in = Files.newInputStream(folder.resolve(IDENTITY), LinkOption.NOFOLLOW_LINKS)) {
+            byte[] bytes = in.readNBytes(LARGEST_IDENTITY + 1);
+            if (bytes.length > LARGEST_IDENTITY) {
+                throw new LinkException.Garbled("an " + IDENTITY + " of more than 64 kB");
+            }
+            return bytes;
+        }
+    }
+
     private static Optional<LocalDate> date(JsonNode said, String field) throws LinkException {
         String text = said.path(field).asString("");
         try {
             return text.isBlank() ? Optional.empty() : Optional.of(LocalDate.parse(text));
         } catch (java.time.DateTimeException e) {
-            throw new LinkException.Garbled("a date written " + text);
+            throw new LinkException.Garbled("a date that is none");
         }
     }
 
@@ -106,10 +129,10 @@ final class FolderInstrument implements Instrument {
         List<InstrumentFile> files = new ArrayList<>();
         long used = 0;
         try (Stream<Path> all = Files.walk(folder, 2)) {
-            for (Path file : all.filter(Files::isRegularFile).sorted().toList()) {
+            for (Path file : all.filter(one -> Files.isRegularFile(one, LinkOption.NOFOLLOW_LINKS)).limit(MOST_FILES).sorted().toList()) {
                 String name = folder.relativize(file).toString().replace('\\', '/');
                 String type = TYPES.get(name.contains("/") ? name.substring(0, name.indexOf('/')) : "");
-                if (type != null && name.endsWith(".zip")) {
+                if (type != null && name.endsWith(".zip") && !ScpiText.hasControlCharacter(name)) {
                     files.add(new InstrumentFile(name, type, Files.size(file)));
                     used += Files.size(file);
                 }
@@ -122,7 +145,13 @@ final class FolderInstrument implements Instrument {
 
     @Override
     public String digest(String file) throws LinkException {
-        return Sha256.of(read(file, 0, Integer.MAX_VALUE));
+        try (InputStream in = Files.newInputStream(path(file), LinkOption.NOFOLLOW_LINKS)) {
+            return Sha256.of(in);
+        } catch (NoSuchFileException e) {
+            throw missing(file, e);
+        } catch (IOException e) {
+            throw gone(e);
+        }
     }
 
     @Override
@@ -131,17 +160,23 @@ final class FolderInstrument implements Instrument {
     }
 
     private byte[] read(String file, long offset, int count) throws LinkException {
-        try (RandomAccessFile open = new RandomAccessFile(path(file).toFile(), "r")) {
-            int length = (int) Math.max(0, Math.min(count, open.length() - offset));
-            byte[] bytes = new byte[length];
-            open.seek(Math.min(offset, open.length()));
-            open.readFully(bytes);
-            return bytes;
-        } catch (java.io.FileNotFoundException e) {
-            throw Files.isRegularFile(folder.resolve(IDENTITY)) ? new LinkException.NoSuchFile(file) : gone(e);
+        try (SeekableByteChannel open = Files.newByteChannel(path(file), StandardOpenOption.READ, LinkOption.NOFOLLOW_LINKS)) {
+            int length = (int) Math.max(0, Math.min(count, open.size() - offset));
+            ByteBuffer bytes = ByteBuffer.allocate(length);
+            open.position(Math.min(offset, open.size()));
+            while (bytes.hasRemaining() && open.read(bytes) >= 0) {
+                // until as much is there as was asked for
+            }
+            return Arrays.copyOf(bytes.array(), bytes.position());
+        } catch (NoSuchFileException e) {
+            throw missing(file, e);
         } catch (IOException e) {
             throw gone(e);
         }
+    }
+
+    private LinkException missing(String file, IOException cause) {
+        return Files.isRegularFile(folder.resolve(IDENTITY), LinkOption.NOFOLLOW_LINKS) ? new LinkException.NoSuchFile(file) : gone(cause);
     }
 
     @Override
@@ -150,12 +185,17 @@ final class FolderInstrument implements Instrument {
         Path part = target.resolveSibling(target.getFileName() + ".part");
         try {
             Files.createDirectories(target.getParent());
+            path(file);
             if (Files.getFileStore(folder).getUsableSpace() < bytes.length) {
                 throw new LinkException.MemoryFull();
             }
-            Files.write(part, bytes);
-            // A drive may be pulled out at any time: what was confirmed must be on it.
-            try (FileChannel channel = FileChannel.open(part, StandardOpenOption.WRITE)) {
+            Files.deleteIfExists(part);
+            try (FileChannel channel = FileChannel.open(part, StandardOpenOption.WRITE, StandardOpenOption.CREATE_NEW)) {
+                ByteBuffer left = ByteBuffer.wrap(bytes);
+                while (left.hasRemaining()) {
+                    channel.write(left);
+                }
+                // A drive may be pulled out at any time: what was confirmed must be on it.
                 channel.force(true);
             }
             Files.move(part, target, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
@@ -175,12 +215,21 @@ final class FolderInstrument implements Instrument {
         }
     }
 
+    /** Where a file lies: beneath the folder, and on no way there a symbolic link that leads out of it. */
     private Path path(String file) throws LinkException {
-        Path path = folder.resolve(file).normalize();
-        if (!path.startsWith(folder) || path.equals(folder)) {
-            throw new LinkException.NoSuchFile(file);
+        try {
+            Path path = folder.resolve(file).normalize();
+            boolean isInside = path.startsWith(folder) && !path.equals(folder);
+            for (Path at = path; isInside && !at.equals(folder); at = at.getParent()) {
+                isInside = !Files.isSymbolicLink(at);
+            }
+            if (isInside) {
+                return path;
+            }
+        } catch (InvalidPathException noName) {
+            // no file has such a name
         }
-        return path;
+        throw new LinkException.NoSuchFile(file);
     }
 
     private static LinkException gone(Exception cause) {

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import rovek.core.live.LiveChannel;
+import rovek.link.scpi.ScpiSession;
 
 /** One connected instrument: what can be asked of it and done with it, in the terms of the work. Times are UTC. */
 public interface Instrument extends AutoCloseable {
@@ -25,7 +26,15 @@ public interface Instrument extends AutoCloseable {
 
     /** @param patience how long the instrument may stay silent */
     static Instrument connect(Transport transport, Optional<String> passCode, Duration patience) throws LinkException {
-        return ScpiInstrument.connect(transport, passCode, patience);
+        return connect(transport, passCode, patience, ScpiSession.NO_END);
+    }
+
+    /**
+     * @param patience how long the instrument may stay silent
+     * @param longest how long the link may be held in all
+     */
+    static Instrument connect(Transport transport, Optional<String> passCode, Duration patience, Duration longest) throws LinkException {
+        return ScpiInstrument.connect(transport, passCode, patience, longest);
     }
 
     InstrumentIdentity identity() throws LinkException;

@@ -3,6 +3,7 @@ package rovek.link;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.Optional;
+import rovek.link.scpi.ScpiSession;
 
 /** Where an instrument answers. */
 public sealed interface InstrumentAddress {
@@ -13,8 +14,14 @@ public sealed interface InstrumentAddress {
     /**
      * @param passCode empty where the instrument wants none
      * @param patience how long it may stay silent
+     * @param longest how long the link may be held in all
      */
-    Instrument connect(Optional<String> passCode, Duration patience) throws LinkException;
+    Instrument connect(Optional<String> passCode, Duration patience, Duration longest) throws LinkException;
+
+    /** @param patience how long it may stay silent */
+    default Instrument connect(Optional<String> passCode, Duration patience) throws LinkException {
+        return connect(passCode, patience, ScpiSession.NO_END);
+    }
 
     default Instrument connect(Optional<String> passCode) throws LinkException {
         return connect(passCode, Instrument.PATIENCE);
@@ -33,8 +40,8 @@ public sealed interface InstrumentAddress {
         }
 
         @Override
-        public Instrument connect(Optional<String> passCode, Duration patience) throws LinkException {
-            return Instrument.connect(new TcpTransport(host, port, patience), passCode, patience);
+        public Instrument connect(Optional<String> passCode, Duration patience, Duration longest) throws LinkException {
+            return Instrument.connect(new TcpTransport(host, port, patience), passCode, patience, longest);
         }
     }
 
@@ -51,8 +58,8 @@ public sealed interface InstrumentAddress {
         }
 
         @Override
-        public Instrument connect(Optional<String> passCode, Duration patience) throws LinkException {
-            return Instrument.connect(new SerialTransport(device, baud), passCode, patience);
+        public Instrument connect(Optional<String> passCode, Duration patience, Duration longest) throws LinkException {
+            return Instrument.connect(new SerialTransport(device, baud), passCode, patience, longest);
         }
     }
 
@@ -64,7 +71,7 @@ public sealed interface InstrumentAddress {
         }
 
         @Override
-        public Instrument connect(Optional<String> passCode, Duration patience) throws LinkException {
+        public Instrument connect(Optional<String> passCode, Duration patience, Duration longest) throws LinkException {
             return FolderInstrument.open(path);
         }
     }

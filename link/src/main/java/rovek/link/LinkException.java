@@ -127,6 +127,24 @@ public sealed class LinkException extends Exception {
         }
     }
 
+    /** A text would not reach the instrument as the one command it is meant to be. */
+    public static final class Unsendable extends LinkException {
+        private static final long serialVersionUID = 1L;
+
+        public Unsendable() {
+            super("link.unsendable", "A name or code for the instrument holds a line break or another control character. Nothing was sent; write it without.", null);
+        }
+    }
+
+    /** An answer that goes on for longer than any instrument needs. */
+    public static final class TooSlow extends LinkException {
+        private static final long serialVersionUID = 1L;
+
+        public TooSlow(long seconds) {
+            super("link.too-slow", "What answers there is not through after %d s: that is no instrument, or its line is disturbed. Check the line and try again.".formatted(seconds), null);
+        }
+    }
+
     /** Somebody stopped the transfer. */
     public static final class Stopped extends LinkException {
         private static final long serialVersionUID = 1L;

@@ -1,58 +1,41 @@
 package rovek.link;
 
-import com.digitalpetri.modbus.client.ModbusTcpClient;
-import com.digitalpetri.modbus.exceptions.ModbusExecutionException;
-import com.digitalpetri.modbus.exceptions.ModbusResponseException;
-import com.digitalpetri.modbus.exceptions.ModbusTimeoutException;
-import com.digitalpetri.modbus.pdu.ReadHoldingRegistersRequest;
-import com.digitalpetri.modbus.pdu.ReadInputRegistersRequest;
-import com.digitalpetri.modbus.tcp.client.NettyTcpClientTransport;
 import java.time.Duration;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import rovek.core.live.LiveChannel;
 import rovek.core.live.Register;
 
 /** A device that is read over Modbus TCP by a map of its registers. */
 public final class ModbusLink implements AutoCloseable {
 
-    private static final Duration CONNECT_PATIENCE = Duration.ofSeconds(3);
+    private static final int READ_HOLDING_REGISTERS = 3;
+    private static final int READ_INPUT_REGISTERS = 4;
     private static final int ILLEGAL_ADDRESS = 2;
 
-    private final ModbusTcpClient client;
+    private final Transport transport;
+    private final ModbusExchange exchange;
     private final int unit;
     private final List<Register> registers;
-    private final Duration patience;
 
-    private ModbusLink(ModbusTcpClient client, int unit, List<Register> registers, Duration patience) {
-        this.client = client;
+    private ModbusLink(Transport transport, int unit, List<Register> registers, Duration patience) {
+        this.transport = transport;
+        this.exchange = new ModbusExchange(transport, patience, System::nanoTime);
         this.unit = unit;
         this.registers = List.copyOf(registers);
-        this.patience = patience;
     }
 
     /**
      * Connects. A lost link is not mended by itself: the caller is told and connects anew.
      *
      * @param unit 0 to 255
-     * @param patience how long the device may stay silent
+     * @param patience how long the device may take for an answer
      */
     public static ModbusLink connect(String host, int port, int unit, List<Register> registers, Duration patience) throws LinkException {
-        ModbusTcpClient client = ModbusTcpClient.create(
-                NettyTcpClientTransport.create(transport -> {
-                    transport.hostname = host;
-                    transport.port = port;
-                    transport.connectTimeout = CONNECT_PATIENCE;
-                    transport.connectPersistent = false;
-                }),
-                config -> config.requestTimeout = patience);
-        ModbusLink link = new ModbusLink(client, unit, registers, patience);
-        try {
-            client.connect();
-            return link;
-        } catch (ModbusExecutionException e) {
-            link.close();
-            throw new LinkException.NotReachable("%s port %d".formatted(host, port), e);
-        }
+        Transport transport = new TcpTransport(host, port);
+        transport.connect();
+        return new ModbusLink(transport, unit, registers, patience);
     }
 
     /** What it shows; the same for as long as the link stands. */
@@ -61,44 +44,44 @@ public final class ModbusLink implements AutoCloseable {
     }
 
     /**
-     * All channels as they are now, NaN where one has no value.
+     * All channels as they are now, NaN where one has no value or the device refuses it.
      *
-     * @throws LinkException.Refused naming the channel whose register the device does not have
+     * @throws LinkException.Refused where the device refuses every channel, naming the first
      */
     public double[] fetch() throws LinkException {
         double[] values = new double[registers.size()];
+        Arrays.fill(values, Double.NaN);
+        Optional<LinkException.Refused> refused = Optional.empty();
+        int refusals = 0;
         for (int i = 0; i < values.length; i++) {
-            values[i] = value(registers.get(i));
+            try {
+                values[i] = value(registers.get(i));
+            } catch (LinkException.Refused e) {
+                refused = refused.isEmpty() ? Optional.of(e) : refused;
+                refusals++;
+            }
+        }
+        if (refused.isPresent() && refusals == values.length) {
+            throw refused.get();
         }
         return values;
     }
 
     private double value(Register register) throws LinkException {
-        try {
-            byte[] bytes = register.isHolding()
-                    ? client.readHoldingRegisters(unit, new ReadHoldingRegistersRequest(register.address(), register.form().registers())).registers()
-                    : client.readInputRegisters(unit, new ReadInputRegistersRequest(register.address(), register.form().registers())).registers();
-            return register.value(bytes);
-        } catch (ModbusResponseException e) {
-            String why = e.getExceptionCode() == ILLEGAL_ADDRESS
+        int count = register.form().registers();
+        ModbusExchange.Answer answer = exchange.read(
+                unit, register.isHolding() ? READ_HOLDING_REGISTERS : READ_INPUT_REGISTERS, register.address(), count, 2 * count);
+        if (answer.exception() != 0) {
+            String why = answer.exception() == ILLEGAL_ADDRESS
                     ? "it has no %s register %d".formatted(register.isHolding() ? "holding" : "input", register.address())
-                    : "exception code " + e.getExceptionCode();
+                    : "exception code " + answer.exception();
             throw new LinkException.Refused("the channel " + register.name(), why);
-        } catch (ModbusTimeoutException e) {
-            throw new LinkException.TimedOut("the channel " + register.name(), patience.toMillis());
-        } catch (ModbusExecutionException e) {
-            throw new LinkException.Lost(e);
-        } catch (IllegalArgumentException e) {
-            throw new LinkException.Garbled("registers of another length than was asked for");
         }
+        return register.value(answer.data());
     }
 
     @Override
     public void close() {
-        try {
-            client.disconnect();
-        } catch (ModbusExecutionException alreadyGone) {
-            // there is nothing left to close
-        }
+        transport.close();
     }
 }

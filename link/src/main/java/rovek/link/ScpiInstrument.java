@@ -32,12 +32,12 @@ final class ScpiInstrument implements Instrument {
         this.session = session;
     }
 
-    static ScpiInstrument connect(Transport transport, Optional<String> passCode, Duration patience) throws LinkException {
-        ScpiSession session = new ScpiSession(transport, patience, System::nanoTime);
+    static ScpiInstrument connect(Transport transport, Optional<String> passCode, Duration patience, Duration longest) throws LinkException {
+        ScpiSession session = new ScpiSession(transport, patience, longest, System::nanoTime);
         try {
             session.connect();
             if (passCode.isPresent()) {
-                session.command("SYSTem:PASSword:CENable " + ScpiText.quote(passCode.get()));
+                session.command("SYSTem:PASSword:CENable " + ScpiText.quote(passCode.get()), "the pass code");
             }
             session.drainErrors();
             return new ScpiInstrument(session);
@@ -72,7 +72,7 @@ final class ScpiInstrument implements Instrument {
         try {
             return answer.isBlank() ? Optional.empty() : Optional.of(LocalDate.parse(answer));
         } catch (DateTimeException e) {
-            throw new LinkException.Garbled("a date written " + answer);
+            throw new LinkException.Garbled("a date that is none");
         }
     }
 
@@ -107,7 +107,7 @@ final class ScpiInstrument implements Instrument {
                     .atTime(LocalTime.of((int) number(time.get(0), "an hour"), (int) number(time.get(1), "a minute"), (int) number(time.get(2), "a second")))
                     .toInstant(ZoneOffset.UTC));
         } catch (DateTimeException e) {
-            throw new LinkException.Garbled("a clock that shows " + date + " " + time);
+            throw new LinkException.Garbled("a clock that shows no time");
         }
     }
 
@@ -129,6 +129,9 @@ final class ScpiInstrument implements Instrument {
             List<String> fields = ScpiText.split(ScpiText.unquote(entry));
             if (fields.size() != 3) {
                 throw new LinkException.Garbled("a file without name, type and size");
+            }
+            if (ScpiText.hasControlCharacter(entry)) {
+                throw new LinkException.Garbled("a file whose name holds a control character");
             }
             files.add(new InstrumentFile(fields.get(0), fields.get(1), (long) number(fields.get(2), "a file size")));
         }
@@ -250,7 +253,7 @@ final class ScpiInstrument implements Instrument {
         try {
             return Double.parseDouble(text);
         } catch (NumberFormatException e) {
-            throw new LinkException.Garbled(what + " written " + text);
+            throw new LinkException.Garbled(what + " that is no number");
         }
     }
 

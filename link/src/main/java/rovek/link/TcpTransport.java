@@ -2,19 +2,26 @@ package rovek.link;
 
 import java.io.IOException;
 import java.net.InetSocketAddress;
-import java.net.Socket;
-import java.net.SocketTimeoutException;
+import java.net.StandardSocketOptions;
+import java.nio.ByteBuffer;
+import java.nio.channels.ClosedSelectorException;
+import java.nio.channels.SelectionKey;
+import java.nio.channels.Selector;
+import java.nio.channels.SocketChannel;
 import java.time.Duration;
 
-/** A raw TCP socket, by custom port 5025. */
+/** A raw TCP socket, by custom port 5025. Whoever takes no bytes is waited for as little as whoever sends none. */
 public final class TcpTransport implements Transport {
 
     private static final Duration CONNECT_PATIENCE = Duration.ofSeconds(3);
+    private static final Duration SEND_PATIENCE = Duration.ofSeconds(20);
 
     private final String host;
     private final int port;
     private final Duration connectPatience;
-    private Socket socket;
+    private final Duration sendPatience;
+    private SocketChannel channel;
+    private Selector ready;
 
     public TcpTransport(String host, int port) {
         this(host, port, CONNECT_PATIENCE);
@@ -22,37 +29,52 @@ public final class TcpTransport implements Transport {
 
     /** @param connectPatience how long to wait for somebody to answer at the address */
     public TcpTransport(String host, int port, Duration connectPatience) {
+        this(host, port, connectPatience, SEND_PATIENCE);
+    }
+
+    /** @param sendPatience how long the other side may take nothing of what is sent */
+    TcpTransport(String host, int port, Duration connectPatience, Duration sendPatience) {
         if (host.isBlank() || port < 1 || port > 65_535) {
             throw new IllegalArgumentException("An address is a host and a port from 1 to 65535, not %s:%s.".formatted(host, port));
         }
         this.host = host;
         this.port = port;
+        this.sendPatience = sendPatience;
         this.connectPatience = connectPatience.compareTo(CONNECT_PATIENCE) < 0 ? connectPatience : CONNECT_PATIENCE;
     }
 
     @Override
     public void connect() throws LinkException {
-        Socket fresh = new Socket();
+        disconnect();
         try {
-            fresh.connect(new InetSocketAddress(host, port), (int) connectPatience.toMillis());
-            fresh.setTcpNoDelay(true);
-            socket = fresh;
+            channel = SocketChannel.open();
+            channel.socket().connect(new InetSocketAddress(host, port), (int) connectPatience.toMillis());
+            channel.setOption(StandardSocketOptions.TCP_NODELAY, true);
+            channel.configureBlocking(false);
+            ready = Selector.open();
+            channel.register(ready, SelectionKey.OP_READ);
         } catch (IOException e) {
-            closeQuietly(fresh);
+            disconnect();
             throw new LinkException.NotReachable(address(), e);
         }
     }
 
     @Override
     public boolean isConnected() {
-        return socket != null && !socket.isClosed();
+        return channel != null && channel.isOpen();
     }
 
     @Override
     public void send(byte[] bytes) throws LinkException {
+        ByteBuffer left = ByteBuffer.wrap(bytes);
         try {
-            open().getOutputStream().write(bytes);
-        } catch (IOException e) {
+            while (left.hasRemaining()) {
+                if (open().write(left) == 0 && !isReadyWithin(SelectionKey.OP_WRITE, sendPatience)) {
+                    disconnect();
+                    throw new LinkException.TimedOut("what was sent to it", sendPatience.toMillis());
+                }
+            }
+        } catch (IOException | ClosedSelectorException e) {
             disconnect();
             throw new LinkException.Lost(e);
         }
@@ -61,26 +83,34 @@ public final class TcpTransport implements Transport {
     @Override
     public int receive(byte[] into, Duration patience) throws LinkException {
         try {
-            open().setSoTimeout((int) Math.max(1, patience.toMillis()));
-            int count = socket.getInputStream().read(into);
+            open();
+            if (!isReadyWithin(SelectionKey.OP_READ, patience)) {
+                return 0;
+            }
+            int count = channel.read(ByteBuffer.wrap(into));
             if (count < 0) {
                 disconnect();
                 throw new LinkException.Lost(null);
             }
             return count;
-        } catch (SocketTimeoutException e) {
-            return 0;
-        } catch (IOException e) {
+        } catch (IOException | ClosedSelectorException e) {
             disconnect();
             throw new LinkException.Lost(e);
         }
     }
 
-    private Socket open() throws LinkException {
-        if (socket == null || socket.isClosed()) {
+    private boolean isReadyWithin(int operation, Duration patience) throws IOException {
+        channel.keyFor(ready).interestOps(operation);
+        int count = ready.select(Math.max(1, patience.toMillis()));
+        ready.selectedKeys().clear();
+        return count > 0;
+    }
+
+    private SocketChannel open() throws LinkException {
+        if (!isConnected()) {
             throw new LinkException.Lost(null);
         }
-        return socket;
+        return channel;
     }
 
     @Override
@@ -90,15 +120,17 @@ public final class TcpTransport implements Transport {
 
     @Override
     public void disconnect() {
-        if (socket != null) {
-            closeQuietly(socket);
-        }
+        close(channel);
+        close(ready);
     }
 
-    private static void closeQuietly(Socket socket) {
+    private static void close(AutoCloseable open) {
+        if (open == null) {
+            return;
+        }
         try {
-            socket.close();
-        } catch (IOException alreadyGone) {
+            open.close();
+        } catch (Exception alreadyGone) {
             // there is nothing left to close
         }
     }

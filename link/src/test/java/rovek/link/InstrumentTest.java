@@ -29,7 +29,7 @@ class InstrumentTest {
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
         "*IDN? | only,three,parts | identity without maker",
-        "ROVek:CALibration:DATE? | \"yesterday\" | a date written yesterday"
+        "ROVek:CALibration:DATE? | \"yesterday\" | a date that is none"
     })
     void anIdentityThatMakesNoSenseIsGarbled(String query, String answer, String sentence) {
         script.answering("*IDN?", "Maker,VH-2,30417,2.4.1").answering(query, answer);

@@ -57,6 +57,17 @@ class TcpTransportTest {
     }
 
     @Test
+    void whoeverTakesNothingIsNotWaitedForForEver() throws Exception {
+        TcpTransport impatient = new TcpTransport("127.0.0.1", listening.getLocalPort(), Duration.ofSeconds(1), Duration.ofMillis(200));
+        impatient.connect();
+        try (Socket deaf = listening.accept()) {
+            assertThat(deaf.isConnected()).isTrue();
+            assertThatThrownBy(() -> impatient.send(new byte[64 << 20])).isInstanceOf(LinkException.TimedOut.class);
+            assertThat(impatient.isConnected()).as("half a message is on its way: the next one would be taken for its rest").isFalse();
+        }
+    }
+
+    @Test
     void anAddressHasAPort() {
         assertThatThrownBy(() -> new TcpTransport("here", 0)).hasMessageContaining("port from 1 to 65535");
         assertThatThrownBy(() -> new TcpTransport(" ", 5025)).hasMessageContaining("An address is a host");

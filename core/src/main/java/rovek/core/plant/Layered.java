@@ -10,7 +10,7 @@ import java.util.Set;
  * A map that is never changed: a new one differs from it by a few entries and shares the rest. The differences lie over a large
  * base until they are many enough to be worth a base of their own.
  */
-final class Layered<K, V> {
+public final class Layered<K, V> {
 
     private static final int FEW = 1_024;
 
@@ -25,21 +25,21 @@ final class Layered<K, V> {
     }
 
     /** Takes the map over: nobody may change it afterwards. */
-    static <K, V> Layered<K, V> of(Map<K, V> base) {
+    public static <K, V> Layered<K, V> of(Map<K, V> base) {
         return new Layered<>(base, Map.of(), base.size());
     }
 
-    Optional<V> get(K key) {
+    public Optional<V> get(K key) {
         Optional<V> differing = over.get(key);
         return differing != null ? differing : Optional.ofNullable(base.get(key));
     }
 
-    int size() {
+    public int size() {
         return size;
     }
 
     /** The keys under which another map holds something else. What both share is not looked at. */
-    Set<K> differing(Layered<K, V> other) {
+    public Set<K> differing(Layered<K, V> other) {
         Set<K> candidates = new HashSet<>(over.keySet());
         candidates.addAll(other.over.keySet());
         if (base != other.base) {
@@ -51,7 +51,7 @@ final class Layered<K, V> {
     }
 
     /** @param changes key to new value, or to empty where it goes */
-    Layered<K, V> with(Map<K, Optional<V>> changes) {
+    public Layered<K, V> with(Map<K, Optional<V>> changes) {
         int grown = size;
         for (Map.Entry<K, Optional<V>> change : changes.entrySet()) {
             grown += (change.getValue().isPresent() ? 1 : 0) - (get(change.getKey()).isPresent() ? 1 : 0);

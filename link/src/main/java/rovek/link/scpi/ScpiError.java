@@ -30,7 +30,8 @@ public record ScpiError(int code, String text) {
                     Integer.parseInt(answer.substring(0, comma < 0 ? answer.length() : comma).strip()),
                     comma < 0 ? "" : ScpiText.unquote(answer.substring(comma + 1)));
         } catch (NumberFormatException e) {
-            throw new LinkException.Garbled("an error report without a number (" + ScpiText.shortened(answer) + ")");
+            // Not what it said instead: whatever listens at that place may have said it to nobody here.
+            throw new LinkException.Garbled("an error report without a number");
         }
     }
 
@@ -41,7 +42,7 @@ public record ScpiError(int code, String text) {
             case -256 -> new LinkException.NoSuchFile(ScpiText.firstQuoted(command));
             case 210 -> new LinkException.BatteryLow();
             case -284 -> new LinkException.Busy();
-            default -> new LinkException.Refused(ScpiText.shortened(command), text + " (" + code + ")");
+            default -> new LinkException.Refused(ScpiText.shortened(command), ScpiText.fitToShow(text) + " (" + code + ")");
         };
     }
 

@@ -44,6 +44,16 @@ public final class ScpiText {
         return parts;
     }
 
+    /** Whether a text holds what is no part of a text: C0 and C1 controls, line breaks among them. */
+    public static boolean hasControlCharacter(String text) {
+        return text.chars().anyMatch(Character::isISOControl);
+    }
+
+    /** A text that came from elsewhere, fit to stand in a sentence. */
+    static String fitToShow(String text) {
+        return shortened(text.chars().filter(c -> !Character.isISOControl(c)).collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append).toString().strip());
+    }
+
     static String firstQuoted(String command) {
         int from = command.indexOf('"');
         int to = command.indexOf('"', from + 1);

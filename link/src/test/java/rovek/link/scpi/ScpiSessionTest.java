@@ -17,7 +17,7 @@ import rovek.link.LinkException;
 class ScpiSessionTest {
 
     /** Answers from a script; when it runs out, silence, during which the clock runs. */
-    private static final class Scripted extends FakeTransport {
+    private static class Scripted extends FakeTransport {
         private final Deque<String> answers = new ArrayDeque<>();
         private final List<String> sent = new ArrayList<>();
         private final AtomicLong nanos = new AtomicLong();
@@ -73,6 +73,87 @@ class ScpiSessionTest {
         silent.connect();
         assertThatThrownBy(() -> session(silent).query("*IDN?")).isInstanceOf(LinkException.TimedOut.class).hasMessageContaining("2 s");
         assertThat(silent.isConnected()).isFalse();
+    }
+
+    @Test
+    void aLineBreakInANameIsNoSecondCommand() {
+        for (String name : List.of("A.zip\"\nMMEMory:DELete \"B.zip", "A\rB", "A\u0000B", "A\u0085B", "A\tB")) {
+            Scripted script = new Scripted("0\n");
+            ScpiSession session = session(script);
+            assertThatThrownBy(() -> session.command("MMEMory:DELete " + ScpiText.quote(name))).isInstanceOf(LinkException.Unsendable.class);
+            assertThatThrownBy(() -> session.query("ROVek:FILE:DIGest? " + ScpiText.quote(name))).isInstanceOf(LinkException.Unsendable.class);
+            assertThatThrownBy(() -> session.command("MMEMory:DATA " + ScpiText.quote(name), new byte[3])).isInstanceOf(LinkException.Unsendable.class);
+            assertThat(script.sent).as("nothing was sent").isEmpty();
+        }
+    }
+
+    @Test
+    void whatIsNobodysBusinessStandsInNoSentence() {
+        assertThatThrownBy(() -> session(new Scripted("-113,\"Undefined header\"\n", "0\n")).command("SYSTem:PASSword:CENable \"4711\"", "the pass code"))
+                .isInstanceOf(LinkException.Refused.class)
+                .hasMessageContaining("the pass code")
+                .hasMessageNotContaining("4711");
+    }
+
+    @Test
+    void whatSomethingElseAnswersIsNotTold() {
+        assertThatThrownBy(() -> session(new Scripted("SSH-2.0-secret banner\n")).command("X")).isInstanceOf(LinkException.Garbled.class).hasMessageNotContaining("secret");
+        assertThatThrownBy(() -> session(new Scripted("-300,\"Odd\u0007 \u001b[2Jfault\"\n", "0\n")).command("X"))
+                .hasMessageContaining("Odd [2Jfault (-300)");
+    }
+
+    /** A byte every half second keeps no patience awake for ever. */
+    @Test
+    void anAnswerThatTricklesIsGivenUp() {
+        Scripted slow = new Scripted() {
+            @Override
+            public int receive(byte[] into, Duration patience) {
+                super.nanos.addAndGet(500_000_000);
+                into[0] = 'x';
+                return 1;
+            }
+        };
+        slow.connect();
+        assertThatThrownBy(() -> session(slow).query("*IDN?")).isInstanceOf(LinkException.TooSlow.class).hasMessageContaining("after 4 s");
+        assertThat(slow.isConnected()).isFalse();
+    }
+
+    @Test
+    void aSlowLineMayTakeItsTimeForALongAnswer() throws LinkException {
+        byte[] block = ReplyParser.block(new byte[60_000]);
+        Scripted slow = new Scripted("0\n") {
+            private int at;
+
+            @Override
+            public int receive(byte[] into, Duration patience) {
+                if (at == block.length) {
+                    return super.receive(into, patience);
+                }
+                int count = Math.min(480, block.length - at);
+                System.arraycopy(block, at, into, 0, count);
+                at += count;
+                super.nanos.addAndGet(500_000_000);
+                return count;
+            }
+        };
+        assertThat(session(slow).queryBlock("MMEMory:DATA? \"A\"")).hasSize(60_000);
+    }
+
+    @Test
+    void aSessionThatIsToBeShortEndsInTime() {
+        Scripted chatty = new Scripted("a\n", "b\n", "c\n", "d\n") {
+            @Override
+            public int receive(byte[] into, Duration patience) {
+                super.nanos.addAndGet(900_000_000);
+                return super.receive(into, patience);
+            }
+        };
+        ScpiSession session = new ScpiSession(chatty, Duration.ofSeconds(2), Duration.ofSeconds(2), chatty.nanos::get);
+        assertThatThrownBy(() -> {
+            for (int i = 0; i < 4; i++) {
+                session.queryUnchecked("*IDN?");
+            }
+        }).isInstanceOf(LinkException.TooSlow.class);
     }
 
     @Test

@@ -19,13 +19,13 @@ import org.springframework.scheduling.annotation.Async;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 import rovek.core.limit.Verdict;
+import rovek.core.plant.Layered;
 import rovek.core.plant.Level;
 import rovek.core.plant.Node;
 import rovek.core.plant.NodeTree;
 import rovek.core.plant.Sisters;
 import rovek.server.judge.ReadingVerdict;
 import rovek.server.judge.Verdicts;
-import rovek.server.plant.CheckView;
 import rovek.server.plant.Plant;
 import rovek.server.plant.PlantTree;
 import rovek.server.reading.ReadingView;
@@ -46,7 +46,7 @@ public class Standings {
     private final Readings readings;
     private final Verdicts verdicts;
     private final Lock building = new ReentrantLock();
-    private volatile Moment last;
+    private volatile Kept last;
 
     Standings(StandingFeed feed, Plant plant, Readings readings, Verdicts verdicts) {
         this.feed = feed;
@@ -55,16 +55,19 @@ public class Standings {
         this.verdicts = verdicts;
     }
 
+    /** @param askedAt system nano time at which the news it was made from were asked for; whoever came before that is served by it */
+    private record Kept(Moment moment, long askedAt) {}
+
     /** The plant and how it stood at one moment. */
     public static final class Moment {
 
-        private final String horizon;
+        private final StandingFeed.News news;
         private final PlantTree tree;
-        private final Map<UUID, CheckStanding> checks;
-        private final Map<UUID, NodeStanding> nodes;
+        private final Layered<UUID, CheckStanding> checks;
+        private final Layered<UUID, NodeStanding> nodes;
 
-        Moment(String horizon, PlantTree tree, Map<UUID, CheckStanding> checks, Map<UUID, NodeStanding> nodes) {
-            this.horizon = horizon;
+        Moment(StandingFeed.News news, PlantTree tree, Layered<UUID, CheckStanding> checks, Layered<UUID, NodeStanding> nodes) {
+            this.news = news.toldAgain();
             this.tree = tree;
             this.checks = checks;
             this.nodes = nodes;
@@ -76,7 +79,7 @@ public class Standings {
 
         /** A node without checks stands as not judged with nothing beneath. */
         public Standing of(UUID node) {
-            return nodes.getOrDefault(node, NodeStanding.NOTHING).view(node);
+            return nodes.get(node).orElse(NodeStanding.NOTHING).view(node);
         }
 
         /** The verdict on a check's newest reading. */
@@ -89,7 +92,7 @@ public class Standings {
         }
 
         CheckStanding check(UUID check) {
-            return checks.getOrDefault(check, CheckStanding.NEVER_MEASURED);
+            return checks.get(check).orElse(CheckStanding.NEVER_MEASURED);
         }
 
         /** The checks at or beneath a node, the worst first, up to so many. */
@@ -122,18 +125,22 @@ public class Standings {
         if (TransactionSynchronizationManager.isActualTransactionActive()) {
             throw new IllegalStateException("How the plant stands is asked before a transaction begins, not within.");
         }
-        Moment seen = last;
-        if (seen != null && news(seen).isEmpty()) {
-            return seen;
+        long came = System.nanoTime();
+        Kept seen = last;
+        if (seen != null && news(seen.moment()).isEmpty()) {
+            return seen.moment();
         }
         building.lock();
         try {
-            Moment before = last;
-            News news = news(before);
-            if (!news.isEmpty()) {
-                last = before == null ? first(news) : next(before, news);
+            Kept before = last;
+            if (before != null && before.askedAt() - came >= 0) {
+                return before.moment();
             }
-            return last;
+            long asks = System.nanoTime();
+            News news = news(before == null ? null : before.moment());
+            Moment moment = before == null ? first(news) : news.isEmpty() ? before.moment() : next(before.moment(), news);
+            last = new Kept(moment, asks);
+            return moment;
         } finally {
             building.unlock();
         }
@@ -142,35 +149,39 @@ public class Standings {
     /**
      * What happened since a moment.
      *
+     * @param measured checks with other readings than at that moment
      * @param isEmpty whether nothing did
      */
-    private record News(StandingFeed.News feed, PlantTree tree, boolean isEmpty) {}
+    private record News(StandingFeed.News feed, Set<UUID> measured, PlantTree tree, boolean isEmpty) {}
 
     private News news(@Nullable Moment since) {
-        StandingFeed.News told = feed.since(since == null ? "0" : since.horizon);
+        StandingFeed.News told = feed.since(since == null ? 0 : since.news.horizon());
         PlantTree tree = plant.tree();
-        return new News(told, tree, since != null && told.measured().isEmpty() && tree == since.tree);
+        Set<UUID> measured = told.unlike(since == null ? StandingFeed.News.NONE : since.news);
+        return new News(told, measured, tree, since != null && measured.isEmpty() && tree == since.tree);
     }
 
     private Moment first(News news) {
+        Map<UUID, Optional<CheckStanding>> judged =
+                judge(news.tree(), news.measured().stream().filter(id -> isCheck(news.tree().nodes(), id)).toList());
         Map<UUID, CheckStanding> checks = new HashMap<>();
-        judge(news.tree(), news.feed().measured().stream().filter(id -> isCheck(news.tree().nodes(), id)).toList(), checks);
-        return new Moment(news.feed().horizon(), news.tree(), checks, rolledUp(news.tree().nodes(), checks));
+        judged.forEach((id, standing) -> standing.ifPresent(those -> checks.put(id, those)));
+        return new Moment(news.feed(), news.tree(), Layered.of(checks), Layered.of(rolledUp(news.tree().nodes(), checks)));
     }
 
     private Moment next(Moment last, News news) {
         NodeTree before = last.tree.nodes();
         NodeTree now = news.tree().nodes();
-        Map<UUID, CheckStanding> checks = new HashMap<>(last.checks);
         // By the two plants themselves: what is told of a plant and the plant are never of quite the same moment.
         Set<UUID> altered = before.differing(now);
-        Set<UUID> measured = news.feed().measured();
+        Set<UUID> measured = news.measured();
         Set<UUID> toJudge = toJudge(before, now, altered, measured);
         toJudge.addAll(comparedWith(news.tree(), measured));
         toJudge.removeIf(id -> !isCheck(now, id));
-        altered.stream().filter(id -> now.find(id).isEmpty()).forEach(checks::remove);
-        judge(news.tree(), toJudge, checks);
-        return new Moment(news.feed().horizon(), news.tree(), checks, rolledUpAgain(last, now, altered, toJudge, checks));
+        Map<UUID, Optional<CheckStanding>> judged = judge(news.tree(), toJudge);
+        altered.stream().filter(id -> now.find(id).isEmpty()).forEach(gone -> judged.put(gone, Optional.empty()));
+        Layered<UUID, CheckStanding> checks = last.checks.with(judged);
+        return new Moment(news.feed(), news.tree(), checks, rolledUpAgain(last, now, altered, toJudge, checks));
     }
 
     /** Checks whose limits compare them with sisters that were measured now. */
@@ -206,7 +217,9 @@ public class Standings {
         return checks;
     }
 
-    private void judge(PlantTree tree, Collection<UUID> ids, Map<UUID, CheckStanding> into) {
+    /** How each stands; empty where it was never measured. */
+    private Map<UUID, Optional<CheckStanding>> judge(PlantTree tree, Collection<UUID> ids) {
+        Map<UUID, Optional<CheckStanding>> standings = new HashMap<>();
         List<UUID> all = List.copyOf(ids);
         for (int from = 0; from < all.size(); from += CHECKS_A_QUERY) {
             List<UUID> some = all.subList(from, Math.min(all.size(), from + CHECKS_A_QUERY));
@@ -214,14 +227,10 @@ public class Standings {
             Map<UUID, ReadingVerdict> judged = verdicts.of(tree, newest.values().stream().flatMap(history -> lastTwo(history).stream()).toList());
             for (UUID id : some) {
                 List<ReadingView> history = newest.getOrDefault(id, List.of());
-                if (history.isEmpty()) {
-                    into.remove(id);
-                } else {
-                    CheckView check = tree.check(id).orElseThrow();
-                    into.put(id, CheckStanding.of(check, history, judged));
-                }
+                standings.put(id, history.isEmpty() ? Optional.empty() : Optional.of(CheckStanding.of(tree.check(id).orElseThrow(), history, judged)));
             }
         }
+        return standings;
     }
 
     static List<ReadingView> lastTwo(List<ReadingView> history) {
@@ -233,20 +242,20 @@ public class Standings {
         List<Node> all = tree.beneath(Node.PLANT);
         for (int i = all.size() - 1; i >= 0; i--) {
             Node node = all.get(i);
-            NodeStanding own = node.level() == Level.CHECK ? ofCheck(node.id(), checks) : nodes.getOrDefault(node.id(), NodeStanding.NOTHING);
+            NodeStanding own = node.level() == Level.CHECK ? ofCheck(Optional.ofNullable(checks.get(node.id()))) : nodes.getOrDefault(node.id(), NodeStanding.NOTHING);
             nodes.put(node.id(), own);
             nodes.merge(node.parentId(), own, NodeStanding::plus);
         }
         return nodes;
     }
 
-    private static NodeStanding ofCheck(UUID id, Map<UUID, CheckStanding> checks) {
-        return NodeStanding.of(checks.getOrDefault(id, CheckStanding.NEVER_MEASURED));
+    private static NodeStanding ofCheck(Optional<CheckStanding> check) {
+        return NodeStanding.of(check.orElse(CheckStanding.NEVER_MEASURED));
     }
 
     /** Only what changed and what stands above it. */
-    private static Map<UUID, NodeStanding> rolledUpAgain(
-            Moment last, NodeTree after, Set<UUID> altered, Set<UUID> judged, Map<UUID, CheckStanding> checks) {
+    private static Layered<UUID, NodeStanding> rolledUpAgain(
+            Moment last, NodeTree after, Set<UUID> altered, Set<UUID> judged, Layered<UUID, CheckStanding> checks) {
         Map<UUID, Integer> depths = new HashMap<>();
         for (Collection<UUID> ids : List.of(altered, judged)) {
             for (UUID id : ids) {
@@ -255,20 +264,20 @@ public class Standings {
             }
         }
         depths.put(Node.PLANT, 0);
-        Map<UUID, NodeStanding> nodes = new HashMap<>(last.nodes);
+        Map<UUID, Optional<NodeStanding>> nodes = new HashMap<>();
         depths.entrySet().stream().sorted(Map.Entry.<UUID, Integer>comparingByValue().reversed()).map(Map.Entry::getKey).forEach(id -> {
             Optional<Node> node = after.find(id);
             if (node.isEmpty() && !id.equals(Node.PLANT)) {
-                nodes.remove(id);
+                nodes.put(id, Optional.empty());
             } else if (node.isPresent() && node.get().level() == Level.CHECK) {
-                nodes.put(id, ofCheck(id, checks));
+                nodes.put(id, Optional.of(ofCheck(checks.get(id))));
             } else {
-                nodes.put(id, after.children(id).stream()
-                        .map(child -> nodes.getOrDefault(child, NodeStanding.NOTHING))
-                        .reduce(NodeStanding.NOTHING, NodeStanding::plus));
+                nodes.put(id, Optional.of(after.children(id).stream()
+                        .flatMap(child -> nodes.getOrDefault(child, last.nodes.get(child)).stream())
+                        .reduce(NodeStanding.NOTHING, NodeStanding::plus)));
             }
         });
-        return nodes;
+        return last.nodes.with(nodes);
     }
 
     private static void addWithAbove(NodeTree tree, UUID id, Map<UUID, Integer> depths) {

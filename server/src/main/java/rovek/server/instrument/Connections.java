@@ -89,7 +89,7 @@ public class Connections {
      */
     public InstrumentView connect(ConnectionDraft draft) {
         Reach reach = draft.reach();
-        policy.requireAllowed(reach);
+        policy.address(reach);
         Optional<ConnectionRows.Row> known = rows.at(reach);
         UUID id = known.map(ConnectionRows.Row::id).orElseGet(UUID::randomUUID);
         ConnectionRows.Row wanted = new ConnectionRows.Row(id, name(draft, known), reach, sealed(draft, known), Optional.empty());

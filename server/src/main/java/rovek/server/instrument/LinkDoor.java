@@ -10,6 +10,7 @@ import java.util.concurrent.locks.ReentrantLock;
 import org.springframework.stereotype.Service;
 import rovek.link.Instrument;
 import rovek.link.LinkException;
+import rovek.link.scpi.ScpiSession;
 import rovek.server.problem.DomainProblem;
 import rovek.server.secret.Secrets;
 
@@ -20,10 +21,12 @@ class LinkDoor {
     private static final Duration LONGEST_LOOK = Duration.ofSeconds(5);
 
     private final Secrets secrets;
+    private final ConnectionPolicy policy;
     private final Map<UUID, ReentrantLock> locks = new ConcurrentHashMap<>();
 
-    LinkDoor(Secrets secrets) {
+    LinkDoor(Secrets secrets, ConnectionPolicy policy) {
         this.secrets = secrets;
+        this.policy = policy;
     }
 
     /** An open link that holds its connection until it is closed. */
@@ -50,18 +53,22 @@ class LinkDoor {
             Thread.currentThread().interrupt();
             throw new LinkException.Stopped();
         }
-        return opened(connection, lock, Instrument.PATIENCE);
+        return opened(connection, lock, Instrument.PATIENCE, ScpiSession.NO_END);
     }
 
-    /** Opens a link only where nobody else holds it; empty otherwise. */
-    Optional<Opened> peek(ConnectionRows.Row connection, Duration patience) throws LinkException {
+    /**
+     * Opens a link only where nobody else holds it; empty otherwise.
+     *
+     * @param longest how long it may be held
+     */
+    Optional<Opened> peek(ConnectionRows.Row connection, Duration patience, Duration longest) throws LinkException {
         ReentrantLock lock = locks.computeIfAbsent(connection.id(), none -> new ReentrantLock());
-        return lock.tryLock() ? Optional.of(opened(connection, lock, patience)) : Optional.empty();
+        return lock.tryLock() ? Optional.of(opened(connection, lock, patience, longest)) : Optional.empty();
     }
 
-    private Opened opened(ConnectionRows.Row connection, ReentrantLock lock, Duration patience) throws LinkException {
+    private Opened opened(ConnectionRows.Row connection, ReentrantLock lock, Duration patience, Duration longest) throws LinkException {
         try {
-            return new Opened(connection.reach().address().connect(passCode(connection), patience), lock);
+            return new Opened(policy.address(connection.reach()).connect(passCode(connection), patience, longest), lock);
         } catch (LinkException | RuntimeException e) {
             lock.unlock();
             throw e;

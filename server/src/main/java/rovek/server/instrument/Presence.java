@@ -3,34 +3,35 @@ package rovek.server.instrument;
 import jakarta.annotation.Nullable;
 import jakarta.annotation.PreDestroy;
 import java.time.Duration;
-import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
-import java.util.concurrent.Callable;
-import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import rovek.link.Instrument;
 import rovek.link.InstrumentIdentity;
 import rovek.link.LinkException;
+import rovek.server.problem.DomainProblem;
 
 /**
  * Who is there now, by every connection and everywhere else an instrument might be. Many may ask at once and often: the
- * instruments are asked once in a while and never while somebody works with them.
+ * instruments are asked once in a while, never while somebody works with them, and nobody waits for the slowest.
  */
 @Service
 public class Presence {
 
     /** Fewer than there are connections to the database: others want to work meanwhile. */
-    private static final int MOST_AT_ONCE = 4;
+    private static final int MOST_AT_ONCE = 6;
 
     private static final Duration PATIENCE = Duration.ofMillis(900);
+    /** Whoever looks is told by then what is known; slow ones are told of at the next look. */
+    private static final Duration LONGEST_LOOK = Duration.ofSeconds(2);
+    /** No place is asked for longer, whatever it answers. */
+    private static final Duration LONGEST_TALK = Duration.ofSeconds(4);
     private static final Duration FRESH = Duration.ofMillis(1_500);
     private static final Duration CANDIDATES_FRESH = Duration.ofSeconds(4);
 
@@ -41,8 +42,8 @@ public class Presence {
     private final InstrumentClaims claims;
     private final TransactionTemplate transaction;
     private final ExecutorService asking = Executors.newFixedThreadPool(MOST_AT_ONCE);
-    private final Seen<ConnectionLine> connections = new Seen<>();
-    private final Seen<CandidateLine> candidates = new Seen<>();
+    private final Sightings<UUID, ConnectionLine> connections = new Sightings<>(asking);
+    private final Sightings<Reach, Optional<CandidateLine>> candidates = new Sightings<>(asking);
 
     Presence(
             ConnectionRows rows, ConnectionPolicy policy, LinkDoor door, Instruments instruments, InstrumentClaims claims, TransactionTemplate transaction) {
@@ -79,62 +80,31 @@ public class Presence {
     /** Everything that was found. */
     public record Findings(List<ConnectionLine> connections, List<CandidateLine> candidates, Set<String> lines) {}
 
-    private static final class Seen<T> {
-        private List<T> lines = List.of();
-        private long at = Long.MIN_VALUE;
-
-        boolean isFresh(Duration span) {
-            return at != Long.MIN_VALUE && System.nanoTime() - at < span.toNanos();
-        }
-    }
-
     /** @param anew whether what was found a moment ago will not do */
     public Findings look(boolean anew) {
-        List<ConnectionLine> known;
-        synchronized (connections) {
-            if (anew || !connections.isFresh(FRESH)) {
-                connections.lines = together(rows.all(), this::line);
-                connections.at = System.nanoTime();
-            }
-            known = connections.lines;
-        }
-        synchronized (candidates) {
-            if (anew || !candidates.isFresh(CANDIDATES_FRESH)) {
-                Set<Reach> taken = new HashSet<>();
-                rows.all().forEach(row -> taken.add(row.reach()));
-                candidates.lines = together(policy.places().stream().filter(place -> !taken.contains(place)).toList(), this::candidate)
-                        .stream().flatMap(Optional::stream).toList();
-                candidates.at = System.nanoTime();
-            }
-            return new Findings(known, candidates.lines, policy.lines());
-        }
+        List<ConnectionRows.Row> known = rows.all();
+        Set<Reach> taken = new HashSet<>();
+        known.forEach(row -> taken.add(row.reach()));
+        List<Reach> elsewhere = policy.places().stream().filter(place -> !taken.contains(place)).toList();
+        connections.keepOnly(known.stream().map(ConnectionRows.Row::id).toList());
+        candidates.keepOnly(elsewhere);
+        known.forEach(row -> connections.look(row.id(), anew ? Duration.ZERO : FRESH, () -> line(row)));
+        elsewhere.forEach(place -> candidates.look(place, anew ? Duration.ZERO : CANDIDATES_FRESH, () -> candidate(place)));
+        long until = System.nanoTime() + LONGEST_LOOK.toNanos();
+        List<ConnectionLine> lines = known.stream().map(row -> connections.within(row.id(), until).orElseGet(() -> notYet(row))).toList();
+        List<CandidateLine> found = elsewhere.stream().flatMap(place -> candidates.within(place, until).flatMap(line -> line).stream()).toList();
+        return new Findings(lines, found, policy.lines());
     }
 
-    private interface Look<A, B> {
-        B at(A place);
-    }
-
-    private <A, B> List<B> together(List<A> places, Look<A, B> look) {
-        List<Callable<B>> calls = new ArrayList<>();
-        places.forEach(place -> calls.add(() -> look.at(place)));
-        List<B> seen = new ArrayList<>();
-        try {
-            for (Future<B> future : asking.invokeAll(calls)) {
-                seen.add(future.get());
-            }
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-        } catch (ExecutionException e) {
-            throw new IllegalStateException("Looking for instruments failed.", e.getCause());
-        }
-        return seen;
+    private static ConnectionLine notYet(ConnectionRows.Row row) {
+        return said(row, row.instrumentId(), State.SILENT, "It has not answered yet.");
     }
 
     private ConnectionLine line(ConnectionRows.Row row) {
         if (row.instrumentId().flatMap(claims::purpose).isPresent()) {
             return said(row, row.instrumentId(), State.IN_USE, row.instrumentId().flatMap(claims::purpose).orElse(""));
         }
-        try (LinkDoor.Opened opened = door.peek(row, PATIENCE).orElse(null)) {
+        try (LinkDoor.Opened opened = door.peek(row, PATIENCE, LONGEST_TALK).orElse(null)) {
             if (opened == null) {
                 return said(row, row.instrumentId(), State.IN_USE, "");
             }
@@ -147,7 +117,7 @@ public class Presence {
             return said(row, Optional.of(instrument), State.CONNECTED, "");
         } catch (LinkException.Busy busy) {
             return said(row, row.instrumentId(), State.IN_USE, busy.getMessage());
-        } catch (LinkException e) {
+        } catch (LinkException | DomainProblem.Invalid e) {
             return said(row, row.instrumentId(), State.SILENT, e.getMessage());
         }
     }
@@ -158,12 +128,12 @@ public class Presence {
 
     private Optional<CandidateLine> candidate(Reach reach) {
         String said = reach.address().said();
-        try (Instrument link = reach.address().connect(Optional.empty(), PATIENCE)) {
+        try (Instrument link = policy.address(reach).connect(Optional.empty(), PATIENCE, LONGEST_TALK)) {
             InstrumentIdentity identity = link.identity();
             return Optional.of(new CandidateLine(reach, said, identity.said(), false));
         } catch (LinkException.PassCodeWanted wanted) {
             return Optional.of(new CandidateLine(reach, said, "", true));
-        } catch (LinkException nobody) {
+        } catch (LinkException | DomainProblem.Invalid nobody) {
             return Optional.empty();
         }
     }

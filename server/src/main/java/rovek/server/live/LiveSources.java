@@ -9,6 +9,7 @@ import rovek.core.live.Register;
 import rovek.core.setup.RegisterSetup;
 import rovek.core.setup.SetupContent;
 import rovek.link.ModbusLink;
+import rovek.server.instrument.AllowedTargets;
 import rovek.server.instrument.InstrumentView;
 import rovek.server.instrument.Instruments;
 import rovek.server.problem.DomainProblem;
@@ -24,10 +25,12 @@ class LiveSources {
 
     private final Instruments instruments;
     private final Setups setups;
+    private final AllowedTargets targets;
 
-    LiveSources(Instruments instruments, Setups setups) {
+    LiveSources(Instruments instruments, Setups setups, AllowedTargets targets) {
         this.instruments = instruments;
         this.setups = setups;
+        this.targets = targets;
     }
 
     /** Something that can be watched. */
@@ -65,7 +68,7 @@ class LiveSources {
                 }));
     }
 
-    private static LiveSource device(SetupView setup) {
+    private LiveSource device(SetupView setup) {
         if (!setup.form().equals(RegisterSetup.ID)) {
             throw new DomainProblem.Conflict("nothing-live", "%s says nothing of live values.".formatted(setup.name()));
         }
@@ -73,7 +76,7 @@ class LiveSources {
         RegisterSetup.Device device = RegisterSetup.device(content);
         List<Register> registers = RegisterSetup.registers(content);
         return new LiveSource(setup.name(), setup.name(), "%s:%d/%d".formatted(device.host(), device.port(), device.unit()), watch -> {
-            try (ModbusLink link = ModbusLink.connect(device.host(), device.port(), device.unit(), registers, PATIENCE)) {
+            try (ModbusLink link = ModbusLink.connect(targets.resolved(device.host(), device.port()), device.port(), device.unit(), registers, PATIENCE)) {
                 watch.go(link.channels(), link::fetch);
             }
         });

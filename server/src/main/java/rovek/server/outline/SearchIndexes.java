@@ -27,10 +27,10 @@ class SearchIndexes {
         this.standings = standings;
     }
 
-    /** The index of this state of the plant; waits where it is being made. */
+    /** The index of this state of the plant; waits where it is being made, which asks the database nothing. */
     synchronized SearchIndex of(PlantTree tree) {
         if (latest == null || !latest.isOf(tree)) {
-            latest = SearchIndex.of(tree);
+            latest = latest == null ? SearchIndex.of(tree) : latest.following(tree);
         }
         return latest;
     }

@@ -4,6 +4,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.atomic.AtomicReference;
+import java.util.concurrent.locks.Lock;
+import java.util.concurrent.locks.ReentrantLock;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 import rovek.core.plant.NodeTree;
@@ -19,9 +21,12 @@ import rovek.server.sensor.Sensors;
 @Service
 public class Plant {
 
+    private static final int MOST_TRIES = 5;
+
     private final NodeRows rows;
     private final Sensors sensors;
     private final Techniques techniques;
+    private final Lock making = new ReentrantLock();
     private final AtomicReference<Seen> last = new AtomicReference<>();
 
     private record Seen(String horizon, PlantTree tree) {}
@@ -47,20 +52,33 @@ public class Plant {
     }
 
     private PlantTree look(boolean forEverybody) {
-        Seen before = last.get();
-        NodeRows.Delta delta = rows.since(before.horizon());
-        Optional<Map<String, Sensor>> others = sensors.changedSince(before.horizon());
-        if (others.isEmpty() && delta.states().isEmpty() && delta.horizon().equals(before.horizon())) {
-            return before.tree();
+        for (int tried = 1; ; tried++) {
+            Seen before = last.get();
+            NodeRows.Delta delta = rows.since(before.horizon());
+            Optional<Map<String, Sensor>> others = sensors.changedSince(before.horizon());
+            if (!forEverybody || tried == MOST_TRIES) {
+                return following(before, delta, others);
+            }
+            // Only reckoning is done under the lock, nothing is asked: whoever waits here may hold a connection.
+            making.lock();
+            try {
+                // Where somebody else was first, there is hardly anything left to ask for; equal plants stay one object.
+                if (last.get() == before) {
+                    PlantTree tree = following(before, delta, others);
+                    last.set(new Seen(delta.horizon(), tree));
+                    return tree;
+                }
+            } finally {
+                making.unlock();
+            }
         }
+    }
+
+    private static PlantTree following(Seen before, NodeRows.Delta delta, Optional<Map<String, Sensor>> others) {
         PlantTree withStates = before.horizon().equals("0")
                 ? before.tree().of(NodeTree.of(delta.states().values().stream().flatMap(Optional::stream).toList()))
                 : before.tree().withStates(delta.states());
-        PlantTree tree = others.map(withStates::with).orElse(withStates);
-        if (forEverybody) {
-            last.compareAndSet(before, new Seen(delta.horizon(), tree));
-        }
-        return tree;
+        return others.map(withStates::with).orElse(withStates);
     }
 
     /** @throws DomainProblem.NotFound when there is no such check */

@@ -1,11 +1,15 @@
 package rovek.server.plant;
 
+import jakarta.annotation.Nullable;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import rovek.core.limit.LimitLayers;
@@ -32,22 +36,25 @@ public final class PlantTree {
     private final Map<String, Sensor> sensors;
     /** Checks that their technique names. */
     private final Map<UUID, String> checkNames;
+    /** Nodes with a limit that compares with sister assets; null until somebody asks. */
+    private volatile Set<UUID> comparing;
 
-    private PlantTree(NodeTree nodes, Techniques techniques, Map<String, Sensor> sensors, Map<UUID, String> checkNames) {
+    private PlantTree(NodeTree nodes, Techniques techniques, Map<String, Sensor> sensors, Map<UUID, String> checkNames, @Nullable Set<UUID> comparing) {
         this.nodes = nodes;
         this.techniques = techniques;
         this.sensors = sensors;
         this.checkNames = checkNames;
+        this.comparing = comparing;
     }
 
     /** @param sensors by tag */
     static PlantTree of(NodeTree nodes, Techniques techniques, Map<String, Sensor> sensors) {
-        return new PlantTree(nodes, techniques, Map.copyOf(sensors), new ConcurrentHashMap<>());
+        return new PlantTree(nodes, techniques, Map.copyOf(sensors), new ConcurrentHashMap<>(), null);
     }
 
     /** The same sensors and techniques, another plant. */
     PlantTree of(NodeTree others) {
-        return new PlantTree(others, techniques, sensors, new ConcurrentHashMap<>());
+        return new PlantTree(others, techniques, sensors, new ConcurrentHashMap<>(), null);
     }
 
     /** The same plant, measured with sensors as they are now. */
@@ -55,26 +62,47 @@ public final class PlantTree {
         return sensors.equals(now) ? this : of(nodes, techniques, now);
     }
 
-    /** The tree with some nodes in another state, or gone. */
+    /** The tree with some nodes in another state, or gone; this one where they are all as they are here. */
     PlantTree withStates(Map<UUID, Optional<Node>> states) {
-        if (states.isEmpty()) {
+        // What changed while another transaction was open is told more than once.
+        Map<UUID, Optional<Node>> differing = new HashMap<>(states);
+        differing.entrySet().removeIf(entry -> nodes.find(entry.getKey()).equals(entry.getValue()));
+        if (differing.isEmpty()) {
             return this;
         }
-        boolean inheritanceStays = states.entrySet().stream().allMatch(entry -> isNoMatterToOthers(entry.getKey(), entry.getValue()));
-        Map<UUID, String> names = new ConcurrentHashMap<>();
-        if (inheritanceStays) {
-            names.putAll(checkNames);
-            names.keySet().removeAll(states.keySet());
+        NodeTree after = nodes.with(differing);
+        Map<UUID, String> names = new ConcurrentHashMap<>(checkNames);
+        for (UUID id : differing.keySet()) {
+            names.remove(id);
+            if (!isNoMatterToOthers(nodes.find(id), after.find(id))) {
+                after.walk(id, beneath -> names.remove(beneath.id()));
+            }
         }
-        return new PlantTree(nodes.with(states), techniques, sensors, names);
+        return new PlantTree(after, techniques, sensors, names, comparingAfter(differing));
     }
 
-    private boolean isNoMatterToOthers(UUID id, Optional<Node> after) {
-        Optional<Node> before = nodes.find(id);
-        return before.isEmpty()
-                || after.isEmpty()
-                || (before.get().settings().equals(after.get().settings())
+    private static boolean isNoMatterToOthers(Optional<Node> before, Optional<Node> after) {
+        return after.isEmpty()
+                || (before.isPresent()
+                        && before.get().settings().equals(after.get().settings())
                         && before.get().parentId().equals(after.get().parentId()));
+    }
+
+    @Nullable
+    private Set<UUID> comparingAfter(Map<UUID, Optional<Node>> states) {
+        Set<UUID> known = comparing;
+        if (known == null) {
+            return null;
+        }
+        Set<UUID> after = new HashSet<>(known);
+        states.forEach((id, state) -> {
+            if (state.filter(PlantTree::comparesSisters).isPresent()) {
+                after.add(id);
+            } else {
+                after.remove(id);
+            }
+        });
+        return after;
     }
 
     public NodeTree nodes() {
@@ -163,10 +191,22 @@ public final class PlantTree {
 
     /** Whether any limit compares with sister assets. */
     public boolean comparesSisters() {
-        return nodes.beneath(Node.PLANT).stream()
-                .flatMap(node -> node.limits().values().stream())
-                .flatMap(limits -> limits.values().stream())
-                .anyMatch(LimitText::comparesSisters);
+        Set<UUID> known = comparing;
+        if (known == null) {
+            Set<UUID> found = new HashSet<>();
+            nodes.walk(Node.PLANT, node -> {
+                if (comparesSisters(node)) {
+                    found.add(node.id());
+                }
+            });
+            known = found;
+            comparing = known;
+        }
+        return !known.isEmpty();
+    }
+
+    private static boolean comparesSisters(Node node) {
+        return node.limits().values().stream().flatMap(limits -> limits.values().stream()).anyMatch(LimitText::comparesSisters);
     }
 
     /** What a node and those above it say of a result, the nearest first. */

@@ -38,6 +38,7 @@ public class Transfers {
     private static final Logger LOG = LoggerFactory.getLogger(Transfers.class);
 
     private static final int LARGEST_LOOKED_INTO = 1 << 20;
+    private static final int MOST_CLEARED = 10_000;
 
     private final Instruments instruments;
     private final Originals originals;
@@ -204,30 +205,38 @@ public class Transfers {
      * stays, each with its reason.
      */
     public Cleared clear(UUID instrumentId, List<String> names) {
+        if (names.size() > MOST_CLEARED) {
+            throw new DomainProblem.Invalid("files", "Clear at most %d files at once.".formatted(MOST_CLEARED));
+        }
         return linked(instrumentId, "clearing what is stored", (link, identity) -> {
             int cleared = 0;
             List<Stays> stays = new ArrayList<>();
+            // Only what the instrument itself lists is a file of its: a name that somebody made up is never sent to it.
+            Set<String> listed = new HashSet<>(link.catalogue().files().stream().map(InstrumentFile::name).toList());
             for (String name : names) {
-                Optional<String> reason = reasonToStay(instrumentId, link, name);
+                if (!listed.remove(name)) {
+                    stays.add(new Stays(name, "it is no longer there"));
+                    continue;
+                }
+                String digest = link.digest(name);
+                Optional<String> reason = reasonToStay(instrumentId, digest);
                 if (reason.isPresent()) {
                     stays.add(new Stays(name, reason.get()));
                     continue;
                 }
+                // Before it is done: nothing disappears from an instrument without a trace, whatever fails in between.
+                transaction.executeWithoutResult(status -> audit.note("clear file", "instrument", instrumentId, new ClearedFile(name, digest), null));
                 link.delete(name);
                 cleared++;
-                transaction.executeWithoutResult(status -> audit.note("clear " + name, "instrument", instrumentId, name, null));
             }
             return new Cleared(cleared, stays);
         });
     }
 
-    private Optional<String> reasonToStay(UUID instrumentId, Instrument link, String name) throws LinkException {
-        String digest;
-        try {
-            digest = link.digest(name);
-        } catch (LinkException.NoSuchFile gone) {
-            return Optional.of("it is no longer there");
-        }
+    /** What stands in the audit trail. */
+    private record ClearedFile(String file, String sha256) {}
+
+    private Optional<String> reasonToStay(UUID instrumentId, String digest) {
         Optional<Originals.Kept> kept = originals.find(instrumentId, digest);
         if (kept.isEmpty()) {
             return Optional.of("as it is now it is not stored here; read it back first");

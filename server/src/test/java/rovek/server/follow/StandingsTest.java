@@ -43,7 +43,7 @@ class StandingsTest {
         this.plant = new SmallPlant(caller);
         StandingFeed feed = new StandingFeed(rovek.bean(JdbcClient.class)) {
             @Override
-            News since(String horizon) {
+            News since(long horizon) {
                 News news = super.since(horizon);
                 if (!between.isEmpty()) {
                     between.poll().run();
@@ -103,6 +103,23 @@ class StandingsTest {
             other.commit();
         }
         assertThat(of(check).fail()).isZero();
+    }
+
+    /** What a transaction holds back from the horizon is told at every look: nothing is made of it twice. */
+    @Test
+    void whatWasJudgedOnceIsNotJudgedAgainWhileAnotherTransactionIsOpen() throws SQLException {
+        try (Connection other = rovek.database().connect(); Statement sql = other.createStatement()) {
+            other.setAutoCommit(false);
+            sql.execute("SELECT pg_current_xact_id()");
+            caller.limit(check, "gauge", "pressure", 40.0, 50.0).ok();
+            caller.post("/api/by-hand", Map.of("walkId", UUID.randomUUID().toString(), "skipped", List.of(), "readings", List.of(Map.of(
+                    "id", UUID.randomUUID().toString(), "checkId", check, "takenAt", "2026-11-21T08:00:00Z", "written", "45 bar", "note", "", "photos", List.of())))).ok();
+            Standings.Moment moment = standings.now();
+            assertThat(moment.verdictOf(UUID.fromString(check))).isEqualTo(Verdict.WATCH);
+            assertThat(standings.now()).isSameAs(moment);
+            assertThat(rovek.bean(Plant.class).tree()).isSameAs(moment.tree());
+            other.rollback();
+        }
     }
 
     @Test
