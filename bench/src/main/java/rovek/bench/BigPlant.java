@@ -1,8 +1,13 @@
 package rovek.bench;
 
+import java.nio.ByteBuffer;
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.util.UUID;
 
 /** A plant of 50,000 nodes with 100,000 checks, each with one reading, written straight into the tables. */
 final class BigPlant {
@@ -49,14 +54,20 @@ final class BigPlant {
                 .formatted(id(String.valueOf(depth), "n"), parent, level, tag, name, technique, count));
     }
 
-    /** The id of the n-th row of a level, counted from 1. */
+    /** The id of the n-th row of a level, counted from 1; spread over all ids, as random ones are. */
     static String id(int depth, int n) {
-        return "%08d-0000-4000-8000-%012d".formatted(depth, n);
+        try {
+            byte[] digest = MessageDigest.getInstance("MD5").digest((depth + "-" + n).getBytes(StandardCharsets.US_ASCII));
+            ByteBuffer bits = ByteBuffer.wrap(digest);
+            return new UUID(bits.getLong(), bits.getLong()).toString();
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException("Every Java has MD5.", e);
+        }
     }
 
     /** The id of the n-th row of a level, in SQL. */
     private static String id(String depth, String n) {
-        return "(lpad('%s', 8, '0') || '-0000-4000-8000-' || lpad((%s)::text, 12, '0'))::uuid".formatted(depth, n);
+        return "md5('%s-' || (%s)::text)::uuid".formatted(depth, n);
     }
 
     private static void readings(Statement statement) throws SQLException {

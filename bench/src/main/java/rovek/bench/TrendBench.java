@@ -15,9 +15,9 @@ final class TrendBench {
     private static final int WARMING_UP = 50;
 
     private static final int VALUES = 1_000_000;
-    private static final String CHECK = "00000006-0000-4000-8000-000000000001";
-    private static final String OTHER = "00000006-0000-4000-8000-000000000777";
-    private static final String POINT = "00000005-0000-4000-8000-000000000002";
+    private static final String CHECK = BigPlant.id(6, 1);
+    private static final String OTHER = BigPlant.id(6, 777);
+    private static final String POINT = BigPlant.id(5, 2);
 
     /** Thinned like the plot, straight from the rows. */
     private static final String BARE = """

@@ -69,7 +69,7 @@ class FirstRoundTest {
             Caller caller = Caller.signedIn(rovek);
             String instrument = field.connect(caller);
             try (var db = rovek.database().connect(); var statement = db.createStatement()) {
-                statement.execute("INSERT INTO instrument_claim VALUES ('%s', '%s', 'reading back for anna', now() + interval '1 minute')"
+                statement.execute("INSERT INTO instrument_claim (instrument_id, holder, purpose, until) VALUES ('%s', '%s', 'reading back for anna', now() + interval '1 minute')"
                         .formatted(instrument, UUID.randomUUID()));
                 Caller.Answer held = caller.get("/api/instruments/" + instrument + "/connection");
                 assertThat(held.sentence()).contains("The instrument is in use: reading back for anna");

@@ -135,7 +135,7 @@ class LiveTest {
     }
 
     @Test
-    void aLoggerIsWatchedByServerSentEventsAndNobodyElseMayReadItMeanwhile(@TempDir Path memory) throws Exception {
+    void aLoggerIsWatchedByServerSentEventsAndWatchingGivesWayAndComesBack(@TempDir Path memory) throws Exception {
         try (FieldDay day = new FieldDay(Fieldsim.Kind.LOGGER, "88001", memory)) {
             String instrument = day.connect(caller);
             assertThat(caller.get("/api/live").ok().valueStream().map(one -> one.get("target").get("id").asString())).contains(instrument);
@@ -153,11 +153,56 @@ class LiveTest {
                         samples += JsonMapper.builder().build().readTree(line.substring(5)).get("samples").size();
                     }
                 }
+                assertThat(caller.get("/api/instruments/" + instrument + "/connection").ok().has("files")).as("whoever looks does not wait for who watches").isTrue();
+                assertThat(day.readBack(caller, instrument).get("state").asString()).as("nor does who works").isEqualTo("DONE");
+                connected(caller, live);
+
+                caller.post(live + "/recording", recording("Not to be disturbed", 200, null)).ok();
+                recorded(caller, live, 2);
                 Caller.Answer busy = caller.get("/api/instruments/" + instrument + "/connection");
                 assertThat(busy.status()).isEqualTo(409);
-                assertThat(busy.sentence()).contains("watched live for administrator");
+                assertThat(busy.sentence()).contains("recorded live for administrator");
+                assertThat(day.readBack(caller, instrument).get("sentence").asString()).contains("recorded live for administrator");
+                caller.post(live + "/recording/end", Map.of()).ok();
             }
             await(() -> caller.get("/api/instruments/" + instrument + "/connection").body(), now -> now.has("files"));
+        }
+    }
+
+    /** As many lines as come until the stream ends; 20 s is far longer than it may take. */
+    private static boolean ends(BufferedReader lines) throws Exception {
+        return java.util.concurrent.CompletableFuture.supplyAsync(() -> lines.lines().count()).orTimeout(20, java.util.concurrent.TimeUnit.SECONDS).handle((count, late) -> late == null).get();
+    }
+
+    private BufferedReader streamed(Caller listener, String live) throws Exception {
+        HttpRequest request = HttpRequest.newBuilder(URI.create(rovek.address() + live + "/stream")).header("Cookie", listener.cookies()).build();
+        HttpResponse<java.io.InputStream> stream = HttpClient.newHttpClient().send(request, HttpResponse.BodyHandlers.ofInputStream());
+        assertThat(stream.statusCode()).isEqualTo(200);
+        return new BufferedReader(new InputStreamReader(stream.body(), StandardCharsets.UTF_8));
+    }
+
+    @Test
+    void aStreamEndsWithItsSessionAndWithItsAccount() throws Exception {
+        JsonNode account = caller.post("/api/accounts", Map.of("name", "looker", "displayName", "Looker", "role", "VIEWER", "password", "a-long-password")).ok();
+        try (Transmitter transmitter = Transmitter.start(0, Clock.systemUTC())) {
+            String live = transmitterSetup(caller, transmitter.port());
+            Caller leaving = Caller.signedIn(rovek.address(), "looker", "a-long-password");
+            Caller staying = Caller.signedIn(rovek.address(), "looker", "a-long-password");
+            try (BufferedReader first = streamed(leaving, live); BufferedReader second = streamed(staying, live)) {
+                leaving.delete("/api/session").ok();
+                assertThat(ends(first)).as("signed out").isTrue();
+                assertThat(second.readLine()).as("the other one goes on").isNotNull();
+                Map<String, Object> closing = new HashMap<>(Map.of("active", false, "version", account.get("version").asInt()));
+                caller.patch("/api/accounts/" + account.get("id").asString(), closing).ok();
+                assertThat(ends(second)).as("the account was closed").isTrue();
+            }
+            Caller manyTabs = Caller.signedIn(rovek.address(), RunningRovek.ADMINISTRATOR, RunningRovek.PASSWORD);
+            for (int i = 0; i < 8; i++) {
+                streamed(manyTabs, live);
+            }
+            Caller.Answer refused = manyTabs.get(live + "/stream");
+            assertThat(refused.status()).isEqualTo(409);
+            assertThat(refused.sentence()).contains("Close one of them first");
         }
     }
 

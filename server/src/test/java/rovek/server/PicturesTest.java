@@ -1,6 +1,7 @@
 package rovek.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.awt.Color;
 import java.awt.image.BufferedImage;
@@ -8,12 +9,16 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.net.URI;
+import java.nio.ByteBuffer;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.zip.CRC32;
+import java.util.zip.DeflaterOutputStream;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -63,20 +68,88 @@ class PicturesTest {
     }
 
     @Test
-    void aPictureIsKeptAsItCameOnceHoweverOftenItIsSent() {
+    void aPictureIsKeptOnceHoweverOftenItIsSent() throws IOException {
         String asset = parentOf(parentOf(plant.pump("P-41").get(0)));
         byte[] bytes = picture("jpeg", 320, 200);
         String id = UUID.randomUUID().toString();
         JsonNode added = add(id, asset, bytes).ok();
         add(id, asset, bytes).ok();
         assertThat(added.get("width").asInt()).isEqualTo(320);
-        assertThat(caller.get("/api/pictures/" + id + "/image").bytes()).isEqualTo(bytes);
+        BufferedImage kept = ImageIO.read(new ByteArrayInputStream(caller.get("/api/pictures/" + id + "/image").bytes()));
+        BufferedImage brought = ImageIO.read(new ByteArrayInputStream(bytes));
+        for (int x = 0; x < 320; x += 13) {
+            assertThat(new Color(kept.getRGB(x, 100)).getRed()).isCloseTo(new Color(brought.getRGB(x, 100)).getRed(), within(6));
+            assertThat(new Color(kept.getRGB(x, 100)).getBlue()).isCloseTo(new Color(brought.getRGB(x, 100)).getBlue(), within(6));
+        }
         assertThat(caller.get("/api/nodes/" + asset + "/pictures").ok()).hasSize(1);
         assertThat(caller.delete("/api/pictures/" + id).status()).isEqualTo(204);
         assertThat(caller.get("/api/nodes/" + asset + "/pictures").ok()).isEmpty();
         assertThat(caller.get("/api/nodes/" + asset + "/pictures/removed").ok().get(0).get("id").asString()).isEqualTo(id);
         assertThat(caller.post("/api/pictures/" + id + "/bring-back", null).status()).isEqualTo(204);
         assertThat(caller.get("/api/nodes/" + asset + "/pictures").ok()).hasSize(1);
+    }
+
+    /** A segment as a camera writes it (Exif 2.32, 4.5.4): the side that is up, and the place. */
+    private static byte[] withExif(byte[] jpeg, int orientation, String place) {
+        byte[] words = place.getBytes(StandardCharsets.US_ASCII);
+        ByteBuffer tiff = ByteBuffer.allocate(64 + words.length);
+        tiff.put("MM".getBytes(StandardCharsets.US_ASCII)).putShort((short) 42).putInt(8);
+        tiff.putShort((short) 2);
+        tiff.putShort((short) 0x010E).putShort((short) 2).putInt(words.length).putInt(38);
+        tiff.putShort((short) 0x0112).putShort((short) 3).putInt(1).putShort((short) orientation).putShort((short) 0);
+        tiff.putInt(0);
+        tiff.put(words);
+        byte[] body = Arrays.copyOf(tiff.array(), tiff.position());
+        ByteBuffer out = ByteBuffer.allocate(jpeg.length + body.length + 10);
+        out.put(jpeg, 0, 2).putShort((short) 0xFFE1).putShort((short) (body.length + 8)).put("Exif\0\0".getBytes(StandardCharsets.US_ASCII)).put(body);
+        out.put(jpeg, 2, jpeg.length - 2);
+        return out.array();
+    }
+
+    @Test
+    void whatACameraWritesBesideTheDotsIsLeftBehindAndTheRightSideIsUp() throws IOException {
+        String asset = parentOf(parentOf(plant.pump("P-46").get(0)));
+        String id = UUID.randomUUID().toString();
+        byte[] bytes = withExif(picture("jpeg", 320, 200), 6, "51.0N 7.0E");
+        assertThat(new String(bytes, StandardCharsets.ISO_8859_1)).contains("51.0N 7.0E");
+        JsonNode added = add(id, asset, bytes).ok();
+        assertThat(added.get("width").asInt()).as("the camera was held upright").isEqualTo(200);
+        assertThat(added.get("height").asInt()).isEqualTo(320);
+        String kept = new String(caller.get("/api/pictures/" + id + "/image").bytes(), StandardCharsets.ISO_8859_1);
+        assertThat(kept).doesNotContain("51.0N", "Exif");
+    }
+
+    /** 300 MB of nothing in a compressed text beside the dots (ISO/IEC 15948, 11.3.4.3). */
+    private static byte[] withHugeText(byte[] png, int megabytes) throws IOException {
+        ByteArrayOutputStream packed = new ByteArrayOutputStream();
+        packed.write("Comment\0\0".getBytes(StandardCharsets.ISO_8859_1));
+        try (DeflaterOutputStream deflater = new DeflaterOutputStream(packed)) {
+            byte[] nothing = new byte[1 << 20];
+            for (int i = 0; i < megabytes; i++) {
+                deflater.write(nothing);
+            }
+        }
+        byte[] type = "zTXt".getBytes(StandardCharsets.US_ASCII);
+        CRC32 sum = new CRC32();
+        sum.update(type);
+        sum.update(packed.toByteArray());
+        int afterHeader = 8 + 12 + 13;
+        ByteBuffer out = ByteBuffer.allocate(png.length + packed.size() + 12);
+        out.put(png, 0, afterHeader).putInt(packed.size()).put(type).put(packed.toByteArray()).putInt((int) sum.getValue());
+        out.put(png, afterHeader, png.length - afterHeader);
+        return out.array();
+    }
+
+    @Test
+    void aTextThatUnpacksToAThousandTimesItsLengthIsPassedOver() throws Exception {
+        String asset = parentOf(parentOf(plant.pump("P-47").get(0)));
+        BufferedImage palette = new BufferedImage(40, 30, BufferedImage.TYPE_BYTE_INDEXED);
+        byte[] bomb = withHugeText(written("png", palette), 300);
+        assertThat(bomb.length).isLessThan(400_000);
+        List<Integer> statuses = Crowd.together(6, one -> () -> add(UUID.randomUUID().toString(), asset, bomb).status());
+        assertThat(statuses).allMatch(status -> status == 201);
+        String id = caller.get("/api/nodes/" + asset + "/pictures").ok().get(0).get("id").asString();
+        assertThat(caller.get("/api/pictures/" + id + "/image").bytes().length).as("nothing of it is kept").isLessThan(10_000);
     }
 
     @Test

@@ -67,6 +67,7 @@ public final class RunningRovek implements AutoCloseable {
                 // Several servers stand beside each other in one run, on one database server.
                 "--spring.datasource.hikari.minimum-idle=1",
                 "--rovek.secret-key=" + SECRET_KEY,
+                "--rovek.claims.patience=PT3S",
                 "--rovek.networks=127.0.0.0/8 1-65535;::1 1-65535",
                 "--rovek.first-administrator.name=" + ADMINISTRATOR,
                 "--rovek.first-administrator.password=" + PASSWORD,

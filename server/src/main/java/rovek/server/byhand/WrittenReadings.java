@@ -109,7 +109,8 @@ public class WrittenReadings {
         List<PictureCapture> photos = new ArrayList<>();
         for (WrittenRound.WrittenPhoto photo : reading.photos()) {
             byte[] bytes = Base64.getDecoder().decode(photo.base64());
-            photos.add(new PictureCapture(pictures.requirePicture(bytes), bytes));
+            Pictures.Image picture = pictures.requirePicture(bytes);
+            photos.add(new PictureCapture(picture.mediaType(), picture.bytes()));
         }
         return photos;
     }

@@ -3,6 +3,7 @@ package rovek.server.byhand;
 import jakarta.annotation.Nullable;
 import java.util.List;
 import java.util.UUID;
+import rovek.server.web.LongText;
 
 /**
  * What somebody wrote down.
@@ -22,7 +23,7 @@ public record WrittenRound(UUID walkId, @Nullable UUID routeId, List<WrittenRead
     public record WrittenReading(UUID id, UUID checkId, String takenAt, String written, String note, List<WrittenPhoto> photos) {}
 
     /** @param base64 of a PNG or JPEG file */
-    public record WrittenPhoto(String base64) {}
+    public record WrittenPhoto(@LongText String base64) {}
 
     /** A stop that was left out, and why. */
     public record SkippedStop(UUID checkId, String reason) {}

@@ -9,6 +9,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import rovek.core.plant.exchange.PlantTable;
 import rovek.server.problem.DomainProblem;
+import rovek.server.table.HarmlessCell;
 import rovek.server.table.TableWriter;
 
 /** Comma-separated values (RFC 4180) in UTF-8; read with semicolons or tabs too, as spreadsheets write them in many countries. */
@@ -37,7 +38,7 @@ final class CsvPlantFile implements PlantFile {
         HeadedTable table = new HeadedTable();
         List<List<String>> lines = DelimitedText.lines(text, DelimitedText.ofHeading(text.lines().findFirst().orElse("")));
         for (int i = 0; i < lines.size(); i++) {
-            table.take(i + 1, lines.get(i));
+            table.take(i + 1, lines.get(i).stream().map(HarmlessCell::read).toList());
         }
         return table.table();
     }

@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 import rovek.server.plant.PlantLedger;
+import rovek.server.web.LongText;
 
 @RestController
 @RequestMapping("/api/plant")
@@ -26,10 +27,10 @@ class ExchangeController {
     }
 
     /** Rows out of a spreadsheet; {@code parentId} null for the plant itself. */
-    record Pasted(@Nullable UUID parentId, String text) {}
+    record Pasted(@Nullable UUID parentId, @LongText String text) {}
 
     /** The same rows, and what was shown of them. */
-    record PastedForGood(@Nullable UUID parentId, String text, UUID changeId, String digest) {}
+    record PastedForGood(@Nullable UUID parentId, @LongText String text, UUID changeId, String digest) {}
 
     @PostMapping("/paste/preview")
     Exchange.ImportPreview previewPaste(@RequestBody Pasted pasted) {

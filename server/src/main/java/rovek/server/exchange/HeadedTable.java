@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import rovek.core.entry.PlainText;
 import rovek.core.plant.exchange.Column;
 import rovek.core.plant.exchange.PlantTable;
 import rovek.core.plant.exchange.TableRow;
@@ -12,6 +13,10 @@ import rovek.server.problem.DomainProblem;
 
 /** Takes the lines of a table as they are read: the first one with anything in it is the heading. */
 final class HeadedTable {
+
+    private static final int LONGEST_CELL = 10_000;
+    private static final int MOST_ROWS = 200_000;
+    private static final int MOST_COLUMNS = 1_000;
 
     private final List<TableRow> rows = new ArrayList<>();
     private final List<String> unknown = new ArrayList<>();
@@ -26,9 +31,12 @@ final class HeadedTable {
             columns = heading(cells);
             return;
         }
+        if (rows.size() >= MOST_ROWS) {
+            throw new DomainProblem.Invalid("file", "The table has more than %,d rows. Take it in parts.".formatted(MOST_ROWS));
+        }
         Map<String, String> row = new HashMap<>();
         for (int i = 0; i < Math.min(cells.size(), columns.size()); i++) {
-            String text = cells.get(i) == null ? "" : cells.get(i).strip();
+            String text = cells.get(i) == null ? "" : PlainText.kept(cells.get(i), LONGEST_CELL).strip();
             if (!text.isEmpty() && !columns.get(i).isEmpty()) {
                 row.put(columns.get(i), text);
             }
@@ -37,6 +45,9 @@ final class HeadedTable {
     }
 
     private List<String> heading(List<String> cells) {
+        if (cells.size() > MOST_COLUMNS) {
+            throw new DomainProblem.Invalid("file", "The table has more than %,d columns. Leave out what says nothing of the plant.".formatted(MOST_COLUMNS));
+        }
         List<String> found = new ArrayList<>();
         for (String cell : cells) {
             Optional<String> column = Column.of(cell);

@@ -233,6 +233,20 @@ public class Instruments {
      * @throws DomainProblem.Conflict when somebody else uses it, or another instrument answers at its address
      */
     public <T> T withLink(UUID id, String purpose, LinkWork<T> work) throws LinkException, PackageException {
+        return withLink(id, purpose, InstrumentClaims.Manner.WORKS, (link, identity, hold) -> work.with(link, identity));
+    }
+
+    /** As {@link #withLink}, for who only looks: the work ends as soon as its hold says that somebody else wants the instrument. */
+    public <T> T lookingWithLink(UUID id, String purpose, HeldLinkWork<T> work) throws LinkException, PackageException {
+        return withLink(id, purpose, InstrumentClaims.Manner.LOOKS, work);
+    }
+
+    /** As {@link #lookingWithLink}, for who comes again by himself: where the instrument is in use, he is told at once. */
+    public <T> T watchingWithLink(UUID id, String purpose, HeldLinkWork<T> work) throws LinkException, PackageException {
+        return withLink(id, purpose, InstrumentClaims.Manner.WATCHES, work);
+    }
+
+    private <T> T withLink(UUID id, String purpose, InstrumentClaims.Manner manner, HeldLinkWork<T> work) throws LinkException, PackageException {
         InstrumentEntity instrument = entity(id);
         List<ConnectionRows.Row> ways = connections.to(id);
         if (ways.isEmpty()) {
@@ -240,8 +254,8 @@ public class Instruments {
                     "no-address",
                     "%s is known from a file only. Connect it once, then it can be spoken with.".formatted(instrument.view().said()));
         }
-        UUID holder = claims.claim(id, purpose + " for " + AuditTrail.actor());
-        try (LinkDoor.Opened opened = openAny(ways)) {
+        try (InstrumentClaims.Claim claim = claims.claim(id, purpose + " for " + AuditTrail.actor(), manner);
+                LinkDoor.Opened opened = openAny(ways)) {
             InstrumentIdentity identity = opened.link().identity();
             if (!Recognition.isSame(instrument, named(identity, ways.get(0).reach()))) {
                 throw new DomainProblem.Conflict(
@@ -250,9 +264,7 @@ public class Instruments {
                                 .formatted(ways.get(0).reach().address().said(), identity.said(), instrument.view().said()));
             }
             transaction.executeWithoutResult(status -> noteWhatChanged(id, identity));
-            return work.with(opened.link(), identity);
-        } finally {
-            claims.release(id, holder);
+            return work.with(opened.link(), identity, claim);
         }
     }
 

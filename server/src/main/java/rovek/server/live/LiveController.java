@@ -1,16 +1,9 @@
 package rovek.server.live;
 
 import jakarta.annotation.Nullable;
-import jakarta.annotation.PreDestroy;
-import java.io.IOException;
+import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
 import java.util.UUID;
-import java.util.concurrent.Executors;
-import java.util.concurrent.ScheduledExecutorService;
-import java.util.concurrent.ScheduledFuture;
-import java.util.concurrent.TimeUnit;
-import java.util.concurrent.atomic.AtomicBoolean;
-import java.util.concurrent.atomic.AtomicLong;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -28,18 +21,14 @@ import rovek.server.visit.VisitIntake;
 @RequestMapping("/api/live")
 class LiveController {
 
-    /** A browser comes back by itself when a stream ends. */
-    private static final long LONGEST_MILLIS = 3_600_000;
-    private static final long TELL_EVERY_MILLIS = 250;
-    private static final int AT_ONCE = 4;
-
     private final LiveWatch watch;
     private final LiveRecordings recordings;
-    private final ScheduledExecutorService telling = Executors.newScheduledThreadPool(AT_ONCE);
+    private final Streams streams;
 
-    LiveController(LiveWatch watch, LiveRecordings recordings) {
+    LiveController(LiveWatch watch, LiveRecordings recordings, Streams streams) {
         this.watch = watch;
         this.recordings = recordings;
+        this.streams = streams;
     }
 
     record LimitDraft(String channel, @Nullable Double low, @Nullable Double high) {}
@@ -63,34 +52,8 @@ class LiveController {
     }
 
     @GetMapping(path = "/{kind}/{id}/stream", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
-    SseEmitter stream(@PathVariable LiveTarget.Kind kind, @PathVariable UUID id) {
-        LiveSession session = watch.watch(new LiveTarget(kind, id));
-        SseEmitter emitter = new SseEmitter(LONGEST_MILLIS);
-        AtomicLong told = new AtomicLong();
-        AtomicBoolean isWatching = new AtomicBoolean(true);
-        ScheduledFuture<?> tell = telling.scheduleWithFixedDelay(() -> tell(emitter, session, told), 0, TELL_EVERY_MILLIS, TimeUnit.MILLISECONDS);
-        Runnable lookAway = () -> {
-            tell.cancel(false);
-            if (isWatching.compareAndSet(true, false)) {
-                session.unwatched();
-            }
-        };
-        emitter.onCompletion(lookAway);
-        emitter.onTimeout(emitter::complete);
-        emitter.onError(error -> lookAway.run());
-        return emitter;
-    }
-
-    private static void tell(SseEmitter emitter, LiveSession session, AtomicLong told) {
-        try {
-            LiveUpdate update = session.since(told.get());
-            emitter.send(SseEmitter.event().name("live").data(update, MediaType.APPLICATION_JSON));
-            told.set(update.newest());
-        } catch (IOException | IllegalStateException gone) {
-            emitter.complete();
-        } catch (RuntimeException fault) {
-            emitter.completeWithError(fault);
-        }
+    SseEmitter stream(@PathVariable LiveTarget.Kind kind, @PathVariable UUID id, HttpServletRequest http) {
+        return watch.streamed(new LiveTarget(kind, id), session -> streams.of(session, http.getSession().getId()));
     }
 
     @PutMapping("/{kind}/{id}/limits")
@@ -114,10 +77,5 @@ class LiveController {
     @PostMapping("/{kind}/{id}/recording/end")
     VisitIntake.Outcome end(@PathVariable LiveTarget.Kind kind, @PathVariable UUID id) {
         return recordings.end(new LiveTarget(kind, id));
-    }
-
-    @PreDestroy
-    void close() {
-        telling.shutdownNow();
     }
 }

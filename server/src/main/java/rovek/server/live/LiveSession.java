@@ -19,6 +19,7 @@ import rovek.core.live.LiveChannel;
 import rovek.core.live.LiveSample;
 import rovek.link.LinkException;
 import rovek.link.packet.PackageException;
+import rovek.server.instrument.LinkHold;
 import rovek.server.problem.DomainProblem;
 
 /**
@@ -98,7 +99,7 @@ final class LiveSession implements Runnable {
                 source.opening().open(this::ask);
             } catch (LinkException | PackageException e) {
                 lost(e.getMessage());
-            } catch (DomainProblem e) {
+            } catch (DomainProblem | LinkHold.GaveWay e) {
                 lost(e.getMessage());
             } catch (RuntimeException e) {
                 LOG.warn("Live values of {} could not be asked for.", source.title(), e);
@@ -108,7 +109,7 @@ final class LiveSession implements Runnable {
         }
     }
 
-    private void ask(List<LiveChannel> shown, LiveSource.Fetch fetch) throws LinkException {
+    private void ask(List<LiveChannel> shown, LiveSource.Fetch fetch, LinkHold hold) throws LinkException {
         synchronized (this) {
             if (!shown.equals(channels)) {
                 // Other channels than before: what was shown of those means nothing now.
@@ -116,7 +117,17 @@ final class LiveSession implements Runnable {
             }
             channels = List.copyOf(shown);
         }
+        Optional<Recorder> told = Optional.empty();
         while (isWanted() && !Thread.currentThread().isInterrupted()) {
+            Optional<Recorder> recording = recorder();
+            if (!recording.equals(told)) {
+                // What is recorded gives way to nobody; what is only watched does.
+                hold.doing(recording.map(one -> "recorded live for " + one.begun().by()).orElse("watched live"), recording.isEmpty());
+                told = recording;
+            }
+            if (recording.isEmpty()) {
+                hold.giveWay();
+            }
             long began = System.nanoTime();
             double[] values = fetch.now();
             if (values.length != shown.size()) {

@@ -4,6 +4,7 @@ import java.util.List;
 import rovek.core.live.LiveChannel;
 import rovek.link.LinkException;
 import rovek.link.packet.PackageException;
+import rovek.server.instrument.LinkHold;
 
 /**
  * Where live values come from.
@@ -20,7 +21,7 @@ record LiveSource(String title, String model, String serial, Opening opening) {
 
     /** What is done while the link stands. It ends when it wants to, or with the link. */
     interface Watch {
-        void go(List<LiveChannel> channels, Fetch fetch) throws LinkException;
+        void go(List<LiveChannel> channels, Fetch fetch, LinkHold hold) throws LinkException;
     }
 
     /** All channels as they are now, NaN where one has no value. */

@@ -12,6 +12,7 @@ import rovek.link.ModbusLink;
 import rovek.server.instrument.AllowedTargets;
 import rovek.server.instrument.InstrumentView;
 import rovek.server.instrument.Instruments;
+import rovek.server.instrument.LinkHold;
 import rovek.server.problem.DomainProblem;
 import rovek.server.setup.SetupView;
 import rovek.server.setup.Setups;
@@ -22,6 +23,19 @@ class LiveSources {
 
     private static final Duration PATIENCE = Duration.ofSeconds(2);
     private static final String LIVE = "live";
+    private static final String WATCHED = "watched live";
+    /** A device that is only ever read is wanted for nothing else. */
+    private static final LinkHold NOBODY_ELSE = new LinkHold() {
+        @Override
+        public boolean isWanted() {
+            return false;
+        }
+
+        @Override
+        public void doing(String purpose, boolean givesWay) {
+            // nobody else asks
+        }
+    };
 
     private final Instruments instruments;
     private final Setups setups;
@@ -58,12 +72,12 @@ class LiveSources {
 
     private LiveSource instrument(InstrumentView instrument) {
         return new LiveSource(instrument.said(), instrument.model(), instrument.serial(), watch ->
-                instruments.<Void>withLink(instrument.id(), "watched live", (link, identity) -> {
+                instruments.<Void>watchingWithLink(instrument.id(), WATCHED, (link, identity, hold) -> {
                     List<LiveChannel> channels = link.liveChannels();
                     if (channels.isEmpty()) {
                         throw new DomainProblem.Conflict("nothing-live", "%s shows nothing live.".formatted(instrument.said()));
                     }
-                    watch.go(channels, link::fetch);
+                    watch.go(channels, link::fetch, hold);
                     return null;
                 }));
     }
@@ -77,7 +91,7 @@ class LiveSources {
         List<Register> registers = RegisterSetup.registers(content);
         return new LiveSource(setup.name(), setup.name(), "%s:%d/%d".formatted(device.host(), device.port(), device.unit()), watch -> {
             try (ModbusLink link = ModbusLink.connect(targets.resolved(device.host(), device.port()), device.port(), device.unit(), registers, PATIENCE)) {
-                watch.go(link.channels(), link::fetch);
+                watch.go(link.channels(), link::fetch, NOBODY_ELSE);
             }
         });
     }

@@ -11,6 +11,7 @@ import java.util.OptionalDouble;
 import java.util.UUID;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.function.Function;
 import org.springframework.security.concurrent.DelegatingSecurityContextRunnable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -59,6 +60,16 @@ public class LiveWatch {
             }
             session.watched();
             return session;
+        }
+    }
+
+    /** Hands a session on to somebody who says himself when he looks away. */
+    <T> T streamed(LiveTarget target, Function<LiveSession, T> handOver) {
+        LiveSession session = watch(target);
+        try {
+            return handOver.apply(session);
+        } finally {
+            session.unwatched();
         }
     }
 

@@ -29,7 +29,8 @@ record Search(List<UUID> hits, Set<UUID> hitSet, Set<UUID> shown) {
         List<String> words = filter.wordsLookedFor();
         int allWords = (1 << words.size()) - 1;
         int[] met = new int[index.size()];
-        Scope[] scopes = new Scope[index.size()];
+        // Most filters ask for nothing that is said further up.
+        Scope[] scopes = Scope.isAsked(filter) ? new Scope[index.size()] : null;
         boolean[] isShown = new boolean[index.size()];
         List<UUID> hits = new ArrayList<>();
         for (int i = 0; i < index.size(); i++) {
@@ -37,9 +38,11 @@ record Search(List<UUID> hits, Set<UUID> hitSet, Set<UUID> shown) {
             Node node = index.node(i);
             int own = met(index.label(i), words);
             met[i] = own | (parent < 0 ? 0 : met[parent]);
-            scopes[i] = (parent < 0 ? Scope.NONE : scopes[parent]).at(node, filter);
+            if (scopes != null) {
+                scopes[i] = (parent < 0 ? Scope.NONE : scopes[parent]).at(node, filter);
+            }
             boolean isAsked = onlyChecks ? isAsked(node, filter, moment, dueChecks) : own != 0 || (words.isEmpty() && filter.isMetBy(node));
-            if (isAsked && met[i] == allWords && scopes[i].fits(filter)) {
+            if (isAsked && met[i] == allWords && (scopes == null || scopes[i].fits(filter))) {
                 hits.add(node.id());
                 for (int above = i; above >= 0 && !isShown[above]; above = index.parent(above)) {
                     isShown[above] = true;
@@ -65,6 +68,10 @@ record Search(List<UUID> hits, Set<UUID> hitSet, Set<UUID> shown) {
     private record Scope(boolean assetClass, String criticality, boolean isWithin) {
 
         static final Scope NONE = new Scope(false, "", false);
+
+        static boolean isAsked(OutlineFilter filter) {
+            return OutlineFilter.isGiven(filter.assetClass()) || OutlineFilter.isGiven(filter.criticality()) || filter.within() != null;
+        }
 
         /** The same object where nothing changes, which is so almost everywhere. */
         Scope at(Node node, OutlineFilter filter) {

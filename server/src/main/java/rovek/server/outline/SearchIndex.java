@@ -16,7 +16,6 @@ final class SearchIndex {
 
     private final PlantTree tree;
     private final Node[] nodes;
-    private final String[] names;
     private final String[] labels;
     private final Places places;
 
@@ -34,34 +33,54 @@ final class SearchIndex {
         }
     }
 
-    private SearchIndex(PlantTree tree, Node[] nodes, Places places, String[] names, String[] labels) {
+    private SearchIndex(PlantTree tree, Node[] nodes, Places places, String[] labels) {
         this.tree = tree;
         this.nodes = nodes;
         this.places = places;
-        this.names = names;
         this.labels = labels;
     }
 
     static SearchIndex of(PlantTree tree) {
         Node[] nodes = inOrder(tree.nodes());
-        return labelled(tree, nodes, Places.of(nodes), Optional.empty());
+        String[] labels = new String[nodes.length];
+        for (int i = 0; i < nodes.length; i++) {
+            labels[i] = label(tree, nodes[i]);
+        }
+        return new SearchIndex(tree, nodes, Places.of(nodes), labels);
+    }
+
+    private static String label(PlantTree tree, Node node) {
+        return (node.tag() + " " + tree.name(node)).toLowerCase(Locale.ROOT);
     }
 
     /** The index of another state of the plant; what stayed as it was is taken over. */
     SearchIndex following(PlantTree next) {
-        Set<UUID> differing = tree.nodes().differing(next.nodes());
-        if (differing.stream().allMatch(id -> staysInPlace(tree.nodes().find(id), next.nodes().find(id)))) {
-            Node[] altered = nodes.clone();
-            for (UUID id : differing) {
-                Integer position = places.positions().get(id);
-                if (position != null) {
-                    altered[position] = next.nodes().find(id).orElseThrow();
-                }
+        Set<UUID> renamed = tree.renamedIn(next);
+        boolean isSameOrder = renamed.stream().allMatch(id -> staysInPlace(tree.nodes().find(id), next.nodes().find(id)));
+        return isSameOrder ? inSameOrder(next, renamed) : inOtherOrder(next, renamed);
+    }
+
+    private SearchIndex inSameOrder(PlantTree next, Set<UUID> renamed) {
+        Node[] altered = nodes.clone();
+        String[] relabelled = labels.clone();
+        for (UUID id : renamed) {
+            Integer position = places.positions().get(id);
+            if (position != null) {
+                altered[position] = next.nodes().find(id).orElseThrow();
+                relabelled[position] = label(next, altered[position]);
             }
-            return labelled(next, altered, places, Optional.of(this));
         }
+        return new SearchIndex(next, altered, places, relabelled);
+    }
+
+    private SearchIndex inOtherOrder(PlantTree next, Set<UUID> renamed) {
         Node[] others = inOrder(next.nodes());
-        return labelled(next, others, Places.of(others), Optional.of(this));
+        String[] relabelled = new String[others.length];
+        for (int i = 0; i < others.length; i++) {
+            Integer position = renamed.contains(others[i].id()) ? null : places.positions().get(others[i].id());
+            relabelled[i] = position == null ? label(next, others[i]) : labels[position];
+        }
+        return new SearchIndex(next, others, Places.of(others), relabelled);
     }
 
     private static boolean staysInPlace(Optional<Node> before, Optional<Node> after) {
@@ -74,25 +93,6 @@ final class SearchIndex {
     private static Node[] inOrder(NodeTree tree) {
         List<Node> inOrder = tree.beneath(Node.PLANT);
         return inOrder.toArray(Node[]::new);
-    }
-
-    private static SearchIndex labelled(PlantTree tree, Node[] nodes, Places places, Optional<SearchIndex> before) {
-        String[] names = new String[nodes.length];
-        String[] labels = new String[nodes.length];
-        for (int i = 0; i < nodes.length; i++) {
-            names[i] = tree.name(nodes[i]);
-            int position = i;
-            labels[i] = before.flatMap(earlier -> earlier.labelOf(nodes[position], names[position]))
-                    .orElseGet(() -> (nodes[position].tag() + " " + names[position]).toLowerCase(Locale.ROOT));
-        }
-        return new SearchIndex(tree, nodes, places, names, labels);
-    }
-
-    /** The label of a node that is the same still and is called the same. */
-    private Optional<String> labelOf(Node node, String name) {
-        Integer position = places.positions().get(node.id());
-        boolean isSame = position != null && nodes[position].tag().equals(node.tag()) && names[position].equals(name);
-        return isSame ? Optional.of(labels[position]) : Optional.empty();
     }
 
     /** Whether it is of this very state of the plant. */

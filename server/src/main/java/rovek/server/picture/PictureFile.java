@@ -17,10 +17,12 @@ import javax.imageio.ImageIO;
 import javax.imageio.ImageReadParam;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
+import net.coobird.thumbnailator.Thumbnails;
 import rovek.server.problem.DomainProblem;
 
 /**
- * An image as it was brought, looked into before it is kept.
+ * An image as it is kept: its dots and nothing else. What a camera wrote beside them, the place and the owner's name among it, is left behind,
+ * and so is whatever else might be packed there; only which side is up is seen to before.
  *
  * @param mediaType PNG or JPEG
  */
@@ -29,53 +31,98 @@ record PictureFile(byte[] bytes, String mediaType, int width, int height) {
     static final int MOST_BYTES = 8 << 20;
     private static final long MOST_PIXELS = 24_000_000;
     private static final int FIELD_WIDTH = 640;
+    private static final float QUALITY = 0.92f;
+    /** Decoded, turned and written anew. */
+    private static final int BYTES_A_PIXEL = 12;
 
-    /** @throws DomainProblem.Invalid when it is no image that a browser and an instrument can show */
-    static PictureFile of(byte[] bytes) {
-        if (bytes.length > MOST_BYTES) {
-            throw refused("The picture has %.1f MB; up to %d MB are kept.".formatted(bytes.length / 1e6, MOST_BYTES >> 20));
+    /** An image that was looked at from outside: what it is, and how large, but not yet its dots. */
+    record Seen(byte[] bytes, String format, int width, int height) {
+
+        /** What decoding it needs at most. */
+        long room() {
+            return (long) width * height * BYTES_A_PIXEL;
         }
-        try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
-            Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
-            if (!readers.hasNext()) {
-                throw refused("This is no picture. Choose a PNG or JPEG file.");
-            }
-            ImageReader reader = readers.next();
+
+        /** @throws DomainProblem.Invalid when it is damaged */
+        PictureFile decoded() {
             try {
-                return look(reader, in, bytes);
-            } finally {
-                reader.dispose();
+                requireWhole(bytes);
+                ByteArrayOutputStream out = new ByteArrayOutputStream(bytes.length);
+                Thumbnails.of(new ByteArrayInputStream(bytes)).scale(1).outputFormat(format).outputQuality(QUALITY).toOutputStream(out);
+                byte[] kept = out.toByteArray();
+                Seen turned = seen(kept);
+                return new PictureFile(kept, "image/" + format, turned.width, turned.height);
+            } catch (IOException | RuntimeException damaged) {
+                throw damaged(damaged);
             }
-        } catch (IOException | RuntimeException damaged) {
-            if (damaged instanceof DomainProblem problem) {
-                throw problem;
-            }
-            throw refused("The picture is damaged or cut off. Take it once more.");
         }
     }
 
-    private static PictureFile look(ImageReader reader, ImageInputStream in, byte[] bytes) throws IOException {
+    /** @throws DomainProblem.Invalid when it is no image that a browser and an instrument can show */
+    static Seen seen(byte[] brought) {
+        if (brought.length > MOST_BYTES) {
+            throw refused("The picture has %.1f MB; up to %d MB are kept.".formatted(brought.length / 1e6, MOST_BYTES >> 20));
+        }
+        try {
+            byte[] bytes = PngDots.isPng(brought) ? PngDots.only(brought) : brought;
+            try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
+                ImageReader reader = reader(in);
+                try {
+                    return seen(reader, in, bytes);
+                } finally {
+                    reader.dispose();
+                }
+            }
+        } catch (IOException | RuntimeException damaged) {
+            throw damaged(damaged);
+        }
+    }
+
+    private static Seen seen(ImageReader reader, ImageInputStream in, byte[] bytes) throws IOException {
         String format = reader.getFormatName().toLowerCase(Locale.ROOT);
         if (!format.equals("png") && !format.equals("jpeg")) {
             throw refused("A picture is a PNG or JPEG file, not %s.".formatted(format.toUpperCase(Locale.ROOT)));
         }
-        reader.setInput(in);
+        reader.setInput(in, true, true);
         int width = reader.getWidth(0);
         int height = reader.getHeight(0);
         if ((long) width * height > MOST_PIXELS) {
             throw refused("The picture has %d x %d dots; up to 24 million are kept.".formatted(width, height));
         }
-        // Every row is decoded, few are kept: a file that was cut off ends here rather than before somebody's eyes.
-        ImageReadParam coarse = reader.getDefaultReadParam();
-        int step = Math.max(1, Math.max(width, height) / 64);
-        coarse.setSourceSubsampling(step, step, 0, 0);
-        boolean[] endsEarly = {false};
-        reader.addIIOReadWarningListener((source, warning) -> endsEarly[0] |= warning.toLowerCase(Locale.ROOT).contains("premature"));
-        reader.read(0, coarse);
-        if (endsEarly[0]) {
-            throw new IOException("cut off");
+        return new Seen(bytes, format, width, height);
+    }
+
+    private static ImageReader reader(ImageInputStream in) {
+        Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
+        if (!readers.hasNext()) {
+            throw refused("This is no picture. Choose a PNG or JPEG file.");
         }
-        return new PictureFile(bytes, "image/" + format, width, height);
+        return readers.next();
+    }
+
+    /** Every row is decoded, few are kept: a file that was cut off ends here rather than before somebody's eyes. */
+    private static void requireWhole(byte[] bytes) throws IOException {
+        try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
+            ImageReader reader = reader(in);
+            try {
+                reader.setInput(in, true, true);
+                ImageReadParam coarse = reader.getDefaultReadParam();
+                int step = Math.max(1, Math.max(reader.getWidth(0), reader.getHeight(0)) / 64);
+                coarse.setSourceSubsampling(step, step, 0, 0);
+                boolean[] endsEarly = {false};
+                reader.addIIOReadWarningListener((source, warning) -> endsEarly[0] |= warning.toLowerCase(Locale.ROOT).contains("premature"));
+                reader.read(0, coarse);
+                if (endsEarly[0]) {
+                    throw new IOException("cut off");
+                }
+            } finally {
+                reader.dispose();
+            }
+        }
+    }
+
+    private static DomainProblem damaged(Exception by) {
+        return by instanceof DomainProblem problem ? problem : refused("The picture is damaged or cut off. Take it once more.");
     }
 
     private static DomainProblem refused(String sentence) {
@@ -94,11 +141,10 @@ record PictureFile(byte[] bytes, String mediaType, int width, int height) {
             int height = Math.max(1, (int) Math.round((double) full.getHeight() * width / full.getWidth()));
             BufferedImage small = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
             Graphics2D pen = small.createGraphics();
-            pen.setRenderingHint(RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BICUBIC);
             pen.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
             pen.setColor(Color.WHITE);
             pen.fillRect(0, 0, width, height);
-            pen.drawImage(full, 0, 0, width, height, null);
+            pen.drawImage(Thumbnails.of(full).forceSize(width, height).asBufferedImage(), 0, 0, null);
             spot.ifPresent(at -> ring(pen, at.x() * width, at.y() * height, width / 24.0));
             pen.dispose();
             ByteArrayOutputStream out = new ByteArrayOutputStream();

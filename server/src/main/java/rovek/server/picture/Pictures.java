@@ -11,13 +11,16 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 import rovek.core.plant.Level;
 import rovek.core.plant.Node;
+import rovek.link.Sha256;
 import rovek.server.audit.AuditTrail;
 import rovek.server.picture.PictureView.Spot;
 import rovek.server.plant.Plant;
 import rovek.server.plant.PlantTree;
 import rovek.server.problem.DomainProblem;
+import rovek.server.room.WorkingRoom;
 
 /** Pictures of what stands in the plant: where to go, and where on the machine to measure. */
 @Service
@@ -30,12 +33,16 @@ public class Pictures {
     private final Plant plant;
     private final AuditTrail audit;
     private final Clock clock;
+    private final WorkingRoom room;
+    private final TransactionTemplate transaction;
 
-    Pictures(PictureRows rows, Plant plant, AuditTrail audit, Clock clock) {
+    Pictures(PictureRows rows, Plant plant, AuditTrail audit, Clock clock, WorkingRoom room, TransactionTemplate transaction) {
         this.rows = rows;
         this.plant = plant;
         this.audit = audit;
         this.clock = clock;
+        this.room = room;
+        this.transaction = transaction;
     }
 
     /**
@@ -69,8 +76,24 @@ public class Pictures {
     }
 
     /** Keeps a picture with an id of the caller's choice; a repeated request does nothing more. */
-    @Transactional
     public PictureView add(UUID id, UUID nodeId, String title, byte[] bytes) {
+        Optional<PictureView> before = rows.find(id);
+        if (before.isPresent()) {
+            return before.get();
+        }
+        // Before the transaction: decoding takes a while, and may wait for room.
+        PictureFile file = decoded(bytes);
+        return transaction.execute(status -> add(id, nodeId, requireTitle(title), file));
+    }
+
+    private PictureFile decoded(byte[] bytes) {
+        PictureFile.Seen seen = PictureFile.seen(bytes);
+        try (WorkingRoom.Taken taken = room.take(seen.room())) {
+            return seen.decoded();
+        }
+    }
+
+    private PictureView add(UUID id, UUID nodeId, String title, PictureFile file) {
         Optional<PictureView> already = rows.find(id);
         if (already.isPresent()) {
             return already.get();
@@ -82,7 +105,7 @@ public class Pictures {
         if (rows.of(nodeId, false).size() >= MOST_OF_A_NODE) {
             throw new DomainProblem.Invalid("file", "%s has %d pictures already. Remove one first.".formatted(node.label(), MOST_OF_A_NODE));
         }
-        rows.add(id, nodeId, requireTitle(title), PictureFile.of(bytes), clock.instant(), AuditTrail.actor());
+        rows.add(id, nodeId, title, file, clock.instant(), AuditTrail.actor());
         PictureView added = require(id);
         audit.note("add", "picture", id, null, added);
         return added;
@@ -91,11 +114,12 @@ public class Pictures {
     /**
      * Makes sure that bytes are a picture that a browser can show.
      *
-     * @return its media type
-     * @throws DomainProblem.Invalid where they are not
+     * @return its dots alone, without what a camera writes beside them
+     * @throws DomainProblem.Invalid where they are none
      */
-    public String requirePicture(byte[] bytes) {
-        return PictureFile.of(bytes).mediaType();
+    public Image requirePicture(byte[] bytes) {
+        PictureFile file = decoded(bytes);
+        return new Image(file.mediaType(), Sha256.of(file.bytes()), file.bytes());
     }
 
     @Transactional

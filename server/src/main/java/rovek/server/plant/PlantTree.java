@@ -72,13 +72,32 @@ public final class PlantTree {
         }
         NodeTree after = nodes.with(differing);
         Map<UUID, String> names = new ConcurrentHashMap<>(checkNames);
-        for (UUID id : differing.keySet()) {
-            names.remove(id);
-            if (!isNoMatterToOthers(nodes.find(id), after.find(id))) {
-                after.walk(id, beneath -> names.remove(beneath.id()));
+        names.keySet().removeAll(concerned(differing.keySet(), nodes, after));
+        return new PlantTree(after, techniques, sensors, names, comparingAfter(differing));
+    }
+
+    /**
+     * Nodes that are in another state in another plant, or may be called otherwise there because of what stands above them; those that are
+     * gone there too.
+     */
+    public Set<UUID> renamedIn(PlantTree other) {
+        return sensors.equals(other.sensors) ? concerned(nodes.differing(other.nodes), nodes, other.nodes) : idsOf(other.nodes);
+    }
+
+    private static Set<UUID> concerned(Set<UUID> differing, NodeTree before, NodeTree after) {
+        Set<UUID> concerned = new HashSet<>(differing);
+        for (UUID id : differing) {
+            if (!isNoMatterToOthers(before.find(id), after.find(id))) {
+                after.walk(id, beneath -> concerned.add(beneath.id()));
             }
         }
-        return new PlantTree(after, techniques, sensors, names, comparingAfter(differing));
+        return concerned;
+    }
+
+    private static Set<UUID> idsOf(NodeTree tree) {
+        Set<UUID> ids = new HashSet<>();
+        tree.walk(Node.PLANT, node -> ids.add(node.id()));
+        return ids;
     }
 
     private static boolean isNoMatterToOthers(Optional<Node> before, Optional<Node> after) {

@@ -115,6 +115,15 @@ public abstract sealed class DomainProblem extends RuntimeException {
         }
     }
 
+    /** Others have all the room there is just now. */
+    public static final class Busy extends DomainProblem {
+        private static final long serialVersionUID = 1L;
+
+        public Busy() {
+            super("busy", "The server is busy with other large files just now. Nothing of this was taken; try again in a minute.");
+        }
+    }
+
     /** The instrument or the way to it. */
     public static final class LinkTrouble extends DomainProblem {
         private static final long serialVersionUID = 1L;

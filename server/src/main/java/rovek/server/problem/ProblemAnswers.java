@@ -14,6 +14,8 @@ import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.async.AsyncRequestNotUsableException;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
+import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.multipart.support.MissingServletRequestPartException;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
 
 /** Every error in one shape, {@code application/problem+json} (RFC 9457), with a sentence. */
@@ -46,6 +48,9 @@ class ProblemAnswers {
         if (problem instanceof DomainProblem.TooManyTries) {
             return HttpStatus.TOO_MANY_REQUESTS;
         }
+        if (problem instanceof DomainProblem.Busy) {
+            return HttpStatus.SERVICE_UNAVAILABLE;
+        }
         if (problem instanceof DomainProblem.NotSignedIn) {
             return HttpStatus.UNAUTHORIZED;
         }
@@ -57,9 +62,26 @@ class ProblemAnswers {
         return domain(new DomainProblem.Stale("This"));
     }
 
-    @ExceptionHandler({HttpMessageNotReadableException.class, MethodArgumentTypeMismatchException.class})
-    ProblemDetail unreadable() {
+    @ExceptionHandler({HttpMessageNotReadableException.class, MethodArgumentTypeMismatchException.class, MissingServletRequestPartException.class})
+    ProblemDetail unreadable(Exception fault) {
+        for (Throwable cause = fault; cause != null; cause = cause.getCause()) {
+            if (cause instanceof DomainProblem problem) {
+                return domain(problem);
+            }
+            if (cause instanceof TooLarge large) {
+                return tooLarge(large.getMessage());
+            }
+        }
         return answer(HttpStatus.BAD_REQUEST, "unreadable", UNREADABLE);
+    }
+
+    @ExceptionHandler(MaxUploadSizeExceededException.class)
+    ProblemDetail fileTooLarge() {
+        return tooLarge("A file may have up to 64 MB. Nothing of it was taken.");
+    }
+
+    private static ProblemDetail tooLarge(String sentence) {
+        return answer(HttpStatus.CONTENT_TOO_LARGE, "too-large", sentence);
     }
 
     @ExceptionHandler(NoResourceFoundException.class)

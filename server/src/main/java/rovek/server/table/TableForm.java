@@ -10,7 +10,7 @@ enum TableForm {
     CSV("text/csv;charset=UTF-8") {
         @Override
         void write(NumberTable table, OutputStream out) throws IOException {
-            TableWriter.csv(table.headings(), row -> table.rows().into(cells -> row.accept(Arrays.stream(cells).map(TableForm::said).toArray())), out);
+            TableWriter.csv(table.headings(), table.rows(), out);
         }
     },
     XLSX("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet") {
@@ -21,7 +21,6 @@ enum TableForm {
     };
 
     private static final int MOST_ROWS_OF_A_SHEET = 1_048_576;
-    private static final String BEGINS_A_FORMULA = "=+-@";
 
     private final String mediaType;
 
@@ -53,13 +52,5 @@ enum TableForm {
                     "A workbook's sheet holds %,d rows, and this would be %,d. Take it as CSV, or take only what is shown.".formatted(
                             MOST_ROWS_OF_A_SHEET - 1, table.count()));
         }
-    }
-
-    /** A text that a spreadsheet would take for a formula is marked as text. */
-    private static Object said(Object cell) {
-        if (cell instanceof Double number) {
-            return number == Math.rint(number) && Math.abs(number) < 1e15 ? String.valueOf(number.longValue()) : number.toString();
-        }
-        return cell instanceof String text && !text.isEmpty() && BEGINS_A_FORMULA.indexOf(text.charAt(0)) >= 0 ? "'" + text : cell;
     }
 }

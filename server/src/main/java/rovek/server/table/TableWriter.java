@@ -6,6 +6,7 @@ import java.io.OutputStreamWriter;
 import java.io.UncheckedIOException;
 import java.io.Writer;
 import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
 import java.util.List;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
@@ -20,16 +21,16 @@ public final class TableWriter {
 
     private TableWriter() {}
 
-    /** Comma-separated values (RFC 4180) in UTF-8. */
+    /** Comma-separated values (RFC 4180) in UTF-8, without a cell that a spreadsheet takes for a formula. */
     public static void csv(List<String> headings, NumberTable.Rows rows, OutputStream out) throws IOException {
         Writer writer = new OutputStreamWriter(out, StandardCharsets.UTF_8);
         // Without it some spreadsheets take the file for something else than UTF-8.
         writer.write('\uFEFF');
         CSVPrinter printer = new CSVPrinter(writer, CSVFormat.RFC4180);
-        printer.printRecord(headings);
+        printer.printRecord(headings.stream().map(HarmlessCell::written).toList());
         rows.into(row -> {
             try {
-                printer.printRecord(row);
+                printer.printRecord(Arrays.stream(row).map(HarmlessCell::written).toArray());
             } catch (IOException gone) {
                 throw new UncheckedIOException(gone);
             }

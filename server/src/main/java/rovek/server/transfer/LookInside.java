@@ -16,6 +16,7 @@ import rovek.link.Sha256;
 import rovek.link.packet.PackageException;
 import rovek.link.packet.ReadingsPackage;
 import rovek.server.instrument.Instruments;
+import rovek.server.instrument.LinkHold;
 import rovek.server.plant.CheckView;
 import rovek.server.plant.Plant;
 import rovek.server.plant.PlantTree;
@@ -30,6 +31,7 @@ public class LookInside {
 
     private static final long LARGEST = 24L << 20;
 
+    private final Transfers transfers;
     private final Instruments instruments;
     private final Originals originals;
     private final PieceFetch pieces;
@@ -37,7 +39,8 @@ public class LookInside {
     private final Plant plant;
     private final UnitSpellings spellings;
 
-    LookInside(Instruments instruments, Originals originals, PieceFetch pieces, ReadingIntake intake, Plant plant, UnitSpellings spellings) {
+    LookInside(Transfers transfers, Instruments instruments, Originals originals, PieceFetch pieces, ReadingIntake intake, Plant plant, UnitSpellings spellings) {
+        this.transfers = transfers;
         this.instruments = instruments;
         this.originals = originals;
         this.pieces = pieces;
@@ -64,18 +67,11 @@ public class LookInside {
 
     /** @throws DomainProblem.Conflict where the file is too large for a look, or there is no such file */
     public Inside look(UUID instrumentId, String name) {
-        byte[] bytes;
-        try {
-            bytes = instruments.withLink(instrumentId, "looking into " + name, (link, identity) -> fetched(instrumentId, link, name));
-        } catch (LinkException e) {
-            throw new DomainProblem.LinkTrouble(e.code(), e.getMessage());
-        } catch (PackageException e) {
-            throw new DomainProblem.LinkTrouble(e.code(), e.getMessage());
-        }
+        byte[] bytes = transfers.looked(instrumentId, "looking into " + name, (link, identity, hold) -> fetched(instrumentId, link, name, hold));
         return inside(instrumentId, name, bytes);
     }
 
-    private byte[] fetched(UUID instrumentId, Instrument link, String name) throws LinkException {
+    private byte[] fetched(UUID instrumentId, Instrument link, String name, LinkHold hold) throws LinkException {
         InstrumentFile file = link.catalogue().files().stream()
                 .filter(one -> one.name().equals(name) && !Loading.isLoaded(one))
                 .findFirst()
@@ -88,7 +84,7 @@ public class LookInside {
         if (kept.isPresent()) {
             return originals.bytes(kept.get().id());
         }
-        pieces.fetch(instrumentId, link, file, digest, true, bytes -> { });
+        pieces.fetch(instrumentId, link, file, digest, true, bytes -> hold.giveWay());
         byte[] whole = originals.arrivedBytes(instrumentId, digest);
         if (!Sha256.of(whole).equals(digest)) {
             originals.dropPieces(instrumentId, digest);

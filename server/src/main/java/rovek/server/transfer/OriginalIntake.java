@@ -10,6 +10,8 @@ import rovek.core.reading.ClockState;
 import rovek.link.packet.PackageException;
 import rovek.link.packet.ReadingsPackage;
 import rovek.server.instrument.Instruments;
+import rovek.server.problem.DomainProblem;
+import rovek.server.room.WorkingRoom;
 import rovek.server.spelling.UnitSpellings;
 import rovek.server.visit.VisitIntake;
 
@@ -17,16 +19,21 @@ import rovek.server.visit.VisitIntake;
 @Service
 class OriginalIntake {
 
+    /** What was packed, unpacked, and what is reckoned of it. */
+    private static final int TIMES_AS_LARGE = 6;
+
     private final Originals originals;
     private final VisitIntake visits;
     private final UnitSpellings spellings;
     private final Instruments instruments;
+    private final WorkingRoom room;
 
-    OriginalIntake(Originals originals, VisitIntake visits, UnitSpellings spellings, Instruments instruments) {
+    OriginalIntake(Originals originals, VisitIntake visits, UnitSpellings spellings, Instruments instruments, WorkingRoom room) {
         this.originals = originals;
         this.visits = visits;
         this.spellings = spellings;
         this.instruments = instruments;
+        this.room = room;
     }
 
     /**
@@ -59,6 +66,15 @@ class OriginalIntake {
      * @param clock of the instrument it was read from; empty takes the times as they are written
      */
     Taken take(Originals.Kept original, UUID readFrom, Optional<ClockState> clock) throws PackageException {
+        try (WorkingRoom.Taken taken = room.await(TIMES_AS_LARGE * originals.size(original.id()))) {
+            return takenWithRoom(original, readFrom, clock);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new DomainProblem.Busy();
+        }
+    }
+
+    private Taken takenWithRoom(Originals.Kept original, UUID readFrom, Optional<ClockState> clock) throws PackageException {
         ReadingsPackage readings = ReadingsPackage.unpack(originals.bytes(original.id()), spellings.reading());
         UUID writer = instruments.writer(readings.maker(), readFrom);
         ClockState.Times times = clock.filter(own -> writer.equals(readFrom)).map(own -> own.times(written(readings))).orElse(ClockState.Times.AS_WRITTEN);

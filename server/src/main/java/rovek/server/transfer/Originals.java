@@ -71,6 +71,11 @@ class Originals {
     }
 
     @Transactional(readOnly = true)
+    public long size(UUID id) {
+        return db.sql("SELECT size FROM original WHERE id = ?").param(id).query(Long.class).single();
+    }
+
+    @Transactional(readOnly = true)
     public List<OriginalLine> list(UUID instrumentId) {
         return db.sql("""
                 SELECT o.id, file_name, sha256, size, read_back_at, read_back_by, coalesce(new_readings, 0), coalesce(known_readings, 0),

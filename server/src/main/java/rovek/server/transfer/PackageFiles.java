@@ -38,10 +38,11 @@ public class PackageFiles {
      */
     public JobView take(String fileName, byte[] bytes) {
         InstrumentView instrument = instruments.metInAFile(maker(bytes));
+        // Kept at once: a job that waits for its turn holds no file in memory.
+        Originals.Kept original = originals.keep(instrument.id(), plain(fileName), Sha256.of(bytes), bytes);
+        long size = bytes.length;
         return jobs.start("read back", "Reading back " + plain(fileName), instrument.id(), progress -> {
-            progress.report(0, bytes.length, "Keeping the original");
-            Originals.Kept original = originals.keep(instrument.id(), plain(fileName), Sha256.of(bytes), bytes);
-            progress.report(bytes.length / 2, bytes.length, "Making readings");
+            progress.report(size / 2, size, "Making readings");
             return readingsOf(original, instrument.id());
         });
     }

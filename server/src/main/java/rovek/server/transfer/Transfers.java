@@ -26,7 +26,10 @@ import rovek.link.packet.PackageException;
 import rovek.link.packet.RoutePackage;
 import rovek.link.packet.SetupPackage;
 import rovek.server.audit.AuditTrail;
+import rovek.server.instrument.HeldLinkWork;
 import rovek.server.instrument.Instruments;
+import rovek.server.instrument.LinkHold;
+import rovek.server.instrument.LinkWork;
 import rovek.server.problem.DomainProblem;
 import rovek.server.sensor.Sensors;
 import rovek.server.transfer.ConnectionView.MemoryLine;
@@ -39,6 +42,7 @@ public class Transfers {
 
     private static final int LARGEST_LOOKED_INTO = 1 << 20;
     private static final int MOST_CLEARED = 10_000;
+    private static final int MOST_LOOKS = 3;
 
     private final Instruments instruments;
     private final Originals originals;
@@ -66,12 +70,13 @@ public class Transfers {
 
     /** Connects and looks. */
     public ConnectionView look(UUID instrumentId) {
-        return linked(instrumentId, "looking", (link, identity) -> {
+        return looked(instrumentId, "looking", (link, identity, hold) -> {
             Optional<ClockCorrection> difference = link.clock().map(shown -> ClockCorrection.between(shown, clock.instant()));
             difference.ifPresent(seen -> instruments.noteClock(instrumentId, seen));
             MemoryCatalogue memory = link.catalogue();
             List<MemoryLine> files = new ArrayList<>();
             for (InstrumentFile file : memory.files()) {
+                hold.giveWay();
                 files.add(line(instrumentId, link, file));
             }
             return new ConnectionView(
@@ -138,7 +143,7 @@ public class Transfers {
 
     /** What the connected instrument can do, and the room it has. */
     InstrumentProfile profile(UUID instrumentId) {
-        return linked(instrumentId, "looking", (link, identity) -> profile(instrumentId, identity, link.catalogue()));
+        return looked(instrumentId, "looking", (link, identity, hold) -> profile(instrumentId, identity, link.catalogue()));
     }
 
     InstrumentProfile profile(UUID instrumentId, InstrumentIdentity identity, MemoryCatalogue memory) {
@@ -244,7 +249,24 @@ public class Transfers {
         return kept.get().taken() ? Optional.empty() : Optional.of("its bytes are kept here, but its readings were not understood");
     }
 
-    <T> T linked(UUID instrumentId, String purpose, rovek.server.instrument.LinkWork<T> work) {
+    /** Looks as long as nobody works with the instrument, and again once that is over. */
+    <T> T looked(UUID instrumentId, String purpose, HeldLinkWork<T> work) {
+        for (int look = 1; ; look++) {
+            try {
+                return instruments.lookingWithLink(instrumentId, purpose, work);
+            } catch (LinkHold.GaveWay wanted) {
+                if (look == MOST_LOOKS) {
+                    throw new DomainProblem.Conflict("gave-way", wanted.getMessage());
+                }
+            } catch (LinkException e) {
+                throw new DomainProblem.LinkTrouble(e.code(), e.getMessage());
+            } catch (PackageException e) {
+                throw new DomainProblem.LinkTrouble(e.code(), e.getMessage());
+            }
+        }
+    }
+
+    <T> T linked(UUID instrumentId, String purpose, LinkWork<T> work) {
         try {
             return instruments.withLink(instrumentId, purpose, work);
         } catch (LinkException e) {
