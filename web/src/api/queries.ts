@@ -1,7 +1,10 @@
-import { queryOptions } from '@tanstack/react-query'
+import { infiniteQueryOptions, queryOptions } from '@tanstack/react-query'
 import { api, data, Problem } from './client'
 import { expanded } from './curve'
 import type { LimitForm, LimitLine, OutlineFilter, RunStatistics, RunView, Sheet, Trend, VisitSheet } from './types'
+
+/** As many as the server gives at once. */
+const visitsAPage = 200
 
 /** A limit without rules is none. */
 export const noLimit: LimitForm = { rules: [], hysteresis: 0, boundaryIsPast: false }
@@ -201,7 +204,14 @@ export const queries = {
       queryKey: ['running-job', id],
       queryFn: () => data(api.GET('/api/instruments/{id}/job', { params: { path: { id } } })),
     }),
-  visits: () => queryOptions({ queryKey: ['visits'], queryFn: () => data(api.GET('/api/visits')) }),
+  visits: () => queryOptions({ queryKey: ['visits'], queryFn: () => data(api.GET('/api/visits', { params: { query: { from: 0 } } })) }),
+  visitPages: () =>
+    infiniteQueryOptions({
+      queryKey: ['visits', 'pages'],
+      queryFn: ({ pageParam }) => data(api.GET('/api/visits', { params: { query: { from: pageParam } } })),
+      initialPageParam: 0,
+      getNextPageParam: (page, pages) => (page.length < visitsAPage ? undefined : pages.length * visitsAPage),
+    }),
   corrections: (id: string) =>
     queryOptions({ queryKey: ['visit', id, 'corrections'], queryFn: () => data(api.GET('/api/visits/{id}/corrections', { params: { path: { id } } })) }),
   visit: (id: string) =>

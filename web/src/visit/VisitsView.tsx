@@ -1,15 +1,16 @@
-import { useQuery } from '@tanstack/react-query'
+import { useInfiniteQuery } from '@tanstack/react-query'
 import { Link } from '@tanstack/react-router'
 import { queries } from '../api/queries'
 import { TakeFile } from '../instruments/TakeFile'
+import { Button } from '../parts/Button'
 import { Page } from '../parts/Page'
 import { Trouble } from '../parts/Trouble'
 import { dayAndTime } from '../units/format'
 import { words } from '../words/en'
 
 export function VisitsView() {
-  const visits = useQuery(queries.visits())
-  const list = visits.data ?? []
+  const visits = useInfiniteQuery(queries.visitPages())
+  const list = visits.data?.pages.flat() ?? []
   const { columns } = words.visits
   return (
     <Page say={<span className="font-semibold">{visits.data ? words.visits.say(list.length) : words.common.loading}</span>} actions={<TakeFile />}>
@@ -44,6 +45,13 @@ export function VisitsView() {
               ))}
             </tbody>
           </table>
+        )}
+        {visits.hasNextPage && (
+          <p className="mt-2">
+            <Button kind="second" disabled={visits.isFetchingNextPage} onClick={() => void visits.fetchNextPage()}>
+              {words.visits.earlier}
+            </Button>
+          </p>
         )}
       </div>
     </Page>

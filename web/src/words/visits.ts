@@ -1,5 +1,6 @@
 /** Wording of the visits. */
 export const visits = {
+  earlier: 'Show earlier visits',
   say: (n: number) => (n === 0 ? 'No visit yet. Load a route, walk it and read the instrument back.' : 'What was read back, written down, recorded or taken from a file.'),
   columns: { when: 'When', what: 'What', by: 'By', instrument: 'Instrument', readings: 'Readings', loose: 'Loose' },
   sheet: {

@@ -32,6 +32,10 @@ public final class Caller {
         this.http = HttpClient.newBuilder().cookieHandler(cookies).build();
     }
 
+    public String address() {
+        return address;
+    }
+
     /** The same person with the same cookies at another server. */
     public Caller onServer(String otherAddress) {
         return new Caller(otherAddress, cookies);

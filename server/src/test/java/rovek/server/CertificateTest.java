@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.sql.SQLException;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.apache.pdfbox.Loader;
@@ -100,6 +101,36 @@ class CertificateTest {
         assertThat(sign(refused, digest(refused), "not-the-password").status()).isEqualTo(422);
         int second = Integer.parseInt(issued().get("number").asString().substring(5));
         assertThat(second).isEqualTo(first + 1);
+    }
+
+    /** Each is printed before it has its number, and once more only where somebody else got that number first. */
+    @Test
+    void manySignAtOnceAndEachPaperCarriesItsOwnNumber() throws Exception {
+        List<JsonNode> prepared = new ArrayList<>();
+        for (int i = 0; i < 8; i++) {
+            prepared.add(prepare());
+        }
+        List<JsonNode> issued = Crowd.together(8, one -> () -> sign(prepared.get(one), digest(prepared.get(one)), RunningRovek.PASSWORD).ok());
+        List<Integer> numbers = issued.stream().map(one -> Integer.parseInt(one.get("number").asString().substring(5))).sorted().toList();
+        assertThat(numbers).doesNotHaveDuplicates();
+        assertThat(numbers.get(7) - numbers.get(0)).as("without gaps").isEqualTo(7);
+        for (JsonNode one : issued) {
+            assertThat(textOf(caller.get("/api/certificates/" + id(one) + "/pdf").bytes())).contains(one.get("number").asString());
+        }
+        List<Integer> twice = Crowd.together(4, one -> () -> {
+            JsonNode same = prepared.get(0);
+            return sign(same, "seen before", RunningRovek.PASSWORD).status();
+        });
+        assertThat(twice).as("it was signed already").containsOnly(409);
+    }
+
+    @Test
+    void twoWhoSignTheSameIssueItOnce() throws Exception {
+        JsonNode prepared = prepare();
+        String digest = digest(prepared);
+        List<Integer> statuses = Crowd.together(4, one -> () -> sign(prepared, digest, RunningRovek.PASSWORD).status());
+        assertThat(statuses.stream().filter(status -> status == 200)).hasSize(1);
+        assertThat(statuses.stream().filter(status -> status == 409)).hasSize(3);
     }
 
     @Test

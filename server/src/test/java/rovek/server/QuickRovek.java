@@ -13,6 +13,17 @@ final class QuickRovek {
     }
 
     static ConfigurableApplicationContext run(String... arguments) {
-        return SpringApplication.run(new Class<?>[] {RovekApplication.class, QuickPasswords.class}, arguments);
+        return application().run(arguments);
+    }
+
+    /** As {@link #run}, with every statement told to somebody. */
+    static ConfigurableApplicationContext run(CountedStatements statements, String... arguments) {
+        SpringApplication application = application();
+        application.addInitializers(context -> context.getBeanFactory().addBeanPostProcessor(statements));
+        return application.run(arguments);
+    }
+
+    private static SpringApplication application() {
+        return new SpringApplication(RovekApplication.class, QuickPasswords.class);
     }
 }

@@ -98,11 +98,20 @@ public final class NodeTree {
 
     /** Visits a node and all beneath it, every parent before its children, siblings in order. */
     public void walk(UUID from, Consumer<Node> visitor) {
+        walk(from, Level.CHECK, visitor);
+    }
+
+    /** As {@link #walk(UUID, Consumer)}, but visits nothing of a deeper level. */
+    public void walk(UUID from, Level deepest, Consumer<Node> visitor) {
         Deque<UUID> open = new ArrayDeque<>();
         open.push(from);
         while (!open.isEmpty()) {
             UUID id = open.pop();
-            find(id).ifPresent(visitor);
+            Optional<Node> node = find(id);
+            if (node.filter(one -> one.level().ordinal() > deepest.ordinal()).isPresent()) {
+                continue;
+            }
+            node.ifPresent(visitor);
             List<UUID> those = children(id);
             for (int i = those.size() - 1; i >= 0; i--) {
                 open.push(those.get(i));

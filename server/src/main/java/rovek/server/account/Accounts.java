@@ -2,10 +2,13 @@ package rovek.server.account;
 
 import jakarta.annotation.Nullable;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.UnaryOperator;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -161,6 +164,14 @@ public class Accounts {
     @Transactional(readOnly = true)
     public String displayName(String name) {
         return byName(name).map(Account::displayName).orElse(name);
+    }
+
+    /** {@link #displayName} of everybody, asked for once for a whole list. */
+    @Transactional(readOnly = true)
+    public UnaryOperator<String> displayNames() {
+        Map<String, String> names = new HashMap<>();
+        accounts.findAllByOrderByName().forEach(account -> names.put(account.name, account.displayName));
+        return name -> names.getOrDefault(name, name);
     }
 
     /** Whether this is that person's password; asked before a transaction begins. */

@@ -71,10 +71,11 @@ class CertificateComposer {
 
     Composed compose(UUID visitId, Collection<UUID> checks) {
         Set<UUID> chosen = new HashSet<>(checks);
-        VisitSheet sheet = visits.sheet(visitId);
-        Map<UUID, ReadingView> byId = new HashMap<>();
-        readings.ofVisit(visitId).forEach(reading -> byId.put(reading.id(), reading));
         PlantTree tree = plant.tree();
+        List<ReadingView> all = readings.ofVisit(visitId);
+        VisitSheet sheet = visits.sheet(visitId, tree, all);
+        Map<UUID, ReadingView> byId = new HashMap<>();
+        all.forEach(reading -> byId.put(reading.id(), reading));
         Instant began = Instant.parse(sheet.beganAt());
         List<CertificateRow> rows = new ArrayList<>();
         List<ReadingView> used = new ArrayList<>();

@@ -11,9 +11,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Function;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.TransactionStatus;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 import rovek.core.certificate.CertificateContent;
@@ -27,6 +30,8 @@ import rovek.server.rule.HouseRules;
 /** Prepares, signs, keeps and finds certificates. What is signed is never changed, only withdrawn. */
 @Service
 public class Certificates {
+
+    private static final int MOST_PRINTS = 4;
 
     private final CertificateRepository certificates;
     private final CertificateComposer composer;
@@ -123,7 +128,8 @@ public class Certificates {
         CertificateEntity certificate = requirePrepared(id);
         CertificateComposer.Composed composed = composer.compose(certificate.visitId, certificate.checks());
         CertificatePage page = unsigned(composed.content());
-        return new Preview(id, page.html(), missing(composed), rules.now().refuseOverdue() ? List.of() : composed.content().overdue(), digest(page));
+        boolean refuseOverdue = rules.now().refuseOverdue();
+        return new Preview(id, page.html(), missing(composed, refuseOverdue), refuseOverdue ? List.of() : composed.content().overdue(), digest(page));
     }
 
     private static CertificatePage unsigned(CertificateContent content) {
@@ -131,12 +137,12 @@ public class Certificates {
     }
 
     /** What keeps it from being signed. */
-    private List<String> missing(CertificateComposer.Composed composed) {
+    private static List<String> missing(CertificateComposer.Composed composed, boolean refuseOverdue) {
         List<String> missing = new ArrayList<>(composed.content().missing());
         if (composed.gone() > 0) {
             missing.add("%d of the chosen checks %s no longer in the visit. Delete this draft and prepare it again.".formatted(composed.gone(), composed.gone() == 1 ? "is" : "are"));
         }
-        if (rules.now().refuseOverdue()) {
+        if (refuseOverdue) {
             missing.addAll(composed.content().overdue());
         }
         return missing;
@@ -153,27 +159,59 @@ public class Certificates {
         if (!accounts.isPasswordOf(signer, signature.password() == null ? "" : signature.password())) {
             throw new DomainProblem.Invalid("password", "The password is not yours. Nothing was signed.");
         }
-        return transaction.execute(status -> issue(id, signer, signature.digest()));
+        // What is printed is what was seen, not what it would say by the time its number is free.
+        CertificateComposer.Composed seen = transaction.execute(status -> seen(id, signature.digest()));
+        CertificateContent signed = seen.content().signedBy(accounts.displayName(signer));
+        // Printing takes a while, and whoever has the year's number keeps all others from theirs: it is printed with the number that comes next,
+        // and only where somebody else was given that one meanwhile, again.
+        for (int tried = 1; tried < MOST_PRINTS; tried++) {
+            Printed printed = printed(signed, comingNumber());
+            CertificateLine issued = transaction.execute(status -> issue(status, id, signer, seen, next -> next.equals(printed.number()) ? Optional.of(printed) : Optional.empty()));
+            if (issued != null) {
+                return issued;
+            }
+        }
+        return transaction.execute(status -> issue(status, id, signer, seen, next -> Optional.of(printed(signed, next))));
     }
 
-    private CertificateLine issue(UUID id, String signer, String digest) {
+    /** What the signer saw, if that is still what there is. */
+    private CertificateComposer.Composed seen(UUID id, String digest) {
         CertificateEntity certificate = requirePrepared(id);
         CertificateComposer.Composed seen = composer.compose(certificate.visitId, certificate.checks());
         if (!digest(unsigned(seen.content())).equals(digest)) {
             throw new DomainProblem.Stale("What the certificate says");
         }
-        List<String> missing = missing(seen);
+        List<String> missing = missing(seen, rules.now().refuseOverdue());
         if (!missing.isEmpty()) {
             throw new DomainProblem.Conflict("incomplete", "Nothing was signed. " + String.join(" ", missing));
         }
-        // Others may sign first and much may change until the number is free: what is printed is what was seen, not what it would say by now.
-        String number = nextNumber();
-        CertificatePage page = new CertificatePage(
-                seen.content().signedBy(accounts.displayName(signer)), Optional.of(number), LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC).toString());
-        certificate.pdf = printer.print(page);
+        return seen;
+    }
+
+    private record Printed(String number, String html, byte[] pdf) {}
+
+    private Printed printed(CertificateContent signed, String number) {
+        CertificatePage page = new CertificatePage(signed, Optional.of(number), LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC).toString());
+        return new Printed(number, page.html(), printer.print(page));
+    }
+
+    /**
+     * @param print what is to be issued under a number; empty gives the number back
+     * @return null where the number was given back
+     */
+    @Nullable
+    private CertificateLine issue(TransactionStatus status, UUID id, String signer, CertificateComposer.Composed seen, Function<String, Optional<Printed>> print) {
+        CertificateEntity certificate = requirePrepared(id);
+        Optional<Printed> found = print.apply(nextNumber());
+        if (found.isEmpty()) {
+            status.setRollbackOnly();
+            return null;
+        }
+        Printed printed = found.get();
+        certificate.pdf = printed.pdf();
         certificate.pdfSha256 = Sha256.of(certificate.pdf);
-        certificate.content = page.html();
-        certificate.number = number;
+        certificate.content = printed.html();
+        certificate.number = printed.number();
         certificate.signedBy = signer;
         certificate.issuedAt = clock.instant();
         certificate.state = State.ISSUED;
@@ -191,6 +229,13 @@ public class Certificates {
                 INSERT INTO certificate_number AS n (year, last) VALUES (?, 1)
                 ON CONFLICT (year) DO UPDATE SET last = n.last + 1 RETURNING last""").param(year).query(Integer.class).single();
         return "%d-%04d".formatted(year, next);
+    }
+
+    /** The number that comes next if nobody signs meanwhile. */
+    private String comingNumber() {
+        int year = clock.instant().atOffset(ZoneOffset.UTC).getYear();
+        int last = db.sql("SELECT last FROM certificate_number WHERE year = ?").param(year).query(Integer.class).optional().orElse(0);
+        return "%d-%04d".formatted(year, last + 1);
     }
 
     @Transactional
@@ -235,17 +280,34 @@ public class Certificates {
         return lines("WHERE lower(coalesce(number, '') || ' ' || client || ' ' || title) LIKE ? ORDER BY state = 'PREPARED' DESC, coalesce(issued_at, prepared_at) DESC LIMIT 500", like);
     }
 
+    /** One that waits for a signature; {@code preparedBy} is a sign-in name. */
+    public record Waiting(UUID id, String title, String preparedBy) {}
+
+    /** The newest of those that wait for a signature, up to so many. */
+    @Transactional(readOnly = true)
+    public List<Waiting> waiting(int most) {
+        return db.sql("SELECT id, title, prepared_by FROM certificate WHERE state = 'PREPARED' ORDER BY prepared_at DESC LIMIT ?").param(most)
+                .query((row, n) -> new Waiting(row.getObject(1, UUID.class), row.getString(2), row.getString(3)))
+                .list();
+    }
+
+    @Transactional(readOnly = true)
+    public boolean isAnyIssued() {
+        return db.sql("SELECT EXISTS (SELECT 1 FROM certificate WHERE number IS NOT NULL)").query(Boolean.class).single();
+    }
+
     private CertificateLine line(UUID id) {
         return lines("WHERE id = ?", id).get(0);
     }
 
     private List<CertificateLine> lines(String where, Object parameter) {
+        UnaryOperator<String> names = accounts.displayNames();
         List<CertificateLine> lines = db.sql("SELECT id, visit_id, state, number, client, title, prepared_by, prepared_at, signed_by, issued_at, pdf_sha256, withdrawn_because FROM certificate " + where)
                 .param(parameter)
                 .query((row, n) -> new CertificateLine(
                         row.getObject(1, UUID.class), row.getObject(2, UUID.class), row.getString(3), row.getString(4), row.getString(5),
-                        row.getString(6), accounts.displayName(row.getString(7)), instant(row.getObject(8, OffsetDateTime.class)),
-                        row.getString(9) == null ? null : accounts.displayName(row.getString(9)),
+                        row.getString(6), names.apply(row.getString(7)), instant(row.getObject(8, OffsetDateTime.class)),
+                        row.getString(9) == null ? null : names.apply(row.getString(9)),
                         instant(row.getObject(10, OffsetDateTime.class)), row.getString(11), row.getString(12), List.of()))
                 .list();
         Map<UUID, List<String>> changed = certified.changedSince(lines.stream().filter(line -> line.issuedAt() != null).map(CertificateLine::id).toList());

@@ -16,6 +16,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.UnaryOperator;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -77,13 +78,14 @@ public class PlantEvents {
     }
 
     private List<PlantEvent> views(PlantTree tree, List<Row> rows) {
-        return rows.stream().map(row -> view(tree, row)).toList();
+        UnaryOperator<String> names = rows.isEmpty() ? UnaryOperator.identity() : accounts.displayNames();
+        return rows.stream().map(row -> view(tree, row, names)).toList();
     }
 
-    private PlantEvent view(PlantTree tree, Row row) {
+    private static PlantEvent view(PlantTree tree, Row row, UnaryOperator<String> names) {
         return new PlantEvent(
                 row.id(), row.node(), tree.find(row.node()).map(PlantNode::label).orElse(""), row.at().toString(), row.kind(), row.words(),
-                row.startsBaseline(), row.until() == null ? null : row.until().toString(), accounts.displayName(row.by()));
+                row.startsBaseline(), row.until() == null ? null : row.until().toString(), names.apply(row.by()));
     }
 
     /** The baselines of checks, by check. */
@@ -148,7 +150,7 @@ public class PlantEvents {
         Row after = find(id).orElseThrow();
         audit.note(before.isEmpty() ? "note event" : "change event", "event", id, before.orElse(null), after);
         touch(tree, nodeId);
-        return view(tree, after);
+        return view(tree, after, accounts.displayNames());
     }
 
     private void requireSound(EventDraft draft, Instant at, @Nullable Instant until, String words) {

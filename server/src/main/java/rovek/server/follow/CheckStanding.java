@@ -18,10 +18,11 @@ import rovek.server.reading.ReadingView;
  * @param readAt of the newest reading; empty where it was never measured
  * @param values of the newest readings, oldest first, in the leading result's unit
  * @param fail boundary of the leading result
+ * @param canBeJudged whether it yields anything that a limit could be set for
  */
-record CheckStanding(Verdict verdict, Verdict before, Optional<Instant> readAt, double[] values, Optional<Double> fail) {
+record CheckStanding(Verdict verdict, Verdict before, Optional<Instant> readAt, double[] values, Optional<Double> fail, boolean canBeJudged) {
 
-    static final CheckStanding NEVER_MEASURED = new CheckStanding(Verdict.NOT_JUDGED, Verdict.NOT_JUDGED, Optional.empty(), new double[0], Optional.empty());
+    static final CheckStanding NEVER_MEASURED = new CheckStanding(Verdict.NOT_JUDGED, Verdict.NOT_JUDGED, Optional.empty(), new double[0], Optional.empty(), false);
 
     /**
      * @param history newest readings that count, oldest first
@@ -39,12 +40,18 @@ record CheckStanding(Verdict verdict, Verdict before, Optional<Instant> readAt, 
                 .mapToDouble(Amount::value)
                 .toArray();
         return new CheckStanding(
-                verdict.judgement().verdict(), before, Optional.of(newest.takenAt()), values, Optional.ofNullable(verdict.boundaries(check.leadingResult()).fail()));
+                verdict.judgement().verdict(), before, Optional.of(newest.takenAt()), values, Optional.ofNullable(verdict.boundaries(check.leadingResult()).fail()),
+                !check.technique().everyResult().isEmpty());
     }
 
     /** Whether it stands worse than one reading ago. */
     boolean gotWorse() {
         return (verdict == Verdict.WATCH || verdict == Verdict.FAIL) && before != Verdict.NOT_JUDGED && verdict.ordinal() > before.ordinal();
+    }
+
+    /** Whether it was measured, and nothing says what is right. */
+    boolean isWithoutLimit() {
+        return canBeJudged && readAt.isPresent() && verdict == Verdict.NOT_JUDGED;
     }
 
     /** For ranking only: the verdict first, then how near the value is to its fail boundary. */

@@ -1,6 +1,7 @@
 package rovek.server.follow;
 
 import jakarta.annotation.Nullable;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
@@ -18,6 +19,7 @@ import org.springframework.context.event.EventListener;
 import org.springframework.scheduling.annotation.Async;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
+import rovek.core.limit.RollUp;
 import rovek.core.limit.Verdict;
 import rovek.core.plant.Layered;
 import rovek.core.plant.Level;
@@ -80,6 +82,23 @@ public class Standings {
         /** A node without checks stands as not judged with nothing beneath. */
         public Standing of(UUID node) {
             return nodes.get(node).orElse(NodeStanding.NOTHING).view(node);
+        }
+
+        /** An asset and how it stands. */
+        public record AssetStanding(Node asset, Verdict worst, int watch, int fail, int worse, int withoutLimit, Optional<Instant> readAt) {}
+
+        /** Every asset, in the order of the plant. */
+        public List<AssetStanding> assets() {
+            List<AssetStanding> assets = new ArrayList<>();
+            tree.nodes().walk(Node.PLANT, Level.ASSET, node -> {
+                if (node.level() == Level.ASSET) {
+                    NodeStanding standing = nodes.get(node.id()).orElse(NodeStanding.NOTHING);
+                    RollUp verdicts = standing.verdicts();
+                    assets.add(new AssetStanding(
+                            node, verdicts.worst(), verdicts.watch(), verdicts.fail(), standing.worse(), standing.withoutLimit(), standing.readAt()));
+                }
+            });
+            return assets;
         }
 
         /** The verdict on a check's newest reading. */

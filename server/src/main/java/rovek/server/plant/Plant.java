@@ -55,7 +55,7 @@ public class Plant {
         for (int tried = 1; ; tried++) {
             Seen before = last.get();
             NodeRows.Delta delta = rows.since(before.horizon());
-            Optional<Map<String, Sensor>> others = sensors.changedSince(before.horizon());
+            Optional<Map<String, Sensor>> others = delta.sensorsChanged() ? Optional.of(sensors.byTag()) : Optional.empty();
             if (!forEverybody || tried == MOST_TRIES) {
                 return following(before, delta, others);
             }

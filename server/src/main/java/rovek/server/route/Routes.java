@@ -54,8 +54,16 @@ public class Routes {
 
     @Transactional(readOnly = true)
     public List<RouteView> list() {
-        PlantTree tree = plant.tree();
-        List<RouteLoads.Load> held = loads.onInstruments();
+        return list(plant.tree(), loads.onInstruments());
+    }
+
+    /** The routes as they stand in a plant; which instruments hold them is left out. */
+    @Transactional(readOnly = true)
+    public List<RouteView> in(PlantTree tree) {
+        return list(tree, List.of());
+    }
+
+    private List<RouteView> list(PlantTree tree, List<RouteLoads.Load> held) {
         return routes.findAllByRemovedFalseOrderByName().stream().map(route -> stops.view(route, tree, held)).toList();
     }
 

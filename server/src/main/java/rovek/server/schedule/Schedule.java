@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.UnaryOperator;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -18,6 +19,8 @@ import rovek.core.route.DueDates;
 import rovek.server.account.Account;
 import rovek.server.account.Accounts;
 import rovek.server.account.Role;
+import rovek.server.plant.Plant;
+import rovek.server.plant.PlantTree;
 import rovek.server.route.Routes;
 import rovek.server.route.RouteView;
 import rovek.server.visit.Visits;
@@ -30,13 +33,15 @@ public class Schedule {
     /** The calendar's stretch: six weeks. */
     private static final int DAYS_SHOWN = 42;
 
+    private final Plant plant;
     private final Routes routes;
     private final Visits visits;
     private final Accounts accounts;
     private final Clock clock;
     private final ZoneId zone;
 
-    Schedule(Routes routes, Visits visits, Accounts accounts, Clock clock, @Value("${rovek.time-zone:UTC}") String zone) {
+    Schedule(Plant plant, Routes routes, Visits visits, Accounts accounts, Clock clock, @Value("${rovek.time-zone:UTC}") String zone) {
+        this.plant = plant;
         this.routes = routes;
         this.visits = visits;
         this.accounts = accounts;
@@ -69,16 +74,26 @@ public class Schedule {
 
     @Transactional(readOnly = true)
     public Calendar calendar(String asker) {
+        return calendar(asker, plant.tree(), accounts.displayNames());
+    }
+
+    /**
+     * The calendar of a plant that was read already, likewise the people in it.
+     *
+     * @param names sign-in name to the one that is shown
+     */
+    @Transactional(readOnly = true)
+    public Calendar calendar(String asker, PlantTree tree, UnaryOperator<String> names) {
         LocalDate today = LocalDate.ofInstant(clock.instant(), zone);
         Map<UUID, Walked> walked = visits.walkedRoutes(zone);
-        List<ScheduledRoute> scheduled = routes.list().stream()
-                .map(route -> scheduled(route, Optional.ofNullable(walked.get(route.id())), today, asker))
+        List<ScheduledRoute> scheduled = routes.in(tree).stream()
+                .map(route -> scheduled(route, Optional.ofNullable(walked.get(route.id())), today, asker, names))
                 .sorted(Comparator.comparing((ScheduledRoute route) -> route.dueOn() == null ? LocalDate.MAX : route.dueOn()).thenComparing(ScheduledRoute::name))
                 .toList();
         return new Calendar(today, DAYS_SHOWN, scheduled);
     }
 
-    private ScheduledRoute scheduled(RouteView route, Optional<Walked> walked, LocalDate today, String asker) {
+    private static ScheduledRoute scheduled(RouteView route, Optional<Walked> walked, LocalDate today, String asker, UnaryOperator<String> names) {
         Optional<DueDates> due = Optional.ofNullable(route.everyDays())
                 .map(days -> new DueDates(days, route.firstDue() == null ? today : route.firstDue(), walked.map(Walked::lastDay)));
         Optional<Double> secondsAStop = walked.flatMap(Walked::secondsAStop);
@@ -86,7 +101,7 @@ public class Schedule {
         return new ScheduledRoute(
                 route.id(), route.name(), route.stops().size(), due.map(DueDates::next).orElse(null),
                 due.filter(dates -> !dates.next().isAfter(today)).isPresent(), due.map(dates -> dates.daysLate(today)).orElse(0L),
-                walked.map(Walked::lastDay).orElse(null), person == null ? "" : accounts.displayName(person), asker.equals(person),
+                walked.map(Walked::lastDay).orElse(null), person == null ? "" : names.apply(person), asker.equals(person),
                 secondsAStop.map(seconds -> seconds * route.stops().size() / 60).orElse(route.minutes()), secondsAStop.isPresent(),
                 due.map(dates -> dates.within(today, DAYS_SHOWN)).orElse(List.of()));
     }
@@ -95,8 +110,10 @@ public class Schedule {
     @Transactional(readOnly = true)
     public Set<UUID> dueChecks() {
         Set<UUID> due = new HashSet<>();
-        calendar("").routes().stream().filter(ScheduledRoute::isDue).forEach(route ->
-                routes.get(route.routeId()).stops().forEach(stop -> due.add(stop.checkId())));
+        PlantTree tree = plant.tree();
+        Set<UUID> dueRoutes = new HashSet<>(
+                calendar("", tree, UnaryOperator.identity()).routes().stream().filter(ScheduledRoute::isDue).map(ScheduledRoute::routeId).toList());
+        routes.in(tree).stream().filter(route -> dueRoutes.contains(route.id())).forEach(route -> route.stops().forEach(stop -> due.add(stop.checkId())));
         return due;
     }
 

@@ -117,22 +117,13 @@ public class Sensors {
         return sensors.findByTag(tag).filter(sensor -> sensor.technique.equals(technique)).isPresent();
     }
 
-    /**
-     * All sensors by tag, if any changed since an earlier look.
-     *
-     * @param horizon the oldest transaction that was still open at that look; "0" to read them in any case
-     */
-    public Optional<Map<String, Sensor>> changedSince(String horizon) {
-        boolean same = !horizon.equals("0")
-                && !db.sql("SELECT EXISTS (SELECT 1 FROM sensor WHERE changed_by >= CAST(? AS xid8))").param(horizon).query(Boolean.class).single();
-        if (same) {
-            return Optional.empty();
-        }
+    /** All sensors by tag. */
+    public Map<String, Sensor> byTag() {
         Map<String, Sensor> all = new HashMap<>();
         db.sql("SELECT tag, technique, sensitivity FROM sensor").query(row -> {
             all.put(row.getString("tag"), new Sensor(row.getString("tag"), row.getString("technique"), row.getDouble("sensitivity")));
         });
-        return Optional.of(all);
+        return all;
     }
 
     /** The sensors that cannot be used with an instrument, each with the reason as the end of a sentence. */

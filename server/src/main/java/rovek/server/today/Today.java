@@ -1,25 +1,24 @@
 package rovek.server.today;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.function.UnaryOperator;
 import org.springframework.stereotype.Service;
 import rovek.core.limit.Verdict;
-import rovek.core.plant.Level;
 import rovek.core.plant.Node;
-import rovek.core.plant.NodeTree;
-import rovek.core.technique.Techniques;
+import rovek.server.account.Accounts;
+import rovek.server.audit.AuditTrail;
 import rovek.server.certificate.Certificates;
-import rovek.server.certificate.Certificates.CertificateLine;
 import rovek.server.follow.Standing;
 import rovek.server.follow.Standings;
+import rovek.server.follow.Standings.Moment.AssetStanding;
 import rovek.server.instrument.InstrumentView;
 import rovek.server.instrument.Instruments;
-import rovek.server.audit.AuditTrail;
-import rovek.server.route.Routes;
 import rovek.server.schedule.Schedule;
 import rovek.server.sensor.Sensors;
 import rovek.server.visit.Visits;
@@ -35,10 +34,9 @@ public class Today {
     private final Visits visits;
     private final Instruments instruments;
     private final Sensors sensors;
-    private final Routes routes;
     private final Schedule schedule;
     private final Certificates certificates;
-    private final Techniques techniques;
+    private final Accounts accounts;
     private final Clock clock;
 
     Today(
@@ -46,19 +44,17 @@ public class Today {
             Visits visits,
             Instruments instruments,
             Sensors sensors,
-            Routes routes,
             Schedule schedule,
             Certificates certificates,
-            Techniques techniques,
+            Accounts accounts,
             Clock clock) {
         this.standings = standings;
         this.visits = visits;
         this.instruments = instruments;
         this.sensors = sensors;
-        this.routes = routes;
         this.schedule = schedule;
         this.certificates = certificates;
-        this.techniques = techniques;
+        this.accounts = accounts;
         this.clock = clock;
     }
 
@@ -98,27 +94,21 @@ public class Today {
 
     public View view() {
         Standings.Moment moment = standings.now();
-        NodeTree nodes = moment.tree().nodes();
-        List<Standing> assets = nodes.beneath(Node.PLANT).stream()
-                .filter(node -> node.level() == Level.ASSET)
-                .map(node -> moment.of(node.id()))
-                .toList();
+        List<AssetStanding> assets = moment.assets();
         List<Item> items = new ArrayList<>();
-        addAssets(items, nodes, assets, Verdict.FAIL, Kind.FAIL);
-        schedule.calendar(AuditTrail.actor()).routes().stream()
+        addAssets(items, assets, Verdict.FAIL, Kind.FAIL);
+        UnaryOperator<String> names = accounts.displayNames();
+        List<Schedule.ScheduledRoute> routes = schedule.calendar(AuditTrail.actor(), moment.tree(), names).routes();
+        routes.stream()
                 .filter(Schedule.ScheduledRoute::isDue)
                 .forEach(route -> items.add(new Item(
                         route.daysLate() > 0 ? Kind.ROUTE_OVERDUE : Kind.ROUTE_DUE, route.routeId().toString(), "", route.name(),
                         (int) Math.max(1, route.daysLate()), route.assignedTo())));
-        List<CertificateLine> register = certificates.register("");
-        register.stream()
-                .filter(line -> line.state().equals("PREPARED"))
-                .forEach(line -> items.add(new Item(Kind.CERTIFICATE_TO_SIGN, line.id().toString(), "", line.title(), 1, line.preparedBy())));
-        List<Visits.VisitLine> recent = visits.list();
-        recent.stream()
-                .filter(visit -> visit.loose() > 0)
-                .forEach(visit -> items.add(new Item(Kind.LOOSE_READINGS, visit.id().toString(), "", visit.title(), visit.loose(), visit.beganAt())));
-        addAssets(items, nodes, assets, Verdict.WATCH, Kind.WATCH);
+        certificates.waiting(MOST_OF_A_KIND).forEach(certificate -> items.add(
+                new Item(Kind.CERTIFICATE_TO_SIGN, certificate.id().toString(), "", certificate.title(), 1, names.apply(certificate.preparedBy()))));
+        visits.withLoose(MOST_OF_A_KIND).forEach(visit -> items.add(
+                new Item(Kind.LOOSE_READINGS, visit.id().toString(), "", visit.title(), visit.readings(), visit.beganAt().toString())));
+        addAssets(items, assets, Verdict.WATCH, Kind.WATCH);
         LocalDate today = LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC);
         List<InstrumentView> shelf = instruments.list();
         shelf.stream()
@@ -128,12 +118,11 @@ public class Today {
                         Kind.CALIBRATION_DUE, instrument.id().toString(), instrument.model(), instrument.numbered(), 1,
                         instrument.calibratedUntil() == null ? "" : instrument.calibratedUntil().toString())));
         addSensors(items, today);
-        addUnjudged(items, moment, assets);
+        addUnjudged(items, assets);
         Standing whole = moment.of(Node.PLANT);
         boolean anyCheck = whole.pass() + whole.watch() + whole.fail() + whole.notJudged() > 0;
         return new View(items, new FirstRound(
-                nodes.size() > 0, anyCheck, !shelf.isEmpty(), !routes.list().isEmpty(), !recent.isEmpty(),
-                register.stream().anyMatch(line -> line.number() != null)));
+                moment.tree().nodes().size() > 0, anyCheck, !shelf.isEmpty(), !routes.isEmpty(), visits.isAny(), certificates.isAnyIssued()));
     }
 
     private void addSensors(List<Item> items, LocalDate today) {
@@ -146,32 +135,20 @@ public class Today {
                         sensor.dueOn() == null ? "" : sensor.dueOn().toString())));
     }
 
-    private static void addAssets(List<Item> items, NodeTree nodes, List<Standing> assets, Verdict verdict, Kind kind) {
+    private static void addAssets(List<Item> items, List<AssetStanding> assets, Verdict verdict, Kind kind) {
         // What got worse since last time comes first: the rest was known already.
-        assets.stream().filter(standing -> standing.worst() == verdict).sorted(Comparator.comparingInt(Standing::worse).reversed()).limit(MOST_OF_A_KIND).forEach(standing -> {
-            Node node = nodes.find(standing.nodeId()).orElseThrow();
-            int count = verdict == Verdict.FAIL ? standing.fail() : standing.watch();
-            items.add(new Item(kind, node.id().toString(), node.tag(), node.name(), count, standing.readAt(), standing.worse()));
-        });
+        assets.stream().filter(standing -> standing.worst() == verdict).sorted(Comparator.comparingInt(AssetStanding::worse).reversed()).limit(MOST_OF_A_KIND)
+                .forEach(standing -> items.add(item(kind, standing, verdict == Verdict.FAIL ? standing.fail() : standing.watch(), standing.worse())));
     }
 
     /** Measured, but nothing says what is right. */
-    private void addUnjudged(List<Item> items, Standings.Moment moment, List<Standing> assets) {
-        NodeTree nodes = moment.tree().nodes();
-        assets.stream().filter(standing -> standing.readAt() != null && withoutLimit(standing, moment) > 0).limit(MOST_OF_A_KIND).forEach(standing -> {
-            Node node = nodes.find(standing.nodeId()).orElseThrow();
-            items.add(new Item(Kind.WITHOUT_LIMIT, node.id().toString(), node.tag(), node.name(), withoutLimit(standing, moment), standing.readAt()));
-        });
+    private static void addUnjudged(List<Item> items, List<AssetStanding> assets) {
+        assets.stream().filter(standing -> standing.withoutLimit() > 0).limit(MOST_OF_A_KIND)
+                .forEach(standing -> items.add(item(Kind.WITHOUT_LIMIT, standing, standing.withoutLimit(), 0)));
     }
 
-    /** What yields no numbers can have no limit, and of what was never measured nobody knows yet what would be right. */
-    private int withoutLimit(Standing standing, Standings.Moment moment) {
-        if (standing.notJudged() == 0) {
-            return 0;
-        }
-        return (int) moment.tree().nodes().beneath(standing.nodeId()).stream()
-                .filter(node -> node.level() == Level.CHECK && moment.isMeasured(node.id()) && moment.verdictOf(node.id()) == Verdict.NOT_JUDGED)
-                .filter(check -> techniques.find(check.technique()).filter(technique -> !technique.everyResult().isEmpty()).isPresent())
-                .count();
+    private static Item item(Kind kind, AssetStanding standing, int count, int worse) {
+        Node asset = standing.asset();
+        return new Item(kind, asset.id().toString(), asset.tag(), asset.name(), count, standing.readAt().map(Instant::toString).orElse(null), worse);
     }
 }

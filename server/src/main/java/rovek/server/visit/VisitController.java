@@ -5,6 +5,7 @@ import java.util.UUID;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
@@ -17,9 +18,10 @@ class VisitController {
         this.visits = visits;
     }
 
+    /** @param from how many newer ones are passed over */
     @GetMapping
-    List<Visits.VisitLine> list() {
-        return visits.list();
+    List<Visits.VisitLine> list(@RequestParam(defaultValue = "0") int from) {
+        return visits.list(from);
     }
 
     @GetMapping("/{id}")

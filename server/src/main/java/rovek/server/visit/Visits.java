@@ -3,6 +3,7 @@ package rovek.server.visit;
 import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.OffsetDateTime;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -12,7 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.data.domain.Limit;
+import java.util.function.UnaryOperator;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -39,7 +40,7 @@ import rovek.server.reading.Readings;
 @Service
 public class Visits {
 
-    private static final int MOST_LISTED = 200;
+    static final int VISITS_A_PAGE = 200;
 
     private final VisitRepository visits;
     private final Readings readings;
@@ -133,27 +134,55 @@ public class Visits {
             UUID id, String technique, String takenAt, String label, String note, @Nullable Double value, String unit, @Nullable String discardedBecause,
             Map<String, String> filled, boolean isAccidental, List<PlacementProposal> proposals) {}
 
+    /** A visit with readings that wait for their place. */
+    public record Loose(UUID id, String title, Instant beganAt, int readings) {}
+
+    /** The newest visits with loose readings, up to so many. */
     @Transactional(readOnly = true)
+    public List<Loose> withLoose(int most) {
+        return db.sql("""
+                SELECT v.id, v.title, v.began_at, n.loose
+                FROM (SELECT visit_id, count(*) AS loose FROM reading WHERE check_id IS NULL AND discarded_because IS NULL AND NOT replaced GROUP BY visit_id) n
+                    JOIN visit v ON v.id = n.visit_id
+                ORDER BY v.began_at DESC, v.id LIMIT ?""")
+                .param(most)
+                .query((row, n) -> new Loose(row.getObject(1, UUID.class), row.getString(2), row.getObject(3, OffsetDateTime.class).toInstant(), row.getInt(4)))
+                .list();
+    }
+
+    @Transactional(readOnly = true)
+    public boolean isAny() {
+        return db.sql("SELECT EXISTS (SELECT 1 FROM visit)").query(Boolean.class).single();
+    }
+
+    /** The newest visits. */
     public List<VisitLine> list() {
-        Map<UUID, int[]> counts = new HashMap<>();
-        db.sql("""
-                SELECT visit_id, count(*), count(*) FILTER (WHERE check_id IS NULL AND discarded_because IS NULL)
-                FROM reading WHERE NOT replaced GROUP BY visit_id""").query(row -> {
-            counts.put(row.getObject(1, UUID.class), new int[] {row.getInt(2), row.getInt(3)});
-        });
+        return list(0);
+    }
+
+    /**
+     * A page of the visits, the newest first. What everything was moved out of is no visit any more.
+     *
+     * @param from how many newer ones are passed over
+     */
+    @Transactional(readOnly = true)
+    public List<VisitLine> list(int from) {
         Map<UUID, InstrumentView> byId = new HashMap<>();
         instruments.all().forEach(instrument -> byId.put(instrument.id(), instrument));
-        return visits.findAllByOrderByBeganAtDesc(Limit.of(MOST_LISTED)).stream()
-                // What everything was moved out of is no visit any more.
-                .filter(visit -> counts.containsKey(visit.id) || !visit.stops.isEmpty())
-                .map(visit -> {
-                    int[] count = counts.getOrDefault(visit.id, new int[2]);
-                    InstrumentView instrument = byId.get(visit.instrumentId);
-                    return new VisitLine(
-                            visit.id, visit.title, visit.beganAt.toString(), accounts.displayName(visit.technician),
-                            instrument.said(), count[0], count[1]);
-                })
-                .toList();
+        UnaryOperator<String> names = accounts.displayNames();
+        return db.sql("""
+                SELECT v.id, v.title, v.began_at, v.technician, v.instrument_id, n.readings, n.loose
+                FROM (SELECT * FROM visit o
+                        WHERE EXISTS (SELECT 1 FROM reading r WHERE r.visit_id = o.id AND NOT r.replaced) OR EXISTS (SELECT 1 FROM visit_stop s WHERE s.visit_id = o.id)
+                        ORDER BY o.began_at DESC, o.id LIMIT ? OFFSET ?) v
+                    CROSS JOIN LATERAL (SELECT count(*) AS readings, count(*) FILTER (WHERE check_id IS NULL AND discarded_because IS NULL) AS loose
+                        FROM reading WHERE visit_id = v.id AND NOT replaced) n
+                ORDER BY v.began_at DESC, v.id""")
+                .params(VISITS_A_PAGE, Math.max(0, from))
+                .query((row, n) -> new VisitLine(
+                        row.getObject(1, UUID.class), row.getString(2), row.getObject(3, OffsetDateTime.class).toInstant().toString(), names.apply(row.getString(4)),
+                        byId.get(row.getObject(5, UUID.class)).said(), row.getInt(6), row.getInt(7)))
+                .list();
     }
 
     /**
@@ -189,8 +218,21 @@ public class Visits {
     @Transactional(readOnly = true)
     public VisitSheet sheet(UUID id) {
         VisitEntity visit = visits.findById(id).orElseThrow(() -> new DomainProblem.NotFound("The visit"));
-        PlantTree tree = plant.tree();
-        List<ReadingView> all = readings.ofVisit(id);
+        return sheet(visit, plant.tree(), readings.ofVisit(id));
+    }
+
+    /**
+     * A visit's sheet of readings and a plant that were read already.
+     *
+     * @param all readings of the visit
+     */
+    @Transactional(readOnly = true)
+    public VisitSheet sheet(UUID id, PlantTree tree, List<ReadingView> all) {
+        return sheet(visits.findById(id).orElseThrow(() -> new DomainProblem.NotFound("The visit")), tree, all);
+    }
+
+    private VisitSheet sheet(VisitEntity visit, PlantTree tree, List<ReadingView> all) {
+        UUID id = visit.id;
         Map<UUID, List<ReadingView>> placed = new LinkedHashMap<>();
         Map<UUID, Integer> repeats = new HashMap<>();
         for (ReadingView reading : all) {
