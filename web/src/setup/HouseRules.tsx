@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { api, data } from '../api/client'
 import { queries } from '../api/queries'
 import { refresh } from '../api/refresh'
+import type { Rules } from '../api/types'
 import { say } from '../parts/notices'
 import { Trouble } from '../parts/Trouble'
 import { words } from '../words/en'
@@ -11,7 +12,7 @@ export function HouseRules({ mayDecide }: { mayDecide: boolean }) {
   const client = useQueryClient()
   const rules = useQuery(queries.rules())
   const put = useMutation({
-    mutationFn: (refuseOverdue: boolean) => data(api.PUT('/api/rules', { body: { refuseOverdue } })),
+    mutationFn: (wanted: Rules) => data(api.PUT('/api/rules', { body: wanted })),
     onSuccess: () => {
       say(words.setup.rulesSaved)
       void refresh(client, 'rules', 'preview')
@@ -21,18 +22,19 @@ export function HouseRules({ mayDecide }: { mayDecide: boolean }) {
     <section className="mb-6">
       <h2 className="font-semibold">{words.setup.rules}</h2>
       <Trouble error={rules.error ?? put.error} />
-      {rules.data && (
-        <label className="flex min-h-[26px] items-center gap-2">
-          <input
-            type="checkbox"
-            className="h-4 w-4 accent-plum"
-            disabled={!mayDecide || put.isPending}
-            checked={rules.data.refuseOverdue}
-            onChange={(event) => put.mutate(event.target.checked)}
-          />
-          {words.setup.refuseOverdue}
-        </label>
-      )}
+      {rules.data &&
+        (['refuseOverdue', 'fileNeedsSecond'] as const).map((rule) => (
+          <label key={rule} className="flex min-h-[26px] items-center gap-2">
+            <input
+              type="checkbox"
+              className="h-4 w-4 accent-plum"
+              disabled={!mayDecide || put.isPending}
+              checked={rules.data[rule]}
+              onChange={(event) => put.mutate({ ...rules.data, [rule]: event.target.checked })}
+            />
+            {words.setup[rule]}
+          </label>
+        ))}
     </section>
   )
 }

@@ -41,6 +41,7 @@ export function MendBar({ visit, chosen, certified }: { visit: VisitSheet; chose
           {visit.clockDoubt} <Button onClick={() => setOpen('times')}>{text.giveTime}</Button>
         </p>
       )}
+      {visit.files.length > 0 && <p className="py-0.5">{text.cameAsFile(visit.files)}</p>}
       {accidental.length > 0 && (
         <p className="py-0.5 font-semibold text-watch">
           {text.accidental(accidental.length)} <Button onClick={() => discard(accidental, text.nothingMeasured)}>{text.discardThem(accidental.length)}</Button>

@@ -221,7 +221,7 @@ describe('a stop measured twice', () => {
   })
 
   it('says which readings are on a certificate before they are discarded or moved', async () => {
-    const visit = { rows: [row], tray: [], clockDoubt: '', clockAheadSeconds: 0, newest: null } as unknown as VisitSheet
+    const visit = { rows: [row], tray: [], clockDoubt: '', files: [], clockAheadSeconds: 0, newest: null } as unknown as VisitSheet
     show(<MendBar certified={(id) => (id === 'r' ? ['2026-0003'] : [])} visit={visit} chosen={[row]} />)
     expect(await screen.findByText(/1 reading is on certificate 2026-0003/)).toBeTruthy()
   })
@@ -233,7 +233,7 @@ describe('mending', () => {
     instrument: {} as VisitSheet['instrument'], clockAheadSeconds: 0, calibratedOn: null, calibratedUntil: null,
     verdicts: { worst: 'FAIL', pass: 0, watch: 0, fail: 1, notJudged: 0 },
     rows: [row, { ...row, checkId: 'w', readingId: 's', isAccidental: true }],
-    tray: [], clockDoubt: 'A reading says 2000-01-01.', newest: { readingId: 's', place: 'P-102 Drive end', takenAt: '2000-01-01T06:10:00Z' },
+    tray: [], clockDoubt: 'A reading says 2000-01-01.', files: [], newest: { readingId: 's', place: 'P-102 Drive end', takenAt: '2000-01-01T06:10:00Z' },
   }
 
   it('moves all times by one that is known', async () => {

@@ -139,6 +139,7 @@ export const words = {
     networksSaved: 'Kept. It holds for every connection made from now on.',
     rulesSaved: 'The rule holds from now on.',
     refuseOverdue: 'Refuse to sign what was measured with an instrument or sensor whose own calibration had run out',
+    fileNeedsSecond: 'What somebody brought as a file is signed by another person only',
     say: 'Who may sign in, and what was changed.',
     people: 'People',
     addPerson: 'Add a person',

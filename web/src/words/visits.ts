@@ -81,6 +81,7 @@ export const visits = {
     fill: 'Fill in',
     discard: 'Discard the chosen',
     undone: 'Undone.',
+    cameAsFile: (files: string[]) => `Came as a file, not from the instrument itself: ${files.join('; ')}.`,
     accidental: (n: number) => (n === 1 ? '1 reading looks as if nothing had been measured.' : `${n} readings look as if nothing had been measured.`),
     discardThem: (n: number) => (n === 1 ? 'Discard it' : 'Discard them'),
     nothingMeasured: 'nothing was measured',

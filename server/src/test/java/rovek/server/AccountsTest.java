@@ -109,7 +109,7 @@ class AccountsTest {
         Caller owner = with("VIEWER", "careful");
         Caller elsewhere = Caller.signedIn(rovek.address(), "careful", RunningRovek.PASSWORD);
         Caller.Answer wrong = owner.post("/api/session/password", Map.of("former", "wrong", "wanted", "another-long-password"));
-        assertThat(wrong.sentence()).contains("The present password is wrong");
+        assertThat(wrong.sentence()).contains("The password is not yours");
         assertThat(owner.post("/api/session/password", Map.of("former", RunningRovek.PASSWORD, "wanted", "short")).status()).isEqualTo(422);
         assertThat(owner.post("/api/session/password", Map.of("former", RunningRovek.PASSWORD, "wanted", "another-long-password")).status()).isEqualTo(204);
         assertThat(owner.get("/api/plant").status()).as("the session at hand goes on").isEqualTo(200);
@@ -121,7 +121,7 @@ class AccountsTest {
     @Test
     void changesAreInTheAuditTrailAndTheTrailCannotBeChanged() {
         with("VIEWER", "audited");
-        assertThat(administrator.get("/api/audit").ok().get(0).get("action").asString()).isEqualTo("add account");
+        assertThat(administrator.get("/api/audit").ok().valueStream().map(line -> line.get("action").asString())).contains("add account", "sign in");
         assertThat(administrator.get("/api/audit").text()).doesNotContain("argon2");
         assertThatThrownBy(() -> {
                     try (var db = rovek.database().connect(); var statement = db.createStatement()) {

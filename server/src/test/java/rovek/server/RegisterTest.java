@@ -93,12 +93,12 @@ class RegisterTest {
         assertThat(refused.get("missing").get(0).asString()).contains(ranOut);
         Map<String, Object> signature = Map.of("password", RunningRovek.PASSWORD, "digest", refused.get("digest").asString());
         assertThat(caller.post("/api/certificates/" + certificate + "/sign", signature).sentence()).contains("Nothing was signed.").contains(ranOut);
-        caller.put("/api/rules", Map.of("refuseOverdue", false)).ok();
+        caller.put("/api/rules", Map.of("refuseOverdue", false, "fileNeedsSecond", true)).ok();
         JsonNode warned = caller.get("/api/certificates/" + certificate + "/preview").ok();
         assertThat(warned.get("missing")).isEmpty();
         assertThat(warned.get("warnings").get(0).asString()).contains(ranOut);
         caller.post("/api/certificates/" + certificate + "/sign", signature).ok();
-        caller.put("/api/rules", Map.of("refuseOverdue", true)).ok();
+        caller.put("/api/rules", Map.of("refuseOverdue", true, "fileNeedsSecond", true)).ok();
     }
 
     @Test

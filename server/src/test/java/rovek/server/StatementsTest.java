@@ -109,7 +109,7 @@ class StatementsTest {
                 INSERT INTO visit (id, title, began_at, instrument_id, technician, clock_ahead_seconds, clock_doubt, corrected)
                 SELECT gen_random_uuid(), 'Old visit ' || n, timestamptz '2020-01-01' + n * interval '1 day', (SELECT id FROM instrument LIMIT 1), 'administrator', 0, '', false
                 FROM generate_series(1, 250) n""").update();
-        rovek.bean(JdbcClient.class).sql("INSERT INTO visit_stop (visit_id, place, check_id, progress, note, planned) SELECT v.id, 0, n.id, 'done', '', true FROM visit v, (SELECT id FROM node WHERE level = 'CHECK' LIMIT 1) n WHERE v.title LIKE 'Old visit %'")
+        rovek.bean(JdbcClient.class).sql("INSERT INTO visit_stop (visit_id, place, check_id, progress, note, planned) SELECT v.id, 0, n.id, 'done', '', gen_random_uuid() FROM visit v, (SELECT id FROM node WHERE level = 'CHECK' LIMIT 1) n WHERE v.title LIKE 'Old visit %'")
                 .update();
         JsonNode first = caller.get("/api/visits").ok();
         JsonNode second = caller.get("/api/visits?from=200").ok();

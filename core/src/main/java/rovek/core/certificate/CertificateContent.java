@@ -17,6 +17,7 @@ import rovek.core.limit.RollUp;
  * @param reviewer who signs, once known
  * @param sensors the measurements were made with
  * @param isByHand whether some of it was written down without an instrument
+ * @param files what came as a file instead of from the instrument itself, and who brought it, a statement each
  */
 public record CertificateContent(
         String client,
@@ -28,6 +29,7 @@ public record CertificateContent(
         List<InstrumentStatement> instruments,
         List<SensorStatement> sensors,
         boolean isByHand,
+        List<String> files,
         List<CertificateRow> rows) {
 
     /**
@@ -54,12 +56,13 @@ public record CertificateContent(
     public CertificateContent {
         instruments = List.copyOf(instruments);
         sensors = List.copyOf(sensors);
+        files = List.copyOf(files);
         rows = List.copyOf(rows);
     }
 
     /** The same, under somebody's name: nothing else of it changes between being seen and being signed. */
     public CertificateContent signedBy(String name) {
-        return new CertificateContent(client, site, work, visitOn, technician, Optional.of(name), instruments, sensors, isByHand, rows);
+        return new CertificateContent(client, site, work, visitOn, technician, Optional.of(name), instruments, sensors, isByHand, files, rows);
     }
 
     public RollUp rollUp() {

@@ -26,7 +26,7 @@ class CertificateContentTest {
     private static CertificateContent content(Optional<LocalDate> calibratedUntil, CertificateRow... rows) {
         return new CertificateContent(
                 "Marrowdale", "Works", "Monthly walk", DAY, "T. Tester", Optional.empty(),
-                List.of(new InstrumentStatement("VH-2 no. 30417", Optional.of(DAY.minusYears(1)), calibratedUntil)), List.of(), false,
+                List.of(new InstrumentStatement("VH-2 no. 30417", Optional.of(DAY.minusYears(1)), calibratedUntil)), List.of(), false, List.of(),
                 List.of(rows));
     }
 
@@ -54,7 +54,7 @@ class CertificateContentTest {
     void aCalibrationAfterTheVisitDoesNotReachBack() {
         var instrument = new InstrumentStatement("VH-2 no. 30417", Optional.of(DAY.plusDays(1)), Optional.of(DAY.plusYears(1)));
         var content = new CertificateContent(
-                "Marrowdale", "Works", "Monthly walk", DAY, "T. Tester", Optional.empty(), List.of(instrument), List.of(), false, List.of(row(Verdict.PASS, "")));
+                "Marrowdale", "Works", "Monthly walk", DAY, "T. Tester", Optional.empty(), List.of(instrument), List.of(), false, List.of(), List.of(row(Verdict.PASS, "")));
         assertThat(content.missing()).containsExactly("VH-2 no. 30417 was calibrated only after the visit.");
     }
 

@@ -10,12 +10,14 @@ import org.springframework.context.annotation.Configuration;
 import org.springframework.security.access.hierarchicalroles.RoleHierarchy;
 import org.springframework.security.access.hierarchicalroles.RoleHierarchyImpl;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
-import org.springframework.security.config.annotation.web.configurers.CsrfConfigurer;
 import org.springframework.security.crypto.argon2.Argon2PasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
+import org.springframework.security.web.csrf.CsrfTokenRepository;
+import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 
 @Configuration
 class SecurityConfiguration {
@@ -39,9 +41,15 @@ class SecurityConfiguration {
                 ROLE_TECHNICIAN > ROLE_VIEWER""");
     }
 
+    /** A cookie that the page's own scripts read and send back. */
     @Bean
-    SecurityFilterChain security(HttpSecurity http, SecurityContextRepository contexts) throws Exception {
-        return http.csrf(CsrfConfigurer::spa)
+    CsrfTokenRepository csrfTokenRepository() {
+        return CookieCsrfTokenRepository.withHttpOnlyFalse();
+    }
+
+    @Bean
+    SecurityFilterChain security(HttpSecurity http, SecurityContextRepository contexts, CsrfTokenRepository tokens) throws Exception {
+        return http.csrf(csrf -> csrf.spa().csrfTokenRepository(tokens))
                 .securityContext(context -> context.securityContextRepository(contexts))
                 .formLogin(form -> form.disable())
                 .httpBasic(basic -> basic.disable())
@@ -51,7 +59,10 @@ class SecurityConfiguration {
                         .accessDeniedHandler(new RefusalAnswer()))
                 .headers(headers -> headers
                         .contentSecurityPolicy(csp -> csp.policyDirectives(
-                                "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; frame-ancestors 'self'"))
+                                "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; object-src 'none'; base-uri 'none'; form-action 'self'; "
+                                        + "frame-ancestors 'self'"))
+                        .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN))
+                        .permissionsPolicyHeader(permissions -> permissions.policy("geolocation=(), microphone=()"))
                         .frameOptions(frame -> frame.sameOrigin()))
                 .authorizeHttpRequests(requests -> requests
                         .requestMatchers("/api/session", "/api/openapi.json").permitAll()

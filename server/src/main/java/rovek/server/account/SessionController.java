@@ -3,7 +3,6 @@ package rovek.server.account;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.security.Principal;
-import java.util.List;
 import java.util.Locale;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
@@ -11,6 +10,8 @@ import org.springframework.security.core.authority.AuthorityUtils;
 import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.csrf.CsrfAuthenticationStrategy;
+import org.springframework.security.web.csrf.CsrfTokenRepository;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -25,16 +26,18 @@ import rovek.server.problem.DomainProblem;
 class SessionController {
 
     private final Accounts accounts;
-    private final SignInThrottle throttle;
+    private final SignIn signIn;
     private final SecurityContextRepository contexts;
+    private final CsrfAuthenticationStrategy newToken;
 
-    SessionController(Accounts accounts, SignInThrottle throttle, SecurityContextRepository contexts) {
+    SessionController(Accounts accounts, SignIn signIn, SecurityContextRepository contexts, CsrfTokenRepository tokens) {
         this.accounts = accounts;
-        this.throttle = throttle;
+        this.signIn = signIn;
         this.contexts = contexts;
+        this.newToken = new CsrfAuthenticationStrategy(tokens);
     }
 
-    record SignIn(String name, String password) {}
+    record NameAndPassword(String name, String password) {}
 
     record NewPassword(String former, String wanted) {}
 
@@ -49,17 +52,9 @@ class SessionController {
     }
 
     @PostMapping
-    Account signIn(@RequestBody SignIn signIn, HttpServletRequest request, HttpServletResponse response) {
-        String name = signIn.name() == null ? "" : signIn.name().strip().toLowerCase(Locale.ROOT);
-        String password = signIn.password() == null ? "" : signIn.password();
-        List<String> keys = List.of("name " + name, "address " + request.getRemoteAddr());
-        throttle.requireFree(keys);
-        if (!accounts.isPasswordOf(name, password)) {
-            throttle.failed(keys);
-            throw new DomainProblem.NotSignedIn("Name or password is wrong.");
-        }
-        throttle.succeeded(keys);
-        Account account = accounts.byName(name).orElseThrow();
+    Account signIn(@RequestBody NameAndPassword said, HttpServletRequest request, HttpServletResponse response) {
+        String name = said.name().strip().toLowerCase(Locale.ROOT);
+        Account account = signIn.by(name, said.password(), request.getRemoteAddr());
         if (request.getSession(false) != null) {
             request.changeSessionId();
         }
@@ -68,12 +63,15 @@ class SessionController {
                 name, null, AuthorityUtils.createAuthorityList("ROLE_" + account.role().name())));
         SecurityContextHolder.setContext(context);
         contexts.saveContext(context, request, response);
+        // A token from before may be known to whoever had the page then.
+        newToken.onAuthentication(context.getAuthentication(), request, response);
         return account;
     }
 
     @PostMapping("/password")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void changePassword(@RequestBody NewPassword password, Principal principal, HttpServletRequest request) {
+        signIn.again(principal.getName(), password.former(), "former", "change it");
         accounts.changeOwnPassword(
                 principal.getName(), password.former(), password.wanted(), request.getSession(false).getId());
     }

@@ -2,7 +2,7 @@ package rovek.server.account;
 
 import java.time.Clock;
 import java.time.Duration;
-import java.time.Instant;
+import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -12,14 +12,13 @@ import org.springframework.transaction.annotation.Transactional;
 import rovek.server.problem.DomainProblem;
 
 /**
- * Slows guessing down, by name and by address, for all servers together: after five failures the wait doubles from 2 s up to
- * 15 min. Success, or an hour of quiet, forgets.
+ * Slows guessing down, for all servers together. A try is counted before anything is hashed, so that many at once are no more than one after
+ * the other; the right password takes it back. What is counted is a name at an address: nobody elsewhere can keep its owner out. An address that tries
+ * many names is slowed down too. An hour of quiet forgets.
  */
 @Service
 class SignInThrottle {
 
-    private static final int FREE_TRIES = 5;
-    private static final Duration LONGEST = Duration.ofMinutes(15);
     private static final Duration FORGOTTEN_AFTER = Duration.ofHours(1);
 
     private final JdbcClient db;
@@ -30,50 +29,72 @@ class SignInThrottle {
         this.clock = clock;
     }
 
-    private record Failures(int count, Instant last) {}
+    /**
+     * What tries are counted by: after so many the wait doubles from 2 s up to the longest.
+     *
+     * @param text what is stored
+     */
+    record Key(String text, int freeTries, Duration longest) {
 
-    /** @throws DomainProblem.TooManyTries while one of the keys has to wait */
-    @Transactional(readOnly = true)
-    public void requireFree(List<String> keys) {
-        Instant now = clock.instant();
-        for (String key : keys) {
-            db.sql("SELECT failures, last_failure_at FROM sign_in_throttle WHERE key = ?")
-                    .param(key)
-                    .query((row, n) -> new Failures(row.getInt(1), row.getTimestamp(2).toInstant()))
-                    .optional()
-                    .map(failures -> Duration.between(now, failures.last().plus(waitAfter(failures.count()))))
-                    .filter(wait -> wait.compareTo(Duration.ZERO) > 0)
-                    .ifPresent(wait -> {
-                        throw new DomainProblem.TooManyTries(wait.toSeconds() + 1);
-                    });
+        /** A person's name as it was typed at an address. */
+        static Key ofNameAt(String name, String address) {
+            return new Key("name %s at %s".formatted(name, address), 5, Duration.ofMinutes(15));
+        }
+
+        /** A whole works may sit behind one address. */
+        static Key ofAddress(String address) {
+            return new Key("address " + address, 100, Duration.ofMinutes(1));
+        }
+
+        /** Somebody who is signed in and says his password once more. */
+        static Key ofSignedIn(String name) {
+            return new Key("signed in " + name, 5, Duration.ofMinutes(15));
         }
     }
 
-    static Duration waitAfter(int failures) {
-        if (failures < FREE_TRIES) {
+    /**
+     * Counts a try as if it had failed.
+     *
+     * @throws DomainProblem.TooManyTries while one of the keys has to wait; nothing is counted then, so that trying on makes nobody wait longer
+     */
+    @Transactional(propagation = Propagation.REQUIRES_NEW)
+    public void reserve(List<Key> keys) {
+        OffsetDateTime now = clock.instant().atOffset(ZoneOffset.UTC);
+        for (Key key : keys) {
+            boolean isCounted = db.sql("""
+                    INSERT INTO sign_in_throttle AS t (key, failures, last_failure_at) VALUES (:key, 1, :now)
+                    ON CONFLICT (key) DO UPDATE SET last_failure_at = :now, failures = CASE WHEN t.last_failure_at < :forgotten THEN 1 ELSE t.failures + 1 END
+                    WHERE t.failures < :free OR t.last_failure_at < :forgotten
+                        OR t.last_failure_at + make_interval(secs => least(:longest, 2.0 ^ least(20, t.failures - :free + 1))) <= :now""")
+                    .param("key", key.text()).param("now", now).param("forgotten", now.minus(FORGOTTEN_AFTER))
+                    .param("free", key.freeTries()).param("longest", key.longest().toSeconds())
+                    .update() == 1;
+            if (!isCounted) {
+                throw new DomainProblem.TooManyTries(secondsLeft(key, now));
+            }
+        }
+    }
+
+    private long secondsLeft(Key key, OffsetDateTime now) {
+        return db.sql("SELECT failures, extract(epoch FROM :now - last_failure_at) FROM sign_in_throttle WHERE key = :key")
+                .param("key", key.text()).param("now", now)
+                .query((row, n) -> Math.max(1, waitAfter(row.getInt(1), key).toSeconds() - (long) row.getDouble(2)))
+                .single();
+    }
+
+    static Duration waitAfter(int failures, Key key) {
+        if (failures < key.freeTries()) {
             return Duration.ZERO;
         }
-        Duration wait = Duration.ofSeconds(2L << Math.min(20, failures - FREE_TRIES));
-        return wait.compareTo(LONGEST) < 0 ? wait : LONGEST;
+        Duration wait = Duration.ofSeconds(2L << Math.min(19, failures - key.freeTries()));
+        return wait.compareTo(key.longest()) < 0 ? wait : key.longest();
     }
 
+    /** Takes a try back that was none. The first key is forgotten; of the others only this try. */
     @Transactional(propagation = Propagation.REQUIRES_NEW)
-    public void failed(List<String> keys) {
-        var now = clock.instant().atOffset(ZoneOffset.UTC);
-        for (String key : keys) {
-            db.sql("""
-                    INSERT INTO sign_in_throttle AS t (key, failures, last_failure_at) VALUES (:key, 1, :now)
-                    ON CONFLICT (key) DO UPDATE SET last_failure_at = :now,
-                        failures = CASE WHEN t.last_failure_at < :forgotten THEN 1 ELSE t.failures + 1 END""")
-                    .param("key", key)
-                    .param("now", now)
-                    .param("forgotten", now.minus(FORGOTTEN_AFTER))
-                    .update();
-        }
-    }
-
-    @Transactional(propagation = Propagation.REQUIRES_NEW)
-    public void succeeded(List<String> keys) {
-        db.sql("DELETE FROM sign_in_throttle WHERE key IN (:keys)").param("keys", keys).update();
+    public void succeeded(List<Key> keys) {
+        db.sql("DELETE FROM sign_in_throttle WHERE key = ?").param(keys.get(0).text()).update();
+        keys.subList(1, keys.size()).forEach(key ->
+                db.sql("UPDATE sign_in_throttle SET failures = greatest(0, failures - 1) WHERE key = ?").param(key.text()).update());
     }
 }

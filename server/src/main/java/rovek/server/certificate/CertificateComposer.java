@@ -32,6 +32,7 @@ import rovek.server.plant.CheckView;
 import rovek.server.plant.Plant;
 import rovek.server.plant.PlantTree;
 import rovek.server.reading.InstrumentCalibration;
+import rovek.server.reading.ReadingDesk;
 import rovek.server.reading.ReadingView;
 import rovek.server.reading.Readings;
 import rovek.server.visit.Visits;
@@ -48,16 +49,18 @@ class CertificateComposer {
     private final Verdicts verdicts;
     private final Accounts accounts;
     private final Equipment equipment;
+    private final ReadingDesk desk;
     private final ZoneId zone;
 
     CertificateComposer(
-            Visits visits, Readings readings, Plant plant, Verdicts verdicts, Accounts accounts, Equipment equipment, @Value("${rovek.time-zone:UTC}") String zone) {
+            Visits visits, Readings readings, Plant plant, Verdicts verdicts, Accounts accounts, Equipment equipment, ReadingDesk desk, @Value("${rovek.time-zone:UTC}") String zone) {
         this.visits = visits;
         this.readings = readings;
         this.plant = plant;
         this.verdicts = verdicts;
         this.accounts = accounts;
         this.equipment = equipment;
+        this.desk = desk;
         this.zone = ZoneId.of(zone);
     }
 
@@ -66,8 +69,9 @@ class CertificateComposer {
      *
      * @param readings it states
      * @param gone how many of the chosen checks are no longer in the visit
+     * @param files that some of the readings came in
      */
-    record Composed(CertificateContent content, List<Certified> readings, int gone) {}
+    record Composed(CertificateContent content, List<Certified> readings, int gone, List<ReadingDesk.Brought> files) {}
 
     Composed compose(UUID visitId, Collection<UUID> checks) {
         Set<UUID> chosen = new HashSet<>(checks);
@@ -89,12 +93,14 @@ class CertificateComposer {
             }
         }
         LocalDate on = LocalDate.ofInstant(began, zone);
+        List<ReadingDesk.Brought> files = desk.broughtAsFiles(used.stream().map(ReadingView::id).toList());
         boolean isByHand = used.isEmpty() ? sheet.instrument().isByHand() : equipment.isByHand(used);
         CertificateContent content = new CertificateContent(
                 sheet.client(), sheet.site(), sheet.title(), on, sheet.technician(), Optional.empty(),
-                used.isEmpty() ? ofVisit(sheet) : equipment.instruments(used), equipment.sensors(used, on), isByHand, rows);
+                used.isEmpty() ? ofVisit(sheet) : equipment.instruments(used), equipment.sensors(used, on), isByHand,
+                files.stream().map(file -> "%s, brought by %s on %s".formatted(file.fileName(), accounts.displayName(file.by()), LocalDate.ofInstant(file.at(), zone))).toList(), rows);
         int gone = chosen.size() - (int) stated.stream().map(VisitRow::checkId).distinct().count();
-        return new Composed(content, used.stream().map(reading -> new Certified(reading.id(), visitId, reading.checkId())).toList(), gone);
+        return new Composed(content, used.stream().map(reading -> new Certified(reading.id(), visitId, reading.checkId())).toList(), gone, files);
     }
 
     private static List<InstrumentStatement> ofVisit(VisitSheet sheet) {

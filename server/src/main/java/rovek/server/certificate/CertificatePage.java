@@ -85,6 +85,7 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
         if (content.isByHand()) {
             fact(facts, "Written by hand", content.instruments().isEmpty() ? "all results, as " + content.technician() + " read them" : "results of checks that take no instrument");
         }
+        content.files().forEach(file -> fact(facts, "Came as a file", file + "; not read from the instrument itself"));
         return facts.append("</table>").toString();
     }
 

@@ -22,6 +22,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 import rovek.core.certificate.CertificateContent;
 import rovek.link.Sha256;
 import rovek.server.account.Accounts;
+import rovek.server.account.SignIn;
 import rovek.server.audit.AuditTrail;
 import rovek.server.certificate.CertificateEntity.State;
 import rovek.server.problem.DomainProblem;
@@ -39,6 +40,7 @@ public class Certificates {
     private final CertifiedReadings certified;
     private final HouseRules rules;
     private final Accounts accounts;
+    private final SignIn signIn;
     private final AuditTrail audit;
     private final JdbcClient db;
     private final TransactionTemplate transaction;
@@ -50,7 +52,7 @@ public class Certificates {
             PdfPrinter printer,
             CertifiedReadings certified,
             HouseRules rules,
-            Accounts accounts,
+            Accounts accounts, SignIn signIn,
             AuditTrail audit,
             JdbcClient db,
             TransactionTemplate transaction,
@@ -61,6 +63,7 @@ public class Certificates {
         this.certified = certified;
         this.rules = rules;
         this.accounts = accounts;
+        this.signIn = signIn;
         this.audit = audit;
         this.db = db;
         this.transaction = transaction;
@@ -128,8 +131,8 @@ public class Certificates {
         CertificateEntity certificate = requirePrepared(id);
         CertificateComposer.Composed composed = composer.compose(certificate.visitId, certificate.checks());
         CertificatePage page = unsigned(composed.content());
-        boolean refuseOverdue = rules.now().refuseOverdue();
-        return new Preview(id, page.html(), missing(composed, refuseOverdue), refuseOverdue ? List.of() : composed.content().overdue(), digest(page));
+        HouseRules.Rules now = rules.now();
+        return new Preview(id, page.html(), missing(composed, now, AuditTrail.actor()), now.refuseOverdue() ? List.of() : composed.content().overdue(), digest(page));
     }
 
     private static CertificatePage unsigned(CertificateContent content) {
@@ -137,13 +140,16 @@ public class Certificates {
     }
 
     /** What keeps it from being signed. */
-    private static List<String> missing(CertificateComposer.Composed composed, boolean refuseOverdue) {
+    private static List<String> missing(CertificateComposer.Composed composed, HouseRules.Rules now, String signer) {
         List<String> missing = new ArrayList<>(composed.content().missing());
         if (composed.gone() > 0) {
             missing.add("%d of the chosen checks %s no longer in the visit. Delete this draft and prepare it again.".formatted(composed.gone(), composed.gone() == 1 ? "is" : "are"));
         }
-        if (refuseOverdue) {
+        if (now.refuseOverdue()) {
             missing.addAll(composed.content().overdue());
+        }
+        if (now.fileNeedsSecond() && composed.files().stream().anyMatch(file -> file.by().equals(signer))) {
+            missing.add("Some of the readings came as a file that you brought yourself. Another reviewer has to sign.");
         }
         return missing;
     }
@@ -156,9 +162,7 @@ public class Certificates {
     public CertificateLine sign(UUID id, Signature signature) {
         requirePrepared(id);
         String signer = AuditTrail.actor();
-        if (!accounts.isPasswordOf(signer, signature.password() == null ? "" : signature.password())) {
-            throw new DomainProblem.Invalid("password", "The password is not yours. Nothing was signed.");
-        }
+        signIn.again(signer, signature.password(), "password", "sign");
         // What is printed is what was seen, not what it would say by the time its number is free.
         CertificateComposer.Composed seen = transaction.execute(status -> seen(id, signature.digest()));
         CertificateContent signed = seen.content().signedBy(accounts.displayName(signer));
@@ -181,7 +185,7 @@ public class Certificates {
         if (!digest(unsigned(seen.content())).equals(digest)) {
             throw new DomainProblem.Stale("What the certificate says");
         }
-        List<String> missing = missing(seen, rules.now().refuseOverdue());
+        List<String> missing = missing(seen, rules.now(), AuditTrail.actor());
         if (!missing.isEmpty()) {
             throw new DomainProblem.Conflict("incomplete", "Nothing was signed. " + String.join(" ", missing));
         }

@@ -62,8 +62,7 @@ class Equipment {
 
     /** @param day of the visit */
     List<SensorStatement> sensors(Collection<ReadingView> readings, LocalDate day) {
-        return readings.stream()
-                .map(reading -> desk.takenWith(reading.id()))
+        return desk.takenWith(readings.stream().map(ReadingView::id).toList()).stream()
                 .flatMap(taken -> techniques.find(taken.technique()).flatMap(technique -> technique.sensorUse())
                         .map(use -> taken.settings().getOrDefault(use.nameKey(), SensorUse.NONE)).stream())
                 .filter(tag -> !tag.equals(SensorUse.NONE) && !tag.isBlank())

@@ -173,7 +173,7 @@ public class ForeignTables {
         Instant newest = plan.readings().stream().map(ForeignReading::at).max(Instant::compareTo).orElseThrow();
         byte[] packed = ReadingsPackage.pack(
                 newest, maker, Optional.empty(), plan.readings().stream().map(ForeignTables::packed).toList(), Map.of("source/table.csv", bytes));
-        VisitIntake.Outcome outcome = files.takeMadeHere((fileName == null ? "table" : fileName) + ".zip", packed);
+        VisitIntake.Outcome outcome = files.takeMadeOfAFile((fileName == null ? "table" : fileName) + ".zip", packed);
         mappings.remember(table.signature(), draft);
         return outcome;
     }

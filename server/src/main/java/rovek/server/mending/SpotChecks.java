@@ -48,7 +48,7 @@ public class SpotChecks {
      */
     @Transactional
     public Mended make(UUID readingId, UUID nodeId, @Nullable String point) {
-        ReadingDesk.TakenWith taken = desk.takenWith(readingId);
+        ReadingDesk.TakenWith taken = desk.takenWith(List.of(readingId)).stream().findFirst().orElseThrow(() -> new DomainProblem.NotFound("The reading"));
         Technique technique = techniques.find(taken.technique())
                 .orElseThrow(() -> new DomainProblem.Conflict("no-technique", "Rovek does not know the technique \"%s\".".formatted(taken.technique())));
         PlantNode node = plant.tree().find(nodeId).orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));

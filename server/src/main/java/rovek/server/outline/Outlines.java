@@ -93,7 +93,7 @@ public class Outlines {
         List<Block> blocks = new ArrayList<>();
         blocks.add(view.block(Node.PLANT));
         open.stream().filter(id -> view.moment.tree().nodes().find(id).isPresent()).map(view::block).forEach(blocks::add);
-        return new Outline(blocks, view.search.map(search -> search.hits().size()).orElse(0), view.moment.of(Node.PLANT), view.moment.tree().nodes().size());
+        return new Outline(blocks, view.search.map(Search::count).orElse(0), view.moment.of(Node.PLANT), view.moment.tree().nodes().size());
     }
 
     /** Every area, in the order of the plant: what is walked and looked after as one. */
@@ -136,10 +136,10 @@ public class Outlines {
     public Picked checks(@Nullable UUID node, @Nullable OutlineFilter filter, int most) {
         Standings.Moment moment = standings.now();
         OutlineFilter wanted = filter == null ? OutlineFilter.EVERYTHING : filter;
-        Set<UUID> hits = wanted.isEmpty() ? Set.of() : search(new Asked(wanted, true), moment).hitSet();
+        Optional<Search> search = wanted.isEmpty() ? Optional.empty() : Optional.of(search(new Asked(wanted, true), moment));
         List<UUID> found = new ArrayList<>();
         moment.tree().nodes().walk(node == null ? Node.PLANT : node, beneath -> {
-            if (beneath.level() == Level.CHECK && (wanted.isEmpty() || hits.contains(beneath.id()))) {
+            if (beneath.level() == Level.CHECK && (search.isEmpty() || search.get().isHit(beneath.id()))) {
                 found.add(beneath.id());
             }
         });
@@ -201,26 +201,26 @@ public class Outlines {
             if (search.isEmpty() || (wholeBeneathHits && isBeneathAHit(parent))) {
                 return all;
             }
-            return all.stream().filter(search.get().shown()::contains).toList();
+            return all.stream().filter(search.get()::isShown).toList();
         }
 
         private boolean isBeneathAHit(UUID id) {
             // Where something beneath is a hit too, only that is shown: the rest is not what was asked for.
             return !id.equals(Node.PLANT)
-                    && moment.tree().nodes().children(id).stream().noneMatch(search.orElseThrow().shown()::contains);
+                    && moment.tree().nodes().children(id).stream().noneMatch(search.orElseThrow()::isShown);
         }
 
         Block block(UUID parent) {
             List<Row> rows = children(parent).stream()
                     .map(id -> new Row(
                             moment.tree().find(id).orElseThrow(), children(id).size(),
-                            search.isPresent() && search.get().shown().contains(id) && isHit(id), moment.of(id)))
+                            search.isPresent() && isHit(id), moment.of(id)))
                     .toList();
             return new Block(parent.equals(Node.PLANT) ? null : parent, rows);
         }
 
         private boolean isHit(UUID id) {
-            return search.orElseThrow().hitSet().contains(id);
+            return search.orElseThrow().isHit(id);
         }
 
         /** Level by level, as long as it stays a glance. */
@@ -230,8 +230,8 @@ public class Outlines {
             int rows = next.size();
             while (!next.isEmpty()) {
                 UUID id = next.poll();
-                List<UUID> beneath = search.isPresent() && !search.get().shown().contains(id) ? List.of() : children(id);
-                boolean isHitItself = search.isPresent() && beneath.stream().noneMatch(search.get().shown()::contains);
+                List<UUID> beneath = search.isPresent() && !search.get().isShown(id) ? List.of() : children(id);
+                boolean isHitItself = search.isPresent() && beneath.stream().noneMatch(search.get()::isShown);
                 if (!beneath.isEmpty() && !isHitItself && rows + beneath.size() <= ROWS_OPENED) {
                     open.add(id);
                     rows += beneath.size();

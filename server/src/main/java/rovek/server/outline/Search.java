@@ -1,7 +1,6 @@
 package rovek.server.outline;
 
-import java.util.ArrayList;
-import java.util.HashSet;
+import java.util.BitSet;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
@@ -10,14 +9,36 @@ import rovek.core.plant.Level;
 import rovek.core.plant.Node;
 import rovek.server.follow.Standings;
 
-/**
- * What a filter finds.
- *
- * @param hits in the order of the plant
- * @param hitSet the same
- * @param shown the hits and all that stands above them
- */
-record Search(List<UUID> hits, Set<UUID> hitSet, Set<UUID> shown) {
+/** What a filter finds, by the places of an index. */
+final class Search {
+
+    private final SearchIndex index;
+    private final BitSet hits;
+    private final BitSet shown;
+
+    private Search(SearchIndex index, BitSet hits, BitSet shown) {
+        this.index = index;
+        this.hits = hits;
+        this.shown = shown;
+    }
+
+    /** What was found, in the order of the plant. */
+    List<UUID> hits() {
+        return hits.stream().mapToObj(i -> index.node(i).id()).toList();
+    }
+
+    int count() {
+        return hits.cardinality();
+    }
+
+    boolean isHit(UUID id) {
+        return index.position(id).filter(hits::get).isPresent();
+    }
+
+    /** Whether it was found, or stands above what was. */
+    boolean isShown(UUID id) {
+        return index.position(id).filter(shown::get).isPresent();
+    }
 
     /**
      * Goes through the plant once; every word that was met further up counts further down too.
@@ -31,8 +52,8 @@ record Search(List<UUID> hits, Set<UUID> hitSet, Set<UUID> shown) {
         int[] met = new int[index.size()];
         // Most filters ask for nothing that is said further up.
         Scope[] scopes = Scope.isAsked(filter) ? new Scope[index.size()] : null;
-        boolean[] isShown = new boolean[index.size()];
-        List<UUID> hits = new ArrayList<>();
+        BitSet hits = new BitSet(index.size());
+        BitSet shown = new BitSet(index.size());
         for (int i = 0; i < index.size(); i++) {
             int parent = index.parent(i);
             Node node = index.node(i);
@@ -43,19 +64,13 @@ record Search(List<UUID> hits, Set<UUID> hitSet, Set<UUID> shown) {
             }
             boolean isAsked = onlyChecks ? isAsked(node, filter, moment, dueChecks) : own != 0 || (words.isEmpty() && filter.isMetBy(node));
             if (isAsked && met[i] == allWords && (scopes == null || scopes[i].fits(filter))) {
-                hits.add(node.id());
-                for (int above = i; above >= 0 && !isShown[above]; above = index.parent(above)) {
-                    isShown[above] = true;
+                hits.set(i);
+                for (int above = i; above >= 0 && !shown.get(above); above = index.parent(above)) {
+                    shown.set(above);
                 }
             }
         }
-        Set<UUID> shown = new HashSet<>();
-        for (int i = 0; i < index.size(); i++) {
-            if (isShown[i]) {
-                shown.add(index.node(i).id());
-            }
-        }
-        return new Search(hits, new HashSet<>(hits), shown);
+        return new Search(index, hits, shown);
     }
 
     /**

@@ -108,6 +108,10 @@ final class SearchIndex {
         return nodes[i];
     }
 
+    Optional<Integer> position(UUID id) {
+        return Optional.ofNullable(places.positions().get(id));
+    }
+
     /** Position of what a node stands in; -1 for a client. */
     int parent(int i) {
         return places.parents()[i];

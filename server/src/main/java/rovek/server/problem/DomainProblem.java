@@ -97,12 +97,12 @@ public abstract sealed class DomainProblem extends RuntimeException {
         }
     }
 
-    /** Too many tries at signing in. */
+    /** Too many tries at a password. */
     public static final class TooManyTries extends DomainProblem {
         private static final long serialVersionUID = 1L;
 
         public TooManyTries(long seconds) {
-            super("too-many-tries", "Too many tries. Wait %d s, then sign in again.".formatted(seconds));
+            super("too-many-tries", "Too many tries. Wait %d s, then try again.".formatted(seconds));
         }
     }
 

@@ -2,6 +2,8 @@ package rovek.server.reading;
 
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.PersistenceContext;
+import java.time.Instant;
+import java.time.OffsetDateTime;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
@@ -22,8 +24,8 @@ import rovek.core.technique.InvalidSettingsException;
 import rovek.core.technique.Remark;
 import rovek.core.technique.SettingValues;
 import rovek.core.technique.Technique;
-import rovek.core.unit.Amount;
 import rovek.core.technique.Techniques;
+import rovek.core.unit.Amount;
 import rovek.server.plant.Plant;
 import rovek.server.problem.DomainProblem;
 import tools.jackson.core.type.TypeReference;
@@ -129,10 +131,31 @@ public class ReadingDesk {
     /** What a reading was taken with. */
     public record TakenWith(String technique, Map<String, String> settings) {}
 
+    /** Of several readings, in no order; likewise in one go {@link #broughtAsFiles}. */
     @Transactional(readOnly = true)
-    public TakenWith takenWith(UUID readingId) {
-        ReadingEntity reading = require(readingId);
-        return new TakenWith(reading.technique, json.readValue(reading.settings, new TypeReference<>() {}));
+    public List<TakenWith> takenWith(Collection<UUID> readings) {
+        return db.sql("SELECT technique, settings::text FROM reading WHERE id = ANY(?) ORDER BY taken_at, id")
+                .param(readings.toArray(UUID[]::new))
+                .query((row, n) -> new TakenWith(row.getString(1), json.readValue(row.getString(2), new TypeReference<>() {})))
+                .list();
+    }
+
+    /**
+     * A file that readings came in, instead of from the instrument itself.
+     *
+     * @param by sign-in name of who brought it
+     */
+    public record Brought(String fileName, String by, Instant at) {}
+
+    /** The files that some of these readings came in. */
+    @Transactional(readOnly = true)
+    public List<Brought> broughtAsFiles(Collection<UUID> readings) {
+        return db.sql("""
+                SELECT DISTINCT o.file_name, o.read_back_by, o.read_back_at FROM reading r JOIN original o ON o.id = r.original_id
+                WHERE r.id = ANY(?) AND o.as_file ORDER BY o.read_back_at, o.file_name""")
+                .param(readings.toArray(UUID[]::new))
+                .query((row, n) -> new Brought(row.getString(1), row.getString(2), row.getObject(3, OffsetDateTime.class).toInstant()))
+                .list();
     }
 
     /** What was recorded, to be looked at as it is. */

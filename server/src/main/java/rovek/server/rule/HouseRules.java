@@ -1,5 +1,7 @@
 package rovek.server.rule;
 
+import java.util.HashSet;
+import java.util.Set;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -10,6 +12,7 @@ import rovek.server.audit.AuditTrail;
 public class HouseRules {
 
     private static final String REFUSE_OVERDUE = "certificate.refuse-overdue";
+    private static final String FILE_NEEDS_SECOND = "certificate.file-needs-second";
 
     private final AuditTrail audit;
     private final JdbcClient db;
@@ -19,21 +22,30 @@ public class HouseRules {
         this.db = db;
     }
 
-    /** @param refuseOverdue whether nothing is signed that was measured with an instrument or sensor whose calibration was due */
-    public record Rules(boolean refuseOverdue) {}
+    /**
+     * @param refuseOverdue whether nothing is signed that was measured with an instrument or sensor whose calibration was due
+     * @param fileNeedsSecond whether readings that somebody brought as a file are signed by another person only
+     */
+    public record Rules(boolean refuseOverdue, boolean fileNeedsSecond) {}
 
     @Transactional(readOnly = true)
     public Rules now() {
-        return new Rules(db.sql("SELECT value FROM house_rule WHERE key = ?").param(REFUSE_OVERDUE).query(String.class).optional().filter("false"::equals).isEmpty());
+        Set<String> off = new HashSet<>(db.sql("SELECT key FROM house_rule WHERE value = 'false'").query(String.class).list());
+        return new Rules(!off.contains(REFUSE_OVERDUE), !off.contains(FILE_NEEDS_SECOND));
     }
 
     @Transactional
     public Rules put(Rules wanted) {
         Rules before = now();
-        db.sql("INSERT INTO house_rule (key, value) VALUES (:key, :value) ON CONFLICT (key) DO UPDATE SET value = :value")
-                .param("key", REFUSE_OVERDUE).param("value", String.valueOf(wanted.refuseOverdue()))
-                .update();
+        put(REFUSE_OVERDUE, wanted.refuseOverdue());
+        put(FILE_NEEDS_SECOND, wanted.fileNeedsSecond());
         audit.note("change house rules", "rules", "house", before, wanted);
         return wanted;
+    }
+
+    private void put(String key, boolean holds) {
+        db.sql("INSERT INTO house_rule (key, value) VALUES (:key, :value) ON CONFLICT (key) DO UPDATE SET value = :value")
+                .param("key", key).param("value", String.valueOf(holds))
+                .update();
     }
 }

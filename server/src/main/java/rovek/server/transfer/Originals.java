@@ -172,13 +172,23 @@ class Originals {
     /** Keeps bytes as an original; the same bytes of the same instrument are kept once, whichever way they come. */
     @Transactional
     public Kept keep(UUID instrumentId, String fileName, String sha256, byte[] whole) {
+        return keep(instrumentId, fileName, sha256, whole, false);
+    }
+
+    /** @param asFile whether it was brought as a file, so that nobody but who brought it knows where it comes from */
+    @Transactional
+    public Kept keep(UUID instrumentId, String fileName, String sha256, byte[] whole, boolean asFile) {
         UUID id = UUID.randomUUID();
         OffsetDateTime now = clock.instant().atOffset(ZoneOffset.UTC);
         boolean isNew = db.sql("""
-                INSERT INTO original (id, instrument_id, file_name, sha256, size, bytes, read_back_at, read_back_by)
-                VALUES (?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT (instrument_id, sha256) DO NOTHING""")
-                .params(id, instrumentId, fileName, sha256, whole.length, whole, now, AuditTrail.actor())
+                INSERT INTO original (id, instrument_id, file_name, sha256, size, bytes, read_back_at, read_back_by, as_file)
+                VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT (instrument_id, sha256) DO NOTHING""")
+                .params(id, instrumentId, fileName, sha256, whole.length, whole, now, AuditTrail.actor(), asFile)
                 .update() == 1;
+        if (!isNew && !asFile) {
+            // The very same bytes from the instrument itself: now it is known where they come from.
+            db.sql("UPDATE original SET as_file = false WHERE instrument_id = ? AND sha256 = ? AND as_file").params(instrumentId, sha256).update();
+        }
         if (isNew) {
             audit.note("keep original", "original", id, null, new OriginalLine(id, fileName, sha256, whole.length, now.toString(), AuditTrail.actor(), 0, 0, List.of(), List.of()));
         }

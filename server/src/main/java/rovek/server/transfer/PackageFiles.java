@@ -39,7 +39,7 @@ public class PackageFiles {
     public JobView take(String fileName, byte[] bytes) {
         InstrumentView instrument = instruments.metInAFile(maker(bytes));
         // Kept at once: a job that waits for its turn holds no file in memory.
-        Originals.Kept original = originals.keep(instrument.id(), plain(fileName), Sha256.of(bytes), bytes);
+        Originals.Kept original = originals.keep(instrument.id(), plain(fileName), Sha256.of(bytes), bytes, true);
         long size = bytes.length;
         return jobs.start("read back", "Reading back " + plain(fileName), instrument.id(), progress -> {
             progress.report(size / 2, size, "Making readings");
@@ -61,8 +61,17 @@ public class PackageFiles {
      * @param fileName of the original
      */
     public VisitIntake.Outcome takeMadeHere(String fileName, byte[] bytes) {
+        return takeMadeHere(fileName, bytes, false);
+    }
+
+    /** As {@link #takeMadeHere(String, byte[])}, of a file in another form, as it was brought. */
+    public VisitIntake.Outcome takeMadeOfAFile(String fileName, byte[] bytes) {
+        return takeMadeHere(fileName, bytes, true);
+    }
+
+    private VisitIntake.Outcome takeMadeHere(String fileName, byte[] bytes, boolean asFile) {
         try {
-            return takeMadeHere(fileName, bytes, instruments.metInAFile(ReadingsPackage.unpack(bytes).maker()).id());
+            return takeMadeHere(fileName, bytes, instruments.metInAFile(ReadingsPackage.unpack(bytes).maker()).id(), asFile);
         } catch (PackageException e) {
             throw new IllegalStateException("What was packed here cannot be taken. " + e.getMessage(), e);
         }
@@ -70,8 +79,12 @@ public class PackageFiles {
 
     /** As {@link #takeMadeHere(String, byte[])}, of readings whose instrument is known. */
     public VisitIntake.Outcome takeMadeHere(String fileName, byte[] bytes, UUID instrument) {
+        return takeMadeHere(fileName, bytes, instrument, false);
+    }
+
+    private VisitIntake.Outcome takeMadeHere(String fileName, byte[] bytes, UUID instrument, boolean asFile) {
         try {
-            OriginalIntake.Taken taken = intake.take(originals.keep(instrument, plain(fileName), Sha256.of(bytes), bytes), instrument, Optional.empty());
+            OriginalIntake.Taken taken = intake.take(originals.keep(instrument, plain(fileName), Sha256.of(bytes), bytes, asFile), instrument, Optional.empty());
             if (!taken.leftOut().isEmpty()) {
                 throw new IllegalStateException("What was packed here cannot be taken. " + taken.leftOut().get(0).reason());
             }

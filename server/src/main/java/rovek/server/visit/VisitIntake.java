@@ -127,10 +127,11 @@ public class VisitIntake {
                 source.instrumentId(), first.minus(SAME_VISIT), first.plus(SAME_VISIT));
         // Whichever is read back first, a walk and the loose readings taken on it are one visit.
         Optional<VisitEntity> existing = walk.isPresent()
-                ? visits.findByWalkId(walk.get().id())
+                ? visits.findByWalkIdAndInstrumentId(walk.get().id(), source.instrumentId())
                         .or(() -> around.stream().filter(visit -> visit.walkId == null).findFirst())
                 : around.stream().findFirst();
         VisitEntity visit = existing.orElseGet(() -> fresh(source, first));
+        State before = State.of(visit);
         if (!prepared.isEmpty() && !source.clock().doubt().isEmpty()) {
             visit.clockDoubt = source.clock().doubt();
         }
@@ -138,7 +139,20 @@ public class VisitIntake {
             visit.beganAt = first;
         }
         walk.ifPresent(walked -> WalkStates.take(visit, walked, readingsPackage.createdAt()));
-        return visits.save(visit);
+        VisitEntity saved = visits.save(visit);
+        State after = State.of(saved);
+        if (existing.isPresent() && !after.equals(before)) {
+            audit.note("change by reading back", "visit", visit.id, before, after);
+        }
+        return saved;
+    }
+
+    /** What a package may change of a visit that is there already, as it stands in the audit trail. */
+    private record State(String title, String beganAt, String clockDoubt, List<VisitEntity.Stop> stops) {
+
+        static State of(VisitEntity visit) {
+            return new State(visit.title, String.valueOf(visit.beganAt), visit.clockDoubt, List.copyOf(visit.stops));
+        }
     }
 
     private VisitEntity fresh(Source source, Instant first) {

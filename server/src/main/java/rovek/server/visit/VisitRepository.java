@@ -13,7 +13,7 @@ interface VisitRepository extends Repository<VisitEntity, UUID> {
 
     Optional<VisitEntity> findById(UUID id);
 
-    Optional<VisitEntity> findByWalkId(UUID walkId);
+    Optional<VisitEntity> findByWalkIdAndInstrumentId(UUID walkId, UUID instrumentId);
 
     List<VisitEntity> findByInstrumentIdAndBeganAtBetweenOrderByBeganAtDesc(UUID instrumentId, Instant from, Instant to);
 

@@ -82,12 +82,13 @@ public class Visits {
      * @param clockAheadSeconds how wrong the instrument's clock was; the times shown are corrected
      * @param calibratedOn the instrument's calibration as it stood at the visit
      * @param clockDoubt why the times cannot be true; blank where nothing speaks against them
+     * @param files what came as a file instead of from the instrument itself, and who brought it
      * @param newest the newest reading; null where there is none
      */
     public record VisitSheet(
             UUID id, String title, String client, String site, String beganAt, String technician, InstrumentView instrument,
             long clockAheadSeconds, @Nullable LocalDate calibratedOn, @Nullable LocalDate calibratedUntil, RollUpView verdicts, List<VisitRow> rows, List<LooseReading> tray,
-            String clockDoubt, @Nullable KnownTime newest) {}
+            String clockDoubt, List<String> files, @Nullable KnownTime newest) {}
 
     /** The newest reading of a visit: the one whose time a person most likely knows. */
     public record KnownTime(UUID readingId, String place, String takenAt) {}
@@ -256,7 +257,13 @@ public class Visits {
                 id, visit.title, place(made, tree, Level.CLIENT), place(made, tree, Level.SITE),
                 visit.beganAt.toString(), accounts.displayName(visit.technician), instruments.get(visit.instrumentId),
                 visit.clockAheadSeconds, visit.calibratedOn, visit.calibratedUntil, RollUpView.of(verdicts), made, tray,
-                clockDoubt(visit, all), newest(all, tree));
+                clockDoubt(visit, all), files(all), newest(all, tree));
+    }
+
+    private List<String> files(List<ReadingView> all) {
+        return desk.broughtAsFiles(all.stream().map(ReadingView::id).toList()).stream()
+                .map(file -> "%s, brought by %s".formatted(file.fileName(), accounts.displayName(file.by())))
+                .toList();
     }
 
     private static String clockDoubt(VisitEntity visit, List<ReadingView> all) {
