@@ -19,7 +19,7 @@ public final class Bench {
     private Bench() {}
 
     public static void main(String[] args) throws Exception {
-        List<String> wanted = args.length == 0 ? List.of("plant", "analysis", "diagnosis", "trend", "run", "people", "read-back") : List.of(args);
+        List<String> wanted = args.length == 0 ? List.of("plant", "analysis", "diagnosis", "trend", "run", "people", "import", "storm", "read-back") : List.of(args);
         if (wanted.contains("plant")) {
             new PlantSizeBench().run().forEach(line -> say("%s", line));
         }
@@ -28,6 +28,12 @@ public final class Bench {
         }
         if (wanted.contains("people")) {
             new PeopleBench().run().forEach(line -> say("%s", line));
+        }
+        if (wanted.contains("import")) {
+            new ImportBench().run().forEach(line -> say("%s", line));
+        }
+        if (wanted.contains("storm")) {
+            new StormBench().run().forEach(line -> say("%s", line));
         }
         if (wanted.contains("run")) {
             new RunBench().run().forEach(line -> say("%s", line));

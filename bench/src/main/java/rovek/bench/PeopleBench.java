@@ -22,7 +22,7 @@ final class PeopleBench {
     private static final int LONGEST_LOOK_MILLIS = 4_000;
     private static final int MOST_TRIES = 120;
     private static final int WANTED_MILLIS = 500;
-    private static final String PASSWORD = "bench-password-of-sixty";
+    private static final String PASSWORD = "sixty-gulls-on-a-quay";
 
     private final ConcurrentLinkedQueue<Asked> asked = new ConcurrentLinkedQueue<>();
 

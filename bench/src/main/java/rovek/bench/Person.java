@@ -12,7 +12,7 @@ import java.time.Duration;
 /** Somebody with cookies who calls the server, as the front end does. */
 final class Person {
 
-    private static final Duration PATIENCE = Duration.ofSeconds(60);
+    private static final Duration PATIENCE = Duration.ofSeconds(180);
 
     private final String address;
     private final CookieManager cookies = new CookieManager();
@@ -40,12 +40,21 @@ final class Person {
     }
 
     Answer call(String method, String path, String body) throws InterruptedException {
-        HttpRequest request = HttpRequest.newBuilder(URI.create(address + path))
-                .timeout(PATIENCE)
+        return answer(HttpRequest.newBuilder(URI.create(address + path))
                 .header("Content-Type", "application/json")
-                .header("X-XSRF-TOKEN", token())
-                .method(method, body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body))
-                .build();
+                .method(method, body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body)));
+    }
+
+    /** Sends a file as a form does. */
+    Answer sendFile(String path, byte[] file) throws InterruptedException {
+        String boundary = "----bench" + Long.toHexString(System.nanoTime());
+        return answer(HttpRequest.newBuilder(URI.create(address + path))
+                .header("Content-Type", "multipart/form-data; boundary=" + boundary)
+                .POST(HttpRequest.BodyPublishers.ofByteArray(ImportBench.form(boundary, file))));
+    }
+
+    private Answer answer(HttpRequest.Builder asked) throws InterruptedException {
+        HttpRequest request = asked.timeout(PATIENCE).header("X-XSRF-TOKEN", token()).build();
         long began = System.nanoTime();
         try {
             HttpResponse<String> response = http.send(request, HttpResponse.BodyHandlers.ofString());

@@ -18,7 +18,7 @@ import java.util.UUID;
 /** A server process over a database of its own, filled straight into the tables before it is measured. */
 final class ServerRun {
 
-    static final String PASSWORD = "bench-password-1";
+    static final String PASSWORD = "four-rivers-of-gravel-1";
 
     private final String server = System.getenv("ROVEK_TEST_DB");
     private final String password = System.getenv("ROVEK_TEST_DB_PASSWORD");

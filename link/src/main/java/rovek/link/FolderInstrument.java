@@ -68,6 +68,8 @@ final class FolderInstrument implements Instrument {
             JsonNode said = json.readTree(identityBytes());
             Map<String, String> options = new LinkedHashMap<>();
             said.path("options").properties().forEach(option -> options.put(option.getKey().toLowerCase(Locale.ROOT), option.getValue().asString("")));
+            // A list is read as well as a map: it is what one writes who has no revisions.
+            said.path("options").valueStream().filter(JsonNode::isString).filter(word -> said.path("options").isArray()).forEach(word -> options.put(word.asString().toLowerCase(Locale.ROOT), ""));
             if (said.path("model").asString("").isBlank()) {
                 throw new LinkException.Garbled("an " + IDENTITY + " without a model");
             }

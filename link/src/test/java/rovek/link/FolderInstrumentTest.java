@@ -2,6 +2,7 @@ package rovek.link;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.entry;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -71,6 +72,14 @@ class FolderInstrumentTest {
         Files.delete(identity);
         Files.createSymbolicLink(identity, Files.writeString(folder.resolve("other.json"), "{\"model\":\"X\"}"));
         assertThatThrownBy(this::open).isInstanceOf(LinkException.NotReachable.class);
+    }
+
+    @Test
+    void optionsAreAMapOrAList() throws Exception {
+        Files.writeString(drive.resolve("instrument.json"), "{\"model\":\"X\",\"options\":{\"VIBRATION\":\"2\",\"Live\":\"1\"}}");
+        assertThat(open().identity().options()).containsOnly(entry("vibration", "2"), entry("live", "1"));
+        Files.writeString(drive.resolve("instrument.json"), "{\"model\":\"X\",\"options\":[\"VIBRATION\",\"Live\"]}");
+        assertThat(open().identity().options()).containsOnly(entry("vibration", ""), entry("live", ""));
     }
 
     @Test

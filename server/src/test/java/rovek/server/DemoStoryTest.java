@@ -2,8 +2,11 @@ package rovek.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.SQLException;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -31,7 +34,7 @@ class DemoStoryTest {
     }
 
     @Test
-    void aYearOfMarrowdale() throws SQLException {
+    void aYearOfMarrowdale() throws Exception {
         try (FieldDay field = new FieldDay(memory);
                 RunningRovek rovek = RunningRovek.start(
                         "--rovek.first-administrator.name=",
@@ -48,7 +51,52 @@ class DemoStoryTest {
             assertThat(verdicts(caller)).isEqualTo(Map.of(
                     "P-101", "PASS", "P-102", "FAIL", "P-103", "PASS", "B-201", "WATCH", "B-202", "PASS", "F-210", "NOT_JUDGED"));
             assertThat(caller.get("/api/certificates").text()).contains("\"PREPARED\"").contains("\"ISSUED\"");
+            aBackupOfItIsTheSameElsewhere(rovek, caller);
         }
+    }
+
+    private void aBackupOfItIsTheSameElsewhere(RunningRovek rovek, Caller caller) throws Exception {
+        Path file = memory.resolve("marrowdale.backup");
+        assertThat(rovekScript(rovek.database(), "backup", file)).contains("holds the database");
+        assertThat(Files.getPosixFilePermissions(file)).as("nobody else reads it").hasSize(2);
+        assertThat(rovekScript(rovek.database(), "restore", file)).as("over what is there").contains("holds something already");
+        byte[] bytes = Files.readAllBytes(file);
+        bytes[bytes.length / 2] ^= 1;
+        Path bitten = Files.write(memory.resolve("bitten.backup"), bytes);
+        Path cut = Files.write(memory.resolve("cut.backup"), Arrays.copyOf(bytes, bytes.length / 3));
+        try (TestDatabase empty = TestDatabase.createEmpty()) {
+            assertThat(rovekScript(empty, "restore", bitten)).contains("damaged");
+            assertThat(rovekScript(empty, "restore", cut)).contains("cut off");
+            assertThat(rovekScript(empty, "restore", file)).contains("every original and every report has the digest");
+            try (RunningRovek elsewhere = RunningRovek.startOn(empty, "--rovek.first-administrator.name=")) {
+                Caller there = Caller.signedIn(elsewhere.address(), "technician", "marrowdale-demo");
+                assertThat(verdicts(there)).isEqualTo(verdicts(caller));
+                String everyRow = "/api/plant/export?format=csv";
+                assertThat(there.get(everyRow).text()).isEqualTo(caller.get(everyRow).text());
+                assertThat(there.get("/api/certificates").ok()).isEqualTo(caller.get("/api/certificates").ok());
+                for (JsonNode certificate : there.get("/api/certificates").ok()) {
+                    if (certificate.get("state").asString().equals("ISSUED")) {
+                        assertThat(there.get("/api/certificates/" + certificate.get("id").asString() + "/proof").ok().get("unchanged").asBoolean()).isTrue();
+                    }
+                }
+                for (JsonNode check : nodes(there, "CHECK")) {
+                    String trend = "/api/checks/" + check.get("id").asString() + "/trend";
+                    assertThat(there.get(trend).text()).as("each verdict of each reading").isEqualTo(caller.get(trend).text());
+                }
+                assertThat(count(elsewhere, "original o WHERE sha256 = encode(sha256(bytes), 'hex')")).isEqualTo(25);
+            }
+        }
+    }
+
+    /** As whoever keeps the server runs it; what it says. */
+    private static String rovekScript(TestDatabase database, String command, Path file) throws Exception {
+        ProcessBuilder script = new ProcessBuilder("bash", "../rovek", command, file.toString()).redirectErrorStream(true);
+        script.environment().put("ROVEK_BACKUP_DB", database.url().replaceFirst("jdbc:postgresql://", ""));
+        script.environment().put("ROVEK_BACKUP_DB_USER", database.user());
+        script.environment().put("ROVEK_BACKUP_DB_PASSWORD", database.password());
+        script.environment().put("ROVEK_SECRET_KEY_FILE", file.resolveSibling(database.name() + ".key").toString());
+        Process process = script.start();
+        return new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
     }
 
     private static Map<String, String> verdicts(Caller caller) {

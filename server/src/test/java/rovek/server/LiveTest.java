@@ -230,6 +230,21 @@ class LiveTest {
         assertThat(caller.post("/api/live/SETUP/" + UUID.randomUUID() + "/marks", Map.of("text", "")).status()).isEqualTo(409);
     }
 
+    @Test
+    void aRecordingThatIsAsLongAsOneMayBeEndsAndIsTaken() throws Exception {
+        try (Transmitter transmitter = Transmitter.start(0, Clock.systemUTC());
+                RunningRovek small = RunningRovek.start("--rovek.live.most-values=6", "--rovek.live.left-behind=PT2S")) {
+            Caller technician = Caller.signedIn(small);
+            String live = transmitterSetup(technician, transmitter.port());
+            connected(technician, live);
+            technician.post(live + "/recording", recording("Forgotten", 100, null)).ok();
+            JsonNode visits = await(() -> technician.get("/api/visits").ok(), list -> list.size() == 1);
+            JsonNode visit = technician.get("/api/visits/" + visits.get(0).get("id").asString()).ok();
+            JsonNode capture = technician.get("/api/readings/" + visit.get("tray").get(0).get("id").asString() + "/capture").ok();
+            assertThat(capture.get("allRows").asInt()).as("six values of two channels").isEqualTo(3);
+        }
+    }
+
     /** A server that dies leaves its rows in the database; the next one makes a run of them. */
     @Test
     void aRecordingWhoseServerDiedIsTakenByTheNext() throws Exception {

@@ -27,6 +27,13 @@ public record TestDatabase(String url, String user, String password, String name
         return new TestDatabase(urlOf(name), USER, secret(), name, false);
     }
 
+    /** With nothing in it. */
+    static TestDatabase createEmpty() {
+        String name = "t_" + UUID.randomUUID().toString().replace("-", "").toLowerCase(Locale.ROOT);
+        execute("CREATE DATABASE " + name);
+        return new TestDatabase(urlOf(name), USER, secret(), name, false);
+    }
+
     /** As an older version left it, without anything in it. */
     static TestDatabase createAt(String version) {
         String name = "t_" + UUID.randomUUID().toString().replace("-", "").toLowerCase(Locale.ROOT);

@@ -14,6 +14,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import rovek.fieldsim.Fieldsim;
 import tools.jackson.databind.JsonNode;
 
@@ -24,6 +25,7 @@ class TrayTest {
     @TempDir
     Path memory;
 
+    private final RunningRovek rovek;
     private final Caller caller;
     private final SmallPlant plant;
     private String serial;
@@ -31,6 +33,7 @@ class TrayTest {
     private String instrument;
 
     TrayTest(RunningRovek rovek) {
+        this.rovek = rovek;
         this.caller = Caller.signedIn(rovek);
         this.plant = new SmallPlant(caller);
     }
@@ -54,6 +57,30 @@ class TrayTest {
 
     private Caller.Answer place(List<Map<String, Object>> placements) {
         return caller.post("/api/placements", Map.of("placements", placements));
+    }
+
+    /** A plant like that is written straight into the tables: by the API it would take minutes. */
+    private void pumpsOf(String name, int count) {
+        String area = plant.id(plant.id(plant.id(null, "CLIENT", "", "Client of " + name), "SITE", "", "Works"), "AREA", "", "Hall");
+        JdbcClient db = rovek.bean(JdbcClient.class);
+        String insert = "INSERT INTO node (id, parent_id, level, tag, name, technique, place) SELECT %s, %s, '%s', %s, %s, %s, n FROM generate_series(1, " + count + ") n";
+        String asset = "md5('%s-a-' || n)::uuid".formatted(name);
+        String point = "md5('%s-p-' || n)::uuid".formatted(name);
+        db.sql(insert.formatted(asset, "'" + area + "'::uuid", "ASSET", "'X-' || (1000 + n)", "'" + name + "'", "''")).update();
+        db.sql(insert.formatted(point, asset, "POINT", "''", "'Coupling'", "''")).update();
+        db.sql(insert.formatted("md5('%s-c-' || n)::uuid".formatted(name), point, "CHECK", "''", "''", "'vibration'")).update();
+    }
+
+    @Test
+    void aWordThatHundredsShareTellsNothing() {
+        pumpsOf("Compressor", 3_000);
+        pumpsOf("Blower", 20);
+        field.press("/api/loose", Map.of("assetTag", "Compressor", "point", "Coupling"));
+        field.press("/api/loose", Map.of("assetTag", "Blower", "point", "Coupling"));
+        field.readBack(caller, instrument);
+        JsonNode tray = newestVisit().get("tray");
+        assertThat(tray.valueStream().filter(one -> one.get("label").asString().startsWith("Compressor")).findFirst().orElseThrow().get("proposals")).isEmpty();
+        assertThat(tray.valueStream().filter(one -> one.get("label").asString().startsWith("Blower")).findFirst().orElseThrow().get("proposals")).isNotEmpty();
     }
 
     @Test

@@ -34,7 +34,7 @@ public final class MannKendall {
         double variance = (n * (n - 1.0) * (2 * n + 5) - times.fives() - values.fives()) / 18
                 + times.triples() * values.triples() / (9.0 * n * (n - 1) * (n - 2))
                 + times.pairs() * values.pairs() / (2.0 * n * (n - 1));
-        return variance <= 0 || s == 0 ? 1 : NormalDistribution.twoSided((Math.abs(s) - 1) / Math.sqrt(variance));
+        return variance <= 0 || s == 0 ? 1 : Distributions.twoSided((Math.abs(s) - 1) / Math.sqrt(variance));
     }
 
     /** Sums over groups of t equal numbers: t (t-1) (2t+5), t (t-1) (t-2) and t (t-1). */

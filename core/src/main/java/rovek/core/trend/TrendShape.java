@@ -28,12 +28,12 @@ record TrendShape(Kind kind, StraightLine line, double level, int sign, int from
     }
 
     /** A line is given up where a parabola is better than chance would make it in 1 of 100 series on either side. */
-    private static final double BENDS = NormalDistribution.QUANTILE_99;
+    private static final double BENDS = 0.01;
 
-    private static final double LOGARITHMS_BEND = NormalDistribution.QUANTILE_995;
+    private static final double LOGARITHMS_BEND = 0.005;
 
     /** From here on a growth is thought of beside the line. */
-    private static final double MAY_BEND = NormalDistribution.QUANTILE_80;
+    private static final double MAY_BEND = 0.2;
 
     static TrendShape of(double[] x, double[] y) {
         TrendShape whole = behind(x, y, 0, null);
@@ -61,8 +61,8 @@ record TrendShape(Kind kind, StraightLine line, double level, int sign, int from
         return Curvature.of(x, y, StraightLine.within(x, y, line.slope()));
     }
 
-    private static double critical(double quantile, double[] x) {
-        return NormalDistribution.student(quantile, Math.max(3, x.length - 3));
+    private static double critical(double probability, double[] x) {
+        return Distributions.studentAbove(probability, Math.max(3, x.length - 3));
     }
 
     /** Growth of the values themselves, or of what they are beyond the level before: whichever leaves less, of those that do not bend themselves. */
@@ -118,7 +118,7 @@ record TrendShape(Kind kind, StraightLine line, double level, int sign, int from
         if (at <= now) {
             return Optional.empty();
         }
-        double q = NormalDistribution.studentQuantile95(Math.max(3, readings - 2));
+        double q = Distributions.studentAbove(0.05, Math.max(3, readings - 2));
         double a = line.slope() * line.slope() - q * q * line.slopeError() * line.slopeError();
         double b = -2 * line.slope() * gap;
         double c = gap * gap - q * q * line.levelError() * line.levelError();

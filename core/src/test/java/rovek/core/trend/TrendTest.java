@@ -65,17 +65,19 @@ class TrendTest {
         double[] rising = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10};
         assertThat(MannKendall.probability(rising, rising)).isCloseTo(8.3e-5, within(2e-6));
         // 1 1 2: S = 2, variance (3 2 11 - 2 1 9) / 18 = 48 / 18.
-        assertThat(MannKendall.probability(new double[] {1, 2, 3}, new double[] {1, 1, 2})).isCloseTo(NormalDistribution.twoSided(1 / Math.sqrt(48 / 18.0)), within(1e-12));
+        assertThat(MannKendall.probability(new double[] {1, 2, 3}, new double[] {1, 1, 2})).isCloseTo(Distributions.twoSided(1 / Math.sqrt(48 / 18.0)), within(1e-12));
         assertThat(MannKendall.probability(rising, new double[10])).isEqualTo(1);
-        assertThat(NormalDistribution.twoSided(1.959964)).isCloseTo(0.05, within(1e-6));
-        assertThat(NormalDistribution.studentQuantile95(10)).isCloseTo(1.8125, within(2e-3));
+        assertThat(Distributions.twoSided(1.959964)).isCloseTo(0.05, within(1e-6));
+        assertThat(Distributions.studentAbove(0.05, 10)).isCloseTo(1.812461, within(1e-6));
+        assertThat(Distributions.studentAbove(0.005, 3)).isCloseTo(5.840909, within(1e-6));
+        assertThat(Distributions.studentAbove(0.01, 100)).isCloseTo(2.364217, within(1e-6));
     }
 
     /** Kendall 1970, ties in both: x 1 1 2 3, y 1 2 2 3: S = 4; variance (4 3 13 - 18 - 18) / 18 + 0 + 2 2 / (2 4 3) = 6.8333. */
     @Example
     void valuesOfOneInstantHaveNoOrderAmongThem() {
         double[] x = {1, 1, 2, 3};
-        double expected = NormalDistribution.twoSided(3 / Math.sqrt(120 / 18.0 + 4 / 24.0));
+        double expected = Distributions.twoSided(3 / Math.sqrt(120 / 18.0 + 4 / 24.0));
         assertThat(MannKendall.probability(x, new double[] {1, 2, 2, 3})).isCloseTo(expected, within(1e-12));
         assertThat(MannKendall.probability(x, new double[] {2, 1, 2, 3})).as("whichever of the two is told first").isCloseTo(expected, within(1e-12));
         assertThat(MannKendall.probability(new double[] {5, 5, 5, 5}, new double[] {1, 2, 3, 4})).isEqualTo(1);

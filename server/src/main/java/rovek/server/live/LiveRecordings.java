@@ -51,16 +51,18 @@ class LiveRecordings {
     private final PackageFiles files;
     private final Clock clock;
     private final Duration leftBehind;
+    private final int mostValues;
     private final ScheduledExecutorService looking = Executors.newSingleThreadScheduledExecutor();
 
     LiveRecordings(LiveWatch watch, LiveRows rows, Plant plant, PackageFiles files, Clock clock,
-            @Value("${rovek.live.left-behind:PT1M}") Duration leftBehind) {
+            @Value("${rovek.live.left-behind:PT1M}") Duration leftBehind, @Value("${rovek.live.most-values:2000000}") int mostValues) {
         this.watch = watch;
         this.rows = rows;
         this.plant = plant;
         this.files = files;
         this.clock = clock;
         this.leftBehind = leftBehind;
+        this.mostValues = mostValues;
     }
 
     /**
@@ -99,7 +101,7 @@ class LiveRecordings {
                     wanted.id(), target, name, session.source().model(), session.source().serial(), session.channels(), wanted.intervalMillis(),
                     Optional.ofNullable(wanted.checkId()), clock.instant(), AuditTrail.actor());
             rows.begin(begun);
-            session.record(Optional.of(new Recorder(begun, rows, clock)));
+            session.record(Optional.of(new Recorder(begun, rows, clock, mostValues)));
         }
     }
 
@@ -162,18 +164,23 @@ class LiveRecordings {
                 if (watch.isRecording(left.id())) {
                     continue;
                 }
-                SecurityContextHolder.getContext().setAuthentication(UsernamePasswordAuthenticationToken.authenticated(left.by(), null, List.of()));
-                try {
-                    take(left);
-                    LOG.info("The recording {} was left behind and is taken now.", left.name());
-                } catch (DomainProblem nothing) {
-                    LOG.info("The recording {} was left behind: {}", left.name(), nothing.getMessage());
-                } finally {
-                    SecurityContextHolder.clearContext();
-                }
+                inTheNameOf(left, "was left behind", () -> take(left));
             }
+            watch.full().forEach((target, begun) -> inTheNameOf(begun, "is as long as one may be", () -> end(target)));
         } catch (RuntimeException e) {
             LOG.warn("Recordings that were left behind cannot be looked for: {}", e.getMessage());
+        }
+    }
+
+    private static void inTheNameOf(LiveRows.Begun begun, String why, Runnable work) {
+        SecurityContextHolder.getContext().setAuthentication(UsernamePasswordAuthenticationToken.authenticated(begun.by(), null, List.of()));
+        try {
+            work.run();
+            LOG.info("The recording {} {} and is taken now.", begun.name(), why);
+        } catch (DomainProblem nothing) {
+            LOG.info("The recording {} {}: {}", begun.name(), why, nothing.getMessage());
+        } finally {
+            SecurityContextHolder.clearContext();
         }
     }
 

@@ -90,6 +90,15 @@ public class LiveWatch {
         }
     }
 
+    /** The recordings here that take no more. */
+    Map<LiveTarget, LiveRows.Begun> full() {
+        Map<LiveTarget, LiveRows.Begun> full = new HashMap<>();
+        synchronized (sessions) {
+            sessions.forEach((target, session) -> session.recorder().filter(Recorder::isFull).ifPresent(recorder -> full.put(target, recorder.begun())));
+        }
+        return full;
+    }
+
     Optional<LiveSession> running(LiveTarget target) {
         synchronized (sessions) {
             return Optional.ofNullable(sessions.get(target));

@@ -24,16 +24,19 @@ final class Recorder {
     private final LiveRows.Begun begun;
     private final LiveRows rows;
     private final Clock clock;
+    private final int mostRows;
     private final Deque<LiveSample> waiting = new ArrayDeque<>();
     private final List<LiveRecord.Mark> marks = new ArrayList<>();
     private Instant next;
     private Instant lastSign;
     private int taken;
 
-    Recorder(LiveRows.Begun begun, LiveRows rows, Clock clock) {
+    /** @param mostValues of all channels together; then it takes no more, and is to be ended */
+    Recorder(LiveRows.Begun begun, LiveRows rows, Clock clock, int mostValues) {
         this.begun = begun;
         this.rows = rows;
         this.clock = clock;
+        this.mostRows = Math.max(1, mostValues / Math.max(1, begun.channels().size()));
         this.next = begun.beganAt();
         this.lastSign = begun.beganAt();
     }
@@ -48,7 +51,7 @@ final class Recorder {
 
     /** Takes what is due. Values of other channels than it began with, as after another set-up was loaded, are none of its. */
     synchronized void take(LiveSample sample, List<LiveChannel> channels) {
-        if (sample.at().plus(EARLY).isBefore(next) || !channels.equals(begun.channels())) {
+        if (isFull() || sample.at().plus(EARLY).isBefore(next) || !channels.equals(begun.channels())) {
             return;
         }
         while (!sample.at().plus(EARLY).isBefore(next)) {
@@ -57,6 +60,10 @@ final class Recorder {
         taken++;
         waiting.addLast(sample);
         store();
+    }
+
+    synchronized boolean isFull() {
+        return taken >= mostRows;
     }
 
     /** Stores what waits. */

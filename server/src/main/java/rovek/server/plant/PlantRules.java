@@ -1,9 +1,12 @@
 package rovek.server.plant;
 
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import rovek.core.plant.Alteration;
@@ -41,7 +44,7 @@ class PlantRules {
         if (faults.isEmpty()) {
             PlantTree tree = before.of(after);
             affected(before.nodes(), after, change).values().forEach(check -> checkMeasurable(tree, check, faults));
-            change.added().stream().filter(node -> node.level() == Level.CHECK).forEach(check -> checkUnlike(tree, check, faults));
+            checkUnlike(tree, change.added().stream().filter(node -> node.level() == Level.CHECK).toList(), faults);
         }
         if (!faults.isEmpty()) {
             throw new DomainProblem.Invalid(faults.stream().distinct().limit(MOST_FAULTS_TOLD).toList());
@@ -78,14 +81,28 @@ class PlantRules {
     }
 
     /** The same check twice at one point would share no history, and nobody could tell which of the two is meant. */
-    private void checkUnlike(PlantTree tree, Node check, List<Fault> faults) {
+    private void checkUnlike(PlantTree tree, List<Node> checks, List<Fault> faults) {
+        Set<UUID> points = new HashSet<>();
+        checks.forEach(check -> points.add(check.parentId()));
+        Map<Alike, Integer> standing = new HashMap<>();
+        points.forEach(point -> tree.nodes().children(point).stream()
+                .flatMap(id -> tree.nodes().find(id).stream())
+                .filter(other -> other.level() == Level.CHECK)
+                .forEach(other -> standing.merge(Alike.of(other), 1, Integer::sum)));
+        checks.stream().filter(check -> standing.get(Alike.of(check)) > 1).forEach(check -> refuseTwice(tree, check, faults));
+    }
+
+    /** What makes two checks of one point the same. */
+    private record Alike(UUID point, String technique, String name, Map<String, String> settings) {
+
+        static Alike of(Node check) {
+            return new Alike(check.parentId(), check.technique(), check.name(), check.settingsOf(check.technique()));
+        }
+    }
+
+    private void refuseTwice(PlantTree tree, Node check, List<Fault> faults) {
         Technique technique = techniques.get(check.technique());
-        boolean standsThere = tree.nodes().children(check.parentId()).stream()
-                .filter(other -> !other.equals(check.id()))
-                .flatMap(other -> tree.nodes().find(other).stream())
-                .anyMatch(other -> other.level() == Level.CHECK && other.technique().equals(check.technique()) && other.name().equals(check.name())
-                        && other.settingsOf(check.technique()).equals(check.settingsOf(check.technique())));
-        if (standsThere && !technique.mayStandTwice(tree.settings(check.id(), technique))) {
+        if (!technique.mayStandTwice(tree.settings(check.id(), technique))) {
             faults.add(new Fault("check", "There is such a check at this point already: %s.".formatted(technique.checkName(tree.settings(check.id(), technique)))));
         }
     }

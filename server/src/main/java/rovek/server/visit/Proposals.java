@@ -35,6 +35,8 @@ import rovek.server.reading.Readings;
 @Component
 class Proposals {
 
+    private static final int MOST_ALIKE = 200;
+    private static final int MOST_LABELS = 100;
     private static final int MOST_SHOWN = 3;
     private static final int HISTORY = 24;
 
@@ -57,10 +59,10 @@ class Proposals {
         }
         Map<UUID, List<Instant>> measured = measuredByAsset(all, tree);
         Set<UUID> assets = new LinkedHashSet<>(measured.keySet());
-        assets.addAll(typed(loose, tree));
-        Known known = known(checksOf(assets, tree), all);
         Set<UUID> sites = new HashSet<>();
         measured.keySet().forEach(asset -> sites.add(site(asset, tree)));
+        assets.addAll(typed(loose, sites, tree));
+        Known known = known(checksOf(assets, tree), all);
         Set<UUID> standing = new HashSet<>();
         all.stream().filter(reading -> reading.checkId() != null && !reading.replaced()).forEach(reading -> standing.add(reading.checkId()));
         Map<UUID, List<PlacementProposal>> proposals = new HashMap<>();
@@ -113,17 +115,34 @@ class Proposals {
         return measured;
     }
 
-    /** Machines whose tag or name shares a word with what was typed; which of them is meant is weighed later. */
-    private static Set<UUID> typed(List<ReadingView> loose, PlantTree tree) {
-        TypedLabel words = TypedLabel.of(String.join(" ", loose.stream().map(ReadingView::label).toList()));
+    /**
+     * Machines whose tag was typed, or whose name shares a word with what was; which of them is meant is weighed later. A word that hundreds share
+     * tells nothing, unless few of those stand where the visit was.
+     *
+     * @param sites of the visit
+     */
+    private static Set<UUID> typed(List<ReadingView> loose, Set<UUID> sites, PlantTree tree) {
+        TypedLabel anyOfThem = TypedLabel.of(String.join(" ", loose.stream().map(ReadingView::label).toList()));
+        Map<TypedLabel, List<UUID>> named = new LinkedHashMap<>();
+        loose.stream().map(ReadingView::label).distinct().limit(MOST_LABELS).forEach(label -> named.put(TypedLabel.of(label), new ArrayList<>()));
         Set<UUID> found = new LinkedHashSet<>();
-        if (!words.words().isEmpty()) {
-            tree.nodes().walk(Node.PLANT, node -> {
-                if (node.level() == Level.ASSET && (words.names(node.tag()) || words.sharesAWordWith(node.name()))) {
+        if (!anyOfThem.words().isEmpty()) {
+            tree.nodes().walk(Node.PLANT, Level.ASSET, node -> {
+                if (node.level() == Level.ASSET && anyOfThem.names(node.tag()) && found.size() < MOST_ALIKE) {
                     found.add(node.id());
+                } else if (node.level() == Level.ASSET && anyOfThem.sharesAWordWith(node.name())) {
+                    named.forEach((label, alike) -> {
+                        if (label.sharesAWordWith(node.name())) {
+                            alike.add(node.id());
+                        }
+                    });
                 }
             });
         }
+        named.values().forEach(alike -> {
+            List<UUID> near = alike.size() <= MOST_ALIKE ? alike : alike.stream().filter(asset -> sites.contains(site(asset, tree))).toList();
+            found.addAll(near.size() <= MOST_ALIKE ? near : List.of());
+        });
         return found;
     }
 

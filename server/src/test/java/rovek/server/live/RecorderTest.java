@@ -37,7 +37,7 @@ class RecorderTest {
         }).when(rows).add(any(), any());
         LiveTarget target = new LiveTarget(LiveTarget.Kind.SETUP, UUID.randomUUID());
         return new Recorder(
-                new LiveRows.Begun(UUID.randomUUID(), target, "Start-up", "T", "1", LEVEL, 1_000, Optional.empty(), BEGAN, "anna"), rows, Clock.fixed(BEGAN, ZoneOffset.UTC));
+                new LiveRows.Begun(UUID.randomUUID(), target, "Start-up", "T", "1", LEVEL, 1_000, Optional.empty(), BEGAN, "anna"), rows, Clock.fixed(BEGAN, ZoneOffset.UTC), 1_000);
     }
 
     private void take(long millis, List<LiveChannel> channels) {

@@ -21,7 +21,7 @@ final class Growth {
     private final NodeTree tree;
     private final Map<UUID, Node> added = new LinkedHashMap<>();
     private final Map<UUID, Level> levels = new HashMap<>();
-    private final Map<UUID, Set<UUID>> children = new HashMap<>();
+    private final Map<UUID, Siblings> children = new HashMap<>();
     private final Map<UUID, Long> lastPlaces = new HashMap<>();
     private final Map<String, Set<UUID>> tags = new HashMap<>();
 
@@ -58,7 +58,7 @@ final class Growth {
     /** A row that stands there, or is going to. */
     void keep(UUID id, UUID parent, Level level) {
         levels.put(id, level);
-        childrenOf(parent).add(id);
+        find(id).ifPresent(childrenOf(parent)::add);
     }
 
     /** A row that is wrong, so that those in it are looked at. */
@@ -66,8 +66,12 @@ final class Growth {
         levels.putIfAbsent(id, level);
     }
 
-    private Set<UUID> childrenOf(UUID parent) {
-        return children.computeIfAbsent(parent, id -> new LinkedHashSet<>(tree.children(id)));
+    private Siblings childrenOf(UUID parent) {
+        return children.computeIfAbsent(parent, id -> {
+            Siblings siblings = new Siblings();
+            tree.children(id).forEach(child -> tree.find(child).ifPresent(siblings::add));
+            return siblings;
+        });
     }
 
     private Optional<Node> find(UUID id) {
@@ -80,40 +84,17 @@ final class Growth {
 
     /** A child whose tag, name or both are this label. */
     Optional<UUID> childCalled(UUID parent, String label) {
-        return childrenOf(parent).stream()
-                .flatMap(id -> find(id).stream())
-                .filter(node -> node.label().equals(label) || node.tag().equals(label) || node.name().equals(label))
-                .map(Node::id)
-                .findFirst();
+        return childrenOf(parent).called(label);
     }
 
     /** A child of the same level with this tag, or where it has none, with this name. */
     Optional<UUID> childLabelled(UUID parent, Level level, String tag, String name) {
-        if (tag.isEmpty() && name.isEmpty()) {
-            return Optional.empty();
-        }
-        return childrenOf(parent).stream()
-                .flatMap(id -> find(id).stream())
-                .filter(node -> node.level() == level && (tag.isEmpty() ? node.tag().isEmpty() && node.name().equals(name) : node.tag().equals(tag)))
-                .map(Node::id)
-                .findFirst();
+        return tag.isEmpty() && name.isEmpty() ? Optional.empty() : childrenOf(parent).labelled(level, tag, name);
     }
 
     /** A check that its technique names, set as this one. */
     Optional<UUID> checkLike(UUID parent, Map<String, String> facets) {
-        return childrenOf(parent).stream()
-                .flatMap(id -> find(id).stream())
-                .filter(node -> node.level() == Level.CHECK && node.name().isEmpty() && saysAsMuch(node, facets))
-                .map(Node::id)
-                .findFirst();
-    }
-
-    private static boolean saysAsMuch(Node node, Map<String, String> facets) {
-        Map<String, String> own = new HashMap<>(node.facets());
-        own.keySet().removeIf(key -> !key.startsWith(Facet.SETTING));
-        Map<String, String> wanted = new HashMap<>(facets);
-        wanted.keySet().removeIf(key -> !key.startsWith(Facet.SETTING));
-        return own.equals(wanted) && node.technique().equals(facets.get(Facet.TECHNIQUE));
+        return childrenOf(parent).checkLike(facets.getOrDefault(Facet.TECHNIQUE, ""), facets);
     }
 
     /** Who has this tag already at the same client; another client may well use the same. */
