@@ -66,7 +66,7 @@ final class ServerRun {
     private List<String> start(String database, Measurement measurement) throws Exception {
         int port = freePort();
         Process process = new ProcessBuilder(
-                        System.getProperty("java.home") + "/bin/java", "-Xmx768m", "-cp", System.getProperty("java.class.path"),
+                        System.getProperty("java.home") + "/bin/java", "-Xmx768m", "-XX:+ExitOnOutOfMemoryError", "-cp", System.getProperty("java.class.path"),
                         "rovek.server.RovekApplication", "--server.port=" + port, "--spring.main.banner-mode=off",
                         "--spring.datasource.url=jdbc:postgresql://" + server + "/" + database,
                         "--spring.datasource.username=rovek", "--spring.datasource.password=" + password,

@@ -100,6 +100,16 @@ class AtTheDoorTest {
     }
 
     @Test
+    void aTableOfMillionsOfLinesIsRefusedBeforeAnythingIsMadeOfIt() {
+        Map<String, Object> pasted = new HashMap<>(Map.of("text", "a\n".repeat(200_100)));
+        pasted.put("parentId", null);
+        assertThat(caller.post("/api/plant/paste/preview", pasted).sentence()).contains("more than 200,000 lines");
+        assertThat(caller.sendFile("/api/plant/import/preview", "plant.csv", ("tag,name\n" + "a\n".repeat(200_100)).getBytes(StandardCharsets.UTF_8)).sentence()).contains("more than 200,000 lines");
+        assertThat(caller.sendFile("/api/foreign-tables/look", "log.csv", "1,2\n".repeat(200_100).getBytes(StandardCharsets.UTF_8)).sentence()).contains("more than 200,000 lines");
+        assertThat(caller.sendFile("/api/plant/import/preview", "plant.csv", new byte[33 << 20]).sentence()).contains("more than 32 MB");
+    }
+
+    @Test
     void aTableIsTakenWithItsStrangersReplaced() {
         String client = "Client of strangers " + UUID.randomUUID();
         plant.id(null, "CLIENT", "", client);

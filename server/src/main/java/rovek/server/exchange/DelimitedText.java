@@ -25,6 +25,7 @@ public final class DelimitedText {
      * @throws DomainProblem.Invalid where it is no such text
      */
     public static List<List<String>> lines(String text, char delimiter) {
+        TableBounds.require(text, delimiter);
         CSVFormat format = CSVFormat.RFC4180.builder().setDelimiter(delimiter).setIgnoreEmptyLines(false).get();
         List<List<String>> lines = new ArrayList<>();
         try (CSVParser parser = CSVParser.parse(new StringReader(text), format)) {

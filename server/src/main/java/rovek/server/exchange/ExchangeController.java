@@ -2,8 +2,11 @@ package rovek.server.exchange;
 
 import jakarta.annotation.Nullable;
 import jakarta.servlet.http.HttpServletResponse;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.util.UUID;
+import java.util.function.Supplier;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -14,6 +17,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 import rovek.server.plant.PlantLedger;
+import rovek.server.room.WorkingRoom;
 import rovek.server.web.LongText;
 
 @RestController
@@ -21,9 +25,11 @@ import rovek.server.web.LongText;
 class ExchangeController {
 
     private final Exchange exchange;
+    private final WorkingRoom room;
 
-    ExchangeController(Exchange exchange) {
+    ExchangeController(Exchange exchange, WorkingRoom room) {
         this.exchange = exchange;
+        this.room = room;
     }
 
     /** Rows out of a spreadsheet; {@code parentId} null for the plant itself. */
@@ -34,24 +40,39 @@ class ExchangeController {
 
     @PostMapping("/paste/preview")
     Exchange.ImportPreview previewPaste(@RequestBody Pasted pasted) {
-        return exchange.preview(pasted.parentId(), Exchange.typed(pasted.text()));
+        return withRoom(TableBounds.room(pasted.text()), () -> exchange.preview(pasted.parentId(), Exchange.typed(pasted.text())));
     }
 
     @PostMapping("/paste")
     PlantLedger.Committed paste(@RequestBody PastedForGood pasted) {
-        return exchange.take(pasted.parentId(), Exchange.typed(pasted.text()), pasted.changeId(), pasted.digest());
+        return withRoom(TableBounds.room(pasted.text()), () -> exchange.take(pasted.parentId(), Exchange.typed(pasted.text()), pasted.changeId(), pasted.digest()));
     }
 
     @PostMapping(value = "/import/preview", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     Exchange.ImportPreview previewFile(@RequestParam MultipartFile file, @RequestParam(required = false) UUID parentId) throws IOException {
-        return exchange.preview(parentId, exchange.file(file.getInputStream()));
+        byte[] bytes = bytes(file);
+        return withRoom(TableBounds.room(bytes), () -> exchange.preview(parentId, exchange.file(new ByteArrayInputStream(bytes))));
     }
 
     @PostMapping(value = "/import", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     PlantLedger.Committed takeFile(
             @RequestParam MultipartFile file, @RequestParam(required = false) UUID parentId, @RequestParam UUID changeId, @RequestParam String digest)
             throws IOException {
-        return exchange.take(parentId, exchange.file(file.getInputStream()), changeId, digest);
+        byte[] bytes = bytes(file);
+        return withRoom(TableBounds.room(bytes), () -> exchange.take(parentId, exchange.file(new ByteArrayInputStream(bytes)), changeId, digest));
+    }
+
+    private static byte[] bytes(MultipartFile file) throws IOException {
+        try (InputStream in = file.getInputStream()) {
+            return in.readNBytes(TableBounds.MOST_BYTES + 1);
+        }
+    }
+
+    /** Room is taken before a transaction begins: whoever waits for it holds no connection. */
+    private <T> T withRoom(long bytes, Supplier<T> work) {
+        try (WorkingRoom.Taken taken = room.take(bytes)) {
+            return work.get();
+        }
     }
 
     @GetMapping("/export")

@@ -18,8 +18,8 @@ import rovek.server.problem.ProblemWriter;
 class RoomForBodies extends OncePerRequestFilter {
 
     private static final long SMALL = 256 << 10;
-    /** The bytes themselves, their text and what is made of it. */
-    private static final int TIMES_AS_LARGE = 4;
+    /** The bytes themselves and their text; what is made of it is the work's. */
+    private static final int TIMES_AS_LARGE = 2;
     /** What comes without saying how long it is may be as long as any. */
     private static final long OF_UNKNOWN_LENGTH = 64L << 20;
 
@@ -38,7 +38,7 @@ class RoomForBodies extends OncePerRequestFilter {
         }
         WorkingRoom.Taken taken;
         try {
-            taken = room.take(TIMES_AS_LARGE * length);
+            taken = room.takeForBody(TIMES_AS_LARGE * length);
         } catch (DomainProblem.Busy busy) {
             ProblemWriter.write(response, HttpStatus.SERVICE_UNAVAILABLE, busy.code(), busy.getMessage());
             return;

@@ -8,28 +8,32 @@ import rovek.server.problem.DomainProblem;
 
 /**
  * The memory that is set aside for files under way. Whoever unpacks, decodes or parses what came from outside takes as much of it as that may
- * cost at most, and waits where others have it: a crowd of large files takes longer, and ends no server.
+ * cost at most, and waits where others have it: a crowd of large files takes longer, and ends no server. Bodies that are being received have a part of
+ * their own: whoever holds some of that and waits for room to work keeps nobody from working.
  */
 @Component
 public class WorkingRoom {
 
     private static final int MEGABYTE = 1 << 20;
     /** The rest is the plant's, and everybody's who only reads. */
-    private static final int SHARE_PERCENT = 40;
+    private static final int WORK_PERCENT = 35;
+    private static final int BODIES_PERCENT = 15;
     private static final Duration PATIENCE = Duration.ofSeconds(20);
 
-    private final int megabytes;
-    private final Semaphore free;
-    /** How many rooms this thread has. */
-    private final ThreadLocal<Integer> takenHere = ThreadLocal.withInitial(() -> 0);
+    private final Part work;
+    private final Part bodies;
 
     WorkingRoom() {
-        this((int) Math.max(16, Runtime.getRuntime().maxMemory() / 100 * SHARE_PERCENT / MEGABYTE));
+        this(megabytes(WORK_PERCENT), megabytes(BODIES_PERCENT));
     }
 
-    WorkingRoom(int megabytes) {
-        this.megabytes = megabytes;
-        this.free = new Semaphore(megabytes, true);
+    WorkingRoom(int work, int bodies) {
+        this.work = new Part(work);
+        this.bodies = new Part(bodies);
+    }
+
+    private static int megabytes(int percent) {
+        return (int) Math.max(16, Runtime.getRuntime().maxMemory() / 100 * percent / MEGABYTE);
     }
 
     /** Room that was taken, until it is closed. */
@@ -38,8 +42,36 @@ public class WorkingRoom {
         void close();
     }
 
+    private static final class Part {
+
+        private final int megabytes;
+        private final Semaphore free;
+
+        Part(int megabytes) {
+            this.megabytes = megabytes;
+            this.free = new Semaphore(megabytes, true);
+        }
+
+        int of(long bytes) {
+            return (int) Math.max(1, Math.min(megabytes, (bytes + MEGABYTE - 1) / MEGABYTE));
+        }
+
+        Taken take(long bytes, Duration patience) {
+            int wanted = of(bytes);
+            try {
+                if (!free.tryAcquire(wanted, patience.toMillis(), TimeUnit.MILLISECONDS)) {
+                    throw new DomainProblem.Busy();
+                }
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                throw new DomainProblem.Busy();
+            }
+            return () -> free.release(wanted);
+        }
+    }
+
     /**
-     * Takes room for a request.
+     * Takes room to work in. Not to be asked for by who has some already: two who each held a part and waited for more would wait for ever.
      *
      * @param bytes what the work may need at most; more than there is in all is taken as all of it
      * @throws DomainProblem.Busy where none becomes free within 20 s
@@ -49,40 +81,18 @@ public class WorkingRoom {
     }
 
     Taken take(long bytes, Duration patience) {
-        int wanted = megabytesOf(bytes);
-        try {
-            if (!free.tryAcquire(wanted, patience.toMillis(), TimeUnit.MILLISECONDS)) {
-                throw new DomainProblem.Busy();
-            }
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new DomainProblem.Busy();
-        }
-        return taken(wanted);
+        return work.take(bytes, patience);
     }
 
-    private Taken taken(int wanted) {
-        takenHere.set(takenHere.get() + 1);
-        return () -> {
-            takenHere.set(takenHere.get() - 1);
-            free.release(wanted);
-        };
-    }
-
-    /**
-     * Room for work that may have been given some already, by whoever asked for it; else it waits for as long as it takes. Two who each hold a part and
-     * wait for more would wait for ever.
-     */
+    /** As {@link #take}, for work in the background, which nobody waits for: it waits for as long as it takes. */
     public Taken await(long bytes) throws InterruptedException {
-        if (takenHere.get() > 0) {
-            return () -> { };
-        }
-        int wanted = megabytesOf(bytes);
-        free.acquire(wanted);
-        return taken(wanted);
+        int wanted = work.of(bytes);
+        work.free.acquire(wanted);
+        return () -> work.free.release(wanted);
     }
 
-    private int megabytesOf(long bytes) {
-        return (int) Math.max(1, Math.min(megabytes, (bytes + MEGABYTE - 1) / MEGABYTE));
+    /** Takes room for a body while it is received and answered. */
+    Taken takeForBody(long bytes) {
+        return bodies.take(bytes, PATIENCE);
     }
 }

@@ -4,8 +4,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.time.Duration;
+import java.util.Collections;
+import java.util.List;
+import java.util.concurrent.Callable;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
 import org.junit.jupiter.api.Test;
 import rovek.server.problem.DomainProblem;
 
@@ -13,7 +20,7 @@ class WorkingRoomTest {
 
     private static final Duration SHORT = Duration.ofMillis(50);
 
-    private final WorkingRoom room = new WorkingRoom(10);
+    private final WorkingRoom room = new WorkingRoom(10, 4);
 
     private static long megabytes(int count) {
         return (long) count << 20;
@@ -38,11 +45,27 @@ class WorkingRoomTest {
         room.take(1, SHORT).close();
     }
 
+    /** Twenty who have sent their bodies, and each of whom needs all the room there is to work in, get it one after the other. */
     @Test
-    void whoHasRoomAlreadyDoesNotWaitForMoreAndOthersDo() throws Exception {
+    void whatBodiesHoldKeepsNobodyFromWorking() throws Exception {
+        ExecutorService crowd = Executors.newFixedThreadPool(4);
+        List<Callable<Boolean>> all = Collections.nCopies(4, () -> {
+            try (WorkingRoom.Taken body = room.takeForBody(megabytes(1)); WorkingRoom.Taken work = room.take(megabytes(1_000))) {
+                Thread.sleep(20);
+                return body != work;
+            }
+        });
+        for (Future<Boolean> one : crowd.invokeAll(all, 10, TimeUnit.SECONDS)) {
+            assertThat(one.get()).isTrue();
+        }
+        crowd.shutdown();
+    }
+
+    @Test
+    void workInTheBackgroundWaitsForAsLongAsItTakes() throws Exception {
         CompletableFuture<Void> other;
-        try (WorkingRoom.Taken mine = room.take(megabytes(6)); WorkingRoom.Taken same = room.await(megabytes(10))) {
-            assertThat(mine).isNotSameAs(same);
+        try (WorkingRoom.Taken mine = room.take(megabytes(6))) {
+            assertThat(mine).isNotNull();
             other = CompletableFuture.runAsync(() -> {
                 try (WorkingRoom.Taken theirs = room.await(megabytes(10))) {
                     assertThat(theirs).isNotNull();
@@ -50,7 +73,7 @@ class WorkingRoomTest {
                     Thread.currentThread().interrupt();
                 }
             });
-            assertThatThrownBy(() -> other.get(50, TimeUnit.MILLISECONDS)).isInstanceOf(java.util.concurrent.TimeoutException.class);
+            assertThatThrownBy(() -> other.get(50, TimeUnit.MILLISECONDS)).isInstanceOf(TimeoutException.class);
         }
         other.get(5, TimeUnit.SECONDS);
     }
