@@ -50,7 +50,7 @@ public class SignIn {
 
     private void note(String action, String name, String address) {
         String known = accounts.byName(name).map(Account::name).orElse("nobody of that name");
-        transaction.executeWithoutResult(status -> audit.note(action, "sign-in", known, null, new Tried(known, address)));
+        transaction.executeWithoutResult(status -> audit.note(action, "person", known, null, new Tried(known, address)));
     }
 
     /**
@@ -64,7 +64,7 @@ public class SignIn {
         List<Key> keys = List.of(Key.ofSignedIn(name));
         throttle.reserve(keys);
         if (!accounts.isPasswordOf(name, password == null ? "" : password)) {
-            transaction.executeWithoutResult(status -> audit.note("wrong password to " + what, "sign-in", name, null, null));
+            transaction.executeWithoutResult(status -> audit.note("wrong password to " + what, "person", name, null, null));
             throw new DomainProblem.Invalid(field, "The password is not yours. Nothing was changed.");
         }
         throttle.succeeded(keys);

@@ -4,6 +4,7 @@ import jakarta.annotation.Nullable;
 import java.time.Clock;
 import java.util.List;
 import org.springframework.data.domain.Limit;
+import org.springframework.security.authentication.AnonymousAuthenticationToken;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.stereotype.Service;
@@ -66,6 +67,9 @@ public class AuditTrail {
     /** The name of whoever is signed in, or "Rovek" where the server acts by itself. */
     public static String actor() {
         Authentication signedIn = SecurityContextHolder.getContext().getAuthentication();
+        if (signedIn instanceof AnonymousAuthenticationToken) {
+            return "not signed in";
+        }
         return signedIn == null ? "Rovek" : signedIn.getName();
     }
 }
