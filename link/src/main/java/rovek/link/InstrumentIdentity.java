@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.Map;
 import java.util.Optional;
+import rovek.core.entry.PlainText;
 
 /**
  * Who an instrument says it is.
@@ -23,9 +24,10 @@ public record InstrumentIdentity(
         Optional<LocalDate> calibratedUntil) {
 
     public InstrumentIdentity {
-        maker = maker.strip();
-        model = model.strip();
-        serial = knownSerial(serial);
+        maker = PlainText.without(maker, LONGEST).strip();
+        model = PlainText.without(model, LONGEST).strip();
+        serial = knownSerial(PlainText.without(serial, LONGEST));
+        firmware = PlainText.without(firmware, LONGEST).strip();
         options = Map.copyOf(options);
     }
 

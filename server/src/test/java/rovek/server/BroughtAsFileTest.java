@@ -67,6 +67,24 @@ class BroughtAsFileTest {
         assertThat(visitOf("6666").get("title").asString()).isEqualTo("Somebody else's");
     }
 
+    /** One character that no page can hold kept a report from ever being signed. */
+    @Test
+    void strangeCharactersInAPackageDoNotKeepAReportFromBeingSigned() {
+        caller.put("/api/rules", Map.of("refuseOverdue", false, "fileNeedsSecond", false)).ok();
+        String strange = "a\u000Bb\uFFFEc\uFFFFd\uD800e\u0085f\u001Bg";
+        PackedReading reading = new PackedReading(
+                "s", AT, "gauge", Optional.of(UUID.fromString(check)), "", strange, Optional.empty(), Map.of("quantity", "pressure"),
+                new PackedCapture.Plain(new ValueCapture(new Amount(2, UnitCatalogue.BAR))));
+        Walk walk = new Walk(UUID.randomUUID(), UUID.randomUUID(), "Walk " + strange, List.of(new Walk.WalkedStop(UUID.fromString(check), Walk.Progress.DONE, strange)));
+        Maker maker = new Maker("Elsewhere", Optional.of(new Maker.MakingInstrument("Maker", "M1", "4004", "1.0")));
+        take(caller, ReadingsPackage.pack(AT, maker, Optional.of(walk), List.of(reading)));
+        JsonNode visit = visitOf("4004");
+        assertThat(visit.get("title").asString()).isEqualTo("Walk abcdefg");
+        caller.put("/api/instruments/" + visit.get("instrument").get("id").asString() + "/calibration", Map.of("calibratedOn", "2026-05-01", "months", 12)).ok();
+        String certificate = caller.post("/api/certificates", Map.of("visitId", visit.get("id").asString(), "checkIds", List.of(check))).ok().get("id").asString();
+        sign(caller, certificate, caller.get("/api/certificates/" + certificate + "/preview").ok()).ok();
+    }
+
     @Test
     void whatAPackageChangesOfAVisitStandsInTheTrailWithWhatItWas() {
         UUID walk = UUID.randomUUID();
@@ -79,6 +97,7 @@ class BroughtAsFileTest {
 
     @Test
     void whatCameAsAFileSaysSoAndAnotherPersonSignsIt() {
+        caller.put("/api/rules", Map.of("refuseOverdue", false, "fileNeedsSecond", true)).ok();
         caller.post("/api/accounts", Map.of("name", "second", "displayName", "Second Reviewer", "role", "REVIEWER", "password", RunningRovek.PASSWORD)).ok();
         Caller second = Caller.signedIn(rovek.address(), "second", RunningRovek.PASSWORD);
         take(caller, packed("4003", UUID.randomUUID(), "Monthly walk", Walk.Progress.DONE, AT, 2));

@@ -26,6 +26,15 @@ public final class PlainText {
 
     /** The text as it can be kept: what is none of its characters is U+FFFD, what is beyond the length is cut off. */
     public static String kept(String text, int longest) {
+        return kept(text, longest, String.valueOf(REPLACEMENT));
+    }
+
+    /** As {@link #kept}, but what is none of its characters is left out: a tag that a machine garbled is still that tag. */
+    public static String without(String text, int longest) {
+        return kept(text, longest, "");
+    }
+
+    private static String kept(String text, int longest, String instead) {
         if (text.length() <= longest && firstStranger(text).isEmpty()) {
             return text;
         }
@@ -33,11 +42,11 @@ public final class PlainText {
         for (int i = 0; i < text.length(); ) {
             int code = text.codePointAt(i);
             i += Character.charCount(code);
-            int shown = belongs(code) ? code : REPLACEMENT;
-            if (kept.length() + Character.charCount(shown) > longest) {
+            String shown = belongs(code) ? Character.toString(code) : instead;
+            if (kept.length() + shown.length() > longest) {
                 break;
             }
-            kept.appendCodePoint(shown);
+            kept.append(shown);
         }
         return kept.toString();
     }

@@ -19,6 +19,7 @@ class PlainTextTest {
             for (String text : List.of(stranger, "a" + stranger, stranger + "b", "a" + stranger + "b")) {
                 assertThat(PlainText.firstStranger(text)).as("U+%04X", code).hasValue(code);
                 assertThat(PlainText.kept(text, 100)).isEqualTo(text.replace(stranger, "\uFFFD"));
+                assertThat(PlainText.without(text, 100)).isEqualTo(text.replace(stranger, ""));
             }
         }
         for (String text : List.of("", "Pumpe Nr. 7 läuft \u2013 µm/s² \uD83D\uDD27", "two\nlines\tand\r\n", "\uFDCF\uFDF0\uFFFD\uE000")) {

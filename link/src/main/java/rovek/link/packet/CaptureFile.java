@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import rovek.core.entry.PlainText;
 import rovek.core.reading.Capture;
 import rovek.core.reading.PictureCapture;
 import rovek.core.reading.TableCapture;
@@ -82,7 +83,7 @@ public record CaptureFile(String description, String ending, byte[] bytes) {
             return switch (described.path("kind").asString("")) {
                 case TABLE -> table(described, bytes.orElseThrow(), where);
                 case PICTURE -> new PictureCapture(described.path("mediaType").asString(""), bytes.orElseThrow());
-                case TEXT -> new TextCapture(Arrays.asList(new String(bytes.orElseThrow(), StandardCharsets.UTF_8).split("\\R", -1)));
+                case TEXT -> new TextCapture(Arrays.asList(PlainText.without(new String(bytes.orElseThrow(), StandardCharsets.UTF_8), Integer.MAX_VALUE).split("\\R", -1)));
                 case VALUE -> new ValueCapture(new Amount(described.path("value").asDouble(Double.NaN), unit(described, units, where)));
                 default -> throw PackageException.invalid(where, "no capture is of kind \"" + described.path("kind").asString("") + "\"");
             };
@@ -100,11 +101,11 @@ public record CaptureFile(String description, String ending, byte[] bytes) {
         List<CsvTable.Heading> headings = new ArrayList<>();
         for (JsonNode column : described.path("columns")) {
             headings.add(new CsvTable.Heading(
-                    column.path("name").asString(""), column.path("unit").asString(""), column.path("holds").asString("").equals("numbers")));
+                    JsonMaps.plain(column, "name"), JsonMaps.plain(column, "unit"), column.path("holds").asString("").equals("numbers")));
         }
         List<TableCapture.Marker> markers = new ArrayList<>();
         for (JsonNode marker : described.path("markers")) {
-            markers.add(new TableCapture.Marker(marker.path("at").asDouble(0), marker.path("text").asString("")));
+            markers.add(new TableCapture.Marker(marker.path("at").asDouble(0), JsonMaps.plain(marker, "text")));
         }
         return new TableCapture(CsvTable.read(csv, headings, where), markers);
     }

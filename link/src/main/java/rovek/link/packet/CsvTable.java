@@ -11,6 +11,7 @@ import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVPrinter;
 import org.apache.commons.csv.CSVRecord;
+import rovek.core.entry.PlainText;
 import rovek.core.reading.TableCapture;
 import rovek.core.reading.TableCapture.Column;
 import rovek.core.reading.TableCapture.Numbers;
@@ -20,6 +21,7 @@ import rovek.core.reading.TableCapture.Words;
 final class CsvTable {
 
     private static final int MOST_ROWS = 2_000_000;
+    private static final int LONGEST_WORDS = 10_000;
 
     private CsvTable() {}
 
@@ -77,7 +79,7 @@ final class CsvTable {
                 if (headings.get(c).holdsNumbers()) {
                     numbers.get(c)[row] = number(cells.get(c), where, row + 1);
                 } else {
-                    words.get(c).add(cells.get(c));
+                    words.get(c).add(PlainText.without(cells.get(c), LONGEST_WORDS));
                 }
             }
         }

@@ -3,11 +3,14 @@ package rovek.link.packet;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.UUID;
+import rovek.core.entry.PlainText;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Small pieces that several parts of a package share. */
 final class JsonMaps {
+
+    private static final int LONGEST_TEXT = 10_000;
 
     private JsonMaps() {}
 
@@ -24,7 +27,7 @@ final class JsonMaps {
 
     /** A text without characters that no screen shows and no database keeps; blank where there is none. */
     static String plain(JsonNode object, String field) {
-        return object.path(field).asString("").replaceAll("[\\p{Cntrl}&&[^\n\t]]", "");
+        return PlainText.without(object.path(field).asString(""), LONGEST_TEXT);
     }
 
     static UUID uuid(JsonNode object, String field, String where) throws PackageException {

@@ -7,6 +7,7 @@ import java.util.stream.Collectors;
 import java.util.stream.DoubleStream;
 import java.util.stream.Stream;
 import org.springframework.web.util.HtmlUtils;
+import rovek.core.entry.PlainText;
 import rovek.core.certificate.CertificateContent;
 import rovek.core.certificate.CertificateRow;
 import rovek.core.certificate.PrintedNumber;
@@ -22,6 +23,8 @@ import rovek.core.unit.UnitCatalogue;
  * @param signedOn date of signing, blank in a preview
  */
 record CertificatePage(CertificateContent content, Optional<String> number, String signedOn) {
+
+    private static final int LONGEST_TEXT = 10_000;
 
     private static final String STYLE = """
             @page { size: A4; margin: 18mm 16mm 20mm 16mm;
@@ -190,6 +193,7 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
     }
 
     private static String text(String raw) {
-        return HtmlUtils.htmlEscape(raw, "UTF-8");
+        // What an earlier version kept may hold what no page can: it is printed without.
+        return HtmlUtils.htmlEscape(PlainText.kept(raw, LONGEST_TEXT), "UTF-8");
     }
 }
