@@ -51,7 +51,7 @@ backup() {
     printf 'made %s\n' "$(date -u +%FT%TZ)"
   } >"$work/backup.txt"
   (cd "$work" && sha256sum -- * >SHA256SUMS)
-  (umask 077 && tar -C "$work" -cf "$file.part" .) || fail "$file could not be written."
+  (umask 077 && tar -C "$work" -cf "$file.part" .) || { rm -f "$file.part"; fail "$file could not be written."; }
   sync "$file.part"
   mv "$file.part" "$file"
   say "$file holds the database and the key that opens its pass codes: keep it where nobody else reads it."

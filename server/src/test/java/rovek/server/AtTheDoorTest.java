@@ -105,6 +105,9 @@ class AtTheDoorTest {
         pasted.put("parentId", null);
         assertThat(caller.post("/api/plant/paste/preview", pasted).sentence()).contains("more than 200,000 lines");
         assertThat(caller.sendFile("/api/plant/import/preview", "plant.csv", ("tag,name\n" + "a\n".repeat(200_100)).getBytes(StandardCharsets.UTF_8)).sentence()).contains("more than 200,000 lines");
+        assertThat(caller.sendFile("/api/plant/import/preview", "plant.csv", ("tag,name\n" + "a\r".repeat(200_100)).getBytes(StandardCharsets.UTF_8)).sentence()).contains("more than 200,000 lines");
+        assertThat(caller.sendFile("/api/plant/import/preview", "plant.json", ("{\"format\":\"rovek-plant\",\"version\":1,\"nodes\":[" + "{},".repeat(600_100) + "{}]}").getBytes(StandardCharsets.UTF_8)).sentence())
+                .contains("more than 200,000 lines");
         assertThat(caller.sendFile("/api/foreign-tables/look", "log.csv", "1,2\n".repeat(200_100).getBytes(StandardCharsets.UTF_8)).sentence()).contains("more than 200,000 lines");
         assertThat(caller.sendFile("/api/plant/import/preview", "plant.csv", new byte[33 << 20]).sentence()).contains("more than 32 MB");
     }
@@ -116,5 +119,8 @@ class AtTheDoorTest {
         String csv = "path,level,tag,name\n\"%s\",SITE,,a\u000Bb\n".formatted(client);
         JsonNode seen = caller.sendFile("/api/plant/import/preview", "plant.csv", csv.getBytes(StandardCharsets.UTF_8)).ok();
         assertThat(seen.get("rows").get(0).get("label").asString()).isEqualTo("a\uFFFDb");
+        String json = "{\"format\":\"rovek-plant\",\"version\":1,\"nodes\":[{\"level\":\"CLIENT\",\"name\":\"a\\u0000b\\uFFFEc\"}]}";
+        JsonNode inJson = caller.sendFile("/api/plant/import/preview", "plant.json", json.getBytes(StandardCharsets.UTF_8)).ok();
+        assertThat(inJson.get("rows").get(0).get("label").asString()).isEqualTo("a\uFFFDb\uFFFDc");
     }
 }

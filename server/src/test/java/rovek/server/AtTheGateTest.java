@@ -118,6 +118,22 @@ class AtTheGateTest {
         assertThat(administrator.get("/api/audit").ok().toString()).as("what was typed for a name may be a password").doesNotContain("nobody0");
     }
 
+    /** Whatever is typed for a name, and however often: an answer, and one line for each wait. */
+    @Test
+    void whatIsTypedForANameIsBoundedAndPuttingOffIsToldOnce() throws Exception {
+        StringBuilder endless = new StringBuilder();
+        java.util.Random random = new java.util.Random(1);
+        while (endless.length() < 6_000) {
+            endless.append(Long.toString(Math.abs(random.nextLong()), 36));
+        }
+        Stranger stranger = new Stranger("203.0.113.10");
+        assertThat(stranger.signIn(endless.toString(), "whatever")).isEqualTo(401);
+        for (int i = 0; i < 20; i++) {
+            stranger.signIn("somebody", "wrong");
+        }
+        assertThat(db.sql("SELECT count(*) FROM audit_entry WHERE action = 'sign-in put off' AND after LIKE '%203.0.113.10%'").query(Integer.class).single()).isEqualTo(1);
+    }
+
     @Test
     void aPasswordIsNotGuessedInsideASessionEither() {
         add("inside", "REVIEWER");

@@ -19,7 +19,7 @@ import rovek.link.scpi.ReplyParser.Reply;
 public final class ScpiSession implements AutoCloseable {
 
     /** For a session that lasts as long as there is something to do. */
-    public static final Duration NO_END = Duration.ofDays(1);
+    public static final Duration NO_END = Duration.ofDays(36_500);
 
     private static final int MOST_QUEUED_ERRORS = 100;
     /** Bytes a second of a line of 2400 baud: who sends slower for long is no instrument. */

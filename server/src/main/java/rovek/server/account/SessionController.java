@@ -72,8 +72,7 @@ class SessionController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void changePassword(@RequestBody NewPassword password, Principal principal, HttpServletRequest request) {
         signIn.again(principal.getName(), password.former(), "former", "change it");
-        accounts.changeOwnPassword(
-                principal.getName(), password.former(), password.wanted(), request.getSession(false).getId());
+        accounts.changeOwnPassword(principal.getName(), password.wanted(), request.getSession(false).getId());
     }
 
     @DeleteMapping

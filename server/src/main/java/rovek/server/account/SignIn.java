@@ -36,7 +36,9 @@ public class SignIn {
         try {
             throttle.reserve(keys);
         } catch (DomainProblem.TooManyTries wait) {
-            note("sign-in put off", name, address);
+            if (throttle.isFirstTold(keys)) {
+                note("sign-in put off", name, address);
+            }
             throw wait;
         }
         if (!accounts.isPasswordOf(name, password)) {

@@ -20,6 +20,7 @@ import rovek.server.problem.DomainProblem;
 class SignInThrottle {
 
     private static final Duration FORGOTTEN_AFTER = Duration.ofHours(1);
+    private static final int LONGEST_NAME = 60;
 
     private final JdbcClient db;
     private final Clock clock;
@@ -38,7 +39,9 @@ class SignInThrottle {
 
         /** A person's name as it was typed at an address. */
         static Key ofNameAt(String name, String address) {
-            return new Key("name %s at %s".formatted(name, address), 5, Duration.ofMinutes(15));
+            // Nobody's is longer; what was typed may be of any length.
+            String most = name.substring(0, Math.min(LONGEST_NAME, name.length()));
+            return new Key("name %s at %s".formatted(most, address), 5, Duration.ofMinutes(15));
         }
 
         /** A whole works may sit behind one address. */
@@ -63,7 +66,7 @@ class SignInThrottle {
         for (Key key : keys) {
             boolean isCounted = db.sql("""
                     INSERT INTO sign_in_throttle AS t (key, failures, last_failure_at) VALUES (:key, 1, :now)
-                    ON CONFLICT (key) DO UPDATE SET last_failure_at = :now, failures = CASE WHEN t.last_failure_at < :forgotten THEN 1 ELSE t.failures + 1 END
+                    ON CONFLICT (key) DO UPDATE SET last_failure_at = :now, told = false, failures = CASE WHEN t.last_failure_at < :forgotten THEN 1 ELSE t.failures + 1 END
                     WHERE t.failures < :free OR t.last_failure_at < :forgotten
                         OR t.last_failure_at + make_interval(secs => least(:longest, 2.0 ^ least(20, t.failures - :free + 1))) <= :now""")
                     .param("key", key.text()).param("now", now).param("forgotten", now.minus(FORGOTTEN_AFTER))
@@ -90,10 +93,19 @@ class SignInThrottle {
         return wait.compareTo(key.longest()) < 0 ? wait : key.longest();
     }
 
+    /** Whether this is the first time since a wait began that somebody is told of it. */
+    @Transactional(propagation = Propagation.REQUIRES_NEW)
+    public boolean isFirstTold(List<Key> keys) {
+        return db.sql("UPDATE sign_in_throttle SET told = true WHERE key IN (:keys) AND failures > 0 AND NOT told").param("keys", keys.stream().map(Key::text).toList()).update() > 0;
+    }
+
     /** Takes a try back that was none. The first key is forgotten; of the others only this try. */
     @Transactional(propagation = Propagation.REQUIRES_NEW)
     public void succeeded(List<Key> keys) {
-        db.sql("DELETE FROM sign_in_throttle WHERE key = ?").param(keys.get(0).text()).update();
+        // With it goes whatever was quiet for so long that it is forgotten anyway.
+        db.sql("DELETE FROM sign_in_throttle WHERE key = ? OR last_failure_at < ?")
+                .params(keys.get(0).text(), clock.instant().atOffset(ZoneOffset.UTC).minus(FORGOTTEN_AFTER))
+                .update();
         keys.subList(1, keys.size()).forEach(key ->
                 db.sql("UPDATE sign_in_throttle SET failures = greatest(0, failures - 1) WHERE key = ?").param(key.text()).update());
     }

@@ -5,7 +5,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import rovek.core.entry.PlainText;
 import rovek.core.plant.exchange.Column;
 import rovek.core.plant.exchange.PlantTable;
 import rovek.core.plant.exchange.TableRow;
@@ -14,8 +13,6 @@ import rovek.server.problem.DomainProblem;
 /** Takes the lines of a table as they are read: the first one with anything in it is the heading. */
 final class HeadedTable {
 
-    private static final int LONGEST_CELL = 10_000;
-    private static final int MOST_ROWS = 200_000;
     private static final int MOST_COLUMNS = 1_000;
 
     private final List<TableRow> rows = new ArrayList<>();
@@ -31,12 +28,12 @@ final class HeadedTable {
             columns = heading(cells);
             return;
         }
-        if (rows.size() >= MOST_ROWS) {
-            throw new DomainProblem.Invalid("file", "The table has more than %,d rows. Take it in parts.".formatted(MOST_ROWS));
+        if (rows.size() >= TableBounds.MOST_LINES) {
+            throw new DomainProblem.Invalid("file", "The table has more than %,d rows. Take it in parts.".formatted(TableBounds.MOST_LINES));
         }
         Map<String, String> row = new HashMap<>();
         for (int i = 0; i < Math.min(cells.size(), columns.size()); i++) {
-            String text = cells.get(i) == null ? "" : PlainText.kept(cells.get(i), LONGEST_CELL).strip();
+            String text = cells.get(i) == null ? "" : cells.get(i).strip();
             if (!text.isEmpty() && !columns.get(i).isEmpty()) {
                 row.put(columns.get(i), text);
             }

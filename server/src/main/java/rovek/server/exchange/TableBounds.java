@@ -10,9 +10,11 @@ import rovek.server.problem.DomainProblem;
 final class TableBounds {
 
     static final int MOST_BYTES = 32 << 20;
-    private static final int MOST_LINES = 200_000;
-    private static final int MOST_CELLS = 4_000_000;
-    private static final long MOST_UNPACKED = 256L << 20;
+    static final int MOST_LINES = 200_000;
+    /** A node of a plant in JSON, and what is set and limited in it. */
+    private static final int MOST_OBJECTS = 3 * MOST_LINES;
+    private static final int MOST_CELLS = 2_000_000;
+    private static final long MOST_UNPACKED = 128L << 20;
     /** A row's cells, its place, what is planned of it. */
     private static final long BYTES_A_ROW = 2_048;
     private static final long TIMES_AS_LARGE = 4;
@@ -21,12 +23,17 @@ final class TableBounds {
 
     /** @throws DomainProblem.Invalid where there are more lines or cells than in any plant */
     static void require(String text, char delimiter) {
-        if (count(text, '\n') > MOST_LINES) {
+        if (lines(text) > MOST_LINES) {
             throw new DomainProblem.Invalid("file", "The table has more than %,d lines. Take it in parts.".formatted(MOST_LINES));
         }
         if (count(text, delimiter) > MOST_CELLS) {
             throw new DomainProblem.Invalid("file", "The table has more than %,d cells. Leave out columns that say nothing here.".formatted(MOST_CELLS));
         }
+    }
+
+    /** By any line end, the two of Windows counted as one: a reader takes each of them for one. */
+    private static long lines(String text) {
+        return Math.max(count(text, '\n'), count(text, '\r'));
     }
 
     private static long count(String text, char wanted) {
@@ -36,7 +43,7 @@ final class TableBounds {
     /** What reading a text may need at most, in bytes. */
     static long room(String text) {
         require(text, '\t');
-        return TIMES_AS_LARGE * text.length() + BYTES_A_ROW * (1 + count(text, '\n'));
+        return TIMES_AS_LARGE * text.length() + BYTES_A_ROW * (1 + lines(text));
     }
 
     /** The same of a file of any kind that a plant is written in. */
@@ -49,8 +56,8 @@ final class TableBounds {
         }
         String text = new String(file, StandardCharsets.ISO_8859_1);
         boolean isJson = text.startsWith("{");
-        long rows = count(text, isJson ? '{' : '\n');
-        if (rows > MOST_LINES * (isJson ? 10L : 1L)) {
+        long rows = isJson ? count(text, '{') : lines(text);
+        if (rows > (isJson ? MOST_OBJECTS : MOST_LINES) || (isJson && count(text, ':') > MOST_CELLS)) {
             throw new DomainProblem.Invalid("file", "The table has more than %,d lines. Take it in parts.".formatted(MOST_LINES));
         }
         return TIMES_AS_LARGE * file.length + BYTES_A_ROW * (1 + rows);

@@ -5,11 +5,11 @@ import java.net.UnknownHostException;
 import java.util.Arrays;
 import java.util.List;
 import org.springframework.beans.factory.annotation.Value;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.server.audit.AuditTrail;
 import rovek.server.problem.DomainProblem;
+import rovek.server.rule.HouseRules;
 
 /**
  * Where on the network instruments and devices may be: the server connects to nothing else, whoever asks. Until an administrator has
@@ -22,14 +22,14 @@ public class AllowedTargets {
     private static final int MOST_LINES = 100;
 
     private final AuditTrail audit;
-    private final JdbcClient db;
+    private final HouseRules rules;
     private final List<String> startedWith;
 
     AllowedTargets(
-            AuditTrail audit, JdbcClient db,
+            AuditTrail audit, HouseRules rules,
             @Value("${rovek.networks:10.0.0.0/8 502,5025;172.16.0.0/12 502,5025;192.168.0.0/16 502,5025;fc00::/7 502,5025}") String startedWith) {
         this.audit = audit;
-        this.db = db;
+        this.rules = rules;
         this.startedWith = lines(startedWith, ";");
         this.startedWith.forEach(AllowedTarget::parse);
     }
@@ -39,7 +39,7 @@ public class AllowedTargets {
 
     @Transactional(readOnly = true)
     public Networks now() {
-        return new Networks(db.sql("SELECT value FROM house_rule WHERE key = ?").param(KEY).query(String.class).optional().map(text -> lines(text, "\n")).orElse(startedWith));
+        return new Networks(rules.text(KEY).map(text -> lines(text, "\n")).orElse(startedWith));
     }
 
     private static List<String> lines(String text, String separator) {
@@ -59,9 +59,7 @@ public class AllowedTargets {
         }
         Networks before = now();
         Networks after = new Networks(lines);
-        db.sql("INSERT INTO house_rule (key, value) VALUES (:key, :value) ON CONFLICT (key) DO UPDATE SET value = :value")
-                .param("key", KEY).param("value", String.join("\n", lines))
-                .update();
+        rules.put(KEY, String.join("\n", lines));
         audit.note("change networks of instruments", "rules", "networks", before, after);
         return after;
     }

@@ -22,7 +22,6 @@ import org.springframework.web.servlet.resource.NoResourceFoundException;
 @RestControllerAdvice
 class ProblemAnswers {
 
-    private static final String UNREADABLE = "The request could not be understood. Reload the page and try again.";
     private static final Logger LOG = LoggerFactory.getLogger(ProblemAnswers.class);
 
     @ExceptionHandler(DomainProblem.class)
@@ -72,7 +71,7 @@ class ProblemAnswers {
                 return tooLarge(large.getMessage());
             }
         }
-        return answer(HttpStatus.BAD_REQUEST, "unreadable", UNREADABLE);
+        return answer(HttpStatus.BAD_REQUEST, "unreadable", Sentences.UNREADABLE);
     }
 
     @ExceptionHandler(MaxUploadSizeExceededException.class)
@@ -86,7 +85,7 @@ class ProblemAnswers {
 
     @ExceptionHandler(NoResourceFoundException.class)
     ProblemDetail nothingHere() {
-        return answer(HttpStatus.NOT_FOUND, "not-found", "There is nothing at this address.");
+        return answer(HttpStatus.NOT_FOUND, "not-found", Sentences.NOTHING_HERE);
     }
 
     /** Whoever watched a stream has left: nobody is there to be answered, and nothing failed. */
@@ -101,7 +100,7 @@ class ProblemAnswers {
             throw fault;
         }
         if (fault instanceof ErrorResponse refused && refused.getStatusCode().is4xxClientError()) {
-            return answer(HttpStatus.valueOf(refused.getStatusCode().value()), "unreadable", UNREADABLE);
+            return answer(HttpStatus.valueOf(refused.getStatusCode().value()), "unreadable", Sentences.UNREADABLE);
         }
         Optional<StorageTrouble> trouble = StorageTrouble.of(fault);
         if (trouble.isPresent()) {
@@ -111,7 +110,7 @@ class ProblemAnswers {
         LOG.error("A request failed.", fault);
         return answer(
                 HttpStatus.INTERNAL_SERVER_ERROR, "fault",
-                "Something went wrong in Rovek. Nothing of this step was stored; try again, and report it if it happens twice.");
+                Sentences.FAULT);
     }
 
     private static ProblemDetail answer(HttpStatus status, String code, String sentence) {

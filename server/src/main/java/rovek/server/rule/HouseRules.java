@@ -1,6 +1,7 @@
 package rovek.server.rule;
 
 import java.util.HashSet;
+import java.util.Optional;
 import java.util.Set;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -30,6 +31,7 @@ public class HouseRules {
 
     @Transactional(readOnly = true)
     public Rules now() {
+        // In one statement: every report asks for them.
         Set<String> off = new HashSet<>(db.sql("SELECT key FROM house_rule WHERE value = 'false'").query(String.class).list());
         return new Rules(!off.contains(REFUSE_OVERDUE), !off.contains(FILE_NEEDS_SECOND));
     }
@@ -37,15 +39,21 @@ public class HouseRules {
     @Transactional
     public Rules put(Rules wanted) {
         Rules before = now();
-        put(REFUSE_OVERDUE, wanted.refuseOverdue());
-        put(FILE_NEEDS_SECOND, wanted.fileNeedsSecond());
+        put(REFUSE_OVERDUE, String.valueOf(wanted.refuseOverdue()));
+        put(FILE_NEEDS_SECOND, String.valueOf(wanted.fileNeedsSecond()));
         audit.note("change house rules", "rules", "house", before, wanted);
         return wanted;
     }
 
-    private void put(String key, boolean holds) {
-        db.sql("INSERT INTO house_rule (key, value) VALUES (:key, :value) ON CONFLICT (key) DO UPDATE SET value = :value")
-                .param("key", key).param("value", String.valueOf(holds))
-                .update();
+    /** What the house has decided in words, for a feature that keeps a rule of its own here; empty where it has not. */
+    @Transactional(readOnly = true)
+    public Optional<String> text(String key) {
+        return db.sql("SELECT value FROM house_rule WHERE key = ?").param(key).query(String.class).optional();
+    }
+
+    /** Keeps such words; whoever keeps them notes what they were before. */
+    @Transactional
+    public void put(String key, String text) {
+        db.sql("INSERT INTO house_rule (key, value) VALUES (:key, :value) ON CONFLICT (key) DO UPDATE SET value = :value").param("key", key).param("value", text).update();
     }
 }

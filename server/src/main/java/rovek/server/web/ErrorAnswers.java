@@ -19,15 +19,12 @@ import org.springframework.stereotype.Component;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import rovek.server.problem.ProblemWriter;
+import rovek.server.problem.Sentences;
 
 /** Errors that happen before or beside the application's own answers, in the same shape. */
 @Hidden
 @RestController
 class ErrorAnswers implements ErrorController {
-
-    private static final String UNREADABLE = "The request could not be understood. Reload the page and try again.";
-    private static final String NOTHING_HERE = "There is nothing at this address.";
-    private static final String FAULT = "Something went wrong in Rovek. Nothing of this step was stored; try again, and report it if it happens twice.";
 
     @RequestMapping("/error")
     ResponseEntity<byte[]> error(HttpServletRequest request) {
@@ -43,9 +40,9 @@ class ErrorAnswers implements ErrorController {
 
     private static byte[] body(HttpStatus status) {
         if (status == HttpStatus.NOT_FOUND) {
-            return ProblemWriter.body(status, "not-found", NOTHING_HERE);
+            return ProblemWriter.body(status, "not-found", Sentences.NOTHING_HERE);
         }
-        return status.is5xxServerError() ? ProblemWriter.body(status, "fault", FAULT) : ProblemWriter.body(status, "unreadable", UNREADABLE);
+        return status.is5xxServerError() ? ProblemWriter.body(status, "fault", Sentences.FAULT) : ProblemWriter.body(status, "unreadable", Sentences.UNREADABLE);
     }
 
     /** What is no request at all is answered by the web server itself. */
