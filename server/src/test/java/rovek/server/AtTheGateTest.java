@@ -128,10 +128,19 @@ class AtTheGateTest {
         }
         Stranger stranger = new Stranger("203.0.113.10");
         assertThat(stranger.signIn(endless.toString(), "whatever")).isEqualTo(401);
-        for (int i = 0; i < 20; i++) {
-            stranger.signIn("somebody", "wrong");
+        db.sql("INSERT INTO sign_in_throttle (key, failures, last_failure_at) VALUES ('name somebody at 203.0.113.10', 14, now())").update();
+        for (int i = 0; i < 10; i++) {
+            assertThat(stranger.signIn("somebody", "wrong")).isEqualTo(429);
         }
         assertThat(db.sql("SELECT count(*) FROM audit_entry WHERE action = 'sign-in put off' AND after LIKE '%203.0.113.10%'").query(Integer.class).single()).isEqualTo(1);
+    }
+
+    @Test
+    void whatWasQuietForAnHourIsForgotten() throws Exception {
+        add("early", "TECHNICIAN");
+        db.sql("INSERT INTO sign_in_throttle (key, failures, last_failure_at) VALUES ('long ago', 9, now() - interval '61 minutes'), ('just now', 9, now() - interval '50 minutes')").update();
+        assertThat(new Stranger("203.0.113.11").signIn("early", RunningRovek.PASSWORD)).isLessThan(300);
+        assertThat(db.sql("SELECT key FROM sign_in_throttle WHERE failures > 0").query(String.class).list()).containsExactly("just now");
     }
 
     @Test
