@@ -27,7 +27,7 @@ ask_database() { postgres_program psql -X -A -t -q -v ON_ERROR_STOP=1 -c "$1"; }
 
 # Originals and reports whose bytes are no longer those they were kept with.
 changed_files() {
-  ask_database "SELECT (SELECT count(*) FROM original WHERE sha256 <> encode(sha256(bytes), 'hex'))
+  ask_database "SELECT (SELECT count(*) FROM original o WHERE sha256 <> (SELECT encode(sha256(coalesce(string_agg(bytes, '' ORDER BY first_byte), '')), 'hex') FROM original_piece WHERE original_id = o.id))
     + (SELECT count(*) FROM certificate WHERE pdf IS NOT NULL AND pdf_sha256 <> encode(sha256(pdf), 'hex'))"
 }
 

@@ -59,8 +59,10 @@ public final class Bench {
         for (ReadBackBench.Load load : loads) {
             for (int round = 1; round <= (load == ReadBackBench.Load.WALK ? ROUNDS : 2); round++) {
                 ReadBackBench.Outcome outcome = new ReadBackBench(load).run();
-                say("Reading back %s, round %d: %.2f s on %d cores, peak heap %d MB; plain COPY of the same rows %.2f s, ratio %.1f",
-                        load.said(), round, outcome.readBackSeconds(), cores, outcome.peakMegabytes(), outcome.copySeconds(), outcome.readBackSeconds() / outcome.copySeconds());
+                say("Reading back %s, round %d: %.2f s on %d cores (%.2f s of the server's processor time); at the least %.2f s (COPY into bare tables %.2f s, analysis %.2f s), ratio %.1f."
+                                + " COPY into the same tables %.2f s. Heap of at most %d MB: idle %d MB, in use after a collection at most %d MB",
+                        load.said(), round, outcome.readBackSeconds(), cores, outcome.processorSeconds(), outcome.least(), outcome.copySeconds(), outcome.analysisSeconds(),
+                        outcome.readBackSeconds() / outcome.least(), outcome.indexedSeconds(), Runtime.getRuntime().maxMemory() >> 20, outcome.idleMegabytes(), outcome.liveMegabytes());
             }
         }
     }

@@ -75,7 +75,8 @@ final class BigPlant {
                 INSERT INTO instrument (id, maker, model, serial, firmware, options, last_seen_at, version)
                 VALUES ('00000000-0000-4000-8000-000000000001', 'm', 'VH-2', 'bench', '1', '', now(), 0)""");
         statement.execute("""
-                INSERT INTO original VALUES ('00000000-0000-4000-8000-000000000002', '00000000-0000-4000-8000-000000000001', 'f', 's', 1, '\\x00', now(), 'bench')""");
+                INSERT INTO original (id, instrument_id, file_name, sha256, size, read_back_at, read_back_by)
+                VALUES ('00000000-0000-4000-8000-000000000002', '00000000-0000-4000-8000-000000000001', 'f', 's', 1, now(), 'bench')""");
         statement.execute("""
                 INSERT INTO visit VALUES ('00000000-0000-4000-8000-000000000003', NULL, NULL, 'Bench', now(),
                     '00000000-0000-4000-8000-000000000001', 'bench', 0, NULL, NULL)""");

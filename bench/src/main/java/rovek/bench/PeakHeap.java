@@ -1,28 +1,51 @@
 package rovek.bench;
 
 import java.lang.management.ManagementFactory;
-import java.lang.management.MemoryPoolMXBean;
 import java.lang.management.MemoryType;
 
-/** The most heap in use over a stretch of time, pool by pool, as the virtual machine counts it. */
+/** Heap that is needed over a stretch of time: what is left of it after each collection, as the virtual machine counts it. */
 final class PeakHeap {
 
-    private long bytes;
+    private static final long EVERY_MILLIS = 10;
+
+    private long idle;
+    private volatile long most;
+    private volatile boolean isOver;
+    private Thread watch;
 
     void begin() {
         System.gc();
-        pools().forEach(MemoryPoolMXBean::resetPeakUsage);
+        idle = afterCollection();
+        watch = new Thread(() -> {
+            while (!isOver) {
+                most = Math.max(most, afterCollection());
+                try {
+                    Thread.sleep(EVERY_MILLIS);
+                } catch (InterruptedException e) {
+                    return;
+                }
+            }
+        });
+        watch.start();
     }
 
-    void end() {
-        bytes = pools().mapToLong(pool -> pool.getPeakUsage().getUsed()).sum();
+    void end() throws InterruptedException {
+        isOver = true;
+        watch.join();
     }
 
-    private static java.util.stream.Stream<MemoryPoolMXBean> pools() {
-        return ManagementFactory.getMemoryPoolMXBeans().stream().filter(pool -> pool.getType() == MemoryType.HEAP);
+    private static long afterCollection() {
+        return ManagementFactory.getMemoryPoolMXBeans().stream()
+                .filter(pool -> pool.getType() == MemoryType.HEAP && pool.getCollectionUsage() != null)
+                .mapToLong(pool -> pool.getCollectionUsage().getUsed())
+                .sum();
+    }
+
+    long idleMegabytes() {
+        return idle >> 20;
     }
 
     long megabytes() {
-        return bytes >> 20;
+        return most >> 20;
     }
 }

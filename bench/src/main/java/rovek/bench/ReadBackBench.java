@@ -1,6 +1,5 @@
 package rovek.bench;
 
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.net.URI;
 import java.net.http.HttpClient;
@@ -12,30 +11,27 @@ import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
-import java.time.Clock;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
-import org.postgresql.PGConnection;
-import org.postgresql.copy.CopyManager;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 import rovek.core.plant.Level;
 import rovek.core.reading.ValueCapture;
+import rovek.core.technique.SettingValues;
+import rovek.core.technique.vibration.Vibration;
 import rovek.core.unit.Amount;
 import rovek.core.unit.UnitCatalogue;
 import rovek.link.packet.Maker;
 import rovek.link.packet.PackedCapture;
 import rovek.link.packet.PackedReading;
 import rovek.link.packet.ReadingsPackage;
-import rovek.fieldsim.Fieldsim;
 import rovek.server.RovekApplication;
 import rovek.server.instrument.Connections;
 import rovek.server.job.JobProgress;
@@ -51,8 +47,9 @@ import rovek.server.transfer.ReadBack;
 import rovek.server.transfer.Transfers;
 
 /**
- * Reading a package back over the link, digests, analysis, audit and all, beside a plain COPY of the very rows that came of it into
- * the same tables, emptied: with their keys, references and partitions.
+ * Reading a package back over the link, digests, analysis, audit and all, beside the least that has to be done: a COPY of the very rows that came of it
+ * into tables without keys, references and triggers, and the bare analysis of the same waveforms. The stand-in is a process of its own: its memory and
+ * its work are not the server's.
  */
 final class ReadBackBench {
 
@@ -82,17 +79,28 @@ final class ReadBackBench {
     private static final int WAVEFORMS_A_CHECK = 2;
     private static final int SAMPLES = 16_384;
     private static final int POINTS_AN_ASSET = 20;
-    private static final List<String> TABLES = List.of("reading", "capture", "result");
+    private static final int WALK_SAMPLES = 4_096;
+    private static final double RATE_HZ = 25_600;
 
     private final String server = System.getenv("ROVEK_TEST_DB");
     private final String password = System.getenv("ROVEK_TEST_DB_PASSWORD");
 
     /**
-     * Both times, in seconds.
+     * Times in seconds.
      *
-     * @param peakMegabytes the most heap that was in use while reading back
+     * @param copySeconds of the rows into bare tables
+     * @param indexedSeconds of the rows into the tables that they are in, emptied
+     * @param analysisSeconds of the waveforms, on all cores
+     * @param idleMegabytes of heap that the server needs when nothing goes on
+     * @param liveMegabytes of heap that was in use after a collection at most
      */
-    record Outcome(double readBackSeconds, double copySeconds, long peakMegabytes) {}
+    record Outcome(
+            double readBackSeconds, double processorSeconds, double copySeconds, double indexedSeconds, double analysisSeconds, long idleMegabytes, long liveMegabytes) {
+
+        double least() {
+            return copySeconds + analysisSeconds;
+        }
+    }
 
     private final Load load;
 
@@ -104,11 +112,9 @@ final class ReadBackBench {
         String database = "b_" + UUID.randomUUID().toString().replace("-", "");
         execute("postgres", "CREATE DATABASE " + database);
         Path memory = Files.createTempDirectory("rovek-bench");
-        try (Fieldsim fieldsim = Fieldsim.start(memory, 0, 0, Clock.systemUTC());
+        try (StandInProcess standIn = StandInProcess.start(memory);
                 ConfigurableApplicationContext context = start(database)) {
-            PeakHeap heap = new PeakHeap();
-            double readBack = readBack(context, fieldsim, memory, heap);
-            return new Outcome(readBack, copy(database), heap.megabytes());
+            return measured(context, standIn, memory, database);
         } finally {
             execute("postgres", "DROP DATABASE " + database + " WITH (FORCE)");
         }
@@ -116,32 +122,55 @@ final class ReadBackBench {
 
     private ConfigurableApplicationContext start(String database) {
         return SpringApplication.run(
-                RovekApplication.class, "--server.port=0", "--spring.main.banner-mode=off", "--rovek.secret-key=" + java.util.Base64.getEncoder().encodeToString(new byte[32]), "--logging.level.rovek=warn",
+                RovekApplication.class, "--server.port=0", "--spring.main.banner-mode=off", "--rovek.networks=127.0.0.0/8 1-65535", "--rovek.secret-key=" + java.util.Base64.getEncoder().encodeToString(new byte[32]), "--logging.level.rovek=warn",
                 "--spring.datasource.url=jdbc:postgresql://" + server + "/" + database,
                 "--spring.datasource.username=rovek", "--spring.datasource.password=" + password);
     }
 
-    private double readBack(ConfigurableApplicationContext context, Fieldsim fieldsim, Path memory, PeakHeap heap) throws Exception {
+    private Outcome measured(ConfigurableApplicationContext context, StandInProcess standIn, Path memory, String database) throws Exception {
         List<UUID> checks = plan(context);
         UUID instrument = context.getBean(Connections.class)
-                .connect(Connections.ConnectionDraft.network("Handheld", "127.0.0.1", fieldsim.instrumentPort(), "4711")).id();
+                .connect(Connections.ConnectionDraft.network("Handheld", "127.0.0.1", standIn.instrumentPort(), "4711")).id();
         if (load == Load.WALK) {
             UUID route = UUID.randomUUID();
             context.getBean(Routes.class).put(route, new RouteDraft("Long walk", checks, 0));
             await(context, context.getBean(Loading.class).loadRoute(instrument, route, Set.of()));
-            walk(fieldsim);
+            walk(standIn.panelPort());
         } else {
             Files.createDirectories(memory.resolve("RESULTS"));
             Files.write(memory.resolve("RESULTS/W9001.zip"), packed(checks));
         }
         // Looking once packs the walk on the stand-in, which is its work and not the read-back's.
         context.getBean(Transfers.class).look(instrument);
+        PeakHeap heap = new PeakHeap();
         heap.begin();
+        long processorBegun = processorNanos();
         long begun = System.nanoTime();
         context.getBean(ReadBack.class).run(instrument, List.of(), false, new Silent());
         double seconds = (System.nanoTime() - begun) / 1e9;
+        double processor = (processorNanos() - processorBegun) / 1e9;
         heap.end();
-        return seconds;
+        BareCopy copy = new BareCopy(() -> connect(database));
+        Map<String, byte[]> rows = copy.rows();
+        return new Outcome(
+                seconds, processor, copy.intoBareTables(rows), copy.intoTheSameTables(rows), load == Load.NUMBERS ? 0 : analysis(), heap.idleMegabytes(), heap.megabytes());
+    }
+
+    private static long processorNanos() {
+        return ((com.sun.management.OperatingSystemMXBean) java.lang.management.ManagementFactory.getOperatingSystemMXBean()).getProcessCpuTime();
+    }
+
+    /** The same number of waveforms, analysed and nothing else. */
+    private double analysis() {
+        Vibration vibration = new Vibration();
+        SettingValues settings = vibration.settingsOf(Map.of());
+        int samples = load == Load.WALK ? WALK_SAMPLES : SAMPLES;
+        int count = load == Load.WALK ? load.checks : load.checks * WAVEFORMS_A_CHECK;
+        double[] waveform = new Random(1).doubles(samples, -10, 10).toArray();
+        long begun = System.nanoTime();
+        java.util.stream.IntStream.range(0, count).parallel()
+                .forEach(i -> vibration.analyse(rovek.core.reading.WaveformCapture.ofAcceleration(waveform, RATE_HZ), settings));
+        return (System.nanoTime() - begun) / 1e9;
     }
 
     /** What an instrument would have packed. */
@@ -169,7 +198,7 @@ final class ReadBackBench {
         for (int i = 0; i < SAMPLES; i++) {
             samples[i] = (float) (0.05 * Math.sin(i * 0.006) + 0.01 * random.nextGaussian());
         }
-        return new PackedReading.Waveform(samples, 25_600, UnitCatalogue.VOLT, 1, OptionalDouble.of(100), OptionalDouble.empty());
+        return new PackedReading.Waveform(samples, RATE_HZ, UnitCatalogue.VOLT, 1, OptionalDouble.of(100), OptionalDouble.empty());
     }
 
     private List<UUID> plan(ConfigurableApplicationContext context) {
@@ -206,35 +235,14 @@ final class ReadBackBench {
         }
     }
 
-    private static void walk(Fieldsim fieldsim) throws IOException, InterruptedException {
-        HttpRequest request = HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + fieldsim.panelPort() + "/api/walk-all"))
+    private static void walk(int panelPort) throws IOException, InterruptedException {
+        HttpRequest request = HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + panelPort + "/api/walk-all"))
                 .header("Content-Type", "application/json")
                 .POST(HttpRequest.BodyPublishers.ofString("{}"))
                 .build();
         HttpResponse<String> answer = HttpClient.newHttpClient().send(request, HttpResponse.BodyHandlers.ofString());
         if (answer.statusCode() != 200) {
             throw new IllegalStateException(answer.body());
-        }
-    }
-
-    private double copy(String database) throws SQLException, IOException {
-        try (Connection connection = connect(database); Statement statement = connection.createStatement()) {
-            CopyManager copies = connection.unwrap(PGConnection.class).getCopyAPI();
-            Map<String, byte[]> rows = new LinkedHashMap<>();
-            for (String table : TABLES) {
-                ByteArrayOutputStream out = new ByteArrayOutputStream();
-                copies.copyOut("COPY (SELECT * FROM " + table + ") TO STDOUT (FORMAT binary)", out);
-                rows.put(table, out.toByteArray());
-            }
-            statement.execute("TRUNCATE reading, capture, result, reading_photo, mending_state, mending CASCADE");
-            statement.execute("CHECKPOINT");
-            long begun = System.nanoTime();
-            connection.setAutoCommit(false);
-            for (Map.Entry<String, byte[]> entry : rows.entrySet()) {
-                copies.copyIn("COPY " + entry.getKey() + " FROM STDIN (FORMAT binary)", new java.io.ByteArrayInputStream(entry.getValue()));
-            }
-            connection.commit();
-            return (System.nanoTime() - begun) / 1e9;
         }
     }
 

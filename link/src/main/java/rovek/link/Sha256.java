@@ -28,7 +28,8 @@ public final class Sha256 {
         return HexFormat.of().formatHex(digest.digest());
     }
 
-    private static MessageDigest digest() {
+    /** A fresh one, to be fed by whoever reads or writes on the way. */
+    public static MessageDigest digest() {
         try {
             return MessageDigest.getInstance("SHA-256");
         } catch (NoSuchAlgorithmException e) {

@@ -155,7 +155,7 @@ class LinkFaultsTest {
         field.press("/api/walk-all", Map.of());
         field.faults(Map.of("slowMillis", 60));
         JsonNode job = caller.post("/api/instruments/" + instrument + "/read-back", Map.of("files", List.of(), "correctClock", true)).ok();
-        await(() -> db.sql("SELECT count(*) FROM transfer_piece WHERE instrument_id = ?").param(UUID.fromString(instrument)).query(Long.class).single() > 0);
+        await(() -> db.sql("SELECT count(*) FROM original_piece JOIN transfer ON transfer.id = original_id WHERE instrument_id = ?").param(UUID.fromString(instrument)).query(Long.class).single() > 0);
         field.close();
         assertSays(caller.awaitJob(job));
         assertThat(stored()).isZero();

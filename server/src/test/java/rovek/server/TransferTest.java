@@ -157,7 +157,7 @@ class TransferTest {
         JsonNode second = field.readBack(caller, instrument);
         assertThat(second.get("state").asString()).as(second.toString()).isEqualTo("DONE");
         assertThat(count("reading")).isEqualTo(readings + 4);
-        assertThat(count("transfer_piece")).isZero();
+        assertThat(count("transfer")).isZero();
     }
 
     @Test

@@ -28,8 +28,8 @@ import tools.jackson.databind.node.ObjectNode;
 public record CaptureFile(String description, String ending, byte[] bytes) {
 
     private static final String TABLE = "table";
-    private static final String PICTURE = "picture";
-    private static final String TEXT = "text";
+    static final String PICTURE = "picture";
+    static final String TEXT = "text";
     private static final String VALUE = "value";
 
     /** @throws IllegalArgumentException for a waveform, which is stored in a form of its own */

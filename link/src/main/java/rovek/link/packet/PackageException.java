@@ -5,6 +5,8 @@ public final class PackageException extends Exception {
 
     private static final long serialVersionUID = 1L;
 
+    private static final String DIGEST = "package.digest";
+
     private final String code;
     private final String reason;
     private final String unknownUnit;
@@ -41,6 +43,16 @@ public final class PackageException extends Exception {
 
     static PackageException damaged(String what) {
         return new PackageException("package.damaged", "The field package is damaged: %s. Nothing was taken from it; read it back again.".formatted(what));
+    }
+
+    /** An entry is not what the package says that it is: then nothing of it can be believed. */
+    static PackageException digestDiffers(String path) {
+        PackageException plain = damaged("the digest of " + path + " does not agree");
+        return new PackageException(DIGEST, plain.getMessage());
+    }
+
+    boolean spoilsAll() {
+        return code.equals(DIGEST);
     }
 
     static PackageException foreign(String what) {

@@ -4,6 +4,7 @@ import jakarta.persistence.EntityManager;
 import jakarta.persistence.PersistenceContext;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -28,16 +29,18 @@ import rovek.core.technique.Result;
 import rovek.core.technique.SettingValues;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
+import rovek.link.packet.ListedReading;
 import rovek.link.packet.PackedReading;
-import rovek.link.packet.ReadingsPackage;
-import rovek.link.packet.ReadingsPackage.DigestedReading;
+import rovek.link.packet.ReadingsFile;
 import rovek.server.plant.CheckView;
 import rovek.server.plant.PlantTree;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Makes readings from a package: first analysed, many at a time, then stored in the caller's transaction. */
+/** Makes readings from a package, part by part: analysed, many at a time, and stored in the caller's transaction. */
 @Service
 public class ReadingIntake {
+
+    private static final int ASKED_AT_ONCE = 10_000;
 
     @PersistenceContext
     private EntityManager entities;
@@ -56,67 +59,66 @@ public class ReadingIntake {
         this.now = now;
     }
 
-    /**
-     * Analyses the readings of a package that are not stored yet. Touches nothing.
-     *
-     * @param instrument that took them
-     */
-    @Transactional(readOnly = true)
-    public List<PreparedReading> prepare(ReadingsPackage readings, UUID instrument, PlantTree tree) {
-        Function<UUID, Optional<CheckView>> checks = rememberedChecks(tree);
-        return freshOf(readings, instrument).parallelStream().map(reading -> prepare(instrument, reading, checks)).toList();
-    }
+    /** Readings of one package under way: what is in force at a check is worked out once, for all that were taken there. */
+    public final class Preparation {
 
-    /** Analyses all readings of a package, stored or not. Touches nothing. */
-    public List<PreparedReading> prepareAll(ReadingsPackage readings, UUID instrument, PlantTree tree) {
-        Function<UUID, Optional<CheckView>> checks = rememberedChecks(tree);
-        return readings.readings().parallelStream().map(reading -> prepare(instrument, reading, checks)).toList();
-    }
+        private final ReadingsFile file;
+        private final UUID instrument;
+        private final PlantTree tree;
+        private final Map<UUID, Optional<CheckView>> known = new ConcurrentHashMap<>();
 
-    /** Many readings of a package are of the same check; what is in force there is worked out once. */
-    private static Function<UUID, Optional<CheckView>> rememberedChecks(PlantTree tree) {
-        Map<UUID, Optional<CheckView>> known = new ConcurrentHashMap<>();
-        return id -> known.computeIfAbsent(id, tree::check);
-    }
-
-    /** The readings of a package that are not stored yet. */
-    @Transactional(readOnly = true)
-    public List<DigestedReading> freshOf(ReadingsPackage readings, UUID instrument) {
-        Set<ReadingIdentity> stored = stored(instrument);
-        return readings.readings().stream().filter(reading -> !stored.contains(identity(instrument, reading))).toList();
-    }
-
-    /**
-     * Those that are still not stored. Until the caller's transaction ends nobody else stores readings of the same instrument.
-     *
-     * @param prepared readings of one instrument
-     */
-    @Transactional(propagation = Propagation.MANDATORY)
-    public List<PreparedReading> withoutStored(List<PreparedReading> prepared) {
-        if (prepared.isEmpty()) {
-            return prepared;
+        private Preparation(ReadingsFile file, UUID instrument, PlantTree tree) {
+            this.file = file;
+            this.instrument = instrument;
+            this.tree = tree;
         }
-        UUID instrument = prepared.get(0).identity().instrument();
-        db.sql("SELECT 1 FROM (SELECT pg_advisory_xact_lock(7151, hashtext(?::text))) AS locked").param(instrument).query(Integer.class).single();
-        // What stands twice in one package is one reading too.
-        Set<ReadingIdentity> seen = stored(instrument);
-        return prepared.stream().filter(reading -> seen.add(reading.identity())).toList();
+
+        /** Fetches and analyses some of its readings, as many as may be in memory at once. Touches nothing. */
+        public List<PreparedReading> of(List<ListedReading> part) {
+            return part.parallelStream().map(listed -> prepare(identity(instrument, listed), file.whole(listed), id -> known.computeIfAbsent(id, tree::check))).toList();
+        }
     }
 
-    private Set<ReadingIdentity> stored(UUID instrument) {
-        return new HashSet<>(db.sql("SELECT own_id, capture_sha256 FROM reading WHERE instrument_id = ?")
-                .param(instrument)
+    /** @param instrument that took the readings */
+    public Preparation preparation(ReadingsFile file, UUID instrument, PlantTree tree) {
+        return new Preparation(file, instrument, tree);
+    }
+
+    /** From now on until the caller's transaction ends nobody else stores readings of the same instrument. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void claim(UUID instrument) {
+        db.sql("SELECT 1 FROM (SELECT pg_advisory_xact_lock(7151, hashtext(?::text))) AS locked").param(instrument).query(Integer.class).single();
+    }
+
+    /** Those of an instrument's readings that are not stored yet, each once. */
+    @Transactional(readOnly = true)
+    public List<ListedReading> freshOf(List<ListedReading> readings, UUID instrument) {
+        Set<ReadingIdentity> seen = new HashSet<>();
+        List<ListedReading> fresh = new ArrayList<>();
+        for (int from = 0; from < readings.size(); from += ASKED_AT_ONCE) {
+            List<ListedReading> some = readings.subList(from, Math.min(readings.size(), from + ASKED_AT_ONCE));
+            Set<ReadingIdentity> stored = stored(instrument, some);
+            // What stands twice in one package is one reading too.
+            some.stream()
+                    .filter(one -> !stored.contains(identity(instrument, one)) && seen.add(identity(instrument, one)))
+                    .forEach(fresh::add);
+        }
+        return fresh;
+    }
+
+    private Set<ReadingIdentity> stored(UUID instrument, List<ListedReading> some) {
+        return new HashSet<>(db.sql("SELECT own_id, capture_sha256 FROM reading WHERE instrument_id = :instrument AND own_id = ANY(:ids)")
+                .param("instrument", instrument)
+                .param("ids", some.stream().map(ListedReading::id).toArray(String[]::new))
                 .query((row, n) -> new ReadingIdentity(instrument, row.getString(1), row.getString(2)))
                 .list());
     }
 
-    private static ReadingIdentity identity(UUID instrument, DigestedReading digested) {
-        return new ReadingIdentity(instrument, digested.reading().id(), digested.captureSha256());
+    private static ReadingIdentity identity(UUID instrument, ListedReading listed) {
+        return new ReadingIdentity(instrument, listed.id(), listed.captureSha256());
     }
 
-    private PreparedReading prepare(UUID instrument, DigestedReading digested, Function<UUID, Optional<CheckView>> checks) {
-        PackedReading packed = digested.reading();
-        ReadingIdentity identity = identity(instrument, digested);
+    private PreparedReading prepare(ReadingIdentity identity, PackedReading packed, Function<UUID, Optional<CheckView>> checks) {
         Optional<CheckView> check = packed.stop()
                 .flatMap(checks)
                 .filter(found -> found.technique().id().equals(packed.technique()));

@@ -12,17 +12,18 @@ import rovek.core.technique.Result;
 import rovek.link.Instrument;
 import rovek.link.InstrumentFile;
 import rovek.link.LinkException;
-import rovek.link.Sha256;
+import rovek.link.packet.ListedReading;
 import rovek.link.packet.PackageException;
+import rovek.link.packet.ReadingsFile;
 import rovek.link.packet.ReadingsPackage;
 import rovek.server.instrument.Instruments;
 import rovek.server.instrument.LinkHold;
 import rovek.server.plant.CheckView;
 import rovek.server.plant.Plant;
-import rovek.server.plant.PlantTree;
 import rovek.server.problem.DomainProblem;
 import rovek.server.reading.PreparedReading;
 import rovek.server.reading.ReadingIntake;
+import rovek.server.room.WorkingRoom;
 import rovek.server.spelling.UnitSpellings;
 
 /** A look at what lies in an instrument's file before it is taken. What was transferred for it need not be transferred again. */
@@ -38,8 +39,10 @@ public class LookInside {
     private final ReadingIntake intake;
     private final Plant plant;
     private final UnitSpellings spellings;
+    private final WorkingRoom room;
 
-    LookInside(Transfers transfers, Instruments instruments, Originals originals, PieceFetch pieces, ReadingIntake intake, Plant plant, UnitSpellings spellings) {
+    LookInside(Transfers transfers, Instruments instruments, Originals originals, PieceFetch pieces, ReadingIntake intake, Plant plant, UnitSpellings spellings,
+            WorkingRoom room) {
         this.transfers = transfers;
         this.instruments = instruments;
         this.originals = originals;
@@ -47,6 +50,7 @@ public class LookInside {
         this.intake = intake;
         this.plant = plant;
         this.spellings = spellings;
+        this.room = room;
     }
 
     /**
@@ -67,11 +71,12 @@ public class LookInside {
 
     /** @throws DomainProblem.Conflict where the file is too large for a look, or there is no such file */
     public Inside look(UUID instrumentId, String name) {
-        byte[] bytes = transfers.looked(instrumentId, "looking into " + name, (link, identity, hold) -> fetched(instrumentId, link, name, hold));
-        return inside(instrumentId, name, bytes);
+        try (Spool file = transfers.looked(instrumentId, "looking into " + name, (link, identity, hold) -> fetched(instrumentId, link, name, hold))) {
+            return inside(instrumentId, name, file);
+        }
     }
 
-    private byte[] fetched(UUID instrumentId, Instrument link, String name, LinkHold hold) throws LinkException {
+    private Spool fetched(UUID instrumentId, Instrument link, String name, LinkHold hold) throws LinkException {
         InstrumentFile file = link.catalogue().files().stream()
                 .filter(one -> one.name().equals(name) && !Loading.isLoaded(one))
                 .findFirst()
@@ -82,29 +87,25 @@ public class LookInside {
         String digest = link.digest(name);
         Optional<Originals.Kept> kept = originals.find(instrumentId, digest);
         if (kept.isPresent()) {
-            return originals.bytes(kept.get().id());
+            return originals.spooled(kept.get().id());
         }
-        pieces.fetch(instrumentId, link, file, digest, true, bytes -> hold.giveWay());
-        byte[] whole = originals.arrivedBytes(instrumentId, digest);
-        if (!Sha256.of(whole).equals(digest)) {
-            originals.dropPieces(instrumentId, digest);
-            throw new LinkException.DigestDiffers(name);
-        }
-        return whole;
+        UUID transfer = pieces.fetch(instrumentId, link, file, digest, true, bytes -> hold.giveWay());
+        return pieces.arrived(transfer, file, digest);
     }
 
-    private Inside inside(UUID readFrom, String name, byte[] bytes) {
-        try {
-            ReadingsPackage readings = ReadingsPackage.unpack(bytes, spellings.reading());
-            PlantTree tree = plant.tree();
+    private Inside inside(UUID readFrom, String name, Spool file) {
+        try (WorkingRoom.Taken taken = room.take(ReadingsFile.glance(file.path()).memory());
+                ReadingsFile readings = ReadingsFile.open(file.path(), spellings.reading())) {
             Set<String> fresh = new HashSet<>();
-            List<PreparedReading> all = intake.prepareAll(readings, readFrom, tree);
             instruments.knownWriter(readings.maker(), readFrom)
-                    .map(writer -> intake.freshOf(readings, writer))
+                    .map(writer -> intake.freshOf(readings.readings(), writer))
                     .orElse(readings.readings())
-                    .forEach(reading -> fresh.add(reading.reading().id()));
+                    .forEach(reading -> fresh.add(reading.id()));
+            ReadingIntake.Preparation preparation = intake.preparation(readings, readFrom, plant.tree());
             List<InsideLine> lines = new ArrayList<>();
-            all.forEach(reading -> lines.add(line(reading, !fresh.contains(reading.packed().id()))));
+            for (List<ListedReading> part : ReadingsFile.parts(readings.readings())) {
+                preparation.of(part).forEach(reading -> lines.add(line(reading, !fresh.contains(reading.packed().id()))));
+            }
             return new Inside(name, readings.walk().map(walk -> walk.name()).orElse(""), lines,
                     readings.leftOut().stream().map(ReadingsPackage.LeftOut::reason).toList());
         } catch (PackageException e) {

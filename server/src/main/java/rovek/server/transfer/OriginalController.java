@@ -1,12 +1,13 @@
 package rovek.server.transfer;
 
+import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.util.UUID;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -30,7 +31,7 @@ class OriginalController {
     @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.ACCEPTED)
     JobView take(@RequestParam MultipartFile file) throws IOException {
-        return files.take(file.getOriginalFilename(), file.getBytes());
+        return files.take(file.getOriginalFilename(), file.getInputStream());
     }
 
     @PostMapping("/{id}/take")
@@ -39,13 +40,15 @@ class OriginalController {
         return files.takeAgain(id);
     }
 
-    @GetMapping("/{id}/file")
-    ResponseEntity<byte[]> file(@PathVariable UUID id) {
+    @GetMapping(value = "/{id}/file", produces = "application/zip")
+    void file(@PathVariable UUID id, HttpServletResponse response) throws IOException {
         PackageFiles.Download download = files.download(id);
-        return ResponseEntity.ok()
-                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(download.name()).build().toString())
-                .header("X-Content-SHA256", download.sha256())
-                .contentType(MediaType.valueOf("application/zip"))
-                .body(download.bytes());
+        try (Spool file = download.file()) {
+            response.setHeader(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(download.name()).build().toString());
+            response.setHeader("X-Content-SHA256", file.sha256());
+            response.setContentType("application/zip");
+            response.setContentLengthLong(file.size());
+            Files.copy(file.path(), response.getOutputStream());
+        }
     }
 }

@@ -8,6 +8,7 @@ import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import rovek.core.reading.ClockState;
 import rovek.link.packet.PackageException;
+import rovek.link.packet.ReadingsFile;
 import rovek.link.packet.ReadingsPackage;
 import rovek.server.instrument.Instruments;
 import rovek.server.problem.DomainProblem;
@@ -18,9 +19,6 @@ import rovek.server.visit.VisitIntake;
 /** Makes the readings of an original, whichever way it came. Doing it again makes only what is missing. */
 @Service
 class OriginalIntake {
-
-    /** What was packed, unpacked, and what is reckoned of it. */
-    private static final int TIMES_AS_LARGE = 6;
 
     private final Originals originals;
     private final VisitIntake visits;
@@ -62,20 +60,21 @@ class OriginalIntake {
     }
 
     /**
+     * @param file the original's bytes
      * @param readFrom the instrument it was read from; what its package says another one wrote is that one's, at the times that one wrote
      * @param clock of the instrument it was read from; empty takes the times as they are written
      */
-    Taken take(Originals.Kept original, UUID readFrom, Optional<ClockState> clock) throws PackageException {
-        try (WorkingRoom.Taken taken = room.await(TIMES_AS_LARGE * originals.size(original.id()))) {
-            return takenWithRoom(original, readFrom, clock);
+    Taken take(Originals.Kept original, Spool file, UUID readFrom, Optional<ClockState> clock) throws PackageException {
+        try (WorkingRoom.Taken taken = room.await(ReadingsFile.glance(file.path()).memory());
+                ReadingsFile readings = ReadingsFile.open(file.path(), spellings.reading())) {
+            return taken(original, readings, readFrom, clock);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new DomainProblem.Busy();
         }
     }
 
-    private Taken takenWithRoom(Originals.Kept original, UUID readFrom, Optional<ClockState> clock) throws PackageException {
-        ReadingsPackage readings = ReadingsPackage.unpack(originals.bytes(original.id()), spellings.reading());
+    private Taken taken(Originals.Kept original, ReadingsFile readings, UUID readFrom, Optional<ClockState> clock) {
         UUID writer = instruments.writer(readings.maker(), readFrom);
         ClockState.Times times = clock.filter(own -> writer.equals(readFrom)).map(own -> own.times(written(readings))).orElse(ClockState.Times.AS_WRITTEN);
         VisitIntake.Outcome taken = visits.take(
@@ -84,7 +83,7 @@ class OriginalIntake {
         return new Taken(taken, taken.fresh(), taken.known(), taken.loose(), readings.leftOut());
     }
 
-    private static List<ClockState.Written> written(ReadingsPackage readings) {
-        return readings.readings().stream().map(one -> new ClockState.Written(one.reading().id(), one.reading().takenAt())).toList();
+    private static List<ClockState.Written> written(ReadingsFile readings) {
+        return readings.readings().stream().map(one -> new ClockState.Written(one.id(), one.takenAt())).toList();
     }
 }

@@ -1,39 +1,38 @@
 package rovek.server.transfer;
 
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
 import java.time.Clock;
-import java.time.Duration;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import org.springframework.boot.context.event.ApplicationReadyEvent;
-import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import rovek.link.Sha256;
 import rovek.link.packet.ReadingsPackage;
 import rovek.server.audit.AuditTrail;
 import rovek.server.problem.DomainProblem;
 
-/** The bytes as instruments gave them, kept for ever, and the pieces of those that are still on their way. */
+/** The bytes as instruments gave them, kept for ever. */
 @Service
 class Originals {
 
-    private static final Duration KEPT_UNFINISHED = Duration.ofDays(30);
-
     private final JdbcClient db;
+    private final Pieces pieces;
     private final AuditTrail audit;
     private final Clock clock;
 
     /** More reasons than this say nothing that the first ones do not. */
     private static final int MOST_REASONS = 50;
 
-    Originals(JdbcClient db, AuditTrail audit, Clock clock) {
+    Originals(JdbcClient db, Pieces pieces, AuditTrail audit, Clock clock) {
         this.db = db;
+        this.pieces = pieces;
         this.audit = audit;
         this.clock = clock;
     }
@@ -66,16 +65,6 @@ class Originals {
     }
 
     @Transactional(readOnly = true)
-    public byte[] bytes(UUID id) {
-        return db.sql("SELECT bytes FROM original WHERE id = ?").param(id).query(byte[].class).single();
-    }
-
-    @Transactional(readOnly = true)
-    public long size(UUID id) {
-        return db.sql("SELECT size FROM original WHERE id = ?").param(id).query(Long.class).single();
-    }
-
-    @Transactional(readOnly = true)
     public List<OriginalLine> list(UUID instrumentId) {
         return db.sql("""
                 SELECT o.id, file_name, sha256, size, read_back_at, read_back_by, coalesce(new_readings, 0), coalesce(known_readings, 0),
@@ -101,108 +90,76 @@ class Originals {
                 .orElseThrow(() -> new DomainProblem.NotFound("The original"));
     }
 
-    /** How much of a file has arrived without a gap. */
-    @Transactional(readOnly = true)
-    public long arrived(UUID instrumentId, String sha256) {
-        long upTo = 0;
-        for (long[] piece : pieces(instrumentId, sha256)) {
-            if (piece[0] != upTo) {
-                break;
-            }
-            upTo += piece[1];
+    /**
+     * A kept original on disk, to be worked on.
+     *
+     * @throws DomainProblem.Conflict where the stored bytes are not what was kept
+     */
+    public Spool spooled(UUID id) {
+        Spool spool = Spool.of(out -> pieces.write(id, out));
+        if (!spool.sha256().equals(file(id).sha256())) {
+            spool.close();
+            throw new DomainProblem.Conflict("changed", "The stored original is not what was read back: its digest differs. Restore it from a backup.");
         }
-        return upTo;
-    }
-
-    private List<long[]> pieces(UUID instrumentId, String sha256) {
-        return db.sql("SELECT first_byte, length(bytes) FROM transfer_piece WHERE instrument_id = ? AND sha256 = ? ORDER BY first_byte")
-                .param(instrumentId).param(sha256)
-                .query((row, n) -> new long[] {row.getLong(1), row.getLong(2)})
-                .list();
-    }
-
-    /** Whether a read-back of a file has begun and not ended. */
-    @Transactional(readOnly = true)
-    public boolean isTransferBegun(UUID instrumentId, String sha256) {
-        return db.sql("SELECT EXISTS (SELECT 1 FROM transfer_piece WHERE instrument_id = ? AND sha256 = ? AND NOT for_preview)")
-                .params(instrumentId, sha256).query(Boolean.class).single();
-    }
-
-    @Transactional
-    public void keepPiece(UUID instrumentId, String sha256, long firstByte, byte[] bytes, boolean forPreview) {
-        db.sql("INSERT INTO transfer_piece (instrument_id, sha256, first_byte, bytes, for_preview) VALUES (?, ?, ?, ?, ?) ON CONFLICT DO NOTHING")
-                .param(instrumentId).param(sha256).param(firstByte).param(bytes).param(forPreview)
-                .update();
-    }
-
-    /** Drops pieces of transfers that nobody went on with for a month: the instrument still has them, or they came another way. */
-    @EventListener(ApplicationReadyEvent.class)
-    @Transactional
-    public void dropOldPieces() {
-        db.sql("DELETE FROM transfer_piece WHERE arrived_at < ?").param(clock.instant().minus(KEPT_UNFINISHED).atOffset(ZoneOffset.UTC)).update();
-    }
-
-    @Transactional
-    public void dropPieces(UUID instrumentId, String sha256) {
-        db.sql("DELETE FROM transfer_piece WHERE instrument_id = ? AND sha256 = ?").param(instrumentId).param(sha256).update();
-    }
-
-    /** What has arrived of a file, put together. */
-    @Transactional(readOnly = true)
-    public byte[] arrivedBytes(UUID instrumentId, String sha256) {
-        return joined(db.sql("SELECT bytes FROM transfer_piece WHERE instrument_id = ? AND sha256 = ? ORDER BY first_byte")
-                .param(instrumentId).param(sha256).query(byte[].class).list());
+        return spool;
     }
 
     /**
-     * Puts the pieces together and keeps them as an original, if they are what the instrument said.
+     * Keeps what has arrived as an original.
      *
-     * @return the original; empty when the digest differs, and then the pieces are gone
+     * @param transferId under which its pieces are; the original's id from now on, unless the same bytes were kept in the meantime
      */
     @Transactional
-    public Optional<Kept> assemble(UUID instrumentId, String fileName, String sha256) {
-        byte[] whole = arrivedBytes(instrumentId, sha256);
-        dropPieces(instrumentId, sha256);
-        if (!Sha256.of(whole).equals(sha256)) {
-            return Optional.empty();
+    public Kept keepArrived(UUID transferId, UUID instrumentId, String fileName, Spool file) {
+        if (isKeptNow(transferId, instrumentId, fileName, file, false)) {
+            pieces.end(transferId);
+        } else {
+            pieces.drop(transferId);
         }
-        return Optional.of(keep(instrumentId, fileName, sha256, whole));
+        return find(instrumentId, file.sha256()).orElseThrow();
     }
 
-    /** Keeps bytes as an original; the same bytes of the same instrument are kept once, whichever way they come. */
+    /**
+     * Keeps a file as an original; the same bytes of the same instrument are kept once, whichever way they come.
+     *
+     * @param asFile whether it was brought as a file, so that nobody but who brought it knows where it comes from
+     */
     @Transactional
-    public Kept keep(UUID instrumentId, String fileName, String sha256, byte[] whole) {
-        return keep(instrumentId, fileName, sha256, whole, false);
-    }
-
-    /** @param asFile whether it was brought as a file, so that nobody but who brought it knows where it comes from */
-    @Transactional
-    public Kept keep(UUID instrumentId, String fileName, String sha256, byte[] whole, boolean asFile) {
+    public Kept keep(UUID instrumentId, String fileName, Spool file, boolean asFile) {
         UUID id = UUID.randomUUID();
+        if (isKeptNow(id, instrumentId, fileName, file, asFile)) {
+            try (InputStream in = Files.newInputStream(file.path())) {
+                pieces.addAll(id, in);
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+        }
+        return find(instrumentId, file.sha256()).orElseThrow();
+    }
+
+    private boolean isKeptNow(UUID id, UUID instrumentId, String fileName, Spool file, boolean asFile) {
         OffsetDateTime now = clock.instant().atOffset(ZoneOffset.UTC);
         boolean isNew = db.sql("""
-                INSERT INTO original (id, instrument_id, file_name, sha256, size, bytes, read_back_at, read_back_by, as_file)
-                VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT (instrument_id, sha256) DO NOTHING""")
-                .params(id, instrumentId, fileName, sha256, whole.length, whole, now, AuditTrail.actor(), asFile)
+                INSERT INTO original (id, instrument_id, file_name, sha256, size, read_back_at, read_back_by, as_file)
+                VALUES (?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT (instrument_id, sha256) DO NOTHING""")
+                .params(id, instrumentId, fileName, file.sha256(), file.size(), now, AuditTrail.actor(), asFile)
                 .update() == 1;
-        if (!isNew && !asFile) {
-            // The very same bytes from the instrument itself: now it is known where they come from.
-            db.sql("UPDATE original SET as_file = false WHERE instrument_id = ? AND sha256 = ? AND as_file").params(instrumentId, sha256).update();
-        }
         if (isNew) {
-            audit.note("keep original", "original", id, null, new OriginalLine(id, fileName, sha256, whole.length, now.toString(), AuditTrail.actor(), 0, 0, List.of(), List.of()));
+            audit.note("keep original", "original", id, null, new OriginalLine(id, fileName, file.sha256(), file.size(), now.toString(), AuditTrail.actor(), 0, 0, List.of(), List.of()));
+        } else if (!asFile) {
+            noteOnInstrument(instrumentId, file.sha256());
         }
-        return find(instrumentId, sha256).orElseThrow();
+        return isNew;
     }
 
-    private static byte[] joined(List<byte[]> parts) {
-        byte[] whole = new byte[parts.stream().mapToInt(part -> part.length).sum()];
-        int at = 0;
-        for (byte[] part : new ArrayList<>(parts)) {
-            System.arraycopy(part, 0, whole, at, part.length);
-            at += part.length;
-        }
-        return whole;
+    private record CameAsFile(boolean asFile) {}
+
+    /** The very same bytes are on the instrument itself: where an original came as a file, it is known now where it comes from. */
+    @Transactional
+    public void noteOnInstrument(UUID instrumentId, String sha256) {
+        db.sql("UPDATE original SET as_file = false WHERE instrument_id = ? AND sha256 = ? AND as_file RETURNING id").params(instrumentId, sha256)
+                .query(UUID.class).optional()
+                .ifPresent(id -> audit.note("seen on its instrument", "original", id, new CameAsFile(true), new CameAsFile(false)));
     }
 
     /**

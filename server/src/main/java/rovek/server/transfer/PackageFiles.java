@@ -1,12 +1,12 @@
 package rovek.server.transfer;
 
+import java.io.InputStream;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
-import rovek.link.Sha256;
 import rovek.link.packet.Maker;
 import rovek.link.packet.PackageException;
-import rovek.link.packet.ReadingsPackage;
+import rovek.link.packet.ReadingsFile;
 import rovek.server.instrument.InstrumentView;
 import rovek.server.instrument.Instruments;
 import rovek.server.job.JobView;
@@ -36,20 +36,22 @@ public class PackageFiles {
      *
      * @throws DomainProblem.Invalid where the file is no readings of an instrument; nothing is kept then
      */
-    public JobView take(String fileName, byte[] bytes) {
-        InstrumentView instrument = instruments.metInAFile(maker(bytes));
-        // Kept at once: a job that waits for its turn holds no file in memory.
-        Originals.Kept original = originals.keep(instrument.id(), plain(fileName), Sha256.of(bytes), bytes, true);
-        long size = bytes.length;
-        return jobs.start("read back", "Reading back " + plain(fileName), instrument.id(), progress -> {
-            progress.report(size / 2, size, "Making readings");
-            return readingsOf(original, instrument.id());
-        });
+    public JobView take(String fileName, InputStream bytes) {
+        try (Spool file = Spool.of(bytes)) {
+            InstrumentView instrument = instruments.metInAFile(maker(file));
+            // Kept at once: a job that waits for its turn holds no file.
+            Originals.Kept original = originals.keep(instrument.id(), plain(fileName), file, true);
+            long size = file.size();
+            return jobs.start("read back", "Reading back " + plain(fileName), instrument.id(), progress -> {
+                progress.report(size / 2, size, "Making readings");
+                return readingsOf(original, instrument.id());
+            });
+        }
     }
 
-    private static Maker maker(byte[] bytes) {
+    private static Maker maker(Spool file) {
         try {
-            return ReadingsPackage.unpack(bytes).maker();
+            return ReadingsFile.verified(file.path());
         } catch (PackageException e) {
             throw new DomainProblem.Invalid("file", e.getMessage());
         }
@@ -61,30 +63,23 @@ public class PackageFiles {
      * @param fileName of the original
      */
     public VisitIntake.Outcome takeMadeHere(String fileName, byte[] bytes) {
-        return takeMadeHere(fileName, bytes, false);
+        return takeMadeHere(fileName, bytes, Optional.empty(), false);
     }
 
     /** As {@link #takeMadeHere(String, byte[])}, of a file in another form, as it was brought. */
     public VisitIntake.Outcome takeMadeOfAFile(String fileName, byte[] bytes) {
-        return takeMadeHere(fileName, bytes, true);
-    }
-
-    private VisitIntake.Outcome takeMadeHere(String fileName, byte[] bytes, boolean asFile) {
-        try {
-            return takeMadeHere(fileName, bytes, instruments.metInAFile(ReadingsPackage.unpack(bytes).maker()).id(), asFile);
-        } catch (PackageException e) {
-            throw new IllegalStateException("What was packed here cannot be taken. " + e.getMessage(), e);
-        }
+        return takeMadeHere(fileName, bytes, Optional.empty(), true);
     }
 
     /** As {@link #takeMadeHere(String, byte[])}, of readings whose instrument is known. */
     public VisitIntake.Outcome takeMadeHere(String fileName, byte[] bytes, UUID instrument) {
-        return takeMadeHere(fileName, bytes, instrument, false);
+        return takeMadeHere(fileName, bytes, Optional.of(instrument), false);
     }
 
-    private VisitIntake.Outcome takeMadeHere(String fileName, byte[] bytes, UUID instrument, boolean asFile) {
-        try {
-            OriginalIntake.Taken taken = intake.take(originals.keep(instrument, plain(fileName), Sha256.of(bytes), bytes, asFile), instrument, Optional.empty());
+    private VisitIntake.Outcome takeMadeHere(String fileName, byte[] bytes, Optional<UUID> known, boolean asFile) {
+        try (Spool file = Spool.of(bytes)) {
+            UUID instrument = known.isPresent() ? known.get() : instruments.metInAFile(ReadingsFile.glance(file.path()).maker()).id();
+            OriginalIntake.Taken taken = intake.take(originals.keep(instrument, plain(fileName), file, asFile), file, instrument, Optional.empty());
             if (!taken.leftOut().isEmpty()) {
                 throw new IllegalStateException("What was packed here cannot be taken. " + taken.leftOut().get(0).reason());
             }
@@ -108,21 +103,23 @@ public class PackageFiles {
     }
 
     private String readingsOf(Originals.Kept original, UUID instrumentId) throws PackageException {
-        return intake.take(original, instrumentId, Optional.empty()).sentence();
+        try (Spool file = originals.spooled(original.id())) {
+            return intake.take(original, file, instrumentId, Optional.empty()).sentence();
+        }
     }
 
-    /** An original as a file. */
-    public record Download(String name, String sha256, byte[] bytes) {}
+    /**
+     * An original as a file, to be closed once it is sent.
+     *
+     * @param name to save it under
+     */
+    record Download(String name, Spool file) {}
 
     /** @throws DomainProblem.Conflict where the stored bytes are not what was read back */
-    public Download download(UUID originalId) {
+    Download download(UUID originalId) {
         Originals.OriginalFile file = originals.file(originalId);
-        byte[] bytes = originals.bytes(originalId);
-        if (!Sha256.of(bytes).equals(file.sha256())) {
-            throw new DomainProblem.Conflict("changed", "The stored original is not what was read back: its digest differs. Restore it from a backup.");
-        }
         InstrumentView instrument = instruments.get(file.instrumentId());
         String name = "%s-%s-%s".formatted(instrument.model(), instrument.serial().isEmpty() ? instrument.knownBy() : instrument.serial(), plain(file.fileName()));
-        return new Download(name.replaceAll("[^A-Za-z0-9._-]", "_"), file.sha256(), bytes);
+        return new Download(name.replaceAll("[^A-Za-z0-9._-]", "_"), originals.spooled(originalId));
     }
 }

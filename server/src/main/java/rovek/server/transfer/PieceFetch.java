@@ -10,12 +10,10 @@ import rovek.link.LinkException;
 @Service
 class PieceFetch {
 
-    private static final int PIECE_BYTES = 128 << 10;
+    private final Pieces pieces;
 
-    private final Originals originals;
-
-    PieceFetch(Originals originals) {
-        this.originals = originals;
+    PieceFetch(Pieces pieces) {
+        this.pieces = pieces;
     }
 
     /** Told of every piece, the one that was there from earlier tries first. */
@@ -24,25 +22,39 @@ class PieceFetch {
         void arrived(long bytes) throws LinkException;
     }
 
-    void fetch(UUID instrumentId, Instrument link, InstrumentFile file, String digest, Watcher watcher) throws LinkException {
-        fetch(instrumentId, link, file, digest, false, watcher);
-    }
-
     /**
      * @param digest of the file as it is on the instrument now
      * @param forPreview whether it is only to be looked into
+     * @return the transfer that the pieces are kept under
      */
-    void fetch(UUID instrumentId, Instrument link, InstrumentFile file, String digest, boolean forPreview, Watcher watcher) throws LinkException {
-        long at = originals.arrived(instrumentId, digest);
+    UUID fetch(UUID instrumentId, Instrument link, InstrumentFile file, String digest, boolean forPreview, Watcher watcher) throws LinkException {
+        UUID transfer = pieces.begin(instrumentId, digest, forPreview);
+        long at = pieces.arrived(transfer);
         watcher.arrived(at);
         while (at < file.bytes()) {
-            byte[] piece = link.slice(file.name(), at, (int) Math.min(PIECE_BYTES, file.bytes() - at));
+            byte[] piece = link.slice(file.name(), at, (int) Math.min(Pieces.PIECE_BYTES, file.bytes() - at));
             if (piece.length == 0) {
-                return;
+                return transfer;
             }
-            originals.keepPiece(instrumentId, digest, at, piece, forPreview);
+            pieces.add(transfer, at, piece);
             at += piece.length;
             watcher.arrived(piece.length);
         }
+        return transfer;
+    }
+
+    /**
+     * What has arrived, on disk.
+     *
+     * @throws LinkException.DigestDiffers where that is not what the instrument said; then it is forgotten
+     */
+    Spool arrived(UUID transfer, InstrumentFile file, String digest) throws LinkException {
+        Spool spool = Spool.of(out -> pieces.write(transfer, out));
+        if (!spool.sha256().equals(digest)) {
+            spool.close();
+            pieces.drop(transfer);
+            throw new LinkException.DigestDiffers(file.name());
+        }
+        return spool;
     }
 }

@@ -13,6 +13,7 @@ import rovek.link.Instrument;
 import rovek.link.InstrumentFile;
 import rovek.link.LinkException;
 import rovek.link.packet.PackageException;
+import rovek.link.packet.ReadingsFile;
 import rovek.server.instrument.Instruments;
 import rovek.server.job.JobProgress;
 import rovek.server.job.JobView;
@@ -122,18 +123,27 @@ public class ReadBack {
         }
 
         private void take(InstrumentFile file) throws LinkException {
-            String digest = link.digest(file.name());
-            Originals.Kept original = originals.find(instrumentId, digest).orElse(null);
-            if (original == null) {
-                pieces.fetch(instrumentId, link, file, digest, bytes -> arrived(file, bytes));
-                original = originals.assemble(instrumentId, file.name(), digest)
-                        .orElseThrow(() -> new LinkException.DigestDiffers(file.name()));
-            } else {
-                done += file.bytes();
+            if (file.bytes() > ReadingsFile.LARGEST) {
+                notUnderstood.add("%s has %,d MB, more than a package of readings can have, and was left on the instrument.".formatted(file.name(), file.bytes() >> 20));
+                return;
             }
+            String digest = link.digest(file.name());
+            Optional<Originals.Kept> known = originals.find(instrumentId, digest);
+            if (known.isPresent()) {
+                originals.noteOnInstrument(instrumentId, digest);
+                done += file.bytes();
+                take(file, known.get(), originals.spooled(known.get().id()));
+            } else {
+                UUID transfer = pieces.fetch(instrumentId, link, file, digest, false, bytes -> arrived(file, bytes));
+                Spool spool = pieces.arrived(transfer, file, digest);
+                take(file, originals.keepArrived(transfer, instrumentId, file.name(), spool), spool);
+            }
+        }
+
+        private void take(InstrumentFile file, Originals.Kept original, Spool spool) {
             progress.report(done, total, "Checking " + file.name());
-            try {
-                outcome = outcome.plus(intake.take(original, instrumentId, clockState));
+            try (spool) {
+                outcome = outcome.plus(intake.take(original, spool, instrumentId, clockState));
             } catch (PackageException e) {
                 // One file that makes no sense keeps nobody from the others; its bytes are kept for a Rovek that understands them.
                 notUnderstood.add("%s was kept as an original but not taken: %s".formatted(file.name(), e.getMessage()));

@@ -46,6 +46,7 @@ public class Transfers {
 
     private final Instruments instruments;
     private final Originals originals;
+    private final Pieces pieces;
     private final Sensors sensors;
     private final AuditTrail audit;
     private final TransactionTemplate transaction;
@@ -54,12 +55,14 @@ public class Transfers {
     Transfers(
             Instruments instruments,
             Originals originals,
+            Pieces pieces,
             Sensors sensors,
             AuditTrail audit,
             TransactionTemplate transaction,
             Clock clock) {
         this.instruments = instruments;
         this.originals = originals;
+        this.pieces = pieces;
         this.sensors = sensors;
         this.audit = audit;
         this.transaction = transaction;
@@ -119,7 +122,7 @@ public class Transfers {
             return new MemoryLine(file.name(), "", file.type(), file.bytes(), "STORED", file.bytes(), at);
         }
         // What was fetched to be looked into is no transfer that was interrupted.
-        long arrived = originals.isTransferBegun(instrumentId, digest) ? originals.arrived(instrumentId, digest) : 0;
+        long arrived = pieces.leftHalfWay(instrumentId, digest);
         return new MemoryLine(file.name(), "", file.type(), file.bytes(), arrived > 0 ? "PART" : "NEW", arrived, null);
     }
 

@@ -9,10 +9,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Consumer;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import rovek.core.reading.ClockState;
-import rovek.link.packet.ReadingsPackage;
+import rovek.link.packet.ListedReading;
+import rovek.link.packet.ReadingsFile;
 import rovek.link.packet.Walk;
 import rovek.server.audit.AuditTrail;
 import rovek.server.instrument.InstrumentView;
@@ -70,44 +72,48 @@ public class VisitIntake {
     /**
      * @param alongside done in the same transaction, told the outcome
      */
-    public Outcome take(ReadingsPackage readingsPackage, Source source, java.util.function.Consumer<Outcome> alongside) {
+    public Outcome take(ReadingsFile file, Source source, Consumer<Outcome> alongside) {
         PlantTree tree = plant.tree();
-        List<PreparedReading> prepared = readings.prepare(readingsPackage, source.instrumentId(), tree);
         return transaction.execute(status -> {
             // The same readings may come by two ways at once; they are taken one after the other.
-            List<PreparedReading> fresh = readings.withoutStored(prepared);
-            Outcome outcome = store(readingsPackage, source, fresh, tree);
+            readings.claim(source.instrumentId());
+            Outcome outcome = store(file, source, readings.freshOf(file.readings(), source.instrumentId()), tree);
             alongside.accept(outcome);
             return outcome;
         });
     }
 
-    private Outcome store(ReadingsPackage readingsPackage, Source source, List<PreparedReading> prepared, PlantTree tree) {
-        int known = readingsPackage.readings().size() - prepared.size();
-        int loose = (int) prepared.stream().filter(reading -> reading.check().isEmpty()).count();
-        if (prepared.isEmpty() && readingsPackage.walk().isEmpty()) {
+    private Outcome store(ReadingsFile file, Source source, List<ListedReading> fresh, PlantTree tree) {
+        int known = file.readings().size() - fresh.size();
+        if (fresh.isEmpty() && file.walk().isEmpty()) {
             return new Outcome(null, 0, known, 0);
         }
-        Map<UUID, String> labels = labels(readingsPackage, tree);
+        Map<UUID, String> labels = labels(file, tree);
         InstrumentView instrument = instruments.get(source.instrumentId());
         InstrumentCalibration calibration = new InstrumentCalibration(instrument.calibratedOn(), instrument.calibratedUntil());
+        ReadingIntake.Preparation preparation = readings.preparation(file, source.instrumentId(), tree);
         VisitEntity visit = null;
-        for (List<PreparedReading> oneVisit : readingsPackage.walk().isPresent() ? List.of(prepared) : apart(prepared, source.clock())) {
-            visit = visit(readingsPackage, source, oneVisit, tree);
-            readings.store(oneVisit, visit.id, source.originalId(), source.clock(), calibration, labels);
+        int loose = 0;
+        for (List<ListedReading> oneVisit : file.walk().isPresent() ? List.of(fresh) : apart(fresh, source.clock())) {
+            visit = visit(file, source, oneVisit);
+            for (List<ListedReading> part : ReadingsFile.parts(oneVisit)) {
+                List<PreparedReading> prepared = preparation.of(part);
+                loose += (int) prepared.stream().filter(reading -> reading.check().isEmpty()).count();
+                readings.store(prepared, visit.id, source.originalId(), source.clock(), calibration, labels);
+            }
         }
-        Outcome outcome = new Outcome(visit.id, prepared.size(), known, loose);
+        Outcome outcome = new Outcome(visit.id, fresh.size(), known, loose);
         audit.note("read back", "visit", visit.id, null, outcome);
         return outcome;
     }
 
     /** Readings without a walk may be of many days: where long nothing was taken, another visit begins. The newest comes last. */
-    private static List<List<PreparedReading>> apart(List<PreparedReading> prepared, ClockState.Times clock) {
-        List<PreparedReading> inOrder = prepared.stream().sorted(Comparator.comparing(reading -> reading.packed().takenAt())).toList();
-        List<List<PreparedReading>> visits = new ArrayList<>();
+    private static List<List<ListedReading>> apart(List<ListedReading> fresh, ClockState.Times clock) {
+        List<ListedReading> inOrder = fresh.stream().sorted(Comparator.comparing(ListedReading::takenAt)).toList();
+        List<List<ListedReading>> visits = new ArrayList<>();
         Instant before = null;
-        for (PreparedReading reading : inOrder) {
-            Instant at = clock.correct(reading.packed().id(), reading.packed().takenAt());
+        for (ListedReading reading : inOrder) {
+            Instant at = clock.correct(reading.id(), reading.takenAt());
             if (before == null || before.plus(SAME_VISIT).isBefore(at)) {
                 visits.add(new ArrayList<>());
             }
@@ -117,12 +123,12 @@ public class VisitIntake {
         return visits;
     }
 
-    private VisitEntity visit(ReadingsPackage readingsPackage, Source source, List<PreparedReading> prepared, PlantTree tree) {
-        Instant first = prepared.stream()
-                .map(reading -> source.clock().correct(reading.packed().id(), reading.packed().takenAt()))
+    private VisitEntity visit(ReadingsFile file, Source source, List<ListedReading> fresh) {
+        Instant first = fresh.stream()
+                .map(reading -> source.clock().correct(reading.id(), reading.takenAt()))
                 .min(Instant::compareTo)
-                .orElse(source.clock().correct("", readingsPackage.createdAt()));
-        Optional<Walk> walk = readingsPackage.walk();
+                .orElse(source.clock().correct("", file.createdAt()));
+        Optional<Walk> walk = file.walk();
         List<VisitEntity> around = visits.findByInstrumentIdAndBeganAtBetweenOrderByBeganAtDesc(
                 source.instrumentId(), first.minus(SAME_VISIT), first.plus(SAME_VISIT));
         // Whichever is read back first, a walk and the loose readings taken on it are one visit.
@@ -130,15 +136,15 @@ public class VisitIntake {
                 ? visits.findByWalkIdAndInstrumentId(walk.get().id(), source.instrumentId())
                         .or(() -> around.stream().filter(visit -> visit.walkId == null).findFirst())
                 : around.stream().findFirst();
-        VisitEntity visit = existing.orElseGet(() -> fresh(source, first));
+        VisitEntity visit = existing.orElseGet(() -> begun(source, first));
         State before = State.of(visit);
-        if (!prepared.isEmpty() && !source.clock().doubt().isEmpty()) {
+        if (!fresh.isEmpty() && !source.clock().doubt().isEmpty()) {
             visit.clockDoubt = source.clock().doubt();
         }
-        if (!visit.corrected && !prepared.isEmpty() && first.isBefore(visit.beganAt)) {
+        if (!visit.corrected && !fresh.isEmpty() && first.isBefore(visit.beganAt)) {
             visit.beganAt = first;
         }
-        walk.ifPresent(walked -> WalkStates.take(visit, walked, readingsPackage.createdAt()));
+        walk.ifPresent(walked -> WalkStates.take(visit, walked, file.createdAt()));
         VisitEntity saved = visits.save(visit);
         State after = State.of(saved);
         if (existing.isPresent() && !after.equals(before)) {
@@ -155,7 +161,7 @@ public class VisitIntake {
         }
     }
 
-    private VisitEntity fresh(Source source, Instant first) {
+    private VisitEntity begun(Source source, Instant first) {
         VisitEntity visit = new VisitEntity();
         visit.id = UUID.randomUUID();
         visit.beganAt = first;
@@ -170,9 +176,9 @@ public class VisitIntake {
     }
 
     /** A stop whose check is gone leaves its reading loose; its note is not all that is left of where it was taken. */
-    private static Map<UUID, String> labels(ReadingsPackage readingsPackage, PlantTree tree) {
+    private static Map<UUID, String> labels(ReadingsFile file, PlantTree tree) {
         Map<UUID, String> labels = new HashMap<>();
-        readingsPackage.walk().ifPresent(walk -> {
+        file.walk().ifPresent(walk -> {
             for (int i = 0; i < walk.stops().size(); i++) {
                 if (tree.check(walk.stops().get(i).id()).isEmpty()) {
                     labels.put(walk.stops().get(i).id(), "stop " + (i + 1) + " of " + walk.name());

@@ -1,0 +1,73 @@
+package rovek.server.transfer;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.security.DigestOutputStream;
+import java.security.MessageDigest;
+import java.util.HexFormat;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import rovek.link.Sha256;
+import rovek.server.problem.DomainProblem;
+
+/**
+ * A file that is worked on, on the server's disk for as long as that takes.
+ *
+ * @param sha256 in hexadecimal
+ * @param size in bytes
+ */
+record Spool(Path path, String sha256, long size) implements AutoCloseable {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Spool.class);
+
+    /** Begins the names of such files, so that what a power cut left behind is known. */
+    static final String NAMED = "rovek-spool-";
+
+    /** Writes what is to be worked on. */
+    @FunctionalInterface
+    interface Writing {
+        void into(OutputStream out) throws IOException;
+    }
+
+    /** @throws DomainProblem.Conflict where the server's disk takes no more */
+    static Spool of(Writing writing) {
+        try {
+            Path path = Files.createTempFile(NAMED, ".zip");
+            try {
+                MessageDigest digest = Sha256.digest();
+                try (OutputStream out = new DigestOutputStream(Files.newOutputStream(path), digest)) {
+                    writing.into(out);
+                }
+                return new Spool(path, HexFormat.of().formatHex(digest.digest()), Files.size(path));
+            } catch (IOException | RuntimeException e) {
+                Files.deleteIfExists(path);
+                throw e;
+            }
+        } catch (IOException e) {
+            LOG.error("A file under way could not be written.", e);
+            throw new DomainProblem.Conflict(
+                    "no-room-under-way", "The server cannot write files under way to its disk: nothing of this step was stored. Make room there, then try again.");
+        }
+    }
+
+    static Spool of(byte[] bytes) {
+        return of(out -> out.write(bytes));
+    }
+
+    static Spool of(InputStream in) {
+        return of(in::transferTo);
+    }
+
+    @Override
+    public void close() {
+        try {
+            Files.deleteIfExists(path);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}
