@@ -25,9 +25,11 @@ postgres_program() {
 
 ask_database() { postgres_program psql -X -A -t -q -v ON_ERROR_STOP=1 -c "$1"; }
 
-# Originals and reports whose bytes are no longer those they were kept with.
+# Originals and reports whose bytes are no longer those they were kept with. Before the 30th step of the schema an original was one piece.
 changed_files() {
-  ask_database "SELECT (SELECT count(*) FROM original o WHERE sha256 <> (SELECT encode(sha256(coalesce(string_agg(bytes, '' ORDER BY first_byte), '')), 'hex') FROM original_piece WHERE original_id = o.id))
+  local whole="SELECT string_agg(bytes, '' ORDER BY first_byte) FROM original_piece WHERE original_id = o.id"
+  if [ "$(ask_database "SELECT to_regclass('original_piece') IS NULL")" = t ]; then whole='SELECT o.bytes'; fi
+  ask_database "SELECT (SELECT count(*) FROM original o WHERE sha256 <> encode(sha256(coalesce(($whole), '')), 'hex'))
     + (SELECT count(*) FROM certificate WHERE pdf IS NOT NULL AND pdf_sha256 <> encode(sha256(pdf), 'hex'))"
 }
 

@@ -3,6 +3,10 @@ package rovek.fieldsim;
 import com.digitalpetri.modbus.ExceptionCode;
 import com.digitalpetri.modbus.FunctionCode;
 import com.digitalpetri.modbus.exceptions.ModbusResponseException;
+import com.digitalpetri.modbus.pdu.ReadCoilsRequest;
+import com.digitalpetri.modbus.pdu.ReadCoilsResponse;
+import com.digitalpetri.modbus.pdu.ReadDiscreteInputsRequest;
+import com.digitalpetri.modbus.pdu.ReadDiscreteInputsResponse;
 import com.digitalpetri.modbus.pdu.ReadHoldingRegistersRequest;
 import com.digitalpetri.modbus.pdu.ReadHoldingRegistersResponse;
 import com.digitalpetri.modbus.pdu.ReadInputRegistersRequest;
@@ -15,17 +19,21 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.ServerSocket;
 import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.time.Clock;
 import java.util.concurrent.ExecutionException;
 
 /**
  * The stand-in for a transmitter on the booster outlet, which is read over Modbus TCP and by nothing else. Holding registers:
  * 0-1 pressure in bar as a float, the high word first; 2 temperature in tenths of a degree Celsius, signed; 3 state, 0 for sound;
- * 4-5 seconds since it was switched on, unsigned, the low word first. The same lie in the input registers. Close it to switch it off.
+ * 4-5 seconds since it was switched on, unsigned, the low word first; 6-9 water delivered since then in m³, a float of 64 bits, low byte and word first.
+ * The same lie in the input registers. Coil 0 says that it measures, discrete input 0 that pressure is above 6.2 bar. Close it to switch it off.
  */
 public final class Transmitter implements AutoCloseable {
 
-    private static final int BYTES = 12;
+    private static final int BYTES = 20;
+    private static final double CUBIC_METRES_A_SECOND = 0.0125;
+    private static final double HIGH_BAR = 6.2;
 
     private final ModbusTcpServer server;
     private final int port;
@@ -73,7 +81,7 @@ public final class Transmitter implements AutoCloseable {
     /** All registers, as bytes, at one moment. */
     private byte[] registers() {
         double seconds = clock.millis() / 1000.0;
-        double pressure = 6.2 + 0.5 * Math.sin(2 * Math.PI * seconds / 50) + 0.06 * Math.sin(2 * Math.PI * seconds / 3.1);
+        double pressure = HIGH_BAR + 0.5 * Math.sin(2 * Math.PI * seconds / 50) + 0.06 * Math.sin(2 * Math.PI * seconds / 3.1);
         double temperature = 11.4 + 0.8 * Math.sin(2 * Math.PI * seconds / 600);
         long on = (clock.millis() - switchedOn) / 1000;
         return ByteBuffer.allocate(BYTES)
@@ -82,6 +90,8 @@ public final class Transmitter implements AutoCloseable {
                 .putShort((short) 0)
                 .putShort((short) (on & 0xFFFF))
                 .putShort((short) (on >> 16))
+                .order(ByteOrder.LITTLE_ENDIAN)
+                .putDouble(on * CUBIC_METRES_A_SECOND)
                 .array();
     }
 
@@ -94,7 +104,26 @@ public final class Transmitter implements AutoCloseable {
         return slice;
     }
 
+    private static byte[] bit(FunctionCode function, boolean isSet, int address, int quantity) throws ModbusResponseException {
+        if (address != 0 || quantity != 1) {
+            throw new ModbusResponseException(function, ExceptionCode.ILLEGAL_DATA_ADDRESS);
+        }
+        return new byte[] {(byte) (isSet ? 1 : 0)};
+    }
+
     private final class Registers implements ModbusServices {
+
+        @Override
+        public ReadCoilsResponse readCoils(ModbusRequestContext context, int unit, ReadCoilsRequest request) throws ModbusResponseException {
+            return new ReadCoilsResponse(bit(FunctionCode.READ_COILS, true, request.address(), request.quantity()));
+        }
+
+        @Override
+        public ReadDiscreteInputsResponse readDiscreteInputs(ModbusRequestContext context, int unit, ReadDiscreteInputsRequest request)
+                throws ModbusResponseException {
+            boolean isHigh = ByteBuffer.wrap(registers()).getFloat() > HIGH_BAR;
+            return new ReadDiscreteInputsResponse(bit(FunctionCode.READ_DISCRETE_INPUTS, isHigh, request.address(), request.quantity()));
+        }
 
         @Override
         public ReadHoldingRegistersResponse readHoldingRegisters(ModbusRequestContext context, int unit, ReadHoldingRegistersRequest request)

@@ -25,10 +25,17 @@ import rovek.link.packet.ReadingsPackage;
 /** Live values and runs over real sockets: in text commands, and over Modbus TCP. */
 class LiveLinkTest {
 
+    private static Register register(String name, Register.Table table, int address, Register.Form form, Register.Order order, double scale) {
+        return new Register(name, "", table, address, form, order, 0, Optional.empty(), scale, 0);
+    }
+
     private static final List<Register> MAP = List.of(
-            new Register("Pressure", "bar", true, 0, Register.Form.FLOAT32, false, 1, 0),
-            new Register("Temperature", "°C", false, 2, Register.Form.INT16, false, 0.1, 0),
-            new Register("On for", "s", true, 4, Register.Form.UINT32, true, 1, 0));
+            register("Pressure", Register.Table.HOLDING, 0, Register.Form.FLOAT32, Register.Order.ABCD, 1),
+            register("Temperature", Register.Table.INPUT, 2, Register.Form.INT16, Register.Order.ABCD, 0.1),
+            register("On for", Register.Table.HOLDING, 4, Register.Form.UINT32, Register.Order.CDAB, 1),
+            register("Delivered", Register.Table.HOLDING, 6, Register.Form.FLOAT64, Register.Order.DCBA, 1_000),
+            register("Measures", Register.Table.COIL, 0, Register.Form.BIT, Register.Order.ABCD, 1),
+            register("High", Register.Table.DISCRETE, 0, Register.Form.BIT, Register.Order.ABCD, 1));
 
     private static Instrument connect(Fieldsim fieldsim) throws LinkException {
         return Instrument.connect(new TcpTransport("127.0.0.1", fieldsim.instrumentPort()), Optional.of("4711"));
@@ -91,11 +98,14 @@ class LiveLinkTest {
     void aTransmitterIsReadByItsMapOfRegisters() throws Exception {
         try (Transmitter transmitter = Transmitter.start(0, Clock.systemUTC());
                 ModbusLink link = ModbusLink.connect("127.0.0.1", transmitter.port(), 1, MAP, Duration.ofSeconds(2))) {
-            assertThat(link.channels()).extracting(channel -> channel.name()).containsExactly("Pressure", "Temperature", "On for");
+            assertThat(link.channels()).extracting(channel -> channel.name()).containsExactly("Pressure", "Temperature", "On for", "Delivered", "Measures", "High");
             double[] values = link.fetch();
             assertThat(values[0]).isBetween(5.6, 6.8);
             assertThat(values[1]).isBetween(10.5, 12.3);
             assertThat(values[2]).isBetween(0.0, 5.0);
+            assertThat(values[3]).as("12.5 litres a second").isBetween(12.5 * values[2], 12.5 * (values[2] + 1));
+            assertThat(values[4]).isEqualTo(1);
+            assertThat(values[5]).isIn(0.0, 1.0);
         }
     }
 
@@ -115,7 +125,7 @@ class LiveLinkTest {
         off.close();
         Waiting.until(() -> isSilent(port));
         assertThatThrownBy(() -> ModbusLink.connect("127.0.0.1", port, 1, MAP, Duration.ofSeconds(1))).isInstanceOf(LinkException.NotReachable.class);
-        List<Register> beyond = List.of(new Register("Flow", "m³/h", true, 40, Register.Form.FLOAT32, false, 1, 0));
+        List<Register> beyond = List.of(register("Flow", Register.Table.HOLDING, 40, Register.Form.FLOAT32, Register.Order.ABCD, 1));
         try (Transmitter transmitter = Transmitter.start(port, Clock.systemUTC());
                 ModbusLink wrong = ModbusLink.connect("127.0.0.1", port, 1, beyond, Duration.ofSeconds(1));
                 ModbusLink right = ModbusLink.connect("127.0.0.1", port, 1, MAP, Duration.ofSeconds(1))) {

@@ -10,8 +10,6 @@ import rovek.core.live.Register;
 /** A device that is read over Modbus TCP by a map of its registers. */
 public final class ModbusLink implements AutoCloseable {
 
-    private static final int READ_HOLDING_REGISTERS = 3;
-    private static final int READ_INPUT_REGISTERS = 4;
     private static final int ILLEGAL_ADDRESS = 2;
 
     private final Transport transport;
@@ -68,12 +66,12 @@ public final class ModbusLink implements AutoCloseable {
     }
 
     private double value(Register register) throws LinkException {
-        int count = register.form().registers();
-        ModbusExchange.Answer answer = exchange.read(
-                unit, register.isHolding() ? READ_HOLDING_REGISTERS : READ_INPUT_REGISTERS, register.address(), count, 2 * count);
+        Register.Table table = register.table();
+        int count = table.isOfBits() ? 1 : register.form().registers();
+        ModbusExchange.Answer answer = exchange.read(unit, table.function(), register.address(), count, register.bytes());
         if (answer.exception() != 0) {
             String why = answer.exception() == ILLEGAL_ADDRESS
-                    ? "it has no %s register %d".formatted(register.isHolding() ? "holding" : "input", register.address())
+                    ? "it has no %s %d".formatted(table.word(), register.address())
                     : "exception code " + answer.exception();
             throw new LinkException.Refused("the channel " + register.name(), why);
         }

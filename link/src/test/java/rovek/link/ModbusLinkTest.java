@@ -12,6 +12,8 @@ import java.net.Socket;
 import java.nio.ByteBuffer;
 import java.time.Duration;
 import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import org.junit.jupiter.api.AfterEach;
@@ -29,7 +31,7 @@ class ModbusLinkTest {
     private ServerSocket listening;
 
     private static Register register(String name, int address) {
-        return new Register(name, "m", true, address, Register.Form.UINT16, false, 1, 0);
+        return new Register(name, "m", Register.Table.HOLDING, address, Register.Form.UINT16, Register.Order.ABCD, 0, Optional.empty(), 1, 0);
     }
 
     /** What a device says to a question. */
@@ -139,5 +141,32 @@ class ModbusLinkTest {
         try (ModbusLink link = linked(says, LEVEL)) {
             assertThatThrownBy(link::fetch).isInstanceOf(LinkException.Refused.class).hasMessageContaining("no holding register 7");
         }
+    }
+
+    private static Register register(Register.Table table, Register.Form form) {
+        return new Register(table.word() + " " + form.word(), "", table, 0x1234, form, Register.Order.ABCD, 0, Optional.empty(), 1, 0);
+    }
+
+    /** Function codes 1 to 4, and as many registers as a number needs (V1.1b3, 6.1 to 6.4). */
+    @Test
+    void eachTableIsAskedByItsOwnFunctionAndEachNumberForItsRegisters() throws LinkException {
+        List<int[]> asked = new CopyOnWriteArrayList<>();
+        Register[] registers = {
+            register(Register.Table.COIL, Register.Form.BIT), register(Register.Table.DISCRETE, Register.Form.BIT), register(Register.Table.HOLDING, Register.Form.INT64),
+            register(Register.Table.INPUT, Register.Form.FLOAT32), register(Register.Table.HOLDING, Register.Form.BIT)};
+        try (ModbusLink link = linked((transaction, unit, function, address, out) -> {
+            asked.add(new int[] {function, address});
+            out.write(switch (asked.size()) {
+                case 1 -> frame(transaction, 0, unit, 1, 1, 0x01);
+                case 2 -> frame(transaction, 0, unit, 2, 1, 0x00);
+                case 3 -> frame(transaction, 0, unit, 3, 8, 0, 0, 0, 0, 0, 1, 0, 0);
+                case 4 -> frame(transaction, 0, unit, 4, 4, 0x40, 0x20, 0, 0);
+                default -> frame(transaction, 0, unit, 3, 2, 0, 3);
+            });
+        }, registers)) {
+            assertThat(link.fetch()).containsExactly(1, 0, 65_536, 2.5, 1);
+        }
+        assertThat(asked).extracting(one -> one[0]).containsExactly(1, 2, 3, 4, 3);
+        assertThat(asked).extracting(one -> one[1]).containsOnly(0x1234);
     }
 }

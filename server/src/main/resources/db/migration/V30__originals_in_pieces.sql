@@ -19,6 +19,8 @@ CREATE TABLE original_piece (
 -- What is packed gets no smaller.
 ALTER TABLE original_piece ALTER COLUMN bytes SET STORAGE EXTERNAL;
 
+ALTER TABLE capture ALTER COLUMN samples SET STORAGE EXTERNAL;
+
 DELETE FROM transfer_piece p USING original o WHERE o.instrument_id = p.instrument_id AND o.sha256 = p.sha256;
 INSERT INTO transfer SELECT gen_random_uuid(), instrument_id, sha256, min(arrived_at), bool_and(for_preview) FROM transfer_piece GROUP BY instrument_id, sha256;
 INSERT INTO original_piece SELECT t.id, p.first_byte, length(p.bytes), p.bytes FROM transfer_piece p JOIN transfer t USING (instrument_id, sha256);

@@ -2,7 +2,6 @@ package rovek.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.SQLException;
@@ -57,17 +56,17 @@ class DemoStoryTest {
 
     private void aBackupOfItIsTheSameElsewhere(RunningRovek rovek, Caller caller) throws Exception {
         Path file = memory.resolve("marrowdale.backup");
-        assertThat(rovekScript(rovek.database(), "backup", file)).contains("holds the database");
+        assertThat(BackupScript.run(rovek.database(), "backup", file)).contains("holds the database");
         assertThat(Files.getPosixFilePermissions(file)).as("nobody else reads it").hasSize(2);
-        assertThat(rovekScript(rovek.database(), "restore", file)).as("over what is there").contains("holds something already");
+        assertThat(BackupScript.run(rovek.database(), "restore", file)).as("over what is there").contains("holds something already");
         byte[] bytes = Files.readAllBytes(file);
         bytes[bytes.length / 2] ^= 1;
         Path bitten = Files.write(memory.resolve("bitten.backup"), bytes);
         Path cut = Files.write(memory.resolve("cut.backup"), Arrays.copyOf(bytes, bytes.length / 3));
         try (TestDatabase empty = TestDatabase.createEmpty()) {
-            assertThat(rovekScript(empty, "restore", bitten)).contains("damaged");
-            assertThat(rovekScript(empty, "restore", cut)).contains("cut off");
-            assertThat(rovekScript(empty, "restore", file)).contains("every original and every report has the digest");
+            assertThat(BackupScript.run(empty, "restore", bitten)).contains("damaged");
+            assertThat(BackupScript.run(empty, "restore", cut)).contains("cut off");
+            assertThat(BackupScript.run(empty, "restore", file)).contains("every original and every report has the digest");
             try (RunningRovek elsewhere = RunningRovek.startOn(empty, "--rovek.first-administrator.name=")) {
                 Caller there = Caller.signedIn(elsewhere.address(), "technician", "marrowdale-demo");
                 assertThat(verdicts(there)).isEqualTo(verdicts(caller));
@@ -86,17 +85,6 @@ class DemoStoryTest {
                 assertThat(count(elsewhere, "original o WHERE sha256 = (SELECT encode(sha256(string_agg(bytes, '' ORDER BY first_byte)), 'hex') FROM original_piece WHERE original_id = o.id)")).isEqualTo(25);
             }
         }
-    }
-
-    /** As whoever keeps the server runs it; what it says. */
-    private static String rovekScript(TestDatabase database, String command, Path file) throws Exception {
-        ProcessBuilder script = new ProcessBuilder("bash", "../rovek", command, file.toString()).redirectErrorStream(true);
-        script.environment().put("ROVEK_BACKUP_DB", database.url().replaceFirst("jdbc:postgresql://", ""));
-        script.environment().put("ROVEK_BACKUP_DB_USER", database.user());
-        script.environment().put("ROVEK_BACKUP_DB_PASSWORD", database.password());
-        script.environment().put("ROVEK_SECRET_KEY_FILE", file.resolveSibling(database.name() + ".key").toString());
-        Process process = script.start();
-        return new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
     }
 
     private static Map<String, String> verdicts(Caller caller) {

@@ -1,15 +1,66 @@
 package rovek.core.live;
 
+import java.math.BigInteger;
+import java.util.Optional;
+
 /**
- * A quantity in the registers of a Modbus device, after the MODBUS Application Protocol Specification V1.1b3: registers of 16
- * bits, the high byte first.
+ * A quantity in the tables of a Modbus device, after the MODBUS Application Protocol Specification V1.1b3: registers of 16 bits, and coils and
+ * discrete inputs of one.
  *
- * @param isHolding whether it is a holding register; else an input register
  * @param address from 0, as it goes over the wire
- * @param lowWordFirst whether of two registers the first is the lower one
- * @param scale what the number in the registers is multiplied by, before {@code offset} is added
+ * @param form how the number is laid down; of no meaning in a table of bits
+ * @param bit of the first register, from 0 for the least significant; of no meaning but for {@link Form#BIT}
+ * @param noValue what the device says where it has nothing to say; empty where it always has
+ * @param scale what the number is multiplied by, before {@code offset} is added
  */
-public record Register(String name, String unit, boolean isHolding, int address, Form form, boolean lowWordFirst, double scale, double offset) {
+public record Register(
+        String name, String unit, Table table, int address, Form form, Order order, int bit, Optional<NoValue> noValue, double scale, double offset) {
+
+    /** Which of a device's tables. */
+    public enum Table {
+        HOLDING("holding register", 3, 4),
+        INPUT("input register", 4, 3),
+        COIL("coil", 1, 0),
+        DISCRETE("discrete input", 2, 1);
+
+        private final String word;
+        private final int function;
+        private final int sheetDigit;
+
+        Table(String word, int function, int sheetDigit) {
+            this.word = word;
+            this.function = function;
+            this.sheetDigit = sheetDigit;
+        }
+
+        public String word() {
+            return word;
+        }
+
+        /** The function code that reads it. */
+        public int function() {
+            return function;
+        }
+
+        /** The digit that data sheets put before its numbers: 4 in 40001. */
+        public int sheetDigit() {
+            return sheetDigit;
+        }
+
+        public boolean isOfBits() {
+            return this == COIL || this == DISCRETE;
+        }
+
+        /** @throws IllegalArgumentException for a word that is none */
+        public static Table of(String word) {
+            for (Table table : values()) {
+                if (table.word.equals(word)) {
+                    return table;
+                }
+            }
+            throw new IllegalArgumentException("Nothing lies in a \"%s\".".formatted(word));
+        }
+    }
 
     /** How a number is laid down. */
     public enum Form {
@@ -17,7 +68,11 @@ public record Register(String name, String unit, boolean isHolding, int address,
         UINT16("16-bit unsigned", 1),
         INT32("32-bit signed", 2),
         UINT32("32-bit unsigned", 2),
-        FLOAT32("32-bit float (IEEE 754)", 2);
+        FLOAT32("32-bit float (IEEE 754)", 2),
+        INT64("64-bit signed", 4),
+        UINT64("64-bit unsigned", 4),
+        FLOAT64("64-bit float (IEEE 754)", 4),
+        BIT("one bit of a status word", 1);
 
         private final String word;
         private final int registers;
@@ -47,32 +102,64 @@ public record Register(String name, String unit, boolean isHolding, int address,
     }
 
     /**
+     * In which order a number's bytes come. With the letters of many data sheets, A for the most significant byte: ABCD is neither, BADC low byte first,
+     * CDAB low word first, DCBA both.
+     *
+     * @param lowWordFirst whether the first register holds the least significant bits
+     * @param lowByteFirst whether within a register the less significant byte comes first, against the specification
+     */
+    public record Order(boolean lowWordFirst, boolean lowByteFirst) {
+
+        public static final Order ABCD = new Order(false, false);
+        public static final Order BADC = new Order(false, true);
+        public static final Order CDAB = new Order(true, false);
+        public static final Order DCBA = new Order(true, true);
+
+        /** The number's bits, the most significant first, from the right. */
+        long bits(byte[] bytes) {
+            long bits = 0;
+            int words = bytes.length / 2;
+            for (int i = 0; i < words; i++) {
+                int at = 2 * (lowWordFirst ? words - 1 - i : i);
+                int high = bytes[lowByteFirst ? at + 1 : at] & 0xFF;
+                int low = bytes[lowByteFirst ? at : at + 1] & 0xFF;
+                bits = bits << 16 | high << 8 | low;
+            }
+            return bits;
+        }
+    }
+
+    /** How many bytes an answer has that holds it. */
+    public int bytes() {
+        return table.isOfBits() ? 1 : 2 * form.registers();
+    }
+
+    /**
      * The quantity's value.
      *
-     * @param bytes of its registers, in the order they came
-     * @return NaN where a float is none
+     * @param bytes of its registers, in the order they came; of a table of bits the byte whose lowest bit is it
+     * @return NaN where a float is none, or the device has nothing to say; whole numbers beyond 2 to the 53rd to the nearest that a double holds
      */
     public double value(byte[] bytes) {
-        if (bytes.length != 2 * form.registers()) {
-            throw new IllegalArgumentException("%s has %d bytes, not %d.".formatted(name, 2 * form.registers(), bytes.length));
+        if (bytes.length != bytes()) {
+            throw new IllegalArgumentException("%s has %d bytes, not %d.".formatted(name, bytes(), bytes.length));
         }
-        double raw = switch (form) {
-            case INT16 -> (short) word(bytes, 0);
-            case UINT16 -> word(bytes, 0);
-            case INT32 -> both(bytes);
-            case UINT32 -> both(bytes) & 0xFFFF_FFFFL;
-            case FLOAT32 -> Float.intBitsToFloat(both(bytes));
+        long bits = table.isOfBits() ? bytes[0] & 1 : order.bits(bytes);
+        double raw = table.isOfBits() ? bits : number(bits);
+        boolean isNone = !Double.isFinite(raw) || noValue.filter(mark -> mark.is(bits, raw)).isPresent();
+        return isNone ? Double.NaN : raw * scale + offset;
+    }
+
+    private double number(long bits) {
+        return switch (form) {
+            case INT16 -> (short) bits;
+            case UINT16, UINT32 -> bits;
+            case INT32 -> (int) bits;
+            case FLOAT32 -> Float.intBitsToFloat((int) bits);
+            case INT64 -> bits;
+            case UINT64 -> bits >= 0 ? bits : new BigInteger(Long.toUnsignedString(bits)).doubleValue();
+            case FLOAT64 -> Double.longBitsToDouble(bits);
+            case BIT -> bits >> bit & 1;
         };
-        return Double.isFinite(raw) ? raw * scale + offset : Double.NaN;
-    }
-
-    private int both(byte[] bytes) {
-        int first = word(bytes, 0);
-        int second = word(bytes, 1);
-        return lowWordFirst ? second << 16 | first : first << 16 | second;
-    }
-
-    private static int word(byte[] bytes, int at) {
-        return (bytes[2 * at] & 0xFF) << 8 | bytes[2 * at + 1] & 0xFF;
     }
 }

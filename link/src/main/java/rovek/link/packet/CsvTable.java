@@ -1,12 +1,14 @@
 package rovek.link.packet;
 
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.StringReader;
-import java.io.StringWriter;
+import java.io.OutputStreamWriter;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.DoubleStream;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVPrinter;
@@ -21,6 +23,7 @@ import rovek.core.reading.TableCapture.Words;
 final class CsvTable {
 
     private static final int MOST_ROWS = 2_000_000;
+    private static final int MOST_CELLS = 4_500_000;
     private static final int LONGEST_WORDS = 10_000;
 
     private CsvTable() {}
@@ -29,8 +32,8 @@ final class CsvTable {
     record Heading(String name, String unit, boolean holdsNumbers) {}
 
     static byte[] write(TableCapture table) {
-        StringWriter text = new StringWriter();
-        try (CSVPrinter printer = new CSVPrinter(text, CSVFormat.RFC4180)) {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (CSVPrinter printer = new CSVPrinter(new OutputStreamWriter(bytes, StandardCharsets.UTF_8), CSVFormat.RFC4180)) {
             printer.printRecord(table.columns().stream().map(Column::name).toList());
             for (int row = 0; row < table.rows(); row++) {
                 List<String> cells = new ArrayList<>();
@@ -42,7 +45,7 @@ final class CsvTable {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-        return text.toString().getBytes(StandardCharsets.UTF_8);
+        return bytes.toByteArray();
     }
 
     private static String cell(Column column, int row) {
@@ -54,41 +57,48 @@ final class CsvTable {
     }
 
     static List<Column> read(byte[] csv, List<Heading> headings, String where) throws PackageException {
-        List<double[]> numbers = new ArrayList<>();
-        List<List<String>> words = new ArrayList<>();
-        List<CSVRecord> records;
-        try (CSVParser parser = CSVParser.parse(new StringReader(new String(csv, StandardCharsets.UTF_8)), CSVFormat.RFC4180)) {
-            records = parser.getRecords();
-        } catch (IOException | IllegalStateException | UncheckedIOException e) {
-            throw PackageException.damaged("the table of " + where + " cannot be read");
-        }
-        if (records.isEmpty() || records.size() > MOST_ROWS || !records.get(0).toList().equals(headings.stream().map(Heading::name).toList())) {
-            throw PackageException.invalid(where, "the table's first row is not the columns that are described");
-        }
-        int rows = records.size() - 1;
-        headings.forEach(heading -> {
-            numbers.add(heading.holdsNumbers() ? new double[rows] : new double[0]);
-            words.add(new ArrayList<>());
-        });
-        for (int row = 0; row < rows; row++) {
-            CSVRecord cells = records.get(row + 1);
-            if (cells.size() != headings.size()) {
-                throw PackageException.invalid(where, "row %d of the table has %d cells, not %d".formatted(row + 1, cells.size(), headings.size()));
-            }
-            for (int c = 0; c < headings.size(); c++) {
-                if (headings.get(c).holdsNumbers()) {
-                    numbers.get(c)[row] = number(cells.get(c), where, row + 1);
-                } else {
-                    words.get(c).add(PlainText.without(cells.get(c), LONGEST_WORDS));
+        List<DoubleStream.Builder> numbers = headings.stream().map(heading -> DoubleStream.builder()).toList();
+        List<List<String>> words = headings.stream().<List<String>>map(heading -> new ArrayList<>()).toList();
+        try (CSVParser parser = CSVParser.parse(new ByteArrayInputStream(csv), StandardCharsets.UTF_8, CSVFormat.RFC4180)) {
+            int row = -1;
+            for (CSVRecord cells : parser) {
+                if (row < 0 && !cells.toList().equals(headings.stream().map(Heading::name).toList())) {
+                    break;
+                }
+                if (row >= MOST_ROWS || (row + 1L) * headings.size() > MOST_CELLS) {
+                    throw PackageException.invalid(where, "the table has more than %,d rows or %,d cells".formatted(MOST_ROWS, MOST_CELLS));
+                }
+                row++;
+                if (row > 0) {
+                    take(cells, row, headings, numbers, words, where);
                 }
             }
+            if (row < 0) {
+                throw PackageException.invalid(where, "the table's first row is not the columns that are described");
+            }
+        } catch (IOException | IllegalStateException | UncheckedIOException e) {
+            throw PackageException.damaged("the table of " + where + " cannot be read");
         }
         List<Column> columns = new ArrayList<>();
         for (int c = 0; c < headings.size(); c++) {
             Heading heading = headings.get(c);
-            columns.add(heading.holdsNumbers() ? new Numbers(heading.name(), heading.unit(), numbers.get(c)) : new Words(heading.name(), words.get(c)));
+            columns.add(heading.holdsNumbers() ? new Numbers(heading.name(), heading.unit(), numbers.get(c).build().toArray()) : new Words(heading.name(), words.get(c)));
         }
         return columns;
+    }
+
+    private static void take(
+            CSVRecord cells, int row, List<Heading> headings, List<DoubleStream.Builder> numbers, List<List<String>> words, String where) throws PackageException {
+        if (cells.size() != headings.size()) {
+            throw PackageException.invalid(where, "row %d of the table has %d cells, not %d".formatted(row, cells.size(), headings.size()));
+        }
+        for (int c = 0; c < headings.size(); c++) {
+            if (headings.get(c).holdsNumbers()) {
+                numbers.get(c).add(number(cells.get(c), where, row));
+            } else {
+                words.get(c).add(PlainText.without(cells.get(c), LONGEST_WORDS));
+            }
+        }
     }
 
     private static double number(String cell, String where, int row) throws PackageException {

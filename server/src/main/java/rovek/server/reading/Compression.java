@@ -13,6 +13,11 @@ import java.util.zip.InflaterInputStream;
 /** Captures deflated, samples as little-endian floats; nothing is lost. */
 final class Compression {
 
+    private static final int TRIED_BYTES = 4_096;
+    private static final int WRAPPING_BYTES = 64;
+    /** Of the length before. */
+    private static final double WORTH_IT = 0.75;
+
     private Compression() {}
 
     static byte[] compress(float[] samples) {
@@ -21,15 +26,21 @@ final class Compression {
         return compress(raw.array());
     }
 
-    /** Nothing stays nothing. */
+    /** Nothing stays nothing. What would hardly get smaller is only wrapped: squeezing noise takes longer than analysing it. */
     static byte[] compress(byte[] raw) {
         if (raw.length == 0) {
             return raw;
         }
-        ByteArrayOutputStream out = new ByteArrayOutputStream(raw.length);
-        Deflater fast = new Deflater(Deflater.BEST_SPEED);
+        int tried = Math.min(TRIED_BYTES, raw.length);
+        boolean isWorthIt = deflated(raw, (raw.length - tried) / 2, tried, Deflater.BEST_SPEED).length < WORTH_IT * tried;
+        return deflated(raw, 0, raw.length, isWorthIt ? Deflater.BEST_SPEED : Deflater.NO_COMPRESSION);
+    }
+
+    private static byte[] deflated(byte[] raw, int from, int count, int level) {
+        ByteArrayOutputStream out = new ByteArrayOutputStream(count + WRAPPING_BYTES);
+        Deflater fast = new Deflater(level);
         try (DeflaterOutputStream deflating = new DeflaterOutputStream(out, fast)) {
-            deflating.write(raw);
+            deflating.write(raw, from, count);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         } finally {

@@ -89,8 +89,7 @@ public class LookInside {
         if (kept.isPresent()) {
             return originals.spooled(kept.get().id());
         }
-        UUID transfer = pieces.fetch(instrumentId, link, file, digest, true, bytes -> hold.giveWay());
-        return pieces.arrived(transfer, file, digest);
+        return pieces.fetch(instrumentId, link, file, digest, true, bytes -> hold.giveWay()).file();
     }
 
     private Inside inside(UUID readFrom, String name, Spool file) {

@@ -1,5 +1,7 @@
 package rovek.server.transfer;
 
+import java.io.IOException;
+import java.io.OutputStream;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import rovek.link.Instrument;
@@ -10,11 +12,22 @@ import rovek.link.LinkException;
 @Service
 class PieceFetch {
 
+    private static final int LARGEST_PIECE = 1 << 20;
+    private static final long QUICK_NANOS = 100_000_000;
+
     private final Pieces pieces;
 
     PieceFetch(Pieces pieces) {
         this.pieces = pieces;
     }
+
+    /**
+     * What has arrived whole.
+     *
+     * @param transfer that its pieces are kept under
+     * @param file on disk, to be closed
+     */
+    record Fetched(UUID transfer, Spool file) {}
 
     /** Told of every piece, the one that was there from earlier tries first. */
     @FunctionalInterface
@@ -25,36 +38,37 @@ class PieceFetch {
     /**
      * @param digest of the file as it is on the instrument now
      * @param forPreview whether it is only to be looked into
-     * @return the transfer that the pieces are kept under
+     * @throws LinkException.DigestDiffers where what arrived is not what the instrument said; then it is forgotten
      */
-    UUID fetch(UUID instrumentId, Instrument link, InstrumentFile file, String digest, boolean forPreview, Watcher watcher) throws LinkException {
+    Fetched fetch(UUID instrumentId, Instrument link, InstrumentFile file, String digest, boolean forPreview, Watcher watcher) throws LinkException {
         UUID transfer = pieces.begin(instrumentId, digest, forPreview);
-        long at = pieces.arrived(transfer);
-        watcher.arrived(at);
-        while (at < file.bytes()) {
-            byte[] piece = link.slice(file.name(), at, (int) Math.min(Pieces.PIECE_BYTES, file.bytes() - at));
-            if (piece.length == 0) {
-                return transfer;
-            }
-            pieces.add(transfer, at, piece);
-            at += piece.length;
-            watcher.arrived(piece.length);
-        }
-        return transfer;
-    }
-
-    /**
-     * What has arrived, on disk.
-     *
-     * @throws LinkException.DigestDiffers where that is not what the instrument said; then it is forgotten
-     */
-    Spool arrived(UUID transfer, InstrumentFile file, String digest) throws LinkException {
-        Spool spool = Spool.of(out -> pieces.write(transfer, out));
+        Spool spool = Spool.of(out -> fetch(transfer, link, file, out, watcher));
         if (!spool.sha256().equals(digest)) {
             spool.close();
             pieces.drop(transfer);
             throw new LinkException.DigestDiffers(file.name());
         }
-        return spool;
+        return new Fetched(transfer, spool);
+    }
+
+    private void fetch(UUID transfer, Instrument link, InstrumentFile file, OutputStream out, Watcher watcher) throws LinkException, IOException {
+        long at = pieces.write(transfer, out);
+        watcher.arrived(at);
+        int wanted = Pieces.PIECE_BYTES;
+        while (at < file.bytes()) {
+            long asked = System.nanoTime();
+            byte[] piece = link.slice(file.name(), at, (int) Math.min(wanted, file.bytes() - at));
+            if (piece.length == 0) {
+                return;
+            }
+            // Over a fast link fewer and larger pieces; over a slow one as little as possible is lost when it breaks.
+            if (System.nanoTime() - asked < QUICK_NANOS && wanted < LARGEST_PIECE) {
+                wanted *= 2;
+            }
+            pieces.add(transfer, at, piece);
+            out.write(piece);
+            at += piece.length;
+            watcher.arrived(piece.length);
+        }
     }
 }

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Supplier;
 import org.springframework.stereotype.Service;
 import rovek.core.reading.ClockCorrection;
 import rovek.core.reading.ClockState;
@@ -132,18 +133,17 @@ public class ReadBack {
             if (known.isPresent()) {
                 originals.noteOnInstrument(instrumentId, digest);
                 done += file.bytes();
-                take(file, known.get(), originals.spooled(known.get().id()));
+                take(file, originals.spooled(known.get().id()), known::get);
             } else {
-                UUID transfer = pieces.fetch(instrumentId, link, file, digest, false, bytes -> arrived(file, bytes));
-                Spool spool = pieces.arrived(transfer, file, digest);
-                take(file, originals.keepArrived(transfer, instrumentId, file.name(), spool), spool);
+                PieceFetch.Fetched fetched = pieces.fetch(instrumentId, link, file, digest, false, bytes -> arrived(file, bytes));
+                take(file, fetched.file(), () -> originals.keepArrived(fetched.transfer(), instrumentId, file.name(), fetched.file()));
             }
         }
 
-        private void take(InstrumentFile file, Originals.Kept original, Spool spool) {
+        private void take(InstrumentFile file, Spool spool, Supplier<Originals.Kept> original) {
             progress.report(done, total, "Checking " + file.name());
             try (spool) {
-                outcome = outcome.plus(intake.take(original, spool, instrumentId, clockState));
+                outcome = outcome.plus(intake.take(original.get(), spool, instrumentId, clockState));
             } catch (PackageException e) {
                 // One file that makes no sense keeps nobody from the others; its bytes are kept for a Rovek that understands them.
                 notUnderstood.add("%s was kept as an original but not taken: %s".formatted(file.name(), e.getMessage()));

@@ -29,28 +29,30 @@ record Spool(Path path, String sha256, long size) implements AutoCloseable {
 
     /** Writes what is to be worked on. */
     @FunctionalInterface
-    interface Writing {
-        void into(OutputStream out) throws IOException;
+    interface Writing<E extends Exception> {
+        void into(OutputStream out) throws IOException, E;
     }
 
     /** @throws DomainProblem.Conflict where the server's disk takes no more */
-    static Spool of(Writing writing) {
+    static <E extends Exception> Spool of(Writing<E> writing) throws E {
+        Path path = null;
         try {
-            Path path = Files.createTempFile(NAMED, ".zip");
-            try {
-                MessageDigest digest = Sha256.digest();
-                try (OutputStream out = new DigestOutputStream(Files.newOutputStream(path), digest)) {
-                    writing.into(out);
-                }
-                return new Spool(path, HexFormat.of().formatHex(digest.digest()), Files.size(path));
-            } catch (IOException | RuntimeException e) {
-                Files.deleteIfExists(path);
-                throw e;
+            path = Files.createTempFile(NAMED, ".zip");
+            MessageDigest digest = Sha256.digest();
+            try (OutputStream out = new DigestOutputStream(Files.newOutputStream(path), digest)) {
+                writing.into(out);
             }
+            Spool spool = new Spool(path, HexFormat.of().formatHex(digest.digest()), Files.size(path));
+            path = null;
+            return spool;
         } catch (IOException e) {
             LOG.error("A file under way could not be written.", e);
             throw new DomainProblem.Conflict(
                     "no-room-under-way", "The server cannot write files under way to its disk: nothing of this step was stored. Make room there, then try again.");
+        } finally {
+            if (path != null) {
+                path.toFile().delete();
+            }
         }
     }
 
