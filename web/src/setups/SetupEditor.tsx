@@ -10,7 +10,7 @@ import { Button } from '../parts/Button'
 import { say } from '../parts/notices'
 import { Trouble } from '../parts/Trouble'
 import { words } from '../words/en'
-import { isAsked, usualValues, writtenValues } from './fields'
+import { askedFields, said, usualValues, writtenValues } from './fields'
 import { SetupFit } from './SetupFit'
 import { SetupLive } from './SetupLive'
 import { SetupRevisions } from './SetupRevisions'
@@ -86,15 +86,13 @@ function Editor({ saved, form, choice, onSaved }: { saved: SetupView | undefined
           )}
         </div>
         <div className="mb-4 flex max-w-[760px] flex-wrap gap-x-8 gap-y-2">
-          {form.fields
-            .filter((field) => isAsked(field, values))
-            .map((field) => (
-              <label key={field.key} className="flex items-center gap-2">
-                <span className="text-ink2">{field.name}</span>
-                <SetupValue field={field} label={field.name} value={values[field.key] ?? ''} disabled={!mayEdit} onChange={(value) => setValues({ ...values, [field.key]: value })} />
-                <span className="text-ink3">{field.unit}</span>
-              </label>
-            ))}
+          {askedFields(form.fields, values).map((field) => (
+            <label key={field.key} className="flex items-center gap-2">
+              <span className="text-ink2">{field.name}</span>
+              <SetupValue field={field} label={field.name} value={said(field, values)} disabled={!mayEdit} onChange={(value) => setValues({ ...values, [field.key]: value })} />
+              <span className="text-ink3">{field.unit}</span>
+            </label>
+          ))}
         </div>
         <SetupRowTable form={form} rows={rows} mayEdit={mayEdit} onChange={setRows} />
         <Trouble error={save.error ?? remove.error} />

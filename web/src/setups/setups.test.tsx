@@ -54,6 +54,29 @@ describe('a set-up', () => {
     )
   })
 
+  it('asks for what follows from what was said, and for what is new as it usually is', async () => {
+    const rowFields = [
+      field('name', 'Name', {}),
+      field('table', 'Lies in', { usual: 'register', kind: 'CHOICE', options: ['register', 'coil'] }),
+      field('form', 'Laid down as', { usual: '32-bit', kind: 'CHOICE', options: ['16-bit', '32-bit'], whenKey: 'table', whenValues: ['register'] }),
+      field('words', 'Word order', { usual: 'high', kind: 'CHOICE', options: ['high', 'low'], whenKey: 'form', whenValues: ['32-bit'] }),
+      field('noValue', 'No value is', {}),
+      field('scale', 'Times', { usual: '1', kind: 'NUMBER' }),
+      field('offset', 'Plus', { usual: '0', kind: 'NUMBER' }),
+    ]
+    answering('GET', '/api/setups/forms', () => [{ ...form, id: 'registers', rowFields }])
+    answering('PUT', '/api/setups/s', () => saved)
+    const older = { ...saved, form: 'registers', rows: [{ name: 'Level', table: 'register', form: '32-bit', scale: '2', offset: '0' }] }
+    show(<SetupEditor saved={older} onSaved={() => undefined} />)
+    expect(((await screen.findByLabelText('Word order 1')) as HTMLSelectElement).value).toBe('high')
+    fireEvent.change(screen.getByLabelText('Lies in 1'), { target: { value: 'coil' } })
+    expect(screen.queryByLabelText('Laid down as 1')).toBeNull()
+    expect(screen.queryByLabelText('Word order 1')).toBeNull()
+    fireEvent.click(screen.getByText('Save set-up'))
+    await waitFor(() => expect(changes()[0]?.body).toMatchObject({ rows: [{ name: 'Level', table: 'coil', noValue: '', scale: '2', offset: '0' }] }))
+    expect(JSON.stringify(changes()[0]?.body)).not.toContain('words')
+  })
+
   it('keeps what was typed when the server finds it wrong', async () => {
     answering('PUT', '/api/setups/s', () => new Refusal(422, 'invalid', 'Interval is a number from 0.1 to 86400 s, not "0".'))
     show(<SetupEditor saved={saved} onSaved={() => undefined} />)
