@@ -33,7 +33,7 @@ export function SettingsPanel({ nodeId, isOpen, onOpen, mayEdit }: Props) {
       if (committed.changeId) remember(committed.changeId)
       setWanted(null)
     },
-    onSettled: () => refresh(client, 'settings', 'outline', 'sheet', 'trend', 'routes', 'changes'),
+    onSettled: () => refresh(client, 'settings', 'curves', 'outline', 'sheet', 'trend', 'routes', 'changes'),
   })
   const [wanted, setWanted] = useState<{ values: Record<string, string | null>; effect: SettingEffect } | null>(null)
   const ask = useMutation({
