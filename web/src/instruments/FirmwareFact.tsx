@@ -12,6 +12,7 @@ import { say } from '../parts/notices'
 import { Trouble } from '../parts/Trouble'
 import { minutes } from '../units/format'
 import { words } from '../words/en'
+import { FirmwareConfirm } from './FirmwareConfirm'
 
 const text = words.instruments.update
 
@@ -34,6 +35,7 @@ export function FirmwareFact({ instrument, busy, onDrive, onJob }: { instrument:
       setAsked(null)
     },
   })
+  const isVouchedFor = (one: FirmwareLine) => one.confirmedBy !== '' || (one.signedBy !== '' && one.signedBy.toLowerCase() === instrument.maker.toLowerCase())
   const others = here.data?.filter((one) => one.version !== instrument.firmware) ?? []
   if (onDrive) return <span>{instrument.firmware}</span>
   return (
@@ -48,8 +50,10 @@ export function FirmwareFact({ instrument, busy, onDrive, onJob }: { instrument:
         <FileButton text={text.bring} label={text.file} accept=".zip" disabled={bring.isPending} onFile={(file) => bring.mutate(file)} />
       </span>
       <Trouble error={bring.error ?? here.error} />
-      {asked && (
+      {asked && !isVouchedFor(asked) && <FirmwareConfirm firmware={asked} maker={instrument.maker} onConfirmed={setAsked} onClose={() => setAsked(null)} />}
+      {asked && isVouchedFor(asked) && (
         <Dialog title={text.title(asked.version)} open onClose={() => setAsked(null)}>
+          <p className="mb-3">{asked.signedBy ? text.signed(asked.signedBy) : text.confirmed(asked.confirmedBy, asked.keptBy)}</p>
           <p className="mb-3">{text.warning(minutes(Math.ceil(asked.seconds / 60) + 1))}</p>
           <Trouble error={install.error} />
           <span className="flex gap-4">

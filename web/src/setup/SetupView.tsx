@@ -3,6 +3,7 @@ import { Page } from '../parts/Page'
 import { words } from '../words/en'
 import { AuditTable } from './AuditTable'
 import { HouseRules } from './HouseRules'
+import { MakersKeys } from './MakersKeys'
 import { Networks } from './Networks'
 import { OwnPassword } from './OwnPassword'
 import { People } from './People'
@@ -17,6 +18,7 @@ export function SetupView() {
         {may.manage ? <People /> : <p className="mb-4 text-ink2">{words.setup.onlyAdministrator}</p>}
         <HouseRules mayDecide={may.sign} />
         {may.manage && <Networks />}
+        {may.manage && <MakersKeys />}
         {may.edit && <SkipReasons />}
         {may.edit && <AuditTable />}
       </div>

@@ -54,6 +54,14 @@ export const instruments = {
     warning: (minutes: string) =>
       `It takes about ${minutes}. Meanwhile nothing else is possible with the instrument, and it must stay switched on. If the link breaks, the old firmware stays, and the next try goes on from there.`,
     kept: (version: string, model: string) => `Firmware ${version} for ${model} is kept.`,
+    signed: (maker: string) => `Signed with a key of ${maker} that an administrator has registered.`,
+    confirmed: (by: string, keptBy: string) => `Not signed. ${keptBy} brought it, and ${by} confirmed that it is what its maker publishes.`,
+    confirmTitle: (version: string) => `Is firmware ${version} what its maker publishes?`,
+    notSigned: (maker: string, keptBy: string) =>
+      `It is not signed with a registered key of ${maker}. Before it may be installed, somebody else than ${keptBy}, who brought it, has to confirm it.`,
+    compare: 'Compare its SHA-256 with the one that the maker publishes:',
+    confirm: 'It is the same',
+    isConfirmed: (version: string) => `Firmware ${version} is confirmed.`,
     none: 'none other here',
   },
   calibration: {

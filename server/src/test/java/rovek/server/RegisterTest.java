@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
-import java.time.Instant;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -16,7 +15,6 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import rovek.fieldsim.Fieldsim;
-import rovek.link.packet.FirmwarePackage;
 import tools.jackson.databind.JsonNode;
 
 /** What is known of an instrument beside its readings: its calibration and papers, its firmware, what lies in its memory. */
@@ -99,34 +97,6 @@ class RegisterTest {
         assertThat(warned.get("warnings").get(0).asString()).contains(ranOut);
         caller.post("/api/certificates/" + certificate + "/sign", signature).ok();
         caller.put("/api/rules", Map.of("refuseOverdue", true, "fileNeedsSecond", true)).ok();
-    }
-
-    @Test
-    void firmwareIsUpdatedFromAFileAlsoAfterACut() {
-        byte[] file = new FirmwarePackage("VH-2", "2.5.0", 1, Instant.now(), random(300_000)).pack();
-        assertThat(caller.sendFile("/api/firmware", "wrong.zip", PDF).sentence()).contains("no field package");
-        String firmware = caller.sendFile("/api/firmware", "vh2.zip", file).ok().get("id").asString();
-        assertThat(caller.sendFile("/api/firmware", "vh2 again.zip", file).ok().get("id").asString()).as("the same file is kept once").isEqualTo(firmware);
-        String other = caller.sendFile("/api/firmware", "lc4.zip", new FirmwarePackage("LC-4", "9", 1, Instant.now(), new byte[9]).pack()).ok().get("id").asString();
-        String path = "/api/instruments/" + instrument + "/firmware";
-        assertThat(caller.post(path, Map.of("firmwareId", other)).sentence()).contains("for LC-4, not for VH-2");
-        field.press("/api/battery", Map.of("percent", 20));
-        assertThat(caller.awaitJob(caller.post(path, Map.of("firmwareId", firmware)).ok()).get("sentence").asString()).contains("battery is too low");
-        field.press("/api/battery", Map.of("percent", 90));
-        field.faults(Map.of("cutAfterBytes", 270));
-        JsonNode cut = caller.awaitJob(caller.post(path, Map.of("firmwareId", firmware)).ok());
-        assertThat(cut.get("state").asString()).isEqualTo("FAILED");
-        assertThat(cut.get("sentence").asString()).contains("goes on from there");
-        JsonNode done = caller.awaitJob(caller.post(path, Map.of("firmwareId", firmware)).ok());
-        assertThat(done.get("sentence").asString()).isEqualTo("Firmware 2.5.0 is installed and verified; it was 2.4.1.");
-        assertThat(caller.awaitJob(caller.post(path, Map.of("firmwareId", firmware)).ok()).get("sentence").asString()).isEqualTo("Firmware 2.5.0 is installed already.");
-        assertThat(view().get("firmware").asString()).isEqualTo("2.5.0");
-    }
-
-    private static byte[] random(int count) {
-        byte[] bytes = new byte[count];
-        new java.util.Random(1).nextBytes(bytes);
-        return bytes;
     }
 
     @Test

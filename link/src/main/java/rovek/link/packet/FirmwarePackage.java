@@ -1,9 +1,14 @@
 package rovek.link.packet;
 
+import java.nio.charset.StandardCharsets;
+import java.security.GeneralSecurityException;
+import java.security.PrivateKey;
+import java.security.Signature;
 import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
+import rovek.link.Sha256;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -14,11 +19,35 @@ import tools.jackson.databind.node.ObjectNode;
  * @param version as the instrument will name it
  * @param seconds how long the instrument takes to install it
  * @param image what the instrument installs
+ * @param signature the maker's over {@link #signedText}, Ed25519 (RFC 8032), 64 bytes; empty where there is none
  */
-public record FirmwarePackage(String model, String version, int seconds, Instant createdAt, byte[] image) {
+public record FirmwarePackage(String model, String version, int seconds, Instant createdAt, byte[] image, Optional<byte[]> signature) {
+
+    /** Of a signature, as the JDK knows it. */
+    public static final String ALGORITHM = "Ed25519";
 
     private static final String ABOUT = "firmware.json";
     private static final String IMAGE = "image.bin";
+    private static final String SIGNATURE = "signature.bin";
+    private static final int SIGNATURE_BYTES = 64;
+
+    /** Without a signature. */
+    public FirmwarePackage(String model, String version, int seconds, Instant createdAt, byte[] image) {
+        this(model, version, seconds, createdAt, image, Optional.empty());
+    }
+
+    /** What a maker signs: the model it is for, its version, how long it takes and the image's digest, a line each, UTF-8. */
+    public static String signedText(String model, String version, int seconds, String imageSha256) {
+        return "rovek-firmware 1\n%s\n%s\n%d\n%s\n".formatted(model, version, seconds, imageSha256);
+    }
+
+    /** The same, signed as its maker does. */
+    public FirmwarePackage signedWith(PrivateKey key) throws GeneralSecurityException {
+        Signature signing = Signature.getInstance(ALGORITHM);
+        signing.initSign(key);
+        signing.update(signedText(model, version, seconds, Sha256.of(image)).getBytes(StandardCharsets.UTF_8));
+        return new FirmwarePackage(model, version, seconds, createdAt, image, Optional.of(signing.sign()));
+    }
 
     public byte[] pack() {
         ObjectNode about = Schemas.PUBLISHED.json().createObjectNode();
@@ -26,6 +55,7 @@ public record FirmwarePackage(String model, String version, int seconds, Instant
         Map<String, byte[]> entries = new LinkedHashMap<>();
         entries.put(ABOUT, Schemas.PUBLISHED.json().writeValueAsBytes(about));
         entries.put(IMAGE, image);
+        signature.ifPresent(bytes -> entries.put(SIGNATURE, bytes));
         return new PackageEntries("firmware", createdAt, new Maker("firmware", Optional.empty()), entries).pack();
     }
 
@@ -40,8 +70,12 @@ public record FirmwarePackage(String model, String version, int seconds, Instant
         if (!entries.kind().equals("firmware") || about == null || image == null) {
             throw PackageException.foreign("it holds no firmware");
         }
+        Optional<byte[]> signature = Optional.ofNullable(entries.entries().get(SIGNATURE));
+        if (signature.isPresent() && signature.get().length != SIGNATURE_BYTES) {
+            throw PackageException.invalid(SIGNATURE, "a signature has %d bytes".formatted(SIGNATURE_BYTES));
+        }
         JsonNode node = Schemas.PUBLISHED.firmware(about);
         return new FirmwarePackage(
-                node.get("model").stringValue(), node.get("version").stringValue(), node.get("seconds").intValue(), entries.createdAt(), image);
+                node.get("model").stringValue(), node.get("version").stringValue(), node.get("seconds").intValue(), entries.createdAt(), image, signature);
     }
 }

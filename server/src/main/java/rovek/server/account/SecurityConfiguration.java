@@ -68,7 +68,7 @@ class SecurityConfiguration {
                         .requestMatchers("/api/session", "/api/openapi.json").permitAll()
                         .requestMatchers(POST, "/api/session/password").hasRole("VIEWER")
                         .requestMatchers("/api/accounts/**").hasRole("ADMINISTRATOR")
-                        .requestMatchers("/api/networks").hasRole("ADMINISTRATOR")
+                        .requestMatchers("/api/networks", "/api/makers-keys").hasRole("ADMINISTRATOR")
                         .requestMatchers(GET, "/api/audit/**").hasRole("TECHNICIAN")
                         .requestMatchers(POST, "/api/certificates/*/sign", "/api/certificates/*/withdraw").hasRole("REVIEWER")
                         .requestMatchers(PUT, "/api/rules").hasRole("REVIEWER")

@@ -8,6 +8,7 @@ import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -20,10 +21,12 @@ class FirmwareController {
 
     private final FirmwareShelf shelf;
     private final FirmwareUpdate update;
+    private final MakersKeys keys;
 
-    FirmwareController(FirmwareShelf shelf, FirmwareUpdate update) {
+    FirmwareController(FirmwareShelf shelf, FirmwareUpdate update, MakersKeys keys) {
         this.shelf = shelf;
         this.update = update;
+        this.keys = keys;
     }
 
     record Install(UUID firmwareId) {}
@@ -37,6 +40,21 @@ class FirmwareController {
     @ResponseStatus(HttpStatus.CREATED)
     FirmwareShelf.FirmwareLine keep(@RequestParam MultipartFile file) throws IOException {
         return shelf.keep(file.getBytes());
+    }
+
+    @PostMapping("/api/firmware/{id}/confirm")
+    FirmwareShelf.FirmwareLine confirm(@PathVariable UUID id) {
+        return shelf.confirm(id);
+    }
+
+    @GetMapping("/api/makers-keys")
+    MakersKeys.Keys keys() {
+        return keys.now();
+    }
+
+    @PutMapping("/api/makers-keys")
+    MakersKeys.Keys keys(@RequestBody MakersKeys.Keys wanted) {
+        return keys.put(wanted);
     }
 
     @PostMapping("/api/instruments/{id}/firmware")

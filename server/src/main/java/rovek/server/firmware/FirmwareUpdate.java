@@ -44,14 +44,21 @@ public class FirmwareUpdate {
         this.transaction = transaction;
     }
 
-    private record Installed(String version) {}
+    /** What stands in the audit trail. */
+    private record Installed(String version, String sha256, String signedBy, String confirmedBy) {}
 
-    /** @throws DomainProblem.Conflict where it is for another model */
+    /** @throws DomainProblem.Conflict where it is for another model, or nobody but who brought it has vouched for it */
     public JobView start(UUID instrumentId, UUID firmwareId) {
         FirmwareLine firmware = shelf.get(firmwareId);
         InstrumentView instrument = instruments.get(instrumentId);
         if (!firmware.model().equals(instrument.model())) {
             throw new DomainProblem.Conflict("other-model", "This firmware is for %s, not for %s. Nothing was loaded.".formatted(firmware.model(), instrument.model()));
+        }
+        if (!firmware.isVouchedFor(instrument.maker())) {
+            throw new DomainProblem.Conflict(
+                    "second-person",
+                    "Firmware %s is not signed with a key of %s that an administrator has registered. Another person than %s, who brought it, has to confirm it first. Nothing was loaded."
+                            .formatted(firmware.version(), instrument.maker(), firmware.keptBy()));
         }
         byte[] image = shelf.bytes(firmwareId);
         return jobs.start("firmware", "Updating the firmware to " + firmware.version(), instrumentId, progress -> instruments.withLink(
@@ -86,7 +93,7 @@ public class FirmwareUpdate {
         if (!now.equals(firmware.version())) {
             throw new DomainProblem.Conflict("not-installed", "The instrument still says firmware %s, not %s. It works as before; try again.".formatted(now, firmware.version()));
         }
-        transaction.executeWithoutResult(status -> audit.note("update firmware", "instrument", instrumentId, new Installed(before), new Installed(now)));
+        transaction.executeWithoutResult(status -> audit.note("update firmware", "instrument", instrumentId, new Installed(before, "", "", ""), new Installed(now, firmware.sha256(), firmware.signedBy(), firmware.confirmedBy())));
         return "Firmware %s is installed and verified; it was %s.".formatted(now, before);
     }
 
