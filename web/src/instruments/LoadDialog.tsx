@@ -10,9 +10,9 @@ import { Trouble } from '../parts/Trouble'
 import { bytes, minutes } from '../units/format'
 import { words } from '../words/en'
 import { nameOf } from './instrumentName'
-import { JobPanel } from './JobPanel'
+import { JobPanel } from '../parts/JobPanel'
 import { isOpen, LoadGate } from './LoadGate'
-import { useJob } from './useJob'
+import { useJob } from '../parts/useJob'
 import { useSetClock } from './useSetClock'
 
 const text = words.instruments.gate

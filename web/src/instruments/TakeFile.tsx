@@ -12,8 +12,8 @@ import { Dialog } from '../parts/Dialog'
 import { FileButton } from '../parts/FileButton'
 import { Trouble } from '../parts/Trouble'
 import { words } from '../words/en'
-import { JobPanel } from './JobPanel'
-import { useJob } from './useJob'
+import { JobPanel } from '../parts/JobPanel'
+import { useJob } from '../parts/useJob'
 
 /** Readings that come as a file: kept as an original and taken as if their instrument had been read back. A table is asked about first. */
 export function TakeFile({ onTaken = () => undefined }: { onTaken?: (instrumentId: string) => void }) {

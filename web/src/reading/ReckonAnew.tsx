@@ -1,9 +1,13 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
 import { api, data } from '../api/client'
 import { queries } from '../api/queries'
+import type { JobView } from '../api/types'
 import { Button } from '../parts/Button'
+import { JobPanel } from '../parts/JobPanel'
 import { say } from '../parts/notices'
 import { Trouble } from '../parts/Trouble'
+import { useJob } from '../parts/useJob'
 import { words } from '../words/en'
 
 const text = words.signals
@@ -12,18 +16,24 @@ const text = words.signals
 export function ReckonAnew({ checkId }: { checkId: string }) {
   const cache = useQueryClient()
   const comparable = useQuery(queries.comparable(checkId))
+  const [started, setStarted] = useState<JobView | null>(null)
+  const job = useJob(started, (ended) => {
+    if (ended.state === 'DONE') {
+      say(ended.sentence)
+      setStarted(null)
+    }
+    void cache.invalidateQueries()
+  })
   const reckon = useMutation({
     mutationFn: () => data(api.POST('/api/checks/{id}/reckon', { params: { path: { id: checkId } } })),
-    onSuccess: async (done) => {
-      say(text.reckoned(done.readings))
-      await cache.invalidateQueries()
-    },
+    onSuccess: setStarted,
   })
   const count = comparable.data?.reckonedOtherwise ?? 0
   return (
     <>
       <Trouble error={reckon.error} />
-      {count > 0 && (
+      {job && <JobPanel job={job} onTryAgain={() => reckon.mutate()} />}
+      {!job && count > 0 && (
         <p className="text-[13px] text-ink2">
           {text.reckonSay(count)}{' '}
           <Button className="min-h-[24px]" disabled={reckon.isPending} onClick={() => reckon.mutate()}>

@@ -1,4 +1,4 @@
-import { cleanup, fireEvent, screen } from '@testing-library/react'
+import { act, cleanup, fireEvent, screen } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { answering, asked, forget, Refusal } from '../test/fakeServer'
 import { show } from '../test/show'
@@ -80,26 +80,56 @@ describe('results of a reading', () => {
 })
 
 describe('reckoning anew', () => {
-  it('is offered with the number of readings, and says what was done', async () => {
+  const job = { id: 'j', kind: 'reckon', title: 'Reckoning anew', state: 'RUNNING', done: 100, total: 1200, sentence: '100 readings are reckoned as the check is set now.' }
+  let tell: (state: string, sentence: string) => void = () => undefined
+
+  beforeEach(() => {
+    vi.stubGlobal(
+      'EventSource',
+      class {
+        addEventListener(_: string, listener: (event: { data: string }) => void) {
+          tell = (state, sentence) => act(() => listener({ data: JSON.stringify({ ...job, state, sentence }) }))
+        }
+        close() {}
+      },
+    )
+    answering('POST', '/api/checks/c1/reckon', () => job)
+  })
+  afterEach(() => vi.unstubAllGlobals())
+
+  it('is offered with the number of readings, and shows how far it is', async () => {
     let left = 3
     answering('GET', '/api/checks/c1/comparable', () => ({ own, sisters: [], reckonedOtherwise: left }))
-    answering('POST', '/api/checks/c1/reckon', () => {
-      left = 0
-      return { readings: 3 }
-    })
     show(<ReckonAnew checkId="c1" />)
     expect(await screen.findByText('3 readings were reckoned before the check was set as it is now.')).toBeTruthy()
     fireEvent.click(screen.getByText('Reckon them anew'))
+    expect(await screen.findByText('100 of 1,200')).toBeTruthy()
+    left = 0
+    tell('DONE', '1,200 readings are reckoned as the check is set now.')
+    await vi.waitFor(() => expect(screen.queryByText('Reckoning anew')).toBeNull())
     await vi.waitFor(() => expect(screen.queryByText('Reckon them anew')).toBeNull())
     expect(asked.filter((one) => one.method === 'POST')).toHaveLength(1)
   })
 
-  it('says why it cannot be done', async () => {
+  it('may be stopped, and says what is left', async () => {
     answering('GET', '/api/checks/c1/comparable', () => ({ own, sisters: [], reckonedOtherwise: 9 }))
-    answering('POST', '/api/checks/c1/reckon', () => new Refusal(409, 'too-many-readings', 'More than 5,000 readings are not reckoned anew at once.'))
+    answering('POST', '/api/jobs/j/stop', () => null)
     show(<ReckonAnew checkId="c1" />)
     fireEvent.click(await screen.findByText('Reckon them anew'))
-    expect(await screen.findByText('More than 5,000 readings are not reckoned anew at once.')).toBeTruthy()
+    fireEvent.click(await screen.findByText('Stop'))
+    await vi.waitFor(() => expect(asked.map((one) => one.path)).toContain('/api/jobs/j/stop'))
+    tell('STOPPED', 'Stopped. The others can be done later.')
+    expect(await screen.findByText('Stopped. The others can be done later.')).toBeTruthy()
+    fireEvent.click(screen.getByText('Try again'))
+    await vi.waitFor(() => expect(asked.filter((one) => one.path === '/api/checks/c1/reckon')).toHaveLength(2))
+  })
+
+  it('says why it cannot be done', async () => {
+    answering('GET', '/api/checks/c1/comparable', () => ({ own, sisters: [], reckonedOtherwise: 9 }))
+    answering('POST', '/api/checks/c1/reckon', () => new Refusal(404, 'not-found', 'The check is gone.'))
+    show(<ReckonAnew checkId="c1" />)
+    fireEvent.click(await screen.findByText('Reckon them anew'))
+    expect(await screen.findByText('The check is gone.')).toBeTruthy()
   })
 })
 

@@ -49,7 +49,6 @@ export const signals = {
   result: 'Result',
   reckonSay: (n: number) => (n === 1 ? '1 reading was reckoned before the check was set as it is now.' : `${n} readings were reckoned before the check was set as it is now.`),
   reckon: 'Reckon them anew',
-  reckoned: (n: number) => (n === 1 ? '1 reading is reckoned as the check is set now.' : `${n} readings are reckoned as the check is set now.`),
   strip: 'The whole curve, and what is shown of it',
   waterfall: 'Waterfall',
   overVisits: 'over the visits',

@@ -190,7 +190,7 @@ class CapturesTest {
     private void assertReckonedAnewItCountsNoMore(UUID check, int readings) {
         int points = caller.get("/api/checks/" + check + "/trend").ok().get("points").size();
         plant.alter(check.toString(), "setting.vibration.bandsHz", "", "running: 20..60").ok();
-        caller.post("/api/checks/" + check + "/reckon", Map.of()).ok();
+        caller.awaitJob(caller.post("/api/checks/" + check + "/reckon", Map.of()).ok());
         JsonNode trend = caller.get("/api/checks/" + check + "/trend").ok();
         assertThat(trend.get("readings").asInt()).isEqualTo(readings);
         assertThat(trend.get("points")).hasSize(points);

@@ -6,8 +6,12 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
+import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.UUID;
 import org.apache.poi.ss.usermodel.Sheet;
 import org.apache.poi.xssf.usermodel.XSSFWorkbook;
@@ -15,7 +19,11 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import rovek.core.unit.UnitCatalogue;
 import rovek.fieldsim.Fieldsim;
+import rovek.link.packet.Maker;
+import rovek.link.packet.PackedReading;
+import rovek.link.packet.ReadingsPackage;
 import tools.jackson.databind.JsonNode;
 
 /** Readings looked at closely: spectra in any manner, runs, bands of their own, and the numbers behind them as files. */
@@ -112,6 +120,43 @@ class LookingCloselyTest {
         assertThat(sheet("/api/checks/" + check + "/trend/file?form=xlsx").getLastRowNum()).isEqualTo(2);
     }
 
+    private JsonNode reckoned(String check) {
+        return caller.awaitJob(caller.post("/api/checks/" + check + "/reckon", Map.of()).ok());
+    }
+
+    /** More than are done at once: each batch stays, the rest is told and done the next time. */
+    @Test
+    void reckoningAnewIsDoneInPartsAndMayBeStopped() {
+        String client = plant.id(null, "CLIENT", "", "Client of many readings " + UUID.randomUUID());
+        String check = plant.check(plant.id(plant.id(client, "ASSET", "M-" + UUID.randomUUID(), "Machine"), "POINT", "", "Drive end"), "Velocity 10–1000 Hz");
+        List<PackedReading> readings = new ArrayList<>();
+        for (int i = 0; i < 330; i++) {
+            float[] samples = new float[1_024];
+            for (int k = 0; k < samples.length; k++) {
+                samples[k] = (float) Math.sin(0.3 * k + i);
+            }
+            readings.add(new PackedReading(
+                    "m" + i, Instant.parse("2026-03-01T08:00:00Z").plusSeconds(600L * i), "vibration", Optional.of(UUID.fromString(check)), "", "", Optional.empty(), Map.of(),
+                    new PackedReading.Waveform(samples, 2_560, UnitCatalogue.METRE_PER_SQUARE_SECOND, 1, OptionalDouble.empty(), OptionalDouble.empty())));
+        }
+        Maker maker = new Maker("Elsewhere", Optional.of(new Maker.MakingInstrument("Maker", "M1", "9003", "1.0")));
+        caller.awaitJob(caller.sendFile("/api/originals", "M.zip", ReadingsPackage.pack(Instant.parse("2026-03-09T08:00:00Z"), maker, Optional.empty(), readings)).ok());
+        plant.alter(check, "setting.vibration.bandsHz", "", "running: 20..60").ok();
+        assertThat(comparable(check).get("reckonedOtherwise").asInt()).isEqualTo(330);
+        JsonNode job = caller.post("/api/checks/" + check + "/reckon", Map.of()).ok();
+        assertThat(caller.post("/api/checks/" + check + "/reckon", Map.of()).ok().get("id")).as("the same work").isEqualTo(job.get("id"));
+        caller.post("/api/jobs/" + job.get("id").asString() + "/stop", Map.of());
+        JsonNode stopped = caller.awaitJob(job);
+        assertThat(stopped.get("state").asString()).isEqualTo("STOPPED");
+        assertThat(stopped.get("sentence").asString()).startsWith("Stopped. ").contains("can be done later");
+        int left = comparable(check).get("reckonedOtherwise").asInt();
+        assertThat(left).isIn(30, 130, 230, 330);
+        assertThat(reckoned(check).get("sentence").asString()).isEqualTo("%d readings are reckoned as the check is set now.".formatted(left));
+        assertThat(comparable(check).get("reckonedOtherwise").asInt()).isZero();
+        assertThat(rovek.bean(JdbcClient.class).sql("SELECT count(DISTINCT subject_id) = 330 AND count(*) = 330 FROM audit_entry a JOIN reading r ON r.id::text = a.subject_id WHERE a.action = 'reckon anew' AND r.check_id = ?::uuid")
+                .param(check).query(Boolean.class).single()).as("each once, over both").isTrue();
+    }
+
     private int counting(String reading) {
         return rovek.bean(JdbcClient.class).sql("SELECT count(*) FROM result WHERE reading_id = ?::uuid AND counts").param(reading).query(Integer.class).single();
     }
@@ -126,9 +171,10 @@ class LookingCloselyTest {
         assertThat(caller.get("/api/readings/" + newest + "/results").ok()).as("not measured yet").hasSize(2);
 
         caller.post("/api/readings/" + newest + "/discard", Map.of("reason", "cable off")).ok();
-        List<Integer> clicks = List.of(1, 2, 3).parallelStream()
-                .map(click -> caller.post("/api/checks/" + check + "/reckon", Map.of()).ok().get("readings").asInt()).sorted().toList();
-        assertThat(clicks).as("whoever clicks thrice").containsExactly(0, 0, 2);
+        List<String> clicks = List.of(1, 2, 3).parallelStream().map(click -> reckoned(check).get("state").asString()).toList();
+        assertThat(clicks).as("whoever clicks thrice").containsOnly("DONE");
+        assertThat(rovek.bean(JdbcClient.class).sql("SELECT count(*) FROM audit_entry a JOIN reading r ON r.id::text = a.subject_id WHERE a.action = 'reckon anew' AND r.check_id = ?::uuid")
+                .param(check).query(Integer.class).single()).as("each once").isEqualTo(2);
         assertThat(counting(newest)).as("what was discarded counts no more for being calculated again").isZero();
         caller.post("/api/readings/" + newest + "/restore", null).ok();
         assertThat(counting(newest)).isEqualTo(3);
@@ -164,7 +210,7 @@ class LookingCloselyTest {
         assertThat(view.get("channels").get(1).get("high").isNull()).isTrue();
 
         plant.alter(check, "setting.run.channelLimits", "", "channel 2: ..20").ok();
-        assertThat(caller.post("/api/checks/" + check + "/reckon", Map.of()).ok().get("readings").asInt()).isEqualTo(1);
+        assertThat(reckoned(check).get("sentence").asString()).isEqualTo("1 reading is reckoned as the check is set now.");
         assertThat(caller.get("/api/readings/" + run + "/run").ok().get("channels").get(1).get("high").asDouble()).isEqualTo(20);
         JsonNode whole = caller.get("/api/readings/" + run + "/run/statistics").ok().get(1).get("statistics");
         JsonNode half = caller.get("/api/readings/" + run + "/run/statistics?from=0&to=" + view.get("seconds").get(rows / 2).asDouble()).ok().get(1).get("statistics");

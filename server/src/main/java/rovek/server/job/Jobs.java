@@ -68,7 +68,7 @@ public class Jobs {
     private void run(UUID id, JobWork work) {
         try {
             end(id, State.DONE, work.run(new Progress(id)));
-        } catch (LinkException.Stopped stopped) {
+        } catch (LinkException.Stopped | JobStopped stopped) {
             end(id, State.STOPPED, stopped.getMessage());
         } catch (LinkException | PackageException | DomainProblem expected) {
             end(id, State.FAILED, expected.getMessage());

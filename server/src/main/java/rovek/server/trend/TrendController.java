@@ -8,11 +8,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import rovek.server.job.JobView;
 import rovek.server.problem.DomainProblem;
 import rovek.server.reading.Reckoning;
 
@@ -63,8 +66,9 @@ class TrendController {
 
     /** Makes the results of earlier readings once more, as the check is set now. */
     @PostMapping("/api/checks/{id}/reckon")
-    Reckoning.Reckoned reckon(@PathVariable UUID id) {
-        return reckoning.anew(id);
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    JobView reckon(@PathVariable UUID id) {
+        return reckoning.start(id);
     }
 
     @GetMapping("/api/readings/{id}/results")

@@ -1,12 +1,17 @@
 import { api } from '../api/client'
 import type { JobView } from '../api/types'
-import { Button } from '../parts/Button'
+import { Button } from './Button'
 import { bytes } from '../units/format'
 import { words } from '../words/en'
+
+/** Work that keeps what it has done until somebody stops it. */
+const STOPPABLE = ['read back', 'reckon']
 
 /** What runs, how far it is, and how to stop it; then how it ended. */
 export function JobPanel({ job, onTryAgain }: { job: JobView; onTryAgain: () => void }) {
   const running = job.state === 'RUNNING'
+  const amount = (n: number) => (job.kind === 'reckon' ? n.toLocaleString('en-GB') : bytes(n))
+  const mayStop = STOPPABLE.includes(job.kind)
   const share = job.total > 0 ? (100 * job.done) / job.total : 0
   return (
     <section aria-live="polite" aria-label={job.title} className="mt-4 border border-rule2 bg-sheet px-3.5 py-3">
@@ -14,7 +19,7 @@ export function JobPanel({ job, onTryAgain }: { job: JobView; onTryAgain: () => 
         <span className="font-semibold">{job.title}</span>
         {running && job.total > 0 && (
           <span className="text-ink2">
-            {bytes(job.done)} of {bytes(job.total)}
+            {amount(job.done)} of {amount(job.total)}
           </span>
         )}
       </div>
@@ -28,10 +33,10 @@ export function JobPanel({ job, onTryAgain }: { job: JobView; onTryAgain: () => 
           {job.sentence}
           {running && job.kind === 'read back' && ` ${words.instruments.breaks}`}
         </span>
-        {running && job.kind === 'read back' && (
+        {running && mayStop && (
           <Button onClick={() => void api.POST('/api/jobs/{id}/stop', { params: { path: { id: job.id } } })}>{words.instruments.stop}</Button>
         )}
-        {(job.state === 'FAILED' || job.state === 'STOPPED') && job.kind === 'read back' && <Button onClick={onTryAgain}>{words.common.tryAgain}</Button>}
+        {(job.state === 'FAILED' || job.state === 'STOPPED') && mayStop && <Button onClick={onTryAgain}>{words.common.tryAgain}</Button>}
       </div>
     </section>
   )
