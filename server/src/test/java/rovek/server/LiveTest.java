@@ -245,6 +245,25 @@ class LiveTest {
         }
     }
 
+    /** A server that slept for longer than anybody waits, and wakes: what another one has taken meanwhile gets no more rows. */
+    @Test
+    void aRecordingThatAnotherServerTookGetsNoMoreRows() throws Exception {
+        try (Transmitter transmitter = Transmitter.start(0, Clock.systemUTC()); RunningRovek slow = RunningRovek.start()) {
+            Caller technician = Caller.signedIn(slow);
+            String live = transmitterSetup(technician, transmitter.port());
+            connected(technician, live);
+            technician.post(live + "/recording", recording("Taken elsewhere", 100, null)).ok();
+            recorded(technician, live, 3);
+            JdbcClient db = slow.bean(JdbcClient.class);
+            db.sql("UPDATE live_recording SET closed_at = now()").update();
+            long rows = db.sql("SELECT count(*) FROM live_row").query(Long.class).single();
+            await(() -> technician.get(live).ok(), now -> now.get("recording").isNull());
+            assertThat(db.sql("SELECT count(*) FROM live_row").query(Long.class).single()).isEqualTo(rows);
+            assertThat(technician.post(live + "/marks", Map.of("text", "late")).status()).isEqualTo(409);
+            assertThat(db.sql("SELECT count(*) FROM live_mark").query(Long.class).single()).isZero();
+        }
+    }
+
     /** A server that dies leaves its rows in the database; the next one makes a run of them. */
     @Test
     void aRecordingWhoseServerDiedIsTakenByTheNext() throws Exception {

@@ -110,7 +110,11 @@ class LiveRecordings {
         if (words.length() > LONGEST_NAME) {
             throw new DomainProblem.Invalid("text", "A marker has up to %d characters.".formatted(LONGEST_NAME));
         }
-        requireRecorder(requireSession(target)).mark(new LiveRecord.Mark(clock.instant(), words.isEmpty() ? "marked" : words));
+        try {
+            requireRecorder(requireSession(target)).mark(new LiveRecord.Mark(clock.instant(), words.isEmpty() ? "marked" : words));
+        } catch (LiveRows.Closed taken) {
+            throw new DomainProblem.Conflict("taken-elsewhere", taken.getMessage() + " Nothing was marked.");
+        }
     }
 
     /** Ends a recording and takes it; ended twice it is taken once. */
@@ -119,7 +123,12 @@ class LiveRecordings {
         Recorder recorder;
         synchronized (session) {
             recorder = requireRecorder(session);
-            recorder.storeRest();
+            try {
+                recorder.storeRest();
+            } catch (LiveRows.Closed taken) {
+                session.record(Optional.empty());
+                throw new DomainProblem.Conflict("taken-elsewhere", taken.getMessage() + " What came in until then is kept as a run.");
+            }
             session.record(Optional.empty());
         }
         return take(recorder.begun());
@@ -134,6 +143,7 @@ class LiveRecordings {
     }
 
     private VisitIntake.Outcome take(LiveRows.Begun begun) {
+        rows.close(begun.id(), clock.instant());
         List<LiveSample> samples = rows.samples(begun.id());
         if (samples.isEmpty()) {
             rows.end(begun.id(), clock.instant());

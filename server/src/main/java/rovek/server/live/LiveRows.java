@@ -48,20 +48,42 @@ class LiveRows {
                 .update();
     }
 
+    /** @throws Closed where another server has taken the recording in the meantime */
     @Transactional
     public void add(UUID recording, LiveSample sample) {
-        db.sql("INSERT INTO live_row VALUES (?, ?, ?) ON CONFLICT DO NOTHING").params(recording, at(sample.at()), sample.values()).update();
+        // First, so that nobody closes it until this row is in.
         alive(recording, sample.at());
+        db.sql("INSERT INTO live_row VALUES (?, ?, ?) ON CONFLICT DO NOTHING").params(recording, at(sample.at()), sample.values()).update();
     }
 
+    /** @throws Closed where another server has taken the recording in the meantime */
     @Transactional
     public void alive(UUID recording, Instant now) {
-        db.sql("UPDATE live_recording SET alive_at = ? WHERE id = ?").params(at(now), recording).update();
+        if (db.sql("UPDATE live_recording SET alive_at = ? WHERE id = ? AND closed_at IS NULL").params(at(now), recording).update() == 0) {
+            throw new Closed();
+        }
     }
 
+    /** @throws Closed where another server has taken the recording in the meantime */
     @Transactional
     public void mark(UUID recording, LiveRecord.Mark mark) {
+        alive(recording, mark.at());
         db.sql("INSERT INTO live_mark VALUES (?, ?, ?)").params(recording, at(mark.at()), mark.text()).update();
+    }
+
+    /** A recording takes no more rows: somebody makes a run of those it has. */
+    static final class Closed extends RuntimeException {
+        private static final long serialVersionUID = 1L;
+
+        Closed() {
+            super("The recording was taken by another server, which had not heard of this one for a while.", null, false, false);
+        }
+    }
+
+    /** From now on it takes no more rows, from whichever server; whoever takes it, and however often, finds the same. */
+    @Transactional
+    public void close(UUID recording, Instant now) {
+        db.sql("UPDATE live_recording SET closed_at = coalesce(closed_at, ?) WHERE id = ?").params(at(now), recording).update();
     }
 
     /** Recordings whose server was not heard of since. */

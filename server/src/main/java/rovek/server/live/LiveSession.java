@@ -157,7 +157,14 @@ final class LiveSession implements Runnable {
         recording.ifPresent(one -> {
             one.take(sample, shown);
             one.signOfLife();
+            dropWhereOver(one);
         });
+    }
+
+    private synchronized void dropWhereOver(Recorder one) {
+        if (one.isOver() && recorder.filter(one::equals).isPresent()) {
+            recorder = Optional.empty();
+        }
     }
 
     private void lost(String why) {

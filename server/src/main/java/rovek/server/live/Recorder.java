@@ -30,6 +30,7 @@ final class Recorder {
     private Instant next;
     private Instant lastSign;
     private int taken;
+    private boolean isOver;
 
     /** @param mostValues of all channels together; then it takes no more, and is to be ended */
     Recorder(LiveRows.Begun begun, LiveRows rows, Clock clock, int mostValues) {
@@ -51,7 +52,7 @@ final class Recorder {
 
     /** Takes what is due. Values of other channels than it began with, as after another set-up was loaded, are none of its. */
     synchronized void take(LiveSample sample, List<LiveChannel> channels) {
-        if (isFull() || sample.at().plus(EARLY).isBefore(next) || !channels.equals(begun.channels())) {
+        if (isOver || isFull() || sample.at().plus(EARLY).isBefore(next) || !channels.equals(begun.channels())) {
             return;
         }
         while (!sample.at().plus(EARLY).isBefore(next)) {
@@ -74,9 +75,22 @@ final class Recorder {
                 waiting.removeFirst();
             }
             lastSign = clock.instant();
+        } catch (LiveRows.Closed taken) {
+            over();
         } catch (RuntimeException e) {
             LOG.warn("{} rows of the recording {} wait for the database: {}", waiting.size(), begun.name(), e.getMessage());
         }
+    }
+
+    private void over() {
+        LOG.warn("The recording {} was taken by another server; {} rows came too late.", begun.name(), waiting.size());
+        waiting.clear();
+        isOver = true;
+    }
+
+    /** Whether another server has taken the recording. */
+    synchronized boolean isOver() {
+        return isOver;
     }
 
     /** The recording goes on, though the next row may be long to come. */
@@ -85,6 +99,8 @@ final class Recorder {
             try {
                 rows.alive(begun.id(), clock.instant());
                 lastSign = clock.instant();
+            } catch (LiveRows.Closed taken) {
+                over();
             } catch (RuntimeException e) {
                 LOG.warn("The recording {} cannot be kept alive: {}", begun.name(), e.getMessage());
             }
