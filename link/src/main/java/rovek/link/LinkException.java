@@ -145,6 +145,17 @@ public sealed class LinkException extends Exception {
         }
     }
 
+    /** What may be done with the instrument is no longer ours to decide. */
+    public static final class TakenOver extends LinkException {
+        private static final long serialVersionUID = 1L;
+
+        public TakenOver() {
+            super(
+                    "link.taken-over",
+                    "Somebody else works with the instrument by now: this server was not heard of for too long. Nothing more was changed on it; look at it, then try again.", null);
+        }
+    }
+
     /** Somebody stopped the transfer. */
     public static final class Stopped extends LinkException {
         private static final long serialVersionUID = 1L;

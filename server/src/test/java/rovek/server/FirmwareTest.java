@@ -97,6 +97,25 @@ class FirmwareTest {
         assertThat(trail).contains("2.5.0", kept.get("sha256").asString(), "vouching");
     }
 
+    /** As after a pause of the whole server that was longer than its claim lasts. */
+    @Test
+    void aServerThatHasLostTheInstrumentToAnotherChangesNothingMoreOnIt() throws Exception {
+        JsonNode kept = bring(firmware("2.9.0", 600_000));
+        second().post("/api/firmware/" + kept.get("id").asString() + "/confirm", Map.of()).ok();
+        field.faults(Map.of("slowMillis", 300));
+        JsonNode job = install(caller, kept).ok();
+        JdbcClient db = rovek.bean(JdbcClient.class);
+        while (db.sql("SELECT done FROM job WHERE id = ?::uuid").param(job.get("id").asString()).query(Long.class).single() == 0) {
+            Thread.sleep(50);
+        }
+        db.sql("UPDATE instrument_claim SET holder = gen_random_uuid(), purpose = 'loading for another', until = now() + interval '1 minute' WHERE instrument_id = ?::uuid").param(instrument).update();
+        JsonNode over = caller.awaitJob(job);
+        assertThat(over.get("state").asString()).isEqualTo("FAILED");
+        assertThat(over.get("sentence").asString()).startsWith("Somebody else works with the instrument by now");
+        assertThat(db.sql("SELECT purpose FROM instrument_claim WHERE instrument_id = ?::uuid").param(instrument).query(String.class).single()).as("the other's is left alone").isEqualTo("loading for another");
+        db.sql("DELETE FROM instrument_claim WHERE instrument_id = ?::uuid").param(instrument).update();
+    }
+
     @Test
     void whatNobodySignedNeedsASecondPersonsWord() {
         JsonNode kept = bring(firmware("3.0.0", 5_000));

@@ -81,6 +81,11 @@ class InstrumentClaims {
                     .params(instrumentId, holder).query(Boolean.class).optional().orElse(true);
         }
 
+        /** Whether it still is this one's: who takes it over writes his own holder, and no two are alike. */
+        boolean isHeld() {
+            return db.sql("SELECT count(*) FROM instrument_claim WHERE instrument_id = ? AND holder = ?").params(instrumentId, holder).query(Integer.class).single() == 1;
+        }
+
         @Override
         public void doing(String purpose, boolean givesWay) {
             db.sql("UPDATE instrument_claim SET purpose = ?, rank = ?, wanted = wanted AND ? WHERE instrument_id = ? AND holder = ?")

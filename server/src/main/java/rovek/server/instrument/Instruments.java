@@ -264,7 +264,7 @@ public class Instruments {
                                 .formatted(ways.get(0).reach().address().said(), identity.said(), instrument.view().said()));
             }
             transaction.executeWithoutResult(status -> noteWhatChanged(id, identity));
-            return work.with(opened.link(), identity, claim);
+            return work.with(FencedLink.of(opened.link(), claim), identity, claim);
         }
     }
 
