@@ -26,6 +26,7 @@ class StatementsTest {
 
         private final Caller caller;
         private final SmallPlant plant;
+        private final String hall;
         private String asset;
         private String check;
         private String visit;
@@ -35,6 +36,7 @@ class StatementsTest {
         House(Caller caller) {
             this.caller = caller;
             this.plant = new SmallPlant(caller);
+            this.hall = plant.id(plant.id(plant.id(null, "CLIENT", "", "Client of all"), "SITE", "", "Works"), "AREA", "", "Hall");
         }
 
         void grow(int count) {
@@ -50,13 +52,14 @@ class StatementsTest {
             asset = plant.id(area, "ASSET", "P-" + unique, "Pump");
             String point = plant.id(asset, "POINT", "", "Gauge");
             check = plant.check(point, "gauge", "Pressure");
+            String shared = plant.check(plant.id(plant.id(hall, "ASSET", "S-" + unique, "Pump"), "POINT", "", "Gauge"), "gauge", "Pressure");
             String other = plant.check(plant.id(asset, "POINT", "", "Second"), "gauge", "Pressure");
             caller.limit(check, "gauge", "pressure", 4.0, 5.0).ok();
             route = UUID.randomUUID().toString();
-            Map<String, Object> draft = new LinkedHashMap<>(Map.of("name", "Walk " + unique, "checkIds", List.of(check, other), "version", 0, "everyDays", 7));
+            Map<String, Object> draft = new LinkedHashMap<>(Map.of("name", "Walk " + unique, "checkIds", List.of(check, other, shared), "version", 0, "everyDays", 7));
             draft.put("assignedTo", "p" + unique.substring(0, 8));
             caller.put("/api/routes/" + route, draft).ok();
-            Map<String, Object> walk = new LinkedHashMap<>(Map.of("walkId", UUID.randomUUID().toString(), "skipped", List.of(), "readings", List.of(reading(check, "4.5 bar"), reading(other, "2 bar"))));
+            Map<String, Object> walk = new LinkedHashMap<>(Map.of("walkId", UUID.randomUUID().toString(), "skipped", List.of(), "readings", List.of(reading(check, "4.5 bar"), reading(other, "2 bar"), reading(shared, "3 bar"))));
             walk.put("routeId", route);
             visit = person.post("/api/by-hand", walk).ok().get("visitId").asString();
             JsonNode prepared = person.post("/api/certificates", Map.of("visitId", visit, "checkIds", List.of(check, other))).ok();
@@ -84,6 +87,10 @@ class StatementsTest {
             requests.put("instruments", () -> caller.get("/api/instruments").ok());
             requests.put("register", () -> caller.get("/api/certificates").ok());
             requests.put("report before signing", () -> caller.get("/api/certificates/" + certificate + "/preview").ok());
+            requests.put("limits tried on what was measured", () -> caller.post("/api/nodes/" + hall + "/limits/gauge/pressure/preview",
+                    Caller.saying(Caller.rule("ABOVE", 4.0, 5.0), null)).ok());
+            requests.put("limits proposed by what was measured", () -> caller.post("/api/nodes/" + hall + "/limits/gauge/pressure/proposals/preview",
+                    Map.of("source", "HISTORY")).ok());
             requests.put("audit trail", () -> caller.get("/api/audit").ok());
             requests.put("plant's changes", () -> caller.get("/api/plant/changes").ok());
             return requests;

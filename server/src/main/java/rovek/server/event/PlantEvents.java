@@ -77,6 +77,17 @@ public class PlantEvents {
         return views(tree, rows(tree.nodes().path(checkId).stream().map(Node::id).toList()));
     }
 
+    /** As {@link #ofCheck}, of several checks at once. */
+    @Transactional(readOnly = true)
+    public Map<UUID, List<PlantEvent>> ofChecks(PlantTree tree, Collection<UUID> checks) {
+        Map<UUID, List<UUID>> paths = new HashMap<>();
+        checks.forEach(check -> paths.put(check, tree.nodes().path(check).stream().map(Node::id).toList()));
+        List<PlantEvent> all = views(tree, rows(paths.values().stream().flatMap(List::stream).distinct().toList()));
+        Map<UUID, List<PlantEvent>> byCheck = new HashMap<>();
+        paths.forEach((check, path) -> byCheck.put(check, all.stream().filter(event -> path.contains(event.nodeId())).toList()));
+        return byCheck;
+    }
+
     private List<PlantEvent> views(PlantTree tree, List<Row> rows) {
         UnaryOperator<String> names = rows.isEmpty() ? UnaryOperator.identity() : accounts.displayNames();
         return rows.stream().map(row -> view(tree, row, names)).toList();

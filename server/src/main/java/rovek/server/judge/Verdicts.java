@@ -5,9 +5,11 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -18,6 +20,7 @@ import rovek.core.limit.Limit;
 import rovek.core.limit.LimitLayers;
 import rovek.core.limit.SeriesJudge;
 import rovek.core.limit.Verdict;
+import rovek.core.plant.Node;
 import rovek.core.plant.Sisters;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.trend.TimedValue;
@@ -148,6 +151,7 @@ public class Verdicts {
     public Map<UUID, SeriesJudge> series(PlantTree tree, List<CheckView> checks, ResultDefinition result, boolean withSisters) {
         Series series = new Series(tree);
         Map<UUID, SeriesJudge> judges = new LinkedHashMap<>();
+        series.lookUp(checks, result, withSisters);
         checks.forEach(check -> judges.put(check.id(), series.judge(check, result, withSisters)));
         return judges;
     }
@@ -164,9 +168,31 @@ public class Verdicts {
         private final PlantTree tree;
         private final Map<Key, ResultSeries> known = new HashMap<>();
         private final Map<Key, List<SeriesJudge.Judged>> judged = new HashMap<>();
+        private final Map<UUID, Baselines> baselines = new HashMap<>();
 
         Series(PlantTree tree) {
             this.tree = tree;
+        }
+
+        /** Looks up at once what is going to be asked for. */
+        void lookUp(List<CheckView> checks, ResultDefinition result, boolean withSisters) {
+            Set<UUID> wanted = new LinkedHashSet<>();
+            for (CheckView check : checks) {
+                wanted.add(check.id());
+                if (asksSisters(check, result, withSisters)) {
+                    sisters(check).forEach(sister -> wanted.add(sister.id()));
+                }
+            }
+            readings.series(wanted, result).forEach((check, found) -> known.put(new Key(check, result.id()), found));
+            baselines.putAll(events.baselines(tree, checks.stream().map(CheckView::id).toList()));
+        }
+
+        private static boolean asksSisters(CheckView check, ResultDefinition result, boolean withSisters) {
+            return withSisters || check.limits().getOrDefault(result.id(), LimitLayers.NONE).needSisters();
+        }
+
+        private List<Node> sisters(CheckView check) {
+            return new Sisters(tree.nodes(), tree::name).checks(check.id());
         }
 
         private ResultSeries of(UUID check, ResultDefinition result) {
@@ -196,11 +222,11 @@ public class Verdicts {
             ResultSeries series = of(check.id(), result);
             List<List<TimedValue>> beside = new ArrayList<>();
             LimitLayers layers = check.limits().getOrDefault(result.id(), LimitLayers.NONE);
-            if (withSisters || layers.needSisters()) {
-                new Sisters(tree.nodes(), tree::name).checks(check.id()).forEach(sister -> beside.add(of(sister.id(), result).values()));
+            if (asksSisters(check, result, withSisters)) {
+                sisters(check).forEach(sister -> beside.add(of(sister.id(), result).values()));
             }
-            Baselines baselines = events.baselines(tree, List.of(check.id())).get(check.id());
-            return new SeriesJudge(series.values(), series.unit(), layers, baselines, beside);
+            Baselines own = baselines.computeIfAbsent(check.id(), id -> events.baselines(tree, List.of(id)).get(id));
+            return new SeriesJudge(series.values(), series.unit(), layers, own, beside);
         }
     }
 }

@@ -134,6 +134,7 @@ public class LimitPreviews {
         List<Wanted> some = all.subList(0, Math.min(MOST_CHECKS, all.size()));
         boolean withSisters = some.stream().anyMatch(one -> one.limit().needsSisters());
         Map<UUID, SeriesJudge> histories = verdicts.series(tree, some.stream().map(Wanted::check).toList(), result, withSisters);
+        Map<UUID, List<PlantEvent>> happened = events.ofChecks(tree, histories.keySet());
         Tally tally = new Tally(result, eachItsOwn);
         for (Wanted one : some) {
             CheckView check = one.check();
@@ -143,7 +144,7 @@ public class LimitPreviews {
             List<SeriesJudge.Judged> then = one.isForAllTime() ? trial : series.judged(one.layers(tree, result, false)::at);
             tally.keeping += always.at(clock.instant()).filter(counting -> !counting.node().equals(one.node())).isPresent() ? 1 : 0;
             tally.add(one, trial, series.judged(), then);
-            events.ofCheck(tree, check.id()).stream()
+            happened.get(check.id()).stream()
                     .filter(event -> event.kind() == EventKind.REPAIR)
                     .forEach(event -> tally.warnings.add(warning(check, event, trial, series)));
         }

@@ -20,13 +20,13 @@ import rovek.core.limit.LimitRevision;
 import rovek.core.limit.LimitText;
 import rovek.core.limit.LimitTimeline;
 import rovek.core.limit.SeriesJudge;
-import rovek.core.trend.TimedValue;
 import rovek.core.plant.Alteration;
 import rovek.core.plant.Facet;
 import rovek.core.plant.Level;
 import rovek.core.plant.Node;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.technique.Sense;
+import rovek.core.trend.TimedValue;
 import rovek.server.judge.Verdicts;
 import rovek.server.plant.CheckView;
 import rovek.server.plant.Plant;
@@ -39,6 +39,9 @@ import rovek.server.problem.DomainProblem;
 /** What is right for the results of checks. Limits stand in the plant, over time, and are inherited like settings. */
 @Service
 public class Limits {
+
+    /** Each with all that was ever measured. */
+    private static final int HISTORIES_AT_ONCE = 50;
 
     private final PlantEditor editor;
     private final Plant plant;
@@ -232,15 +235,14 @@ public class Limits {
 
     Proposed proposed(PlantTree tree, UUID nodeId, String technique, ResultDefinition result, Source source) {
         Map<CheckView, LimitForm> proposed = new LinkedHashMap<>();
-        int without = 0;
-        for (CheckView check : yielding(tree, nodeId, technique, result)) {
-            if (limitNow(check, result, clock.instant()).isEmpty()) {
-                Optional<LimitForm> own = proposed(tree, check, result, source);
-                own.ifPresent(limit -> proposed.put(check, limit));
-                without += own.isEmpty() ? 1 : 0;
-            }
+        Instant now = clock.instant();
+        List<CheckView> unlimited = yielding(tree, nodeId, technique, result).stream().filter(check -> limitNow(check, result, now).isEmpty()).toList();
+        for (int from = 0; from < unlimited.size(); from += HISTORIES_AT_ONCE) {
+            List<CheckView> some = unlimited.subList(from, Math.min(unlimited.size(), from + HISTORIES_AT_ONCE));
+            Map<UUID, SeriesJudge> histories = source == Source.HISTORY ? verdicts.series(tree, some, result, false) : Map.of();
+            some.forEach(check -> proposed(check, result, Optional.ofNullable(histories.get(check.id()))).ifPresent(limit -> proposed.put(check, limit)));
         }
-        return new Proposed(proposed, without);
+        return new Proposed(proposed, unlimited.size() - proposed.size());
     }
 
     /** The checks at or beneath a node that yield a result. */
@@ -267,9 +269,10 @@ public class Limits {
         return new LimitsTaken(alterations.size(), proposed.without(), committed.changeId());
     }
 
-    private Optional<LimitForm> proposed(PlantTree tree, CheckView check, ResultDefinition result, Source source) {
-        if (source == Source.HISTORY) {
-            return HistoryProposal.of(sinceLastStart(verdicts.series(tree, check, result)), result).map(one -> plain(result, one.watch(), one.fail()));
+    /** @param history to go by; empty for the technique's own numbers */
+    private Optional<LimitForm> proposed(CheckView check, ResultDefinition result, Optional<SeriesJudge> history) {
+        if (history.isPresent()) {
+            return HistoryProposal.of(sinceLastStart(history.get()), result).map(one -> plain(result, one.watch(), one.fail()));
         }
         return check.technique().proposals(check.settings(), check.nameplate()).stream()
                 .filter(one -> one.resultId().equals(result.id()))

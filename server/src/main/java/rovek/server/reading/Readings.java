@@ -96,19 +96,30 @@ public class Readings {
     /** One result of a check over all time, in the result's own unit; without what must not be judged, e.g. of an overloaded sensor. */
     @Transactional(readOnly = true)
     public ResultSeries series(UUID checkId, ResultDefinition result) {
-        List<UUID> ids = new ArrayList<>();
-        List<TimedValue> values = new ArrayList<>();
+        return series(List.of(checkId), result).get(checkId);
+    }
+
+    /**
+     * One result of several checks over all time, asked for at once.
+     *
+     * @return for each check its own, empty where nothing was measured
+     */
+    @Transactional(readOnly = true)
+    public Map<UUID, ResultSeries> series(Collection<UUID> checks, ResultDefinition result) {
+        Map<UUID, ResultSeries> series = new LinkedHashMap<>();
+        checks.forEach(check -> series.put(check, new ResultSeries(new ArrayList<>(), new ArrayList<>(), result.unit())));
         db.sql("""
-                SELECT r.id, r.taken_at, v.value, v.unit FROM reading r JOIN result v ON v.reading_id = r.id AND v.taken_at = r.taken_at
-                WHERE r.check_id = ? AND v.result_id = ? AND r.obstacle = '' AND %s
+                SELECT r.check_id, r.id, r.taken_at, v.value, v.unit FROM reading r JOIN result v ON v.reading_id = r.id AND v.taken_at = r.taken_at
+                WHERE r.check_id = ANY(?) AND v.result_id = ? AND r.obstacle = '' AND %s
                 ORDER BY r.taken_at, r.stored_at, length(r.own_id), r.own_id, r.id""".formatted(counts("r")))
-                .params(checkId, result.id())
+                .params(checks.toArray(UUID[]::new), result.id())
                 .query(row -> {
-                    ids.add(row.getObject(1, UUID.class));
-                    Amount amount = new Amount(row.getDouble(3), UnitCatalogue.get(row.getString(4)));
-                    values.add(new TimedValue(row.getTimestamp(2).toInstant(), amount.in(result.unit()).value()));
+                    ResultSeries of = series.get(row.getObject(1, UUID.class));
+                    Amount amount = new Amount(row.getDouble(4), UnitCatalogue.get(row.getString(5)));
+                    of.readings().add(row.getObject(2, UUID.class));
+                    of.values().add(new TimedValue(row.getTimestamp(3).toInstant(), amount.in(result.unit()).value()));
                 });
-        return new ResultSeries(ids, values, result.unit());
+        return series;
     }
 
     /**
