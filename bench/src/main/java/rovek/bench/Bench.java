@@ -28,12 +28,14 @@ public final class Bench {
         }
         if (wanted.contains("people")) {
             new PeopleBench().run().forEach(line -> say("%s", line));
+            new PeopleBench().runAtTwo().forEach(line -> say("%s", line));
         }
         if (wanted.contains("import")) {
             new ImportBench().run().forEach(line -> say("%s", line));
         }
         if (wanted.contains("storm")) {
             new StormBench().run().forEach(line -> say("%s", line));
+            new StormBench().runAtTwo().forEach(line -> say("%s", line));
         }
         if (wanted.contains("run")) {
             new RunBench().run().forEach(line -> say("%s", line));

@@ -33,6 +33,11 @@ final class PeopleBench {
         return new ServerRun().measure(BigPlant::plant, this::measure);
     }
 
+    /** The same people at two servers on one database, every other one at the second. */
+    List<String> runAtTwo() throws Exception {
+        return new ServerRun().measureTwo(BigPlant::plant, this::measure);
+    }
+
     private List<String> measure(ServerRun.Running running) throws Exception {
         Person administrator = new Person(running.address());
         signInOnceThere(administrator);
@@ -50,13 +55,13 @@ final class PeopleBench {
         List<Callable<Void>> days = new ArrayList<>();
         for (int i = 0; i < PEOPLE; i++) {
             int one = i;
-            days.add(() -> day(running.address(), one, until));
+            days.add(() -> day(running.addressOf(one), one, until));
         }
         for (Future<Void> day : crowd.invokeAll(days)) {
             day.get();
         }
         crowd.shutdown();
-        return said(ServerRun.peakMegabytes(running.process()));
+        return said(ServerRun.peakMegabytes(running.process()), running.second().isPresent() ? "two servers" : "one server");
     }
 
     /** The first administrator is made a moment after the server answers. */
@@ -107,9 +112,9 @@ final class PeopleBench {
         asked.add(new Asked(what, answer));
     }
 
-    private List<String> said(long megabytes) {
+    private List<String> said(long megabytes, String servers) {
         List<String> lines = new ArrayList<>();
-        lines.add("%d people for %d minutes, %,d checks".formatted(PEOPLE, LENGTH.toMinutes(), BigPlant.CHECKS));
+        lines.add("%d people for %d minutes at %s, %,d checks".formatted(PEOPLE, LENGTH.toMinutes(), servers, BigPlant.CHECKS));
         Map<String, List<Person.Answer>> byWhat = new TreeMap<>();
         asked.forEach(one -> byWhat.computeIfAbsent(one.what(), none -> new ArrayList<>()).add(one.answer()));
         byWhat.forEach((what, answers) -> lines.add(line(what, answers)));

@@ -13,6 +13,7 @@ import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 
 /** A server process over a database of its own, filled straight into the tables before it is measured. */
@@ -49,7 +50,17 @@ final class ServerRun {
     }
 
     /** The server while it is measured. */
-    record Running(Process process, String address, Connector database) {}
+    record Running(Process process, String address, Connector database, String name, Optional<Running> second) {
+
+        Running with(Running other) {
+            return new Running(process, address, database, name, Optional.of(other));
+        }
+
+        /** Where one of many people asks: every other one at the second server, where there is one. */
+        String addressOf(int one) {
+            return one % 2 == 0 ? address : second.map(Running::address).orElse(address);
+        }
+    }
 
     /** Opens the server's database beside it. */
     @FunctionalInterface
@@ -61,6 +72,11 @@ final class ServerRun {
     @FunctionalInterface
     interface Measurement {
         List<String> of(Running running) throws Exception;
+    }
+
+    /** Like {@link #measure}, with a second server on the same database, which {@link Running#second} leads to. */
+    List<String> measureTwo(Filling filling, Measurement measurement) throws Exception {
+        return measure(filling, first -> start(first.name(), second -> measurement.of(first.with(second))));
     }
 
     private List<String> start(String database, Measurement measurement) throws Exception {
@@ -77,7 +93,7 @@ final class ServerRun {
         try {
             String address = "http://127.0.0.1:" + port;
             awaitAnswer(process, address);
-            return measurement.of(new Running(process, address, () -> connection(database)));
+            return measurement.of(new Running(process, address, () -> connection(database), database, Optional.empty()));
         } finally {
             process.destroy();
             process.waitFor();

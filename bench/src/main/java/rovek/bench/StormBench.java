@@ -5,9 +5,13 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Random;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.concurrent.Callable;
@@ -17,6 +21,10 @@ import java.util.concurrent.Future;
 import java.util.zip.CRC32;
 import java.util.zip.DeflaterOutputStream;
 import javax.imageio.ImageIO;
+import rovek.core.unit.UnitCatalogue;
+import rovek.link.packet.Maker;
+import rovek.link.packet.PackedReading;
+import rovek.link.packet.ReadingsPackage;
 
 /** Twenty requests at once of each kind that takes much memory, against a server of 768 MB; somebody else reads meanwhile, and is to be answered within two seconds. */
 final class StormBench {
@@ -30,17 +38,23 @@ final class StormBench {
         return new ServerRun().measure(BigPlant::plant, this::measure);
     }
 
+    /** With a second server on the same database, at which the others are. */
+    List<String> runAtTwo() throws Exception {
+        return new ServerRun().measureTwo(BigPlant::plant, this::measure);
+    }
+
     private interface Request {
         Person.Answer by(Person person) throws InterruptedException;
     }
 
     private List<String> measure(ServerRun.Running running) throws Exception {
-        Person reader = signedIn(running.address());
+        Person reader = signedIn(running.addressOf(1));
         Person attacker = signedIn(running.address());
         reader.call("POST", "/api/outline", "{}");
         String asset = BigPlant.id(4, 1);
         byte[] comment = withHugeText(png(40, 30), 300);
         byte[] large = png(3_000, 2_000);
+        byte[] waveforms = waveforms();
         byte[] table = ("path,level,tag,name\n" + ("x,ASSET,P," + "y".repeat(200) + "\n").repeat(40_000)).getBytes(StandardCharsets.UTF_8);
         String text = "{\"parentId\":null,\"text\":\"" + "a\\n".repeat(199_000) + "\"}";
         Map<String, Request> storms = new TreeMap<>(Map.of(
@@ -48,11 +62,13 @@ final class StormBench {
                 "pictures of 6 million dots", person -> person.sendFile("/api/nodes/" + asset + "/pictures?id=" + UUID.randomUUID(), large),
                 "plant tables of 9 MB", person -> person.sendFile("/api/plant/import/preview", table),
                 "pasted tables of 199,000 lines", person -> person.call("POST", "/api/plant/paste/preview", text),
+                "packages of 850 waveforms, 52 MB", person -> person.sendFile("/api/originals", waveforms),
                 "packages that are none, of 60 MB", person -> person.sendFile("/api/originals", new byte[60 << 20])));
         List<String> lines = new ArrayList<>();
         for (Map.Entry<String, Request> storm : storms.entrySet()) {
             lines.add(storm(reader, attacker, storm.getKey(), storm.getValue()));
         }
+        running.second().ifPresent(other -> lines.add("  the others' requests went to a second server on the same database"));
         lines.add("  server: heap limit 768 MB, largest resident size %d MB".formatted(ServerRun.peakMegabytes(running.process())));
         return lines;
     }
@@ -83,6 +99,21 @@ final class StormBench {
         crowd.shutdown();
         return "%d %s: answered %s within %.1f s; of %d others' requests %d failed, the longest took %.0f ms (wanted at most %d)".formatted(
                 AT_ONCE, what, statuses, (System.nanoTime() - began) / 1e9, reads, failed, longest, WANTED_MILLIS);
+    }
+
+    private static byte[] waveforms() {
+        Random random = new Random(1);
+        List<PackedReading> readings = new ArrayList<>();
+        for (int i = 0; i < 850; i++) {
+            float[] samples = new float[16_384];
+            for (int k = 0; k < samples.length; k++) {
+                samples[k] = random.nextFloat();
+            }
+            readings.add(new PackedReading(
+                    "r" + i, Instant.EPOCH.plusSeconds(i), "vibration", Optional.empty(), "P-1", "", Optional.empty(), Map.of(),
+                    new PackedReading.Waveform(samples, 25_600, UnitCatalogue.METRE_PER_SQUARE_SECOND, 1, OptionalDouble.empty(), OptionalDouble.empty())));
+        }
+        return ReadingsPackage.pack(Instant.EPOCH, new Maker("bench", Optional.of(new Maker.MakingInstrument("Storm", "bench-9", "1"))), Optional.empty(), readings);
     }
 
     private static Person signedIn(String address) throws InterruptedException {
