@@ -99,6 +99,20 @@ class LargePackagesTest {
         assertThat(count("visit")).as("every ten minutes for two weeks is one").isEqualTo(before + 31);
     }
 
+    /** A file could retire somebody's readings without a line in the trail. */
+    @Test
+    void whatAPackageRepeatsStandsInTheTrailReadingByReading() throws SQLException {
+        take(numbers("8006", 2, 1));
+        PackedReading again = new PackedReading(
+                "x0", FIRST.plusSeconds(30), "gauge", Optional.empty(), "P-1", "", Optional.of("n0"), Map.of("quantity", "pressure"),
+                new PackedCapture.Plain(new ValueCapture(new Amount(2.5, UnitCatalogue.BAR))));
+        Maker maker = new Maker("Elsewhere", Optional.of(new Maker.MakingInstrument("Maker", "M1", "8006", "1.0")));
+        take(ReadingsPackage.pack(FIRST.plusSeconds(60), maker, Optional.empty(), List.of(again)));
+        String theirs = "JOIN reading r ON r.id::text = a.subject_id JOIN instrument i ON i.id = r.instrument_id WHERE i.serial = '8006' AND a.action = 'repeated'";
+        assertThat(count("audit_entry a " + theirs)).isEqualTo(1);
+        assertThat(count("audit_entry a " + theirs + " AND r.own_id = 'n0' AND r.replaced AND a.before LIKE '%false%' AND a.after LIKE '%' || (SELECT id FROM reading WHERE own_id = 'x0') || '%'")).isEqualTo(1);
+    }
+
     @Test
     void theBytesOfAnOriginalCanNeitherBeChangedNorRemoved() throws SQLException {
         take(numbers("8004", 1, 1));

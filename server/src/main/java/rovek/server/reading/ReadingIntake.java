@@ -1,5 +1,6 @@
 package rovek.server.reading;
 
+import jakarta.annotation.Nullable;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.PersistenceContext;
 import java.time.Clock;
@@ -32,6 +33,7 @@ import rovek.core.technique.Techniques;
 import rovek.link.packet.ListedReading;
 import rovek.link.packet.PackedReading;
 import rovek.link.packet.ReadingsFile;
+import rovek.server.audit.AuditTrail;
 import rovek.server.plant.CheckView;
 import rovek.server.plant.PlantTree;
 import tools.jackson.databind.json.JsonMapper;
@@ -46,13 +48,15 @@ public class ReadingIntake {
     private EntityManager entities;
 
     private final Techniques techniques;
+    private final AuditTrail audit;
     private final JdbcClient db;
     private final BulkCopy copy;
     private final JsonMapper json;
     private final Clock now;
 
-    ReadingIntake(Techniques techniques, JdbcClient db, BulkCopy copy, JsonMapper json, Clock now) {
+    ReadingIntake(Techniques techniques, AuditTrail audit, JdbcClient db, BulkCopy copy, JsonMapper json, Clock now) {
         this.techniques = techniques;
+        this.audit = audit;
         this.db = db;
         this.copy = copy;
         this.json = json;
@@ -194,16 +198,25 @@ public class ReadingIntake {
         for (Stored row : rows) {
             keepPhotos(row.id(), row.prepared().packed().photos());
         }
-        for (PreparedReading prepared : readings) {
-            prepared.packed().replaces().ifPresent(repeated -> markReplaced(prepared.identity().instrument(), repeated, prepared));
-        }
+        UUID[] fresh = rows.stream().map(Stored::id).toArray(UUID[]::new);
+        retire("later.id = ANY(:fresh)", fresh);
         // A repetition may arrive before what it repeats, in a file of its own.
+        retire("r.id = ANY(:fresh)", fresh);
+    }
+
+    /** What stands in the audit trail of a reading that another one repeats. */
+    private record Counting(boolean replaced, @Nullable UUID by) {}
+
+    /** Only on the same check: a reading that was placed elsewhere since is somebody's decision. */
+    private void retire(String which, UUID[] fresh) {
         db.sql("""
                 UPDATE reading r SET replaced = true, version = r.version + 1 FROM reading later
-                WHERE r.id = ANY(:fresh) AND NOT r.replaced AND later.instrument_id = r.instrument_id AND later.repeats = r.own_id AND later.repeats <> ''
-                    AND later.check_id IS NOT DISTINCT FROM r.check_id AND later.id <> r.id""")
-                .param("fresh", rows.stream().map(Stored::id).toArray(UUID[]::new))
-                .update();
+                WHERE %s AND NOT r.replaced AND later.instrument_id = r.instrument_id AND later.repeats = r.own_id AND later.repeats <> ''
+                    AND later.check_id IS NOT DISTINCT FROM r.check_id AND later.id <> r.id RETURNING r.id, later.id""".formatted(which))
+                .param("fresh", fresh)
+                .query((row, n) -> Map.entry(row.getObject(1, UUID.class), row.getObject(2, UUID.class)))
+                .list()
+                .forEach(one -> audit.note("repeated", "reading", one.getKey(), new Counting(false, null), new Counting(true, one.getValue())));
     }
 
     private Stored stored(PreparedReading prepared, ClockState.Times clock, Map<UUID, String> fallbackLabel) {
@@ -257,15 +270,6 @@ public class ReadingIntake {
                     .params(readingId, i + 1, photos.get(i).mediaType(), photos.get(i).bytes())
                     .update();
         }
-    }
-
-    /** Only on the same check: a reading that was placed elsewhere since is somebody's decision. */
-    private void markReplaced(UUID instrument, String ownId, PreparedReading by) {
-        db.sql("UPDATE reading SET replaced = true, version = version + 1 WHERE instrument_id = ? AND own_id = ? AND check_id IS NOT DISTINCT FROM ?")
-                .param(instrument)
-                .param(ownId)
-                .param(by.check().map(CheckView::id).orElse(null))
-                .update();
     }
 
     void persistResults(UUID readingId, UUID checkId, Instant takenAt, Analysis analysis) {
