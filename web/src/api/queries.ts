@@ -183,6 +183,7 @@ export const queries = {
     queryOptions({ queryKey: ['papers', id], queryFn: () => data(api.GET('/api/instruments/{id}/papers', { params: { path: { id } } })) }),
   sensorPapers: (id: string) =>
     queryOptions({ queryKey: ['papers', id], queryFn: () => data(api.GET('/api/sensors/{id}/papers', { params: { path: { id } } })) }),
+  job: (id: string) => queryOptions({ queryKey: ['job', id], queryFn: () => data(api.GET('/api/jobs/{id}', { params: { path: { id } } })) }),
   makersKeys: () => queryOptions({ queryKey: ['makers-keys'], queryFn: () => data(api.GET('/api/makers-keys')) }),
   networks: () => queryOptions({ queryKey: ['networks'], queryFn: () => data(api.GET('/api/networks')) }),
   rules: () => queryOptions({ queryKey: ['rules'], queryFn: () => data(api.GET('/api/rules')) }),

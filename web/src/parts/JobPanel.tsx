@@ -5,12 +5,13 @@ import { bytes } from '../units/format'
 import { words } from '../words/en'
 
 /** Work that keeps what it has done until somebody stops it. */
-const STOPPABLE = ['read back', 'reckon']
+const STOPPABLE = ['read back', 'reckon', 'import']
+const COUNTED = ['reckon', 'import']
 
 /** What runs, how far it is, and how to stop it; then how it ended. */
 export function JobPanel({ job, onTryAgain }: { job: JobView; onTryAgain: () => void }) {
   const running = job.state === 'RUNNING'
-  const amount = (n: number) => (job.kind === 'reckon' ? n.toLocaleString('en-GB') : bytes(n))
+  const amount = (n: number) => (COUNTED.includes(job.kind) ? n.toLocaleString('en-GB') : bytes(n))
   const mayStop = STOPPABLE.includes(job.kind)
   const share = job.total > 0 ? (100 * job.done) / job.total : 0
   return (

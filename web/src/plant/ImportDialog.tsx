@@ -1,8 +1,11 @@
 import { useQuery } from '@tanstack/react-query'
+import { useState } from 'react'
 import type { ImportPreview, ImportRow } from '../api/types'
 import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
+import { JobPanel } from '../parts/JobPanel'
 import { Trouble } from '../parts/Trouble'
+import { queries } from '../api/queries'
 import { words } from '../words/en'
 import { type ImportSource, previewImport } from './importing'
 import { usePlantEdit } from './usePlantEdit'
@@ -13,6 +16,13 @@ const text = words.plant.import
 export function ImportDialog({ source, onTaken, onClose }: { source: ImportSource; onTaken: (first: string | undefined) => void; onClose: () => void }) {
   const preview = useQuery({ queryKey: ['import', source], queryFn: () => previewImport(source), retry: false, gcTime: 0 })
   const { take } = usePlantEdit()
+  const [changeId, setChangeId] = useState('')
+  const running = useQuery({ ...queries.job(changeId), enabled: take.isPending && changeId !== '', refetchInterval: 500, retry: false })
+  const begin = (digest: string) => {
+    const id = crypto.randomUUID()
+    setChangeId(id)
+    take.mutate({ source, digest, changeId: id }, { onSuccess: (taken) => onTaken(taken.added[0]) })
+  }
   const found = preview.data
   const ready = found !== undefined && found.wrong === 0 && found.changes > 0
   return (
@@ -41,12 +51,13 @@ export function ImportDialog({ source, onTaken, onClose }: { source: ImportSourc
               </tbody>
             </table>
           </div>
+          {take.isPending && running.data?.state === 'RUNNING' && <JobPanel job={running.data} onTryAgain={() => undefined} />}
           <div className="mt-4 flex items-center gap-4">
             <Button
               kind="main"
               autoFocus
               disabled={!ready || take.isPending}
-              onClick={() => take.mutate({ source, digest: found.digest }, { onSuccess: (taken) => onTaken(taken.added[0]) })}
+              onClick={() => begin(found.digest)}
             >
               {text.take(found.changes)}
             </Button>

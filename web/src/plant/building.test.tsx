@@ -46,6 +46,23 @@ describe('rows to be pasted', () => {
     expect((screen.getByText('Take the rows') as HTMLButtonElement).disabled).toBe(true)
   })
 
+  it('are followed while they are taken, and may be stopped', async () => {
+    const id = '00000000-0000-4000-8000-000000000001'
+    vi.spyOn(crypto, 'randomUUID').mockReturnValue(id)
+    let stopped: () => void = () => undefined
+    answering('POST', '/api/plant/paste/preview', () => preview([row(1, 'NEW')], { fresh: 5000, changes: 5000 }))
+    answering('POST', '/api/plant/paste', () => new Promise((done) => (stopped = () => done(new Refusal(409, 'stopped', 'Stopped. Nothing was imported.')))))
+    answering('GET', `/api/jobs/${id}`, () => ({ id, kind: 'import', title: 'Importing into the plant', state: 'RUNNING', done: 2000, total: 5000, sentence: 'Writing rows of the plant' }))
+    answering('POST', `/api/jobs/${id}/stop`, () => stopped())
+    show(<ImportDialog source={source} onTaken={() => undefined} onClose={() => undefined} />)
+    fireEvent.click(await screen.findByText('Take 5000 rows'))
+    expect(await screen.findByText('2,000 of 5,000')).toBeTruthy()
+    fireEvent.click(screen.getByText('Stop'))
+    expect(await screen.findByText('Stopped. Nothing was imported.')).toBeTruthy()
+    expect(screen.queryByText('2,000 of 5,000')).toBeNull()
+    vi.restoreAllMocks()
+  })
+
   it('say so when the plant was changed in between', async () => {
     answering('POST', '/api/plant/paste/preview', () => preview([row(1, 'NEW')], { fresh: 1, changes: 1 }))
     answering('POST', '/api/plant/paste', () => new Refusal(409, 'plant-changed', 'The plant was changed since you looked.'))

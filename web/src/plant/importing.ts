@@ -12,8 +12,8 @@ export function previewImport(source: ImportSource): Promise<ImportPreview> {
   return data(api.POST('/api/plant/import/preview', { params: { query: { parentId: source.parentId ?? undefined } }, ...asForm(source.file) }))
 }
 
-export function takeImport(source: ImportSource, digest: string): Promise<Committed> {
-  const changeId = crypto.randomUUID()
+/** @param changeId of the change, and of the work that may be followed meanwhile */
+export function takeImport(source: ImportSource, digest: string, changeId: string): Promise<Committed> {
   if (source.kind === 'text') {
     return data(api.POST('/api/plant/paste', { body: { parentId: source.parentId, text: source.text, changeId, digest } }))
   }

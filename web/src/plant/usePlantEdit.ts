@@ -188,7 +188,7 @@ export function usePlantEdit(outlineKey?: readonly unknown[], onRefused?: (paren
   /** Rows that were looked at before, out of a paste or a file. */
   const take = useMutation({
     ...common,
-    mutationFn: ({ source, digest }: { source: ImportSource; digest: string }) => takeImport(source, digest),
+    mutationFn: ({ source, digest, changeId }: { source: ImportSource; digest: string; changeId: string }) => takeImport(source, digest, changeId),
     onSuccess,
     onError: undefined,
   })

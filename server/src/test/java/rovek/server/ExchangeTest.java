@@ -7,6 +7,10 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -20,7 +24,10 @@ class ExchangeTest {
     private final Caller caller;
     private final SmallPlant plant;
 
+    private final RunningRovek rovek;
+
     ExchangeTest(RunningRovek rovek) {
+        this.rovek = rovek;
         this.caller = Caller.signedIn(rovek);
         this.plant = new SmallPlant(caller);
     }
@@ -56,6 +63,42 @@ class ExchangeTest {
             JsonNode again = other.sendFile("/api/plant/import/preview", "plant", file).ok();
             assertThat(again.get("changes").asInt()).as("once more there is nothing to do").isZero();
         }
+    }
+
+    /** While it waits for somebody else's change of the plant it is seen by others, told to stop, and leaves nothing; the same once more goes through. */
+    @Test
+    void anImportIsFollowedAndStoppedAndLeavesNothing() throws Exception {
+        StringBuilder csv = new StringBuilder("path,level,tag,name\n,CLIENT,,Client of many\nClient of many,SITE,,Works\nClient of many / Works,AREA,,Long hall\n");
+        for (int i = 0; i < 2_500; i++) {
+            csv.append("Client of many / Works / Long hall,ASSET,LH-").append(i).append(",Machine\n");
+        }
+        byte[] file = csv.toString().getBytes(StandardCharsets.UTF_8);
+        JsonNode preview = caller.sendFile("/api/plant/import/preview", "plant", file).ok();
+        assertThat(preview.get("wrong").asInt()).as(preview.get("rows").toString()).isZero();
+        UUID change = UUID.randomUUID();
+        String path = "/api/plant/import?changeId=" + change + "&digest=" + preview.get("digest").asString();
+        Future<Caller.Answer> answer;
+        ExecutorService other = Executors.newSingleThreadExecutor();
+        try (var db = rovek.database().connect(); var statement = db.createStatement()) {
+            db.setAutoCommit(false);
+            statement.execute("SELECT pg_advisory_xact_lock(7150)");
+            answer = other.submit(() -> caller.sendFile(path, "plant", file));
+            while (!caller.get("/api/jobs/" + change).text().contains("Reading the rows")) {
+                Thread.sleep(50);
+            }
+            assertThat(caller.sendFile(path, "plant", file).sentence()).as("the same twice at once").contains("under way already");
+            caller.post("/api/jobs/" + change + "/stop", Map.of());
+            db.rollback();
+        }
+        other.shutdown();
+        assertThat(answer.get(1, TimeUnit.MINUTES).sentence()).isEqualTo("Stopped. Nothing was imported.");
+        assertThat(caller.get("/api/jobs/" + change).ok().get("state").asString()).isEqualTo("STOPPED");
+        assertThat(caller.get("/api/outline/find?text=LH-1").text()).doesNotContain("LH-1");
+        JsonNode done = caller.sendFile(path, "plant", file).ok();
+        assertThat(done.get("sentence").asString()).contains("2503 new");
+        JsonNode job = caller.get("/api/jobs/" + change).ok();
+        assertThat(job.get("state").asString()).isEqualTo("DONE");
+        assertThat(job.get("sentence")).isEqualTo(done.get("sentence"));
     }
 
     @Test

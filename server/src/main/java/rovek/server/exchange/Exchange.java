@@ -27,6 +27,8 @@ import rovek.core.plant.exchange.PlantTable;
 import rovek.core.plant.exchange.TypedTable;
 import rovek.core.plant.template.Template;
 import rovek.link.Sha256;
+import rovek.server.job.JobProgress;
+import rovek.server.job.JobStopped;
 import rovek.server.plant.Plant;
 import rovek.server.plant.PlantKnowledge;
 import rovek.server.plant.PlantLedger;
@@ -153,12 +155,19 @@ public class Exchange {
         return Sha256.of(said.toString().getBytes(StandardCharsets.UTF_8));
     }
 
-    /** Does what was shown, if that is still what would be done. */
+    /**
+     * Does what was shown, if that is still what would be done.
+     *
+     * @throws JobStopped where somebody stopped it; then nothing was imported
+     */
     @Transactional
-    public PlantLedger.Committed take(@Nullable UUID base, Source source, UUID changeId, String digest) {
+    public PlantLedger.Committed take(@Nullable UUID base, Source source, UUID changeId, String digest, JobProgress progress) {
         ImportKnowledge known = known();
+        progress.report(0, 0, "Reading the rows");
         PlantTable table = table(source, known);
         return ledger.commit(changeId, tree -> {
+            goOn(progress);
+            progress.report(0, 0, "Comparing the rows with the plant");
             ImportPlan plan = plan(tree, base, table, known);
             if (!plan.isSound()) {
                 throw new DomainProblem.Conflict("wrong-rows", "%d rows are wrong. Nothing was imported.".formatted(plan.count(State.WRONG)));
@@ -166,8 +175,18 @@ public class Exchange {
             if (!digest(plan).equals(digest)) {
                 throw new DomainProblem.Conflict("plant-changed", "The plant was changed since you looked. Nothing was imported; look at the rows again.");
             }
+            goOn(progress);
             return PlantLedger.Proposal.typed(sentence(plan), plan.change());
+        }, (written, of) -> {
+            progress.report(written, of, "Writing rows of the plant");
+            goOn(progress);
         });
+    }
+
+    private static void goOn(JobProgress progress) {
+        if (progress.isStopRequested()) {
+            throw new JobStopped("Stopped. Nothing was imported.");
+        }
     }
 
     private static String sentence(ImportPlan plan) {

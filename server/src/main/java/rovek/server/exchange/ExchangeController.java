@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
+import rovek.server.job.Jobs;
 import rovek.server.plant.PlantLedger;
 import rovek.server.room.WorkingRoom;
 import rovek.server.web.LongText;
@@ -25,10 +26,12 @@ import rovek.server.web.LongText;
 class ExchangeController {
 
     private final Exchange exchange;
+    private final Jobs jobs;
     private final WorkingRoom room;
 
-    ExchangeController(Exchange exchange, WorkingRoom room) {
+    ExchangeController(Exchange exchange, Jobs jobs, WorkingRoom room) {
         this.exchange = exchange;
+        this.jobs = jobs;
         this.room = room;
     }
 
@@ -45,7 +48,7 @@ class ExchangeController {
 
     @PostMapping("/paste")
     PlantLedger.Committed paste(@RequestBody PastedForGood pasted) {
-        return withRoom(TableBounds.room(pasted.text()), () -> exchange.take(pasted.parentId(), Exchange.typed(pasted.text()), pasted.changeId(), pasted.digest()));
+        return taken(TableBounds.room(pasted.text()), pasted.parentId(), Exchange.typed(pasted.text()), pasted.changeId(), pasted.digest());
     }
 
     @PostMapping(value = "/import/preview", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
@@ -59,7 +62,13 @@ class ExchangeController {
             @RequestParam MultipartFile file, @RequestParam(required = false) UUID parentId, @RequestParam UUID changeId, @RequestParam String digest)
             throws IOException {
         byte[] bytes = bytes(file);
-        return withRoom(TableBounds.room(bytes), () -> exchange.take(parentId, exchange.file(new ByteArrayInputStream(bytes)), changeId, digest));
+        return taken(TableBounds.room(bytes), parentId, exchange.file(new ByteArrayInputStream(bytes)), changeId, digest);
+    }
+
+    /** Whoever waits for the answer may follow how far it is as the work of the change's id, and stop it. */
+    private PlantLedger.Committed taken(long bytes, @Nullable UUID parentId, Exchange.Source source, UUID changeId, String digest) {
+        return withRoom(bytes, () -> jobs.accompany(
+                changeId, "import", "Importing into the plant", progress -> exchange.take(parentId, source, changeId, digest, progress), PlantLedger.Committed::sentence));
     }
 
     private static byte[] bytes(MultipartFile file) throws IOException {

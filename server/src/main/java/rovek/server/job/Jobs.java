@@ -5,6 +5,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -13,6 +14,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
+import java.util.function.Function;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -38,17 +40,20 @@ public class Jobs {
     private static final int MOST_ENDS = 60;
     private static final long BETWEEN_ENDS_MILLIS = 1_000;
     private static final long REPORT_EVERY_NANOS = 150_000_000;
+    private static final long TELL_EVERY_MILLIS = 300;
 
     private final JdbcClient db;
     private final Clock clock;
     private final ExecutorService workers = Executors.newFixedThreadPool(4);
     private final ScheduledExecutorService heart = Executors.newSingleThreadScheduledExecutor();
     private final Set<UUID> running = ConcurrentHashMap.newKeySet();
+    private final Map<UUID, Told> told = new ConcurrentHashMap<>();
 
     Jobs(JdbcClient db, Clock clock) {
         this.db = db;
         this.clock = clock;
         heart.scheduleAtFixedRate(this::beat, HEARTBEAT_SECONDS, HEARTBEAT_SECONDS, TimeUnit.SECONDS);
+        heart.scheduleWithFixedDelay(this::tell, TELL_EVERY_MILLIS, TELL_EVERY_MILLIS, TimeUnit.MILLISECONDS);
     }
 
     /** Starts work in the name of whoever is signed in. */
@@ -63,6 +68,44 @@ public class Jobs {
         running.add(id);
         workers.execute(new DelegatingSecurityContextRunnable(() -> run(id, work)));
         return get(id);
+    }
+
+    /**
+     * Does work in its caller's thread, while others see how far it is and may stop it. What it reports is written by another thread: within
+     * the work's own transaction nobody would see it before its end.
+     *
+     * @param id chosen by whoever follows it; the same work tried again goes by the same
+     * @param said how it ended, as a sentence
+     * @throws DomainProblem.Conflict where it was stopped, with the sentence of {@link JobStopped}
+     */
+    public <T> T accompany(UUID id, String kind, String title, Function<JobProgress, T> work, Function<T, String> said) {
+        int mine = db.sql("""
+                INSERT INTO job (id, kind, title, state, done, total, sentence, subject_id, actor, stop_requested, started_at, heard_at)
+                VALUES (:id, :kind, :title, 'RUNNING', 0, 0, 'Starting', NULL, :actor, false, :now, :now)
+                ON CONFLICT (id) DO UPDATE SET state = 'RUNNING', done = 0, total = 0, sentence = 'Starting', stop_requested = false, started_at = :now, heard_at = :now
+                WHERE job.actor = :actor AND job.kind = :kind AND job.state <> 'RUNNING'""")
+                .param("id", id).param("kind", kind).param("title", title).param("actor", AuditTrail.actor()).param("now", now())
+                .update();
+        if (mine == 0) {
+            throw new DomainProblem.Conflict("running", "That is under way already. Wait until it has ended.");
+        }
+        running.add(id);
+        try {
+            T done = work.apply(new Accompanied(id));
+            told.remove(id);
+            end(id, State.DONE, said.apply(done));
+            return done;
+        } catch (JobStopped stopped) {
+            told.remove(id);
+            end(id, State.STOPPED, stopped.getMessage());
+            throw new DomainProblem.Conflict("stopped", stopped.getMessage());
+        } catch (RuntimeException fault) {
+            told.remove(id);
+            end(id, State.FAILED, fault instanceof DomainProblem ? fault.getMessage() : "It could not be done.");
+            throw fault;
+        } finally {
+            running.remove(id);
+        }
     }
 
     private void run(UUID id, JobWork work) {
@@ -136,6 +179,23 @@ public class Jobs {
         db.sql("UPDATE job SET stop_requested = true WHERE id = ?").param(id).update();
     }
 
+    /** What accompanied work has reported and nobody has written yet. */
+    private record Told(long done, long total, String sentence) {}
+
+    private void tell() {
+        try {
+            told.forEach((id, what) -> {
+                if (told.remove(id, what)) {
+                    db.sql("UPDATE job SET done = ?, total = ?, sentence = ?, heard_at = ? WHERE id = ? AND state = 'RUNNING'")
+                            .param(what.done()).param(what.total()).param(what.sentence()).param(now()).param(id)
+                            .update();
+                }
+            });
+        } catch (RuntimeException e) {
+            LOG.warn("How far work is could not be written: {}", e.getMessage());
+        }
+    }
+
     private void beat() {
         try {
             running.forEach(id -> db.sql("UPDATE job SET heard_at = ? WHERE id = ?").param(now()).param(id).update());
@@ -152,6 +212,25 @@ public class Jobs {
     void close() {
         heart.shutdownNow();
         workers.shutdownNow();
+    }
+
+    private final class Accompanied implements JobProgress {
+
+        private final UUID id;
+
+        Accompanied(UUID id) {
+            this.id = id;
+        }
+
+        @Override
+        public void report(long done, long total, String sentence) {
+            told.put(id, new Told(done, total, sentence));
+        }
+
+        @Override
+        public boolean isStopRequested() {
+            return db.sql("SELECT stop_requested FROM job WHERE id = ?").param(id).query(Boolean.class).single();
+        }
     }
 
     private final class Progress implements JobProgress {

@@ -25,6 +25,7 @@ import tools.jackson.databind.json.JsonMapper;
 class NodeRows {
 
     private static final int ROWS_A_BATCH = 1_000;
+    private static final int ROWS_BETWEEN_REPORTS = 2_000;
     private static final TypeReference<Map<String, String>> TEXTS = new TypeReference<>() {};
     private static final TypeReference<Map<String, Map<String, String>>> NESTED_TEXTS = new TypeReference<>() {};
 
@@ -118,8 +119,12 @@ class NodeRows {
         db.sql("SELECT 1 FROM (SELECT pg_advisory_xact_lock(7150)) AS locked").query(Integer.class).single();
     }
 
-    /** Writes a change that fits, given the plant as it is afterwards. */
-    void write(UUID changeId, PlantChange change, NodeTree after) {
+    /**
+     * Writes a change that fits, given the plant as it is afterwards.
+     *
+     * @param watch told how many rows are written
+     */
+    void write(UUID changeId, PlantChange change, NodeTree after, PlantLedger.Watch watch) {
         if (!change.removed().isEmpty()) {
             db.sql("UPDATE node SET removal = :change WHERE id = ANY(:ids)")
                     .param("change", changeId)
@@ -129,6 +134,13 @@ class NodeRows {
         List<Node> states = new ArrayList<>();
         change.added().forEach(node -> states.add(after.find(node.id()).orElseThrow()));
         change.altered().forEach(alteration -> states.add(after.find(alteration.node()).orElseThrow()));
+        for (int from = 0; from < states.size(); from += ROWS_BETWEEN_REPORTS) {
+            write(states.subList(from, Math.min(states.size(), from + ROWS_BETWEEN_REPORTS)));
+            watch.written(Math.min(states.size(), from + ROWS_BETWEEN_REPORTS), states.size());
+        }
+    }
+
+    private void write(List<Node> states) {
         batches.batchUpdate("""
                 INSERT INTO node (id, parent_id, level, place, tag, name, technique, asset_class, attributes, settings, limits, stamp)
                 VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?::jsonb, ?::jsonb, ?::jsonb, ?)

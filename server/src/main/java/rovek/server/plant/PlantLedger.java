@@ -116,6 +116,22 @@ public class PlantLedger {
      */
     @Transactional
     public Committed commit(UUID changeId, Function<PlantTree, Proposal> make) {
+        return commit(changeId, make, NOBODY);
+    }
+
+    /** Told how far a large change is. What it throws ends the change, of which nothing stays. */
+    @FunctionalInterface
+    public interface Watch {
+        void written(int rows, int of);
+    }
+
+    private static final Watch NOBODY = (rows, of) -> {
+        // small changes are there at once
+    };
+
+    /** As {@link #commit(UUID, Function)}, watched. */
+    @Transactional
+    public Committed commit(UUID changeId, Function<PlantTree, Proposal> make, Watch watch) {
         rows.lock();
         Optional<PlantChangeEntity> already = changes.findById(changeId);
         if (already.isPresent()) {
@@ -136,7 +152,7 @@ public class PlantLedger {
         entry.change = json.writeValueAsString(StoredChange.of(proposal.change()));
         changes.save(entry);
         changes.flush();
-        rows.write(changeId, proposal.change(), after);
+        rows.write(changeId, proposal.change(), after, watch);
         refreshOnceCommitted();
         noteTouched(changeId, before.nodes(), proposal.change());
         audit.note(changeId, proposal.sentence(), before.nodes(), proposal.change());
@@ -247,7 +263,7 @@ public class PlantLedger {
         rules.require(before, after, change);
         entry.undoneAt = back ? clock.instant() : null;
         changes.flush();
-        rows.write(changeId, change, after);
+        rows.write(changeId, change, after, NOBODY);
         refreshOnceCommitted();
         audit.note(changeId, (back ? "Undo: " : "Again: ") + entry.sentence, before.nodes(), change);
     }
