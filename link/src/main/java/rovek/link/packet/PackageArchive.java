@@ -27,7 +27,7 @@ final class PackageArchive implements AutoCloseable {
     static final long MOST_PACKED = 256L << 20;
 
     private static final long MOST_UNPACKED = 512L << 20;
-    private static final int LARGEST_MANIFEST = 8 << 20;
+    private static final int LARGEST_MANIFEST = 4 << 20;
     private static final int LARGEST_DIRECTORY = 8 << 20;
     private static final int LOCAL_HEADER = 0x04034b50;
     /** The record at a ZIP's end (APPNOTE 4.3.16): 22 bytes and a comment of at most 65,535. */

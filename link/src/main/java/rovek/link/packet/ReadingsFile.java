@@ -28,6 +28,9 @@ public final class ReadingsFile implements AutoCloseable {
     /** A package's size, in bytes. */
     public static final long LARGEST = PackageArchive.MOST_PACKED;
 
+    /** What a glance at any package costs at most, in bytes: its directory, and its manifest as it is read. */
+    public static final long GLANCE_BYTES = 64L << 20;
+
     /** Readings of one package. */
     static final int MOST_READINGS = 200_000;
 

@@ -93,7 +93,7 @@ public class LookInside {
     }
 
     private Inside inside(UUID readFrom, String name, Spool file) {
-        try (WorkingRoom.Taken taken = room.take(ReadingsFile.glance(file.path()).memory());
+        try (WorkingRoom.Taken taken = room.take(needed(file));
                 ReadingsFile readings = ReadingsFile.open(file.path(), spellings.reading())) {
             Set<String> fresh = new HashSet<>();
             instruments.knownWriter(readings.maker(), readFrom)
@@ -109,6 +109,12 @@ public class LookInside {
                     readings.leftOut().stream().map(ReadingsPackage.LeftOut::reason).toList());
         } catch (PackageException e) {
             throw new DomainProblem.LinkTrouble(e.code(), e.getMessage());
+        }
+    }
+
+    private long needed(Spool file) throws PackageException {
+        try (WorkingRoom.Taken taken = room.take(ReadingsFile.GLANCE_BYTES)) {
+            return ReadingsFile.glance(file.path()).memory();
         }
     }
 

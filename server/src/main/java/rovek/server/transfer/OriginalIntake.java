@@ -65,12 +65,18 @@ class OriginalIntake {
      * @param clock of the instrument it was read from; empty takes the times as they are written
      */
     Taken take(Originals.Kept original, Spool file, UUID readFrom, Optional<ClockState> clock) throws PackageException {
-        try (WorkingRoom.Taken taken = room.await(ReadingsFile.glance(file.path()).memory());
+        try (WorkingRoom.Taken taken = room.await(needed(file));
                 ReadingsFile readings = ReadingsFile.open(file.path(), spellings.reading())) {
             return taken(original, readings, readFrom, clock);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new DomainProblem.Busy();
+        }
+    }
+
+    private long needed(Spool file) throws PackageException, InterruptedException {
+        try (WorkingRoom.Taken taken = room.await(ReadingsFile.GLANCE_BYTES)) {
+            return ReadingsFile.glance(file.path()).memory();
         }
     }
 

@@ -12,6 +12,7 @@ import rovek.server.instrument.Instruments;
 import rovek.server.job.JobView;
 import rovek.server.job.Jobs;
 import rovek.server.problem.DomainProblem;
+import rovek.server.room.WorkingRoom;
 import rovek.server.visit.VisitIntake;
 
 /** Field packages that come as a file, and originals that go out as one: the same bytes both ways. */
@@ -22,12 +23,14 @@ public class PackageFiles {
     private final Originals originals;
     private final OriginalIntake intake;
     private final Jobs jobs;
+    private final WorkingRoom room;
 
-    PackageFiles(Instruments instruments, Originals originals, OriginalIntake intake, Jobs jobs) {
+    PackageFiles(Instruments instruments, Originals originals, OriginalIntake intake, Jobs jobs, WorkingRoom room) {
         this.instruments = instruments;
         this.originals = originals;
         this.intake = intake;
         this.jobs = jobs;
+        this.room = room;
     }
 
     /**
@@ -49,8 +52,8 @@ public class PackageFiles {
         }
     }
 
-    private static Maker maker(Spool file) {
-        try {
+    private Maker maker(Spool file) {
+        try (WorkingRoom.Taken taken = room.take(ReadingsFile.GLANCE_BYTES)) {
             return ReadingsFile.verified(file.path());
         } catch (PackageException e) {
             throw new DomainProblem.Invalid("file", e.getMessage());
