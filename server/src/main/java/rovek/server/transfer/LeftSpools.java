@@ -27,7 +27,7 @@ class LeftSpools {
 
     @EventListener(ApplicationReadyEvent.class)
     void remove() {
-        try (DirectoryStream<Path> files = Files.newDirectoryStream(Path.of(System.getProperty("java.io.tmpdir")), Spool.NAMED + "*")) {
+        try (DirectoryStream<Path> files = Files.newDirectoryStream(Spool.FOLDER, Spool.NAMED + "*")) {
             for (Path file : files) {
                 if (Files.getLastModifiedTime(file).toInstant().plus(LEFT).isBefore(clock.instant())) {
                     Files.deleteIfExists(file);

@@ -27,6 +27,8 @@ record Spool(Path path, String sha256, long size) implements AutoCloseable {
     /** Begins the names of such files, so that what a power cut left behind is known. */
     static final String NAMED = "rovek-spool-";
 
+    static final Path FOLDER = Path.of(System.getProperty("java.io.tmpdir"));
+
     /** Writes what is to be worked on. */
     @FunctionalInterface
     interface Writing<E extends Exception> {
@@ -35,9 +37,13 @@ record Spool(Path path, String sha256, long size) implements AutoCloseable {
 
     /** @throws DomainProblem.Conflict where the server's disk takes no more */
     static <E extends Exception> Spool of(Writing<E> writing) throws E {
+        return in(FOLDER, writing);
+    }
+
+    static <E extends Exception> Spool in(Path folder, Writing<E> writing) throws E {
         Path path = null;
         try {
-            path = Files.createTempFile(NAMED, ".zip");
+            path = Files.createTempFile(folder, NAMED, ".zip");
             MessageDigest digest = Sha256.digest();
             try (OutputStream out = new DigestOutputStream(Files.newOutputStream(path), digest)) {
                 writing.into(out);

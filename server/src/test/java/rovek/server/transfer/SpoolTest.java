@@ -11,17 +11,13 @@ import java.nio.file.attribute.FileTime;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.Arrays;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 import rovek.link.Sha256;
 import rovek.server.problem.DomainProblem;
 
 /** Files under way are gone once they are not worked on any more, however that ended. */
 class SpoolTest {
-
-    private static long spools() {
-        return Arrays.stream(Path.of(System.getProperty("java.io.tmpdir")).toFile().list()).filter(name -> name.startsWith(Spool.NAMED)).count();
-    }
 
     @Test
     void itIsThereAsLongAsItIsWorkedOn() throws IOException {
@@ -37,16 +33,15 @@ class SpoolTest {
     }
 
     @Test
-    void whatCannotBeWrittenLeavesNothingBehind() {
-        long before = spools();
-        assertThatThrownBy(() -> Spool.of(out -> {
+    void whatCannotBeWrittenLeavesNothingBehind(@TempDir Path folder) {
+        assertThatThrownBy(() -> Spool.in(folder, out -> {
             out.write(1);
             throw new IOException("No space left on device");
         })).isInstanceOf(DomainProblem.Conflict.class).hasMessageContaining("Make room there");
-        assertThatThrownBy(() -> Spool.<RuntimeException>of(out -> {
+        assertThatThrownBy(() -> Spool.<RuntimeException>in(folder, out -> {
             throw new IllegalStateException("the link broke");
         })).isInstanceOf(IllegalStateException.class);
-        assertThat(spools()).isEqualTo(before);
+        assertThat(folder).isEmptyDirectory();
     }
 
     @Test
