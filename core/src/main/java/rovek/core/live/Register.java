@@ -17,7 +17,7 @@ public record Register(
         String name, String unit, Table table, int address, Form form, Order order, int bit, Optional<NoValue> noValue, double scale, double offset) {
 
     /** Which of a device's tables. */
-    public enum Table {
+    public enum Table implements Worded {
         HOLDING("holding register", 3, 4),
         INPUT("input register", 4, 3),
         COIL("coil", 1, 0),
@@ -33,6 +33,7 @@ public record Register(
             this.sheetDigit = sheetDigit;
         }
 
+        @Override
         public String word() {
             return word;
         }
@@ -50,20 +51,10 @@ public record Register(
         public boolean isOfBits() {
             return this == COIL || this == DISCRETE;
         }
-
-        /** @throws IllegalArgumentException for a word that is none */
-        public static Table of(String word) {
-            for (Table table : values()) {
-                if (table.word.equals(word)) {
-                    return table;
-                }
-            }
-            throw new IllegalArgumentException("Nothing lies in a \"%s\".".formatted(word));
-        }
     }
 
     /** How a number is laid down. */
-    public enum Form {
+    public enum Form implements Worded {
         INT16("16-bit signed", 1),
         UINT16("16-bit unsigned", 1),
         INT32("32-bit signed", 2),
@@ -82,22 +73,13 @@ public record Register(
             this.registers = registers;
         }
 
+        @Override
         public String word() {
             return word;
         }
 
         public int registers() {
             return registers;
-        }
-
-        /** @throws IllegalArgumentException for a word that is none */
-        public static Form of(String word) {
-            for (Form form : values()) {
-                if (form.word.equals(word)) {
-                    return form;
-                }
-            }
-            throw new IllegalArgumentException("No number is laid down as \"%s\".".formatted(word));
         }
     }
 

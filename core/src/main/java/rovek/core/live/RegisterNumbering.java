@@ -3,7 +3,7 @@ package rovek.core.live;
 import java.util.OptionalInt;
 
 /** How a data sheet numbers what lies in a device's tables. */
-public enum RegisterNumbering {
+public enum RegisterNumbering implements Worded {
     /** As it goes over the wire. */
     FROM_0("counted from 0"),
     FROM_1("counted from 1"),
@@ -20,18 +20,9 @@ public enum RegisterNumbering {
         this.word = word;
     }
 
+    @Override
     public String word() {
         return word;
-    }
-
-    /** @throws IllegalArgumentException for a word that is none */
-    public static RegisterNumbering of(String word) {
-        for (RegisterNumbering numbering : values()) {
-            if (numbering.word.equals(word)) {
-                return numbering;
-            }
-        }
-        throw new IllegalArgumentException("No register is numbered \"%s\".".formatted(word));
     }
 
     /**

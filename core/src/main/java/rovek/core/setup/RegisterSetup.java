@@ -13,6 +13,7 @@ import rovek.core.entry.Entry;
 import rovek.core.live.NoValue;
 import rovek.core.live.Register;
 import rovek.core.live.RegisterNumbering;
+import rovek.core.live.Worded;
 import rovek.core.technique.SettingDefinition;
 
 /** Where a Modbus TCP device answers, and which of its registers hold what. Nothing is loaded: Rovek itself reads by it. */
@@ -32,17 +33,17 @@ public final class RegisterSetup implements SetupForm {
             SetupField.always(new SettingDefinition("port", "Port", "", "502", new Entry.Number(1, 65_535))),
             SetupField.always(new SettingDefinition("unit", "Unit", "", "1", new Entry.Number(0, 255))),
             SetupField.always(new SettingDefinition("numbering", "Registers are", "", RegisterNumbering.FROM_0.word(), new Entry.Choice(
-                    Arrays.stream(RegisterNumbering.values()).map(RegisterNumbering::word).toList()))));
+                    Worded.words(RegisterNumbering.class)))));
 
     private static final List<SetupField> CHANNEL_FIELDS = List.of(
             SetupField.always(new SettingDefinition("name", "Name", "", "", new Entry.Text(40))),
             SetupField.always(new SettingDefinition("quantityUnit", "In", "", "", new Entry.Text(12))),
             SetupField.always(new SettingDefinition("table", "Lies in", "", Register.Table.HOLDING.word(), new Entry.Choice(
-                    Arrays.stream(Register.Table.values()).map(Register.Table::word).toList()))),
+                    Worded.words(Register.Table.class)))),
             SetupField.always(new SettingDefinition("address", "Number", "", "0", new Entry.Number(0, LARGEST_NUMBER))),
             new SetupField(
                     new SettingDefinition("form", "Laid down as", "", Register.Form.FLOAT32.word(), new Entry.Choice(
-                            Arrays.stream(Register.Form.values()).map(Register.Form::word).toList())),
+                            Worded.words(Register.Form.class))),
                     "table", Set.of(Register.Table.HOLDING.word(), Register.Table.INPUT.word())),
             SetupField.when("form", Register.Form.BIT.word(), new SettingDefinition("bit", "Bit from 0", "", "0", new Entry.Number(0, 15))),
             new SetupField(
@@ -71,12 +72,12 @@ public final class RegisterSetup implements SetupForm {
     /** @param given without faults; what an earlier Rovek did not ask for may be missing */
     public static List<Register> registers(SetupContent given) {
         SetupContent content = new RegisterSetup().completed(given);
-        RegisterNumbering numbering = RegisterNumbering.of(content.values().get("numbering"));
+        RegisterNumbering numbering = Worded.of(RegisterNumbering.class, content.values().get("numbering"));
         return content.rows().stream().map(row -> register(numbering, row)).toList();
     }
 
     private static Register register(RegisterNumbering numbering, Map<String, String> row) {
-        Register.Table table = Register.Table.of(row.get("table"));
+        Register.Table table = Worded.of(Register.Table.class, row.get("table"));
         return new Register(
                 row.get("name"), row.get("quantityUnit"), table, numbering.address(table, whole(row.get("address"))).orElseThrow(), form(row),
                 new Register.Order(LOW_WORD_FIRST.equals(row.get("words")), LOW_BYTE_FIRST.equals(row.get("bytes"))), whole(row.getOrDefault("bit", "0")),
@@ -85,7 +86,7 @@ public final class RegisterSetup implements SetupForm {
 
     /** A table of bits asks for none. */
     private static Register.Form form(Map<String, String> row) {
-        return row.containsKey("form") ? Register.Form.of(row.get("form")) : Register.Form.BIT;
+        return row.containsKey("form") ? Worded.of(Register.Form.class, row.get("form")) : Register.Form.BIT;
     }
 
     private static int whole(String text) {
@@ -133,7 +134,7 @@ public final class RegisterSetup implements SetupForm {
                 faults.add(new SetupFault(key, "A %s is a whole number.".formatted(key)));
             }
         }
-        RegisterNumbering numbering = RegisterNumbering.of(content.values().get("numbering"));
+        RegisterNumbering numbering = Worded.of(RegisterNumbering.class, content.values().get("numbering"));
         for (int i = 0; i < content.rows().size(); i++) {
             rowFaults(numbering, content.rows().get(i), i, faults);
         }
@@ -141,7 +142,7 @@ public final class RegisterSetup implements SetupForm {
     }
 
     private static void rowFaults(RegisterNumbering numbering, Map<String, String> row, int i, List<SetupFault> faults) {
-        Register.Table table = Register.Table.of(row.get("table"));
+        Register.Table table = Worded.of(Register.Table.class, row.get("table"));
         double number = Double.parseDouble(row.get("address"));
         int registers = table.isOfBits() ? 1 : form(row).registers();
         OptionalInt address = number % 1 == 0 ? numbering.address(table, (int) number) : OptionalInt.empty();

@@ -83,8 +83,8 @@ public class Jobs {
                 INSERT INTO job (id, kind, title, state, done, total, sentence, subject_id, actor, stop_requested, started_at, heard_at)
                 VALUES (:id, :kind, :title, 'RUNNING', 0, 0, 'Starting', NULL, :actor, false, :now, :now)
                 ON CONFLICT (id) DO UPDATE SET state = 'RUNNING', done = 0, total = 0, sentence = 'Starting', stop_requested = false, started_at = :now, heard_at = :now
-                WHERE job.actor = :actor AND job.kind = :kind AND job.state <> 'RUNNING'""")
-                .param("id", id).param("kind", kind).param("title", title).param("actor", AuditTrail.actor()).param("now", now())
+                WHERE job.actor = :actor AND job.kind = :kind AND (job.state <> 'RUNNING' OR job.heard_at < :silent)""")
+                .param("id", id).param("kind", kind).param("title", title).param("actor", AuditTrail.actor()).param("now", now()).param("silent", now().minus(SILENCE))
                 .update();
         if (mine == 0) {
             throw new DomainProblem.Conflict("running", "That is under way already. Wait until it has ended.");

@@ -144,6 +144,7 @@ public class Reckoning {
         try {
             states.reckonAnew(entities.find(ReadingEntity.class, kept.id()), check);
         } catch (DomainProblem.Conflict doesNotSuit) {
+            entities.clear();
             count.unsuited++;
             return;
         }
