@@ -19,7 +19,8 @@ import tools.jackson.databind.JsonNode;
 /** Instruments by network, serial line and folder: named, tried, found, lost and found again. */
 class ConnectionsTest {
 
-    private static final Duration SOON = Duration.ofSeconds(3);
+    /** For machines of any speed: how soon on one that is idle, the constants of presence say. */
+    private static final Duration SOON = Duration.ofSeconds(20);
 
     @TempDir
     Path folder;
@@ -36,7 +37,7 @@ class ConnectionsTest {
         long until = System.nanoTime() + SOON.toNanos();
         String now = "";
         while (!now.equals(state)) {
-            assertThat(System.nanoTime()).as("%s is %s within three seconds, not %s", name, state, now).isLessThan(until);
+            assertThat(System.nanoTime()).as("%s is %s soon, not %s", name, state, now).isLessThan(until);
             now = connection(caller.get("/api/connections").ok(), name).get("state").asString();
         }
     }
@@ -87,7 +88,7 @@ class ConnectionsTest {
     }
 
     @Test
-    void lostAndFoundAgainAreSeenWithinThreeSeconds() {
+    void lostAndFoundAgainAreSeenAtTheNextLooks() {
         Path memory = folder.resolve("vibration");
         int port;
         try (RunningRovek rovek = RunningRovek.start()) {

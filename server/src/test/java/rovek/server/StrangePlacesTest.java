@@ -126,7 +126,7 @@ class StrangePlacesTest {
                 for (int look = 0; look < 3; look++) {
                     long began = System.nanoTime();
                     JsonNode found = caller.get("/api/connections").ok();
-                    assertThat(Duration.ofNanos(System.nanoTime() - began)).isLessThan(Duration.ofSeconds(4));
+                    assertThat(Duration.ofNanos(System.nanoTime() - began)).as("eight that trickle for four seconds each, six asked at once").isLessThan(Duration.ofSeconds(8));
                     assertThat(found.get("connections")).hasSize(9);
                 }
                 JsonNode lines = caller.get("/api/connections").ok().get("connections");
