@@ -38,12 +38,7 @@ class LiveController {
     /** What is told over the stream, so that the description of this interface names it. */
     @GetMapping("/{kind}/{id}")
     LiveUpdate now(@PathVariable LiveTarget.Kind kind, @PathVariable UUID id) {
-        LiveSession session = watch.watch(new LiveTarget(kind, id));
-        try {
-            return session.since(0);
-        } finally {
-            session.unwatched();
-        }
+        return watch.watching(new LiveTarget(kind, id), session -> session.since(0));
     }
 
     @GetMapping
@@ -53,7 +48,7 @@ class LiveController {
 
     @GetMapping(path = "/{kind}/{id}/stream", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     SseEmitter stream(@PathVariable LiveTarget.Kind kind, @PathVariable UUID id, HttpServletRequest http) {
-        return watch.streamed(new LiveTarget(kind, id), session -> streams.of(session, http.getSession().getId()));
+        return watch.watching(new LiveTarget(kind, id), session -> streams.of(session, http.getSession().getId()));
     }
 
     @PutMapping("/{kind}/{id}/limits")

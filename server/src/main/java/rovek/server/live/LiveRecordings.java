@@ -20,6 +20,7 @@ import org.springframework.context.event.EventListener;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.stereotype.Service;
+import rovek.core.live.LiveChannel;
 import rovek.core.live.LiveRecord;
 import rovek.core.live.LiveSample;
 import rovek.link.packet.Maker;
@@ -42,6 +43,8 @@ class LiveRecordings {
     private static final Logger LOG = LoggerFactory.getLogger(LiveRecordings.class);
     private static final String RUN = "run";
     private static final int LONGEST_NAME = 80;
+    /** From a server where nobody watched it so far. */
+    private static final Duration FIRST_VALUE = Duration.ofSeconds(3);
     private static final int SHORTEST_MILLIS = 100;
     private static final int LONGEST_MILLIS = 3_600_000;
 
@@ -51,18 +54,16 @@ class LiveRecordings {
     private final PackageFiles files;
     private final Clock clock;
     private final Duration leftBehind;
-    private final int mostValues;
     private final ScheduledExecutorService looking = Executors.newSingleThreadScheduledExecutor();
 
     LiveRecordings(LiveWatch watch, LiveRows rows, Plant plant, PackageFiles files, Clock clock,
-            @Value("${rovek.live.left-behind:PT1M}") Duration leftBehind, @Value("${rovek.live.most-values:2000000}") int mostValues) {
+            @Value("${rovek.live.left-behind:PT1M}") Duration leftBehind) {
         this.watch = watch;
         this.rows = rows;
         this.plant = plant;
         this.files = files;
         this.clock = clock;
         this.leftBehind = leftBehind;
-        this.mostValues = mostValues;
     }
 
     /**
@@ -73,9 +74,8 @@ class LiveRecordings {
      */
     record RecordingDraft(UUID id, String name, int intervalMillis, @Nullable UUID checkId) {}
 
-    /** @throws DomainProblem.Conflict where it is not watched, shows nothing yet, or is being recorded already */
+    /** @throws DomainProblem.Conflict where it shows nothing yet, or is being recorded already, at whichever server */
     void begin(LiveTarget target, RecordingDraft wanted) {
-        LiveSession session = requireSession(target);
         String name = wanted.name().strip();
         if (name.isEmpty() || name.length() > LONGEST_NAME) {
             throw new DomainProblem.Invalid("name", "A recording has a name of up to %d characters.".formatted(LONGEST_NAME));
@@ -86,23 +86,22 @@ class LiveRecordings {
         if (wanted.checkId() != null && !plant.check(wanted.checkId()).technique().id().equals(RUN)) {
             throw new DomainProblem.Invalid("checkId", "That check takes no runs.");
         }
-        synchronized (session) {
-            Optional<Recorder> present = session.recorder();
-            if (present.filter(recorder -> recorder.begun().id().equals(wanted.id())).isPresent()) {
-                return;
-            }
-            if (present.isPresent()) {
-                throw new DomainProblem.Conflict("recorded-already", "%s is being recorded already, by %s.".formatted(present.get().begun().name(), present.get().begun().by()));
-            }
-            if (session.channels().isEmpty()) {
+        watch.watching(target, session -> {
+            List<LiveChannel> channels = session.awaitChannels(FIRST_VALUE);
+            if (channels.isEmpty()) {
                 throw new DomainProblem.Conflict("nothing-live", "No value has come in yet. Wait until it is connected.");
             }
             LiveRows.Begun begun = new LiveRows.Begun(
-                    wanted.id(), target, name, session.source().model(), session.source().serial(), session.channels(), wanted.intervalMillis(),
+                    wanted.id(), target, name, session.source().model(), session.source().serial(), channels, wanted.intervalMillis(),
                     Optional.ofNullable(wanted.checkId()), clock.instant(), AuditTrail.actor());
-            rows.begin(begun);
-            session.record(Optional.of(new Recorder(begun, rows, clock, mostValues)));
-        }
+            if (!rows.begin(begun)) {
+                rows.open(target).map(LiveRows.Open::begun).filter(other -> !other.id().equals(wanted.id())).ifPresent(other -> {
+                    throw new DomainProblem.Conflict("recorded-already", "%s is being recorded already, by %s.".formatted(other.name(), other.by()));
+                });
+            }
+            watch.recordingChanged(target);
+            return null;
+        });
     }
 
     void mark(LiveTarget target, String text) {
@@ -111,35 +110,30 @@ class LiveRecordings {
             throw new DomainProblem.Invalid("text", "A marker has up to %d characters.".formatted(LONGEST_NAME));
         }
         try {
-            requireRecorder(requireSession(target)).mark(new LiveRecord.Mark(clock.instant(), words.isEmpty() ? "marked" : words));
+            rows.mark(requireOpen(target).id(), new LiveRecord.Mark(clock.instant(), words.isEmpty() ? "marked" : words));
         } catch (LiveRows.Closed taken) {
             throw new DomainProblem.Conflict("taken-elsewhere", taken.getMessage() + " Nothing was marked.");
         }
+        watch.recordingChanged(target);
     }
 
-    /** Ends a recording and takes it; ended twice it is taken once. */
+    /** Ends a recording and takes it, whichever server records it; ended twice it is taken once. */
     VisitIntake.Outcome end(LiveTarget target) {
-        LiveSession session = requireSession(target);
-        Recorder recorder;
-        synchronized (session) {
-            recorder = requireRecorder(session);
-            try {
-                recorder.storeRest();
-            } catch (LiveRows.Closed taken) {
-                session.record(Optional.empty());
-                throw new DomainProblem.Conflict("taken-elsewhere", taken.getMessage() + " What came in until then is kept as a run.");
-            }
-            session.record(Optional.empty());
+        LiveRows.Begun begun = requireOpen(target);
+        try {
+            watch.endRecording(target, begun.id(), () -> {
+                if (!rows.close(begun.id(), clock.instant())) {
+                    throw new LiveRows.Closed();
+                }
+            });
+        } catch (LiveRows.Closed taken) {
+            throw new DomainProblem.Conflict("taken-elsewhere", taken.getMessage() + " What came in until then is kept as a run.");
         }
-        return take(recorder.begun());
+        return take(begun);
     }
 
-    private LiveSession requireSession(LiveTarget target) {
-        return watch.running(target).orElseThrow(() -> new DomainProblem.Conflict("not-watched", "It is not watched here any more. Open the live view again."));
-    }
-
-    private static Recorder requireRecorder(LiveSession session) {
-        return session.recorder().orElseThrow(() -> new DomainProblem.Conflict("not-recording", "Nothing is being recorded."));
+    private LiveRows.Begun requireOpen(LiveTarget target) {
+        return rows.open(target).map(LiveRows.Open::begun).orElseThrow(() -> new DomainProblem.Conflict("not-recording", "Nothing is being recorded."));
     }
 
     private VisitIntake.Outcome take(LiveRows.Begun begun) {

@@ -1,6 +1,7 @@
 package rovek.server.live;
 
 import java.sql.Array;
+import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Instant;
 import java.time.OffsetDateTime;
@@ -26,6 +27,8 @@ import tools.jackson.databind.json.JsonMapper;
 class LiveRows {
 
     private static final TypeReference<List<LiveChannel>> CHANNELS = new TypeReference<>() {};
+    private static final String BEGUN =
+            "SELECT id, kind, target_id, name, model, serial, channels, interval_millis, check_id, began_at, began_by, taken FROM live_recording";
 
     private final JdbcClient db;
     private final JsonMapper json;
@@ -40,26 +43,49 @@ class LiveRows {
             UUID id, LiveTarget target, String name, String model, String serial, List<LiveChannel> channels, int intervalMillis, Optional<UUID> check,
             Instant beganAt, String by) {}
 
+    /**
+     * A recording that is under way.
+     *
+     * @param taken how many rows it has
+     * @param marks oldest first
+     */
+    record Open(Begun begun, int taken, List<LiveRecord.Mark> marks) {}
+
+    /** Whether it was begun: it is not where the same source is being recorded already. */
     @Transactional
-    public void begin(Begun begun) {
-        db.sql("INSERT INTO live_recording (id, kind, target_id, name, model, serial, channels, interval_millis, check_id, began_at, began_by, alive_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)")
+    public boolean begin(Begun begun) {
+        return db.sql("INSERT INTO live_recording (id, kind, target_id, name, model, serial, channels, interval_millis, check_id, began_at, began_by, alive_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT DO NOTHING")
                 .params(begun.id(), begun.target().kind().name(), begun.target().id(), begun.name(), begun.model(), begun.serial(),
                         json.writeValueAsString(begun.channels()), begun.intervalMillis(), begun.check().orElse(null), at(begun.beganAt()), begun.by(), at(begun.beganAt()))
-                .update();
+                .update() == 1;
+    }
+
+    /** What is being recorded of a source, by whichever server. */
+    @Transactional(readOnly = true)
+    public Optional<Open> open(LiveTarget target) {
+        return db.sql(BEGUN + " WHERE closed_at IS NULL AND kind = ? AND target_id = ?")
+                .params(target.kind().name(), target.id())
+                .query((row, n) -> new Open(begun(row), row.getInt(12), List.of()))
+                .optional()
+                .map(one -> new Open(one.begun(), one.taken(), marks(one.begun().id())));
     }
 
     /** @throws Closed where another server has taken the recording in the meantime */
     @Transactional
     public void add(UUID recording, LiveSample sample) {
         // First, so that nobody closes it until this row is in.
-        alive(recording, sample.at());
+        alive(recording, sample.at(), 1);
         db.sql("INSERT INTO live_row VALUES (?, ?, ?) ON CONFLICT DO NOTHING").params(recording, at(sample.at()), sample.values()).update();
     }
 
     /** @throws Closed where another server has taken the recording in the meantime */
     @Transactional
     public void alive(UUID recording, Instant now) {
-        if (db.sql("UPDATE live_recording SET alive_at = ? WHERE id = ? AND closed_at IS NULL").params(at(now), recording).update() == 0) {
+        alive(recording, now, 0);
+    }
+
+    private void alive(UUID recording, Instant now, int more) {
+        if (db.sql("UPDATE live_recording SET alive_at = ?, taken = taken + ? WHERE id = ? AND closed_at IS NULL").params(at(now), more, recording).update() == 0) {
             throw new Closed();
         }
     }
@@ -76,28 +102,31 @@ class LiveRows {
         private static final long serialVersionUID = 1L;
 
         Closed() {
-            super("The recording was taken by another server, which had not heard of this one for a while.", null, false, false);
+            super("The recording was ended in the meantime.", null, false, false);
         }
     }
 
-    /** From now on it takes no more rows, from whichever server; whoever takes it, and however often, finds the same. */
+    /**
+     * From now on it takes no more rows, from whichever server; whoever takes it, and however often, finds the same.
+     *
+     * @return whether it was this that closed it
+     */
     @Transactional
-    public void close(UUID recording, Instant now) {
-        db.sql("UPDATE live_recording SET closed_at = coalesce(closed_at, ?) WHERE id = ?").params(at(now), recording).update();
+    public boolean close(UUID recording, Instant now) {
+        return db.sql("UPDATE live_recording SET closed_at = ? WHERE id = ? AND closed_at IS NULL").params(at(now), recording).update() == 1;
     }
 
     /** Recordings whose server was not heard of since. */
     @Transactional(readOnly = true)
     public List<Begun> leftBehind(Instant since) {
-        return db.sql("""
-                SELECT id, kind, target_id, name, model, serial, channels, interval_millis, check_id, began_at, began_by
-                FROM live_recording WHERE ended_at IS NULL AND alive_at < ?""")
-                .param(at(since))
-                .query((row, n) -> new Begun(
-                        row.getObject(1, UUID.class), new LiveTarget(LiveTarget.Kind.valueOf(row.getString(2)), row.getObject(3, UUID.class)), row.getString(4),
-                        row.getString(5), row.getString(6), json.readValue(row.getString(7), CHANNELS), row.getInt(8),
-                        Optional.ofNullable(row.getObject(9, UUID.class)), row.getObject(10, OffsetDateTime.class).toInstant(), row.getString(11)))
-                .list();
+        return db.sql(BEGUN + " WHERE ended_at IS NULL AND alive_at < ?").param(at(since)).query((row, n) -> begun(row)).list();
+    }
+
+    private Begun begun(ResultSet row) throws SQLException {
+        return new Begun(
+                row.getObject(1, UUID.class), new LiveTarget(LiveTarget.Kind.valueOf(row.getString(2)), row.getObject(3, UUID.class)), row.getString(4),
+                row.getString(5), row.getString(6), json.readValue(row.getString(7), CHANNELS), row.getInt(8),
+                Optional.ofNullable(row.getObject(9, UUID.class)), row.getObject(10, OffsetDateTime.class).toInstant(), row.getString(11));
     }
 
     @Transactional(readOnly = true)

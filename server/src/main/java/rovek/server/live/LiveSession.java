@@ -3,57 +3,48 @@ package rovek.server.live;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.temporal.ChronoUnit;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.atomic.AtomicInteger;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
+import java.util.UUID;
+import java.util.function.Function;
 import rovek.core.live.GoLimit;
 import rovek.core.live.LiveChannel;
 import rovek.core.live.LiveSample;
-import rovek.link.LinkException;
-import rovek.link.packet.PackageException;
-import rovek.server.instrument.LinkHold;
-import rovek.server.problem.DomainProblem;
 
-/**
- * One source being watched, by one or many. It asks as long as somebody watches or something is recorded, and comes back by
- * itself after a lost link.
- */
-final class LiveSession implements Runnable {
+/** What this server knows of one source that is watched, by one or many: asked by itself, or heard from the server that asks. */
+final class LiveSession {
 
-    private static final Logger LOG = LoggerFactory.getLogger(LiveSession.class);
-    private static final Duration PERIOD = Duration.ofMillis(500);
-    private static final Duration SHORTEST = Duration.ofMillis(100);
-    private static final Duration TRY_AGAIN = Duration.ofSeconds(1);
     private static final Duration LINGERS = Duration.ofSeconds(5);
     private static final int REMEMBERED = 1_200;
+    /** As many as come in while another server looks the other way for four seconds. */
+    private static final int SHARED = 40;
 
     private final LiveSource source;
     private final Clock clock;
-    private final AtomicInteger watchers = new AtomicInteger();
-    private final Map<String, GoLimit> limits = new ConcurrentHashMap<>();
-    private final Deque<Numbered> recent = new ArrayDeque<>();
+    private final Function<LiveRows.Open, Optional<Recorder>> recorders;
+    private final Deque<SharedView.Numbered> recent = new ArrayDeque<>();
+    private Map<String, GoLimit> limits = new HashMap<>();
+    private int watchers;
+    private boolean isFollowed;
     private long count;
+    private long said;
     private List<LiveChannel> channels = List.of();
     private boolean isConnected;
     private String sentence = "";
+    private Optional<LiveRows.Open> open = Optional.empty();
     private Optional<Recorder> recorder = Optional.empty();
     private Instant lastWanted;
 
-    /** A sample and how manieth it is. */
-    private record Numbered(long number, LiveSample sample) {}
-
-    LiveSession(LiveSource source, Clock clock, Map<String, GoLimit> limits) {
+    /** @param recorders goes on with a recording, unless it was closed in the meantime */
+    LiveSession(LiveSource source, Clock clock, Function<LiveRows.Open, Optional<Recorder>> recorders) {
         this.source = source;
         this.clock = clock;
-        this.limits.putAll(limits);
+        this.recorders = recorders;
         this.lastWanted = clock.instant();
     }
 
@@ -61,97 +52,127 @@ final class LiveSession implements Runnable {
         return source;
     }
 
-    void watched() {
-        watchers.incrementAndGet();
+    synchronized void watched() {
+        watchers++;
     }
 
     synchronized void unwatched() {
-        watchers.decrementAndGet();
+        watchers--;
         lastWanted = clock.instant();
     }
 
-    void limit(String channel, GoLimit limit) {
-        limits.put(channel, limit);
+    /** @param followed whether somebody watches it at another server */
+    synchronized void followed(boolean followed) {
+        isFollowed = followed;
+    }
+
+    /** Whether somebody watches it, watched it a moment ago, or records it. */
+    synchronized boolean isWanted() {
+        return watchers > 0 || isFollowed || recorder.isPresent() || clock.instant().isBefore(lastWanted.plus(LINGERS));
     }
 
     synchronized List<LiveChannel> channels() {
         return channels;
     }
 
+    /** Waits a moment for what a source shows, which is known soon after somebody began to watch it here; none where nothing comes. */
+    synchronized List<LiveChannel> awaitChannels(Duration longest) {
+        long until = System.nanoTime() + longest.toNanos();
+        try {
+            for (long left = longest.toMillis(); channels.isEmpty() && left > 0; left = (until - System.nanoTime()) / 1_000_000) {
+                wait(left);
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+        return channels;
+    }
+
+    /** How often something was said here; what was looked up before that is no news. */
+    synchronized long said() {
+        return said;
+    }
+
+    synchronized void limit(String channel, GoLimit limit) {
+        said++;
+        limits.put(channel, limit);
+    }
+
+    /** What is recorded from now on, as it was said here. */
+    synchronized void recorded(Optional<LiveRows.Open> now) {
+        said++;
+        open = now;
+    }
+
+    /** Takes what stands in the database, unless something was said here since it was looked up. */
+    synchronized void learn(long whenLookedUp, Map<String, GoLimit> stored, Optional<LiveRows.Open> recorded) {
+        if (said == whenLookedUp) {
+            limits = new HashMap<>(stored);
+            open = recorded;
+        }
+    }
+
     synchronized Optional<Recorder> recorder() {
         return recorder;
     }
 
-    synchronized void record(Optional<Recorder> wanted) {
-        recorder = wanted;
-        lastWanted = clock.instant();
-    }
-
-    /** Whether somebody watches it, watched it a moment ago, or records it. */
-    synchronized boolean isWanted() {
-        return watchers.get() > 0 || recorder.isPresent() || clock.instant().isBefore(lastWanted.plus(LINGERS));
-    }
-
-    @Override
-    public void run() {
-        while (isWanted() && !Thread.currentThread().isInterrupted()) {
-            try {
-                source.opening().open(this::ask);
-            } catch (LinkException | PackageException e) {
-                lost(e.getMessage());
-            } catch (DomainProblem | LinkHold.GaveWay e) {
-                lost(e.getMessage());
-            } catch (RuntimeException e) {
-                LOG.warn("Live values of {} could not be asked for.", source.title(), e);
-                lost("Live values cannot be asked for now; it is tried again.");
-            }
-            pause(TRY_AGAIN);
-        }
-    }
-
-    private void ask(List<LiveChannel> shown, LiveSource.Fetch fetch, LinkHold hold) throws LinkException {
+    /** Begins to record what is to be recorded, and drops what another server has closed. */
+    void recordWhatIsOpen() {
+        Optional<LiveRows.Open> wanted;
+        Optional<Recorder> here;
+        long before;
         synchronized (this) {
-            if (!shown.equals(channels)) {
-                // Other channels than before: what was shown of those means nothing now.
-                recent.clear();
-            }
-            channels = List.copyOf(shown);
+            wanted = open;
+            here = recorder;
+            before = said;
         }
-        Optional<Recorder> told = Optional.empty();
-        while (isWanted() && !Thread.currentThread().isInterrupted()) {
-            Optional<Recorder> recording = recorder();
-            if (!recording.equals(told)) {
-                // What is recorded gives way to nobody; what is only watched does.
-                hold.doing(recording.map(one -> "recorded live for " + one.begun().by()).orElse("watched live"), recording.isEmpty());
-                told = recording;
+        if (wanted.map(one -> one.begun().id()).equals(here.map(one -> one.begun().id()))) {
+            return;
+        }
+        here.ifPresent(one -> {
+            one.check();
+            dropWhereOver(one);
+        });
+        Optional<Recorder> next = recorder().isPresent() ? Optional.empty() : wanted.flatMap(recorders);
+        synchronized (this) {
+            if (recorder.isEmpty() && said == before) {
+                recorder = next;
             }
-            if (recording.isEmpty()) {
-                hold.giveWay();
-            }
-            long began = System.nanoTime();
-            double[] values = fetch.now();
-            if (values.length != shown.size()) {
-                throw new LinkException.Garbled("%d live values for %d channels".formatted(values.length, shown.size()));
-            }
-            arrived(new LiveSample(clock.instant().truncatedTo(ChronoUnit.MILLIS), values), shown);
-            pause(period().minusNanos(System.nanoTime() - began));
         }
     }
 
-    private synchronized Duration period() {
-        Duration wanted = recorder.map(Recorder::interval).filter(interval -> interval.compareTo(PERIOD) < 0).orElse(PERIOD);
-        return wanted.compareTo(SHORTEST) < 0 ? SHORTEST : wanted;
+    /** Ends what is recorded here, with all that came in. Where another server records it, it will hear of the end. */
+    void endRecording(UUID recording, Runnable close) {
+        recorder().filter(one -> one.begun().id().equals(recording)).ifPresent(Recorder::finish);
+        close.run();
+        synchronized (this) {
+            recorder = recorder.filter(one -> !one.begun().id().equals(recording));
+            lastWanted = clock.instant();
+            recorded(Optional.empty());
+        }
     }
 
-    private void arrived(LiveSample sample, List<LiveChannel> shown) {
+    /** Another server asks from now on, and records what is to be recorded. */
+    synchronized void leaveToAnother() {
+        isFollowed = false;
+        recorder = Optional.empty();
+    }
+
+    synchronized void shows(List<LiveChannel> shown) {
+        if (!shown.equals(channels)) {
+            // Other channels than before: what was shown of those means nothing now.
+            recent.clear();
+        }
+        channels = List.copyOf(shown);
+        notifyAll();
+    }
+
+    void arrived(LiveSample sample, List<LiveChannel> shown) {
         Optional<Recorder> recording;
         synchronized (this) {
             isConnected = true;
             sentence = "";
-            recent.addLast(new Numbered(++count, sample));
-            while (recent.size() > REMEMBERED) {
-                recent.removeFirst();
-            }
+            remember(sample);
             recording = recorder;
         }
         recording.ifPresent(one -> {
@@ -161,13 +182,20 @@ final class LiveSession implements Runnable {
         });
     }
 
+    private void remember(LiveSample sample) {
+        recent.addLast(new SharedView.Numbered(++count, sample.at(), sample.values()));
+        while (recent.size() > REMEMBERED) {
+            recent.removeFirst();
+        }
+    }
+
     private synchronized void dropWhereOver(Recorder one) {
         if (one.isOver() && recorder.filter(one::equals).isPresent()) {
             recorder = Optional.empty();
         }
     }
 
-    private void lost(String why) {
+    void lost(String why) {
         Optional<Recorder> recording;
         synchronized (this) {
             isConnected = false;
@@ -177,20 +205,38 @@ final class LiveSession implements Runnable {
         recording.ifPresent(Recorder::signOfLife);
     }
 
-    private static void pause(Duration time) {
-        try {
-            Thread.sleep(Math.max(0, time.toMillis()));
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
+    synchronized SharedView shared() {
+        return new SharedView(channels, isConnected, sentence, recent.stream().skip(Math.max(0, recent.size() - SHARED)).toList());
+    }
+
+    /**
+     * Takes what another server shows.
+     *
+     * @param heard the number of the last sample of it that was heard
+     * @return likewise, from now on
+     */
+    synchronized long hear(SharedView view, long heard) {
+        if (!view.channels().isEmpty()) {
+            shows(view.channels());
         }
+        isConnected = view.isConnected();
+        sentence = view.sentence();
+        long last = heard;
+        for (SharedView.Numbered one : view.samples()) {
+            if (one.number() > heard) {
+                remember(new LiveSample(one.at(), one.values()));
+                last = one.number();
+            }
+        }
+        return last;
     }
 
     /** What a watcher who knows the samples up to a number is to be told. */
     synchronized LiveUpdate since(long known) {
         List<LiveUpdate.Sample> samples = new ArrayList<>();
-        for (Numbered one : recent) {
+        for (SharedView.Numbered one : recent) {
             if (one.number() > known) {
-                samples.add(sample(one.sample()));
+                samples.add(sample(one));
             }
         }
         List<LiveUpdate.Channel> shown = channels.stream().map(channel -> {
@@ -198,10 +244,18 @@ final class LiveSession implements Runnable {
             return new LiveUpdate.Channel(
                     channel.name(), channel.unit(), limit.low().isPresent() ? limit.low().getAsDouble() : null, limit.high().isPresent() ? limit.high().getAsDouble() : null);
         }).toList();
-        return new LiveUpdate(source.title(), isConnected, sentence, shown, recorder.map(Recorder::view).orElse(null), samples, count);
+        return new LiveUpdate(source.title(), isConnected, sentence, shown, open.map(this::recording).orElse(null), samples, count);
     }
 
-    private LiveUpdate.Sample sample(LiveSample sample) {
+    private LiveUpdate.Recording recording(LiveRows.Open one) {
+        LiveRows.Begun begun = one.begun();
+        int taken = recorder.filter(here -> here.begun().id().equals(begun.id())).map(Recorder::taken).orElse(one.taken());
+        return new LiveUpdate.Recording(
+                begun.id(), begun.name(), begun.intervalMillis(), begun.beganAt().toString(), begun.by(), taken,
+                one.marks().stream().map(mark -> new LiveUpdate.Mark(mark.at().toString(), mark.text())).toList());
+    }
+
+    private LiveUpdate.Sample sample(SharedView.Numbered sample) {
         List<Double> values = new ArrayList<>();
         List<GoLimit.Go> go = new ArrayList<>();
         for (int i = 0; i < sample.values().length; i++) {

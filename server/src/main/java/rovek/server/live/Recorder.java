@@ -4,13 +4,11 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayDeque;
-import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import rovek.core.live.LiveChannel;
-import rovek.core.live.LiveRecord;
 import rovek.core.live.LiveSample;
 
 /** Writes a row at every interval. While the database is away rows wait here and follow later. */
@@ -26,19 +24,23 @@ final class Recorder {
     private final Clock clock;
     private final int mostRows;
     private final Deque<LiveSample> waiting = new ArrayDeque<>();
-    private final List<LiveRecord.Mark> marks = new ArrayList<>();
     private Instant next;
     private Instant lastSign;
     private int taken;
     private boolean isOver;
 
-    /** @param mostValues of all channels together; then it takes no more, and is to be ended */
-    Recorder(LiveRows.Begun begun, LiveRows rows, Clock clock, int mostValues) {
-        this.begun = begun;
+    /**
+     * Begins with a recording, or goes on with one.
+     *
+     * @param mostValues of all channels together; then it takes no more, and is to be ended
+     */
+    Recorder(LiveRows.Open open, LiveRows rows, Clock clock, int mostValues) {
+        this.begun = open.begun();
+        this.taken = open.taken();
         this.rows = rows;
         this.clock = clock;
         this.mostRows = Math.max(1, mostValues / Math.max(1, begun.channels().size()));
-        this.next = begun.beganAt();
+        this.next = taken == 0 ? begun.beganAt() : clock.instant();
         this.lastSign = begun.beganAt();
     }
 
@@ -75,7 +77,7 @@ final class Recorder {
                 waiting.removeFirst();
             }
             lastSign = clock.instant();
-        } catch (LiveRows.Closed taken) {
+        } catch (LiveRows.Closed closed) {
             over();
         } catch (RuntimeException e) {
             LOG.warn("{} rows of the recording {} wait for the database: {}", waiting.size(), begun.name(), e.getMessage());
@@ -83,12 +85,12 @@ final class Recorder {
     }
 
     private void over() {
-        LOG.warn("The recording {} was taken by another server; {} rows came too late.", begun.name(), waiting.size());
+        LOG.info("The recording {} was ended at another server; {} rows came too late.", begun.name(), waiting.size());
         waiting.clear();
         isOver = true;
     }
 
-    /** Whether another server has taken the recording. */
+    /** Whether it takes no more: it was ended, here or at another server. */
     synchronized boolean isOver() {
         return isOver;
     }
@@ -96,33 +98,36 @@ final class Recorder {
     /** The recording goes on, though the next row may be long to come. */
     synchronized void signOfLife() {
         if (lastSign.plus(SIGN_OF_LIFE).isBefore(clock.instant())) {
-            try {
-                rows.alive(begun.id(), clock.instant());
-                lastSign = clock.instant();
-            } catch (LiveRows.Closed taken) {
-                over();
-            } catch (RuntimeException e) {
-                LOG.warn("The recording {} cannot be kept alive: {}", begun.name(), e.getMessage());
-            }
+            check();
         }
     }
 
-    synchronized void mark(LiveRecord.Mark mark) {
-        rows.mark(begun.id(), mark);
-        marks.add(mark);
+    /** Hears whether somebody has closed it, and says that it goes on. */
+    synchronized void check() {
+        try {
+            rows.alive(begun.id(), clock.instant());
+            lastSign = clock.instant();
+        } catch (LiveRows.Closed closed) {
+            over();
+        } catch (RuntimeException e) {
+            LOG.warn("The recording {} cannot be kept alive: {}", begun.name(), e.getMessage());
+        }
     }
 
-    /** @throws RuntimeException where rows still cannot be stored; they still wait */
-    synchronized void storeRest() {
+    /**
+     * Stores what waits, and takes no more.
+     *
+     * @throws RuntimeException where rows still cannot be stored; they still wait, and it goes on
+     */
+    synchronized void finish() {
         while (!waiting.isEmpty()) {
             rows.add(begun.id(), waiting.peekFirst());
             waiting.removeFirst();
         }
+        isOver = true;
     }
 
-    synchronized LiveUpdate.Recording view() {
-        return new LiveUpdate.Recording(
-                begun.id(), begun.name(), begun.intervalMillis(), begun.beganAt().toString(), begun.by(), taken,
-                marks.stream().map(mark -> new LiveUpdate.Mark(mark.at().toString(), mark.text())).toList());
+    synchronized int taken() {
+        return taken;
     }
 }

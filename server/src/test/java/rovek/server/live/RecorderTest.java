@@ -36,8 +36,8 @@ class RecorderTest {
             return stored.add(call.getArgument(1, LiveSample.class).at());
         }).when(rows).add(any(), any());
         LiveTarget target = new LiveTarget(LiveTarget.Kind.SETUP, UUID.randomUUID());
-        return new Recorder(
-                new LiveRows.Begun(UUID.randomUUID(), target, "Start-up", "T", "1", LEVEL, 1_000, Optional.empty(), BEGAN, "anna"), rows, Clock.fixed(BEGAN, ZoneOffset.UTC), 1_000);
+        LiveRows.Begun begun = new LiveRows.Begun(UUID.randomUUID(), target, "Start-up", "T", "1", LEVEL, 1_000, Optional.empty(), BEGAN, "anna");
+        return new Recorder(new LiveRows.Open(begun, 0, List.of()), rows, Clock.fixed(BEGAN, ZoneOffset.UTC), 1_000);
     }
 
     private void take(long millis, List<LiveChannel> channels) {
@@ -51,7 +51,7 @@ class RecorderTest {
         }
         take(9_300, LEVEL);
         assertThat(stored).containsExactly(BEGAN, BEGAN.plusSeconds(1), BEGAN.plusSeconds(2), BEGAN.plusSeconds(3), BEGAN.plusSeconds(4), BEGAN.plusMillis(9_300));
-        assertThat(recorder.view().rows()).isEqualTo(6);
+        assertThat(recorder.taken()).isEqualTo(6);
     }
 
     /** Whoever loads another set-up while the link is lost must not have its values under the former names. */
