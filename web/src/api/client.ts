@@ -28,8 +28,8 @@ export class Problem extends Error {
 }
 
 function csrfToken(): string {
-  const cookie = document.cookie.split('; ').find((part) => part.startsWith('XSRF-TOKEN='))
-  return cookie ? decodeURIComponent(cookie.slice('XSRF-TOKEN='.length)) : ''
+  const token = /(?:^|; )(?:__Host-)?XSRF-TOKEN=([^;]*)/.exec(document.cookie)?.[1]
+  return token ? decodeURIComponent(token) : ''
 }
 
 let onSignedOut: () => void = () => undefined

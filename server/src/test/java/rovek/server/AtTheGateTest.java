@@ -11,6 +11,7 @@ import java.net.http.HttpResponse;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
@@ -70,19 +71,23 @@ class AtTheGateTest {
 
         /** The cookies are for https only: this client, which does not speak it, is handed them by hand. */
         String token() {
-            return cookies.getCookieStore().getCookies().stream().filter(cookie -> cookie.getName().equals("XSRF-TOKEN")).map(HttpCookie::getValue).findFirst().orElse("");
+            return cookies.getCookieStore().getCookies().stream().filter(cookie -> cookie.getName().equals("__Host-XSRF-TOKEN")).map(HttpCookie::getValue).findFirst().orElse("");
         }
 
         int signIn(String name, String password) throws Exception {
+            return signedIn(name, password).statusCode();
+        }
+
+        HttpResponse<String> signedIn(String name, String password) throws Exception {
             HttpResponse<String> page = call("GET", "/api/session", null);
-            String cookie = page.headers().allValues("Set-Cookie").stream().filter(one -> one.startsWith("XSRF-TOKEN=")).findFirst().orElse("").replaceAll(";.*", "");
+            String cookie = page.headers().allValues("Set-Cookie").stream().filter(one -> one.startsWith("__Host-XSRF-TOKEN=")).findFirst().orElse("").replaceAll(";.*", "");
             return http.send(
                     HttpRequest.newBuilder(URI.create(rovek.address() + "/api/session"))
-                            .header("X-Forwarded-For", address).header("Content-Type", "application/json")
-                            .header("X-XSRF-TOKEN", cookie.replace("XSRF-TOKEN=", "")).header("Cookie", cookie)
+                            .header("X-Forwarded-For", address).header("X-Forwarded-Proto", "https").header("Content-Type", "application/json")
+                            .header("X-XSRF-TOKEN", cookie.replace("__Host-XSRF-TOKEN=", "")).header("Cookie", cookie)
                             .POST(HttpRequest.BodyPublishers.ofString("{\"name\":\"%s\",\"password\":\"%s\"}".formatted(name, password)))
                             .build(),
-                    HttpResponse.BodyHandlers.ofString()).statusCode();
+                    HttpResponse.BodyHandlers.ofString());
         }
     }
 
@@ -158,7 +163,11 @@ class AtTheGateTest {
     void behindHttpsCookiesAreForHttpsOnlyAndTheBrowserIsToldSo() throws Exception {
         HttpResponse<String> page = new Stranger("198.51.100.1").call("GET", "/api/session", null);
         assertThat(page.headers().firstValue("Strict-Transport-Security").orElse("")).contains("max-age=");
-        assertThat(page.headers().allValues("Set-Cookie")).isNotEmpty().allMatch(cookie -> cookie.contains("Secure"));
+        HttpResponse<String> signedIn = new Stranger("198.51.100.1").signedIn("administrator", RunningRovek.PASSWORD);
+        assertThat(signedIn.statusCode()).isEqualTo(200);
+        List<String> set = Stream.concat(page.headers().allValues("Set-Cookie").stream(), signedIn.headers().allValues("Set-Cookie").stream()).toList();
+        assertThat(set).allMatch(cookie -> cookie.startsWith("__Host-") && cookie.contains("Secure") && cookie.contains("Path=/") && cookie.contains("SameSite=Lax") && !cookie.contains("Domain="));
+        assertThat(set).anyMatch(cookie -> cookie.startsWith("__Host-XSRF-TOKEN=")).anyMatch(cookie -> cookie.matches("__Host-rovek_session=.*HttpOnly.*"));
         assertThat(page.headers().firstValue("Referrer-Policy")).hasValue("same-origin");
         assertThat(page.headers().firstValue("Content-Security-Policy").orElse("")).contains("base-uri 'none'", "form-action 'self'", "object-src 'none'");
     }

@@ -15,9 +15,10 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
-import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.csrf.CsrfTokenRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
+import org.springframework.session.SessionIdGenerator;
+import org.springframework.session.web.http.CookieSerializer;
 
 @Configuration
 class SecurityConfiguration {
@@ -41,10 +42,19 @@ class SecurityConfiguration {
                 ROLE_TECHNICIAN > ROLE_VIEWER""");
     }
 
-    /** A cookie that the page's own scripts read and send back. */
+    @Bean
+    CookieSerializer sessionCookie() {
+        return GateCookies.ofSessions();
+    }
+
+    @Bean
+    SessionIdGenerator sessionIds() {
+        return new Unguessable();
+    }
+
     @Bean
     CsrfTokenRepository csrfTokenRepository() {
-        return CookieCsrfTokenRepository.withHttpOnlyFalse();
+        return GateCookies.ofTokens();
     }
 
     @Bean

@@ -123,6 +123,6 @@ public class PackageFiles {
         Originals.OriginalFile file = originals.file(originalId);
         InstrumentView instrument = instruments.get(file.instrumentId());
         String name = "%s-%s-%s".formatted(instrument.model(), instrument.serial().isEmpty() ? instrument.knownBy() : instrument.serial(), plain(file.fileName()));
-        return new Download(name.replaceAll("[^A-Za-z0-9._-]", "_"), originals.spooled(originalId));
+        return new Download(name.replaceAll("[^A-Za-z0-9._-]", "_").replaceAll("\\.{2,}", "."), originals.spooled(originalId));
     }
 }
