@@ -2,14 +2,25 @@ package rovek.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.InputStream;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Random;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.UUID;
+import java.util.function.Predicate;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -38,9 +49,37 @@ class FuzzedCallsTest {
 
     private record Operation(String method, String path, JsonNode said) {}
 
-    /** Those that would end the very sessions or accounts that are used, or never end. */
-    private static boolean isLeftOut(String path, String method) {
-        return path.endsWith("/stream") || path.startsWith("/api/session") || (path.startsWith("/api/accounts") && !method.equals("get"));
+    /** Those that end the very sessions or accounts that call them. */
+    private static boolean endsCallers(Operation operation) {
+        return operation.path().startsWith("/api/session") || operation.path().startsWith("/api/accounts");
+    }
+
+    /** Those that are open for as long as somebody listens. */
+    private static boolean isStream(Operation operation) {
+        return operation.path().endsWith("/stream") || operation.path().endsWith("/events");
+    }
+
+    private List<Operation> operations(Caller administrator, Predicate<Operation> wanted) {
+        JsonNode description = JsonMapper.builder().build().readTree(administrator.get("/api/openapi.json").bytes());
+        schemas = description.get("components").get("schemas");
+        List<Operation> operations = new ArrayList<>();
+        description.get("paths").properties().forEach(path -> path.getValue().properties().forEach(
+                operation -> operations.add(new Operation(operation.getKey(), path.getKey(), operation.getValue()))));
+        assertThat(operations).anyMatch(wanted);
+        return operations.stream().filter(wanted).toList();
+    }
+
+    private Caller.Answer called(Caller caller, Operation operation) {
+        return caller.call(operation.method().toUpperCase(Locale.ROOT), address(operation), body(operation));
+    }
+
+    private Object body(Operation operation) {
+        return operation.said().path("requestBody").path("content").has("application/json")
+                ? value(operation.said().get("requestBody").get("content").get("application/json").get("schema"), 0) : null;
+    }
+
+    private static boolean isFault(int status, JsonNode body) {
+        return status >= 500 || status >= 400 && (body == null || !body.path("detail").asString("").endsWith("."));
     }
 
     @Test
@@ -52,33 +91,86 @@ class FuzzedCallsTest {
         ids.add(new SmallPlant(administrator).route(checks));
         List<Caller> callers = new ArrayList<>(List.of(new Caller(rovek.address()), administrator));
         for (String role : List.of("VIEWER", "TECHNICIAN", "REVIEWER")) {
-            String name = role.toLowerCase(java.util.Locale.ROOT);
+            String name = role.toLowerCase(Locale.ROOT);
             administrator.post("/api/accounts", Map.of("name", name, "displayName", name, "role", role, "password", RunningRovek.PASSWORD)).ok();
             callers.add(Caller.signedIn(rovek.address(), name, RunningRovek.PASSWORD));
         }
-        JsonNode description = JsonMapper.builder().build().readTree(administrator.get("/api/openapi.json").bytes());
-        schemas = description.get("components").get("schemas");
-        List<Operation> operations = new ArrayList<>();
-        description.get("paths").properties().forEach(path -> path.getValue().properties().stream()
-                .filter(operation -> !isLeftOut(path.getKey(), operation.getKey()))
-                .forEach(operation -> operations.add(new Operation(operation.getKey(), path.getKey(), operation.getValue()))));
+        List<Operation> operations = operations(administrator, operation -> !endsCallers(operation) && !isStream(operation));
         String more = System.getenv("ROVEK_FUZZED_CALLS");
         int calls = more == null ? USUAL : Integer.parseInt(more);
         List<String> faults = new ArrayList<>();
         for (int i = 0; i < calls; i++) {
             Operation operation = operations.get(i % operations.size());
             String address = address(operation);
-            Object body = operation.said().path("requestBody").path("content").has("application/json")
-                    ? value(operation.said().get("requestBody").get("content").get("application/json").get("schema"), 0) : null;
+            Object body = body(operation);
             Caller caller = callers.get(random.nextInt(callers.size()));
-            Caller.Answer answer = caller.call(operation.method().toUpperCase(java.util.Locale.ROOT), address, body);
-            boolean isFault = answer.status() >= 500;
-            boolean isShapeless = answer.status() >= 400 && (answer.body() == null || !answer.body().path("detail").asString("").endsWith("."));
-            if (isFault || isShapeless) {
+            Caller.Answer answer = caller.call(operation.method().toUpperCase(Locale.ROOT), address, body);
+            if (isFault(answer.status(), answer.body())) {
                 faults.add("%s %s %s -> %d %s".formatted(operation.method(), address, JsonMapper.builder().build().writeValueAsString(body), answer.status(), answer.text()));
             }
         }
         assertThat(faults).as("%d of %d calls", faults.size(), calls).isEmpty();
+    }
+
+    /** Accounts are closed and passwords changed on the way: whoever is out by that is let in again, and goes on. */
+    @Test
+    void norIsOneThatEndsSessionsAndAccounts() {
+        JdbcClient db = rovek.bean(JdbcClient.class);
+        Caller administrator = Caller.signedIn(rovek.address(), RunningRovek.ADMINISTRATOR, RunningRovek.PASSWORD);
+        String hash = db.sql("SELECT password_hash FROM account WHERE name = ?").param(RunningRovek.ADMINISTRATOR).query(String.class).single();
+        for (int i = 0; i < 4; i++) {
+            administrator.post("/api/accounts", Map.of("name", "fuzzed" + i, "displayName", "F", "role", "VIEWER", "password", RunningRovek.PASSWORD)).ok();
+        }
+        administrator.get("/api/accounts").ok().forEach(account -> ids.add(account.get("id").asString()));
+        List<Operation> operations = operations(administrator, FuzzedCallsTest::endsCallers);
+        List<String> faults = new ArrayList<>();
+        Set<Integer> seen = new TreeSet<>();
+        for (int i = 0; i < 20 * operations.size(); i++) {
+            if (administrator.get("/api/accounts").status() != 200) {
+                db.sql("UPDATE account SET active = true, role = 'ADMINISTRATOR', password_hash = ? WHERE name = ?").params(hash, RunningRovek.ADMINISTRATOR).update();
+                db.sql("DELETE FROM sign_in_throttle").update();
+                administrator = Caller.signedIn(rovek.address(), RunningRovek.ADMINISTRATOR, RunningRovek.PASSWORD);
+            }
+            Operation operation = operations.get(i % operations.size());
+            Caller.Answer answer = called(random.nextInt(4) > 0 ? administrator : new Caller(rovek.address()), operation);
+            seen.add(answer.status());
+            if (isFault(answer.status(), answer.body())) {
+                faults.add("%s %s -> %d %s".formatted(operation.method(), operation.path(), answer.status(), answer.text()));
+            }
+        }
+        assertThat(faults).isEmpty();
+        assertThat(seen).as("all manner of answers").contains(200, 401, 404, 422);
+    }
+
+    /** Of each only the beginning is heard; where it is refused, with the sentence of all others. */
+    @Test
+    void norIsAStream() throws Exception {
+        Caller administrator = Caller.signedIn(rovek.address(), RunningRovek.ADMINISTRATOR, RunningRovek.PASSWORD);
+        ids.add(administrator.post("/api/checks/" + new SmallPlant(administrator).pump("P-9").get(0) + "/reckon", Map.of()).ok().get("id").asString());
+        String setup = UUID.randomUUID().toString();
+        administrator.put("/api/setups/" + setup, Map.of(
+                "name", "Nowhere", "form", "registers", "values", Map.of("host", "127.0.0.1", "port", "1"),
+                "rows", List.of(Map.of("name", "Level", "quantityUnit", "m", "table", "holding register", "address", "0", "form", "16-bit unsigned")), "version", 0)).ok();
+        ids.add(setup);
+        List<Operation> operations = operations(administrator, FuzzedCallsTest::isStream);
+        HttpClient http = HttpClient.newHttpClient();
+        List<String> faults = new ArrayList<>();
+        for (int i = 0; i < 20 * operations.size(); i++) {
+            Operation operation = operations.get(i % operations.size());
+            String address = address(operation);
+            HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(rovek.address() + address)).header("Accept", random.nextBoolean() ? "text/event-stream" : "*/*");
+            if (random.nextInt(4) > 0) {
+                request.header("Cookie", administrator.cookies());
+            }
+            HttpResponse<InputStream> answer = http.send(request.build(), HttpResponse.BodyHandlers.ofInputStream());
+            try (InputStream body = answer.body()) {
+                String text = answer.statusCode() >= 400 ? new String(body.readAllBytes(), StandardCharsets.UTF_8) : "";
+                if (answer.statusCode() >= 500 || answer.statusCode() >= 400 && !text.contains("\"detail\":")) {
+                    faults.add("%s -> %d %s".formatted(address, answer.statusCode(), text));
+                }
+            }
+        }
+        assertThat(faults).isEmpty();
     }
 
     private String address(Operation operation) {
@@ -86,7 +178,7 @@ class FuzzedCallsTest {
         StringBuilder query = new StringBuilder();
         for (JsonNode parameter : operation.said().path("parameters")) {
             String said = String.valueOf(value(parameter.get("schema"), 3));
-            String coded = java.net.URLEncoder.encode(said.length() > 400 ? said.substring(0, 400) : said, java.nio.charset.StandardCharsets.UTF_8).replace("+", "%20");
+            String coded = java.net.URLEncoder.encode(said.length() > 400 ? said.substring(0, 400) : said, StandardCharsets.UTF_8).replace("+", "%20");
             if (parameter.get("in").asString().equals("path")) {
                 path = path.replace("{" + parameter.get("name").asString() + "}", coded.isEmpty() ? "x" : coded);
             } else if (random.nextInt(4) > 0) {

@@ -3,6 +3,8 @@ package rovek.server.transfer;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.util.UUID;
+import java.util.function.LongSupplier;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.stereotype.Service;
 import rovek.link.Instrument;
 import rovek.link.InstrumentFile;
@@ -16,9 +18,17 @@ class PieceFetch {
     private static final long QUICK_NANOS = 100_000_000;
 
     private final Pieces pieces;
+    private final LongSupplier nanos;
 
+    @Autowired
     PieceFetch(Pieces pieces) {
+        this(pieces, System::nanoTime);
+    }
+
+    /** @param nanos what time it is, of which only differences count */
+    PieceFetch(Pieces pieces, LongSupplier nanos) {
         this.pieces = pieces;
+        this.nanos = nanos;
     }
 
     /**
@@ -56,13 +66,13 @@ class PieceFetch {
         watcher.arrived(at);
         int wanted = Pieces.PIECE_BYTES;
         while (at < file.bytes()) {
-            long asked = System.nanoTime();
+            long asked = nanos.getAsLong();
             byte[] piece = link.slice(file.name(), at, (int) Math.min(wanted, file.bytes() - at));
             if (piece.length == 0) {
                 return;
             }
             // Over a fast link fewer and larger pieces; over a slow one as little as possible is lost when it breaks.
-            if (System.nanoTime() - asked < QUICK_NANOS && wanted < LARGEST_PIECE) {
+            if (nanos.getAsLong() - asked < QUICK_NANOS && wanted < LARGEST_PIECE) {
                 wanted *= 2;
             }
             pieces.add(transfer, at, piece);
