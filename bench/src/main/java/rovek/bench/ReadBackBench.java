@@ -32,21 +32,21 @@ import rovek.link.packet.PackedCapture;
 import rovek.link.packet.PackedReading;
 import rovek.link.packet.ReadingsPackage;
 import rovek.server.RovekApplication;
-import rovek.server.instrument.Connections;
-import rovek.server.job.JobProgress;
-import rovek.server.job.JobView;
-import rovek.server.job.Jobs;
-import rovek.server.plant.CheckView;
-import rovek.server.plant.Plant;
-import rovek.server.plant.PlantEditor;
-import rovek.server.plant.PlantEditor.NewNode;
-import rovek.server.plant.PlantSettings;
-import rovek.server.problem.DomainProblem;
-import rovek.server.route.RouteDraft;
-import rovek.server.route.Routes;
-import rovek.server.transfer.Loading;
-import rovek.server.transfer.ReadBack;
-import rovek.server.transfer.Transfers;
+import rovek.server.instruments.instrument.Connections;
+import rovek.server.base.job.JobProgress;
+import rovek.server.base.job.JobView;
+import rovek.server.base.job.Jobs;
+import rovek.server.plant.tree.CheckView;
+import rovek.server.plant.tree.Plant;
+import rovek.server.plant.tree.PlantEditor;
+import rovek.server.plant.tree.PlantEditor.NewNode;
+import rovek.server.plant.tree.PlantSettings;
+import rovek.server.base.problem.DomainProblem;
+import rovek.server.rounds.route.RouteDraft;
+import rovek.server.rounds.route.Routes;
+import rovek.server.intake.transfer.Loading;
+import rovek.server.intake.transfer.ReadBack;
+import rovek.server.intake.transfer.Transfers;
 
 /**
  * Reading a package back over the link, digests, analysis, audit and all, beside the least that has to be done: a COPY of the very rows that came of it

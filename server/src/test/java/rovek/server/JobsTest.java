@@ -12,9 +12,9 @@ import java.util.concurrent.CountDownLatch;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import rovek.link.LinkException;
-import rovek.server.job.JobView;
-import rovek.server.job.JobView.State;
-import rovek.server.job.Jobs;
+import rovek.server.base.job.JobView;
+import rovek.server.base.job.JobView.State;
+import rovek.server.base.job.Jobs;
 
 @ExtendWith(SharedRovek.class)
 class JobsTest {

@@ -11,9 +11,9 @@ import java.util.concurrent.ConcurrentLinkedQueue;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.transaction.support.TransactionTemplate;
-import rovek.server.account.Accounts;
-import rovek.server.follow.Standings;
-import rovek.server.outline.Outlines;
+import rovek.server.people.account.Accounts;
+import rovek.server.follow.standing.Standings;
+import rovek.server.overview.outline.Outlines;
 
 /** Four times as many people as there are connections to the database. */
 @ExtendWith(OneRovek.class)

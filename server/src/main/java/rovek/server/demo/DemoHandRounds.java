@@ -16,16 +16,16 @@ import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 import rovek.core.plant.Facet;
 import rovek.core.plant.Level;
-import rovek.server.byhand.WrittenReadings;
-import rovek.server.byhand.WrittenRound;
-import rovek.server.byhand.WrittenRound.WrittenReading;
-import rovek.server.limit.Limits;
-import rovek.server.plant.Plant;
-import rovek.server.plant.PlantEditor;
-import rovek.server.plant.PlantEditor.NewNode;
-import rovek.server.plant.PlantNode;
-import rovek.server.route.RouteDraft;
-import rovek.server.route.Routes;
+import rovek.server.intake.entry.WrittenReadings;
+import rovek.server.intake.entry.WrittenRound;
+import rovek.server.intake.entry.WrittenRound.WrittenReading;
+import rovek.server.judging.limit.Limits;
+import rovek.server.plant.tree.Plant;
+import rovek.server.plant.tree.PlantEditor;
+import rovek.server.plant.tree.PlantEditor.NewNode;
+import rovek.server.plant.tree.PlantNode;
+import rovek.server.rounds.route.RouteDraft;
+import rovek.server.rounds.route.Routes;
 
 /** The weekly round by eye: a compressor whose oil runs a little warmer every week, written down as a technician would. */
 @Component

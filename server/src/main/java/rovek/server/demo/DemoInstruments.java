@@ -16,19 +16,19 @@ import rovek.core.setup.RegisterSetup;
 import rovek.core.route.LoadGate;
 import rovek.link.LinkException;
 import rovek.link.packet.PackageException;
-import rovek.server.instrument.Connections;
-import rovek.server.instrument.Connections.ConnectionDraft;
-import rovek.server.instrument.Reach;
-import rovek.server.live.LiveTarget;
-import rovek.server.live.LiveWatch;
-import rovek.server.mending.ReadingMending;
-import rovek.server.mending.ReadingMending.PlacementOf;
-import rovek.server.setup.Setups;
-import rovek.server.transfer.ConnectionView;
-import rovek.server.transfer.Loading;
-import rovek.server.transfer.ReadBack;
-import rovek.server.transfer.Transfers;
-import rovek.server.visit.Visits;
+import rovek.server.instruments.instrument.Connections;
+import rovek.server.instruments.instrument.Connections.ConnectionDraft;
+import rovek.server.instruments.instrument.Reach;
+import rovek.server.intake.live.LiveTarget;
+import rovek.server.intake.live.LiveWatch;
+import rovek.server.rounds.correction.ReadingMending;
+import rovek.server.rounds.correction.ReadingMending.PlacementOf;
+import rovek.server.instruments.setup.Setups;
+import rovek.server.intake.transfer.ConnectionView;
+import rovek.server.intake.transfer.Loading;
+import rovek.server.intake.transfer.ReadBack;
+import rovek.server.intake.transfer.Transfers;
+import rovek.server.rounds.visit.Visits;
 
 /** The stand-ins beside the vibration handheld: connected in their several ways, a reading each quarter, and a fresh one that waits. */
 @Component

@@ -2,9 +2,9 @@ package rovek.server.demo;
 
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
-import rovek.server.job.JobView;
-import rovek.server.job.Jobs;
-import rovek.server.problem.DomainProblem;
+import rovek.server.base.job.JobView;
+import rovek.server.base.job.Jobs;
+import rovek.server.base.problem.DomainProblem;
 
 /** Waits for jobs: the story goes on when one has ended well. */
 @Component

@@ -9,13 +9,13 @@ import java.util.UUID;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 import rovek.core.plant.Level;
-import rovek.server.event.EventKind;
-import rovek.server.event.PlantEvents;
-import rovek.server.event.PlantEvents.EventDraft;
-import rovek.server.limit.Limits;
-import rovek.server.plant.Plant;
-import rovek.server.plant.PlantNode;
-import rovek.server.plant.PlantTree;
+import rovek.server.plant.event.EventKind;
+import rovek.server.plant.event.PlantEvents;
+import rovek.server.plant.event.PlantEvents.EventDraft;
+import rovek.server.judging.limit.Limits;
+import rovek.server.plant.tree.Plant;
+import rovek.server.plant.tree.PlantNode;
+import rovek.server.plant.tree.PlantTree;
 
 /** What happened to the demonstration plant in its two years, and which limits were changed meanwhile. */
 @Component

@@ -14,15 +14,15 @@ import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 import rovek.core.plant.Facet;
 import rovek.core.plant.Level;
-import rovek.server.limit.Limits;
-import rovek.server.picture.PictureView;
-import rovek.server.picture.Pictures;
-import rovek.server.plant.Plant;
-import rovek.server.plant.PlantEditor;
-import rovek.server.plant.PlantEditor.NewNode;
-import rovek.server.plant.PlantSettings;
-import rovek.server.sensor.SensorDraft;
-import rovek.server.sensor.Sensors;
+import rovek.server.judging.limit.Limits;
+import rovek.server.plant.picture.PictureView;
+import rovek.server.plant.picture.Pictures;
+import rovek.server.plant.tree.Plant;
+import rovek.server.plant.tree.PlantEditor;
+import rovek.server.plant.tree.PlantEditor.NewNode;
+import rovek.server.plant.tree.PlantSettings;
+import rovek.server.instruments.sensor.SensorDraft;
+import rovek.server.instruments.sensor.Sensors;
 
 /** Plans the demonstration plant the way a technician would, by the same services. */
 @Component

@@ -22,22 +22,22 @@ import org.springframework.stereotype.Component;
 import rovek.core.route.LoadGate;
 import rovek.link.LinkException;
 import rovek.link.packet.PackageException;
-import rovek.server.account.Accounts;
-import rovek.server.account.Role;
-import rovek.server.certificate.Certificates;
-import rovek.server.instrument.Connections;
-import rovek.server.instrument.Connections.ConnectionDraft;
-import rovek.server.job.JobProgress;
-import rovek.server.picture.Pictures;
-import rovek.server.plant.Plant;
-import rovek.server.route.RouteDraft;
-import rovek.server.route.Routes;
-import rovek.server.transfer.ConnectionView;
-import rovek.server.setup.Setups;
-import rovek.server.transfer.Loading;
-import rovek.server.transfer.ReadBack;
-import rovek.server.transfer.Transfers;
-import rovek.server.visit.Visits;
+import rovek.server.people.account.Accounts;
+import rovek.server.people.account.Role;
+import rovek.server.reports.certificate.Certificates;
+import rovek.server.instruments.instrument.Connections;
+import rovek.server.instruments.instrument.Connections.ConnectionDraft;
+import rovek.server.base.job.JobProgress;
+import rovek.server.plant.picture.Pictures;
+import rovek.server.plant.tree.Plant;
+import rovek.server.rounds.route.RouteDraft;
+import rovek.server.rounds.route.Routes;
+import rovek.server.intake.transfer.ConnectionView;
+import rovek.server.instruments.setup.Setups;
+import rovek.server.intake.transfer.Loading;
+import rovek.server.intake.transfer.ReadBack;
+import rovek.server.intake.transfer.Transfers;
+import rovek.server.rounds.visit.Visits;
 
 /**
  * Lives two years of the demonstration plant through the real pipeline: routes loaded, walked on the stand-in at past dates,

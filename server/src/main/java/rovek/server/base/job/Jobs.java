@@ -1,0 +1,262 @@
+package rovek.server.base.job;
+
+import jakarta.annotation.PreDestroy;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import java.util.function.Function;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.security.concurrent.DelegatingSecurityContextRunnable;
+import org.springframework.stereotype.Service;
+import rovek.link.LinkException;
+import rovek.link.packet.PackageException;
+import rovek.server.base.audit.AuditTrail;
+import rovek.server.base.job.JobView.State;
+import rovek.server.base.problem.DomainProblem;
+import rovek.server.base.problem.StorageTrouble;
+
+/**
+ * Runs work in the background and keeps its state in the database, where every server sees it. Work whose server died is
+ * found by its silence and ends in a clear state.
+ */
+@Service
+public class Jobs {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Jobs.class);
+    private static final Duration SILENCE = Duration.ofSeconds(12);
+    private static final long HEARTBEAT_SECONDS = 3;
+    private static final int MOST_ENDS = 60;
+    private static final long BETWEEN_ENDS_MILLIS = 1_000;
+    private static final long REPORT_EVERY_NANOS = 150_000_000;
+    private static final long TELL_EVERY_MILLIS = 300;
+
+    private final JdbcClient db;
+    private final Clock clock;
+    private final ExecutorService workers = Executors.newFixedThreadPool(4);
+    private final ScheduledExecutorService heart = Executors.newSingleThreadScheduledExecutor();
+    private final Set<UUID> running = ConcurrentHashMap.newKeySet();
+    private final Map<UUID, Told> told = new ConcurrentHashMap<>();
+
+    Jobs(JdbcClient db, Clock clock) {
+        this.db = db;
+        this.clock = clock;
+        heart.scheduleAtFixedRate(this::beat, HEARTBEAT_SECONDS, HEARTBEAT_SECONDS, TimeUnit.SECONDS);
+        heart.scheduleWithFixedDelay(this::tell, TELL_EVERY_MILLIS, TELL_EVERY_MILLIS, TimeUnit.MILLISECONDS);
+    }
+
+    /** Starts work in the name of whoever is signed in. */
+    public JobView start(String kind, String title, UUID subjectId, JobWork work) {
+        UUID id = UUID.randomUUID();
+        db.sql("""
+                INSERT INTO job (id, kind, title, state, done, total, sentence, subject_id, actor, stop_requested, started_at, heard_at)
+                VALUES (:id, :kind, :title, 'RUNNING', 0, 0, 'Starting', :subject, :actor, false, :now, :now)""")
+                .param("id", id).param("kind", kind).param("title", title)
+                .param("subject", subjectId).param("actor", AuditTrail.actor()).param("now", now())
+                .update();
+        running.add(id);
+        workers.execute(new DelegatingSecurityContextRunnable(() -> run(id, work)));
+        return get(id);
+    }
+
+    /**
+     * Does work in its caller's thread, while others see how far it is and may stop it. What it reports is written by another thread: within
+     * the work's own transaction nobody would see it before its end.
+     *
+     * @param id chosen by whoever follows it; the same work tried again goes by the same
+     * @param said how it ended, as a sentence
+     * @throws DomainProblem.Conflict where it was stopped, with the sentence of {@link JobStopped}
+     */
+    public <T> T accompany(UUID id, String kind, String title, Function<JobProgress, T> work, Function<T, String> said) {
+        int mine = db.sql("""
+                INSERT INTO job (id, kind, title, state, done, total, sentence, subject_id, actor, stop_requested, started_at, heard_at)
+                VALUES (:id, :kind, :title, 'RUNNING', 0, 0, 'Starting', NULL, :actor, false, :now, :now)
+                ON CONFLICT (id) DO UPDATE SET state = 'RUNNING', done = 0, total = 0, sentence = 'Starting', stop_requested = false, started_at = :now, heard_at = :now
+                WHERE job.actor = :actor AND job.kind = :kind AND (job.state <> 'RUNNING' OR job.heard_at < :silent)""")
+                .param("id", id).param("kind", kind).param("title", title).param("actor", AuditTrail.actor()).param("now", now()).param("silent", now().minus(SILENCE))
+                .update();
+        if (mine == 0) {
+            throw new DomainProblem.Conflict("running", "That is under way already. Wait until it has ended.");
+        }
+        running.add(id);
+        try {
+            T done = work.apply(new Accompanied(id));
+            told.remove(id);
+            end(id, State.DONE, said.apply(done));
+            return done;
+        } catch (JobStopped stopped) {
+            told.remove(id);
+            end(id, State.STOPPED, stopped.getMessage());
+            throw new DomainProblem.Conflict("stopped", stopped.getMessage());
+        } catch (RuntimeException fault) {
+            told.remove(id);
+            end(id, State.FAILED, fault instanceof DomainProblem ? fault.getMessage() : "It could not be done.");
+            throw fault;
+        } finally {
+            running.remove(id);
+        }
+    }
+
+    private void run(UUID id, JobWork work) {
+        try {
+            end(id, State.DONE, work.run(new Progress(id)));
+        } catch (LinkException.Stopped | JobStopped stopped) {
+            end(id, State.STOPPED, stopped.getMessage());
+        } catch (LinkException | PackageException | DomainProblem expected) {
+            end(id, State.FAILED, expected.getMessage());
+        } catch (RuntimeException fault) {
+            Optional<StorageTrouble> trouble = StorageTrouble.of(fault);
+            LOG.error("A job failed.", fault);
+            end(id, State.FAILED, trouble.map(StorageTrouble::sentence)
+                    .orElse("Something went wrong in Rovek. What had arrived is kept; try again, and report it if it happens twice."));
+        } finally {
+            running.remove(id);
+        }
+    }
+
+    /** A job's end must be known, also where the database is away for a while. */
+    private void end(UUID id, State state, String sentence) {
+        for (int attempt = 1; ; attempt++) {
+            try {
+                writeEnd(id, state, sentence);
+                return;
+            } catch (RuntimeException away) {
+                if (attempt == MOST_ENDS || StorageTrouble.of(away).isEmpty()) {
+                    LOG.error("The end of a job could not be written.", away);
+                    return;
+                }
+            }
+            try {
+                Thread.sleep(BETWEEN_ENDS_MILLIS);
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                return;
+            }
+        }
+    }
+
+    private void writeEnd(UUID id, State state, String sentence) {
+        db.sql("UPDATE job SET state = :state, sentence = :sentence, heard_at = :now, done = CASE WHEN :state = 'DONE' THEN total ELSE done END WHERE id = :id")
+                .param("state", state.name()).param("sentence", sentence).param("now", now()).param("id", id)
+                .update();
+    }
+
+    /** @throws DomainProblem.NotFound when there is no such job */
+    public JobView get(UUID id) {
+        return find("WHERE id = ?", id).orElseThrow(() -> new DomainProblem.NotFound("The job"));
+    }
+
+    /** The work still running on something, if any. */
+    public Optional<JobView> runningOn(UUID subjectId) {
+        return find("WHERE state = 'RUNNING' AND subject_id = ? ORDER BY started_at DESC LIMIT 1", subjectId)
+                .filter(job -> job.state() == State.RUNNING);
+    }
+
+    private Optional<JobView> find(String where, UUID id) {
+        db.sql("""
+                UPDATE job SET state = 'FAILED', sentence = 'The server stopped in the middle. What had arrived is kept; start again and it goes on from there.'
+                WHERE state = 'RUNNING' AND heard_at < ?""").param(now().minus(SILENCE)).update();
+        return db.sql("SELECT id, kind, title, state, done, total, sentence, subject_id FROM job " + where)
+                .param(id)
+                .query((row, n) -> new JobView(
+                        row.getObject(1, UUID.class), row.getString(2), row.getString(3), State.valueOf(row.getString(4)),
+                        row.getLong(5), row.getLong(6), row.getString(7), row.getObject(8, UUID.class)))
+                .optional();
+    }
+
+    public void requestStop(UUID id) {
+        db.sql("UPDATE job SET stop_requested = true WHERE id = ?").param(id).update();
+    }
+
+    /** What accompanied work has reported and nobody has written yet. */
+    private record Told(long done, long total, String sentence) {}
+
+    private void tell() {
+        try {
+            told.forEach((id, what) -> {
+                if (told.remove(id, what)) {
+                    db.sql("UPDATE job SET done = ?, total = ?, sentence = ?, heard_at = ? WHERE id = ? AND state = 'RUNNING'")
+                            .param(what.done()).param(what.total()).param(what.sentence()).param(now()).param(id)
+                            .update();
+                }
+            });
+        } catch (RuntimeException e) {
+            LOG.warn("How far work is could not be written: {}", e.getMessage());
+        }
+    }
+
+    private void beat() {
+        try {
+            running.forEach(id -> db.sql("UPDATE job SET heard_at = ? WHERE id = ?").param(now()).param(id).update());
+        } catch (RuntimeException e) {
+            LOG.warn("The jobs' heartbeat could not be written: {}", e.getMessage());
+        }
+    }
+
+    private OffsetDateTime now() {
+        return clock.instant().atOffset(ZoneOffset.UTC);
+    }
+
+    @PreDestroy
+    void close() {
+        heart.shutdownNow();
+        workers.shutdownNow();
+    }
+
+    private final class Accompanied implements JobProgress {
+
+        private final UUID id;
+
+        Accompanied(UUID id) {
+            this.id = id;
+        }
+
+        @Override
+        public void report(long done, long total, String sentence) {
+            told.put(id, new Told(done, total, sentence));
+        }
+
+        @Override
+        public boolean isStopRequested() {
+            return db.sql("SELECT stop_requested FROM job WHERE id = ?").param(id).query(Boolean.class).single();
+        }
+    }
+
+    private final class Progress implements JobProgress {
+
+        private final UUID id;
+        private long lastReport;
+
+        Progress(UUID id) {
+            this.id = id;
+        }
+
+        @Override
+        public void report(long done, long total, String sentence) {
+            long now = System.nanoTime();
+            if (now - lastReport < REPORT_EVERY_NANOS && done < total) {
+                return;
+            }
+            lastReport = now;
+            db.sql("UPDATE job SET done = ?, total = ?, sentence = ?, heard_at = ? WHERE id = ?")
+                    .param(done).param(total).param(sentence).param(now()).param(id)
+                    .update();
+        }
+
+        @Override
+        public boolean isStopRequested() {
+            return db.sql("SELECT stop_requested FROM job WHERE id = ?").param(id).query(Boolean.class).single();
+        }
+    }
+}

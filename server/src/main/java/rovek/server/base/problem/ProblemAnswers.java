@@ -1,0 +1,121 @@
+package rovek.server.base.problem;
+
+import java.util.Map;
+import java.util.Optional;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.orm.ObjectOptimisticLockingFailureException;
+import org.springframework.security.access.AccessDeniedException;
+import org.springframework.web.ErrorResponse;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.context.request.async.AsyncRequestNotUsableException;
+import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
+import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.multipart.support.MissingServletRequestPartException;
+import org.springframework.web.servlet.resource.NoResourceFoundException;
+
+/** Every error in one shape, {@code application/problem+json} (RFC 9457), with a sentence. */
+@RestControllerAdvice
+class ProblemAnswers {
+
+    private static final Logger LOG = LoggerFactory.getLogger(ProblemAnswers.class);
+
+    @ExceptionHandler(DomainProblem.class)
+    ProblemDetail domain(DomainProblem problem) {
+        HttpStatus status = status(problem);
+        ProblemDetail detail = answer(status, problem.code(), problem.getMessage());
+        if (problem instanceof DomainProblem.Invalid invalid) {
+            detail.setProperties(Map.of("code", problem.code(), "faults", invalid.faults()));
+        }
+        if (problem instanceof DomainProblem.Contradiction contradiction) {
+            detail.setProperties(Map.of("code", problem.code(), "clashes", contradiction.clashes()));
+        }
+        return detail;
+    }
+
+    private static HttpStatus status(DomainProblem problem) {
+        if (problem instanceof DomainProblem.NotFound) {
+            return HttpStatus.NOT_FOUND;
+        }
+        if (problem instanceof DomainProblem.Invalid) {
+            return HttpStatus.UNPROCESSABLE_CONTENT;
+        }
+        if (problem instanceof DomainProblem.TooManyTries) {
+            return HttpStatus.TOO_MANY_REQUESTS;
+        }
+        if (problem instanceof DomainProblem.Busy) {
+            return HttpStatus.SERVICE_UNAVAILABLE;
+        }
+        if (problem instanceof DomainProblem.NotSignedIn) {
+            return HttpStatus.UNAUTHORIZED;
+        }
+        return HttpStatus.CONFLICT;
+    }
+
+    @ExceptionHandler(ObjectOptimisticLockingFailureException.class)
+    ProblemDetail stale() {
+        return domain(new DomainProblem.Stale("This"));
+    }
+
+    @ExceptionHandler({HttpMessageNotReadableException.class, MethodArgumentTypeMismatchException.class, MissingServletRequestPartException.class})
+    ProblemDetail unreadable(Exception fault) {
+        for (Throwable cause = fault; cause != null; cause = cause.getCause()) {
+            if (cause instanceof DomainProblem problem) {
+                return domain(problem);
+            }
+            if (cause instanceof TooLarge large) {
+                return tooLarge(large.getMessage());
+            }
+        }
+        return answer(HttpStatus.BAD_REQUEST, "unreadable", Sentences.UNREADABLE);
+    }
+
+    @ExceptionHandler(MaxUploadSizeExceededException.class)
+    ProblemDetail fileTooLarge() {
+        return tooLarge("A file may have up to 64 MB. Nothing of it was taken.");
+    }
+
+    private static ProblemDetail tooLarge(String sentence) {
+        return answer(HttpStatus.CONTENT_TOO_LARGE, "too-large", sentence);
+    }
+
+    @ExceptionHandler(NoResourceFoundException.class)
+    ProblemDetail nothingHere() {
+        return answer(HttpStatus.NOT_FOUND, "not-found", Sentences.NOTHING_HERE);
+    }
+
+    /** Whoever watched a stream has left: nobody is there to be answered, and nothing failed. */
+    @ExceptionHandler(AsyncRequestNotUsableException.class)
+    void gone() {
+        // there is nothing left to say
+    }
+
+    @ExceptionHandler(Exception.class)
+    ProblemDetail fault(Exception fault) throws Exception {
+        if (fault instanceof AccessDeniedException) {
+            throw fault;
+        }
+        if (fault instanceof ErrorResponse refused && refused.getStatusCode().is4xxClientError()) {
+            return answer(HttpStatus.valueOf(refused.getStatusCode().value()), "unreadable", Sentences.UNREADABLE);
+        }
+        Optional<StorageTrouble> trouble = StorageTrouble.of(fault);
+        if (trouble.isPresent()) {
+            LOG.warn("A request could not be stored: {}", fault.getMessage());
+            return answer(trouble.get().status(), trouble.get().code(), trouble.get().sentence());
+        }
+        LOG.error("A request failed.", fault);
+        return answer(
+                HttpStatus.INTERNAL_SERVER_ERROR, "fault",
+                Sentences.FAULT);
+    }
+
+    private static ProblemDetail answer(HttpStatus status, String code, String sentence) {
+        ProblemDetail detail = ProblemDetail.forStatusAndDetail(status, sentence);
+        detail.setProperty("code", code);
+        return detail;
+    }
+}

@@ -1,9 +1,0 @@
-package rovek.server.event;
-
-/** What kind of thing happened. */
-public enum EventKind {
-    REPAIR,
-    SENSOR,
-    BASELINE,
-    NOTE
-}

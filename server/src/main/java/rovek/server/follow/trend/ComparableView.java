@@ -1,0 +1,28 @@
+package rovek.server.follow.trend;
+
+import jakarta.annotation.Nullable;
+import java.util.List;
+import java.util.UUID;
+import rovek.core.limit.Verdict;
+
+/**
+ * What readings of a check can be laid beside.
+ *
+ * @param own its own readings, the newest first
+ * @param sisters the newest reading of the same check on each sister asset
+ * @param reckonedOtherwise how many of its own were reckoned otherwise than the check is set now
+ */
+public record ComparableView(List<Comparable> own, List<Comparable> sisters, int reckonedOtherwise) {
+
+    /** @param assetTag of the asset it was taken on, its name where it has no tag */
+    public record Comparable(UUID readingId, String at, String assetTag) {}
+
+    /**
+     * One result of a reading.
+     *
+     * @param watch boundary in the result's unit, null where there is none; likewise the others
+     */
+    public record ResultLine(
+            String resultId, String name, double value, String unit, @Nullable Double watch, @Nullable Double fail, @Nullable Double watchLow,
+            @Nullable Double failLow, Verdict verdict) {}
+}

@@ -1,0 +1,14 @@
+package rovek.server.instruments.instrument;
+
+import rovek.link.Instrument;
+import rovek.link.InstrumentIdentity;
+import rovek.link.LinkException;
+import rovek.link.packet.PackageException;
+
+/** What is done with an open link by somebody who gives way. */
+@FunctionalInterface
+public interface HeldLinkWork<T> {
+
+    /** @param identity who answered */
+    T with(Instrument link, InstrumentIdentity identity, LinkHold hold) throws LinkException, PackageException;
+}

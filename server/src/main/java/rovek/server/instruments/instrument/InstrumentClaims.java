@@ -1,0 +1,163 @@
+package rovek.server.instruments.instrument;
+
+import jakarta.annotation.PreDestroy;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
+import rovek.server.base.problem.DomainProblem;
+
+/**
+ * One conversation with an instrument at a time, whichever server holds it. While a server lives its claims are kept alive; those of
+ * one that died run out by themselves.
+ */
+@Service
+class InstrumentClaims {
+
+    static final Duration LASTS = Duration.ofSeconds(10);
+    private static final long BEAT_SECONDS = 3;
+    private static final long BETWEEN_TRIES_MILLIS = 150;
+    private static final Logger LOG = LoggerFactory.getLogger(InstrumentClaims.class);
+
+    private final JdbcClient db;
+    private final Clock clock;
+    private final Duration patience;
+    private final Set<UUID> held = ConcurrentHashMap.newKeySet();
+    private final ScheduledExecutorService heart = Executors.newSingleThreadScheduledExecutor();
+
+    InstrumentClaims(JdbcClient db, Clock clock, @Value("${rovek.claims.patience:PT8S}") Duration patience) {
+        this.db = db;
+        this.clock = clock;
+        this.patience = patience;
+        heart.scheduleAtFixedRate(this::beat, BEAT_SECONDS, BEAT_SECONDS, TimeUnit.SECONDS);
+    }
+
+    private void beat() {
+        try {
+            held.forEach(holder -> db.sql("UPDATE instrument_claim SET until = ? WHERE holder = ?")
+                    .params(clock.instant().atOffset(ZoneOffset.UTC).plus(LASTS), holder)
+                    .update());
+        } catch (RuntimeException e) {
+            LOG.warn("The instruments' claims could not be renewed: {}", e.getMessage());
+        }
+    }
+
+    @PreDestroy
+    void close() {
+        heart.shutdownNow();
+    }
+
+    /** An instrument in somebody's hands. */
+    final class Claim implements LinkHold, AutoCloseable {
+
+        private final UUID instrumentId;
+        private final UUID holder;
+        private final Manner manner;
+
+        private Claim(UUID instrumentId, UUID holder, Manner manner) {
+            this.instrumentId = instrumentId;
+            this.holder = holder;
+            this.manner = manner;
+        }
+
+        @Override
+        public boolean isWanted() {
+            // A claim that ran out, while this server slept, is somebody else's by now.
+            return db.sql("SELECT wanted FROM instrument_claim WHERE instrument_id = ? AND holder = ?")
+                    .params(instrumentId, holder).query(Boolean.class).optional().orElse(true);
+        }
+
+        /** Whether it still is this one's: who takes it over writes his own holder, and no two are alike. */
+        boolean isHeld() {
+            return db.sql("SELECT count(*) FROM instrument_claim WHERE instrument_id = ? AND holder = ?").params(instrumentId, holder).query(Integer.class).single() == 1;
+        }
+
+        @Override
+        public void doing(String purpose, boolean givesWay) {
+            db.sql("UPDATE instrument_claim SET purpose = ?, rank = ?, wanted = wanted AND ? WHERE instrument_id = ? AND holder = ?")
+                    .params(purpose, (givesWay ? manner : Manner.WORKS).ordinal(), givesWay, instrumentId, holder)
+                    .update();
+        }
+
+        /** Where the database is away, the claim runs out by itself. */
+        @Override
+        public void close() {
+            held.remove(holder);
+            db.sql("DELETE FROM instrument_claim WHERE instrument_id = ? AND holder = ?").params(instrumentId, holder).update();
+        }
+    }
+
+    /** How an instrument is held: each gives way to those after it. As their order is stored, so it stays. */
+    enum Manner {
+        /** Comes again by itself instead of waiting. */
+        WATCHES,
+        LOOKS,
+        WORKS
+    }
+
+    /**
+     * Waits a few seconds where somebody else has it: most looks take less. No transaction is held meanwhile.
+     *
+     * @param purpose what is done, e.g. "reading back for anna"
+     * @throws DomainProblem.Conflict while somebody else holds it for longer
+     */
+    Claim claim(UUID instrumentId, String purpose, Manner manner) {
+        if (TransactionSynchronizationManager.isActualTransactionActive()) {
+            throw new IllegalStateException("An instrument is claimed before a transaction begins, not within.");
+        }
+        long until = System.nanoTime() + (manner == Manner.WATCHES ? 0 : patience.toNanos());
+        UUID holder = UUID.randomUUID();
+        while (!isTaken(instrumentId, holder, purpose, manner)) {
+            db.sql("UPDATE instrument_claim SET wanted = true WHERE instrument_id = ? AND rank < ? AND NOT wanted").params(instrumentId, manner.ordinal()).update();
+            if (System.nanoTime() >= until || !isPaused()) {
+                String other = db.sql("SELECT purpose FROM instrument_claim WHERE instrument_id = ?").param(instrumentId).query(String.class).optional().orElse("something else");
+                throw new DomainProblem.Conflict("instrument-claimed", "The instrument is in use: %s. Wait until that has ended.".formatted(other));
+            }
+        }
+        held.add(holder);
+        return new Claim(instrumentId, holder, manner);
+    }
+
+    private boolean isTaken(UUID instrumentId, UUID holder, String purpose, Manner manner) {
+        OffsetDateTime now = clock.instant().atOffset(ZoneOffset.UTC);
+        return db.sql("""
+                INSERT INTO instrument_claim AS c (instrument_id, holder, purpose, until, rank) VALUES (:id, :holder, :purpose, :until, :rank)
+                ON CONFLICT (instrument_id) DO UPDATE SET holder = :holder, purpose = :purpose, until = :until, rank = :rank, wanted = false
+                WHERE c.until < :now""")
+                .param("id", instrumentId).param("holder", holder).param("purpose", purpose)
+                .param("until", now.plus(LASTS)).param("rank", manner.ordinal()).param("now", now)
+                .update() == 1;
+    }
+
+    private static boolean isPaused() {
+        try {
+            Thread.sleep(BETWEEN_TRIES_MILLIS);
+            return true;
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return false;
+        }
+    }
+
+    /** What is being done with an instrument; empty while it is free. */
+    @Transactional(readOnly = true)
+    public Optional<String> purpose(UUID instrumentId) {
+        return db.sql("SELECT purpose FROM instrument_claim WHERE instrument_id = ? AND until >= ?")
+                .params(instrumentId, clock.instant().atOffset(ZoneOffset.UTC))
+                .query(String.class).optional();
+    }
+}

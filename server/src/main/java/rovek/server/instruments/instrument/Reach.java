@@ -1,0 +1,39 @@
+package rovek.server.instruments.instrument;
+
+import java.nio.file.Path;
+import rovek.link.InstrumentAddress;
+import rovek.server.base.problem.DomainProblem;
+
+/**
+ * Where an instrument is reached.
+ *
+ * @param place host, device or folder
+ * @param number port, or baud of a line; 0 for a folder
+ */
+public record Reach(Kind kind, String place, int number) {
+
+    /** How it is reached. */
+    public enum Kind {
+        NETWORK,
+        LINE,
+        FOLDER
+    }
+
+    public Reach {
+        place = place.strip();
+        number = kind == Kind.FOLDER ? 0 : number;
+    }
+
+    /** @throws DomainProblem.Invalid where there can be no such place */
+    InstrumentAddress address() {
+        try {
+            return switch (kind) {
+                case NETWORK -> new InstrumentAddress.Network(place, number);
+                case LINE -> new InstrumentAddress.Line(place, number);
+                case FOLDER -> new InstrumentAddress.Folder(Path.of(place));
+            };
+        } catch (IllegalArgumentException e) {
+            throw new DomainProblem.Invalid("place", e.getMessage());
+        }
+    }
+}

@@ -1,0 +1,142 @@
+package rovek.server.instruments.sensor;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import rovek.core.technique.Sensor;
+import rovek.core.technique.SensorUse;
+import rovek.core.technique.Technique;
+import rovek.core.technique.Techniques;
+import rovek.server.base.audit.AuditTrail;
+import rovek.server.instruments.instrument.Instruments;
+import rovek.server.base.problem.DomainProblem;
+import rovek.server.base.problem.DomainProblem.Fault;
+
+/** The register of sensors. None is ever removed, since checks and readings name them; one that is out of use is retired. */
+@Service
+public class Sensors {
+
+    private final SensorRepository sensors;
+    private final Instruments instruments;
+    private final Techniques techniques;
+    private final AuditTrail audit;
+    private final JdbcClient db;
+    private final Clock clock;
+
+    Sensors(SensorRepository sensors, Instruments instruments, Techniques techniques, AuditTrail audit, JdbcClient db, Clock clock) {
+        this.sensors = sensors;
+        this.instruments = instruments;
+        this.techniques = techniques;
+        this.audit = audit;
+        this.db = db;
+        this.clock = clock;
+    }
+
+    @Transactional(readOnly = true)
+    public List<SensorView> list() {
+        return sensors.findAllByOrderByTag().stream().map(SensorView::of).toList();
+    }
+
+    /**
+     * A sensor with the calibration it had on a day, which is one from before that day.
+     *
+     * @param tag as a reading's settings name it
+     * @return empty where no such sensor is registered
+     */
+    @Transactional(readOnly = true)
+    public Optional<SensorView> asOn(String tag, LocalDate day) {
+        return sensors.findByTag(tag).map(SensorView::of).map(sensor -> {
+            if (sensor.calibratedOn() == null || !sensor.calibratedOn().isAfter(day)) {
+                return sensor;
+            }
+            return sensor.calibrated(db.sql("SELECT max(calibrated_on) FROM sensor_calibration WHERE sensor_id = ? AND calibrated_on <= ?")
+                    .params(sensor.id(), day)
+                    .query(LocalDate.class).optional().orElse(null));
+        });
+    }
+
+    /** Puts a sensor into the register with an id of the caller's choice, or changes it. */
+    @Transactional
+    public SensorView put(UUID id, SensorDraft draft) {
+        Optional<SensorEntity> known = sensors.findById(id);
+        if (known.isPresent() && known.get().version != draft.version()) {
+            throw new DomainProblem.Stale("The sensor");
+        }
+        Technique technique = techniques.find(draft.technique())
+                .orElseThrow(() -> new DomainProblem.Invalid("technique", "Rovek does not know the technique \"" + draft.technique() + "\"."));
+        SensorUse use = technique.sensorUse()
+                .orElseThrow(() -> new DomainProblem.Invalid("technique", technique.name() + " is measured without sensors of its own."));
+        List<Fault> faults = SensorCheck.faults(draft, technique, use, known.map(sensor -> sensor.tag), LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC));
+        if (!faults.isEmpty()) {
+            throw new DomainProblem.Invalid(faults);
+        }
+        if (sensors.findByTag(draft.tag().strip()).filter(other -> !other.id.equals(id)).isPresent()) {
+            throw new DomainProblem.Invalid("tag", "There is a sensor %s already.".formatted(draft.tag().strip()));
+        }
+        if (draft.instrumentId() != null) {
+            instruments.get(draft.instrumentId());
+        }
+        SensorView before = known.map(SensorView::of).orElse(null);
+        SensorEntity sensor = known.orElseGet(SensorEntity::new);
+        sensor.id = id;
+        write(sensor, draft, technique, use);
+        SensorView saved = SensorView.of(sensors.saveAndFlush(sensor));
+        if (saved.calibratedOn() != null) {
+            db.sql("INSERT INTO sensor_calibration VALUES (?, ?) ON CONFLICT DO NOTHING").params(id, saved.calibratedOn()).update();
+        }
+        audit.note(before == null ? "add" : "change", "sensor", id, before, saved);
+        return saved;
+    }
+
+    private static void write(SensorEntity sensor, SensorDraft draft, Technique technique, SensorUse use) {
+        sensor.tag = draft.tag().strip();
+        sensor.technique = technique.id();
+        sensor.serial = draft.serial() == null ? "" : draft.serial().strip();
+        sensor.sensitivity = draft.sensitivity();
+        sensor.unit = technique.setting(use.sensitivityKey()).unit();
+        sensor.rangeLow = draft.rangeLow();
+        sensor.rangeHigh = draft.rangeHigh();
+        sensor.rangeUnit = use.quantityUnit();
+        sensor.calibratedOn = draft.calibratedOn();
+        sensor.calibrationMonths = draft.calibrationMonths();
+        sensor.instrumentId = draft.instrumentId();
+        sensor.retired = draft.retired();
+    }
+
+    /** Whether there is a sensor of this tag that measures for a technique. */
+    @Transactional(readOnly = true)
+    public boolean isKnown(String tag, String technique) {
+        return sensors.findByTag(tag).filter(sensor -> sensor.technique.equals(technique)).isPresent();
+    }
+
+    /** All sensors by tag. */
+    public Map<String, Sensor> byTag() {
+        Map<String, Sensor> all = new HashMap<>();
+        db.sql("SELECT tag, technique, sensitivity FROM sensor").query(row -> {
+            all.put(row.getString("tag"), new Sensor(row.getString("tag"), row.getString("technique"), row.getDouble("sensitivity")));
+        });
+        return all;
+    }
+
+    /** The sensors that cannot be used with an instrument, each with the reason as the end of a sentence. */
+    @Transactional(readOnly = true)
+    public Map<String, String> outFor(UUID instrumentId) {
+        Map<String, String> out = new HashMap<>();
+        for (SensorEntity sensor : sensors.findAllByOrderByTag()) {
+            if (sensor.retired) {
+                out.put(sensor.tag, "is retired");
+            } else if (sensor.instrumentId != null && !sensor.instrumentId.equals(instrumentId)) {
+                out.put(sensor.tag, "goes with " + instruments.get(sensor.instrumentId).said());
+            }
+        }
+        return out;
+    }
+}

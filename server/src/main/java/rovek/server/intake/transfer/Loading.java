@@ -1,0 +1,160 @@
+package rovek.server.intake.transfer;
+
+import jakarta.annotation.Nullable;
+import java.util.List;
+import java.util.Set;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+import rovek.core.route.InstrumentProfile;
+import rovek.core.route.LoadGate;
+import rovek.link.Instrument;
+import rovek.link.InstrumentFile;
+import rovek.link.LinkException;
+import rovek.link.MemoryCatalogue;
+import rovek.link.Sha256;
+import rovek.link.packet.RoutePackage;
+import rovek.link.packet.SetupPackage;
+import rovek.server.base.audit.AuditTrail;
+import rovek.server.instruments.instrument.Instruments;
+import rovek.server.base.job.JobProgress;
+import rovek.server.base.job.JobView;
+import rovek.server.base.job.Jobs;
+import rovek.server.base.problem.DomainProblem;
+import rovek.server.rounds.route.Routes;
+import rovek.server.instruments.setup.Setups;
+
+/** Loads routes and set-ups onto instruments: written, compared by digest, and only then confirmed. */
+@Service
+public class Loading {
+
+    static final String ROUTE_FILE = "ROUTES/ROUTE.zip";
+    static final String SETUP_FILE = "SETUPS/SETUP.zip";
+
+    private static final Set<String> LOADED = Set.of("ROUTE", "SETUP");
+
+    private final Instruments instruments;
+    private final Transfers transfers;
+    private final LoadGates gates;
+    private final Routes routes;
+    private final Setups setups;
+    private final Jobs jobs;
+    private final AuditTrail audit;
+    private final TransactionTemplate transaction;
+
+    Loading(Instruments instruments, Transfers transfers, LoadGates gates, Routes routes, Setups setups, Jobs jobs, AuditTrail audit, TransactionTemplate transaction) {
+        this.instruments = instruments;
+        this.transfers = transfers;
+        this.gates = gates;
+        this.routes = routes;
+        this.setups = setups;
+        this.jobs = jobs;
+        this.audit = audit;
+        this.transaction = transaction;
+    }
+
+    /** Whether a file in an instrument's memory is what was loaded onto it, rather than what it measured. */
+    static boolean isLoaded(InstrumentFile file) {
+        return LOADED.contains(file.type());
+    }
+
+    private record Loaded(UUID id, String name, int revision, String sha256) {}
+
+    /** Whether the connected instrument can take a route. */
+    public Routes.FitView fit(UUID instrumentId, UUID routeId) {
+        return routes.fit(routeId, transfers.profile(instrumentId));
+    }
+
+    /** How this instrument and another would share a route; both are asked. */
+    public Routes.ShareView share(UUID instrumentId, UUID otherId, UUID routeId) {
+        if (instrumentId.equals(otherId)) {
+            throw new DomainProblem.Invalid("with", "Choose another instrument to share the route with.");
+        }
+        return routes.share(routeId, transfers.profile(instrumentId), transfers.profile(otherId));
+    }
+
+    /** Why the connected instrument cannot take a set-up; empty where it can. */
+    public List<String> setupObstacles(UUID instrumentId, UUID setupId) {
+        return setups.obstacles(setupId, transfers.profile(instrumentId));
+    }
+
+    /**
+     * What is to be looked at before loading.
+     *
+     * @param routeId null where a set-up is wanted; likewise {@code setupId}
+     */
+    public LoadGate gate(UUID instrumentId, @Nullable UUID routeId, @Nullable UUID setupId) {
+        if (routeId == null && setupId == null) {
+            throw new DomainProblem.Invalid("routeId", "Choose a route or a set-up.");
+        }
+        return transfers.linked(instrumentId, "looking", (link, identity) -> {
+            MemoryCatalogue memory = link.catalogue();
+            InstrumentProfile profile = transfers.profile(instrumentId, identity, memory);
+            boolean holdsUnread = transfers.holdsUnread(instrumentId, link, memory);
+            return routeId != null
+                    ? gates.ofRoute(instrumentId, routeId, link, profile, holdsUnread)
+                    : gates.ofSetup(instrumentId, setupId, link, profile, holdsUnread);
+        });
+    }
+
+    /** @param accepted what somebody has seen at the gate and loads over */
+    public JobView loadRoute(UUID instrumentId, UUID routeId, Set<LoadGate.Kind> accepted) {
+        return start(instrumentId, routes.get(routeId).name(), (link, profile, progress) -> {
+            requireOpen("The route", gates.ofRoute(instrumentId, routeId, link, profile, false), accepted);
+            RoutePackage route = routes.pack(routeId, profile.techniques());
+            String sha256 = write(link, "The route", ROUTE_FILE, route.pack(), progress);
+            transaction.executeWithoutResult(status -> {
+                routes.noteLoaded(route, instrumentId);
+                audit.note("load", "instrument", instrumentId, null, new Loaded(routeId, route.name(), route.revision(), sha256));
+            });
+            return "%s is on the instrument: %d stops, digest compared. You may unplug.".formatted(route.name(), route.stops().size());
+        });
+    }
+
+    public JobView loadSetup(UUID instrumentId, UUID setupId, Set<LoadGate.Kind> accepted) {
+        return start(instrumentId, setups.get(setupId).name(), (link, profile, progress) -> {
+            requireOpen("The set-up", gates.ofSetup(instrumentId, setupId, link, profile, false), accepted);
+            SetupPackage setup = setups.pack(setupId);
+            String sha256 = write(link, "The set-up", SETUP_FILE, setup.pack(), progress);
+            transaction.executeWithoutResult(status -> {
+                setups.noteLoaded(setup, instrumentId);
+                audit.note("load", "instrument", instrumentId, null, new Loaded(setupId, setup.name(), setup.revision(), sha256));
+            });
+            return "%s is on the instrument, revision %d, digest compared. You may unplug.".formatted(setup.name(), setup.revision());
+        });
+    }
+
+    @FunctionalInterface
+    private interface Work {
+        String with(Instrument link, InstrumentProfile profile, JobProgress progress) throws LinkException;
+    }
+
+    private JobView start(UUID instrumentId, String name, Work work) {
+        instruments.get(instrumentId);
+        return jobs.start("load", "Loading " + name, instrumentId, progress -> instruments.withLink(
+                instrumentId, "loading " + name,
+                (link, identity) -> {
+                    String said = work.with(link, transfers.profile(instrumentId, identity, link.catalogue()), progress);
+                    transfers.settleClock(instrumentId, link);
+                    return said;
+                }));
+    }
+
+    private static void requireOpen(String what, LoadGate gate, Set<LoadGate.Kind> accepted) {
+        gate.refusal(accepted).ifPresent(why -> {
+            throw new DomainProblem.Conflict("does-not-fit", what + " was not loaded. " + why);
+        });
+    }
+
+    private static String write(Instrument link, String what, String file, byte[] packed, JobProgress progress) throws LinkException {
+        progress.report(0, packed.length, "Writing to the instrument");
+        link.write(file, packed);
+        progress.report(packed.length / 2, packed.length, "Comparing digests");
+        String sha256 = Sha256.of(packed);
+        if (!link.digest(file).equals(sha256)) {
+            throw new LinkException.DigestDiffers(what);
+        }
+        progress.report(packed.length, packed.length, "Loaded");
+        return sha256;
+    }
+}

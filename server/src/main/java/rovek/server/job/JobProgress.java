@@ -1,9 +1,0 @@
-package rovek.server.job;
-
-/** How running work tells how far it is, and learns that it is to stop. */
-public interface JobProgress {
-
-    void report(long done, long total, String sentence);
-
-    boolean isStopRequested();
-}

@@ -1,0 +1,110 @@
+package rovek.server.judging.reading;
+
+import jakarta.annotation.Nullable;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.stream.IntStream;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import rovek.core.technique.Curve;
+import rovek.server.base.problem.DomainProblem;
+import rovek.server.base.table.NumberTable;
+
+/** The numbers behind what is drawn, every one of them, to be taken along. */
+@Service
+public class CurveTables {
+
+    /** Of a place on the axis, in steps: a place that is named is among those that are taken. */
+    private static final double ROUNDING = 1e-6;
+
+    private final ReadingDesk desk;
+    private final Readings readings;
+    private final Runs runs;
+    private final Waterfalls waterfalls;
+
+    CurveTables(ReadingDesk desk, Readings readings, Runs runs, Waterfalls waterfalls) {
+        this.desk = desk;
+        this.readings = readings;
+        this.runs = runs;
+        this.waterfalls = waterfalls;
+    }
+
+    /** A stretch of the horizontal axis. */
+    public record Stretch(double from, double to) {}
+
+    /**
+     * A curve, and beside it the same of another reading.
+     *
+     * @param other null for none
+     */
+    @Transactional(readOnly = true)
+    public NumberTable curve(UUID readingId, String name, Map<String, String> look, Stretch stretch, @Nullable UUID other) {
+        List<String> headings = new ArrayList<>();
+        List<double[]> columns = new ArrayList<>();
+        add(readingId, name, look, stretch, headings, columns);
+        if (other != null) {
+            add(other, name, look, stretch, headings, columns);
+        }
+        return NumberTable.ofColumns("%s %s".formatted(name, day(readingId)), headings, columns);
+    }
+
+    private void add(UUID readingId, String name, Map<String, String> look, Stretch stretch, List<String> headings, List<double[]> columns) {
+        Curve curve = desk.drawn(readingId, look).curves().stream()
+                .filter(one -> one.name().equals(name) && !(one instanceof Curve.Run))
+                .findFirst()
+                .orElseThrow(() -> new DomainProblem.NotFound("This curve"));
+        boolean isLines = curve instanceof Curve.Lines;
+        double step = curve instanceof Curve.Lines lines ? lines.stepHz() : ((Curve.Series) curve).stepSeconds();
+        double start = curve instanceof Curve.Series series ? series.startSeconds() : 0;
+        double[] values = curve instanceof Curve.Lines lines ? lines.values() : ((Curve.Series) curve).values();
+        String unit = curve instanceof Curve.Lines lines ? lines.unit().symbol() + " RMS" : ((Curve.Series) curve).unit().symbol();
+        int first = (int) Math.min(values.length, Math.max(0, Math.ceil((stretch.from() - start) / step - ROUNDING)));
+        int behind = (int) Math.max(first, Math.min(values.length, Math.floor((stretch.to() - start) / step + ROUNDING) + 1));
+        double[] axis = new double[behind - first];
+        Arrays.setAll(axis, i -> start + (first + i) * step);
+        headings.add(isLines ? "Frequency, Hz" : "Time, s");
+        headings.add("%s, %s (%s)%s".formatted(name, unit, day(readingId), curve.how().isBlank() ? "" : ", " + curve.how()));
+        columns.add(axis);
+        columns.add(Arrays.copyOfRange(values, first, behind));
+    }
+
+    private String day(UUID readingId) {
+        return readings.get(readingId).takenAt().toString().substring(0, 10);
+    }
+
+    /** All channels of a run. */
+    @Transactional(readOnly = true)
+    public NumberTable run(UUID readingId, Stretch stretch) {
+        List<Curve.Run> channels = runs.recorded(readingId).channels();
+        double[] seconds = channels.get(0).seconds();
+        int[] within = NumberTable.within(seconds, stretch.from(), stretch.to());
+        List<String> headings = new ArrayList<>(List.of("Time, s"));
+        List<double[]> columns = new ArrayList<>(List.of(Arrays.copyOfRange(seconds, within[0], within[1])));
+        for (Curve.Run channel : channels) {
+            headings.add(channel.unit().isBlank() ? channel.name() : "%s, %s".formatted(channel.name(), channel.unit()));
+            columns.add(Arrays.copyOfRange(channel.values(), within[0], within[1]));
+        }
+        return NumberTable.ofColumns("Run " + day(readingId), headings, columns);
+    }
+
+    /** The spectra of a check over its visits, a column each. */
+    @Transactional(readOnly = true)
+    public NumberTable waterfall(UUID checkId, String name, Stretch stretch) {
+        Waterfalls.Waterfall waterfall = waterfalls.of(checkId, name);
+        int points = waterfall.rows().get(0).values().length;
+        double width = waterfall.endHz() / points;
+        double[] axis = new double[points];
+        Arrays.setAll(axis, i -> (i + 0.5) * width);
+        int[] within = NumberTable.within(axis, stretch.from(), stretch.to());
+        List<String> headings = new ArrayList<>(List.of("Frequency, Hz"));
+        List<double[]> columns = new ArrayList<>(List.of(Arrays.copyOfRange(axis, within[0], within[1])));
+        waterfall.rows().forEach(row -> {
+            headings.add("%s, %s RMS".formatted(row.at().substring(0, 10), waterfall.unit()));
+            columns.add(IntStream.range(within[0], within[1]).mapToDouble(i -> row.values()[i]).toArray());
+        });
+        return NumberTable.ofColumns(name + " over the visits", headings, columns);
+    }
+}

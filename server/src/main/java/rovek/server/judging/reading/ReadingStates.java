@@ -1,0 +1,138 @@
+package rovek.server.judging.reading;
+
+import jakarta.persistence.EntityManager;
+import jakarta.persistence.PersistenceContext;
+import java.sql.Timestamp;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+import rovek.core.technique.Analysis;
+import rovek.core.technique.SettingValues;
+import rovek.server.plant.tree.CheckView;
+import rovek.server.plant.tree.Plant;
+import rovek.server.base.problem.DomainProblem;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Reads and writes what of readings a person can change. What follows from it, the results, is computed here. */
+@Service
+public class ReadingStates {
+
+    @PersistenceContext
+    private EntityManager entities;
+
+    private final Plant plant;
+    private final ReadingIntake intake;
+    private final JdbcClient db;
+    private final JsonMapper json;
+
+    ReadingStates(Plant plant, ReadingIntake intake, JdbcClient db, JsonMapper json) {
+        this.plant = plant;
+        this.intake = intake;
+        this.db = db;
+        this.json = json;
+    }
+
+    /** @throws DomainProblem.NotFound where one of them is not there */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public Map<UUID, ReadingState> of(Collection<UUID> readings) {
+        Map<UUID, ReadingState> states = new LinkedHashMap<>();
+        readings.forEach(id -> states.put(id, state(require(id))));
+        return states;
+    }
+
+    /** Every reading of a visit, repeated and discarded ones too. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public List<UUID> ofVisit(UUID visit) {
+        return db.sql("SELECT id FROM reading WHERE visit_id = ? ORDER BY taken_at, id").param(visit).query(UUID.class).list();
+    }
+
+    /** When readings were taken by their instruments' own clocks. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public Map<UUID, Instant> written(Collection<UUID> readings) {
+        Map<UUID, Instant> written = new LinkedHashMap<>();
+        readings.forEach(id -> written.put(id, require(id).instrumentTime));
+        return written;
+    }
+
+    private ReadingState state(ReadingEntity reading) {
+        return new ReadingState(
+                reading.checkId, reading.visitId, reading.takenAt, reading.discardedBecause, json.readValue(reading.filled, new TypeReference<>() {}),
+                reading.overruled == null ? null : json.readValue(reading.overruled, Overruling.class), reading.chosen);
+    }
+
+    /**
+     * Puts a reading into a state. On another check its results are computed anew, with that check's settings.
+     *
+     * @throws DomainProblem.Conflict where the check is of another technique, or the capture does not suit it
+     */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void put(UUID id, ReadingState wanted) {
+        ReadingEntity reading = require(id);
+        boolean isMoved = !Objects.equals(reading.checkId, wanted.checkId());
+        Optional<CheckView> check = isMoved ? Optional.ofNullable(wanted.checkId()).map(plant::check) : Optional.empty();
+        boolean isAtAnotherTime = !reading.takenAt.equals(wanted.takenAt());
+        reading.visitId = wanted.visitId();
+        reading.takenAt = wanted.takenAt();
+        reading.discardedBecause = wanted.discardedBecause();
+        reading.filled = json.writeValueAsString(wanted.filled());
+        reading.overruled = wanted.overruled() == null ? null : json.writeValueAsString(wanted.overruled());
+        reading.chosen = wanted.chosen();
+        reading.checkId = wanted.checkId();
+        entities.flush();
+        if (check.isPresent()) {
+            judgeAnew(reading, check.get());
+        } else if (isMoved || isAtAnotherTime) {
+            db.sql("UPDATE result SET check_id = ?, taken_at = ? WHERE reading_id = ?")
+                    .params(Arrays.asList(wanted.checkId(), Timestamp.from(wanted.takenAt()), id))
+                    .update();
+        }
+    }
+
+    private void judgeAnew(ReadingEntity reading, CheckView check) {
+        if (!check.technique().id().equals(reading.technique)) {
+            throw new DomainProblem.Conflict(
+                    "other-technique", "A %s reading cannot be placed on a check of %s.".formatted(reading.technique, check.technique().id()));
+        }
+        reckon(reading, check, check.settings());
+    }
+
+    /** Makes the results once more, as the check is set now, but with the sensor the reading was measured with. */
+    void reckonAnew(ReadingEntity reading, CheckView check) {
+        reckon(reading, check, ReadingIntake.withSensor(check, json.readValue(reading.settings, new TypeReference<>() {})));
+    }
+
+    private void reckon(ReadingEntity reading, CheckView check, SettingValues settings) {
+        Analysis analysis;
+        try {
+            analysis = check.technique().analyse(entities.find(CaptureEntity.class, reading.id).capture(), settings);
+        } catch (IllegalArgumentException e) {
+            throw new DomainProblem.Conflict("does-not-suit", "%s: %s".formatted(check.place(), e.getMessage()));
+        }
+        db.sql("DELETE FROM result WHERE reading_id = ?").param(reading.id).update();
+        reading.settings = json.writeValueAsString(settings.values());
+        reading.obstacle = analysis.reasonNotToJudge();
+        intake.persistResults(reading.id, reading.checkId, reading.takenAt, analysis);
+        entities.flush();
+        db.sql("UPDATE result SET counts = ? WHERE reading_id = ?").params(
+                !reading.replaced && reading.discardedBecause == null && reading.obstacle.isBlank() && !ReadingView.isDatedAhead(reading.takenAt, reading.storedAt), reading.id).update();
+    }
+
+    private ReadingEntity require(UUID id) {
+        ReadingEntity reading = entities.find(ReadingEntity.class, id);
+        if (reading == null) {
+            throw new DomainProblem.NotFound("The reading");
+        }
+        return reading;
+    }
+}

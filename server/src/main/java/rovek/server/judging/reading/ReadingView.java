@@ -1,0 +1,65 @@
+package rovek.server.judging.reading;
+
+import jakarta.annotation.Nullable;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import rovek.core.technique.ResultDefinition;
+import rovek.core.unit.Amount;
+
+/**
+ * A reading with its results.
+ *
+ * @param checkId null while it is loose
+ * @param obstacle why it must not be judged; blank where nothing is in the way
+ * @param replaced whether a later reading repeats it
+ * @param discardedBecause null unless it was discarded
+ * @param filled what people filled in, {@link FilledColumn} to value
+ * @param storedAt when it was read back
+ * @param overruled a person's verdict; null where nobody gave one
+ * @param plannedFor the stop it was taken for, by the check that was loaded; null where no stop asked for it
+ * @param chosen whether a person chose it to count at its stop
+ * @param calibration of the instrument that took it
+ * @param results result id to value, the leading one first
+ */
+public record ReadingView(
+        UUID id,
+        UUID checkId,
+        UUID visitId,
+        UUID originalId,
+        UUID instrumentId,
+        String technique,
+        Instant takenAt,
+        String label,
+        String note,
+        String obstacle,
+        boolean replaced,
+        String discardedBecause,
+        Map<String, String> filled,
+        Instant storedAt,
+        @Nullable Overruling overruled,
+        @Nullable UUID plannedFor,
+        boolean chosen,
+        InstrumentCalibration calibration,
+        Map<String, Amount> results) {
+
+    /** What it came to for a result; empty where there is no such result. */
+    public Optional<Amount> value(Optional<ResultDefinition> result) {
+        return result.map(ResultDefinition::id).map(results::get);
+    }
+
+    /** Clocks differ by hours, and by time zones; not by more than this. */
+    private static final Duration AHEAD = Duration.ofDays(1);
+
+    /** Whether it counts: neither repeated nor discarded, nor later than it was read back. */
+    public boolean counts() {
+        return !replaced && discardedBecause == null && !isDatedAhead(takenAt, storedAt);
+    }
+
+    /** Whether a reading says that it was taken later than it was read back, which cannot be; until a person dates it, it counts nowhere. */
+    static boolean isDatedAhead(Instant takenAt, Instant storedAt) {
+        return takenAt.isAfter(storedAt.plus(AHEAD));
+    }
+}

@@ -1,0 +1,96 @@
+package rovek.server.judging.unitspelling;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import rovek.core.unit.UnitCatalogue;
+import rovek.core.unit.WrittenUnit;
+import rovek.link.packet.UnitReading;
+import rovek.server.base.audit.AuditTrail;
+import rovek.server.base.problem.DomainProblem;
+
+/** Units as makers write them: what a person said once counts from then on, whichever file it stands in. */
+@Service
+public class UnitSpellings {
+
+    private static final int LONGEST = 40;
+    private static final int MOST = 200;
+
+    private final JdbcClient db;
+    private final AuditTrail audit;
+
+    UnitSpellings(JdbcClient db, AuditTrail audit) {
+        this.db = db;
+        this.audit = audit;
+    }
+
+    /**
+     * A spelling.
+     *
+     * @param symbol of the unit that is meant
+     */
+    public record Spelling(String written, String symbol) {}
+
+    /**
+     * @param symbols of all units that there are
+     * @param said by persons, in the order of the alphabet
+     */
+    public record Spellings(List<String> symbols, List<Spelling> said) {}
+
+    @Transactional(readOnly = true)
+    public Spellings all() {
+        return new Spellings(UnitCatalogue.symbols(), said().entrySet().stream().map(one -> new Spelling(one.getKey(), one.getValue())).toList());
+    }
+
+    private Map<String, String> said() {
+        Map<String, String> said = new LinkedHashMap<>();
+        db.sql("SELECT written, symbol FROM unit_spelling ORDER BY written").query(row -> {
+            said.put(row.getString(1), row.getString(2));
+        });
+        return said;
+    }
+
+    /** How units are to be read in a file. */
+    @Transactional(readOnly = true)
+    public UnitReading reading() {
+        return new UnitReading(said());
+    }
+
+    /** Says what a spelling means. */
+    @Transactional
+    public Spellings say(Spelling spelling) {
+        String written = spelling.written() == null ? "" : spelling.written().strip();
+        if (written.isEmpty() || written.length() > LONGEST) {
+            throw new DomainProblem.Invalid("written", "Type the unit as the instrument writes it, %d characters at most.".formatted(LONGEST));
+        }
+        if (WrittenUnit.find(written).isPresent()) {
+            throw new DomainProblem.Invalid("written", "\"%s\" is known already: %s.".formatted(written, WrittenUnit.find(written).get().symbol()));
+        }
+        if (UnitCatalogue.find(spelling.symbol()).isEmpty()) {
+            throw new DomainProblem.Invalid("symbol", "Choose the unit that is meant.");
+        }
+        Map<String, String> before = said();
+        if (before.size() >= MOST && !before.containsKey(written)) {
+            throw new DomainProblem.Invalid("written", "There are %d spellings already. Remove one that is not needed.".formatted(MOST));
+        }
+        db.sql("INSERT INTO unit_spelling (written, symbol) VALUES (:written, :symbol) ON CONFLICT (written) DO UPDATE SET symbol = :symbol")
+                .param("written", written).param("symbol", spelling.symbol()).update();
+        audit.note("say what a unit means", "unit", written, before.get(written), spelling.symbol());
+        return all();
+    }
+
+    /** Forgets a spelling; what was read by it stays as it is. */
+    @Transactional
+    public Spellings forget(String written) {
+        String before = said().get(written);
+        if (before == null) {
+            throw new DomainProblem.NotFound("The spelling");
+        }
+        db.sql("DELETE FROM unit_spelling WHERE written = ?").param(written).update();
+        audit.note("forget what a unit means", "unit", written, before, null);
+        return all();
+    }
+}

@@ -1,0 +1,67 @@
+package rovek.server.overview.outline;
+
+import jakarta.annotation.Nullable;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import rovek.core.plant.Alteration;
+import rovek.core.plant.Facet;
+import rovek.core.plant.Node;
+import rovek.core.plant.PlantChange;
+import rovek.server.plant.tree.PlantLedger;
+import rovek.server.plant.tree.PlantLedger.Proposal;
+import rovek.server.base.problem.DomainProblem;
+
+/** One value for many rows at once: those that a filter finds, or those that were taken by hand. */
+@Service
+public class BulkEdit {
+
+    private final Outlines outlines;
+    private final PlantLedger ledger;
+
+    BulkEdit(Outlines outlines, PlantLedger ledger) {
+        this.outlines = outlines;
+        this.ledger = ledger;
+    }
+
+    /**
+     * What is to become of many rows.
+     *
+     * @param ids the rows; null for all that the filter finds
+     * @param facets what is to be said of each of them; blank takes it away
+     */
+    public record ManyRows(@Nullable UUID changeId, @Nullable List<UUID> ids, @Nullable OutlineFilter filter, Map<String, String> facets) {}
+
+    public PlantLedger.Committed change(ManyRows wanted) {
+        for (String facet : wanted.facets().keySet()) {
+            if (!Facet.isValue(facet) && !facet.equals(Facet.CLASS)) {
+                throw new DomainProblem.Invalid(facet, "\"" + facet + "\" is no matter of many rows at once.");
+            }
+        }
+        if (wanted.ids() == null && (wanted.filter() == null || wanted.filter().isEmpty())) {
+            throw new DomainProblem.Invalid("filter", "Say which rows: filter the plant, or take rows by hand.");
+        }
+        List<UUID> ids = wanted.ids() == null ? outlines.hits(wanted.filter()) : wanted.ids();
+        return ledger.commit(wanted.changeId() == null ? UUID.randomUUID() : wanted.changeId(), tree -> {
+            List<Alteration> alterations = new ArrayList<>();
+            for (UUID id : ids) {
+                tree.nodes().find(id).ifPresent(node -> {
+                    Alteration alteration = alteration(node, wanted.facets());
+                    if (!alteration.facets().isEmpty()) {
+                        alterations.add(alteration);
+                    }
+                });
+            }
+            return Proposal.typed("Changed %d %s at once".formatted(alterations.size(), alterations.size() == 1 ? "row" : "rows"), PlantChange.altering(alterations));
+        });
+    }
+
+    private static Alteration alteration(Node node, Map<String, String> facets) {
+        Map<String, String> stripped = new HashMap<>();
+        facets.forEach((facet, value) -> stripped.put(facet, value.strip()));
+        return Alteration.between(node, node.saying(stripped));
+    }
+}

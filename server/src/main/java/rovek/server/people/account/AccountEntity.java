@@ -1,0 +1,33 @@
+package rovek.server.people.account;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import java.util.UUID;
+
+@Entity
+@Table(name = "account")
+class AccountEntity {
+
+    @Id
+    UUID id;
+
+    String name;
+    String displayName;
+
+    @Enumerated(EnumType.STRING)
+    Role role;
+
+    String passwordHash;
+    boolean active;
+
+    @Version
+    Integer version;
+
+    Account view() {
+        return new Account(id, name, displayName, role, active, version == null ? 0 : version);
+    }
+}

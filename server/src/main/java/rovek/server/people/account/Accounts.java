@@ -1,0 +1,208 @@
+package rovek.server.people.account;
+
+import jakarta.annotation.Nullable;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.UnaryOperator;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
+import rovek.server.base.audit.AuditTrail;
+import rovek.server.base.problem.DomainProblem;
+import rovek.server.base.problem.DomainProblem.Fault;
+
+/** The people who may sign in, and with what role. */
+@Service
+public class Accounts {
+
+    /** NIST SP 800-63B: at least eight characters; we ask for ten, and for nothing about their kind. */
+    private static final int SHORTEST_PASSWORD = 10;
+
+    private static final int LONGEST_PASSWORD = 200;
+
+    private final AccountRepository accounts;
+    private final Passwords passwords;
+    private final TransactionTemplate transaction;
+    private final AuditTrail audit;
+    private final JdbcClient db;
+
+    Accounts(AccountRepository accounts, Passwords passwords, TransactionTemplate transaction, AuditTrail audit, JdbcClient db) {
+        this.accounts = accounts;
+        this.passwords = passwords;
+        this.transaction = transaction;
+        this.audit = audit;
+        this.db = db;
+    }
+
+    /** What it takes to let somebody in. */
+    public record NewAccount(String name, String displayName, @Nullable Role role, String password) {}
+
+    /** What can be changed; null leaves as it is. */
+    public record AccountChange(@Nullable String displayName, @Nullable Role role, @Nullable Boolean active, @Nullable String password, int version) {}
+
+    public Account add(NewAccount wanted) {
+        Optional<String> hash = passwordFault(wanted.password(), wanted.name(), wanted.displayName()).isPresent() ? Optional.empty() : Optional.of(passwords.hash(wanted.password()));
+        return transaction.execute(status -> add(wanted, hash));
+    }
+
+    private Account add(NewAccount wanted, Optional<String> hash) {
+        List<Fault> faults = new ArrayList<>();
+        String name = wanted.name() == null ? "" : wanted.name().strip().toLowerCase(Locale.ROOT);
+        if (!name.matches("[a-z0-9._-]{2,60}")) {
+            faults.add(new Fault("name", "The sign-in name has 2 to 60 letters, digits, dots or dashes."));
+        } else if (accounts.findByName(name).isPresent()) {
+            faults.add(new Fault("name", "The sign-in name " + name + " is taken."));
+        }
+        if (wanted.displayName() == null || wanted.displayName().isBlank()) {
+            faults.add(new Fault("displayName", "The name that stands on certificates is missing."));
+        }
+        passwordFault(wanted.password(), wanted.name(), wanted.displayName()).ifPresent(faults::add);
+        if (wanted.role() == null) {
+            faults.add(new Fault("role", "Choose a role."));
+        }
+        if (!faults.isEmpty()) {
+            throw new DomainProblem.Invalid(faults);
+        }
+        AccountEntity account = new AccountEntity();
+        account.id = UUID.randomUUID();
+        account.name = name;
+        account.displayName = wanted.displayName().strip();
+        account.role = wanted.role();
+        account.passwordHash = hash.orElseThrow();
+        account.active = true;
+        Account saved = accounts.save(account).view();
+        audit.note("add account", "account", saved.id(), null, saved);
+        return saved;
+    }
+
+    public Account change(UUID id, AccountChange change) {
+        if (change.password() != null) {
+            Account account = byId(id);
+            requireGood(change.password(), account.name(), account.displayName());
+        }
+        Optional<String> hash = Optional.ofNullable(change.password()).map(passwords::hash);
+        return transaction.execute(status -> change(id, change, hash));
+    }
+
+    /** Makes an account an administrator's, open and with a password; one that is not there yet is added. */
+    void restoreAdministrator(String name, String password) {
+        Optional<Account> known = byName(name);
+        if (known.isEmpty()) {
+            add(new NewAccount(name, name, Role.ADMINISTRATOR, password));
+            return;
+        }
+        change(known.get().id(), new AccountChange(null, Role.ADMINISTRATOR, true, password, known.get().version()));
+    }
+
+    private Account change(UUID id, AccountChange change, Optional<String> hash) {
+        // Two who make each other less would each see the other still an administrator.
+        db.sql("SELECT 1 FROM (SELECT pg_advisory_xact_lock(7151)) AS locked").query(Integer.class).single();
+        AccountEntity account = accounts.findById(id).orElseThrow(() -> new DomainProblem.NotFound("The account"));
+        if (account.version != change.version()) {
+            throw new DomainProblem.Stale("The account");
+        }
+        Account before = account.view();
+        if (change.displayName() != null && !change.displayName().isBlank()) {
+            account.displayName = change.displayName().strip();
+        }
+        if (change.role() != null) {
+            account.role = change.role();
+        }
+        if (change.active() != null) {
+            account.active = change.active();
+        }
+        hash.ifPresent(made -> account.passwordHash = made);
+        boolean someoneCanManage = accounts.findAllByOrderByName().stream()
+                .anyMatch(other -> other.active && other.role == Role.ADMINISTRATOR);
+        if (!someoneCanManage) {
+            throw new DomainProblem.Conflict("last-administrator", "This is the last administrator. Make somebody else one first.");
+        }
+        // Whoever is signed in with the former role or password is asked to sign in again.
+        db.sql("DELETE FROM spring_session WHERE principal_name = ?").param(account.name).update();
+        audit.note(
+                change.password() == null ? "change account" : "change account and password",
+                "account", id, before, account.view());
+        return account.view();
+    }
+
+    /** Somebody who has just said his present one changes his own password; every other session of his ends. */
+    void changeOwnPassword(String name, String wanted, String sessionId) {
+        Optional<String> present = activeHash(name);
+        requireGood(wanted, name, displayName(name));
+        String hash = passwords.hash(wanted);
+        transaction.executeWithoutResult(status -> {
+            AccountEntity account = accounts.findByName(name).orElseThrow(() -> new DomainProblem.NotFound("The account"));
+            if (!account.passwordHash.equals(present.orElseThrow())) {
+                throw new DomainProblem.Stale("The password");
+            }
+            account.passwordHash = hash;
+            db.sql("DELETE FROM spring_session WHERE principal_name = ? AND session_id <> ?").param(name).param(sessionId).update();
+            audit.note("change own password", "account", account.id, null, null);
+        });
+    }
+
+    private Account byId(UUID id) {
+        return accounts.findById(id).orElseThrow(() -> new DomainProblem.NotFound("The account")).view();
+    }
+
+    private static void requireGood(String password, String... names) {
+        passwordFault(password, names).ifPresent(fault -> {
+            throw new DomainProblem.Invalid(List.of(fault));
+        });
+    }
+
+    /** @param names of whoever is to have it */
+    private static Optional<Fault> passwordFault(String password, String... names) {
+        if (password == null || password.length() < SHORTEST_PASSWORD || password.length() > LONGEST_PASSWORD) {
+            return Optional.of(new Fault("password", "A password has %d to %d characters.".formatted(SHORTEST_PASSWORD, LONGEST_PASSWORD)));
+        }
+        if (EasyPasswords.isEasy(password, names)) {
+            return Optional.of(new Fault("password", "That password is among the first that are guessed. Take several words that have nothing to do with each other."));
+        }
+        return Optional.empty();
+    }
+
+    @Transactional(readOnly = true)
+    public List<Account> list() {
+        return accounts.findAllByOrderByName().stream().map(AccountEntity::view).toList();
+    }
+
+    @Transactional(readOnly = true)
+    public Optional<Account> byName(String name) {
+        return accounts.findByName(name).map(AccountEntity::view);
+    }
+
+    /** The name that stands on papers; the sign-in name where nobody has that account any more. */
+    @Transactional(readOnly = true)
+    public String displayName(String name) {
+        return byName(name).map(Account::displayName).orElse(name);
+    }
+
+    /** {@link #displayName} of everybody, asked for once for a whole list. */
+    @Transactional(readOnly = true)
+    public UnaryOperator<String> displayNames() {
+        Map<String, String> names = new HashMap<>();
+        accounts.findAllByOrderByName().forEach(account -> names.put(account.name, account.displayName));
+        return name -> names.getOrDefault(name, name);
+    }
+
+    /** Whether this is that person's password; asked before a transaction begins. */
+    public boolean isPasswordOf(String name, String password) {
+        return passwords.fits(password, activeHash(name));
+    }
+
+    private Optional<String> activeHash(String name) {
+        return accounts.findByName(name).filter(found -> found.active).map(found -> found.passwordHash);
+    }
+
+    @Transactional(readOnly = true)
+    public boolean isEmpty() {
+        return accounts.count() == 0;
+    }
+}

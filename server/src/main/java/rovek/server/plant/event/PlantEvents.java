@@ -1,0 +1,212 @@
+package rovek.server.plant.event;
+
+import jakarta.annotation.Nullable;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Timestamp;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.time.format.DateTimeParseException;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.UnaryOperator;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import rovek.core.limit.Baselines;
+import rovek.core.plant.Node;
+import rovek.server.people.account.Accounts;
+import rovek.server.base.audit.AuditTrail;
+import rovek.server.plant.tree.Plant;
+import rovek.server.plant.tree.PlantNode;
+import rovek.server.plant.tree.PlantTree;
+import rovek.server.base.problem.DomainProblem;
+
+/** What happened to things in the plant: repairs, new sensors, new baselines, notes. An event is of all beneath its node. */
+@Service
+public class PlantEvents {
+
+    private static final int LONGEST_WORDS = 500;
+    private static final String COLUMNS = "id, node_id, at, kind, words, starts_baseline, baseline_until, noted_by";
+
+    private final JdbcClient db;
+    private final Plant plant;
+    private final Accounts accounts;
+    private final AuditTrail audit;
+    private final Clock clock;
+
+    PlantEvents(JdbcClient db, Plant plant, Accounts accounts, AuditTrail audit, Clock clock) {
+        this.db = db;
+        this.plant = plant;
+        this.accounts = accounts;
+        this.audit = audit;
+        this.clock = clock;
+    }
+
+    /**
+     * An event to note, or to note otherwise.
+     *
+     * @param at ISO 8601
+     * @param startsBaseline null for what is usual: a repair and a baseline do, the others do not
+     * @param baselineUntil null where the first readings make the baseline
+     */
+    public record EventDraft(String at, EventKind kind, @Nullable String words, @Nullable Boolean startsBaseline, @Nullable String baselineUntil) {}
+
+    private record Row(UUID id, UUID node, Instant at, EventKind kind, String words, boolean startsBaseline, @Nullable Instant until, String by) {}
+
+    /** What happened to a node, to what it stands in and to what is beneath it, oldest first. */
+    @Transactional(readOnly = true)
+    public List<PlantEvent> concerning(UUID nodeId) {
+        PlantTree tree = plant.tree();
+        require(tree, nodeId);
+        List<UUID> nodes = new ArrayList<>(tree.nodes().path(nodeId).stream().map(Node::id).toList());
+        tree.nodes().walk(nodeId, node -> nodes.add(node.id()));
+        return views(tree, rows(nodes));
+    }
+
+    /** What happened to a check: to itself and to what it stands in, oldest first. */
+    @Transactional(readOnly = true)
+    public List<PlantEvent> ofCheck(PlantTree tree, UUID checkId) {
+        return views(tree, rows(tree.nodes().path(checkId).stream().map(Node::id).toList()));
+    }
+
+    /** As {@link #ofCheck}, of several checks at once. */
+    @Transactional(readOnly = true)
+    public Map<UUID, List<PlantEvent>> ofChecks(PlantTree tree, Collection<UUID> checks) {
+        Map<UUID, List<UUID>> paths = new HashMap<>();
+        checks.forEach(check -> paths.put(check, tree.nodes().path(check).stream().map(Node::id).toList()));
+        List<PlantEvent> all = views(tree, rows(paths.values().stream().flatMap(List::stream).distinct().toList()));
+        Map<UUID, List<PlantEvent>> byCheck = new HashMap<>();
+        paths.forEach((check, path) -> byCheck.put(check, all.stream().filter(event -> path.contains(event.nodeId())).toList()));
+        return byCheck;
+    }
+
+    private List<PlantEvent> views(PlantTree tree, List<Row> rows) {
+        UnaryOperator<String> names = rows.isEmpty() ? UnaryOperator.identity() : accounts.displayNames();
+        return rows.stream().map(row -> view(tree, row, names)).toList();
+    }
+
+    private static PlantEvent view(PlantTree tree, Row row, UnaryOperator<String> names) {
+        return new PlantEvent(
+                row.id(), row.node(), tree.find(row.node()).map(PlantNode::label).orElse(""), row.at().toString(), row.kind(), row.words(),
+                row.startsBaseline(), row.until() == null ? null : row.until().toString(), names.apply(row.by()));
+    }
+
+    /** The baselines of checks, by check. */
+    @Transactional(readOnly = true)
+    public Map<UUID, Baselines> baselines(PlantTree tree, Collection<UUID> checks) {
+        Map<UUID, List<UUID>> paths = new HashMap<>();
+        checks.forEach(check -> paths.put(check, tree.nodes().path(check).stream().map(Node::id).toList()));
+        Map<UUID, List<Row>> byNode = new HashMap<>();
+        rows(paths.values().stream().flatMap(List::stream).distinct().toList()).stream()
+                .filter(Row::startsBaseline)
+                .forEach(row -> byNode.computeIfAbsent(row.node(), none -> new ArrayList<>()).add(row));
+        Map<UUID, Baselines> baselines = new HashMap<>();
+        paths.forEach((check, path) -> baselines.put(check, new Baselines(path.stream()
+                .flatMap(node -> byNode.getOrDefault(node, List.of()).stream())
+                .map(row -> new Baselines.Start(row.at(), Optional.ofNullable(row.until())))
+                .toList())));
+        return baselines;
+    }
+
+    private List<Row> rows(Collection<UUID> nodes) {
+        if (nodes.isEmpty()) {
+            return List.of();
+        }
+        return db.sql("SELECT " + COLUMNS + " FROM plant_event WHERE node_id = ANY(?) AND NOT removed ORDER BY at, noted_at")
+                .param(nodes.toArray(UUID[]::new))
+                .query((row, n) -> row(row))
+                .list();
+    }
+
+    private static Row row(ResultSet row) throws SQLException {
+        Timestamp until = row.getTimestamp("baseline_until");
+        return new Row(
+                row.getObject("id", UUID.class), row.getObject("node_id", UUID.class), row.getTimestamp("at").toInstant(),
+                EventKind.valueOf(row.getString("kind")), row.getString("words"), row.getBoolean("starts_baseline"),
+                until == null ? null : until.toInstant(), row.getString("noted_by"));
+    }
+
+    /** @param id chosen by the caller, so that a repeated request notes nothing twice; one that is known is noted otherwise */
+    @Transactional
+    public PlantEvent put(UUID nodeId, UUID id, EventDraft draft) {
+        PlantTree tree = plant.tree();
+        require(tree, nodeId);
+        Instant at = time("at", draft.at());
+        Instant until = draft.baselineUntil() == null ? null : time("baselineUntil", draft.baselineUntil());
+        boolean usually = draft.kind() == EventKind.REPAIR || draft.kind() == EventKind.BASELINE;
+        boolean starts = draft.startsBaseline() == null ? usually : draft.startsBaseline();
+        String words = draft.words() == null ? "" : draft.words().strip();
+        requireSound(draft, at, until, words);
+        Optional<Row> before = find(id);
+        if (before.filter(known -> !known.node().equals(nodeId)).isPresent()) {
+            throw new DomainProblem.Conflict("other-node", "That event happened to something else.");
+        }
+        db.sql("""
+                INSERT INTO plant_event (id, node_id, at, kind, words, starts_baseline, baseline_until, noted_by, noted_at)
+                VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)
+                ON CONFLICT (id) DO UPDATE SET at = EXCLUDED.at, kind = EXCLUDED.kind, words = EXCLUDED.words,
+                    starts_baseline = EXCLUDED.starts_baseline, baseline_until = EXCLUDED.baseline_until, removed = false""")
+                .params(Arrays.asList(
+                        id, nodeId, Timestamp.from(at), draft.kind().name(), words, starts, until == null ? null : Timestamp.from(until),
+                        AuditTrail.actor(), clock.instant().atOffset(ZoneOffset.UTC)))
+                .update();
+        Row after = find(id).orElseThrow();
+        audit.note(before.isEmpty() ? "note event" : "change event", "event", id, before.orElse(null), after);
+        touch(tree, nodeId);
+        return view(tree, after, accounts.displayNames());
+    }
+
+    private void requireSound(EventDraft draft, Instant at, @Nullable Instant until, String words) {
+        if (at.isAfter(clock.instant())) {
+            throw new DomainProblem.Invalid("at", "What has not happened yet cannot be noted.");
+        }
+        if (until != null && !until.isAfter(at)) {
+            throw new DomainProblem.Invalid("baselineUntil", "A baseline ends after it begins.");
+        }
+        if (words.length() > LONGEST_WORDS) {
+            throw new DomainProblem.Invalid("words", "At most %d characters.".formatted(LONGEST_WORDS));
+        }
+        if (words.isEmpty() && draft.kind() == EventKind.NOTE) {
+            throw new DomainProblem.Invalid("words", "A note says something.");
+        }
+    }
+
+    /** Takes an event off; it stays in the audit trail, and noting it again brings it back. */
+    @Transactional
+    public void remove(UUID id) {
+        Row row = find(id).orElseThrow(() -> new DomainProblem.NotFound("The event"));
+        db.sql("UPDATE plant_event SET removed = true WHERE id = ?").param(id).update();
+        audit.note("remove event", "event", id, row, null);
+        touch(plant.tree(), row.node());
+    }
+
+    private Optional<Row> find(UUID id) {
+        return db.sql("SELECT " + COLUMNS + " FROM plant_event WHERE id = ?").param(id).query((row, n) -> row(row)).optional();
+    }
+
+    /** Everything beneath may stand otherwise now. */
+    private void touch(PlantTree tree, UUID nodeId) {
+        UUID[] checks = tree.checksBeneath(nodeId).stream().map(PlantNode::id).toArray(UUID[]::new);
+        db.sql("UPDATE measured_check SET changed_by = pg_current_xact_id() WHERE check_id = ANY(?)").param(checks).update();
+    }
+
+    private static Instant time(String field, String text) {
+        try {
+            return Instant.parse(text);
+        } catch (DateTimeParseException notOne) {
+            throw new DomainProblem.Invalid(field, "\"%s\" is no time.".formatted(text));
+        }
+    }
+
+    private static void require(PlantTree tree, UUID nodeId) {
+        tree.find(nodeId).orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
+    }
+}

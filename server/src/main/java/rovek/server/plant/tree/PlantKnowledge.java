@@ -1,0 +1,141 @@
+package rovek.server.plant.tree;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Component;
+import rovek.core.limit.LimitTimeline;
+import rovek.core.nameplate.AssetClasses;
+import rovek.core.plant.Facet;
+import rovek.core.plant.exchange.ImportKnowledge;
+import rovek.core.plant.template.Template;
+import rovek.core.technique.ResultDefinition;
+import rovek.core.technique.SensorUse;
+import rovek.core.technique.SettingDefinition;
+import rovek.core.technique.Technique;
+import rovek.core.technique.Techniques;
+import rovek.server.instruments.sensor.SensorView;
+import rovek.server.instruments.sensor.Sensors;
+
+/** What the techniques and the asset classes know of the values a table may hold. */
+@Component
+public class PlantKnowledge {
+
+    private final Techniques techniques;
+    private final Sensors sensors;
+
+    PlantKnowledge(Techniques techniques, Sensors sensors) {
+        this.techniques = techniques;
+        this.sensors = sensors;
+    }
+
+    /** @param templates name to template */
+    public ImportKnowledge with(Function<String, Optional<Template>> templates) {
+        return new ImportKnowledge() {
+            @Override
+            public Optional<Template> template(String name) {
+                return templates.apply(name);
+            }
+
+            @Override
+            public Optional<ReadyMade> check(String name) {
+                return readyMade(name);
+            }
+
+            @Override
+            public Optional<String> fault(String facet, String value) {
+                return PlantKnowledge.this.fault(facet, value);
+            }
+        };
+    }
+
+    private Optional<ImportKnowledge.ReadyMade> readyMade(String name) {
+        for (Technique technique : techniques.list()) {
+            for (Technique.Preset preset : technique.presets()) {
+                if (plain(preset.name()).equals(plain(name))) {
+                    return Optional.of(new ImportKnowledge.ReadyMade(technique.id(), preset.settings()));
+                }
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** However long the dash was typed. */
+    private static String plain(String name) {
+        return name.toLowerCase(Locale.ROOT).replace('–', '-').replaceAll("\\s+", " ").strip();
+    }
+
+    /** Why a facet does not take a value; empty where it does. */
+    Optional<String> fault(String facet, String value) {
+        if (facet.equals(Facet.CLASS)) {
+            return AssetClasses.find(value).isPresent()
+                    ? Optional.empty()
+                    : Optional.of("There is no class \"%s\". Classes are %s.".formatted(value, String.join(", ", AssetClasses.ids())));
+        }
+        if (facet.equals(Facet.TECHNIQUE)) {
+            return techniques.find(value).isPresent() ? Optional.empty() : Optional.of(unknownTechnique(value));
+        }
+        if (facet.startsWith(Facet.NAMEPLATE)) {
+            return AssetClasses.fault(facet.substring(Facet.NAMEPLATE.length()), value);
+        }
+        if (facet.startsWith(Facet.SETTING)) {
+            return nested(facet.substring(Facet.SETTING.length()), (technique, key) -> settingFault(technique, key, value));
+        }
+        if (facet.startsWith(Facet.LIMIT)) {
+            return nested(facet.substring(Facet.LIMIT.length()), (technique, result) -> limitFault(technique, result, value));
+        }
+        return Optional.empty();
+    }
+
+    @FunctionalInterface
+    private interface Check {
+        Optional<String> of(Technique technique, String key);
+    }
+
+    private Optional<String> nested(String key, Check check) {
+        String technique = key.substring(0, key.indexOf('.'));
+        return techniques.find(technique)
+                .map(found -> check.of(found, key.substring(key.indexOf('.') + 1)))
+                .orElseGet(() -> Optional.of(unknownTechnique(technique)));
+    }
+
+    /** Words to choose a setting's value from; empty where it is typed. */
+    List<String> options(Technique technique, SettingDefinition definition) {
+        if (!namesASensor(technique, definition.key())) {
+            return definition.kind().options();
+        }
+        Stream<String> tags = sensors.list().stream()
+                .filter(sensor -> sensor.technique().equals(technique.id()) && !sensor.retired()).map(SensorView::tag);
+        return Stream.concat(Stream.of(SensorUse.NONE), tags).toList();
+    }
+
+    private static boolean namesASensor(Technique technique, String key) {
+        return technique.sensorUse().filter(use -> use.nameKey().equals(key)).isPresent();
+    }
+
+    private Optional<String> settingFault(Technique technique, String key, String value) {
+        if (namesASensor(technique, key) && !value.equals(SensorUse.NONE) && !sensors.isKnown(value, technique.id())) {
+            return Optional.of("There is no sensor \"%s\" for %s. Register it first, or choose another.".formatted(value, technique.name()));
+        }
+        Optional<SettingDefinition> definition = technique.settings().stream().filter(one -> one.key().equals(key)).findFirst();
+        return definition.isPresent() ? definition.get().fault(value) : Optional.of("There is no setting \"%s\".".formatted(key));
+    }
+
+    private static Optional<String> limitFault(Technique technique, String result, String value) {
+        try {
+            ResultDefinition definition = technique.result(result);
+            return LimitTimeline.parse(value, definition.sense()).isFor(definition.unit())
+                    ? Optional.empty()
+                    : Optional.of("A limit on %s cannot be in another kind of unit than %s: \"%s\".".formatted(definition.name(), definition.unit(), value));
+        } catch (IllegalArgumentException wrong) {
+            return Optional.of(wrong.getMessage());
+        }
+    }
+
+    private static String unknownTechnique(String id) {
+        return "Rovek does not know the technique \"%s\".".formatted(id);
+    }
+}

@@ -1,0 +1,35 @@
+package rovek.server.plant.tree;
+
+import java.util.List;
+import rovek.core.plant.PlantConflictException;
+import rovek.core.plant.PlantRefusedException;
+import rovek.core.plant.PlantRefusedException.Reason;
+import rovek.server.base.problem.DomainProblem;
+
+/** What the plant refuses, as an answer. */
+final class PlantProblems {
+
+    private PlantProblems() {}
+
+    static DomainProblem of(PlantRefusedException refused) {
+        List<Reason> reasons = refused.reasons();
+        boolean onlyNames = reasons.stream().allMatch(reason -> reason.code().equals("name"));
+        if (onlyNames) {
+            return new DomainProblem.Invalid(reasons.stream().map(reason -> new DomainProblem.Fault("name", reason.sentence())).toList());
+        }
+        return new DomainProblem.Conflict(reasons.get(0).code(), refused.getMessage());
+    }
+
+    /** A change cannot be taken back over a later one of the same thing. */
+    static DomainProblem changedSince(PlantConflictException conflict) {
+        var first = conflict.clashes().get(0);
+        return new DomainProblem.Conflict(
+                "changed-since",
+                "%s was changed again since: its %s is now \"%s\". Take that back first.".formatted(first.label(), word(first.facet()), first.theirs()));
+    }
+
+    /** "setting.vibration.lines" is "lines" where people read it. */
+    private static String word(String facet) {
+        return facet.substring(facet.lastIndexOf('.') + 1);
+    }
+}

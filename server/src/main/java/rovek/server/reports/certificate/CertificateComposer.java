@@ -1,0 +1,194 @@
+package rovek.server.reports.certificate;
+
+import jakarta.annotation.Nullable;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Component;
+import rovek.core.certificate.CertificateContent;
+import rovek.core.certificate.CertificateContent.InstrumentStatement;
+import rovek.core.certificate.CertificateRow;
+import rovek.core.limit.Bounds;
+import rovek.core.limit.Judgement;
+import rovek.core.limit.LimitLayers;
+import rovek.core.technique.ResultDefinition;
+import rovek.core.unit.Amount;
+import rovek.core.unit.UnitCatalogue;
+import rovek.server.people.account.Accounts;
+import rovek.server.reports.certificate.CertifiedReadings.Certified;
+import rovek.server.judging.verdict.ReadingVerdict;
+import rovek.server.judging.verdict.Verdicts;
+import rovek.server.plant.tree.CheckView;
+import rovek.server.plant.tree.Plant;
+import rovek.server.plant.tree.PlantTree;
+import rovek.server.judging.reading.InstrumentCalibration;
+import rovek.server.judging.reading.ReadingDesk;
+import rovek.server.judging.reading.ReadingView;
+import rovek.server.judging.reading.Readings;
+import rovek.server.rounds.visit.Visits;
+import rovek.server.rounds.visit.Visits.VisitRow;
+import rovek.server.rounds.visit.Visits.VisitSheet;
+
+/** Puts the content of a certificate together from a visit as it stands now. */
+@Component
+class CertificateComposer {
+
+    private final Visits visits;
+    private final Readings readings;
+    private final Plant plant;
+    private final Verdicts verdicts;
+    private final Accounts accounts;
+    private final Equipment equipment;
+    private final ReadingDesk desk;
+    private final ZoneId zone;
+
+    CertificateComposer(
+            Visits visits, Readings readings, Plant plant, Verdicts verdicts, Accounts accounts, Equipment equipment, ReadingDesk desk, @Value("${rovek.time-zone:UTC}") String zone) {
+        this.visits = visits;
+        this.readings = readings;
+        this.plant = plant;
+        this.verdicts = verdicts;
+        this.accounts = accounts;
+        this.equipment = equipment;
+        this.desk = desk;
+        this.zone = ZoneId.of(zone);
+    }
+
+    /**
+     * What a certificate says, and of what.
+     *
+     * @param readings it states
+     * @param gone how many of the chosen checks are no longer in the visit
+     * @param files that some of the readings came in
+     */
+    record Composed(CertificateContent content, List<Certified> readings, int gone, List<ReadingDesk.Brought> files) {}
+
+    Composed compose(UUID visitId, Collection<UUID> checks) {
+        Set<UUID> chosen = new HashSet<>(checks);
+        PlantTree tree = plant.tree();
+        List<ReadingView> all = readings.ofVisit(visitId);
+        VisitSheet sheet = visits.sheet(visitId, tree, all);
+        Map<UUID, ReadingView> byId = new HashMap<>();
+        all.forEach(reading -> byId.put(reading.id(), reading));
+        Instant began = Instant.parse(sheet.beganAt());
+        List<CertificateRow> rows = new ArrayList<>();
+        List<ReadingView> used = new ArrayList<>();
+        List<VisitRow> stated = sheet.rows().stream().filter(row -> chosen.contains(row.checkId())).toList();
+        Map<UUID, ReadingVerdict> judged = verdicts.of(tree, stated.stream().map(row -> byId.get(row.readingId())).filter(reading -> reading != null && reading.counts()).toList());
+        for (VisitRow row : stated) {
+            ReadingView reading = row.readingId() == null ? null : byId.get(row.readingId());
+            rows.addAll(new CheckRows(tree.check(row.checkId()).orElseThrow(), row, reading, reading == null ? null : judged.get(reading.id()), began).all());
+            if (reading != null) {
+                used.add(reading);
+            }
+        }
+        LocalDate on = LocalDate.ofInstant(began, zone);
+        List<ReadingDesk.Brought> files = desk.broughtAsFiles(used.stream().map(ReadingView::id).toList());
+        boolean isByHand = used.isEmpty() ? sheet.instrument().isByHand() : equipment.isByHand(used);
+        CertificateContent content = new CertificateContent(
+                sheet.client(), sheet.site(), sheet.title(), on, sheet.technician(), Optional.empty(),
+                used.isEmpty() ? ofVisit(sheet) : equipment.instruments(used), equipment.sensors(used, on), isByHand,
+                files.stream().map(file -> "%s, brought by %s on %s".formatted(file.fileName(), accounts.displayName(file.by()), LocalDate.ofInstant(file.at(), zone))).toList(), rows);
+        int gone = chosen.size() - (int) stated.stream().map(VisitRow::checkId).distinct().count();
+        return new Composed(content, used.stream().map(reading -> new Certified(reading.id(), visitId, reading.checkId())).toList(), gone, files);
+    }
+
+    private static List<InstrumentStatement> ofVisit(VisitSheet sheet) {
+        return sheet.instrument().isByHand()
+                ? List.of()
+                : List.of(Equipment.statement(sheet.instrument(), new InstrumentCalibration(sheet.calibratedOn(), sheet.calibratedUntil())));
+    }
+
+    /** The lines of one chosen check: whatever came of it, at least one. */
+    private final class CheckRows {
+
+        private final CheckView check;
+        private final VisitRow row;
+        private final @Nullable ReadingView reading;
+        private final @Nullable ReadingVerdict verdict;
+        private final Instant began;
+
+        /** @param verdict null where nothing was measured that counts */
+        CheckRows(CheckView check, VisitRow row, @Nullable ReadingView reading, @Nullable ReadingVerdict verdict, Instant began) {
+            this.check = check;
+            this.row = row;
+            this.reading = reading;
+            this.verdict = verdict;
+            this.began = began;
+        }
+
+        /** The leading result, and every other one that has a limit, with a number or without. */
+        List<CertificateRow> all() {
+            List<CertificateRow> rows = new ArrayList<>();
+            for (ResultDefinition result : check.technique().results(check.settings())) {
+                boolean leads = check.leadingResult().filter(result::equals).isPresent();
+                if (leads || limit(result).isPresent()) {
+                    rows.add(of(result));
+                }
+            }
+            if (rows.isEmpty()) {
+                rows.add(withoutResults());
+            }
+            return rows;
+        }
+
+        /** What it was judged by, or would have been on the day of the visit. */
+        private Optional<LimitLayers.InForce> limit(ResultDefinition result) {
+            return verdict == null
+                    ? Optional.ofNullable(check.limits().get(result.id())).flatMap(layers -> layers.at(began))
+                    : Optional.ofNullable(verdict.results().get(result.id())).map(ReadingVerdict.OfResult::limit);
+        }
+
+        private CertificateRow of(ResultDefinition result) {
+            Optional<Amount> value = verdict == null ? Optional.empty() : Optional.ofNullable(reading.results().get(result.id()));
+            List<Bounds> bounds = verdict == null || !verdict.results().containsKey(result.id()) ? List.of() : verdict.results().get(result.id()).outcome().bounds();
+            return new CertificateRow(
+                    check.asset().tag(), check.asset().name(), place(), result.name(), result.unit(), value, bounds,
+                    limit(result).filter(limit -> limit.limit().boundaryIsPast()).isPresent(), judgement(value, result), row.note());
+        }
+
+        private CertificateRow withoutResults() {
+            String reason = reading == null || verdict == null ? row.reason() : "kept as it was recorded, without a result";
+            return new CertificateRow(
+                    check.asset().tag(), check.asset().name(), place(), check.technique().name(), UnitCatalogue.ONE, Optional.empty(), List.of(), false,
+                    Judgement.notJudged(reason.isBlank() ? "there is no result" : reason), row.note());
+        }
+
+        private String place() {
+            return check.point().name() + ", " + check.node().name();
+        }
+
+        private Judgement judgement(Optional<Amount> value, ResultDefinition result) {
+            if (verdict == null) {
+                return Judgement.notJudged(row.reason().isBlank() ? "there is no result" : row.reason());
+            }
+            if (!reading.obstacle().isBlank()) {
+                return Judgement.notJudged(reading.obstacle());
+            }
+            if (value.isEmpty()) {
+                String remark = Optional.ofNullable(verdict.results().get(result.id())).map(one -> one.outcome().remark()).orElse("");
+                return Judgement.notJudged(remark.isBlank() ? "there is no result" : remark);
+            }
+            return named(verdict.onlyOn(result.id()).judgement());
+        }
+    }
+
+    /** A person stands on paper by name. */
+    private Judgement named(Judgement judgement) {
+        return judgement.overruled()
+                .map(one -> new Judgement(
+                        judgement.verdict(), judgement.reason(),
+                        Optional.of(new Judgement.Overruled(one.computed(), one.because(), accounts.displayName(one.by()), one.at())), judgement.anew()))
+                .orElse(judgement);
+    }
+}

@@ -1,0 +1,153 @@
+package rovek.server.rounds.correction;
+
+import jakarta.annotation.Nullable;
+import java.time.Instant;
+import java.time.format.DateTimeParseException;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+import rovek.core.limit.Verdict;
+import rovek.server.rounds.correction.Mendings.Mended;
+import rovek.server.rounds.correction.ReadingMending.PlacementOf;
+import rovek.server.base.problem.DomainProblem;
+import rovek.server.judging.reading.FilledColumn;
+
+@RestController
+class MendingController {
+
+    private final Mendings mendings;
+    private final ReadingMending readings;
+    private final VisitTimes times;
+    private final Moves moves;
+    private final SpotChecks spotChecks;
+
+    MendingController(Mendings mendings, ReadingMending readings, VisitTimes times, Moves moves, SpotChecks spotChecks) {
+        this.mendings = mendings;
+        this.readings = readings;
+        this.times = times;
+        this.moves = moves;
+        this.spotChecks = spotChecks;
+    }
+
+    record PlaceOn(@Nullable UUID checkId) {}
+
+    /** @param point name of a new point, where the node is none */
+    record SpotCheck(UUID nodeId, @Nullable String point) {}
+
+    record Placements(List<PlacementOf> placements) {}
+
+    record DiscardFor(String reason) {}
+
+    record DiscardMany(List<UUID> readingIds, String reason) {}
+
+    /** @param verdict null where the computed one counts again */
+    record OverruleBy(List<UUID> readingIds, @Nullable Verdict verdict, @Nullable String reason) {}
+
+    /** @param value blank takes what was there away */
+    record FillIn(List<UUID> readingIds, FilledColumn column, String value) {}
+
+    /** @param readingIds empty for the whole visit */
+    record MoveTo(UUID targetId, List<UUID> readingIds) {}
+
+    /** @param visitId null for a visit of their own */
+    record MoveToVisit(List<UUID> readingIds, @Nullable UUID visitId) {}
+
+    /** When one reading was taken, in ISO 8601; without one the times stand as the instrument wrote them. */
+    record TrueTime(@Nullable UUID readingId, @Nullable String takenAt) {}
+
+    /** What was corrected in a visit, the newest first. */
+    @GetMapping("/api/visits/{id}/corrections")
+    List<Mendings.Correction> corrections(@PathVariable UUID id) {
+        return mendings.of(id);
+    }
+
+    @PostMapping("/api/readings/{id}/place")
+    Mended place(@PathVariable UUID id, @RequestBody PlaceOn on) {
+        return readings.place(List.of(new PlacementOf(id, on.checkId())));
+    }
+
+    @PostMapping("/api/readings/{id}/new-check")
+    Mended newCheck(@PathVariable UUID id, @RequestBody SpotCheck at) {
+        return spotChecks.make(id, at.nodeId(), at.point());
+    }
+
+    @PostMapping("/api/placements")
+    Mended placeAll(@RequestBody Placements wanted) {
+        return readings.place(wanted.placements());
+    }
+
+    @PostMapping("/api/readings/{id}/discard")
+    Mended discard(@PathVariable UUID id, @RequestBody DiscardFor because) {
+        return discard(List.of(id), because.reason());
+    }
+
+    @PostMapping("/api/readings/{id}/choose")
+    Mended choose(@PathVariable UUID id) {
+        return readings.choose(id);
+    }
+
+    @PostMapping("/api/overrulings")
+    Mended overrule(@RequestBody OverruleBy wanted) {
+        return readings.overrule(wanted.readingIds(), wanted.verdict(), wanted.reason());
+    }
+
+    @PostMapping("/api/discards")
+    Mended discardMany(@RequestBody DiscardMany many) {
+        return discard(many.readingIds(), many.reason());
+    }
+
+    private Mended discard(List<UUID> ids, String reason) {
+        if (reason.isBlank()) {
+            throw new DomainProblem.Invalid("reason", "Say why the reading does not count.");
+        }
+        return readings.discard(ids, reason);
+    }
+
+    @PostMapping("/api/readings/{id}/restore")
+    Mended restore(@PathVariable UUID id) {
+        return readings.discard(List.of(id), "");
+    }
+
+    @PostMapping("/api/fillings")
+    Mended fill(@RequestBody FillIn fill) {
+        return readings.fill(fill.readingIds(), fill.column(), fill.value());
+    }
+
+    @PostMapping("/api/visits/{id}/times")
+    Mended times(@PathVariable UUID id, @RequestBody TrueTime time) {
+        return time.readingId() == null || time.takenAt() == null ? times.asWritten(id) : times.oneWasTaken(id, time.readingId(), instant(time.takenAt()));
+    }
+
+    private static Instant instant(String text) {
+        try {
+            return Instant.parse(text);
+        } catch (DateTimeParseException e) {
+            throw new DomainProblem.Invalid("takenAt", "\"%s\" is no date and time.".formatted(text));
+        }
+    }
+
+    @PostMapping("/api/visits/{id}/move-preview")
+    Moves.MovePlan movePreview(@PathVariable UUID id, @RequestBody MoveTo to) {
+        return moves.preview(id, to.targetId(), to.readingIds());
+    }
+
+    @PostMapping("/api/visits/{id}/move")
+    Mended move(@PathVariable UUID id, @RequestBody MoveTo to) {
+        return moves.toNode(id, to.targetId(), to.readingIds());
+    }
+
+    @PostMapping("/api/visits/{id}/move-readings")
+    Mended moveReadings(@PathVariable UUID id, @RequestBody MoveToVisit to) {
+        return moves.toVisit(id, to.readingIds(), Optional.ofNullable(to.visitId()));
+    }
+
+    @PostMapping("/api/mendings/{id}/undo")
+    Mended undo(@PathVariable UUID id) {
+        return mendings.undo(id);
+    }
+}

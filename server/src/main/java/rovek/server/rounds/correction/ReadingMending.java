@@ -1,0 +1,114 @@
+package rovek.server.rounds.correction;
+
+import jakarta.annotation.Nullable;
+import java.time.Clock;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import rovek.core.limit.Verdict;
+import rovek.server.base.audit.AuditTrail;
+import rovek.server.rounds.correction.Mendings.Mended;
+import rovek.server.rounds.correction.Mendings.Wanted;
+import rovek.server.base.problem.DomainProblem;
+import rovek.server.judging.reading.FilledColumn;
+import rovek.server.judging.reading.Overruling;
+import rovek.server.judging.reading.ReadingState;
+import rovek.server.judging.reading.ReadingStates;
+
+/** What is done to readings where they are: placed on a check, discarded, restored, columns filled. */
+@Service
+public class ReadingMending {
+
+    private final Mendings mendings;
+    private final ReadingStates readings;
+    private final Clock clock;
+
+    ReadingMending(Mendings mendings, ReadingStates readings, Clock clock) {
+        this.mendings = mendings;
+        this.readings = readings;
+        this.clock = clock;
+    }
+
+    /** Where a reading goes; without a check it is loose again. */
+    public record PlacementOf(UUID readingId, @Nullable UUID checkId) {}
+
+    /** All of them or none; the same check may be given back and forth, which swaps two. */
+    @Transactional
+    public Mended place(List<PlacementOf> placements) {
+        Map<UUID, ReadingState> states = readings.of(placements.stream().map(PlacementOf::readingId).toList());
+        placements.forEach(one -> states.computeIfPresent(one.readingId(), (id, state) -> state.on(one.checkId())));
+        boolean off = placements.stream().allMatch(one -> one.checkId() == null);
+        return mendings.commit(Wanted.of(off ? "take off" : "place", states));
+    }
+
+    /** @param reason why they do not count; blank takes discarded ones back */
+    @Transactional
+    public Mended discard(List<UUID> ids, String reason) {
+        Map<UUID, ReadingState> states = readings.of(ids);
+        String said = reason.isBlank() ? null : reason.strip();
+        states.replaceAll((id, state) -> state.discarded(said));
+        return mendings.commit(Wanted.of(said == null ? "restore" : "discard", states));
+    }
+
+    /**
+     * Has a reading count at its stop in place of whichever counts there now.
+     *
+     * @throws DomainProblem.Conflict where it is loose or discarded
+     */
+    @Transactional
+    public Mended choose(UUID id) {
+        ReadingState wanted = readings.of(List.of(id)).get(id);
+        if (wanted.checkId() == null || wanted.discardedBecause() != null) {
+            throw new DomainProblem.Conflict("does-not-count", wanted.checkId() == null ? "The reading is loose: place it on a check first." : "The reading was discarded: restore it first.");
+        }
+        Map<UUID, ReadingState> states = readings.of(readings.ofVisit(wanted.visitId()));
+        states.values().removeIf(state -> !wanted.checkId().equals(state.checkId()));
+        states.replaceAll((one, state) -> state.chosen(one.equals(id)));
+        return mendings.commit(Wanted.of("use another reading", states));
+    }
+
+    /**
+     * Fills one column for many readings.
+     *
+     * @param value blank takes what was there away
+     * @throws DomainProblem.Invalid where the value does not suit the column
+     */
+    @Transactional
+    public Mended fill(List<UUID> ids, FilledColumn column, String value) {
+        column.fault(value.strip()).ifPresent(fault -> {
+            throw new DomainProblem.Invalid("value", fault);
+        });
+        Map<UUID, ReadingState> states = readings.of(ids);
+        states.replaceAll((id, state) -> {
+            Map<String, String> filled = new LinkedHashMap<>(state.filled());
+            filled.put(column.name(), value.strip());
+            filled.values().removeIf(String::isBlank);
+            return state.filledWith(filled);
+        });
+        return mendings.commit(Wanted.of("fill " + column.title().toLowerCase(java.util.Locale.ROOT), states));
+    }
+
+    /**
+     * Puts a person's verdict in the place of the computed one.
+     *
+     * @param verdict null where the computed one counts again
+     * @throws DomainProblem.Invalid where no reason is given
+     */
+    @Transactional
+    public Mended overrule(List<UUID> ids, @Nullable Verdict verdict, @Nullable String reason) {
+        String said = reason == null ? "" : reason.strip();
+        if (verdict != null && said.isEmpty()) {
+            throw new DomainProblem.Invalid("reason", "Say why: it stands beside the verdict everywhere.");
+        }
+        if (verdict == Verdict.NOT_JUDGED) {
+            throw new DomainProblem.Invalid("verdict", "Pass, watch or fail: what should not count is discarded instead.");
+        }
+        Map<UUID, ReadingState> states = readings.of(ids);
+        Overruling overruling = verdict == null ? null : new Overruling(verdict, said, AuditTrail.actor(), clock.instant());
+        states.replaceAll((id, state) -> state.overruledBy(overruling));
+        return mendings.commit(Wanted.of(verdict == null ? "take the computed verdict" : "overrule", states));
+    }
+}

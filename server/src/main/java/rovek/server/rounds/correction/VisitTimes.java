@@ -1,0 +1,68 @@
+package rovek.server.rounds.correction;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Comparator;
+import java.util.Map;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import rovek.server.rounds.correction.Mendings.Mended;
+import rovek.server.rounds.correction.Mendings.Wanted;
+import rovek.server.base.problem.DomainProblem;
+import rovek.server.judging.reading.ReadingState;
+import rovek.server.judging.reading.ReadingStates;
+import rovek.server.rounds.visit.VisitState;
+import rovek.server.rounds.visit.VisitStates;
+
+/** The times of a visit's readings, where the instrument's clock was wrong. What the instrument wrote is kept beside them. */
+@Service
+public class VisitTimes {
+
+    private final Mendings mendings;
+    private final ReadingStates readings;
+    private final VisitStates visits;
+
+    VisitTimes(Mendings mendings, ReadingStates readings, VisitStates visits) {
+        this.mendings = mendings;
+        this.readings = readings;
+        this.visits = visits;
+    }
+
+    /**
+     * Says when one reading was taken; all others of the visit follow by the same difference.
+     *
+     * @throws DomainProblem.NotFound where the reading is not of this visit
+     */
+    @Transactional
+    public Mended oneWasTaken(UUID visit, UUID reading, Instant at) {
+        Map<UUID, ReadingState> states = readings.of(readings.ofVisit(visit));
+        ReadingState known = states.get(reading);
+        if (known == null) {
+            throw new DomainProblem.NotFound("The reading");
+        }
+        return shifted(visit, states, Duration.between(known.takenAt(), at));
+    }
+
+    /** Takes every correction back: each time stands as the instrument wrote it. */
+    @Transactional
+    public Mended asWritten(UUID visit) {
+        Map<UUID, ReadingState> states = readings.of(readings.ofVisit(visit));
+        if (states.isEmpty()) {
+            throw new DomainProblem.Conflict("no-readings", "The visit holds no readings.");
+        }
+        Map<UUID, Instant> written = readings.written(states.keySet());
+        states.replaceAll((id, state) -> state.at(written.get(id)));
+        Instant began = states.values().stream().map(ReadingState::takenAt).min(Comparator.naturalOrder()).orElseThrow();
+        return mendings.commit(new Wanted("times as written by the instrument", states, Map.of(visit, visits.of(visit).began(began, 0))));
+    }
+
+    private Mended shifted(UUID visitId, Map<UUID, ReadingState> states, Duration by) {
+        states.replaceAll((id, state) -> state.at(state.takenAt().plus(by)));
+        VisitState visit = visits.of(visitId);
+        Instant began = states.values().stream().map(ReadingState::takenAt).min(Comparator.naturalOrder()).orElse(visit.beganAt().plus(by));
+        // Moved later by so much, the instrument's clock was so much more behind.
+        VisitState wanted = visit.began(began, visit.clockAheadSeconds() - by.toSeconds());
+        return mendings.commit(new Wanted("correct times", states, Map.of(visitId, wanted)));
+    }
+}

@@ -1,0 +1,31 @@
+package rovek.server.rounds.visit;
+
+import java.util.List;
+import java.util.UUID;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api/visits")
+class VisitController {
+
+    private final Visits visits;
+
+    VisitController(Visits visits) {
+        this.visits = visits;
+    }
+
+    /** @param from how many newer ones are passed over */
+    @GetMapping
+    List<Visits.VisitLine> list(@RequestParam(defaultValue = "0") int from) {
+        return visits.list(from);
+    }
+
+    @GetMapping("/{id}")
+    Visits.VisitSheet sheet(@PathVariable UUID id) {
+        return visits.sheet(id);
+    }
+}

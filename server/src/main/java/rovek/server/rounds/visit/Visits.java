@@ -1,0 +1,305 @@
+package rovek.server.rounds.visit;
+
+import jakarta.annotation.Nullable;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.OffsetDateTime;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.UnaryOperator;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import rovek.core.limit.RollUp;
+import rovek.core.limit.Verdict;
+import rovek.core.plant.Level;
+import rovek.core.reading.ClockDoubt;
+import rovek.core.unit.Amount;
+import rovek.server.people.account.Accounts;
+import rovek.server.instruments.instrument.InstrumentView;
+import rovek.server.instruments.instrument.Instruments;
+import rovek.server.judging.verdict.VerdictNotes;
+import rovek.server.judging.verdict.Verdicts;
+import rovek.server.plant.tree.CheckView;
+import rovek.server.plant.tree.Plant;
+import rovek.server.plant.tree.PlantNode;
+import rovek.server.plant.tree.PlantTree;
+import rovek.server.base.problem.DomainProblem;
+import rovek.server.judging.reading.ReadingDesk;
+import rovek.server.judging.reading.ReadingView;
+import rovek.server.judging.reading.Readings;
+
+/** The dated jobs, each as a sheet. */
+@Service
+public class Visits {
+
+    static final int VISITS_A_PAGE = 200;
+
+    private final VisitRepository visits;
+    private final Readings readings;
+    private final Plant plant;
+    private final Instruments instruments;
+    private final Accounts accounts;
+    private final Proposals proposals;
+    private final Verdicts verdicts;
+    private final ReadingDesk desk;
+    private final JdbcClient db;
+
+    Visits(
+            VisitRepository visits,
+            Readings readings,
+            Plant plant,
+            Instruments instruments,
+            Accounts accounts,
+            Proposals proposals,
+            Verdicts verdicts,
+            ReadingDesk desk,
+            JdbcClient db) {
+        this.desk = desk;
+        this.visits = visits;
+        this.readings = readings;
+        this.plant = plant;
+        this.instruments = instruments;
+        this.accounts = accounts;
+        this.proposals = proposals;
+        this.verdicts = verdicts;
+        this.db = db;
+    }
+
+    /** A visit in the list. */
+    public record VisitLine(UUID id, String title, String beganAt, String technician, String instrument, int readings, int loose) {}
+
+    /**
+     * A visit as a sheet.
+     *
+     * @param clockAheadSeconds how wrong the instrument's clock was; the times shown are corrected
+     * @param calibratedOn the instrument's calibration as it stood at the visit
+     * @param clockDoubt why the times cannot be true; blank where nothing speaks against them
+     * @param files what came as a file instead of from the instrument itself, and who brought it
+     * @param newest the newest reading; null where there is none
+     */
+    public record VisitSheet(
+            UUID id, String title, String client, String site, String beganAt, String technician, InstrumentView instrument,
+            long clockAheadSeconds, @Nullable LocalDate calibratedOn, @Nullable LocalDate calibratedUntil, RollUpView verdicts, List<VisitRow> rows, List<LooseReading> tray,
+            String clockDoubt, List<String> files, @Nullable KnownTime newest) {}
+
+    /** The newest reading of a visit: the one whose time a person most likely knows. */
+    public record KnownTime(UUID readingId, String place, String takenAt) {}
+
+    /** Verdicts counted. */
+    public record RollUpView(Verdict worst, int pass, int watch, int fail, int notJudged) {
+        public static RollUpView of(RollUp rollUp) {
+            return new RollUpView(rollUp.worst(), rollUp.pass(), rollUp.watch(), rollUp.fail(), rollUp.notJudged());
+        }
+    }
+
+    /**
+     * A stop with what was found.
+     *
+     * @param readingId null where nothing was measured
+     * @param progress to do, begun, done or skipped
+     * @param value of the leading result; null where there is none
+     * @param watchLow the lower boundary of a band, likewise {@code failLow}; null elsewhere
+     * @param change since the reading before; null where there was none
+     * @param repeats how many readings it replaced
+     * @param swappedWith what it was perhaps swapped with, in words; blank where nothing looks so, {@code swappedWithId} null then
+     * @param isAccidental whether it looks as if nothing had been measured
+     * @param filled what was filled in for it, column to value
+     * @param others further readings of the same check in this visit, which do not count here
+     */
+    public record VisitRow(
+            UUID checkId, UUID assetId, String assetTag, String assetName, String point, String check, @Nullable UUID readingId,
+            String progress, @Nullable Double value, String unit, @Nullable Double watch, @Nullable Double fail, @Nullable Double watchLow, @Nullable Double failLow,
+            @Nullable Double change, Verdict verdict, String reason, @Nullable VerdictNotes notes, String note, int repeats, @Nullable String discardedBecause, String swappedWith,
+            @Nullable UUID swappedWithId, boolean isAccidental, Map<String, String> filled,
+            List<OtherReading> others) {}
+
+    /**
+     * A reading that does not count at its stop because another one does.
+     *
+     * @param isPlanned whether it was taken for the stop
+     * @param value of the leading result, in the row's unit; null where there is none
+     */
+    public record OtherReading(
+            UUID readingId, String takenAt, boolean isPlanned, @Nullable Double value, Verdict verdict, String reason, String note, @Nullable String discardedBecause) {}
+
+    /** A reading that no stop asked for. */
+    public record LooseReading(
+            UUID id, String technique, String takenAt, String label, String note, @Nullable Double value, String unit, @Nullable String discardedBecause,
+            Map<String, String> filled, boolean isAccidental, List<PlacementProposal> proposals) {}
+
+    /** A visit with readings that wait for their place. */
+    public record Loose(UUID id, String title, Instant beganAt, int readings) {}
+
+    /** The newest visits with loose readings, up to so many. */
+    @Transactional(readOnly = true)
+    public List<Loose> withLoose(int most) {
+        return db.sql("""
+                SELECT v.id, v.title, v.began_at, n.loose
+                FROM (SELECT visit_id, count(*) AS loose FROM reading WHERE check_id IS NULL AND discarded_because IS NULL AND NOT replaced GROUP BY visit_id) n
+                    JOIN visit v ON v.id = n.visit_id
+                ORDER BY v.began_at DESC, v.id LIMIT ?""")
+                .param(most)
+                .query((row, n) -> new Loose(row.getObject(1, UUID.class), row.getString(2), row.getObject(3, OffsetDateTime.class).toInstant(), row.getInt(4)))
+                .list();
+    }
+
+    @Transactional(readOnly = true)
+    public boolean isAny() {
+        return db.sql("SELECT EXISTS (SELECT 1 FROM visit)").query(Boolean.class).single();
+    }
+
+    /** The newest visits. */
+    public List<VisitLine> list() {
+        return list(0);
+    }
+
+    /**
+     * A page of the visits, the newest first. What everything was moved out of is no visit any more.
+     *
+     * @param from how many newer ones are passed over
+     */
+    @Transactional(readOnly = true)
+    public List<VisitLine> list(int from) {
+        Map<UUID, InstrumentView> byId = new HashMap<>();
+        instruments.all().forEach(instrument -> byId.put(instrument.id(), instrument));
+        UnaryOperator<String> names = accounts.displayNames();
+        return db.sql("""
+                SELECT v.id, v.title, v.began_at, v.technician, v.instrument_id, n.readings, n.loose
+                FROM (SELECT * FROM visit o
+                        WHERE EXISTS (SELECT 1 FROM reading r WHERE r.visit_id = o.id AND NOT r.replaced) OR EXISTS (SELECT 1 FROM visit_stop s WHERE s.visit_id = o.id)
+                        ORDER BY o.began_at DESC, o.id LIMIT ? OFFSET ?) v
+                    CROSS JOIN LATERAL (SELECT count(*) AS readings, count(*) FILTER (WHERE check_id IS NULL AND discarded_because IS NULL) AS loose
+                        FROM reading WHERE visit_id = v.id AND NOT replaced) n
+                ORDER BY v.began_at DESC, v.id""")
+                .params(VISITS_A_PAGE, Math.max(0, from))
+                .query((row, n) -> new VisitLine(
+                        row.getObject(1, UUID.class), row.getString(2), row.getObject(3, OffsetDateTime.class).toInstant().toString(), names.apply(row.getString(4)),
+                        byId.get(row.getObject(5, UUID.class)).said(), row.getInt(6), row.getInt(7)))
+                .list();
+    }
+
+    /**
+     * How a route was walked lately.
+     *
+     * @param lastDay of the latest walk
+     * @param secondsAStop from one reading to the next, in the middle of all; empty where too few were taken to say
+     */
+    public record Walked(LocalDate lastDay, Optional<Double> secondsAStop) {}
+
+    /**
+     * The routes that were walked in the last year and a bit. A walk with stops to do is not walked yet. A break of half an hour is no part of a walk's time.
+     */
+    @Transactional(readOnly = true)
+    public Map<UUID, Walked> walkedRoutes(ZoneId zone) {
+        Map<UUID, Walked> walked = new HashMap<>();
+        db.sql("""
+                SELECT route_id, max(began_at) AS last, percentile_cont(0.5) WITHIN GROUP (ORDER BY gap) AS gap FROM (
+                    SELECT v.route_id, v.began_at,
+                        extract(epoch FROM r.taken_at - lag(r.taken_at) OVER (PARTITION BY v.id ORDER BY r.taken_at)) AS gap
+                    FROM visit v LEFT JOIN reading r ON r.visit_id = v.id AND NOT r.replaced
+                    WHERE v.route_id IS NOT NULL AND v.began_at BETWEEN now() - interval '400 days' AND now() + interval '1 day'
+                        AND NOT EXISTS (SELECT 1 FROM visit_stop s WHERE s.visit_id = v.id AND s.progress IN ('to do', 'begun'))) g
+                WHERE gap IS NULL OR gap < 1800 GROUP BY route_id""")
+                .query(row -> {
+                    Optional<Double> gap = Optional.ofNullable(row.getObject("gap", Double.class));
+                    walked.put(
+                            row.getObject("route_id", UUID.class), new Walked(LocalDate.ofInstant(row.getTimestamp("last").toInstant(), zone), gap));
+                });
+        return walked;
+    }
+
+    @Transactional(readOnly = true)
+    public VisitSheet sheet(UUID id) {
+        VisitEntity visit = visits.findById(id).orElseThrow(() -> new DomainProblem.NotFound("The visit"));
+        return sheet(visit, plant.tree(), readings.ofVisit(id));
+    }
+
+    /**
+     * A visit's sheet of readings and a plant that were read already.
+     *
+     * @param all readings of the visit
+     */
+    @Transactional(readOnly = true)
+    public VisitSheet sheet(UUID id, PlantTree tree, List<ReadingView> all) {
+        return sheet(visits.findById(id).orElseThrow(() -> new DomainProblem.NotFound("The visit")), tree, all);
+    }
+
+    private VisitSheet sheet(VisitEntity visit, PlantTree tree, List<ReadingView> all) {
+        UUID id = visit.id;
+        Map<UUID, List<ReadingView>> placed = new LinkedHashMap<>();
+        Map<UUID, Integer> repeats = new HashMap<>();
+        for (ReadingView reading : all) {
+            if (reading.checkId() != null && !reading.replaced()) {
+                placed.computeIfAbsent(reading.checkId(), none -> new ArrayList<>()).add(reading);
+            } else if (reading.checkId() != null) {
+                repeats.merge(reading.checkId(), 1, Integer::sum);
+            }
+        }
+        Proposals.Oddities odd = proposals.oddities(all, tree);
+        SheetRows rows = new SheetRows(tree, placed, verdicts.of(tree, placed.values().stream().flatMap(List::stream).toList()), repeats, readings.resultsBefore(id), odd.swapped(), odd.accidental());
+        Map<UUID, List<PlacementProposal>> places = proposals.of(all, tree);
+        List<VisitRow> made = rows.of(visit);
+        List<ReadingView> unplaced = all.stream().filter(reading -> reading.checkId() == null && !reading.replaced()).toList();
+        Map<UUID, Amount> lone = desk.lone(unplaced.stream().filter(reading -> reading.results().isEmpty()).map(ReadingView::id).toList());
+        List<LooseReading> tray = unplaced.stream()
+                .map(reading -> loose(reading, Optional.ofNullable(lone.get(reading.id())), odd.accidental().contains(reading.id()), places.getOrDefault(reading.id(), List.of())))
+                .toList();
+        RollUp verdicts = RollUp.ofAll(made.stream().map(VisitRow::verdict).toList());
+        return new VisitSheet(
+                id, visit.title, place(made, tree, Level.CLIENT), place(made, tree, Level.SITE),
+                visit.beganAt.toString(), accounts.displayName(visit.technician), instruments.get(visit.instrumentId),
+                visit.clockAheadSeconds, visit.calibratedOn, visit.calibratedUntil, RollUpView.of(verdicts), made, tray,
+                clockDoubt(visit, all), files(all), newest(all, tree));
+    }
+
+    private List<String> files(List<ReadingView> all) {
+        return desk.broughtAsFiles(all.stream().map(ReadingView::id).toList()).stream()
+                .map(file -> "%s, brought by %s".formatted(file.fileName(), accounts.displayName(file.by())))
+                .toList();
+    }
+
+    private static String clockDoubt(VisitEntity visit, List<ReadingView> all) {
+        if (!visit.clockDoubt.isBlank() && !visit.corrected) {
+            return visit.clockDoubt;
+        }
+        return ClockDoubt.of(
+                        all.stream().map(reading -> new ClockDoubt.Taken(reading.takenAt(), reading.storedAt())).toList(), Optional.ofNullable(visit.calibratedOn))
+                .orElse("");
+    }
+
+    private static @Nullable KnownTime newest(List<ReadingView> all, PlantTree tree) {
+        return all.stream().max(Comparator.comparing(ReadingView::takenAt))
+                .map(reading -> new KnownTime(
+                        reading.id(),
+                        Optional.ofNullable(reading.checkId()).flatMap(tree::check).map(CheckView::place).orElse(reading.label()),
+                        reading.takenAt().toString()))
+                .orElse(null);
+    }
+
+    /** The client or site all rows share; blank where they do not. */
+    private static String place(List<VisitRow> rows, PlantTree tree, Level level) {
+        List<String> names = rows.stream()
+                .flatMap(row -> tree.nearest(row.checkId(), level).stream())
+                .map(PlantNode::label)
+                .distinct()
+                .toList();
+        return names.size() == 1 ? names.get(0) : "";
+    }
+
+    private static LooseReading loose(ReadingView reading, Optional<Amount> lone, boolean isAccidental, List<PlacementProposal> places) {
+        Optional<Amount> leading = reading.results().values().stream().findFirst().or(() -> lone);
+        return new LooseReading(
+                reading.id(), reading.technique(), reading.takenAt().toString(), reading.label(), reading.note(),
+                leading.map(Amount::value).orElse(null),
+                leading.map(amount -> amount.unit().shown()).orElse(""),
+                reading.discardedBecause(), reading.filled(), isAccidental, places);
+    }
+}
