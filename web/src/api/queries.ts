@@ -18,28 +18,42 @@ export interface TrendOf {
 
 /** Everything read from the server, each with its key. */
 export const queries = {
-  me: () => queryOptions({ queryKey: ['me'], queryFn: () => data(api.GET('/api/session')), retry: false, staleTime: 60_000 }),
+  me: () =>
+    queryOptions({ queryKey: ['me'], queryFn: () => data(api.GET('/api/session')), retry: false, staleTime: 60_000 }),
   today: () => queryOptions({ queryKey: ['today'], queryFn: () => data(api.GET('/api/today')) }),
   find: (text: string) =>
-    queryOptions({ queryKey: ['outline', 'find', text], queryFn: () => data(api.GET('/api/outline/find', { params: { query: { text } } })) }),
+    queryOptions({
+      queryKey: ['outline', 'find', text],
+      queryFn: () => data(api.GET('/api/outline/find', { params: { query: { text } } })),
+    }),
   checks: (filter: OutlineFilter) =>
     queryOptions({
       queryKey: ['outline', 'checks', filter],
       queryFn: () => data(api.POST('/api/outline/checks', { body: { nodeId: null, filter } })),
     }),
   techniques: () =>
-    queryOptions({ queryKey: ['techniques'], queryFn: () => data(api.GET('/api/plant/techniques')), staleTime: Infinity }),
-  classes: () => queryOptions({ queryKey: ['classes'], queryFn: () => data(api.GET('/api/plant/classes')), staleTime: Infinity }),
+    queryOptions({
+      queryKey: ['techniques'],
+      queryFn: () => data(api.GET('/api/plant/techniques')),
+      staleTime: Infinity,
+    }),
+  classes: () =>
+    queryOptions({ queryKey: ['classes'], queryFn: () => data(api.GET('/api/plant/classes')), staleTime: Infinity }),
   areas: () => queryOptions({ queryKey: ['outline', 'areas'], queryFn: () => data(api.GET('/api/outline/areas')) }),
   pictures: (node: string) =>
-    queryOptions({ queryKey: ['pictures', node], queryFn: () => data(api.GET('/api/nodes/{nodeId}/pictures', { params: { path: { nodeId: node } } })) }),
+    queryOptions({
+      queryKey: ['pictures', node],
+      queryFn: () => data(api.GET('/api/nodes/{nodeId}/pictures', { params: { path: { nodeId: node } } })),
+    }),
   removedPictures: (node: string) =>
     queryOptions({
       queryKey: ['pictures', node, 'removed'],
       queryFn: () => data(api.GET('/api/nodes/{nodeId}/pictures/removed', { params: { path: { nodeId: node } } })),
     }),
-  removedRoutes: () => queryOptions({ queryKey: ['routes', 'removed'], queryFn: () => data(api.GET('/api/routes/removed')) }),
-  removedSetups: () => queryOptions({ queryKey: ['setups', 'removed'], queryFn: () => data(api.GET('/api/setups/removed')) }),
+  removedRoutes: () =>
+    queryOptions({ queryKey: ['routes', 'removed'], queryFn: () => data(api.GET('/api/routes/removed')) }),
+  removedSetups: () =>
+    queryOptions({ queryKey: ['setups', 'removed'], queryFn: () => data(api.GET('/api/setups/removed')) }),
   liveSources: () => queryOptions({ queryKey: ['live-sources'], queryFn: () => data(api.GET('/api/live')) }),
   handRound: (of: { route?: string; check?: string }) =>
     queryOptions({
@@ -50,15 +64,29 @@ export const queries = {
           : data(api.GET('/api/by-hand/checks/{id}', { params: { path: { id: of.check ?? '' } } })),
       retry: false,
     }),
-  skipReasons: () => queryOptions({ queryKey: ['skip-reasons'], queryFn: () => data(api.GET('/api/routes/skip-reasons')) }),
+  skipReasons: () =>
+    queryOptions({ queryKey: ['skip-reasons'], queryFn: () => data(api.GET('/api/routes/skip-reasons')) }),
   setups: () => queryOptions({ queryKey: ['setups'], queryFn: () => data(api.GET('/api/setups')) }),
-  setupForms: () => queryOptions({ queryKey: ['setups', 'forms'], queryFn: () => data(api.GET('/api/setups/forms')), staleTime: Infinity }),
+  setupForms: () =>
+    queryOptions({
+      queryKey: ['setups', 'forms'],
+      queryFn: () => data(api.GET('/api/setups/forms')),
+      staleTime: Infinity,
+    }),
   setupRevisions: (id: string) =>
-    queryOptions({ queryKey: ['setups', id, 'revisions'], queryFn: () => data(api.GET('/api/setups/{id}/revisions', { params: { path: { id } } })) }),
+    queryOptions({
+      queryKey: ['setups', id, 'revisions'],
+      queryFn: () => data(api.GET('/api/setups/{id}/revisions', { params: { path: { id } } })),
+    }),
   loadGate: (id: string, what: { kind: 'route' | 'setup'; id: string }) =>
     queryOptions({
       queryKey: ['gate', id, what.id],
-      queryFn: () => data(api.GET('/api/instruments/{id}/load-gate', { params: { path: { id }, query: what.kind === 'route' ? { routeId: what.id } : { setupId: what.id } } })),
+      queryFn: () =>
+        data(
+          api.GET('/api/instruments/{id}/load-gate', {
+            params: { path: { id }, query: what.kind === 'route' ? { routeId: what.id } : { setupId: what.id } },
+          }),
+        ),
       // The application's own looks take a second or two; whoever asks waits for them, not for a person's work.
       retry: (count, error) => count < 10 && error instanceof Problem && error.code === 'instrument-claimed',
       retryDelay: 500,
@@ -74,18 +102,31 @@ export const queries = {
   share: (id: string, other: string, routeId: string) =>
     queryOptions({
       queryKey: ['fit', id, other, routeId],
-      queryFn: () => data(api.GET('/api/instruments/{id}/share', { params: { path: { id }, query: { with: other, routeId } } })),
+      queryFn: () =>
+        data(api.GET('/api/instruments/{id}/share', { params: { path: { id }, query: { with: other, routeId } } })),
       retry: false,
     }),
   changes: (node: string | undefined) =>
-    queryOptions({ queryKey: ['changes', node], queryFn: () => data(api.GET('/api/plant/changes', { params: { query: { node } } })) }),
+    queryOptions({
+      queryKey: ['changes', node],
+      queryFn: () => data(api.GET('/api/plant/changes', { params: { query: { node } } })),
+    }),
   sheet: (id: string) =>
-    queryOptions({ queryKey: ['sheet', id], queryFn: async (): Promise<Sheet> => data(api.GET('/api/nodes/{id}/sheet', { params: { path: { id } } })) }),
+    queryOptions({
+      queryKey: ['sheet', id],
+      queryFn: async (): Promise<Sheet> => data(api.GET('/api/nodes/{id}/sheet', { params: { path: { id } } })),
+    }),
   templates: () => queryOptions({ queryKey: ['templates'], queryFn: () => data(api.GET('/api/templates')) }),
   followers: (id: string) =>
-    queryOptions({ queryKey: ['templates', id, 'followers'], queryFn: () => data(api.GET('/api/templates/{id}/followers', { params: { path: { id } } })) }),
+    queryOptions({
+      queryKey: ['templates', id, 'followers'],
+      queryFn: () => data(api.GET('/api/templates/{id}/followers', { params: { path: { id } } })),
+    }),
   plate: (id: string) =>
-    queryOptions({ queryKey: ['plate', id], queryFn: () => data(api.GET('/api/plant/nodes/{id}/nameplate', { params: { path: { id } } })) }),
+    queryOptions({
+      queryKey: ['plate', id],
+      queryFn: () => data(api.GET('/api/plant/nodes/{id}/nameplate', { params: { path: { id } } })),
+    }),
   settings: (id: string) =>
     queryOptions({
       queryKey: ['settings', id],
@@ -94,33 +135,61 @@ export const queries = {
   limits: (nodeId: string) =>
     queryOptions({
       queryKey: ['limits', nodeId],
-      queryFn: async (): Promise<LimitLine[]> => data(api.GET('/api/nodes/{nodeId}/limits', { params: { path: { nodeId } } })),
+      queryFn: async (): Promise<LimitLine[]> =>
+        data(api.GET('/api/nodes/{nodeId}/limits', { params: { path: { nodeId } } })),
     }),
-  limitPreview: (nodeId: string, technique: string, resultId: string, saying: { limit: LimitForm | null; from: string | null; until: string | null }) =>
+  limitPreview: (
+    nodeId: string,
+    technique: string,
+    resultId: string,
+    saying: { limit: LimitForm | null; from: string | null; until: string | null },
+  ) =>
     queryOptions({
       queryKey: ['limits', nodeId, 'preview', technique, resultId, saying],
       queryFn: () =>
-        data(api.POST('/api/nodes/{nodeId}/limits/{technique}/{resultId}/preview', { params: { path: { nodeId, technique, resultId } }, body: { ...saying, limit: saying.limit ?? noLimit, isInherited: false } })),
+        data(
+          api.POST('/api/nodes/{nodeId}/limits/{technique}/{resultId}/preview', {
+            params: { path: { nodeId, technique, resultId } },
+            body: { ...saying, limit: saying.limit ?? noLimit, isInherited: false },
+          }),
+        ),
       enabled: saying.limit !== null,
       retry: false,
     }),
-  proposalsPreview: (nodeId: string, technique: string, resultId: string, source: 'STANDARD' | 'HISTORY', from: string | null) =>
+  proposalsPreview: (
+    nodeId: string,
+    technique: string,
+    resultId: string,
+    source: 'STANDARD' | 'HISTORY',
+    from: string | null,
+  ) =>
     queryOptions({
       queryKey: ['limits', nodeId, 'proposals', technique, resultId, source, from],
       queryFn: () =>
-        data(api.POST('/api/nodes/{nodeId}/limits/{technique}/{resultId}/proposals/preview', { params: { path: { nodeId, technique, resultId } }, body: { source, from } })),
+        data(
+          api.POST('/api/nodes/{nodeId}/limits/{technique}/{resultId}/proposals/preview', {
+            params: { path: { nodeId, technique, resultId } },
+            body: { source, from },
+          }),
+        ),
       retry: false,
     }),
   trend: (id: string, of: TrendOf) =>
     queryOptions({
       queryKey: ['trend', id, of],
-      queryFn: async (): Promise<Trend> => data(api.GET('/api/checks/{id}/trend', { params: { path: { id }, query: of } })),
+      queryFn: async (): Promise<Trend> =>
+        data(api.GET('/api/checks/{id}/trend', { params: { path: { id }, query: of } })),
     }),
   curves: (id: string, look: Record<string, string> = {}) =>
     queryOptions({
       queryKey: ['curves', id, look],
       queryFn: async () => {
-        const { curves, ...rest } = await data(api.GET('/api/readings/{id}/curves', { params: { path: { id }, query: { look } }, querySerializer: () => new URLSearchParams(look).toString() }))
+        const { curves, ...rest } = await data(
+          api.GET('/api/readings/{id}/curves', {
+            params: { path: { id }, query: { look } },
+            querySerializer: () => new URLSearchParams(look).toString(),
+          }),
+        )
         return { ...rest, curves: curves.map(expanded) }
       },
       staleTime: Infinity,
@@ -134,13 +203,20 @@ export const queries = {
   runStatistics: (id: string, from: number, to: number) =>
     queryOptions({
       queryKey: ['curves', id, 'run', from, to],
-      queryFn: async (): Promise<RunStatistics[]> => data(api.GET('/api/readings/{id}/run/statistics', { params: { path: { id }, query: { from, to } } })),
+      queryFn: async (): Promise<RunStatistics[]> =>
+        data(api.GET('/api/readings/{id}/run/statistics', { params: { path: { id }, query: { from, to } } })),
       staleTime: Infinity,
     }),
   results: (id: string) =>
-    queryOptions({ queryKey: ['trend', 'results', id], queryFn: () => data(api.GET('/api/readings/{id}/results', { params: { path: { id } } })) }),
+    queryOptions({
+      queryKey: ['trend', 'results', id],
+      queryFn: () => data(api.GET('/api/readings/{id}/results', { params: { path: { id } } })),
+    }),
   comparable: (id: string) =>
-    queryOptions({ queryKey: ['trend', id, 'comparable'], queryFn: () => data(api.GET('/api/checks/{id}/comparable', { params: { path: { id } } })) }),
+    queryOptions({
+      queryKey: ['trend', id, 'comparable'],
+      queryFn: () => data(api.GET('/api/checks/{id}/comparable', { params: { path: { id } } })),
+    }),
   waterfall: (id: string, curve: string) =>
     queryOptions({
       queryKey: ['trend', id, 'waterfall', curve],
@@ -153,7 +229,8 @@ export const queries = {
     }),
   routes: () => queryOptions({ queryKey: ['routes'], queryFn: () => data(api.GET('/api/routes')) }),
   schedule: () => queryOptions({ queryKey: ['schedule'], queryFn: () => data(api.GET('/api/schedule')) }),
-  people: () => queryOptions({ queryKey: ['schedule', 'people'], queryFn: () => data(api.GET('/api/schedule/people')) }),
+  people: () =>
+    queryOptions({ queryKey: ['schedule', 'people'], queryFn: () => data(api.GET('/api/schedule/people')) }),
   fit: (id: string, routeId: string) =>
     queryOptions({
       queryKey: ['fit', id, routeId],
@@ -162,7 +239,10 @@ export const queries = {
     }),
   sensors: () => queryOptions({ queryKey: ['sensors'], queryFn: () => data(api.GET('/api/sensors')) }),
   sensorUsers: (tag: string) =>
-    queryOptions({ queryKey: ['sensors', tag, 'users'], queryFn: () => data(api.GET('/api/plant/sensors/{tag}/users', { params: { path: { tag } } })) }),
+    queryOptions({
+      queryKey: ['sensors', tag, 'users'],
+      queryFn: () => data(api.GET('/api/plant/sensors/{tag}/users', { params: { path: { tag } } })),
+    }),
   instruments: () => queryOptions({ queryKey: ['instruments'], queryFn: () => data(api.GET('/api/instruments')) }),
   presence: () =>
     queryOptions({
@@ -178,12 +258,25 @@ export const queries = {
       retry: false,
     }),
   firmware: (model: string) =>
-    queryOptions({ queryKey: ['firmware', model], queryFn: () => data(api.GET('/api/firmware', { params: { query: { model } } })) }),
+    queryOptions({
+      queryKey: ['firmware', model],
+      queryFn: () => data(api.GET('/api/firmware', { params: { query: { model } } })),
+    }),
   papers: (id: string) =>
-    queryOptions({ queryKey: ['papers', id], queryFn: () => data(api.GET('/api/instruments/{id}/papers', { params: { path: { id } } })) }),
+    queryOptions({
+      queryKey: ['papers', id],
+      queryFn: () => data(api.GET('/api/instruments/{id}/papers', { params: { path: { id } } })),
+    }),
   sensorPapers: (id: string) =>
-    queryOptions({ queryKey: ['papers', id], queryFn: () => data(api.GET('/api/sensors/{id}/papers', { params: { path: { id } } })) }),
-  job: (id: string) => queryOptions({ queryKey: ['job', id], queryFn: () => data(api.GET('/api/jobs/{id}', { params: { path: { id } } })) }),
+    queryOptions({
+      queryKey: ['papers', id],
+      queryFn: () => data(api.GET('/api/sensors/{id}/papers', { params: { path: { id } } })),
+    }),
+  job: (id: string) =>
+    queryOptions({
+      queryKey: ['job', id],
+      queryFn: () => data(api.GET('/api/jobs/{id}', { params: { path: { id } } })),
+    }),
   makersKeys: () => queryOptions({ queryKey: ['makers-keys'], queryFn: () => data(api.GET('/api/makers-keys')) }),
   networks: () => queryOptions({ queryKey: ['networks'], queryFn: () => data(api.GET('/api/networks')) }),
   rules: () => queryOptions({ queryKey: ['rules'], queryFn: () => data(api.GET('/api/rules')) }),
@@ -200,13 +293,22 @@ export const queries = {
       queryKey: ['originals', id],
       queryFn: () => data(api.GET('/api/instruments/{id}/originals', { params: { path: { id } } })),
     }),
-  unitSpellings: () => queryOptions({ queryKey: ['unit-spellings'], queryFn: () => data(api.GET('/api/unit-spellings')), staleTime: 60_000 }),
+  unitSpellings: () =>
+    queryOptions({
+      queryKey: ['unit-spellings'],
+      queryFn: () => data(api.GET('/api/unit-spellings')),
+      staleTime: 60_000,
+    }),
   runningJob: (id: string) =>
     queryOptions({
       queryKey: ['running-job', id],
       queryFn: () => data(api.GET('/api/instruments/{id}/job', { params: { path: { id } } })),
     }),
-  visits: () => queryOptions({ queryKey: ['visits'], queryFn: () => data(api.GET('/api/visits', { params: { query: { from: 0 } } })) }),
+  visits: () =>
+    queryOptions({
+      queryKey: ['visits'],
+      queryFn: () => data(api.GET('/api/visits', { params: { query: { from: 0 } } })),
+    }),
   visitPages: () =>
     infiniteQueryOptions({
       queryKey: ['visits', 'pages'],
@@ -215,13 +317,20 @@ export const queries = {
       getNextPageParam: (page, pages) => (page.length < visitsAPage ? undefined : pages.length * visitsAPage),
     }),
   corrections: (id: string) =>
-    queryOptions({ queryKey: ['visit', id, 'corrections'], queryFn: () => data(api.GET('/api/visits/{id}/corrections', { params: { path: { id } } })) }),
+    queryOptions({
+      queryKey: ['visit', id, 'corrections'],
+      queryFn: () => data(api.GET('/api/visits/{id}/corrections', { params: { path: { id } } })),
+    }),
   visit: (id: string) =>
-    queryOptions({ queryKey: ['visit', id], queryFn: async (): Promise<VisitSheet> => data(api.GET('/api/visits/{id}', { params: { path: { id } } })) }),
+    queryOptions({
+      queryKey: ['visit', id],
+      queryFn: async (): Promise<VisitSheet> => data(api.GET('/api/visits/{id}', { params: { path: { id } } })),
+    }),
   movePlan: (id: string, targetId: string, readingIds: string[]) =>
     queryOptions({
       queryKey: ['visit', id, 'move', targetId, readingIds],
-      queryFn: () => data(api.POST('/api/visits/{id}/move-preview', { params: { path: { id } }, body: { targetId, readingIds } })),
+      queryFn: () =>
+        data(api.POST('/api/visits/{id}/move-preview', { params: { path: { id } }, body: { targetId, readingIds } })),
     }),
   capture: (id: string) =>
     queryOptions({

@@ -38,11 +38,18 @@ export type CurveView = Schemas['CurveView']
 export type WaterfallView = Schemas['Waterfall']
 export type Look = Schemas['Look']
 export type ResultLine = Schemas['ResultLine']
-export type RunView = Omit<Schemas['RunView'], 'channels'> & { channels: (Omit<Schemas['RunView']['channels'][number], 'values'> & { values: (number | null)[] })[] }
-export type RunStatistics = Omit<Schemas['OfChannel'], 'statistics'> & { statistics: Schemas['ChannelStatistics'] | null }
+export type RunView = Omit<Schemas['RunView'], 'channels'> & {
+  channels: (Omit<Schemas['RunView']['channels'][number], 'values'> & { values: (number | null)[] })[]
+}
+export type RunStatistics = Omit<Schemas['OfChannel'], 'statistics'> & {
+  statistics: Schemas['ChannelStatistics'] | null
+}
 export type Finding = Schemas['Finding']
 export type Mark = Finding['evidence'][number]
-export type LiveUpdate = Omit<Schemas['LiveUpdate'], 'recording' | 'samples'> & { recording: Schemas['Recording'] | null; samples: LiveSample[] }
+export type LiveUpdate = Omit<Schemas['LiveUpdate'], 'recording' | 'samples'> & {
+  recording: Schemas['Recording'] | null
+  samples: LiveSample[]
+}
 export type LiveChannel = Schemas['Channel']
 export type LiveSample = Omit<Schemas['Sample'], 'values'> & { values: (number | null)[] }
 export type LiveKind = Schemas['LiveTarget']['kind']

@@ -37,7 +37,7 @@ import rovek.server.judging.reading.ReadingView;
 import rovek.server.judging.reading.Readings;
 import rovek.server.rounds.visit.Visits;
 import rovek.server.rounds.visit.Visits.VisitRow;
-import rovek.server.rounds.visit.Visits.VisitSheet;
+import rovek.server.rounds.visit.Visits.VisitRecord;
 
 /** Puts the content of a certificate together from a visit as it stands now. */
 @Component
@@ -77,13 +77,13 @@ class CertificateComposer {
         Set<UUID> chosen = new HashSet<>(checks);
         PlantTree tree = plant.tree();
         List<ReadingView> all = readings.ofVisit(visitId);
-        VisitSheet sheet = visits.sheet(visitId, tree, all);
+        VisitRecord visit = visits.recorded(visitId, tree, all);
         Map<UUID, ReadingView> byId = new HashMap<>();
         all.forEach(reading -> byId.put(reading.id(), reading));
-        Instant began = Instant.parse(sheet.beganAt());
+        Instant began = visit.beganAt();
         List<CertificateRow> rows = new ArrayList<>();
         List<ReadingView> used = new ArrayList<>();
-        List<VisitRow> stated = sheet.rows().stream().filter(row -> chosen.contains(row.checkId())).toList();
+        List<VisitRow> stated = visit.rows().stream().filter(row -> chosen.contains(row.checkId())).toList();
         Map<UUID, ReadingVerdict> judged = verdicts.of(tree, stated.stream().map(row -> byId.get(row.readingId())).filter(reading -> reading != null && reading.counts()).toList());
         for (VisitRow row : stated) {
             ReadingView reading = row.readingId() == null ? null : byId.get(row.readingId());
@@ -94,19 +94,19 @@ class CertificateComposer {
         }
         LocalDate on = LocalDate.ofInstant(began, zone);
         List<ReadingDesk.Brought> files = desk.broughtAsFiles(used.stream().map(ReadingView::id).toList());
-        boolean isByHand = used.isEmpty() ? sheet.instrument().isByHand() : equipment.isByHand(used);
+        boolean isByHand = used.isEmpty() ? visit.instrument().isByHand() : equipment.isByHand(used);
         CertificateContent content = new CertificateContent(
-                sheet.client(), sheet.site(), sheet.title(), on, sheet.technician(), Optional.empty(),
-                used.isEmpty() ? ofVisit(sheet) : equipment.instruments(used), equipment.sensors(used, on), isByHand,
+                visit.client(), visit.site(), visit.title(), on, visit.technician(), Optional.empty(),
+                used.isEmpty() ? ofVisit(visit) : equipment.instruments(used), equipment.sensors(used, on), isByHand,
                 files.stream().map(file -> "%s, brought by %s on %s".formatted(file.fileName(), accounts.displayName(file.by()), LocalDate.ofInstant(file.at(), zone))).toList(), rows);
         int gone = chosen.size() - (int) stated.stream().map(VisitRow::checkId).distinct().count();
         return new Composed(content, used.stream().map(reading -> new Certified(reading.id(), visitId, reading.checkId())).toList(), gone, files);
     }
 
-    private static List<InstrumentStatement> ofVisit(VisitSheet sheet) {
-        return sheet.instrument().isByHand()
+    private static List<InstrumentStatement> ofVisit(VisitRecord visit) {
+        return visit.instrument().isByHand()
                 ? List.of()
-                : List.of(Equipment.statement(sheet.instrument(), new InstrumentCalibration(sheet.calibratedOn(), sheet.calibratedUntil())));
+                : List.of(Equipment.statement(visit.instrument(), new InstrumentCalibration(visit.calibratedOn(), visit.calibratedUntil())));
     }
 
     /** The lines of one chosen check: whatever came of it, at least one. */

@@ -171,7 +171,9 @@ class Proposals {
      * @param swapped reading to the one it was perhaps swapped with, both ways
      * @param accidental readings that look as if nothing had been measured
      */
-    record Oddities(Map<UUID, UUID> swapped, Set<UUID> accidental) {}
+    record Oddities(Map<UUID, UUID> swapped, Set<UUID> accidental) {
+        static final Oddities NONE = new Oddities(Map.of(), Set.of());
+    }
 
     Oddities oddities(List<ReadingView> all, PlantTree tree) {
         List<ReadingView> standing = all.stream()

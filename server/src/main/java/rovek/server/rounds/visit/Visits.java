@@ -90,6 +90,11 @@ public class Visits {
             long clockAheadSeconds, @Nullable LocalDate calibratedOn, @Nullable LocalDate calibratedUntil, RollUpView verdicts, List<VisitRow> rows, List<LooseReading> tray,
             String clockDoubt, List<String> files, @Nullable KnownTime newest) {}
 
+    /** A visit as it is reported: who found what at which stop, without anything that is still to be decided. */
+    public record VisitRecord(
+            UUID id, String title, String client, String site, Instant beganAt, String technician, InstrumentView instrument,
+            @Nullable LocalDate calibratedOn, @Nullable LocalDate calibratedUntil, List<VisitRow> rows) {}
+
     /** The newest reading of a visit: the one whose time a person most likely knows. */
     public record KnownTime(UUID readingId, String place, String takenAt) {}
 
@@ -216,23 +221,21 @@ public class Visits {
         return walked;
     }
 
-    @Transactional(readOnly = true)
-    public VisitSheet sheet(UUID id) {
-        VisitEntity visit = visits.findById(id).orElseThrow(() -> new DomainProblem.NotFound("The visit"));
-        return sheet(visit, plant.tree(), readings.ofVisit(id));
+    private VisitEntity visit(UUID id) {
+        return visits.findById(id).orElseThrow(() -> new DomainProblem.NotFound("The visit"));
     }
 
     /**
-     * A visit's sheet of readings and a plant that were read already.
+     * What a visit found, from readings and a plant that were read already.
      *
      * @param all readings of the visit
      */
     @Transactional(readOnly = true)
-    public VisitSheet sheet(UUID id, PlantTree tree, List<ReadingView> all) {
-        return sheet(visits.findById(id).orElseThrow(() -> new DomainProblem.NotFound("The visit")), tree, all);
+    public VisitRecord recorded(UUID id, PlantTree tree, List<ReadingView> all) {
+        return recorded(visit(id), tree, all, Proposals.Oddities.NONE);
     }
 
-    private VisitSheet sheet(VisitEntity visit, PlantTree tree, List<ReadingView> all) {
+    private VisitRecord recorded(VisitEntity visit, PlantTree tree, List<ReadingView> all, Proposals.Oddities odd) {
         UUID id = visit.id;
         Map<UUID, List<ReadingView>> placed = new LinkedHashMap<>();
         Map<UUID, Integer> repeats = new HashMap<>();
@@ -243,20 +246,30 @@ public class Visits {
                 repeats.merge(reading.checkId(), 1, Integer::sum);
             }
         }
-        Proposals.Oddities odd = proposals.oddities(all, tree);
         SheetRows rows = new SheetRows(tree, placed, verdicts.of(tree, placed.values().stream().flatMap(List::stream).toList()), repeats, readings.resultsBefore(id), odd.swapped(), odd.accidental());
-        Map<UUID, List<PlacementProposal>> places = proposals.of(all, tree);
         List<VisitRow> made = rows.of(visit);
+        return new VisitRecord(
+                id, visit.title, place(made, tree, Level.CLIENT), place(made, tree, Level.SITE), visit.beganAt, accounts.displayName(visit.technician),
+                instruments.get(visit.instrumentId), visit.calibratedOn, visit.calibratedUntil, made);
+    }
+
+    @Transactional(readOnly = true)
+    public VisitSheet sheet(UUID id) {
+        VisitEntity visit = visit(id);
+        PlantTree tree = plant.tree();
+        List<ReadingView> all = readings.ofVisit(id);
+        Proposals.Oddities odd = proposals.oddities(all, tree);
+        VisitRecord found = recorded(visit, tree, all, odd);
+        Map<UUID, List<PlacementProposal>> places = proposals.of(all, tree);
         List<ReadingView> unplaced = all.stream().filter(reading -> reading.checkId() == null && !reading.replaced()).toList();
         Map<UUID, Amount> lone = desk.lone(unplaced.stream().filter(reading -> reading.results().isEmpty()).map(ReadingView::id).toList());
         List<LooseReading> tray = unplaced.stream()
                 .map(reading -> loose(reading, Optional.ofNullable(lone.get(reading.id())), odd.accidental().contains(reading.id()), places.getOrDefault(reading.id(), List.of())))
                 .toList();
-        RollUp verdicts = RollUp.ofAll(made.stream().map(VisitRow::verdict).toList());
+        RollUp rolledUp = RollUp.ofAll(found.rows().stream().map(VisitRow::verdict).toList());
         return new VisitSheet(
-                id, visit.title, place(made, tree, Level.CLIENT), place(made, tree, Level.SITE),
-                visit.beganAt.toString(), accounts.displayName(visit.technician), instruments.get(visit.instrumentId),
-                visit.clockAheadSeconds, visit.calibratedOn, visit.calibratedUntil, RollUpView.of(verdicts), made, tray,
+                id, found.title(), found.client(), found.site(), found.beganAt().toString(), found.technician(), found.instrument(),
+                visit.clockAheadSeconds, found.calibratedOn(), found.calibratedUntil(), RollUpView.of(rolledUp), found.rows(), tray,
                 clockDoubt(visit, all), files(all), newest(all, tree));
     }
 

@@ -8,24 +8,21 @@ import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import rovek.core.route.LoadGate;
-import rovek.server.instruments.instrument.InstrumentView;
-import rovek.server.instruments.instrument.Instruments;
 import rovek.server.base.job.JobView;
 import rovek.server.base.job.Jobs;
 import rovek.server.rounds.route.Routes;
 
+/** What is loaded onto an instrument, read back from it and done with its memory. */
 @RestController
 @RequestMapping("/api/instruments")
-class InstrumentController {
+class TransferController {
 
-    private final Instruments instruments;
     private final Transfers transfers;
     private final Loading loading;
     private final ReadBack readBack;
@@ -33,9 +30,8 @@ class InstrumentController {
     private final Originals originals;
     private final Jobs jobs;
 
-    InstrumentController(
-            Instruments instruments, Transfers transfers, Loading loading, ReadBack readBack, LookInside lookInside, Originals originals, Jobs jobs) {
-        this.instruments = instruments;
+    TransferController(
+            Transfers transfers, Loading loading, ReadBack readBack, LookInside lookInside, Originals originals, Jobs jobs) {
         this.transfers = transfers;
         this.loading = loading;
         this.readBack = readBack;
@@ -66,11 +62,6 @@ class InstrumentController {
 
     record Running(JobView job) {}
 
-    @GetMapping
-    List<InstrumentView> list() {
-        return instruments.list();
-    }
-
     /** Connects and looks; a query that asks somebody else. */
     @GetMapping("/{id}/connection")
     ConnectionView look(@PathVariable UUID id) {
@@ -81,11 +72,6 @@ class InstrumentController {
     @GetMapping("/{id}/inside")
     LookInside.Inside inside(@PathVariable UUID id, @RequestParam String file) {
         return lookInside.look(id, file);
-    }
-
-    @PutMapping("/{id}/calibration")
-    InstrumentView calibration(@PathVariable UUID id, @RequestBody Instruments.WrittenCalibration written) {
-        return instruments.write(id, written);
     }
 
     @GetMapping("/{id}/job")
