@@ -1,4 +1,5 @@
 import { configure } from '@testing-library/react'
 
-// What a test waits for comes at once on a quiet machine, and far later where it shares its cores with others: a test says what comes, not how fast.
+// What a test waits for comes at once on a quiet machine, and far later where it shares its cores with others: a test
+// says what comes, not how fast.
 configure({ asyncUtilTimeout: 20_000 })

@@ -11,7 +11,8 @@ const rooms = ['today', 'plant', 'routes', 'instruments', 'visits', 'certificate
 /** Views without an entry of their own stand where one comes from. */
 const within: Partial<Record<(typeof rooms)[number], string[]>> = { instruments: ['/live'], routes: ['/by-hand'] }
 
-const isIn = (room: (typeof rooms)[number], path: string) => path.startsWith(`/${room}`) || (within[room] ?? []).includes(path)
+const isIn = (room: (typeof rooms)[number], path: string) =>
+  path.startsWith(`/${room}`) || (within[room] ?? []).includes(path)
 
 export function Rail({ me }: { me: Account }) {
   const client = useQueryClient()
@@ -31,7 +32,10 @@ export function Rail({ me }: { me: Account }) {
     window.location.assign('/')
   }
   return (
-    <nav aria-label="Rooms" className="flex w-[124px] shrink-0 max-lg:w-[112px] flex-col border-r border-rule2 bg-paper2">
+    <nav
+      aria-label="Rooms"
+      className="flex w-[124px] shrink-0 max-lg:w-[112px] flex-col border-r border-rule2 bg-paper2"
+    >
       <div className="px-3.5 pt-2.5 pb-2 font-mono text-[17px] font-semibold text-plum">{words.product}</div>
       {rooms.map((room) => (
         <Link

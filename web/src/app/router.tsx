@@ -37,7 +37,9 @@ export const plantRoute = createRoute({
   getParentRoute: () => root,
   path: '/plant',
   component: PlantView,
-  validateSearch: (search: Record<string, unknown>): Partial<Record<'node' | 'check' | 'reading' | 'find' | 'show' | Narrowing, string>> => ({
+  validateSearch: (
+    search: Record<string, unknown>,
+  ): Partial<Record<'node' | 'check' | 'reading' | 'find' | 'show' | Narrowing, string>> => ({
     node: text(search, 'node'),
     check: text(search, 'check'),
     reading: text(search, 'reading'),
@@ -53,7 +55,10 @@ export const routesRoute = createRoute({
   getParentRoute: () => root,
   path: '/routes',
   component: RoutesView,
-  validateSearch: (search: Record<string, unknown>): { route?: string; setup?: string } => ({ route: text(search, 'route'), setup: text(search, 'setup') }),
+  validateSearch: (search: Record<string, unknown>): { route?: string; setup?: string } => ({
+    route: text(search, 'route'),
+    setup: text(search, 'setup'),
+  }),
 })
 export const instrumentsRoute = createRoute({
   getParentRoute: () => root,
@@ -69,26 +74,50 @@ const live = createRoute({
   getParentRoute: () => root,
   path: '/live',
   component: LiveView,
-  validateSearch: (search: Record<string, unknown>): { instrument?: string; setup?: string } => ({ instrument: text(search, 'instrument'), setup: text(search, 'setup') }),
+  validateSearch: (search: Record<string, unknown>): { instrument?: string; setup?: string } => ({
+    instrument: text(search, 'instrument'),
+    setup: text(search, 'setup'),
+  }),
 })
 const handRound = createRoute({
   getParentRoute: () => root,
   path: '/by-hand',
   component: HandRoundView,
-  validateSearch: (search: Record<string, unknown>): { route?: string; check?: string } => ({ route: text(search, 'route'), check: text(search, 'check') }),
+  validateSearch: (search: Record<string, unknown>): { route?: string; check?: string } => ({
+    route: text(search, 'route'),
+    check: text(search, 'check'),
+  }),
 })
 const visits = createRoute({ getParentRoute: () => root, path: '/visits', component: VisitsView })
-export const visitRoute = createRoute({ getParentRoute: () => root, path: '/visits/$visitId', component: VisitSheetView })
+export const visitRoute = createRoute({
+  getParentRoute: () => root,
+  path: '/visits/$visitId',
+  component: VisitSheetView,
+})
 export const certificatesRoute = createRoute({
   getParentRoute: () => root,
   path: '/certificates',
   component: CertificatesView,
-  validateSearch: (search: Record<string, unknown>): { certificate?: string } => ({ certificate: text(search, 'certificate') }),
+  validateSearch: (search: Record<string, unknown>): { certificate?: string } => ({
+    certificate: text(search, 'certificate'),
+  }),
 })
 const setup = createRoute({ getParentRoute: () => root, path: '/setup', component: SetupView })
 
 export const router = createRouter({
-  routeTree: root.addChildren([home, today, plantRoute, routesRoute, instrumentsRoute, live, handRound, visits, visitRoute, certificatesRoute, setup]),
+  routeTree: root.addChildren([
+    home,
+    today,
+    plantRoute,
+    routesRoute,
+    instrumentsRoute,
+    live,
+    handRound,
+    visits,
+    visitRoute,
+    certificatesRoute,
+    setup,
+  ]),
 })
 
 declare module '@tanstack/react-router' {

@@ -16,7 +16,15 @@ async function base64(file: File): Promise<string> {
 }
 
 /** Photos that go with one reading. */
-export function HandPhotos({ label, photos, onChange }: { label: string; photos: string[]; onChange: (photos: string[]) => void }) {
+export function HandPhotos({
+  label,
+  photos,
+  onChange,
+}: {
+  label: string
+  photos: string[]
+  onChange: (photos: string[]) => void
+}) {
   const [error, setError] = useState<Error | null>(null)
   const add = (chosen: File) => {
     setError(null)
@@ -32,7 +40,13 @@ export function HandPhotos({ label, photos, onChange }: { label: string; photos:
           {words.byHand.photos(photos.length)} <Button onClick={() => onChange([])}>{words.byHand.dropPhotos}</Button>
         </span>
       )}
-      <FileButton text={words.byHand.photo} label={label} accept="image/png,image/jpeg,image/*" disabled={photos.length >= 5} onFile={add} />
+      <FileButton
+        text={words.byHand.photo}
+        label={label}
+        accept="image/png,image/jpeg,image/*"
+        disabled={photos.length >= 5}
+        onFile={add}
+      />
       <Trouble error={error} />
     </>
   )

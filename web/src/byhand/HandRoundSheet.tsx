@@ -13,10 +13,19 @@ import { type Entry, useDraft } from './useDraft'
 
 const text = words.byHand
 
-const isWritten = (entry: Entry | undefined): entry is Entry => entry !== undefined && entry.skipped === null && entry.written.trim() !== ''
+const isWritten = (entry: Entry | undefined): entry is Entry =>
+  entry !== undefined && entry.skipped === null && entry.written.trim() !== ''
 
 /** The stops with their fields; what is written outlives the page until it is saved. */
-export function HandRoundSheet({ subject, round, onSaved }: { subject: string; round: HandRound; onSaved: (visitId: string) => void }) {
+export function HandRoundSheet({
+  subject,
+  round,
+  onSaved,
+}: {
+  subject: string
+  round: HandRound
+  onSaved: (visitId: string) => void
+}) {
   const client = useQueryClient()
   const { draft, wasKept, change, clear } = useDraft(subject)
   const [readAt, setReadAt] = useState('')
@@ -33,7 +42,14 @@ export function HandRoundSheet({ subject, round, onSaved }: { subject: string; r
             readings: written.map((stop) => {
               const entry = entryOf(stop.checkId) as Entry
               const takenAt = readAt ? new Date(readAt).toISOString() : entry.at
-              return { id: entry.id, checkId: stop.checkId, takenAt, written: entry.written, note: entry.note, photos: entry.photos.map((base64) => ({ base64 })) }
+              return {
+                id: entry.id,
+                checkId: stop.checkId,
+                takenAt,
+                written: entry.written,
+                note: entry.note,
+                photos: entry.photos.map((base64) => ({ base64 })),
+              }
             }),
             skipped: skipped.map((stop) => ({ checkId: stop.checkId, reason: entryOf(stop.checkId)?.skipped ?? '' })),
           },
@@ -50,7 +66,11 @@ export function HandRoundSheet({ subject, round, onSaved }: { subject: string; r
     <Page
       say={<span className="font-semibold">{text.say(written.length, round.stops.length)}</span>}
       actions={
-        <Button kind="main" disabled={written.length + skipped.length === 0 || save.isPending} onClick={() => save.mutate()}>
+        <Button
+          kind="main"
+          disabled={written.length + skipped.length === 0 || save.isPending}
+          onClick={() => save.mutate()}
+        >
           {round.routeId ? text.save : text.saveOne}
         </Button>
       }
@@ -80,7 +100,14 @@ export function HandRoundSheet({ subject, round, onSaved }: { subject: string; r
           </thead>
           <tbody>
             {round.stops.map((stop, at) => (
-              <HandStopRow key={stop.checkId} isFirst={at === 0} stop={stop} entry={entryOf(stop.checkId)} isRound={round.routeId !== null} onChange={(changed) => change(stop.checkId, changed)} />
+              <HandStopRow
+                key={stop.checkId}
+                isFirst={at === 0}
+                stop={stop}
+                entry={entryOf(stop.checkId)}
+                isRound={round.routeId !== null}
+                onChange={(changed) => change(stop.checkId, changed)}
+              />
             ))}
           </tbody>
         </table>
@@ -102,7 +129,13 @@ function ReadAt({ value, onChange }: { value: string; onChange: (value: string) 
   return (
     <label className="flex items-center gap-2 text-ink2">
       {text.readAt}
-      <input type="datetime-local" autoFocus className="field" value={value} onChange={(event) => onChange(event.target.value)} />
+      <input
+        type="datetime-local"
+        autoFocus
+        className="field"
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+      />
     </label>
   )
 }

@@ -23,5 +23,12 @@ export function HandRoundView() {
     )
   }
   const subject = search.route ?? search.check ?? ''
-  return <HandRoundSheet key={subject} subject={subject} round={round.data} onSaved={(visitId) => void navigate({ to: '/visits/$visitId', params: { visitId } })} />
+  return (
+    <HandRoundSheet
+      key={subject}
+      subject={subject}
+      round={round.data}
+      onSaved={(visitId) => void navigate({ to: '/visits/$visitId', params: { visitId } })}
+    />
+  )
 }

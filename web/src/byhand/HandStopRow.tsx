@@ -39,29 +39,72 @@ export function HandStopRow({ stop, entry, isRound, isFirst, onChange }: Props) 
         <span className="font-semibold">{stop.point}</span> {stop.asked}
         {stop.instruction && <span className="block text-[13px] text-ink2">{stop.instruction}</span>}
       </td>
-      <td>{isSkipped ? <SkipReason place={place} reason={entry.skipped ?? ''} onChange={onChange} /> : <WrittenField stop={stop} isFirst={isFirst} label={text.written(place)} value={entry?.written ?? ''} onChange={(written) => onChange({ written })} />}</td>
+      <td>
+        {isSkipped ? (
+          <SkipReason place={place} reason={entry.skipped ?? ''} onChange={onChange} />
+        ) : (
+          <WrittenField
+            stop={stop}
+            isFirst={isFirst}
+            label={text.written(place)}
+            value={entry?.written ?? ''}
+            onChange={(written) => onChange({ written })}
+          />
+        )}
+      </td>
       <td className="num text-ink2">{boundary === null ? '' : limit(boundary)}</td>
       <td className="num text-ink2">
         {lastSaid(stop)}
         {stop.lastAt && <span className="block text-[12px] text-ink3">{age(stop.lastAt, new Date())}</span>}
       </td>
       <td>
-        {!isSkipped && <input aria-label={text.note(place)} maxLength={500} className="field w-44" value={entry?.note ?? ''} onChange={(event) => onChange({ note: event.target.value })} />}
+        {!isSkipped && (
+          <input
+            aria-label={text.note(place)}
+            maxLength={500}
+            className="field w-44"
+            value={entry?.note ?? ''}
+            onChange={(event) => onChange({ note: event.target.value })}
+          />
+        )}
       </td>
       <td className="whitespace-nowrap">
         <span className="flex items-center justify-end gap-3">
-          {!isSkipped && <HandPhotos label={text.photoOf(place)} photos={entry?.photos ?? []} onChange={(photos) => onChange({ photos })} />}
-          {isRound && <Button onClick={() => onChange({ skipped: isSkipped ? null : '' })}>{isSkipped ? text.measureAnyway : text.skip}</Button>}
+          {!isSkipped && (
+            <HandPhotos
+              label={text.photoOf(place)}
+              photos={entry?.photos ?? []}
+              onChange={(photos) => onChange({ photos })}
+            />
+          )}
+          {isRound && (
+            <Button onClick={() => onChange({ skipped: isSkipped ? null : '' })}>
+              {isSkipped ? text.measureAnyway : text.skip}
+            </Button>
+          )}
         </span>
       </td>
     </tr>
   )
 }
 
-function SkipReason({ place, reason, onChange }: { place: string; reason: string; onChange: (changed: Partial<Entry>) => void }) {
+function SkipReason({
+  place,
+  reason,
+  onChange,
+}: {
+  place: string
+  reason: string
+  onChange: (changed: Partial<Entry>) => void
+}) {
   const reasons = useQuery(queries.skipReasons()).data?.reasons ?? []
   return (
-    <select aria-label={`${text.skipWhy}: ${place}`} className="field" value={reason} onChange={(event) => onChange({ skipped: event.target.value })}>
+    <select
+      aria-label={`${text.skipWhy}: ${place}`}
+      className="field"
+      value={reason}
+      onChange={(event) => onChange({ skipped: event.target.value })}
+    >
       <option value="">{text.skipWhy}</option>
       {reasons.map((one) => (
         <option key={one}>{one}</option>

@@ -22,11 +22,33 @@ function toNext(event: KeyboardEvent<HTMLElement>) {
 export function WrittenField({ stop, isFirst, label, value, onChange }: Props) {
   if (stop.form === 'YES_OR_NO') return <YesOrNo isFirst={isFirst} label={label} value={value} onChange={onChange} />
   if (stop.form === 'WORDS') {
-    return <textarea data-written autoFocus={isFirst} aria-label={label} rows={2} maxLength={4000} className="field block h-auto w-64" value={value} onKeyDown={toNext} onChange={(event) => onChange(event.target.value)} />
+    return (
+      <textarea
+        data-written
+        autoFocus={isFirst}
+        aria-label={label}
+        rows={2}
+        maxLength={4000}
+        className="field block h-auto w-64"
+        value={value}
+        onKeyDown={toNext}
+        onChange={(event) => onChange(event.target.value)}
+      />
+    )
   }
   return (
     <span className="flex items-center gap-2">
-      <input data-written autoFocus={isFirst} aria-label={label} inputMode="decimal" autoComplete="off" className="field w-28 text-right" value={value} onKeyDown={toNext} onChange={(event) => onChange(event.target.value)} />
+      <input
+        data-written
+        autoFocus={isFirst}
+        aria-label={label}
+        inputMode="decimal"
+        autoComplete="off"
+        className="field w-28 text-right"
+        value={value}
+        onKeyDown={toNext}
+        onChange={(event) => onChange(event.target.value)}
+      />
       <span className="text-ink2">{stop.unit}</span>
     </span>
   )
@@ -41,7 +63,16 @@ function YesOrNo({ isFirst, label, value, onChange }: Omit<Props, 'stop'>) {
     <span role="radiogroup" aria-label={label} className="flex gap-4">
       {answers.map(([key, said], at) => (
         <label key={key} className="flex min-h-[26px] cursor-pointer items-center gap-1.5">
-          <input type="radio" className="h-4 w-4 accent-plum" autoFocus={isFirst && at === 0} name={label} data-written={at === 0 ? '' : undefined} checked={value === key} onKeyDown={toNext} onChange={() => onChange(key)} />
+          <input
+            type="radio"
+            className="h-4 w-4 accent-plum"
+            autoFocus={isFirst && at === 0}
+            name={label}
+            data-written={at === 0 ? '' : undefined}
+            checked={value === key}
+            onKeyDown={toNext}
+            onChange={() => onChange(key)}
+          />
           {said}
         </label>
       ))}

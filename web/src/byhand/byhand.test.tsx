@@ -6,12 +6,28 @@ import { show } from '../test/show'
 import { HandRoundSheet } from './HandRoundSheet'
 
 const stop = (checkId: string, asked: string, form: HandStop['form'], more: Partial<HandStop> = {}): HandStop => ({
-  checkId, assetTag: 'C-310', assetName: 'Compressor', point: 'Panel', asked, form, unit: '', instruction: '', watch: null, fail: null, last: null, lastAt: null, ...more,
+  checkId,
+  assetTag: 'C-310',
+  assetName: 'Compressor',
+  point: 'Panel',
+  asked,
+  form,
+  unit: '',
+  instruction: '',
+  watch: null,
+  fail: null,
+  last: null,
+  lastAt: null,
+  ...more,
 })
 const round = {
   routeId: 'r',
   title: 'Weekly',
-  stops: [stop('g', 'Pressure', 'NUMBER', { unit: 'bar', fail: 8.5, last: 7.2, lastAt: '2026-11-16T08:00:00Z' }), stop('q', 'Is the drain clear?', 'YES_OR_NO'), stop('w', 'Remark', 'WORDS')],
+  stops: [
+    stop('g', 'Pressure', 'NUMBER', { unit: 'bar', fail: 8.5, last: 7.2, lastAt: '2026-11-16T08:00:00Z' }),
+    stop('q', 'Is the drain clear?', 'YES_OR_NO'),
+    stop('w', 'Remark', 'WORDS'),
+  ],
 }
 let opened: string[]
 const sheet = () => show(<HandRoundSheet subject="r" round={round} onSaved={(visit) => opened.push(visit)} />)
@@ -38,12 +54,17 @@ describe('a round by hand', () => {
     fireEvent.click(screen.getByLabelText('Yes'))
     fireEvent.click(screen.getAllByText('Skip')[2] as HTMLElement)
     await screen.findByText('Not accessible')
-    fireEvent.change(screen.getByLabelText('Skipped because: C-310 Panel, Remark'), { target: { value: 'Not accessible' } })
+    fireEvent.change(screen.getByLabelText('Skipped because: C-310 Panel, Remark'), {
+      target: { value: 'Not accessible' },
+    })
     fireEvent.click(screen.getByText('Save the round'))
     await waitFor(() => expect(opened).toEqual(['v']))
     expect(changes()[0]?.body).toMatchObject({
       routeId: 'r',
-      readings: [{ checkId: 'g', written: '7,4' }, { checkId: 'q', written: 'yes' }],
+      readings: [
+        { checkId: 'g', written: '7,4' },
+        { checkId: 'q', written: 'yes' },
+      ],
       skipped: [{ checkId: 'w', reason: 'Not accessible' }],
     })
     expect(localStorage.length).toBe(0)

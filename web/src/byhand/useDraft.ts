@@ -40,8 +40,16 @@ export function useDraft(subject: string) {
   }, [key, draft])
   const change = (checkId: string, changed: Partial<Entry>) =>
     setDraft((now) => {
-      const entry = now.entries[checkId] ?? { id: crypto.randomUUID(), written: '', note: '', photos: [], at: '', skipped: null }
-      const at = changed.written !== undefined && changed.written !== entry.written ? new Date().toISOString() : entry.at
+      const entry = now.entries[checkId] ?? {
+        id: crypto.randomUUID(),
+        written: '',
+        note: '',
+        photos: [],
+        at: '',
+        skipped: null,
+      }
+      const at =
+        changed.written !== undefined && changed.written !== entry.written ? new Date().toISOString() : entry.at
       return { ...now, entries: { ...now.entries, [checkId]: { ...entry, at, ...changed } } }
     })
   const clear = () => {

@@ -21,7 +21,13 @@ export function CertificatesView() {
   const chosen = list.find((line) => line.id === search.certificate)
   const show = (id: string | undefined) => void navigate({ search: { certificate: id }, replace: true })
   return (
-    <Page say={<span className="font-semibold">{register.data ? words.certificates.say(waiting.length) : words.common.loading}</span>}>
+    <Page
+      say={
+        <span className="font-semibold">
+          {register.data ? words.certificates.say(waiting.length) : words.common.loading}
+        </span>
+      }
+    >
       <div className="flex h-full max-lg:flex-col">
         <section className="min-w-0 flex-1 overflow-auto px-4 py-3">
           <input

@@ -24,7 +24,10 @@ export function IssuedCertificate({ line }: { line: CertificateLine }) {
     onSettled: () => client.invalidateQueries({ queryKey: ['certificates'] }),
   })
   return (
-    <section aria-label={line.number ?? ''} className="w-[400px] shrink-0 overflow-auto max-lg:w-full border-l border-rule2 bg-paper2 p-4">
+    <section
+      aria-label={line.number ?? ''}
+      className="w-[400px] shrink-0 overflow-auto max-lg:w-full border-l border-rule2 bg-paper2 p-4"
+    >
       <h2 className="font-mono text-[17px] font-semibold">{line.number}</h2>
       <p className="mb-3">{line.title}</p>
       <dl className="mb-3 grid grid-cols-[110px_1fr] gap-y-1">
@@ -58,14 +61,24 @@ export function IssuedCertificate({ line }: { line: CertificateLine }) {
         </div>
       )}
       <div className="flex flex-wrap items-baseline gap-4">
-        <a className="border border-plum bg-plum px-3.5 py-1 font-semibold text-onplum" href={`/api/certificates/${line.id}/pdf`} download>
+        <a
+          className="border border-plum bg-plum px-3.5 py-1 font-semibold text-onplum"
+          href={`/api/certificates/${line.id}/pdf`}
+          download
+        >
           {words.certificates.pdf}
         </a>
         <Button onClick={() => proof.mutate()}>{words.certificates.prove}</Button>
-        <Link to="/visits/$visitId" params={{ visitId: line.visitId }} className="font-semibold text-plum hover:underline">
+        <Link
+          to="/visits/$visitId"
+          params={{ visitId: line.visitId }}
+          className="font-semibold text-plum hover:underline"
+        >
           {words.rooms.visits}
         </Link>
-        {may.sign && line.state === 'ISSUED' && <Button onClick={() => setWithdrawing(true)}>{words.certificates.withdraw}</Button>}
+        {may.sign && line.state === 'ISSUED' && (
+          <Button onClick={() => setWithdrawing(true)}>{words.certificates.withdraw}</Button>
+        )}
       </div>
       <Trouble error={proof.error ?? withdraw.error} />
       {proof.data && (
@@ -81,7 +94,13 @@ export function IssuedCertificate({ line }: { line: CertificateLine }) {
             withdraw.mutate()
           }}
         >
-          <input aria-label={words.certificates.withdrawWhy} className="field mb-3 w-full" autoFocus value={reason} onChange={(event) => setReason(event.target.value)} />
+          <input
+            aria-label={words.certificates.withdrawWhy}
+            className="field mb-3 w-full"
+            autoFocus
+            value={reason}
+            onChange={(event) => setReason(event.target.value)}
+          />
           <Trouble error={withdraw.error} />
           <Button kind="main" type="submit" disabled={!reason.trim()}>
             {words.certificates.withdraw}

@@ -38,10 +38,16 @@ export function Register({ list, chosenId, onChoose }: Props) {
             <td>
               {line.title} <span className="text-ink2">{line.client}</span>
             </td>
-            <td className="whitespace-nowrap">{line.issuedAt ? `${line.signedBy}, ${day(line.issuedAt)}` : words.certificates.notSigned}</td>
+            <td className="whitespace-nowrap">
+              {line.issuedAt ? `${line.signedBy}, ${day(line.issuedAt)}` : words.certificates.notSigned}
+            </td>
             <td className={line.state === 'WITHDRAWN' ? 'font-semibold' : 'text-ink2'}>
               {words.certificates.state[line.state as keyof typeof words.certificates.state]}
-              {line.changedSince.length > 0 && <span className="block font-semibold text-watch">{words.certificates.readingsChanged(line.changedSince.length)}</span>}
+              {line.changedSince.length > 0 && (
+                <span className="block font-semibold text-watch">
+                  {words.certificates.readingsChanged(line.changedSince.length)}
+                </span>
+              )}
             </td>
           </tr>
         ))}

@@ -19,7 +19,10 @@ export function SigningDesk({ line, onGone }: { line: CertificateLine; onGone: (
   const path = { params: { path: { id: line.id } } }
   const renew = () => refresh(client, 'certificates', 'today', 'preview')
   const sign = useMutation({
-    mutationFn: () => data(api.POST('/api/certificates/{id}/sign', { ...path, body: { password, digest: preview.data?.digest ?? '' } })),
+    mutationFn: () =>
+      data(
+        api.POST('/api/certificates/{id}/sign', { ...path, body: { password, digest: preview.data?.digest ?? '' } }),
+      ),
     onSuccess: (issued) => say(words.certificates.signed(issued.number ?? '')),
     onSettled: renew,
   })
@@ -30,9 +33,19 @@ export function SigningDesk({ line, onGone }: { line: CertificateLine; onGone: (
   })
   const missing = preview.data?.missing ?? []
   return (
-    <section aria-label={words.certificates.preview} className="flex w-[560px] shrink-0 flex-col max-lg:h-[64%] max-lg:w-full border-l border-rule2 bg-paper2 p-3">
+    <section
+      aria-label={words.certificates.preview}
+      className="flex w-[560px] shrink-0 flex-col max-lg:h-[64%] max-lg:w-full border-l border-rule2 bg-paper2 p-3"
+    >
       <Trouble error={preview.error ?? discard.error} />
-      {preview.data && <iframe title={words.certificates.previewTitle} sandbox="" className="min-h-0 w-full flex-1 border border-rule2 bg-white" srcDoc={onScreen(preview.data.html)} />}
+      {preview.data && (
+        <iframe
+          title={words.certificates.previewTitle}
+          sandbox=""
+          className="min-h-0 w-full flex-1 border border-rule2 bg-white"
+          srcDoc={onScreen(preview.data.html)}
+        />
+      )}
       {preview.data?.warnings.map((sentence) => (
         <p key={sentence} className="mb-3 font-semibold text-watch">
           {sentence}
@@ -60,9 +73,19 @@ export function SigningDesk({ line, onGone }: { line: CertificateLine; onGone: (
           <>
             <label className="flex-1">
               <span className="block text-ink2">{words.certificates.signWith}</span>
-              <input type="password" autoComplete="current-password" className="field w-full" value={password} onChange={(event) => setPassword(event.target.value)} />
+              <input
+                type="password"
+                autoComplete="current-password"
+                className="field w-full"
+                value={password}
+                onChange={(event) => setPassword(event.target.value)}
+              />
             </label>
-            <Button kind="main" type="submit" disabled={!password || sign.isPending || missing.length > 0 || !preview.data}>
+            <Button
+              kind="main"
+              type="submit"
+              disabled={!password || sign.isPending || missing.length > 0 || !preview.data}
+            >
               {words.certificates.sign}
             </Button>
           </>

@@ -8,11 +8,27 @@ import { Register } from './Register'
 import { SigningDesk } from './SigningDesk'
 
 const prepared: CertificateLine = {
-  id: 'c', visitId: 'v', state: 'PREPARED', number: null, client: 'Marrowdale Works', title: 'Monthly walk', preparedBy: 'Tarn Hollin',
-  preparedAt: '2026-11-23T08:00:00Z', signedBy: null, issuedAt: null, sha256: null, withdrawnBecause: null, changedSince: [],
+  id: 'c',
+  visitId: 'v',
+  state: 'PREPARED',
+  number: null,
+  client: 'Marrowdale Works',
+  title: 'Monthly walk',
+  preparedBy: 'Tarn Hollin',
+  preparedAt: '2026-11-23T08:00:00Z',
+  signedBy: null,
+  issuedAt: null,
+  sha256: null,
+  withdrawnBecause: null,
+  changedSince: [],
 }
 const issued: CertificateLine = {
-  ...prepared, state: 'ISSUED', number: '2026-0001', signedBy: 'Rhea Oakley', issuedAt: '2026-11-23T09:00:00Z', sha256: 'ab'.repeat(32),
+  ...prepared,
+  state: 'ISSUED',
+  number: '2026-0001',
+  signedBy: 'Rhea Oakley',
+  issuedAt: '2026-11-23T09:00:00Z',
+  sha256: 'ab'.repeat(32),
 }
 
 function signedInAs(role: string) {
@@ -20,7 +36,13 @@ function signedInAs(role: string) {
 }
 
 function previewing(missing: string[]) {
-  answering('GET', '/api/certificates/c/preview', () => ({ id: 'c', html: '<html><head></head><body>the page</body></html>', missing, warnings: [], digest: 'd1' }))
+  answering('GET', '/api/certificates/c/preview', () => ({
+    id: 'c',
+    html: '<html><head></head><body>the page</body></html>',
+    missing,
+    warnings: [],
+    digest: 'd1',
+  }))
 }
 
 afterEach(() => {
@@ -56,7 +78,11 @@ describe('signing', () => {
   it('says why it was refused', async () => {
     signedInAs('ADMINISTRATOR')
     previewing([])
-    answering('POST', '/api/certificates/c/sign', () => new Refusal(422, 'invalid', 'The password is not yours. Nothing was signed.'))
+    answering(
+      'POST',
+      '/api/certificates/c/sign',
+      () => new Refusal(422, 'invalid', 'The password is not yours. Nothing was signed.'),
+    )
     show(<SigningDesk line={prepared} onGone={() => undefined} />)
     fireEvent.change(await screen.findByLabelText('Your password, to sign'), { target: { value: 'wrong' } })
     await waitFor(() => expect((screen.getByText('Sign') as HTMLButtonElement).disabled).toBe(false))
@@ -80,7 +106,11 @@ describe('signing', () => {
 describe('an issued certificate', () => {
   it('can be proved unchanged, and says loudly when it is not', async () => {
     signedInAs('VIEWER')
-    answering('GET', '/api/certificates/c/proof', () => ({ number: '2026-0001', sha256: issued.sha256, unchanged: false }))
+    answering('GET', '/api/certificates/c/proof', () => ({
+      number: '2026-0001',
+      sha256: issued.sha256,
+      unchanged: false,
+    }))
     show(<IssuedCertificate line={issued} />)
     fireEvent.click(await screen.findByText('Prove it unchanged'))
     expect((await screen.findByText('The stored paper is NOT what was signed.')).className).toContain('text-fail')
@@ -100,7 +130,10 @@ describe('an issued certificate', () => {
 })
 
 describe('a certificate whose readings were changed', () => {
-  const changed = { ...issued, changedSince: ['P-101 Drive end, Velocity: the reading was discarded since: cable off.'] }
+  const changed = {
+    ...issued,
+    changedSince: ['P-101 Drive end, Velocity: the reading was discarded since: cable off.'],
+  }
 
   it('says so in the register and beside the paper', async () => {
     signedInAs('REVIEWER')

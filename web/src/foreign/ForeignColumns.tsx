@@ -7,8 +7,17 @@ const SHOWN = 4
 const uses = Object.keys(text.uses) as ForeignColumn['use'][]
 
 /** The table's own first rows, each column under what it is taken for. */
-export function ForeignColumns({ look, columns, onChange }: { look: ForeignLook; columns: ForeignColumn[]; onChange: (columns: ForeignColumn[]) => void }) {
-  const change = (at: number, changed: Partial<ForeignColumn>) => onChange(columns.map((column, i) => (i === at ? { ...column, ...changed } : column)))
+export function ForeignColumns({
+  look,
+  columns,
+  onChange,
+}: {
+  look: ForeignLook
+  columns: ForeignColumn[]
+  onChange: (columns: ForeignColumn[]) => void
+}) {
+  const change = (at: number, changed: Partial<ForeignColumn>) =>
+    onChange(columns.map((column, i) => (i === at ? { ...column, ...changed } : column)))
   return (
     <div className="overflow-x-auto border-y border-rule">
       <table className="ledger">
@@ -17,7 +26,9 @@ export function ForeignColumns({ look, columns, onChange }: { look: ForeignLook;
             {look.headings.map((heading, i) => (
               <th key={i} className="min-w-32">
                 <span className="block">{heading}</span>
-                {columns[i] && <ColumnMeaning heading={heading} column={columns[i]} onChange={(changed) => change(i, changed)} />}
+                {columns[i] && (
+                  <ColumnMeaning heading={heading} column={columns[i]} onChange={(changed) => change(i, changed)} />
+                )}
               </th>
             ))}
           </tr>
@@ -39,10 +50,23 @@ export function ForeignColumns({ look, columns, onChange }: { look: ForeignLook;
   )
 }
 
-function ColumnMeaning({ heading, column, onChange }: { heading: string; column: ForeignColumn; onChange: (changed: Partial<ForeignColumn>) => void }) {
+function ColumnMeaning({
+  heading,
+  column,
+  onChange,
+}: {
+  heading: string
+  column: ForeignColumn
+  onChange: (changed: Partial<ForeignColumn>) => void
+}) {
   return (
     <span className="mt-1 flex flex-col gap-1 font-normal">
-      <select aria-label={text.use(heading)} className="field" value={column.use} onChange={(event) => onChange({ use: event.target.value as ForeignColumn['use'] })}>
+      <select
+        aria-label={text.use(heading)}
+        className="field"
+        value={column.use}
+        onChange={(event) => onChange({ use: event.target.value as ForeignColumn['use'] })}
+      >
         {uses.map((use) => (
           <option key={use} value={use}>
             {text.uses[use]}
@@ -51,8 +75,20 @@ function ColumnMeaning({ heading, column, onChange }: { heading: string; column:
       </select>
       {column.use === 'VALUE' && (
         <>
-          <input aria-label={text.unit(heading)} placeholder={text.unitOfRow} className="field w-full" value={column.unit} onChange={(event) => onChange({ unit: event.target.value })} />
-          <CheckSelect technique="gauge" label={text.check(heading)} none={text.byRow} chosen={column.checkId} onChoose={(checkId) => onChange({ checkId })} />
+          <input
+            aria-label={text.unit(heading)}
+            placeholder={text.unitOfRow}
+            className="field w-full"
+            value={column.unit}
+            onChange={(event) => onChange({ unit: event.target.value })}
+          />
+          <CheckSelect
+            technique="gauge"
+            label={text.check(heading)}
+            none={text.byRow}
+            chosen={column.checkId}
+            onChoose={(checkId) => onChange({ checkId })}
+          />
         </>
       )}
     </span>

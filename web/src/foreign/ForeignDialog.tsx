@@ -16,8 +16,21 @@ import { ForeignQuestions } from './ForeignQuestions'
 const text = words.foreign
 
 /** A table of an instrument that knows nothing of Rovek: what its columns hold is said once, on its own rows. */
-export function ForeignDialog({ file, onTaken, onClose }: { file: File; onTaken: (visitId: string | null) => void; onClose: () => void }) {
-  const look = useQuery({ queryKey: ['foreign', file.name, file.lastModified, file.size], queryFn: () => data(api.POST('/api/foreign-tables/look', asForm(file))), retry: false, gcTime: 0 })
+export function ForeignDialog({
+  file,
+  onTaken,
+  onClose,
+}: {
+  file: File
+  onTaken: (visitId: string | null) => void
+  onClose: () => void
+}) {
+  const look = useQuery({
+    queryKey: ['foreign', file.name, file.lastModified, file.size],
+    queryFn: () => data(api.POST('/api/foreign-tables/look', asForm(file))),
+    retry: false,
+    gcTime: 0,
+  })
   return (
     <Dialog title={text.title(file.name)} open wide onClose={onClose}>
       <Trouble error={look.error} />
@@ -39,7 +52,14 @@ function ForeignForm({ file, look, onTaken, onClose }: Props) {
   const [draft, setDraft] = useState<ForeignDraft>(look.draft)
   const isDecided = draft.mark !== null && draft.order !== null
   const preview = useQuery({
-    queryKey: ['foreign', file.name, file.lastModified, file.size, 'preview', { ...draft, maker: '', model: '', serial: '' }],
+    queryKey: [
+      'foreign',
+      file.name,
+      file.lastModified,
+      file.size,
+      'preview',
+      { ...draft, maker: '', model: '', serial: '' },
+    ],
     queryFn: () => data(api.POST('/api/foreign-tables/preview', asFormWith(file, draft))),
     enabled: isDecided,
     retry: false,
@@ -63,7 +83,17 @@ function ForeignForm({ file, look, onTaken, onClose }: Props) {
       {isDecided && preview.data && <ForeignOutcome preview={preview.data} />}
       <Trouble error={take.error} />
       <div className="sticky -bottom-5 -mb-5 mt-2 flex items-center gap-4 bg-paper py-4">
-        <Button kind="main" disabled={readings === 0 || (preview.data?.obstacle ?? '') !== '' || !draft.serial.trim() || !draft.model.trim() || take.isPending} onClick={() => take.mutate()}>
+        <Button
+          kind="main"
+          disabled={
+            readings === 0 ||
+            (preview.data?.obstacle ?? '') !== '' ||
+            !draft.serial.trim() ||
+            !draft.model.trim() ||
+            take.isPending
+          }
+          onClick={() => take.mutate()}
+        >
           {text.take(readings)}
         </Button>
         <Button onClick={onClose}>{words.common.cancel}</Button>

@@ -12,7 +12,11 @@ export function ForeignOutcome({ preview }: { preview: ForeignPreview }) {
       {preview.obstacle !== '' && <p role="alert">{preview.obstacle}</p>}
       {preview.faultCount > 0 && (
         <p>
-          {text.faults(preview.faultCount)} {preview.faults.slice(0, 3).map((fault) => text.fault(fault.line, fault.heading, fault.sentence)).join('; ')}
+          {text.faults(preview.faultCount)}{' '}
+          {preview.faults
+            .slice(0, 3)
+            .map((fault) => text.fault(fault.line, fault.heading, fault.sentence))
+            .join('; ')}
         </p>
       )}
       <div className="max-h-[22vh] overflow-auto">
@@ -31,7 +35,13 @@ export function ForeignOutcome({ preview }: { preview: ForeignPreview }) {
               <tr key={at}>
                 <td className="num text-ink2">{line.line}</td>
                 <td className="whitespace-nowrap">{dayAndTime(line.at)}</td>
-                <td>{line.place ? <span className="font-semibold">{line.place}</span> : <span className="text-ink2">{`${text.tray}: ${line.label}`}</span>}</td>
+                <td>
+                  {line.place ? (
+                    <span className="font-semibold">{line.place}</span>
+                  ) : (
+                    <span className="text-ink2">{`${text.tray}: ${line.label}`}</span>
+                  )}
+                </td>
                 <td className="num whitespace-nowrap">
                   {number(line.value)} {line.unit}
                 </td>

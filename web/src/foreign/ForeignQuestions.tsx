@@ -18,7 +18,11 @@ export function ForeignQuestions({ look, draft, onChange }: Props) {
   return (
     <div className="mb-3 grid grid-cols-2 gap-x-8 gap-y-2">
       <Question name={text.mark} hint={draft.mark === null ? text.askMark : ''}>
-        <select className="field w-full" value={draft.mark ?? ''} onChange={(event) => onChange({ ...draft, mark: (event.target.value || null) as ForeignDraft['mark'] })}>
+        <select
+          className="field w-full"
+          value={draft.mark ?? ''}
+          onChange={(event) => onChange({ ...draft, mark: (event.target.value || null) as ForeignDraft['mark'] })}
+        >
           {draft.mark === null && <option value="">{text.ask}</option>}
           {look.marks.map((mark) => (
             <option key={mark} value={mark}>
@@ -28,7 +32,11 @@ export function ForeignQuestions({ look, draft, onChange }: Props) {
         </select>
       </Question>
       <Question name={text.order} hint={draft.order === null ? text.askOrder(look.dateSample) : ''}>
-        <select className="field w-full" value={draft.order ?? ''} onChange={(event) => onChange({ ...draft, order: (event.target.value || null) as ForeignDraft['order'] })}>
+        <select
+          className="field w-full"
+          value={draft.order ?? ''}
+          onChange={(event) => onChange({ ...draft, order: (event.target.value || null) as ForeignDraft['order'] })}
+        >
           {draft.order === null && <option value="">{text.ask}</option>}
           {look.orders.map((order) => (
             <option key={order} value={order}>
@@ -39,7 +47,11 @@ export function ForeignQuestions({ look, draft, onChange }: Props) {
       </Question>
       <WriterQuestion draft={draft} onChange={onChange} />
       <Question name={text.zone} hint="">
-        <select className="field w-full" value={draft.zone} onChange={(event) => onChange({ ...draft, zone: event.target.value })}>
+        <select
+          className="field w-full"
+          value={draft.zone}
+          onChange={(event) => onChange({ ...draft, zone: event.target.value })}
+        >
           {zones(draft.zone).map((zone) => (
             <option key={zone}>{zone}</option>
           ))}
@@ -49,12 +61,16 @@ export function ForeignQuestions({ look, draft, onChange }: Props) {
   )
 }
 
-const zones = (chosen: string) => [...new Set([chosen, Intl.DateTimeFormat().resolvedOptions().timeZone, 'UTC', ...Intl.supportedValuesOf('timeZone')])]
+const zones = (chosen: string) => [
+  ...new Set([chosen, Intl.DateTimeFormat().resolvedOptions().timeZone, 'UTC', ...Intl.supportedValuesOf('timeZone')]),
+]
 
 function WriterQuestion({ draft, onChange }: Omit<Props, 'look'>) {
   const instruments = useQuery(queries.instruments()).data ?? []
   const numbered = instruments.filter((one) => one.serial !== '')
-  const known = numbered.find((one) => one.serial === draft.serial && one.model === draft.model && one.maker === (draft.maker ?? ''))
+  const known = numbered.find(
+    (one) => one.serial === draft.serial && one.model === draft.model && one.maker === (draft.maker ?? ''),
+  )
   const choose = (id: string) => {
     const { maker, model, serial } = numbered.find((one) => one.id === id) ?? { maker: '', model: '', serial: '' }
     onChange({ ...draft, maker, model, serial })
@@ -71,9 +87,30 @@ function WriterQuestion({ draft, onChange }: Omit<Props, 'look'>) {
       </select>
       {!known && (
         <span className="mt-1 flex gap-2">
-          <input aria-label={text.maker} placeholder={text.maker} maxLength={60} className="field min-w-0 flex-1" value={draft.maker ?? ''} onChange={(event) => onChange({ ...draft, maker: event.target.value })} />
-          <input aria-label={text.model} placeholder={text.model} maxLength={60} className="field min-w-0 flex-1" value={draft.model} onChange={(event) => onChange({ ...draft, model: event.target.value })} />
-          <input aria-label={text.serial} placeholder={text.serial} maxLength={60} className="field min-w-0 flex-1" value={draft.serial} onChange={(event) => onChange({ ...draft, serial: event.target.value })} />
+          <input
+            aria-label={text.maker}
+            placeholder={text.maker}
+            maxLength={60}
+            className="field min-w-0 flex-1"
+            value={draft.maker ?? ''}
+            onChange={(event) => onChange({ ...draft, maker: event.target.value })}
+          />
+          <input
+            aria-label={text.model}
+            placeholder={text.model}
+            maxLength={60}
+            className="field min-w-0 flex-1"
+            value={draft.model}
+            onChange={(event) => onChange({ ...draft, model: event.target.value })}
+          />
+          <input
+            aria-label={text.serial}
+            placeholder={text.serial}
+            maxLength={60}
+            className="field min-w-0 flex-1"
+            value={draft.serial}
+            onChange={(event) => onChange({ ...draft, serial: event.target.value })}
+          />
         </span>
       )}
     </Question>

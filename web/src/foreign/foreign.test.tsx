@@ -5,7 +5,12 @@ import { answering, asked, forget, Refusal } from '../test/fakeServer'
 import { show } from '../test/show'
 import { ForeignDialog } from './ForeignDialog'
 
-const column = (use: ForeignLook['draft']['columns'][number]['use'], unit = '') => ({ use, unit, quantity: '', checkId: null })
+const column = (use: ForeignLook['draft']['columns'][number]['use'], unit = '') => ({
+  use,
+  unit,
+  quantity: '',
+  checkId: null,
+})
 const look: ForeignLook = {
   headings: ['Tag', 'When', 'Pressure'],
   rows: [['P-101', '03/04/2026', '4,2']],
@@ -13,7 +18,15 @@ const look: ForeignLook = {
   marks: ['COMMA'],
   orders: ['DAY_MONTH_YEAR', 'MONTH_DAY_YEAR'],
   dateSample: '03/04/2026',
-  draft: { mark: 'COMMA', order: null, zone: 'UTC', columns: [column('TAG'), column('DATE'), column('VALUE', 'bar')], maker: '', model: '', serial: '' },
+  draft: {
+    mark: 'COMMA',
+    order: null,
+    zone: 'UTC',
+    columns: [column('TAG'), column('DATE'), column('VALUE', 'bar')],
+    maker: '',
+    model: '',
+    serial: '',
+  },
   isRemembered: false,
 }
 const preview = {
@@ -21,7 +34,18 @@ const preview = {
   placed: 0,
   obstacle: '',
   faultCount: 1,
-  first: [{ line: 2, at: '2026-04-03T00:00:00Z', heading: 'Pressure', place: '', label: 'P-101 Pressure', value: 4.2, unit: 'bar', note: '' }],
+  first: [
+    {
+      line: 2,
+      at: '2026-04-03T00:00:00Z',
+      heading: 'Pressure',
+      place: '',
+      label: 'P-101 Pressure',
+      value: 4.2,
+      unit: 'bar',
+      note: '',
+    },
+  ],
   faults: [{ line: 9, heading: 'Pressure', sentence: '"-" is no number.' }],
 }
 const file = new File(['Tag;When;Pressure\nP-101;03/04/2026;4,2\n'], 'log.csv')
@@ -59,13 +83,21 @@ describe('a foreign table', () => {
   })
 
   it('says why a file is no table, and what of the meaning is impossible', async () => {
-    answering('POST', '/api/foreign-tables/preview', () => new Refusal(422, 'invalid', 'Say which column holds values.'))
+    answering(
+      'POST',
+      '/api/foreign-tables/preview',
+      () => new Refusal(422, 'invalid', 'Say which column holds values.'),
+    )
     show(<ForeignDialog file={file} onTaken={() => undefined} onClose={() => undefined} />)
     fireEvent.change(await screen.findByLabelText('What Pressure holds'), { target: { value: 'IGNORED' } })
     fireEvent.change(screen.getByLabelText('Dates are written'), { target: { value: 'DAY_MONTH_YEAR' } })
     expect((await screen.findByRole('alert')).textContent).toBe('Say which column holds values.')
     cleanup()
-    answering('POST', '/api/foreign-tables/look', () => new Refusal(422, 'invalid', 'The file has no line of headings with columns beneath it.'))
+    answering(
+      'POST',
+      '/api/foreign-tables/look',
+      () => new Refusal(422, 'invalid', 'The file has no line of headings with columns beneath it.'),
+    )
     show(<ForeignDialog file={new File(['x'], 'x.csv')} onTaken={() => undefined} onClose={() => undefined} />)
     expect((await screen.findByRole('alert')).textContent).toContain('no line of headings')
   })

@@ -18,10 +18,18 @@ const text = words.instruments.calibration
 export function CalibrationRecord({ instrument, mayEdit }: { instrument: InstrumentView; mayEdit: boolean }) {
   const client = useQueryClient()
   const [on, setOn] = useState(instrument.tellsCalibration ? '' : (instrument.calibratedOn ?? ''))
-  const [months, setMonths] = useState(instrument.calibrationMonths === null ? '' : String(instrument.calibrationMonths))
+  const [months, setMonths] = useState(
+    instrument.calibrationMonths === null ? '' : String(instrument.calibrationMonths),
+  )
   const path = { params: { path: { id: instrument.id } } }
   const save = useMutation({
-    mutationFn: () => data(api.PUT('/api/instruments/{id}/calibration', { ...path, body: { calibratedOn: on || null, months: typedNumber(months) } })),
+    mutationFn: () =>
+      data(
+        api.PUT('/api/instruments/{id}/calibration', {
+          ...path,
+          body: { calibratedOn: on || null, months: typedNumber(months) },
+        }),
+      ),
     onSuccess: () => {
       say(text.saved)
       void refresh(client, 'instruments', 'connection', 'today')
@@ -43,11 +51,26 @@ export function CalibrationRecord({ instrument, mayEdit }: { instrument: Instrum
           </span>
         ) : (
           <label>
-            {text.on} <input type="date" className="field" disabled={!mayEdit} value={on} onChange={(event) => setOn(event.target.value)} />
+            {text.on}{' '}
+            <input
+              type="date"
+              className="field"
+              disabled={!mayEdit}
+              value={on}
+              onChange={(event) => setOn(event.target.value)}
+            />
           </label>
         )}
         <label>
-          {text.months} <input className="field w-16 text-right" inputMode="numeric" disabled={!mayEdit} value={months} onChange={(event) => setMonths(event.target.value)} /> {text.unit}
+          {text.months}{' '}
+          <input
+            className="field w-16 text-right"
+            inputMode="numeric"
+            disabled={!mayEdit}
+            value={months}
+            onChange={(event) => setMonths(event.target.value)}
+          />{' '}
+          {text.unit}
         </label>
         {mayEdit && (
           <Button type="submit" disabled={save.isPending}>
@@ -58,7 +81,9 @@ export function CalibrationRecord({ instrument, mayEdit }: { instrument: Instrum
       <Trouble error={save.error} />
       <Papers
         query={queries.papers(instrument.id)}
-        keep={mayEdit ? (file) => data(api.POST('/api/instruments/{id}/papers', { ...path, ...asForm(file) })) : undefined}
+        keep={
+          mayEdit ? (file) => data(api.POST('/api/instruments/{id}/papers', { ...path, ...asForm(file) })) : undefined
+        }
       />
     </details>
   )

@@ -11,7 +11,11 @@ import { words } from '../words/en'
 
 const text = words.instruments
 const KINDS: ReachKind[] = ['NETWORK', 'LINE', 'FOLDER']
-const USUAL = { NETWORK: { place: '127.0.0.1', number: '5025' }, LINE: { place: '', number: '115200' }, FOLDER: { place: '', number: '' } }
+const USUAL = {
+  NETWORK: { place: '127.0.0.1', number: '5025' },
+  LINE: { place: '', number: '115200' },
+  FOLDER: { place: '', number: '' },
+}
 
 interface Props {
   /** Somebody who answered; nothing for a connection that is typed. */
@@ -66,9 +70,20 @@ export function ConnectDialog({ candidate, onClose, onAdded }: Props) {
         }}
       >
         <label htmlFor="connection-name">{text.connection.name}</label>
-        <input id="connection-name" className="field" placeholder={text.connection.namePlaceholder} value={name} onChange={(event) => setName(event.target.value)} />
+        <input
+          id="connection-name"
+          className="field"
+          placeholder={text.connection.namePlaceholder}
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+        />
         <label htmlFor="connection-kind">{text.connection.by}</label>
-        <select id="connection-kind" className="field" value={kind} onChange={(event) => choose(event.target.value as ReachKind)}>
+        <select
+          id="connection-kind"
+          className="field"
+          value={kind}
+          onChange={(event) => choose(event.target.value as ReachKind)}
+        >
           {KINDS.map((one) => (
             <option key={one} value={one}>
               {text.connection.kinds[one]}
@@ -76,21 +91,45 @@ export function ConnectDialog({ candidate, onClose, onAdded }: Props) {
           ))}
         </select>
         <label htmlFor="connection-place">{placeLabel}</label>
-        <input id="connection-place" className="field" list="connection-lines" value={place} onChange={(event) => setPlace(event.target.value)} />
-        <datalist id="connection-lines">{kind === 'LINE' && lines.map((line) => <option key={line} value={line} />)}</datalist>
+        <input
+          id="connection-place"
+          className="field"
+          list="connection-lines"
+          value={place}
+          onChange={(event) => setPlace(event.target.value)}
+        />
+        <datalist id="connection-lines">
+          {kind === 'LINE' && lines.map((line) => <option key={line} value={line} />)}
+        </datalist>
         {kind === 'LINE' && lines.length === 0 && <p className="col-span-2 text-ink2">{text.connection.noLines}</p>}
         {kind !== 'FOLDER' && (
           <>
             <label htmlFor="connection-number">{kind === 'NETWORK' ? text.port : text.connection.baud}</label>
-            <input id="connection-number" className="field" inputMode="numeric" value={number} onChange={(event) => setNumber(event.target.value)} />
+            <input
+              id="connection-number"
+              className="field"
+              inputMode="numeric"
+              value={number}
+              onChange={(event) => setNumber(event.target.value)}
+            />
             <label htmlFor="connection-code">{text.passCode}</label>
-            <input id="connection-code" className="field" autoComplete="off" value={passCode} onChange={(event) => setPassCode(event.target.value)} />
+            <input
+              id="connection-code"
+              className="field"
+              autoComplete="off"
+              value={passCode}
+              onChange={(event) => setPassCode(event.target.value)}
+            />
           </>
         )}
         <div className="col-span-2">
           <Trouble error={connect.error} />
           <div className="mt-2 flex gap-4">
-            <Button kind="main" type="submit" disabled={connect.isPending || !place.trim() || (kind !== 'FOLDER' && whole === 0)}>
+            <Button
+              kind="main"
+              type="submit"
+              disabled={connect.isPending || !place.trim() || (kind !== 'FOLDER' && whole === 0)}
+            >
               {text.connect}
             </Button>
             <Button onClick={onClose}>{words.common.cancel}</Button>

@@ -17,7 +17,17 @@ import { FirmwareConfirm } from './FirmwareConfirm'
 const text = words.instruments.update
 
 /** The firmware that runs, what else is here for this model, and putting it on. */
-export function FirmwareFact({ instrument, busy, onDrive, onJob }: { instrument: InstrumentView; busy: boolean; onDrive: boolean; onJob: (job: JobView) => void }) {
+export function FirmwareFact({
+  instrument,
+  busy,
+  onDrive,
+  onJob,
+}: {
+  instrument: InstrumentView
+  busy: boolean
+  onDrive: boolean
+  onJob: (job: JobView) => void
+}) {
   const client = useQueryClient()
   const here = useQuery(queries.firmware(instrument.model))
   const [asked, setAsked] = useState<FirmwareLine | null>(null)
@@ -29,13 +39,17 @@ export function FirmwareFact({ instrument, busy, onDrive, onJob }: { instrument:
     },
   })
   const install = useMutation({
-    mutationFn: (firmwareId: string) => data(api.POST('/api/instruments/{id}/firmware', { params: { path: { id: instrument.id } }, body: { firmwareId } })),
+    mutationFn: (firmwareId: string) =>
+      data(
+        api.POST('/api/instruments/{id}/firmware', { params: { path: { id: instrument.id } }, body: { firmwareId } }),
+      ),
     onSuccess: (job) => {
       onJob(job)
       setAsked(null)
     },
   })
-  const isVouchedFor = (one: FirmwareLine) => one.confirmedBy !== '' || (one.signedBy !== '' && one.signedBy.toLowerCase() === instrument.maker.toLowerCase())
+  const isVouchedFor = (one: FirmwareLine) =>
+    one.confirmedBy !== '' || (one.signedBy !== '' && one.signedBy.toLowerCase() === instrument.maker.toLowerCase())
   const others = here.data?.filter((one) => one.version !== instrument.firmware) ?? []
   if (onDrive) return <span>{instrument.firmware}</span>
   return (
@@ -47,13 +61,28 @@ export function FirmwareFact({ instrument, busy, onDrive, onJob }: { instrument:
             {text.install(one.version)}
           </Button>
         ))}
-        <FileButton text={text.bring} label={text.file} accept=".zip" disabled={bring.isPending} onFile={(file) => bring.mutate(file)} />
+        <FileButton
+          text={text.bring}
+          label={text.file}
+          accept=".zip"
+          disabled={bring.isPending}
+          onFile={(file) => bring.mutate(file)}
+        />
       </span>
       <Trouble error={bring.error ?? here.error} />
-      {asked && !isVouchedFor(asked) && <FirmwareConfirm firmware={asked} maker={instrument.maker} onConfirmed={setAsked} onClose={() => setAsked(null)} />}
+      {asked && !isVouchedFor(asked) && (
+        <FirmwareConfirm
+          firmware={asked}
+          maker={instrument.maker}
+          onConfirmed={setAsked}
+          onClose={() => setAsked(null)}
+        />
+      )}
       {asked && isVouchedFor(asked) && (
         <Dialog title={text.title(asked.version)} open onClose={() => setAsked(null)}>
-          <p className="mb-3">{asked.signedBy ? text.signed(asked.signedBy) : text.confirmed(asked.confirmedBy, asked.keptBy)}</p>
+          <p className="mb-3">
+            {asked.signedBy ? text.signed(asked.signedBy) : text.confirmed(asked.confirmedBy, asked.keptBy)}
+          </p>
           <p className="mb-3">{text.warning(minutes(Math.ceil(asked.seconds / 60) + 1))}</p>
           <Trouble error={install.error} />
           <span className="flex gap-4">

@@ -8,7 +8,15 @@ import { words } from '../words/en'
 const text = words.instruments.inside
 
 /** What lies in one file of an instrument, before it is taken. */
-export function InsideDialog({ instrumentId, file, onClose }: { instrumentId: string; file: string; onClose: () => void }) {
+export function InsideDialog({
+  instrumentId,
+  file,
+  onClose,
+}: {
+  instrumentId: string
+  file: string
+  onClose: () => void
+}) {
   const inside = useQuery(queries.inside(instrumentId, file))
   return (
     <Dialog title={inside.data?.walk || text.title(file.replace(/^.*\//, ''))} open wide onClose={onClose}>
@@ -34,7 +42,9 @@ export function InsideDialog({ instrumentId, file, onClose }: { instrumentId: st
                 <td>{reading.place || '–'}</td>
                 <td className="num">{reading.value === null ? '–' : `${number(reading.value)} ${reading.unit}`}</td>
                 <td>{reading.note}</td>
-                <td className={reading.isStored ? 'text-ink2' : 'font-semibold'}>{reading.isStored ? text.stored : text.fresh}</td>
+                <td className={reading.isStored ? 'text-ink2' : 'font-semibold'}>
+                  {reading.isStored ? text.stored : text.fresh}
+                </td>
               </tr>
             ))}
           </tbody>

@@ -50,11 +50,28 @@ export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
   const [loading, setLoading] = useState(toLoad !== undefined)
   const job = useJob(started ?? (running.data?.job as JobView | null | undefined) ?? null, () => {
     setChosen(new Set())
-    void refresh(client, 'connection', 'originals', 'visits', 'outline', 'sheet', 'trend', 'today', 'running-job', 'fit', 'visit', 'routes', 'setups', 'instruments', 'presence')
+    void refresh(
+      client,
+      'connection',
+      'originals',
+      'visits',
+      'outline',
+      'sheet',
+      'trend',
+      'today',
+      'running-job',
+      'fit',
+      'visit',
+      'routes',
+      'setups',
+      'instruments',
+      'presence',
+    )
   })
   const path = { params: { path: { id: instrument.id } } }
   const readBack = useMutation({
-    mutationFn: (files: string[]) => data(api.POST('/api/instruments/{id}/read-back', { ...path, body: { files, correctClock } })),
+    mutationFn: (files: string[]) =>
+      data(api.POST('/api/instruments/{id}/read-back', { ...path, body: { files, correctClock } })),
     onSuccess: setStarted,
   })
   const load = useMutation({
@@ -77,7 +94,13 @@ export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
   const stored = files.filter((file) => file.state === 'STORED').map((file) => file.name)
   const clear = useMutation({
     mutationFn: () => data(api.POST('/api/instruments/{id}/clear', { ...path, body: { files: stored } })),
-    onSuccess: (cleared) => say([words.instruments.cleared(cleared.files), ...cleared.stays.map((one) => words.instruments.stays(one.name, one.why))].join(' ')),
+    onSuccess: (cleared) =>
+      say(
+        [
+          words.instruments.cleared(cleared.files),
+          ...cleared.stays.map((one) => words.instruments.stays(one.name, one.why)),
+        ].join(' '),
+      ),
     onSettled: () => void client.invalidateQueries({ queryKey: ['connection', instrument.id] }),
   })
   const busy = job?.state === 'RUNNING' || readBack.isPending || load.isPending
@@ -91,7 +114,9 @@ export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
       say={
         <span className={broken || connection.data ? 'font-semibold' : ''}>
           {broken
-            ? broken === 'FAILED' ? words.instruments.interrupted : words.instruments.stopped
+            ? broken === 'FAILED'
+              ? words.instruments.interrupted
+              : words.instruments.stopped
             : connection.error
               ? words.instruments.notReached(nameOf(instrument))
               : connection.data
@@ -101,10 +126,18 @@ export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
       }
       actions={
         <>
-          <Button kind={fresh.length === 0 && chosen.size === 0 ? 'main' : 'second'} disabled={busy || !connection.data} onClick={() => setLoading(true)}>
+          <Button
+            kind={fresh.length === 0 && chosen.size === 0 ? 'main' : 'second'}
+            disabled={busy || !connection.data}
+            onClick={() => setLoading(true)}
+          >
             {words.instruments.load}
           </Button>
-          <Button kind={fresh.length === 0 && chosen.size === 0 ? 'second' : 'main'} disabled={busy || (fresh.length === 0 && chosen.size === 0)} onClick={take}>
+          <Button
+            kind={fresh.length === 0 && chosen.size === 0 ? 'second' : 'main'}
+            disabled={busy || (fresh.length === 0 && chosen.size === 0)}
+            onClick={take}
+          >
             {chosen.size > 0 ? words.instruments.readBackChosen(chosen.size) : words.instruments.readBack}
           </Button>
         </>
@@ -118,25 +151,44 @@ export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
             <div>
               <h2 className="text-[19px] leading-6 font-semibold">{line?.name ?? instrument.maker}</h2>
               <div className="text-ink2">
-                {numberOf(instrument)}, {line ? `${words.instruments.connection.kinds[line.reach.kind]}: ${line.said}` : words.instruments.fromFile}{' '}
+                {numberOf(instrument)},{' '}
+                {line
+                  ? `${words.instruments.connection.kinds[line.reach.kind]}: ${line.said}`
+                  : words.instruments.fromFile}{' '}
                 {line && may.edit && <ConnectionActs line={line} />}
               </div>
             </div>
           </header>
-          <Trouble error={(broken ? null : connection.error) ?? readBack.error ?? load.error ?? setClock.error ?? clear.error} />
-          {connection.error && !broken && <Button onClick={() => void connection.refetch()}>{words.instruments.look}</Button>}
+          <Trouble
+            error={(broken ? null : connection.error) ?? readBack.error ?? load.error ?? setClock.error ?? clear.error}
+          />
+          {connection.error && !broken && (
+            <Button onClick={() => void connection.refetch()}>{words.instruments.look}</Button>
+          )}
           {connection.data && (
             <>
               <InstrumentFacts
                 connection={connection.data}
                 onSetClock={() => setClock.mutate()}
-                firmware={<FirmwareFact instrument={instrument} busy={busy || !may.edit} onDrive={line?.reach.kind === 'FOLDER'} onJob={setStarted} />}
+                firmware={
+                  <FirmwareFact
+                    instrument={instrument}
+                    busy={busy || !may.edit}
+                    onDrive={line?.reach.kind === 'FOLDER'}
+                    onJob={setStarted}
+                  />
+                }
               />
               <MemoryBar connection={connection.data} />
               <MemoryList instrumentId={instrument.id} files={files} chosen={chosen} onChoose={setChosen} />
               {connection.data.clockIsWrong && fresh.length > 0 && (
                 <label className="mt-2 flex items-center gap-2">
-                  <input type="checkbox" className="h-4 w-4 accent-plum" checked={correctClock} onChange={(event) => setCorrectClock(event.target.checked)} />
+                  <input
+                    type="checkbox"
+                    className="h-4 w-4 accent-plum"
+                    checked={correctClock}
+                    onChange={(event) => setCorrectClock(event.target.checked)}
+                  />
                   {words.instruments.correctClock(span(clock), clock > 0)}
                 </label>
               )}
@@ -150,7 +202,11 @@ export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
           )}
           <div className="mt-3 flex gap-5">
             {instrument.options.includes('live') && (
-              <Link to="/live" search={{ instrument: instrument.id }} className="font-semibold text-plum hover:underline">
+              <Link
+                to="/live"
+                search={{ instrument: instrument.id }}
+                className="font-semibold text-plum hover:underline"
+              >
                 {words.live.open}
               </Link>
             )}
@@ -158,13 +214,24 @@ export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
             <Button disabled={connection.isFetching} onClick={() => void connection.refetch()}>
               {words.instruments.look}
             </Button>
-            <Button disabled={busy || stored.length === 0} title={stored.length === 0 ? words.instruments.nothingStored : undefined} onClick={() => clear.mutate()}>
+            <Button
+              disabled={busy || stored.length === 0}
+              title={stored.length === 0 ? words.instruments.nothingStored : undefined}
+              onClick={() => clear.mutate()}
+            >
               {words.instruments.clear}
             </Button>
           </div>
           <CalibrationRecord instrument={instrument} mayEdit={may.edit} />
           <Originals instrumentId={instrument.id} onJob={setStarted} />
-          {loading && <LoadDialog instrument={instrument} first={toLoad} onClose={() => setLoading(false)} onLoad={(what, accepted) => load.mutate({ what, accepted })} />}
+          {loading && (
+            <LoadDialog
+              instrument={instrument}
+              first={toLoad}
+              onClose={() => setLoading(false)}
+              onLoad={(what, accepted) => load.mutate({ what, accepted })}
+            />
+          )}
         </div>
       </div>
     </Page>

@@ -51,8 +51,22 @@ export function InstrumentsView() {
       <InstrumentDesk
         key={chosen.id}
         instrument={chosen}
-        toLoad={search.load ? { kind: 'route', id: search.load } : search.setup ? { kind: 'setup', id: search.setup } : undefined}
-        shelf={<Shelf list={list} chosenId={chosen.id} onChoose={show} onAdd={() => setAdding('typed')} onCandidate={setAdding} />}
+        toLoad={
+          search.load
+            ? { kind: 'route', id: search.load }
+            : search.setup
+              ? { kind: 'setup', id: search.setup }
+              : undefined
+        }
+        shelf={
+          <Shelf
+            list={list}
+            chosenId={chosen.id}
+            onChoose={show}
+            onAdd={() => setAdding('typed')}
+            onCandidate={setAdding}
+          />
+        }
       />
       {add}
     </>

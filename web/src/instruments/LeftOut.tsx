@@ -24,7 +24,8 @@ export function LeftOut({ original, onTakeAgain }: { original: OriginalLine; onT
           </li>
         ))}
       </ul>
-      {mayEdit && original.unknownUnits.map((written) => <UnitMeaning key={written} written={written} onSaid={onTakeAgain} />)}
+      {mayEdit &&
+        original.unknownUnits.map((written) => <UnitMeaning key={written} written={written} onSaid={onTakeAgain} />)}
     </div>
   )
 }
@@ -47,7 +48,12 @@ function UnitMeaning({ written, onSaid }: { written: string; onSaid: () => void 
     >
       <label className="flex flex-col text-[12px] text-ink2">
         {text.means(written)}
-        <select className="field text-[14px]" value={symbol} onChange={(event) => setSymbol(event.target.value)} required>
+        <select
+          className="field text-[14px]"
+          value={symbol}
+          onChange={(event) => setSymbol(event.target.value)}
+          required
+        >
           <option value="">{text.choose}</option>
           {(spellings.data?.symbols ?? []).map((one) => (
             <option key={one} value={one}>

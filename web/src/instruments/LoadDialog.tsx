@@ -35,12 +35,20 @@ export function LoadDialog({ instrument, first, onClose, onLoad }: Props) {
   const routes = useQuery(queries.routes())
   const setups = useQuery({ ...queries.setups(), select: (all) => all.filter((setup) => setup.isLoadable) })
   const [picked, setPicked] = useState(first)
-  const usual: Loadable | undefined = routes.data?.[0] ? { kind: 'route', id: routes.data[0].id } : setups.data?.[0] && { kind: 'setup', id: setups.data[0].id }
+  const usual: Loadable | undefined = routes.data?.[0]
+    ? { kind: 'route', id: routes.data[0].id }
+    : setups.data?.[0] && { kind: 'setup', id: setups.data[0].id }
   const chosen = picked ?? usual
   const isNothing = routes.data?.length === 0 && setups.data?.length === 0
   const choice = (what: Loadable, name: string, needs: string) => (
     <label key={what.id} className="flex cursor-pointer items-center gap-2 border-b border-rule py-1.5">
-      <input type="radio" name="loadable" className="accent-plum" checked={chosen?.id === what.id} onChange={() => setPicked(what)} />
+      <input
+        type="radio"
+        name="loadable"
+        className="accent-plum"
+        checked={chosen?.id === what.id}
+        onChange={() => setPicked(what)}
+      />
       <span className="flex-1 font-semibold">{name}</span>
       <span className="text-right text-ink2">{needs}</span>
     </label>
@@ -57,17 +65,35 @@ export function LoadDialog({ instrument, first, onClose, onLoad }: Props) {
       )}
       <div role="radiogroup" aria-label={words.instruments.loadWhich} className="mb-4 max-h-[26vh] overflow-auto">
         {routes.data?.map((route) =>
-          choice({ kind: 'route', id: route.id }, route.name, `${words.routes.stops(route.stops.length)}, ${minutes(route.minutes)}, ${bytes(route.memoryBytes)}`),
+          choice(
+            { kind: 'route', id: route.id },
+            route.name,
+            `${words.routes.stops(route.stops.length)}, ${minutes(route.minutes)}, ${bytes(route.memoryBytes)}`,
+          ),
         )}
         {setups.data?.map((setup) => choice({ kind: 'setup', id: setup.id }, setup.name, setup.says))}
       </div>
-      {chosen ? <Gate key={chosen.id} instrument={instrument} chosen={chosen} onClose={onClose} onLoad={onLoad} /> : <Button onClick={onClose}>{words.common.cancel}</Button>}
+      {chosen ? (
+        <Gate key={chosen.id} instrument={instrument} chosen={chosen} onClose={onClose} onLoad={onLoad} />
+      ) : (
+        <Button onClick={onClose}>{words.common.cancel}</Button>
+      )}
     </Dialog>
   )
 }
 
 /** What one choice meets at the gate. */
-function Gate({ instrument, chosen, onClose, onLoad }: { instrument: InstrumentView; chosen: Loadable; onClose: () => void; onLoad: Props['onLoad'] }) {
+function Gate({
+  instrument,
+  chosen,
+  onClose,
+  onLoad,
+}: {
+  instrument: InstrumentView
+  chosen: Loadable
+  onClose: () => void
+  onLoad: Props['onLoad']
+}) {
   const client = useQueryClient()
   const gate = useQuery(queries.loadGate(instrument.id, chosen))
   const [accepted, setAccepted] = useState<ReadonlySet<GateItem['kind']>>(new Set())
@@ -86,13 +112,30 @@ function Gate({ instrument, chosen, onClose, onLoad }: { instrument: InstrumentV
   }
   return (
     <section aria-label={text.label} aria-live="polite">
-      <p className="mb-2 font-semibold">{gate.isPending ? words.instruments.looking : gate.data ? text.say(open.map((item) => text.kinds[item.kind].toLowerCase())) : ''}</p>
+      <p className="mb-2 font-semibold">
+        {gate.isPending
+          ? words.instruments.looking
+          : gate.data
+            ? text.say(open.map((item) => text.kinds[item.kind].toLowerCase()))
+            : ''}
+      </p>
       <Trouble error={gate.error ?? setClock.error} />
       {gate.error && <Button onClick={() => void gate.refetch()}>{words.common.tryAgain}</Button>}
-      {gate.data && <LoadGate items={items} accepted={accepted} onAccept={accept} onSetClock={isBusy ? undefined : () => setClock.mutate()} />}
+      {gate.data && (
+        <LoadGate
+          items={items}
+          accepted={accepted}
+          onAccept={accept}
+          onSetClock={isBusy ? undefined : () => setClock.mutate()}
+        />
+      )}
       {job && <JobPanel job={job} onTryAgain={() => setClock.mutate()} />}
       <div className="mt-3 flex gap-4">
-        <Button kind="main" disabled={!gate.data || open.length > 0 || isBusy} onClick={() => onLoad(chosen, [...accepted])}>
+        <Button
+          kind="main"
+          disabled={!gate.data || open.length > 0 || isBusy}
+          onClick={() => onLoad(chosen, [...accepted])}
+        >
           {words.routes.load}
         </Button>
         <Button onClick={onClose}>{words.common.cancel}</Button>

@@ -5,7 +5,8 @@ import { words } from '../words/en'
 const text = words.instruments.gate
 
 /** Whether nothing is loaded over it yet. */
-export const isOpen = (item: GateItem, accepted: ReadonlySet<GateItem['kind']>) => item.state === 'STOP' || ((item.state === 'RESOLVE' || item.state === 'DECIDE') && !accepted.has(item.kind))
+export const isOpen = (item: GateItem, accepted: ReadonlySet<GateItem['kind']>) =>
+  item.state === 'STOP' || ((item.state === 'RESOLVE' || item.state === 'DECIDE') && !accepted.has(item.kind))
 
 interface Props {
   items: GateItem[]
@@ -34,7 +35,8 @@ export function LoadGate({ items, accepted, onAccept, onSetClock }: Props) {
           return (
             <tr key={item.kind} className="align-top">
               <td className={`whitespace-nowrap ${open ? 'font-semibold' : ''}`}>
-                <GateMark state={isAccepted ? 'NOTE' : item.state} /> {isAccepted ? text.accepted : text.states[item.state]}
+                <GateMark state={isAccepted ? 'NOTE' : item.state} />{' '}
+                {isAccepted ? text.accepted : text.states[item.state]}
               </td>
               <td className="whitespace-nowrap">{text.kinds[item.kind]}</td>
               <td className={`whitespace-nowrap ${open ? 'font-semibold' : ''}`}>{item.found}</td>
@@ -47,7 +49,11 @@ export function LoadGate({ items, accepted, onAccept, onSetClock }: Props) {
                     </Button>
                   )}
                   {(item.state === 'RESOLVE' || item.state === 'DECIDE') && (
-                    <Button aria-pressed={isAccepted} aria-label={text.acceptOf(text.kinds[item.kind])} onClick={() => onAccept(item.kind, !isAccepted)}>
+                    <Button
+                      aria-pressed={isAccepted}
+                      aria-label={text.acceptOf(text.kinds[item.kind])}
+                      onClick={() => onAccept(item.kind, !isAccepted)}
+                    >
                       {isAccepted ? words.common.undo : text.accept}
                     </Button>
                   )}
@@ -66,7 +72,17 @@ function GateMark({ state }: { state: GateItem['state'] }) {
   return (
     <svg aria-hidden="true" width="14" height="14" viewBox="0 0 14 14" className="mr-1 inline-block">
       {state === 'READY' && <path d="M2 7.5 5.5 11 12 3" fill="none" stroke="currentColor" strokeWidth="1.8" />}
-      {state !== 'READY' && <rect x="1" y="1" width="12" height="12" fill={state === 'STOP' || state === 'RESOLVE' ? 'currentColor' : 'none'} stroke="currentColor" strokeWidth="1.4" />}
+      {state !== 'READY' && (
+        <rect
+          x="1"
+          y="1"
+          width="12"
+          height="12"
+          fill={state === 'STOP' || state === 'RESOLVE' ? 'currentColor' : 'none'}
+          stroke="currentColor"
+          strokeWidth="1.4"
+        />
+      )}
       {state === 'STOP' && <path d="M4 4 10 10M10 4 4 10" className="stroke-paper" strokeWidth="1.8" />}
       {state === 'RESOLVE' && <path d="M4 7h6" className="stroke-paper" strokeWidth="1.8" />}
       {state === 'DECIDE' && <path d="M1 1h12v6H1z" fill="currentColor" />}

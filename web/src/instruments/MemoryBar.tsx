@@ -13,7 +13,12 @@ const fills: { states: MemoryLine['state'][]; name: string; look: string }[] = [
 export function MemoryBar({ connection }: { connection: ConnectionView }) {
   const capacity = connection.usedBytes + connection.freeBytes
   const parts = fills
-    .map((fill) => ({ ...fill, size: connection.files.filter((file) => fill.states.includes(file.state)).reduce((sum, file) => sum + file.bytes, 0) }))
+    .map((fill) => ({
+      ...fill,
+      size: connection.files
+        .filter((file) => fill.states.includes(file.state))
+        .reduce((sum, file) => sum + file.bytes, 0),
+    }))
     .filter((part) => part.size > 0)
   return (
     <section className="mb-3" aria-label={words.instruments.memory}>
@@ -23,7 +28,11 @@ export function MemoryBar({ connection }: { connection: ConnectionView }) {
       </div>
       <div className="flex h-3.5 border border-rule2 bg-sheet">
         {parts.map((part) => (
-          <div key={part.name} className={part.look} style={{ width: `${Math.max(0.4, (100 * part.size) / capacity)}%` }} />
+          <div
+            key={part.name}
+            className={part.look}
+            style={{ width: `${Math.max(0.4, (100 * part.size) / capacity)}%` }}
+          />
         ))}
       </div>
       <div className="mt-1 flex gap-5 text-[12px] text-ink2">

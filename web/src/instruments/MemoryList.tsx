@@ -49,7 +49,13 @@ export function MemoryList({ instrumentId, files, chosen, onChoose }: Props) {
                 </th>
               </tr>
               {group.map((file) => (
-                <FileRow key={file.name} file={file} chosen={chosen.has(file.name)} onToggle={(on) => toggle(file.name, on)} onLook={() => setInside(file.name)} />
+                <FileRow
+                  key={file.name}
+                  file={file}
+                  chosen={chosen.has(file.name)}
+                  onToggle={(on) => toggle(file.name, on)}
+                  onLook={() => setInside(file.name)}
+                />
               ))}
             </tbody>
           )
@@ -60,13 +66,29 @@ export function MemoryList({ instrumentId, files, chosen, onChoose }: Props) {
   )
 }
 
-function FileRow({ file, chosen, onToggle, onLook }: { file: MemoryLine; chosen: boolean; onToggle: (on: boolean) => void; onLook: () => void }) {
+function FileRow({
+  file,
+  chosen,
+  onToggle,
+  onLook,
+}: {
+  file: MemoryLine
+  chosen: boolean
+  onToggle: (on: boolean) => void
+  onLook: () => void
+}) {
   const loaded = file.state === 'LOADED'
   return (
     <tr>
       <td>
         {!loaded && (
-          <input type="checkbox" aria-label={file.name} className="h-4 w-4 accent-plum" checked={chosen} onChange={(event) => onToggle(event.target.checked)} />
+          <input
+            type="checkbox"
+            aria-label={file.name}
+            className="h-4 w-4 accent-plum"
+            checked={chosen}
+            onChange={(event) => onToggle(event.target.checked)}
+          />
         )}
       </td>
       <td>

@@ -13,7 +13,10 @@ import { LeftOut } from './LeftOut'
 /** Every file that was ever read back, kept as the instrument gave it. */
 export function Originals({ instrumentId, onJob }: { instrumentId: string; onJob: (job: JobView) => void }) {
   const mayEdit = useMay().edit
-  const takeAgain = useMutation({ mutationFn: (id: string) => data(api.POST('/api/originals/{id}/take', { params: { path: { id } } })), onSuccess: onJob })
+  const takeAgain = useMutation({
+    mutationFn: (id: string) => data(api.POST('/api/originals/{id}/take', { params: { path: { id } } })),
+    onSuccess: onJob,
+  })
   const originals = useQuery(queries.originals(instrumentId))
   const list = originals.data ?? []
   return (
@@ -27,34 +30,38 @@ export function Originals({ instrumentId, onJob }: { instrumentId: string; onJob
         <tbody>
           {list.map((original) => (
             <Fragment key={original.id}>
-            <tr>
-              <td>{dayAndTime(original.readBackAt)}</td>
-              <td>{original.fileName.replace(/^.*\//, '')}</td>
-              <td className="num text-ink2">{bytes(original.size)}</td>
-              <td className="text-ink2">
-                {original.newReadings} new, {original.knownReadings} known
-              </td>
-              <td className="font-mono text-[11px] text-ink3" title={original.sha256}>
-                {original.sha256.slice(0, 12)}…
-              </td>
-              <td className="num whitespace-nowrap">
-                <a className="mr-4 font-semibold text-plum hover:underline" href={`/api/originals/${original.id}/file`} download>
-                  {words.instruments.saveOriginal}
-                </a>
-                {mayEdit && (
-                  <Button disabled={takeAgain.isPending} onClick={() => takeAgain.mutate(original.id)}>
-                    {words.instruments.takeAgain}
-                  </Button>
-                )}
-              </td>
-            </tr>
-            {original.leftOut.length > 0 && (
               <tr>
-                <td colSpan={6}>
-                  <LeftOut original={original} onTakeAgain={() => takeAgain.mutate(original.id)} />
+                <td>{dayAndTime(original.readBackAt)}</td>
+                <td>{original.fileName.replace(/^.*\//, '')}</td>
+                <td className="num text-ink2">{bytes(original.size)}</td>
+                <td className="text-ink2">
+                  {original.newReadings} new, {original.knownReadings} known
+                </td>
+                <td className="font-mono text-[11px] text-ink3" title={original.sha256}>
+                  {original.sha256.slice(0, 12)}…
+                </td>
+                <td className="num whitespace-nowrap">
+                  <a
+                    className="mr-4 font-semibold text-plum hover:underline"
+                    href={`/api/originals/${original.id}/file`}
+                    download
+                  >
+                    {words.instruments.saveOriginal}
+                  </a>
+                  {mayEdit && (
+                    <Button disabled={takeAgain.isPending} onClick={() => takeAgain.mutate(original.id)}>
+                      {words.instruments.takeAgain}
+                    </Button>
+                  )}
                 </td>
               </tr>
-            )}
+              {original.leftOut.length > 0 && (
+                <tr>
+                  <td colSpan={6}>
+                    <LeftOut original={original} onTakeAgain={() => takeAgain.mutate(original.id)} />
+                  </td>
+                </tr>
+              )}
             </Fragment>
           ))}
         </tbody>

@@ -43,7 +43,15 @@ export function Papers({ query, keep }: Props) {
           </li>
         ))}
       </ul>
-      {keep && <FileButton text={text.keep} label={text.file} accept=".pdf,.png,.jpg,.jpeg" disabled={keeping.isPending} onFile={(file) => keeping.mutate(file)} />}
+      {keep && (
+        <FileButton
+          text={text.keep}
+          label={text.file}
+          accept=".pdf,.png,.jpg,.jpeg"
+          disabled={keeping.isPending}
+          onFile={(file) => keeping.mutate(file)}
+        />
+      )}
     </section>
   )
 }

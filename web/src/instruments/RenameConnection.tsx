@@ -40,7 +40,13 @@ function NameDialog({ line, onClose }: { line: ConnectionLine; onClose: () => vo
           rename.mutate()
         }}
       >
-        <input aria-label={text.rename} autoFocus className="field min-w-0 flex-1" value={name} onChange={(event) => setName(event.target.value)} />
+        <input
+          aria-label={text.rename}
+          autoFocus
+          className="field min-w-0 flex-1"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+        />
         <Button kind="main" type="submit" disabled={!name.trim() || name === line.name || rename.isPending}>
           {words.common.save}
         </Button>

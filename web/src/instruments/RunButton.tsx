@@ -9,7 +9,8 @@ import { words } from '../words/en'
 export function RunButton({ instrumentId, isRunning }: { instrumentId: string; isRunning: boolean | null }) {
   const client = useQueryClient()
   const turn = useMutation({
-    mutationFn: (begin: boolean) => data(api.POST('/api/instruments/{id}/run', { params: { path: { id: instrumentId } }, body: { begin } })),
+    mutationFn: (begin: boolean) =>
+      data(api.POST('/api/instruments/{id}/run', { params: { path: { id: instrumentId } }, body: { begin } })),
     onSettled: () => refresh(client, 'connection'),
   })
   if (isRunning === null) return null

@@ -40,7 +40,8 @@ export function SensorDialog({ sensor, onClose }: { sensor: SensorView | undefin
   /** Blank is nothing said; anything else that is no number is told rather than dropped. */
   const numberIn = (key: 'rangeLow' | 'rangeHigh' | 'calibrationMonths', label: string) => {
     const value = typedNumber(form[key])
-    if (form[key].trim() !== '' && (value === null || (key === 'calibrationMonths' && !Number.isInteger(value)))) throw new Error(text.noNumber(label, form[key]))
+    if (form[key].trim() !== '' && (value === null || (key === 'calibrationMonths' && !Number.isInteger(value))))
+      throw new Error(text.noNumber(label, form[key]))
     return value
   }
   const save = useMutation({
@@ -88,7 +89,12 @@ export function SensorDialog({ sensor, onClose }: { sensor: SensorView | undefin
         <Line label={text.tag}>{field('tag', text.tag, 'w-40 font-mono')}</Line>
         {techniques.length > 1 && (
           <Line label={text.technique}>
-            <select aria-label={text.technique} className="field w-40" value={technique?.id ?? ''} onChange={(event) => setForm({ ...form, technique: event.target.value })}>
+            <select
+              aria-label={text.technique}
+              className="field w-40"
+              value={technique?.id ?? ''}
+              onChange={(event) => setForm({ ...form, technique: event.target.value })}
+            >
               {techniques.map((one) => (
                 <option key={one.id} value={one.id}>
                   {one.name}
@@ -99,10 +105,12 @@ export function SensorDialog({ sensor, onClose }: { sensor: SensorView | undefin
         )}
         <Line label={text.serial}>{field('serial', text.serial, 'w-40')}</Line>
         <Line label={text.sensitivity}>
-          {field('sensitivity', text.sensitivity, 'w-24 text-right')} <span className="text-ink2">{technique?.sensitivityUnit}</span>
+          {field('sensitivity', text.sensitivity, 'w-24 text-right')}{' '}
+          <span className="text-ink2">{technique?.sensitivityUnit}</span>
         </Line>
         <Line label={text.range}>
-          {field('rangeLow', `${text.range} 1`, 'w-24 text-right')} <span className="text-ink2">{text.to}</span> {field('rangeHigh', `${text.range} 2`, 'w-24 text-right')}{' '}
+          {field('rangeLow', `${text.range} 1`, 'w-24 text-right')} <span className="text-ink2">{text.to}</span>{' '}
+          {field('rangeHigh', `${text.range} 2`, 'w-24 text-right')}{' '}
           <span className="text-ink2">{technique?.sensorUnit}</span>
         </Line>
         <Line label={text.calibrated}>{field('calibratedOn', text.calibrated, 'w-40', 'date')}</Line>
@@ -110,7 +118,12 @@ export function SensorDialog({ sensor, onClose }: { sensor: SensorView | undefin
           {field('calibrationMonths', text.every, 'w-24 text-right')} <span className="text-ink2">{text.months}</span>
         </Line>
         <Line label={text.with}>
-          <select aria-label={text.with} className="field w-56" value={form.instrumentId} onChange={(event) => setForm({ ...form, instrumentId: event.target.value })}>
+          <select
+            aria-label={text.with}
+            className="field w-56"
+            value={form.instrumentId}
+            onChange={(event) => setForm({ ...form, instrumentId: event.target.value })}
+          >
             <option value="">{text.anyInstrument}</option>
             {instruments.data?.map((one) => (
               <option key={one.id} value={one.id}>
@@ -121,7 +134,12 @@ export function SensorDialog({ sensor, onClose }: { sensor: SensorView | undefin
         </Line>
         {sensor && (
           <label className="mb-2 flex cursor-pointer items-center gap-2">
-            <input type="checkbox" className="h-4 w-4 accent-plum" checked={retired} onChange={(event) => setRetired(event.target.checked)} />
+            <input
+              type="checkbox"
+              className="h-4 w-4 accent-plum"
+              checked={retired}
+              onChange={(event) => setRetired(event.target.checked)}
+            />
             {text.retired}
           </label>
         )}
@@ -133,12 +151,18 @@ export function SensorDialog({ sensor, onClose }: { sensor: SensorView | undefin
         {sensor && (
           <Papers
             query={queries.sensorPapers(sensor.id)}
-            keep={(file) => data(api.POST('/api/sensors/{id}/papers', { params: { path: { id: sensor.id } }, ...asForm(file) }))}
+            keep={(file) =>
+              data(api.POST('/api/sensors/{id}/papers', { params: { path: { id: sensor.id } }, ...asForm(file) }))
+            }
           />
         )}
         <Trouble error={save.error} />
         <div className="mt-3 flex gap-4">
-          <Button kind="main" type="submit" disabled={save.isPending || !form.tag.trim() || typedNumber(form.sensitivity) === null}>
+          <Button
+            kind="main"
+            type="submit"
+            disabled={save.isPending || !form.tag.trim() || typedNumber(form.sensitivity) === null}
+          >
             {words.common.save}
           </Button>
           <Button onClick={onClose}>{words.common.cancel}</Button>

@@ -52,5 +52,7 @@ export function SensorShelf() {
 function stateOf(sensor: SensorView): string {
   if (sensor.retired) return text.isRetired
   if (!sensor.dueOn) return sensor.calibratedOn ? `${text.calibrated} ${day(sensor.calibratedOn)}` : text.uncalibrated
-  return sensor.dueOn < new Date().toISOString().slice(0, 10) ? `${text.due} ${day(sensor.dueOn)}` : text.until(day(sensor.dueOn))
+  return sensor.dueOn < new Date().toISOString().slice(0, 10)
+    ? `${text.due} ${day(sensor.dueOn)}`
+    : text.until(day(sensor.dueOn))
 }

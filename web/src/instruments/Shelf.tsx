@@ -27,7 +27,10 @@ const text = words.instruments
 export function Shelf({ list, chosenId, onChoose, onAdd, onCandidate }: Props) {
   const presence = usePresence()
   return (
-    <nav aria-label={words.rooms.instruments} className="w-[236px] shrink-0 overflow-auto max-lg:max-h-40 max-lg:w-full border-r border-rule2 bg-paper2">
+    <nav
+      aria-label={words.rooms.instruments}
+      className="w-[236px] shrink-0 overflow-auto max-lg:max-h-40 max-lg:w-full border-r border-rule2 bg-paper2"
+    >
       {list.map((instrument) => (
         <button
           key={instrument.id}
@@ -37,7 +40,8 @@ export function Shelf({ list, chosenId, onChoose, onAdd, onCandidate }: Props) {
           className={`block w-full cursor-pointer border-b border-l-[3px] border-b-rule2 px-3 py-2 text-left ${instrument.id === chosenId ? 'border-l-plum bg-wash' : 'border-l-transparent'}`}
         >
           <span className="mb-0.5 flex items-center gap-2">
-            <Tag text={instrument.model} /> <span className="truncate font-semibold">{presence.of(instrument.id)?.name ?? instrument.maker}</span>
+            <Tag text={instrument.model} />{' '}
+            <span className="truncate font-semibold">{presence.of(instrument.id)?.name ?? instrument.maker}</span>
           </span>
           <span className="flex justify-between text-ink2">
             <span>{numberOf(instrument)}</span>
@@ -83,13 +87,23 @@ function FindButton() {
       <Button disabled={find.isPending} onClick={() => find.mutate()}>
         {find.isPending ? text.connection.finding : text.connection.find}
       </Button>
-      {find.data && find.data.candidates.length === 0 && <span className="block text-ink3">{text.connection.foundNone}</span>}
+      {find.data && find.data.candidates.length === 0 && (
+        <span className="block text-ink3">{text.connection.foundNone}</span>
+      )}
       <Trouble error={find.error} />
     </p>
   )
 }
 
-function ShelfState({ instrument, line, isKnown }: { instrument: InstrumentView; line: ConnectionLine | undefined; isKnown: boolean }) {
+function ShelfState({
+  instrument,
+  line,
+  isKnown,
+}: {
+  instrument: InstrumentView
+  line: ConnectionLine | undefined
+  isKnown: boolean
+}) {
   if (!isKnown) return <span>…</span>
   if (!line) return <span>{`${text.seen} ${day(instrument.lastSeenAt)}`}</span>
   return (

@@ -22,7 +22,10 @@ export function TakeFile({ onTaken = () => undefined }: { onTaken?: (instrumentI
   const navigate = useNavigate()
   const [table, setTable] = useState<File | null>(null)
   const [started, setStarted] = useState<JobView | null>(null)
-  const job = useJob(started, () => void refresh(client, 'instruments', 'originals', 'visits', 'visit', 'outline', 'sheet', 'trend', 'today'))
+  const job = useJob(
+    started,
+    () => void refresh(client, 'instruments', 'originals', 'visits', 'visit', 'outline', 'sheet', 'trend', 'today'),
+  )
   const take = useMutation({
     mutationFn: (file: File) =>
       data(
@@ -44,7 +47,13 @@ export function TakeFile({ onTaken = () => undefined }: { onTaken?: (instrumentI
   if (!mayEdit) return null
   return (
     <span>
-      <FileButton text={words.instruments.takeFile} label={words.instruments.takeFileChoose} accept=".zip,.csv,.txt,.tsv" disabled={take.isPending} onFile={(file) => (/\.zip$/i.test(file.name) ? take.mutate(file) : setTable(file))} />
+      <FileButton
+        text={words.instruments.takeFile}
+        label={words.instruments.takeFileChoose}
+        accept=".zip,.csv,.txt,.tsv"
+        disabled={take.isPending}
+        onFile={(file) => (/\.zip$/i.test(file.name) ? take.mutate(file) : setTable(file))}
+      />
       {table && <ForeignDialog file={table} onTaken={openVisit} onClose={() => setTable(null)} />}
       <Dialog title={words.instruments.takeFileTitle} open={job !== null || take.error !== null} onClose={close}>
         <Trouble error={take.error} />

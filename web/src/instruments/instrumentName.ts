@@ -4,7 +4,8 @@ import { words } from '../words/en'
 type Named = Pick<InstrumentView, 'model' | 'serial' | 'knownBy'>
 
 /** What tells an instrument from others of its model. */
-export const numberOf = ({ serial, knownBy }: Omit<Named, 'model'>) => (serial ? `no. ${serial}` : words.instruments.noSerial(knownBy))
+export const numberOf = ({ serial, knownBy }: Omit<Named, 'model'>) =>
+  serial ? `no. ${serial}` : words.instruments.noSerial(knownBy)
 
 /** How an instrument is named in a sentence or a list. */
 export const nameOf = (instrument: Named) => `${instrument.model} ${numberOf(instrument)}`

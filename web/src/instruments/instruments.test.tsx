@@ -84,13 +84,26 @@ describe('a job', () => {
 describe('the facts', () => {
   const connection = (ahead: number): ConnectionView => ({
     instrument: {
-      id: 'i', maker: 'Fieldsim', model: 'VH-2', serial: '30417', knownBy: '', firmware: '2.4.1', options: ['vibration'],
-      calibratedOn: '2025-10-14', calibratedUntil: '2027-10-14', calibrationMonths: null, tellsCalibration: true, isByHand: false, lastSeenAt: '2026-11-23T09:00:00Z',
+      id: 'i',
+      maker: 'Fieldsim',
+      model: 'VH-2',
+      serial: '30417',
+      knownBy: '',
+      firmware: '2.4.1',
+      options: ['vibration'],
+      calibratedOn: '2025-10-14',
+      calibratedUntil: '2027-10-14',
+      calibrationMonths: null,
+      tellsCalibration: true,
+      isByHand: false,
+      lastSeenAt: '2026-11-23T09:00:00Z',
     },
     batteryPercent: 81,
     temperatureCelsius: 24.5,
     clockAheadSeconds: ahead,
-    availableOptions: [], isRunning: null, clockIsWrong: Math.abs(ahead) > 30,
+    availableOptions: [],
+    isRunning: null,
+    clockIsWrong: Math.abs(ahead) > 30,
     usedBytes: 0,
     freeBytes: 64_000_000,
     files: [],
@@ -111,7 +124,17 @@ describe('the facts', () => {
   })
 
   it('keeps a sensor open and says so where no number was typed', async () => {
-    answering('GET', '/api/plant/techniques', () => [{ id: 'vibration', name: 'Vibration', presets: [], settings: [], results: [], sensitivityUnit: 'mV/g', sensorUnit: 'g' }])
+    answering('GET', '/api/plant/techniques', () => [
+      {
+        id: 'vibration',
+        name: 'Vibration',
+        presets: [],
+        settings: [],
+        results: [],
+        sensitivityUnit: 'mV/g',
+        sensorUnit: 'g',
+      },
+    ])
     answering('GET', '/api/instruments', () => [])
     answering('PUT', '/api/sensors/x', () => undefined)
     const onClose = vi.fn()
@@ -128,15 +151,33 @@ describe('the facts', () => {
 
 describe('the gate before loading', () => {
   const vh2: InstrumentView = {
-    id: 'i', maker: 'Fieldsim', model: 'VH-2', serial: '30417', knownBy: '', firmware: '2.4.1', options: ['vibration'],
-    calibratedOn: '2025-10-14', calibratedUntil: '2027-10-14', calibrationMonths: null, tellsCalibration: true, isByHand: false, lastSeenAt: '2026-11-23T09:00:00Z',
+    id: 'i',
+    maker: 'Fieldsim',
+    model: 'VH-2',
+    serial: '30417',
+    knownBy: '',
+    firmware: '2.4.1',
+    options: ['vibration'],
+    calibratedOn: '2025-10-14',
+    calibratedUntil: '2027-10-14',
+    calibrationMonths: null,
+    tellsCalibration: true,
+    isByHand: false,
+    lastSeenAt: '2026-11-23T09:00:00Z',
   }
-  const clock: GateItem = { kind: 'CLOCK', state: 'RESOLVE', found: '2 h 0 min fast', meaning: 'Readings would be dated 2 h 0 min too late.' }
+  const clock: GateItem = {
+    kind: 'CLOCK',
+    state: 'RESOLVE',
+    found: '2 h 0 min fast',
+    meaning: 'Readings would be dated 2 h 0 min too late.',
+  }
   const battery: GateItem = { kind: 'BATTERY', state: 'DECIDE', found: '6 %', meaning: 'The walk takes about 18 min.' }
   const calibration: GateItem = { kind: 'CALIBRATION', state: 'READY', found: 'to 2027-10-14', meaning: '' }
 
   function loading(items: () => GateItem[]) {
-    answering('GET', '/api/routes', () => [{ id: 'r', name: 'Filling hall', stops: [{}, {}], minutes: 18, memoryBytes: 13_600_000 }])
+    answering('GET', '/api/routes', () => [
+      { id: 'r', name: 'Filling hall', stops: [{}, {}], minutes: 18, memoryBytes: 13_600_000 },
+    ])
     answering('GET', '/api/setups', () => [])
     answering('GET', '/api/instruments/i/load-gate', () => ({ items: items() }))
     const onLoad = vi.fn()
@@ -150,7 +191,11 @@ describe('the gate before loading', () => {
       isSet = true
       return undefined
     })
-    const onLoad = loading(() => (isSet ? [battery, calibration, { ...clock, state: 'READY', found: 'correct', meaning: '' }] : [clock, battery, calibration]))
+    const onLoad = loading(() =>
+      isSet
+        ? [battery, calibration, { ...clock, state: 'READY', found: 'correct', meaning: '' }]
+        : [clock, battery, calibration],
+    )
     expect(await screen.findByText('2 items are open before it can be loaded: clock, battery.')).toBeTruthy()
     const button = screen.getByRole('button', { name: words.routes.load }) as HTMLButtonElement
     expect(button.disabled).toBe(true)
@@ -163,9 +208,27 @@ describe('the gate before loading', () => {
   })
 
   it('reads back first what is dated by the wrong clock', async () => {
-    vi.stubGlobal('EventSource', class { addEventListener() {} close() {} })
-    answering('POST', '/api/instruments/i/clock', () => new Refusal(409, 'unread-readings', 'The clock was left as it is.'))
-    answering('POST', '/api/instruments/i/read-back-and-set-clock', () => ({ id: 'j', kind: 'read back', title: 'Reading back, then setting the clock', state: 'RUNNING', done: 0, total: 0, sentence: 'Connecting' }))
+    vi.stubGlobal(
+      'EventSource',
+      class {
+        addEventListener() {}
+        close() {}
+      },
+    )
+    answering(
+      'POST',
+      '/api/instruments/i/clock',
+      () => new Refusal(409, 'unread-readings', 'The clock was left as it is.'),
+    )
+    answering('POST', '/api/instruments/i/read-back-and-set-clock', () => ({
+      id: 'j',
+      kind: 'read back',
+      title: 'Reading back, then setting the clock',
+      state: 'RUNNING',
+      done: 0,
+      total: 0,
+      sentence: 'Connecting',
+    }))
     loading(() => [clock])
     fireEvent.click(await screen.findByText('Set clock'))
     expect(await screen.findByText('Reading back, then setting the clock')).toBeTruthy()
@@ -174,7 +237,10 @@ describe('the gate before loading', () => {
   })
 
   it('offers no way round what the instrument cannot take', async () => {
-    loading(() => [{ kind: 'FIT', state: 'STOP', found: 'it does not fit', meaning: 'It has no acceleration.' }, calibration])
+    loading(() => [
+      { kind: 'FIT', state: 'STOP', found: 'it does not fit', meaning: 'It has no acceleration.' },
+      calibration,
+    ])
     expect(await screen.findByText('It has no acceleration.')).toBeTruthy()
     expect(screen.queryByText('Load anyway')).toBeNull()
     expect((screen.getByRole('button', { name: words.routes.load }) as HTMLButtonElement).disabled).toBe(true)
@@ -183,21 +249,60 @@ describe('the gate before loading', () => {
 
 describe('a link that broke', () => {
   it('is told once, with what was kept and what to do', async () => {
-    vi.stubGlobal('EventSource', class { addEventListener() {} close() {} })
+    vi.stubGlobal(
+      'EventSource',
+      class {
+        addEventListener() {}
+        close() {}
+      },
+    )
     const vh2: InstrumentView = {
-      id: 'i', maker: 'Fieldsim', model: 'VH-2', serial: '30417', knownBy: '', firmware: '2.4.1', options: ['vibration'],
-      calibratedOn: '2025-10-14', calibratedUntil: '2027-10-14', calibrationMonths: null, tellsCalibration: true, isByHand: false, lastSeenAt: '2026-11-23T09:00:00Z',
+      id: 'i',
+      maker: 'Fieldsim',
+      model: 'VH-2',
+      serial: '30417',
+      knownBy: '',
+      firmware: '2.4.1',
+      options: ['vibration'],
+      calibratedOn: '2025-10-14',
+      calibratedUntil: '2027-10-14',
+      calibrationMonths: null,
+      tellsCalibration: true,
+      isByHand: false,
+      lastSeenAt: '2026-11-23T09:00:00Z',
     }
-    const broken: JobView = { id: 'j', kind: 'read back', title: 'Reading back', state: 'FAILED', done: 131_000, total: 262_000, sentence: 'The link broke. What arrived is kept.', subjectId: 'i' } as JobView
-    answering('GET', '/api/session', () => ({ id: 'm', name: 'me', displayName: 'Me', role: 'TECHNICIAN', active: true, version: 0 }))
-    answering('GET', '/api/instruments/i/connection', () => new Refusal(502, 'link.not-reachable', 'Nobody answers at 127.0.0.1 port 5025.'))
+    const broken: JobView = {
+      id: 'j',
+      kind: 'read back',
+      title: 'Reading back',
+      state: 'FAILED',
+      done: 131_000,
+      total: 262_000,
+      sentence: 'The link broke. What arrived is kept.',
+      subjectId: 'i',
+    } as JobView
+    answering('GET', '/api/session', () => ({
+      id: 'm',
+      name: 'me',
+      displayName: 'Me',
+      role: 'TECHNICIAN',
+      active: true,
+      version: 0,
+    }))
+    answering(
+      'GET',
+      '/api/instruments/i/connection',
+      () => new Refusal(502, 'link.not-reachable', 'Nobody answers at 127.0.0.1 port 5025.'),
+    )
     answering('GET', '/api/instruments/i/job', () => ({ job: broken }))
     answering('GET', '/api/connections', () => ({ connections: [], candidates: [], lines: [] }))
     answering('GET', '/api/instruments/i/originals', () => [])
     answering('GET', '/api/instruments/i/papers', () => [])
     answering('GET', '/api/unit-spellings', () => ({ said: [], units: [] }))
     show(<InstrumentDesk instrument={vh2} toLoad={undefined} shelf={null} />)
-    expect(await screen.findByText('Reading back was interrupted. What arrived is kept; the next try goes on from there.')).toBeTruthy()
+    expect(
+      await screen.findByText('Reading back was interrupted. What arrived is kept; the next try goes on from there.'),
+    ).toBeTruthy()
     expect(screen.getByText('Try again')).toBeTruthy()
     await waitFor(() => expect(asked.some((request) => request.path === '/api/instruments/i/connection')).toBe(true))
     expect(screen.queryByText(/Nobody answers/)).toBeNull()
@@ -208,19 +313,47 @@ describe('a link that broke', () => {
 
 describe('the shelf', () => {
   const vh2: InstrumentView = {
-    id: 'i', maker: 'Fieldsim', model: 'VH-2', serial: '30417', knownBy: '', firmware: '2.4.1', options: ['vibration'],
-    calibratedOn: '2025-10-14', calibratedUntil: '2027-10-14', calibrationMonths: null, tellsCalibration: true, isByHand: false, lastSeenAt: '2026-11-23T09:00:00Z',
+    id: 'i',
+    maker: 'Fieldsim',
+    model: 'VH-2',
+    serial: '30417',
+    knownBy: '',
+    firmware: '2.4.1',
+    options: ['vibration'],
+    calibratedOn: '2025-10-14',
+    calibratedUntil: '2027-10-14',
+    calibrationMonths: null,
+    tellsCalibration: true,
+    isByHand: false,
+    lastSeenAt: '2026-11-23T09:00:00Z',
   }
   const line = (state: ConnectionLine['state']): ConnectionLine => ({
-    id: 'c', name: 'Anna’s handheld', reach: { kind: 'NETWORK', place: '127.0.0.1', number: 5025 }, said: '127.0.0.1 port 5025', instrumentId: 'i', state, sentence: '',
+    id: 'c',
+    name: 'Anna’s handheld',
+    reach: { kind: 'NETWORK', place: '127.0.0.1', number: 5025 },
+    said: '127.0.0.1 port 5025',
+    instrumentId: 'i',
+    state,
+    sentence: '',
   })
 
   it('shows who is there by word, and who else answers', async () => {
-    const candidate = { reach: { kind: 'LINE' as const, place: '/dev/ttyUSB0', number: 115200 }, said: '/dev/ttyUSB0, 115200 baud', who: '', asksForPassCode: true }
-    answering('GET', '/api/connections', () => ({ connections: [line('CONNECTED')], candidates: [candidate], lines: [] }))
+    const candidate = {
+      reach: { kind: 'LINE' as const, place: '/dev/ttyUSB0', number: 115200 },
+      said: '/dev/ttyUSB0, 115200 baud',
+      who: '',
+      asksForPassCode: true,
+    }
+    answering('GET', '/api/connections', () => ({
+      connections: [line('CONNECTED')],
+      candidates: [candidate],
+      lines: [],
+    }))
     answering('GET', '/api/sensors', () => [])
     const onCandidate = vi.fn()
-    show(<Shelf list={[vh2]} chosenId="i" onChoose={() => undefined} onAdd={() => undefined} onCandidate={onCandidate} />)
+    show(
+      <Shelf list={[vh2]} chosenId="i" onChoose={() => undefined} onAdd={() => undefined} onCandidate={onCandidate} />,
+    )
     expect(await screen.findByText('connected')).toBeTruthy()
     expect(screen.getByText('Anna’s handheld')).toBeTruthy()
     expect(await screen.findByText('asks for its pass code')).toBeTruthy()
@@ -229,7 +362,11 @@ describe('the shelf', () => {
   })
 
   it('gives a connection another name, and says why it cannot', async () => {
-    answering('PATCH', '/api/connections/c', () => new Refusal(422, 'invalid', 'A connection has a name of up to 80 characters.'))
+    answering(
+      'PATCH',
+      '/api/connections/c',
+      () => new Refusal(422, 'invalid', 'A connection has a name of up to 80 characters.'),
+    )
     show(<RenameConnection line={line('CONNECTED')} />)
     fireEvent.click(await screen.findByText('Rename'))
     fireEvent.change(screen.getByRole('textbox', { name: 'Rename' }), { target: { value: 'Workshop handheld' } })
@@ -266,13 +403,32 @@ describe('the shelf', () => {
     fireEvent.change(screen.getByLabelText('Line of the server'), { target: { value: '/dev/ttyUSB0' } })
     fireEvent.click(screen.getByText('Connect'))
     await waitFor(() => expect(onAdded).toHaveBeenCalledWith('i'))
-    expect(changes()[0]?.body).toEqual({ name: '', kind: 'LINE', host: null, port: null, place: '/dev/ttyUSB0', baud: 115200, passCode: '4711' })
+    expect(changes()[0]?.body).toEqual({
+      name: '',
+      kind: 'LINE',
+      host: null,
+      port: null,
+      place: '/dev/ttyUSB0',
+      baud: 115200,
+      passCode: '4711',
+    })
   })
 })
 
 describe('firmware', () => {
   const vh2 = { id: 'i', maker: 'Fieldsim', model: 'VH-2', firmware: '2.4.1' } as InstrumentView
-  const kept = { id: 'f', model: 'VH-2', version: '2.5.0', seconds: 90, size: 1, sha256: 'ab12', keptAt: '2026-11-23T09:00:00Z', keptBy: 'x', signedBy: '', confirmedBy: '' }
+  const kept = {
+    id: 'f',
+    model: 'VH-2',
+    version: '2.5.0',
+    seconds: 90,
+    size: 1,
+    sha256: 'ab12',
+    keptAt: '2026-11-23T09:00:00Z',
+    keptBy: 'x',
+    signedBy: '',
+    confirmedBy: '',
+  }
 
   it('that is signed is installed only after its warning', async () => {
     answering('GET', '/api/firmware', () => [{ ...kept, signedBy: 'fieldsim' }])

@@ -11,15 +11,26 @@ afterEach(() => {
 })
 
 const original: OriginalLine = {
-  id: 'o', fileName: 'W1.zip', sha256: 'a'.repeat(64), size: 1, readBackAt: '2026-11-23T09:00:00Z', readBackBy: 'anna', newReadings: 1, knownReadings: 0,
-  leftOut: ['readings.ndjson line 2: no unit is written "mtr/sec2"'], unknownUnits: ['mtr/sec2'],
+  id: 'o',
+  fileName: 'W1.zip',
+  sha256: 'a'.repeat(64),
+  size: 1,
+  readBackAt: '2026-11-23T09:00:00Z',
+  readBackBy: 'anna',
+  newReadings: 1,
+  knownReadings: 0,
+  leftOut: ['readings.ndjson line 2: no unit is written "mtr/sec2"'],
+  unknownUnits: ['mtr/sec2'],
 }
 
 describe('what of an original could not be taken', () => {
   it('is said with its reason, and a unit is explained once', async () => {
     answering('GET', '/api/session', () => ({ name: 'technician', displayName: 'Tarn Hollin', role: 'TECHNICIAN' }))
     answering('GET', '/api/unit-spellings', () => ({ symbols: ['g', 'm/s²'], said: [] }))
-    answering('PUT', '/api/unit-spellings', () => ({ symbols: ['g', 'm/s²'], said: [{ written: 'mtr/sec2', symbol: 'm/s²' }] }))
+    answering('PUT', '/api/unit-spellings', () => ({
+      symbols: ['g', 'm/s²'],
+      said: [{ written: 'mtr/sec2', symbol: 'm/s²' }],
+    }))
     const onTakeAgain = vi.fn()
     show(<LeftOut original={original} onTakeAgain={onTakeAgain} />)
     expect(await screen.findByText('1 reading could not be taken. It is kept in this original.')).toBeTruthy()
@@ -30,7 +41,9 @@ describe('what of an original could not be taken', () => {
     fireEvent.change(choice, { target: { value: 'm/s²' } })
     fireEvent.click(screen.getByRole('button', { name: 'Save and take again' }))
     await waitFor(() => expect(onTakeAgain).toHaveBeenCalledOnce())
-    expect(changes()).toEqual([{ method: 'PUT', path: '/api/unit-spellings', body: { written: 'mtr/sec2', symbol: 'm/s²' } }])
+    expect(changes()).toEqual([
+      { method: 'PUT', path: '/api/unit-spellings', body: { written: 'mtr/sec2', symbol: 'm/s²' } },
+    ])
   })
 
   it('is nothing where all was taken', () => {

@@ -11,7 +11,8 @@ export function usePresence() {
   useEffect(() => {
     const now = new Map((presence.data?.connections ?? []).map((line) => [line.instrumentId ?? '', line.state]))
     for (const [instrument, state] of now) {
-      if (state === 'CONNECTED' && before.current.get(instrument) === 'SILENT') void client.invalidateQueries({ queryKey: ['connection', instrument] })
+      if (state === 'CONNECTED' && before.current.get(instrument) === 'SILENT')
+        void client.invalidateQueries({ queryKey: ['connection', instrument] })
     }
     before.current = now
   }, [client, presence.data])
@@ -19,5 +20,10 @@ export function usePresence() {
     const lines = presence.data?.connections.filter((line) => line.instrumentId === instrumentId) ?? []
     return lines.find((line) => line.state !== 'SILENT') ?? lines[0]
   }
-  return { of, candidates: presence.data?.candidates ?? [], error: presence.error, isKnown: presence.data !== undefined }
+  return {
+    of,
+    candidates: presence.data?.candidates ?? [],
+    error: presence.error,
+    isKnown: presence.data !== undefined,
+  }
 }

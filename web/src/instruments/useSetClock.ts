@@ -9,7 +9,10 @@ interface Acts {
   onSettled?: () => unknown
 }
 
-/** Sets an instrument's clock. Readings that are dated by the wrong clock are read back first: afterwards nothing tells how wrong they are. */
+/**
+ * Sets an instrument's clock. Readings that are dated by the wrong clock are read back first: afterwards nothing tells
+ * how wrong they are.
+ */
 export function useSetClock(instrumentId: string, { onJob, onSet, onSettled }: Acts) {
   const path = { params: { path: { id: instrumentId } } }
   return useMutation({

@@ -20,7 +20,12 @@ export function GiveMany({ nodeId, line }: { nodeId: string; line: LimitLine }) 
     <div className="mb-3">
       <p className="flex gap-4">
         {(['STANDARD', 'HISTORY'] as const).map((one) => (
-          <Button key={one} kind="second" aria-expanded={source === one} onClick={() => setSource(source === one ? null : one)}>
+          <Button
+            key={one}
+            kind="second"
+            aria-expanded={source === one}
+            onClick={() => setSource(source === one ? null : one)}
+          >
             {text.takeMany[one]}
           </Button>
         ))}
@@ -30,11 +35,23 @@ export function GiveMany({ nodeId, line }: { nodeId: string; line: LimitLine }) 
   )
 }
 
-function Proposed({ nodeId, line, source, onClose }: { nodeId: string; line: LimitLine; source: Source; onClose: () => void }) {
+function Proposed({
+  nodeId,
+  line,
+  source,
+  onClose,
+}: {
+  nodeId: string
+  line: LimitLine
+  source: Source
+  onClose: () => void
+}) {
   const said = useLimitSaid()
   const [isFromNow, setFromNow] = useState(false)
   const [openedAt] = useState(() => new Date().toISOString())
-  const preview = useQuery(queries.proposalsPreview(nodeId, line.technique, line.resultId, source, isFromNow ? openedAt : null))
+  const preview = useQuery(
+    queries.proposalsPreview(nodeId, line.technique, line.resultId, source, isFromNow ? openedAt : null),
+  )
   const give = useMutation({
     mutationFn: () =>
       data(

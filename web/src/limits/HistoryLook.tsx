@@ -10,7 +10,19 @@ import { useSettled } from '../parts/useSettled'
 const text = words.limits
 
 /** What a limit would have said of all that was measured, before it is set. */
-export function HistoryLook({ nodeId, line, limit, from, until }: { nodeId: string; line: LimitLine; limit: LimitForm | null; from: string | null; until: string | null }) {
+export function HistoryLook({
+  nodeId,
+  line,
+  limit,
+  from,
+  until,
+}: {
+  nodeId: string
+  line: LimitLine
+  limit: LimitForm | null
+  from: string | null
+  until: string | null
+}) {
   const settled = useSettled({ limit, from, until })
   const preview = useQuery(queries.limitPreview(nodeId, line.technique, line.resultId, settled))
   return (
@@ -26,15 +38,24 @@ export function HistoryLook({ nodeId, line, limit, from, until }: { nodeId: stri
 
 /** What setting it does, then what it would have said of all that was measured. */
 export function PreviewOutcome({ preview }: { preview: LimitPreview }) {
-  const more = [preview.notJudged > 0 && text.notJudged(preview.notJudged), text.now(preview.watchNow, preview.failNow)].filter(Boolean).join('; ')
+  const more = [preview.notJudged > 0 && text.notJudged(preview.notJudged), text.now(preview.watchNow, preview.failNow)]
+    .filter(Boolean)
+    .join('; ')
   return (
     <>
-      <p className="font-semibold">{preview.changed === 0 ? text.changesNothing : text.changes(preview.changed, preview.watchThen, preview.failThen)}</p>
+      <p className="font-semibold">
+        {preview.changed === 0
+          ? text.changesNothing
+          : text.changes(preview.changed, preview.watchThen, preview.failThen)}
+      </p>
       {preview.keeping > 0 && <p>{text.keeping(preview.keeping)}</p>}
       {preview.without > 0 && <p>{text.withoutProposal(preview.without)}</p>}
       <p>
         <span className="text-ink2">{text.ifAlways}</span>{' '}
-        <span className="font-semibold">{text.would(preview.watch, preview.fail, preview.readings, preview.checks)}</span> <span className="text-ink2">({more})</span>
+        <span className="font-semibold">
+          {text.would(preview.watch, preview.fail, preview.readings, preview.checks)}
+        </span>{' '}
+        <span className="text-ink2">({more})</span>
       </p>
       {preview.left > 0 && <p className="text-ink2">{text.left(preview.left)}</p>}
       {preview.repairs.length > 0 && (
@@ -42,7 +63,10 @@ export function PreviewOutcome({ preview }: { preview: LimitPreview }) {
           {preview.repairs.map((repair) => (
             <li key={repair.place + repair.repairedAt}>
               {repair.place}, {day(repair.repairedAt)}
-              {repair.words && ` (${repair.words})`}: <span className="font-semibold">{repair.daysBefore === null ? text.notTold : text.told(repair.daysBefore)}</span>
+              {repair.words && ` (${repair.words})`}:{' '}
+              <span className="font-semibold">
+                {repair.daysBefore === null ? text.notTold : text.told(repair.daysBefore)}
+              </span>
             </li>
           ))}
         </ul>
@@ -54,7 +78,8 @@ export function PreviewOutcome({ preview }: { preview: LimitPreview }) {
               <span className="min-w-0 flex-1 truncate" title={check.place}>
                 {check.place} {check.limit && <span className="font-semibold">{check.limit}</span>}
               </span>
-              <VerdictShape verdict="WATCH" size={11} /> {check.watch} <VerdictShape verdict="FAIL" size={11} /> {check.fail}
+              <VerdictShape verdict="WATCH" size={11} /> {check.watch} <VerdictShape verdict="FAIL" size={11} />{' '}
+              {check.fail}
             </span>
             <Strip readings={check.readings} />
           </li>
@@ -79,7 +104,12 @@ function Strip({ readings }: { readings: LimitPreview['shown'][number]['readings
   const y = (value: number) => HEIGHT - 7 - ((value - bottom) / (top - bottom || 1)) * (HEIGHT - 14)
   return (
     <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="w-full border-b border-rule2" aria-hidden="true">
-      <polyline points={values.map((value, i) => `${x(i)},${y(value)}`).join(' ')} fill="none" className="stroke-ink3" strokeWidth="1" />
+      <polyline
+        points={values.map((value, i) => `${x(i)},${y(value)}`).join(' ')}
+        fill="none"
+        className="stroke-ink3"
+        strokeWidth="1"
+      />
       {readings.map((reading, i) =>
         reading.verdict === 'PASS' || (reading.verdict === 'NOT_JUDGED' && readings.length > 60) ? null : (
           <g key={reading.at} transform={`translate(${x(i) - 5} ${y(reading.value) - 5})`}>

@@ -25,14 +25,17 @@ interface Saying {
 /** What is right for one result: typed, looked at on the history, and set for a time. */
 export function LimitEditor({ nodeId, line, onDone }: { nodeId: string; line: LimitLine; onDone: () => void }) {
   const said = useLimitSaid()
-  const [typed, setTyped] = useState<TypedLimit>(line.limit ? typedLimit(line.limit) : freshLimit(line.sense === 'HIGHER_IS_WORSE' ? 'ABOVE' : 'BELOW'))
+  const [typed, setTyped] = useState<TypedLimit>(
+    line.limit ? typedLimit(line.limit) : freshLimit(line.sense === 'HIGHER_IS_WORSE' ? 'ABOVE' : 'BELOW'),
+  )
   const [since, setSince] = useState<Since>(line.limit === null ? 'ever' : 'now')
   // The preview is of the moment the dialog was opened; set, it holds from the click on.
   const [openedAt] = useState(() => new Date().toISOString())
   const [fromDay, setFromDay] = useState('')
   const [untilDay, setUntilDay] = useState('')
   const limit = limitOf(typed)
-  const fromAt = (now: string) => (since === 'ever' ? null : since === 'now' ? now : fromDay === '' ? null : new Date(`${fromDay}T00:00`).toISOString())
+  const fromAt = (now: string) =>
+    since === 'ever' ? null : since === 'now' ? now : fromDay === '' ? null : new Date(`${fromDay}T00:00`).toISOString()
   const until = since !== 'day' || untilDay === '' ? null : new Date(`${untilDay}T00:00`).toISOString()
   const put = useMutation({
     mutationFn: (saying: Saying) =>
@@ -62,20 +65,37 @@ export function LimitEditor({ nodeId, line, onDone }: { nodeId: string; line: Li
           rule={rule}
           number={i + 1}
           unit={line.unit}
-          onChange={(changed) => setTyped({ ...typed, rules: typed.rules.map((one, at) => (at === i ? changed : one)) })}
-          onRemove={typed.rules.length === 1 ? undefined : () => setTyped({ ...typed, rules: typed.rules.filter((_, at) => at !== i) })}
+          onChange={(changed) =>
+            setTyped({ ...typed, rules: typed.rules.map((one, at) => (at === i ? changed : one)) })
+          }
+          onRemove={
+            typed.rules.length === 1
+              ? undefined
+              : () => setTyped({ ...typed, rules: typed.rules.filter((_, at) => at !== i) })
+          }
         />
       ))}
       <p className="mb-3 flex flex-wrap items-baseline gap-x-5 gap-y-1">
-        <Button onClick={() => setTyped({ ...typed, rules: [...typed.rules, freshRule('BASELINE')] })}>{text.addRule}</Button>
+        <Button onClick={() => setTyped({ ...typed, rules: [...typed.rules, freshRule('BASELINE')] })}>
+          {text.addRule}
+        </Button>
         {typed.rules.length > 1 && <span className="text-ink2">{text.worst}</span>}
         <label className="flex items-baseline gap-2" title={text.hysteresisSay}>
           {text.hysteresis}
-          <input inputMode="decimal" className="field w-20 text-right" value={typed.hysteresis} onChange={(event) => setTyped({ ...typed, hysteresis: event.target.value })} />
+          <input
+            inputMode="decimal"
+            className="field w-20 text-right"
+            value={typed.hysteresis}
+            onChange={(event) => setTyped({ ...typed, hysteresis: event.target.value })}
+          />
           <span className="text-ink2">{line.unit}</span>
         </label>
         <label className="flex items-baseline gap-2">
-          <input type="checkbox" checked={typed.boundaryIsPast} onChange={(event) => setTyped({ ...typed, boundaryIsPast: event.target.checked })} />
+          <input
+            type="checkbox"
+            checked={typed.boundaryIsPast}
+            onChange={(event) => setTyped({ ...typed, boundaryIsPast: event.target.checked })}
+          />
           {text.boundaryIsPast}
         </label>
       </p>
@@ -96,11 +116,17 @@ export function LimitEditor({ nodeId, line, onDone }: { nodeId: string; line: Li
       </fieldset>
       <Trouble error={put.error} />
       <div className="flex items-center gap-4">
-        <Button kind="main" type="submit" disabled={put.isPending || limit === null || (since === 'day' && fromDay === '')}>
+        <Button
+          kind="main"
+          type="submit"
+          disabled={put.isPending || limit === null || (since === 'day' && fromDay === '')}
+        >
           {text.save}
         </Button>
         {isOwn && <Button onClick={() => put.mutate({ limit: noLimit, isInherited: true })}>{text.inherit}</Button>}
-        {line.limit !== null && <Button onClick={() => put.mutate({ limit: noLimit, isInherited: false })}>{text.noLimit}</Button>}
+        {line.limit !== null && (
+          <Button onClick={() => put.mutate({ limit: noLimit, isInherited: false })}>{text.noLimit}</Button>
+        )}
         <span className="text-ink2">{typed.boundaryIsPast ? text.explain.past : text.explain.within}</span>
       </div>
       <HistoryLook nodeId={nodeId} line={line} limit={limit} from={fromAt(openedAt)} until={until} />
@@ -113,7 +139,12 @@ function DayField({ label, value, onChange }: { label: string; value: string; on
   return (
     <label className="flex flex-col text-[12px] text-ink2">
       {label}
-      <input type="date" className="field text-[14px]" value={value} onChange={(event) => onChange(event.target.value)} />
+      <input
+        type="date"
+        className="field text-[14px]"
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+      />
     </label>
   )
 }
@@ -125,8 +156,11 @@ function Proposals({ line, onTake }: { line: LimitLine; onTake: (limit: LimitFor
     <ul className="mb-3" aria-label={text.proposals}>
       {line.proposals.map((proposal) => (
         <li key={proposal.evidence}>
-          <span className="font-semibold">{proposal.limit.rules.map((rule) => `${rule.watch ?? '–'} / ${rule.fail ?? '–'}`).join(', ')}</span>{' '}
-          <span className="text-ink2">{proposal.evidence}.</span> <Button onClick={() => onTake(proposal.limit)}>{text.take}</Button>
+          <span className="font-semibold">
+            {proposal.limit.rules.map((rule) => `${rule.watch ?? '–'} / ${rule.fail ?? '–'}`).join(', ')}
+          </span>{' '}
+          <span className="text-ink2">{proposal.evidence}.</span>{' '}
+          <Button onClick={() => onTake(proposal.limit)}>{text.take}</Button>
         </li>
       ))}
       {line.wanting !== '' && <li className="text-ink2">{line.wanting}</li>}

@@ -36,7 +36,9 @@ export function RuleFields({ rule, number, unit, onChange, onRemove }: Props) {
           aria-label={onRemove ? `${text.rule(number)}, ${text.kind}` : text.kind}
           className="field text-[14px]"
           value={rule.kind}
-          onChange={(event) => onChange({ ...freshRule(event.target.value as RuleKind), watch: rule.watch, fail: rule.fail })}
+          onChange={(event) =>
+            onChange({ ...freshRule(event.target.value as RuleKind), watch: rule.watch, fail: rule.fail })
+          }
         >
           {kinds.map((kind) => (
             <option key={kind} value={kind}>
@@ -49,7 +51,12 @@ export function RuleFields({ rule, number, unit, onChange, onRemove }: Props) {
       {isDeviation(rule.kind) && (
         <label className="flex flex-col text-[12px] text-ink2">
           {text.side}
-          <select aria-label={text.side} className="field text-[14px]" value={rule.side} onChange={(event) => set({ side: event.target.value as TypedRule['side'] })}>
+          <select
+            aria-label={text.side}
+            className="field text-[14px]"
+            value={rule.side}
+            onChange={(event) => set({ side: event.target.value as TypedRule['side'] })}
+          >
             {(['UP', 'DOWN', 'BOTH'] as const).map((side) => (
               <option key={side} value={side}>
                 {text.sides[side]}
@@ -58,7 +65,14 @@ export function RuleFields({ rule, number, unit, onChange, onRemove }: Props) {
           </select>
         </label>
       )}
-      {isBand(rule.kind) ? [field('watchLow', text.watchLow), field('watch', text.watchHigh), field('failLow', text.failLow), field('fail', text.failHigh)] : [field('watch', text.watch), field('fail', text.fail)]}
+      {isBand(rule.kind)
+        ? [
+            field('watchLow', text.watchLow),
+            field('watch', text.watchHigh),
+            field('failLow', text.failLow),
+            field('fail', text.failHigh),
+          ]
+        : [field('watch', text.watch), field('fail', text.fail)]}
       <UnitOf rule={rule} unit={unit} onChange={set} />
       {onRemove && (
         <Button className="pb-1.5" onClick={onRemove}>
@@ -70,10 +84,23 @@ export function RuleFields({ rule, number, unit, onChange, onRemove }: Props) {
 }
 
 /** What the boundaries are counted in. */
-function UnitOf({ rule, unit, onChange }: { rule: TypedRule; unit: string; onChange: (part: Partial<TypedRule>) => void }) {
+function UnitOf({
+  rule,
+  unit,
+  onChange,
+}: {
+  rule: TypedRule
+  unit: string
+  onChange: (part: Partial<TypedRule>) => void
+}) {
   if (rule.kind === 'SCATTER') {
     return (
-      <select aria-label={text.kinds.SCATTER} className="field" value={rule.isRobust ? 'MAD' : 's'} onChange={(event) => onChange({ isRobust: event.target.value === 'MAD' })}>
+      <select
+        aria-label={text.kinds.SCATTER}
+        className="field"
+        value={rule.isRobust ? 'MAD' : 's'}
+        onChange={(event) => onChange({ isRobust: event.target.value === 'MAD' })}
+      >
         <option value="MAD">{text.robust}</option>
         <option value="s">{text.classical}</option>
       </select>
@@ -81,7 +108,12 @@ function UnitOf({ rule, unit, onChange }: { rule: TypedRule; unit: string; onCha
   }
   if (rule.kind === 'BASELINE' || rule.kind === 'SISTERS') {
     return (
-      <select aria-label={text.share} className="field" value={rule.isShare ? 'share' : 'unit'} onChange={(event) => onChange({ isShare: event.target.value === 'share' })}>
+      <select
+        aria-label={text.share}
+        className="field"
+        value={rule.isShare ? 'share' : 'unit'}
+        onChange={(event) => onChange({ isShare: event.target.value === 'share' })}
+      >
         <option value="share">{text.share}</option>
         <option value="unit">{unit}</option>
       </select>

@@ -25,13 +25,38 @@ const line = (more: Partial<LimitLine>): LimitLine => ({
 })
 
 const above = (watch: number, fail: number) => ({
-  rules: [{ kind: 'ABOVE' as const, watch, fail, watchLow: null, failLow: null, target: null, side: null, isShare: false, isRobust: false }],
+  rules: [
+    {
+      kind: 'ABOVE' as const,
+      watch,
+      fail,
+      watchLow: null,
+      failLow: null,
+      target: null,
+      side: null,
+      isShare: false,
+      isRobust: false,
+    },
+  ],
   hysteresis: 0,
   boundaryIsPast: false,
 })
 
 const preview: LimitPreview = {
-  checks: 1, left: 0, keeping: 0, without: 0, changed: 4, watchNow: 0, failNow: 0, watchThen: 3, failThen: 1, readings: 12, watch: 3, fail: 1, notJudged: 0, shown: [],
+  checks: 1,
+  left: 0,
+  keeping: 0,
+  without: 0,
+  changed: 4,
+  watchNow: 0,
+  failNow: 0,
+  watchThen: 3,
+  failThen: 1,
+  readings: 12,
+  watch: 3,
+  fail: 1,
+  notJudged: 0,
+  shown: [],
   repairs: [{ place: 'P-101 Drive end', repairedAt: '2026-05-01T08:00:00Z', words: 'bearing', daysBefore: 41 }],
 }
 
@@ -58,13 +83,18 @@ describe('a limit', () => {
     expect(screen.getByText('4 readings get another verdict: then 3 watch and 1 fail.')).toBeTruthy()
     fireEvent.click(screen.getByText('Set the limit'))
     await waitFor(() => expect(onClose).toHaveBeenCalled())
-    const put = changes().find((change) => change.method === 'PUT')?.body as { limit: { rules: { watch: number; fail: number }[] }; from: string | null }
+    const put = changes().find((change) => change.method === 'PUT')?.body as {
+      limit: { rules: { watch: number; fail: number }[] }
+      from: string | null
+    }
     expect(put.from).toBeNull()
     expect(put.limit.rules[0]).toMatchObject({ watch: 2.8, fail: 4.5 })
   })
 
   it('that is changed holds from now on, unless history is to be judged anew', async () => {
-    answering('GET', '/api/nodes/v/limits', () => [line({ limit: above(2.8, 4.5), said: '2.8/4.5 mm/s', originId: 'v', unlimited: 0 })])
+    answering('GET', '/api/nodes/v/limits', () => [
+      line({ limit: above(2.8, 4.5), said: '2.8/4.5 mm/s', originId: 'v', unlimited: 0 }),
+    ])
     const onClose = vi.fn()
     show(<LimitDialog nodeId="v" name="Drive end" onClose={onClose} />)
     fireEvent.change(await screen.findByLabelText('Fail'), { target: { value: '5' } })
@@ -81,7 +111,7 @@ describe('a limit', () => {
     show(<LimitDialog nodeId="v" name="Drive end" onClose={onClose} />)
     fireEvent.change(await screen.findByLabelText('Fail'), { target: { value: '1' } })
     fireEvent.click(screen.getByText('Set the limit'))
-    expect((await screen.findByText('The watch boundary must be reached first.'))).toBeTruthy()
+    expect(await screen.findByText('The watch boundary must be reached first.')).toBeTruthy()
     expect(onClose).not.toHaveBeenCalled()
     expect((screen.getByLabelText('Fail') as HTMLInputElement).value).toBe('1')
   })
@@ -90,7 +120,9 @@ describe('a limit', () => {
     expect(limitOf(freshLimit('ABOVE'))).toBeNull()
     const target = freshLimit('TARGET')
     expect(limitOf({ ...target, rules: target.rules.map((rule) => ({ ...rule, fail: '0.4' })) })).toBeNull()
-    expect(limitOf({ ...target, rules: target.rules.map((rule) => ({ ...rule, fail: '0.4', target: '6' })) })?.rules[0]).toMatchObject({ target: 6, fail: 0.4, side: 'BOTH' })
+    expect(
+      limitOf({ ...target, rules: target.rules.map((rule) => ({ ...rule, fail: '0.4', target: '6' })) })?.rules[0],
+    ).toMatchObject({ target: 6, fail: 0.4, side: 'BOTH' })
   })
 })
 
@@ -101,13 +133,25 @@ describe('many checks', () => {
     show(<LimitDialog nodeId="v" name="Wellfield" onClose={vi.fn()} />)
     expect(await screen.findByText('5 of 8 checks without')).toBeTruthy()
     expect(screen.getByText('set on 3 of 8 checks')).toBeTruthy()
-    const mine = { checkId: 'a', place: 'P-101 Drive end, Velocity', limit: '2.8/4.5 mm/s', watch: 0, fail: 1, readings: [] }
+    const mine = {
+      checkId: 'a',
+      place: 'P-101 Drive end, Velocity',
+      limit: '2.8/4.5 mm/s',
+      watch: 0,
+      fail: 1,
+      readings: [],
+    }
     answering('POST', `${path}/proposals/preview`, () => ({ ...preview, checks: 4, without: 1, shown: [mine] }))
     fireEvent.click(screen.getByText('Give each its standard’s limit'))
     expect(await screen.findByText('2.8/4.5 mm/s')).toBeTruthy()
     expect(screen.getByText('No proposal for 1 check.')).toBeTruthy()
     expect(changes().some((change) => change.path === `${path}/proposals`)).toBe(false)
     fireEvent.click(screen.getByText('Set 4 limits'))
-    await waitFor(() => expect(changes().find((change) => change.path === `${path}/proposals`)?.body).toEqual({ source: 'STANDARD', from: null }))
+    await waitFor(() =>
+      expect(changes().find((change) => change.path === `${path}/proposals`)?.body).toEqual({
+        source: 'STANDARD',
+        from: null,
+      }),
+    )
   })
 })

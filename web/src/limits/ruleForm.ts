@@ -20,16 +20,37 @@ export interface TypedLimit {
   boundaryIsPast: boolean
 }
 
-export const kinds: RuleKind[] = ['ABOVE', 'BELOW', 'WITHIN', 'OUTSIDE', 'TARGET', 'BASELINE', 'RATE', 'SISTERS', 'SCATTER']
+export const kinds: RuleKind[] = [
+  'ABOVE',
+  'BELOW',
+  'WITHIN',
+  'OUTSIDE',
+  'TARGET',
+  'BASELINE',
+  'RATE',
+  'SISTERS',
+  'SCATTER',
+]
 
 /** Kinds that name two ends of a range. */
 export const isBand = (kind: RuleKind) => kind === 'WITHIN' || kind === 'OUTSIDE'
 
 /** Kinds that allow deviations from a centre. */
-export const isDeviation = (kind: RuleKind) => kind === 'TARGET' || kind === 'BASELINE' || kind === 'RATE' || kind === 'SISTERS' || kind === 'SCATTER'
+export const isDeviation = (kind: RuleKind) =>
+  kind === 'TARGET' || kind === 'BASELINE' || kind === 'RATE' || kind === 'SISTERS' || kind === 'SCATTER'
 
 export function freshRule(kind: RuleKind): TypedRule {
-  return { kind, watch: '', fail: '', watchLow: '', failLow: '', target: '', side: kind === 'TARGET' ? 'BOTH' : 'UP', isShare: true, isRobust: true }
+  return {
+    kind,
+    watch: '',
+    fail: '',
+    watchLow: '',
+    failLow: '',
+    target: '',
+    side: kind === 'TARGET' ? 'BOTH' : 'UP',
+    isShare: true,
+    isRobust: true,
+  }
 }
 
 const text = (value: number | null) => value?.toString() ?? ''
@@ -49,7 +70,11 @@ function typedRule(rule: RuleDraft): TypedRule {
 }
 
 export function typedLimit(limit: LimitForm): TypedLimit {
-  return { rules: limit.rules.map(typedRule), hysteresis: limit.hysteresis === 0 ? '' : String(limit.hysteresis), boundaryIsPast: limit.boundaryIsPast }
+  return {
+    rules: limit.rules.map(typedRule),
+    hysteresis: limit.hysteresis === 0 ? '' : String(limit.hysteresis),
+    boundaryIsPast: limit.boundaryIsPast,
+  }
 }
 
 export function freshLimit(kind: RuleKind): TypedLimit {
@@ -75,6 +100,9 @@ function draft(rule: TypedRule): RuleDraft {
 export function limitOf(typed: TypedLimit): LimitForm | null {
   const rules = typed.rules.map(draft)
   const says = (rule: RuleDraft) =>
-    (rule.watch !== null || rule.fail !== null || rule.watchLow !== null || rule.failLow !== null) && (rule.kind !== 'TARGET' || rule.target !== null)
-  return rules.length > 0 && rules.every(says) ? { rules, hysteresis: typedNumber(typed.hysteresis) ?? 0, boundaryIsPast: typed.boundaryIsPast } : null
+    (rule.watch !== null || rule.fail !== null || rule.watchLow !== null || rule.failLow !== null) &&
+    (rule.kind !== 'TARGET' || rule.target !== null)
+  return rules.length > 0 && rules.every(says)
+    ? { rules, hysteresis: typedNumber(typed.hysteresis) ?? 0, boundaryIsPast: typed.boundaryIsPast }
+    : null
 }

@@ -12,6 +12,11 @@ export function useLimitSaid() {
   const again = () => refresh(client, ...concerned)
   return async (sentence: string, changeId: string | null) => {
     await again()
-    say(sentence, changeId === null ? undefined : () => void api.POST('/api/plant/changes/{id}/undo', { params: { path: { id: changeId } } }).then(again))
+    say(
+      sentence,
+      changeId === null
+        ? undefined
+        : () => void api.POST('/api/plant/changes/{id}/undo', { params: { path: { id: changeId } } }).then(again),
+    )
   }
 }

@@ -28,13 +28,23 @@ export function ChannelCard({ kind, id, channel, value, go, isShown, mayEdit, on
     <li className={`border-b border-rule px-4 py-2.5 ${isShown ? '' : 'opacity-60'}`}>
       <div className="flex items-center justify-between gap-3">
         <label className="flex min-w-0 cursor-pointer items-center gap-2 font-semibold">
-          <input type="checkbox" className="h-4 w-4 accent-plum" aria-label={text.show(channel.name)} checked={isShown} onChange={onToggle} />
+          <input
+            type="checkbox"
+            className="h-4 w-4 accent-plum"
+            aria-label={text.show(channel.name)}
+            checked={isShown}
+            onChange={onToggle}
+          />
           <span className="truncate">{channel.name}</span>
         </label>
         <GoMark go={go} />
       </div>
       <p className="text-[26px] leading-8 font-semibold tabular-nums">
-        {value === null ? <span className="text-[15px] font-normal text-ink3">{text.noValue}</span> : number(value, channel.low, channel.high)}{' '}
+        {value === null ? (
+          <span className="text-[15px] font-normal text-ink3">{text.noValue}</span>
+        ) : (
+          number(value, channel.low, channel.high)
+        )}{' '}
         <span className="text-[15px] font-normal text-ink2">{channel.unit}</span>
       </p>
       {isEditing ? (
@@ -54,13 +64,28 @@ function said({ low, high }: LiveChannel): string {
   return low === null ? `≤ ${limit(high ?? 0)}` : `≥ ${limit(low)}`
 }
 
-function LimitFields({ kind, id, channel, onDone }: { kind: LiveKind; id: string; channel: LiveChannel; onDone: () => void }) {
+function LimitFields({
+  kind,
+  id,
+  channel,
+  onDone,
+}: {
+  kind: LiveKind
+  id: string
+  channel: LiveChannel
+  onDone: () => void
+}) {
   const [low, setLow] = useState(channel.low === null ? '' : String(channel.low))
   const [high, setHigh] = useState(channel.high === null ? '' : String(channel.high))
   const isWrong = (typed: string) => typed.trim() !== '' && typedNumber(typed) === null
   const set = useMutation({
     mutationFn: () =>
-      data(api.PUT('/api/live/{kind}/{id}/limits', { params: { path: { kind, id } }, body: { channel: channel.name, low: typedNumber(low), high: typedNumber(high) } })),
+      data(
+        api.PUT('/api/live/{kind}/{id}/limits', {
+          params: { path: { kind, id } },
+          body: { channel: channel.name, low: typedNumber(low), high: typedNumber(high) },
+        }),
+      ),
     onSuccess: onDone,
   })
   return (
@@ -72,9 +97,22 @@ function LimitFields({ kind, id, channel, onDone }: { kind: LiveKind; id: string
         set.mutate()
       }}
     >
-      <input autoFocus aria-label={text.low(channel.name)} inputMode="decimal" className="field w-20 text-right" value={low} onChange={(event) => setLow(event.target.value)} />
+      <input
+        autoFocus
+        aria-label={text.low(channel.name)}
+        inputMode="decimal"
+        className="field w-20 text-right"
+        value={low}
+        onChange={(event) => setLow(event.target.value)}
+      />
       {text.between}
-      <input aria-label={text.high(channel.name)} inputMode="decimal" className="field w-20 text-right" value={high} onChange={(event) => setHigh(event.target.value)} />
+      <input
+        aria-label={text.high(channel.name)}
+        inputMode="decimal"
+        className="field w-20 text-right"
+        value={high}
+        onChange={(event) => setHigh(event.target.value)}
+      />
       <Button type="submit" disabled={isWrong(low) || isWrong(high) || set.isPending}>
         {text.save}
       </Button>

@@ -35,7 +35,11 @@ export function LargeGo({ title, shown, newest, sentence, onClose }: Props) {
   return (
     <div className="flex h-screen min-w-0 flex-1 flex-col px-6 py-3">
       <header className="flex items-center gap-6">
-        <span className={`flex items-center gap-5 text-[64px] leading-[72px] font-bold ${verdictColour[verdictOf[all]]}`} role="status" aria-label={text.overAll}>
+        <span
+          className={`flex items-center gap-5 text-[64px] leading-[72px] font-bold ${verdictColour[verdictOf[all]]}`}
+          role="status"
+          aria-label={text.overAll}
+        >
           <VerdictShape verdict={verdictOf[all]} size={60} />
           <span className={all === 'NOT_JUDGED' ? 'text-[28px]' : ''}>{text.goAll[all]}</span>
         </span>
@@ -44,7 +48,10 @@ export function LargeGo({ title, shown, newest, sentence, onClose }: Props) {
           {text.small}
         </Button>
       </header>
-      <ul className="grid min-h-0 flex-1 content-start gap-x-10 overflow-auto pt-3" style={{ gridTemplateColumns: `repeat(${shown.length > 2 ? 2 : 1}, 1fr)` }}>
+      <ul
+        className="grid min-h-0 flex-1 content-start gap-x-10 overflow-auto pt-3"
+        style={{ gridTemplateColumns: `repeat(${shown.length > 2 ? 2 : 1}, 1fr)` }}
+      >
         {shown.map(({ channel, at }) => (
           <li key={channel.name} className="border-t border-rule2 py-3">
             <p className="flex items-center justify-between text-[26px] leading-8">
@@ -54,7 +61,9 @@ export function LargeGo({ title, shown, newest, sentence, onClose }: Props) {
               </span>
             </p>
             <p className={`leading-none font-bold tabular-nums ${sizeOf(shown.length)}`}>
-              {newest?.values[at] === null || newest?.values[at] === undefined ? '–' : number(newest.values[at], channel.low, channel.high)}
+              {newest?.values[at] === null || newest?.values[at] === undefined
+                ? '–'
+                : number(newest.values[at], channel.low, channel.high)}
               <span className="ml-3 text-[32px] font-normal text-ink2">{channel.unit}</span>
             </p>
           </li>

@@ -28,7 +28,16 @@ export function LivePlots({ shown, samples, seconds, marks }: Props) {
   return (
     <>
       {shown.map(({ channel, at }) => (
-        <LivePlot key={channel.name} channel={channel} times={times} values={samples.map((sample) => sample.values[at] ?? null)} height={heightOf(shown.length)} from={to - seconds} to={to} marks={marks} />
+        <LivePlot
+          key={channel.name}
+          channel={channel}
+          times={times}
+          values={samples.map((sample) => sample.values[at] ?? null)}
+          height={heightOf(shown.length)}
+          from={to - seconds}
+          to={to}
+          marks={marks}
+        />
       ))}
     </>
   )
@@ -85,13 +94,28 @@ function optionsOf(channel: LiveChannel, width: number, height: number, marked: 
     padding: [8, 12, 0, 0],
     legend: { show: false },
     cursor: { points: { size: 6 } },
-    scales: { y: { range: (_, low, high) => uPlot.rangeNum(Math.min(low ?? 0, ...bounds), Math.max(high ?? 1, ...bounds), 0.08, true) } },
+    scales: {
+      y: {
+        range: (_, low, high) =>
+          uPlot.rangeNum(Math.min(low ?? 0, ...bounds), Math.max(high ?? 1, ...bounds), 0.08, true),
+      },
+    },
     axes: [
       { ...axis(), size: 24 },
       { ...axis(), size: 56 },
     ],
     series: [{}, { stroke: colour('ink'), width: 1.4, points: { show: false } }],
-    hooks: { draw: [(made) => drawBounds(made, bounds), (made) => drawUprights(made, marked.current.map((mark) => ({ name: mark.text, at: new Date(mark.at).getTime() / MILLIS })), marks())] },
+    hooks: {
+      draw: [
+        (made) => drawBounds(made, bounds),
+        (made) =>
+          drawUprights(
+            made,
+            marked.current.map((mark) => ({ name: mark.text, at: new Date(mark.at).getTime() / MILLIS })),
+            marks(),
+          ),
+      ],
+    },
   }
 }
 

@@ -37,7 +37,12 @@ export function LiveView() {
     void navigate({ search: target?.kind === 'SETUP' ? { setup: id } : { instrument: id }, replace: true })
   }
   const choice = (
-    <select aria-label={text.source} className="field" value={chosen.target.id} onChange={(event) => show(event.target.value)}>
+    <select
+      aria-label={text.source}
+      className="field"
+      value={chosen.target.id}
+      onChange={(event) => show(event.target.value)}
+    >
       {list.map((one) => (
         <option key={one.target.id} value={one.target.id}>
           {one.name}
@@ -45,7 +50,15 @@ export function LiveView() {
       ))}
     </select>
   )
-  return <Watched key={chosen.target.id} kind={chosen.target.kind} id={chosen.target.id} title={chosen.name} choice={choice} />
+  return (
+    <Watched
+      key={chosen.target.id}
+      kind={chosen.target.kind}
+      id={chosen.target.id}
+      title={chosen.name}
+      choice={choice}
+    />
+  )
 }
 
 const said = ({ update }: Live, title: string): string => {
@@ -62,8 +75,18 @@ function Watched({ kind, id, title, choice }: { kind: LiveKind; id: string; titl
   const channels = live.update?.channels ?? []
   const newest = live.update?.isConnected ? live.samples.at(-1) : undefined
   const shown = channels.map((channel, at) => ({ channel, at })).filter(({ channel }) => !hidden.has(channel.name))
-  const toggle = (name: string) => setHidden(new Set(hidden.has(name) ? [...hidden].filter((one) => one !== name) : [...hidden, name]))
-  if (isLarge) return <LargeGo title={title} shown={shown} newest={newest} sentence={live.update?.isConnected ? '' : said(live, title)} onClose={() => setLarge(false)} />
+  const toggle = (name: string) =>
+    setHidden(new Set(hidden.has(name) ? [...hidden].filter((one) => one !== name) : [...hidden, name]))
+  if (isLarge)
+    return (
+      <LargeGo
+        title={title}
+        shown={shown}
+        newest={newest}
+        sentence={live.update?.isConnected ? '' : said(live, title)}
+        onClose={() => setLarge(false)}
+      />
+    )
   return (
     <Page
       say={<span className="font-semibold">{said(live, title)}</span>}
@@ -97,7 +120,11 @@ function Watched({ kind, id, title, choice }: { kind: LiveKind; id: string; titl
           <section className="min-w-0 flex-1 overflow-auto px-4 py-2">
             <label className="flex items-center justify-end gap-2 text-ink2">
               {text.span}
-              <select className="field" value={seconds} onChange={(event) => setSeconds(Number(event.target.value) as 60 | 300 | 600)}>
+              <select
+                className="field"
+                value={seconds}
+                onChange={(event) => setSeconds(Number(event.target.value) as 60 | 300 | 600)}
+              >
                 {Object.entries(text.spans).map(([value, name]) => (
                   <option key={value} value={value}>
                     {name}
@@ -105,7 +132,12 @@ function Watched({ kind, id, title, choice }: { kind: LiveKind; id: string; titl
                 ))}
               </select>
             </label>
-            <LivePlots shown={shown} samples={live.samples} seconds={seconds} marks={live.update?.recording?.marks ?? []} />
+            <LivePlots
+              shown={shown}
+              samples={live.samples}
+              seconds={seconds}
+              marks={live.update?.recording?.marks ?? []}
+            />
           </section>
         </div>
       </div>

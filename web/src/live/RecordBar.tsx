@@ -24,7 +24,11 @@ interface Props {
 export function RecordBar({ kind, id, update }: Props) {
   return (
     <div className="flex min-h-12 shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule2 bg-paper2 px-4 py-1.5">
-      {update.recording ? <Running kind={kind} id={id} recording={update.recording} /> : <Start kind={kind} id={id} isConnected={update.isConnected} />}
+      {update.recording ? (
+        <Running kind={kind} id={id} recording={update.recording} />
+      ) : (
+        <Start kind={kind} id={id} isConnected={update.isConnected} />
+      )}
     </div>
   )
 }
@@ -53,10 +57,23 @@ function Start({ kind, id, isConnected }: { kind: LiveKind; id: string; isConnec
         start.mutate()
       }}
     >
-      <input aria-label={text.name} placeholder={text.name} maxLength={80} className="field w-56" value={name} onChange={(event) => setName(event.target.value)} />
+      <input
+        aria-label={text.name}
+        placeholder={text.name}
+        maxLength={80}
+        className="field w-56"
+        value={name}
+        onChange={(event) => setName(event.target.value)}
+      />
       <label className="flex items-center gap-2 text-ink2">
         {text.every}
-        <input aria-label={text.every} inputMode="decimal" className="field w-16 text-right" value={every} onChange={(event) => setEvery(event.target.value)} />
+        <input
+          aria-label={text.every}
+          inputMode="decimal"
+          className="field w-16 text-right"
+          value={every}
+          onChange={(event) => setEvery(event.target.value)}
+        />
         {text.seconds}
       </label>
       <label className="flex items-center gap-2 text-ink2">
@@ -71,7 +88,15 @@ function Start({ kind, id, isConnected }: { kind: LiveKind; id: string; isConnec
   )
 }
 
-function Running({ kind, id, recording }: { kind: LiveKind; id: string; recording: NonNullable<LiveUpdate['recording']> }) {
+function Running({
+  kind,
+  id,
+  recording,
+}: {
+  kind: LiveKind
+  id: string
+  recording: NonNullable<LiveUpdate['recording']>
+}) {
   const client = useQueryClient()
   const navigate = useNavigate()
   const [what, setWhat] = useState('')
@@ -110,7 +135,14 @@ function Running({ kind, id, recording }: { kind: LiveKind; id: string; recordin
         <span aria-hidden="true" className="inline-block h-2.5 w-2.5 animate-pulse bg-plum" />
         {text.running(recording.name, recording.rows, recording.intervalMillis / MILLIS)}
       </span>
-      <input aria-label={text.markText} placeholder={text.markText} maxLength={80} className="field w-48" value={what} onChange={(event) => setWhat(event.target.value)} />
+      <input
+        aria-label={text.markText}
+        placeholder={text.markText}
+        maxLength={80}
+        className="field w-48"
+        value={what}
+        onChange={(event) => setWhat(event.target.value)}
+      />
       <Button kind="second" type="submit" title="M">
         {text.mark}
       </Button>

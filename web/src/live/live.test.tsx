@@ -28,9 +28,20 @@ class FakeEvents {
 globalThis.EventSource = FakeEvents as unknown as typeof EventSource
 
 const channel = { name: 'Pressure', unit: 'bar', low: 5, high: 7 }
-const sample = (second: number, value: number | null) => ({ at: `2026-11-23T10:00:0${second}.000Z`, values: [value], go: [value === null ? ('NO_GO' as const) : ('GO' as const)] })
+const sample = (second: number, value: number | null) => ({
+  at: `2026-11-23T10:00:0${second}.000Z`,
+  values: [value],
+  go: [value === null ? ('NO_GO' as const) : ('GO' as const)],
+})
 const update = (samples: LiveUpdate['samples'], more: Partial<LiveUpdate> = {}): LiveUpdate => ({
-  title: 'Booster outlet', isConnected: true, sentence: '', channels: [channel], recording: null, samples, newest: samples.length, ...more,
+  title: 'Booster outlet',
+  isConnected: true,
+  sentence: '',
+  channels: [channel],
+  recording: null,
+  samples,
+  newest: samples.length,
+  ...more,
 })
 
 beforeEach(() => {
@@ -59,21 +70,44 @@ describe('the live view', () => {
   })
 
   it('says go only where every channel that has a limit keeps to it', async () => {
-    const shown = [{ channel, at: 0 }, { channel: { ...channel, name: 'State', low: null, high: null }, at: 1 }]
+    const shown = [
+      { channel, at: 0 },
+      { channel: { ...channel, name: 'State', low: null, high: null }, at: 1 },
+    ]
     const newest = { at: '2026-11-23T10:00:00Z', values: [6, 1], go: ['GO' as const, 'NOT_JUDGED' as const] }
     show(<LargeGo title="Booster" shown={shown} newest={newest} sentence="" onClose={() => undefined} />)
     expect((await screen.findByRole('status', { name: 'Over all' })).textContent).toBe('Go')
     cleanup()
-    show(<LargeGo title="Booster" shown={shown} newest={{ ...newest, values: [8, 1], go: ['NO_GO', 'NOT_JUDGED'] }} sentence="" onClose={() => undefined} />)
+    show(
+      <LargeGo
+        title="Booster"
+        shown={shown}
+        newest={{ ...newest, values: [8, 1], go: ['NO_GO', 'NOT_JUDGED'] }}
+        sentence=""
+        onClose={() => undefined}
+      />,
+    )
     expect((await screen.findByRole('status', { name: 'Over all' })).textContent).toBe('No go')
     cleanup()
-    show(<LargeGo title="Booster" shown={shown} newest={undefined} sentence="The link was lost." onClose={() => undefined} />)
+    show(
+      <LargeGo
+        title="Booster"
+        shown={shown}
+        newest={undefined}
+        sentence="The link was lost."
+        onClose={() => undefined}
+      />,
+    )
     expect((await screen.findByRole('status', { name: 'Over all' })).textContent).toBe('No limit is set')
     expect(screen.getByText('The link was lost.')).toBeTruthy()
   })
 
   it('records with a name and an interval, marks by key and by words, and keeps the name when it is refused', async () => {
-    answering('POST', '/api/live/SETUP/s/recording', () => new Refusal(409, 'recorded-already', 'Start-up is being recorded already, by anna.'))
+    answering(
+      'POST',
+      '/api/live/SETUP/s/recording',
+      () => new Refusal(409, 'recorded-already', 'Start-up is being recorded already, by anna.'),
+    )
     show(<RecordBar kind="SETUP" id="s" update={update([])} />)
     fireEvent.change(await screen.findByLabelText('Name of the recording'), { target: { value: 'Start-up' } })
     fireEvent.change(screen.getByLabelText('A row every'), { target: { value: '0,5' } })
@@ -84,18 +118,39 @@ describe('the live view', () => {
     cleanup()
     forget()
     answering('POST', '/api/live/SETUP/s/marks', () => undefined)
-    const recording = { id: 'r', name: 'Start-up', intervalMillis: 500, beganAt: '2026-11-23T10:00:00Z', by: 'anna', rows: 12, marks: [{ at: '2026-11-23T10:00:01Z', text: 'on' }] }
+    const recording = {
+      id: 'r',
+      name: 'Start-up',
+      intervalMillis: 500,
+      beganAt: '2026-11-23T10:00:00Z',
+      by: 'anna',
+      rows: 12,
+      marks: [{ at: '2026-11-23T10:00:01Z', text: 'on' }],
+    }
     show(<RecordBar kind="SETUP" id="s" update={update([], { recording })} />)
     expect(await screen.findByText('Recording Start-up: 12 rows, one every 0.5 s.')).toBeTruthy()
     fireEvent.keyDown(window, { key: 'm' })
     fireEvent.change(screen.getByLabelText('What happens now'), { target: { value: 'valve opened' } })
     fireEvent.click(screen.getByText('Mark this moment'))
-    await waitFor(() => expect(changes().map((change) => change.body)).toEqual([{ text: '' }, { text: 'valve opened' }]))
+    await waitFor(() =>
+      expect(changes().map((change) => change.body)).toEqual([{ text: '' }, { text: 'valve opened' }]),
+    )
   })
 
   it('sets limits with a decimal comma, and none where nothing is typed', async () => {
     answering('PUT', '/api/live/SETUP/s/limits', () => undefined)
-    show(<ChannelCard kind="SETUP" id="s" channel={channel} value={6} go="GO" isShown mayEdit onToggle={() => undefined} />)
+    show(
+      <ChannelCard
+        kind="SETUP"
+        id="s"
+        channel={channel}
+        value={6}
+        go="GO"
+        isShown
+        mayEdit
+        onToggle={() => undefined}
+      />,
+    )
     fireEvent.click(await screen.findByText('Limits'))
     fireEvent.change(screen.getByLabelText('Lowest Pressure'), { target: { value: '5,5' } })
     fireEvent.change(screen.getByLabelText('Highest Pressure'), { target: { value: '' } })

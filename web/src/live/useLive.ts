@@ -18,7 +18,8 @@ export function useLive(kind: LiveKind, id: string): Live {
       const update = JSON.parse((event as MessageEvent<string>).data) as LiveUpdate
       setLive((before) => ({ update, samples: joined(before, update) }))
     })
-    events.onerror = () => setLive((before) => (before.update ? { ...before, update: { ...before.update, isConnected: false } } : before))
+    events.onerror = () =>
+      setLive((before) => (before.update ? { ...before, update: { ...before.update, isConnected: false } } : before))
     return () => events.close()
   }, [kind, id])
   return live

@@ -8,7 +8,11 @@ const looks: Record<Kind, string> = {
   quiet: 'font-semibold text-plum underline-offset-2 hover:underline',
 }
 
-export function Button({ kind = 'quiet', className = '', ...rest }: ButtonHTMLAttributes<HTMLButtonElement> & { kind?: Kind }) {
+export function Button({
+  kind = 'quiet',
+  className = '',
+  ...rest
+}: ButtonHTMLAttributes<HTMLButtonElement> & { kind?: Kind }) {
   return (
     <button
       type="button"

@@ -2,7 +2,19 @@ import { Dialog as Radix } from 'radix-ui'
 import type { ReactNode } from 'react'
 
 /** A small sheet over the page. Escape and a click outside close it. */
-export function Dialog({ title, open, onClose, wide = false, children }: { title: string; open: boolean; onClose: () => void; wide?: boolean; children: ReactNode }) {
+export function Dialog({
+  title,
+  open,
+  onClose,
+  wide = false,
+  children,
+}: {
+  title: string
+  open: boolean
+  onClose: () => void
+  wide?: boolean
+  children: ReactNode
+}) {
   return (
     <Radix.Root open={open} onOpenChange={(next) => !next && onClose()}>
       <Radix.Portal>

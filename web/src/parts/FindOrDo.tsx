@@ -19,14 +19,24 @@ const MOST = 12
 
 function useTargets(enabled: boolean, text: string): Target[] {
   const navigate = useNavigate()
-  const plant = useQuery({ ...queries.find(text), enabled: enabled && text.trim() !== '', placeholderData: (previous) => previous })
+  const plant = useQuery({
+    ...queries.find(text),
+    enabled: enabled && text.trim() !== '',
+    placeholderData: (previous) => previous,
+  })
   const routes = useQuery({ ...queries.routes(), enabled })
   const instruments = useQuery({ ...queries.instruments(), enabled })
   const live = useQuery({ ...queries.liveSources(), enabled })
   const certificates = useQuery({ ...queries.certificates(''), enabled })
   const rooms = ['today', 'plant', 'routes', 'instruments', 'visits', 'certificates', 'setup'] as const
   const others: Target[] = [
-    ...rooms.map((room) => ({ key: room, tag: '', text: words.rooms[room], hint: '', go: () => void navigate({ to: `/${room}` }) })),
+    ...rooms.map((room) => ({
+      key: room,
+      tag: '',
+      text: words.rooms[room],
+      hint: '',
+      go: () => void navigate({ to: `/${room}` }),
+    })),
     ...(routes.data ?? []).map((route) => ({
       key: route.id,
       tag: '',
@@ -46,7 +56,11 @@ function useTargets(enabled: boolean, text: string): Target[] {
       tag: '',
       text: name,
       hint: words.live.open,
-      go: () => void navigate({ to: '/live', search: target.kind === 'SETUP' ? { setup: target.id } : { instrument: target.id } }),
+      go: () =>
+        void navigate({
+          to: '/live',
+          search: target.kind === 'SETUP' ? { setup: target.id } : { instrument: target.id },
+        }),
     })),
     ...(routes.data ?? [])
       .filter((route) => route.stops.some((stop) => stop.isByHand))
@@ -73,7 +87,12 @@ function useTargets(enabled: boolean, text: string): Target[] {
     hint: node.place || words.level[node.level],
     go: () => void navigate({ to: '/plant', search: { node: node.id } }),
   }))
-  return [...others.filter((target) => `${target.tag} ${target.text}`.toLowerCase().includes(wanted)).slice(0, wanted ? 4 : MOST), ...nodes].slice(0, MOST)
+  return [
+    ...others
+      .filter((target) => `${target.tag} ${target.text}`.toLowerCase().includes(wanted))
+      .slice(0, wanted ? 4 : MOST),
+    ...nodes,
+  ].slice(0, MOST)
 }
 
 /** Jumps to any node, route, instrument, live source, certificate or room. */
@@ -91,7 +110,11 @@ export function FindOrDo() {
   }, [])
   return (
     <>
-      <button type="button" onClick={() => setOpen(true)} className="field flex w-[190px] max-lg:w-[130px] cursor-pointer items-center justify-between text-ink3">
+      <button
+        type="button"
+        onClick={() => setOpen(true)}
+        className="field flex w-[190px] max-lg:w-[130px] cursor-pointer items-center justify-between text-ink3"
+      >
         {words.find.label}
         <kbd className="max-lg:hidden border border-rule bg-paper px-1 font-mono text-[11px] text-ink2">Ctrl K</kbd>
       </button>

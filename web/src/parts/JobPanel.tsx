@@ -25,7 +25,14 @@ export function JobPanel({ job, onTryAgain }: { job: JobView; onTryAgain: () => 
         )}
       </div>
       {running && (
-        <div role="progressbar" aria-label={job.title} aria-valuenow={Math.round(share)} aria-valuemin={0} aria-valuemax={100} className="my-2.5 h-1.5 bg-paper3">
+        <div
+          role="progressbar"
+          aria-label={job.title}
+          aria-valuenow={Math.round(share)}
+          aria-valuemin={0}
+          aria-valuemax={100}
+          className="my-2.5 h-1.5 bg-paper3"
+        >
           <div className="h-full bg-plum" style={{ width: `${share}%` }} />
         </div>
       )}
@@ -35,9 +42,13 @@ export function JobPanel({ job, onTryAgain }: { job: JobView; onTryAgain: () => 
           {running && job.kind === 'read back' && ` ${words.instruments.breaks}`}
         </span>
         {running && mayStop && (
-          <Button onClick={() => void api.POST('/api/jobs/{id}/stop', { params: { path: { id: job.id } } })}>{words.instruments.stop}</Button>
+          <Button onClick={() => void api.POST('/api/jobs/{id}/stop', { params: { path: { id: job.id } } })}>
+            {words.instruments.stop}
+          </Button>
         )}
-        {(job.state === 'FAILED' || job.state === 'STOPPED') && mayStop && <Button onClick={onTryAgain}>{words.common.tryAgain}</Button>}
+        {(job.state === 'FAILED' || job.state === 'STOPPED') && mayStop && (
+          <Button onClick={onTryAgain}>{words.common.tryAgain}</Button>
+        )}
       </div>
     </section>
   )

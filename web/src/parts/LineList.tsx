@@ -30,9 +30,19 @@ export function LineList({ title, says, lines, error, keep }: LineListProps) {
       <h2 className="font-semibold">{title}</h2>
       <p className="mb-1 text-ink2">{says}</p>
       <Trouble error={error} />
-      <textarea aria-label={title} rows={5} className="field block h-auto w-80" value={typed ?? saved} onChange={(event) => setTyped(event.target.value)} />
+      <textarea
+        aria-label={title}
+        rows={5}
+        className="field block h-auto w-80"
+        value={typed ?? saved}
+        onChange={(event) => setTyped(event.target.value)}
+      />
       <p className="mt-2">
-        <Button kind="second" disabled={typed === null || typed === saved || isKeeping} onClick={() => typed !== null && save(typed)}>
+        <Button
+          kind="second"
+          disabled={typed === null || typed === saved || isKeeping}
+          onClick={() => typed !== null && save(typed)}
+        >
           {words.common.save}
         </Button>
       </p>

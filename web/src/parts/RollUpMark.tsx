@@ -21,8 +21,25 @@ export function PartlyShape({ pass, notJudged, size = 13 }: { pass: number; notJ
   const share = Math.min(0.85, Math.max(0.12, pass / (pass + notJudged)))
   return (
     <svg aria-hidden="true" width={size} height={size} viewBox="0 0 14 14" className="inline-block shrink-0">
-      <circle cx="7" cy="7" r={RADIUS} fill="none" className="stroke-unjudged" strokeWidth="1.2" strokeDasharray="1.6 2.4" />
-      <circle cx="7" cy="7" r={RADIUS} fill="none" className="stroke-pass" strokeWidth="2" strokeDasharray={`${share * ROUND} ${ROUND}`} transform="rotate(-90 7 7)" />
+      <circle
+        cx="7"
+        cy="7"
+        r={RADIUS}
+        fill="none"
+        className="stroke-unjudged"
+        strokeWidth="1.2"
+        strokeDasharray="1.6 2.4"
+      />
+      <circle
+        cx="7"
+        cy="7"
+        r={RADIUS}
+        fill="none"
+        className="stroke-pass"
+        strokeWidth="2"
+        strokeDasharray={`${share * ROUND} ${ROUND}`}
+        transform="rotate(-90 7 7)"
+      />
     </svg>
   )
 }
@@ -32,7 +49,10 @@ export function RollUpMark({ counted }: { counted: Counted }) {
   const { worst, pass, notJudged } = counted
   if (isPartly(counted)) {
     return (
-      <span className="inline-flex items-center gap-1.5 whitespace-nowrap text-ink2" title={words.plant.notJudgedBeside(notJudged)}>
+      <span
+        className="inline-flex items-center gap-1.5 whitespace-nowrap text-ink2"
+        title={words.plant.notJudgedBeside(notJudged)}
+      >
         <PartlyShape pass={pass} notJudged={notJudged} />
         {words.plant.partly(pass, pass + notJudged)}
       </span>

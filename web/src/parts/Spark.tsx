@@ -8,8 +8,24 @@ export function Spark({ values, fail, width = 62 }: { values: number[]; fail: nu
   const last = values.length - 1
   return (
     <svg aria-hidden="true" width={width} height={height} className="block">
-      {fail !== null && <line x1="0" x2={width} y1={y(fail)} y2={y(fail)} className="stroke-fail" strokeWidth="1" strokeDasharray="2 2" opacity="0.65" />}
-      <polyline points={values.map((value, i) => `${x(i)},${y(value)}`).join(' ')} fill="none" className="stroke-ink2" strokeWidth="1.2" />
+      {fail !== null && (
+        <line
+          x1="0"
+          x2={width}
+          y1={y(fail)}
+          y2={y(fail)}
+          className="stroke-fail"
+          strokeWidth="1"
+          strokeDasharray="2 2"
+          opacity="0.65"
+        />
+      )}
+      <polyline
+        points={values.map((value, i) => `${x(i)},${y(value)}`).join(' ')}
+        fill="none"
+        className="stroke-ink2"
+        strokeWidth="1.2"
+      />
       <circle cx={x(last)} cy={y(values[last] ?? 0)} r="2.2" className="fill-ink" />
     </svg>
   )

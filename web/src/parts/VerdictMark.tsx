@@ -13,7 +13,13 @@ export const verdictColour: Record<Verdict, string> = {
 export function VerdictShape({ verdict, size = 13 }: { verdict: Verdict; size?: number }) {
   const common = { fill: 'none', stroke: 'currentColor', strokeWidth: 1.8 }
   return (
-    <svg aria-hidden="true" width={size} height={size} viewBox="0 0 14 14" className={`inline-block shrink-0 ${verdictColour[verdict]}`}>
+    <svg
+      aria-hidden="true"
+      width={size}
+      height={size}
+      viewBox="0 0 14 14"
+      className={`inline-block shrink-0 ${verdictColour[verdict]}`}
+    >
       {verdict === 'PASS' && <circle cx="7" cy="7" r="5" {...common} />}
       {verdict === 'WATCH' && (
         <>
@@ -22,16 +28,29 @@ export function VerdictShape({ verdict, size = 13 }: { verdict: Verdict; size?: 
         </>
       )}
       {verdict === 'FAIL' && <path d="M0.8 2h12.4L7 13z" fill="currentColor" />}
-      {verdict === 'NOT_JUDGED' && <circle cx="7" cy="7" r="5" {...common} strokeWidth="1.5" strokeDasharray="2.6 2.6" />}
+      {verdict === 'NOT_JUDGED' && (
+        <circle cx="7" cy="7" r="5" {...common} strokeWidth="1.5" strokeDasharray="2.6 2.6" />
+      )}
     </svg>
   )
 }
 
 /** Shape and word, so that nobody depends on colour; a person's own verdict says so, and what the computed one is. */
-export function VerdictMark({ verdict, reason, notes }: { verdict: Verdict; reason?: string; notes?: VerdictNotes | null }) {
+export function VerdictMark({
+  verdict,
+  reason,
+  notes,
+}: {
+  verdict: Verdict
+  reason?: string
+  notes?: VerdictNotes | null
+}) {
   const said = [reason, notesSay(notes ?? null)].filter(Boolean).join('; ')
   return (
-    <span className={`inline-flex items-center gap-1.5 whitespace-nowrap ${verdict === 'NOT_JUDGED' ? '' : 'font-semibold'} ${verdictColour[verdict]}`} title={said || undefined}>
+    <span
+      className={`inline-flex items-center gap-1.5 whitespace-nowrap ${verdict === 'NOT_JUDGED' ? '' : 'font-semibold'} ${verdictColour[verdict]}`}
+      title={said || undefined}
+    >
       <VerdictShape verdict={verdict} />
       {words.verdict[verdict]}
       {notes?.overruled && (

@@ -2,7 +2,9 @@
 const SOON = 300
 
 function hit(event: Event): Element | null {
-  return event.target instanceof Element ? (event.target.closest('button, a, label, input, select, tr') ?? event.target) : null
+  return event.target instanceof Element
+    ? (event.target.closest('button, a, label, input, select, tr') ?? event.target)
+    : null
 }
 
 /**

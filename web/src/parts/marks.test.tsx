@@ -46,7 +46,10 @@ describe('many together', () => {
 
 describe('problems', () => {
   it('say what the server says, and otherwise that it does not answer', () => {
-    expect(problemOf(409, { code: 'stale', detail: 'Look again.' })).toMatchObject({ code: 'stale', message: 'Look again.' })
+    expect(problemOf(409, { code: 'stale', detail: 'Look again.' })).toMatchObject({
+      code: 'stale',
+      message: 'Look again.',
+    })
     expect(problemOf(502, '<html>').message).toBe(words.common.offline)
   })
 })

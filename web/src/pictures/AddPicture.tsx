@@ -28,7 +28,13 @@ export function AddPicture({ nodeId, onAdded }: { nodeId: string; onAdded: (pict
   })
   return (
     <>
-      <FileButton text={words.pictures.add} label={words.pictures.choose} accept="image/png,image/jpeg,image/*" disabled={add.isPending} onFile={(file) => add.mutate(file)} />
+      <FileButton
+        text={words.pictures.add}
+        label={words.pictures.choose}
+        accept="image/png,image/jpeg,image/*"
+        disabled={add.isPending}
+        onFile={(file) => add.mutate(file)}
+      />
       <Trouble error={add.error} />
     </>
   )

@@ -22,7 +22,12 @@ interface Props {
   onNudge?: (pointId: string, dx: number, dy: number) => void
 }
 
-const arrows: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }
+const arrows: Record<string, [number, number]> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+}
 const NUDGE = 0.01
 
 /** A picture with each point where it is, by the shape of its verdict. */
@@ -49,7 +54,14 @@ export function MarkedPicture({ picture, spots, points, height, chosenId, onSpot
         className="block w-auto max-w-full border border-rule2 object-contain"
         style={{ maxHeight: height }}
       />
-      {onPlace && <button type="button" aria-label={words.pictures.markHere} className="absolute inset-0 cursor-crosshair" onClick={place} />}
+      {onPlace && (
+        <button
+          type="button"
+          aria-label={words.pictures.markHere}
+          className="absolute inset-0 cursor-crosshair"
+          onClick={place}
+        />
+      )}
       {spots.map((spot) => {
         const point = points.find((one) => one.id === spot.nodeId)
         if (!point) return null
@@ -57,7 +69,11 @@ export function MarkedPicture({ picture, spots, points, height, chosenId, onSpot
           spot.nodeId === chosenId ? 'outline-2 outline-offset-2 outline-plum' : ''
         }`
         const at = { left: `${spot.x * 100}%`, top: `${spot.y * 100}%` }
-        const shape = isPartly(point) ? <PartlyShape pass={point.pass} notJudged={point.notJudged} size={onSpot ? 16 : 10} /> : <VerdictShape verdict={point.worst} size={onSpot ? 16 : 10} />
+        const shape = isPartly(point) ? (
+          <PartlyShape pass={point.pass} notJudged={point.notJudged} size={onSpot ? 16 : 10} />
+        ) : (
+          <VerdictShape verdict={point.worst} size={onSpot ? 16 : 10} />
+        )
         return onSpot ? (
           <button
             key={spot.nodeId}

@@ -34,7 +34,8 @@ export function PictureDialog({ picture, points, mayEdit, onPoint, onClose }: Pr
   const isChanged = title !== picture.title || JSON.stringify(spots) !== JSON.stringify(picture.spots)
   const path = { params: { path: { id: picture.id } } }
   const save = useMutation({
-    mutationFn: () => data(api.PUT('/api/pictures/{id}', { ...path, body: { title, spots, version: picture.version } })),
+    mutationFn: () =>
+      data(api.PUT('/api/pictures/{id}', { ...path, body: { title, spots, version: picture.version } })),
     onSuccess: async () => {
       await refresh(client, 'pictures')
       onClose()
@@ -52,11 +53,14 @@ export function PictureDialog({ picture, points, mayEdit, onPoint, onClose }: Pr
       onClose()
     },
   })
-  const put = (spot: PictureSpot) => setSpots((before) => [...before.filter((other) => other.nodeId !== spot.nodeId), spot])
+  const put = (spot: PictureSpot) =>
+    setSpots((before) => [...before.filter((other) => other.nodeId !== spot.nodeId), spot])
   const place = (x: number, y: number) => {
     if (!markingId) return
     put({ nodeId: markingId, x: within(x), y: within(y) })
-    setMarkingId(points.find((point) => point.id !== markingId && !spots.some((spot) => spot.nodeId === point.id))?.id ?? null)
+    setMarkingId(
+      points.find((point) => point.id !== markingId && !spots.some((spot) => spot.nodeId === point.id))?.id ?? null,
+    )
   }
   const nudge = (pointId: string, dx: number, dy: number) => {
     const spot = spots.find((one) => one.nodeId === pointId)
@@ -82,14 +86,35 @@ export function PictureDialog({ picture, points, mayEdit, onPoint, onClose }: Pr
             {points.map((point) => {
               const isMarked = spots.some((spot) => spot.nodeId === point.id)
               return (
-                <li key={point.id} className={`border-b border-rule py-1 pl-1 ${point.id === markingId ? 'bg-wash' : ''}`}>
-                  <button type="button" className="flex min-h-[26px] cursor-pointer items-center gap-1.5 text-left hover:underline" onClick={() => onPoint(point.id)}>
-                    {isPartly(point) ? <PartlyShape pass={point.pass} notJudged={point.notJudged} /> : <VerdictShape verdict={point.worst} />} {point.name}
+                <li
+                  key={point.id}
+                  className={`border-b border-rule py-1 pl-1 ${point.id === markingId ? 'bg-wash' : ''}`}
+                >
+                  <button
+                    type="button"
+                    className="flex min-h-[26px] cursor-pointer items-center gap-1.5 text-left hover:underline"
+                    onClick={() => onPoint(point.id)}
+                  >
+                    {isPartly(point) ? (
+                      <PartlyShape pass={point.pass} notJudged={point.notJudged} />
+                    ) : (
+                      <VerdictShape verdict={point.worst} />
+                    )}{' '}
+                    {point.name}
                   </button>
                   {mayEdit && (
                     <span className="flex gap-3 pl-5 text-[13px]">
-                      <Button className="min-h-[26px]" onClick={() => setMarkingId(point.id)}>{isMarked ? text.markAgain : text.mark}</Button>
-                      {isMarked && <Button className="min-h-[26px]" onClick={() => setSpots(spots.filter((spot) => spot.nodeId !== point.id))}>{text.unmark}</Button>}
+                      <Button className="min-h-[26px]" onClick={() => setMarkingId(point.id)}>
+                        {isMarked ? text.markAgain : text.mark}
+                      </Button>
+                      {isMarked && (
+                        <Button
+                          className="min-h-[26px]"
+                          onClick={() => setSpots(spots.filter((spot) => spot.nodeId !== point.id))}
+                        >
+                          {text.unmark}
+                        </Button>
+                      )}
                     </span>
                   )}
                 </li>
@@ -97,7 +122,14 @@ export function PictureDialog({ picture, points, mayEdit, onPoint, onClose }: Pr
             })}
           </ul>
           {marking && <p className="mb-3 text-plum">{text.marking(marking.name)}</p>}
-          {mayEdit && <input aria-label={text.title} className="field mb-2 w-full" value={title} onChange={(event) => setTitle(event.target.value)} />}
+          {mayEdit && (
+            <input
+              aria-label={text.title}
+              className="field mb-2 w-full"
+              value={title}
+              onChange={(event) => setTitle(event.target.value)}
+            />
+          )}
           <p className="mb-3 text-[12px] text-ink3">{text.by(picture.by, dayAndTime(picture.at))}</p>
           <Trouble error={save.error ?? remove.error} />
           <div className="flex flex-wrap gap-4">

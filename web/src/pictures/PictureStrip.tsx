@@ -16,7 +16,13 @@ const worstFirst = ['FAIL', 'WATCH', 'PASS', 'NOT_JUDGED'] as const
 function pointsOf(checks: CheckLine[]): PicturedPoint[] {
   const points = new Map<string, PicturedPoint>()
   for (const check of checks) {
-    const known = points.get(check.pointId) ?? { id: check.pointId, name: check.point, worst: check.verdict, pass: 0, notJudged: 0 }
+    const known = points.get(check.pointId) ?? {
+      id: check.pointId,
+      name: check.point,
+      worst: check.verdict,
+      pass: 0,
+      notJudged: 0,
+    }
     const isWorse = worstFirst.indexOf(check.verdict) < worstFirst.indexOf(known.worst)
     points.set(check.pointId, {
       ...known,
@@ -35,7 +41,12 @@ function RemovedPictures({ nodeId }: { nodeId: string }) {
     await data(api.POST('/api/pictures/{id}/bring-back', { params: { path: { id } } }))
     await refresh(client, 'pictures')
   }
-  return <Removed things={removed.data?.map((picture) => ({ id: picture.id, name: picture.title || words.pictures.untitled }))} onBringBack={bringBack} />
+  return (
+    <Removed
+      things={removed.data?.map((picture) => ({ id: picture.id, name: picture.title || words.pictures.untitled }))}
+      onBringBack={bringBack}
+    />
+  )
 }
 
 interface Props {
@@ -55,7 +66,14 @@ export function PictureStrip({ nodeId, checks, mayEdit, onPoint }: Props) {
     <div className="mb-3 flex flex-wrap items-end gap-3">
       <Trouble error={pictures.error} />
       {pictures.data?.map((picture) => (
-        <button key={picture.id} type="button" aria-label={words.pictures.open(picture.title)} title={picture.title} className="cursor-pointer" onClick={() => setOpenId(picture.id)}>
+        <button
+          key={picture.id}
+          type="button"
+          aria-label={words.pictures.open(picture.title)}
+          title={picture.title}
+          className="cursor-pointer"
+          onClick={() => setOpenId(picture.id)}
+        >
           <MarkedPicture picture={picture} spots={picture.spots} points={points} height="104px" />
         </button>
       ))}

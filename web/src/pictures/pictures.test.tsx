@@ -6,11 +6,26 @@ import { show } from '../test/show'
 import { PictureStrip } from './PictureStrip'
 
 const check = (checkId: string, pointId: string, verdict: Verdict) =>
-  ({ checkId, assetTag: 'P-101', pointId, point: pointId === 'de' ? 'Drive end' : 'Non-drive end', check: 'Velocity', verdict }) as CheckLine
+  ({
+    checkId,
+    assetTag: 'P-101',
+    pointId,
+    point: pointId === 'de' ? 'Drive end' : 'Non-drive end',
+    check: 'Velocity',
+    verdict,
+  }) as CheckLine
 
 const checks = [check('v1', 'de', 'PASS'), check('a1', 'de', 'FAIL'), check('v2', 'nde', 'PASS')]
 const picture: PictureView = {
-  id: 'pic', nodeId: 'p', title: 'Side view', width: 400, height: 200, spots: [{ nodeId: 'de', x: 0.25, y: 0.5 }], at: '2026-11-23T09:00:00Z', by: 'technician', version: 3,
+  id: 'pic',
+  nodeId: 'p',
+  title: 'Side view',
+  width: 400,
+  height: 200,
+  spots: [{ nodeId: 'de', x: 0.25, y: 0.5 }],
+  at: '2026-11-23T09:00:00Z',
+  by: 'technician',
+  version: 3,
 }
 
 const open = async (mayEdit: boolean, onPoint: (id: string) => void = () => undefined) => {
@@ -46,7 +61,14 @@ describe('the pictures of a machine', () => {
     fireEvent.keyDown(screen.getByLabelText('Drive end: Fail'), { key: 'ArrowRight' })
     fireEvent.click(screen.getByText('Save'))
     await waitFor(() =>
-      expect(changes()[0]?.body).toEqual({ title: 'Side view', version: 3, spots: [{ nodeId: 'nde', x: 0.75, y: 0.25 }, { nodeId: 'de', x: 0.26, y: 0.5 }] }),
+      expect(changes()[0]?.body).toEqual({
+        title: 'Side view',
+        version: 3,
+        spots: [
+          { nodeId: 'nde', x: 0.75, y: 0.25 },
+          { nodeId: 'de', x: 0.26, y: 0.5 },
+        ],
+      }),
     )
   })
 

@@ -41,7 +41,10 @@ function mostPressing(checks: CheckLine[]): CheckLine | undefined {
   return [...checks].sort((a, b) => worstFirst.indexOf(a.verdict) - worstFirst.indexOf(b.verdict))[0]
 }
 
-/** Everything about one thing in the plant: its checks now, the chosen one over time, and how it is measured. What is asked or typed on it belongs to it alone. */
+/**
+ * Everything about one thing in the plant: its checks now, the chosen one over time, and how it is measured. What is
+ * asked or typed on it belongs to it alone.
+ */
 export function AssetSheet(props: Props) {
   const [settingsOpen, setSettingsOpen] = useState(false)
   return <SheetOf key={props.nodeId} {...props} settingsOpen={settingsOpen} setSettingsOpen={setSettingsOpen} />
@@ -63,18 +66,50 @@ function SheetOf({ nodeId, checkId, readingId, mayEdit, show, settingsOpen, setS
   const chosen = sheet.data.checks.find((check) => check.checkId === checkId) ?? mostPressing(sheet.data.checks)
   return (
     <div className="px-4 py-3">
-      <SheetHead sheet={sheet.data} mayEdit={mayEdit} onLimits={() => setLimitsOf({ nodeId, name: labelOf(sheet.data.node) })} />
+      <SheetHead
+        sheet={sheet.data}
+        mayEdit={mayEdit}
+        onLimits={() => setLimitsOf({ nodeId, name: labelOf(sheet.data.node) })}
+      />
       <ChangesSay checks={sheet.data.checks} onChoose={(id) => show({ check: id })} />
       {platedLevels.includes(sheet.data.node.level) && (
-        <PictureStrip nodeId={nodeId} checks={sheet.data.checks} mayEdit={mayEdit} onPoint={(point) => showPoint(sheet.data.checks, point, show)} />
+        <PictureStrip
+          nodeId={nodeId}
+          checks={sheet.data.checks}
+          mayEdit={mayEdit}
+          onPoint={(point) => showPoint(sheet.data.checks, point, show)}
+        />
       )}
       {sheet.data.checks.length === 0 ? (
         <p className="mt-4 text-ink2">{words.plant.noChecks}</p>
       ) : (
-        <CheckTable sheet={sheet.data} chosenId={chosen?.checkId} onChoose={(id) => show({ check: id })} onLimits={mayEdit ? (check) => setLimitsOf({ nodeId: check.checkId, name: `${check.point}, ${check.check}`, resultId: check.resultId }) : undefined} />
+        <CheckTable
+          sheet={sheet.data}
+          chosenId={chosen?.checkId}
+          onChoose={(id) => show({ check: id })}
+          onLimits={
+            mayEdit
+              ? (check) =>
+                  setLimitsOf({
+                    nodeId: check.checkId,
+                    name: `${check.point}, ${check.check}`,
+                    resultId: check.resultId,
+                  })
+              : undefined
+          }
+        />
       )}
-      {sheet.data.checks.length < sheet.data.checkCount && <p className="mt-1 text-ink3">{words.plant.worstOf(sheet.data.checks.length, sheet.data.checkCount)}</p>}
-      {chosen && <CheckDetail key={chosen.checkId} check={chosen} readingId={readingId} onReading={(reading) => show({ check: chosen.checkId, reading })} />}
+      {sheet.data.checks.length < sheet.data.checkCount && (
+        <p className="mt-1 text-ink3">{words.plant.worstOf(sheet.data.checks.length, sheet.data.checkCount)}</p>
+      )}
+      {chosen && (
+        <CheckDetail
+          key={chosen.checkId}
+          check={chosen}
+          readingId={readingId}
+          onReading={(reading) => show({ check: chosen.checkId, reading })}
+        />
+      )}
       <SettingsPanel nodeId={nodeId} isOpen={settingsOpen} onOpen={setSettingsOpen} mayEdit={mayEdit} />
       {limitsOf && <LimitDialog {...limitsOf} onClose={() => setLimitsOf(null)} />}
     </div>
@@ -82,7 +117,9 @@ function SheetOf({ nodeId, checkId, readingId, mayEdit, show, settingsOpen, setS
 }
 
 function SheetHead({ sheet, mayEdit, onLimits }: { sheet: Sheet; mayEdit: boolean; onLimits: () => void }) {
-  const without = sheet.checks.filter((check) => check.readingId !== null && check.resultId !== '' && check.limitNow === '').length
+  const without = sheet.checks.filter(
+    (check) => check.readingId !== null && check.resultId !== '' && check.limitNow === '',
+  ).length
   const above = sheet.path.slice(0, -1).map((node) => node.name || node.tag)
   return (
     <header className="mb-3 flex items-center gap-4">
@@ -93,8 +130,16 @@ function SheetHead({ sheet, mayEdit, onLimits }: { sheet: Sheet; mayEdit: boolea
           {above.length > 0 && <span>{above.join(', ')}.</span>}
           {platedLevels.includes(sheet.node.level) && <Nameplate node={sheet.node} mayEdit={mayEdit} />}
           {mayEdit && sheet.node.level === 'ASSET' && <KeepAsTemplate node={sheet.node} />}
-          {mayEdit && sheet.checks.length > 0 && <Button onClick={onLimits}>{without > 0 ? words.limits.without(without) : words.limits.open}</Button>}
-          {mayEdit && <PlantHistory node={sheet.node.id} label={words.plant.historyOfNode} title={words.plant.historyOfNodeTitle(labelOf(sheet.node))} />}
+          {mayEdit && sheet.checks.length > 0 && (
+            <Button onClick={onLimits}>{without > 0 ? words.limits.without(without) : words.limits.open}</Button>
+          )}
+          {mayEdit && (
+            <PlantHistory
+              node={sheet.node.id}
+              label={words.plant.historyOfNode}
+              title={words.plant.historyOfNodeTitle(labelOf(sheet.node))}
+            />
+          )}
         </div>
       </div>
     </header>

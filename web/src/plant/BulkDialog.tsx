@@ -24,8 +24,18 @@ const text = words.plant.bulk
 function useChoices(): Choice[] {
   const techniques = useQuery(queries.techniques())
   return (techniques.data ?? []).flatMap((technique) => [
-    ...technique.settings.map((one) => ({ key: `setting.${technique.id}.${one.key}`, name: `${technique.name}: ${one.name}`, unit: one.unit, options: one.options })),
-    ...technique.results.map((one) => ({ key: `limit.${technique.id}.${one.id}`, name: text.limitOf(one.name), unit: one.unit, options: [] })),
+    ...technique.settings.map((one) => ({
+      key: `setting.${technique.id}.${one.key}`,
+      name: `${technique.name}: ${one.name}`,
+      unit: one.unit,
+      options: one.options,
+    })),
+    ...technique.results.map((one) => ({
+      key: `limit.${technique.id}.${one.id}`,
+      name: text.limitOf(one.name),
+      unit: one.unit,
+      options: [],
+    })),
   ])
 }
 
@@ -40,7 +50,11 @@ export function BulkDialog({ many, onClose }: { many: Many; onClose: () => void 
   const chosen = choices.find((choice) => choice.key === key) ?? choices[0]
   const isLimit = chosen?.key.startsWith('limit.') ?? false
   const boundary = (typed: string) => typed.trim().replace(',', '.') || '-'
-  const written = isLimit ? (value.trim() || fail.trim() ? `${boundary(value)}/${boundary(fail)} ${chosen?.unit}` : '') : value.trim().replace(',', '.')
+  const written = isLimit
+    ? value.trim() || fail.trim()
+      ? `${boundary(value)}/${boundary(fail)} ${chosen?.unit}`
+      : ''
+    : value.trim().replace(',', '.')
   const isSaid = inherits || written !== ''
   return (
     <Dialog title={text.title(many.count)} open onClose={onClose}>
@@ -48,14 +62,24 @@ export function BulkDialog({ many, onClose }: { many: Many; onClose: () => void 
         className="flex flex-col gap-3"
         onSubmit={(event) => {
           event.preventDefault()
-          if (chosen) changeMany.mutate({ ids: many.ids, filter: many.filter, facets: { [chosen.key]: inherits ? '' : written } }, { onSuccess: onClose })
+          if (chosen)
+            changeMany.mutate(
+              { ids: many.ids, filter: many.filter, facets: { [chosen.key]: inherits ? '' : written } },
+              { onSuccess: onClose },
+            )
         }}
       >
-        <select aria-label={text.what} className="field w-full" autoFocus value={chosen?.key} onChange={(event) => {
+        <select
+          aria-label={text.what}
+          className="field w-full"
+          autoFocus
+          value={chosen?.key}
+          onChange={(event) => {
             setKey(event.target.value)
             setValue('')
             setFail('')
-          }}>
+          }}
+        >
           {choices.map((choice) => (
             <option key={choice.key} value={choice.key}>
               {choice.name}
@@ -64,20 +88,49 @@ export function BulkDialog({ many, onClose }: { many: Many; onClose: () => void 
         </select>
         <div className="flex items-center gap-2">
           {chosen && chosen.options.length > 0 ? (
-            <select aria-label={text.value} disabled={inherits} className="field w-40" value={value} onChange={(event) => setValue(event.target.value)}>
+            <select
+              aria-label={text.value}
+              disabled={inherits}
+              className="field w-40"
+              value={value}
+              onChange={(event) => setValue(event.target.value)}
+            >
               <option value="" />
               {chosen.options.map((option) => (
                 <option key={option}>{option}</option>
               ))}
             </select>
           ) : (
-            <input aria-label={isLimit ? words.limits.watch : text.value} placeholder={isLimit ? words.limits.watch : ''} disabled={inherits} className="field w-36 text-right" inputMode="decimal" value={value} onChange={(event) => setValue(event.target.value)} />
+            <input
+              aria-label={isLimit ? words.limits.watch : text.value}
+              placeholder={isLimit ? words.limits.watch : ''}
+              disabled={inherits}
+              className="field w-36 text-right"
+              inputMode="decimal"
+              value={value}
+              onChange={(event) => setValue(event.target.value)}
+            />
           )}
-          {isLimit && <input aria-label={words.limits.fail} placeholder={words.limits.fail} disabled={inherits} className="field w-36 text-right" inputMode="decimal" value={fail} onChange={(event) => setFail(event.target.value)} />}
+          {isLimit && (
+            <input
+              aria-label={words.limits.fail}
+              placeholder={words.limits.fail}
+              disabled={inherits}
+              className="field w-36 text-right"
+              inputMode="decimal"
+              value={fail}
+              onChange={(event) => setFail(event.target.value)}
+            />
+          )}
           <span className="text-ink3">{chosen?.unit}</span>
         </div>
         <label className="flex items-center gap-2">
-          <input type="checkbox" className="h-4 w-4 accent-plum" checked={inherits} onChange={(event) => setInherits(event.target.checked)} />
+          <input
+            type="checkbox"
+            className="h-4 w-4 accent-plum"
+            checked={inherits}
+            onChange={(event) => setInherits(event.target.checked)}
+          />
           {text.inherit}
         </label>
         <p className="text-ink2">{text.explain}</p>

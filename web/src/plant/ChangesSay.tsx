@@ -16,8 +16,11 @@ export function ChangesSay({ checks, onChoose }: { checks: CheckLine[]; onChoose
       <ul>
         {worse.slice(0, MOST).map((check) => (
           <li key={check.checkId} className="flex items-center gap-1.5">
-            <Button onClick={() => onChoose(check.checkId)}>{[check.assetTag, check.point, check.check].join(' ')}</Button>
-            <VerdictShape verdict={check.verdictBefore} size={11} /> {words.verdict[check.verdictBefore]} → <VerdictShape verdict={check.verdict} size={11} />
+            <Button onClick={() => onChoose(check.checkId)}>
+              {[check.assetTag, check.point, check.check].join(' ')}
+            </Button>
+            <VerdictShape verdict={check.verdictBefore} size={11} /> {words.verdict[check.verdictBefore]} →{' '}
+            <VerdictShape verdict={check.verdict} size={11} />
             <span className="font-semibold">{words.verdict[check.verdict]}</span>
           </li>
         ))}

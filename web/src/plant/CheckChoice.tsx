@@ -15,14 +15,17 @@ interface Props {
 const SHOWN = 9
 
 /**
- * A check is chosen by typing the beginning of its name, or with the arrows. What was typed counts for this one alone, however fast the next follows: a
+ * A check is chosen by typing the beginning of its name, or with the arrows. What was typed counts for this one alone,
+ * however fast the next follows: a
  * list of the browser's own goes on with what was typed before.
  */
 export function CheckChoice({ label, techniques, onCommit, onKeyDown }: Props) {
   const [text, setText] = useState('')
   const [at, setAt] = useState(0)
   const id = useId()
-  const all: NewCheck[] = techniques.flatMap((technique) => technique.presets.map((preset) => ({ technique: technique.id, preset })))
+  const all: NewCheck[] = techniques.flatMap((technique) =>
+    technique.presets.map((preset) => ({ technique: technique.id, preset })),
+  )
   const found = matching(all, text)
   const chosen = text === '' ? all[at] : found[at]
   const first = Math.max(0, Math.min(at - SHOWN + 2, found.length - SHOWN))
@@ -55,7 +58,12 @@ export function CheckChoice({ label, techniques, onCommit, onKeyDown }: Props) {
         }}
         onKeyDown={onKey}
       />
-      <div id={id} role="listbox" aria-label={words.plant.checkChoices} className="absolute top-full right-0 left-0 z-20 border border-rule2 bg-paper">
+      <div
+        id={id}
+        role="listbox"
+        aria-label={words.plant.checkChoices}
+        className="absolute top-full right-0 left-0 z-20 border border-rule2 bg-paper"
+      >
         {found.slice(first, first + SHOWN).map((check, i) => (
           <div
             key={`${check.technique} ${check.preset}`}
@@ -71,7 +79,8 @@ export function CheckChoice({ label, techniques, onCommit, onKeyDown }: Props) {
               setAt(all.indexOf(check))
             }}
           >
-            {check.preset} <span className="text-ink3">{techniques.find((technique) => technique.id === check.technique)?.name}</span>
+            {check.preset}{' '}
+            <span className="text-ink3">{techniques.find((technique) => technique.id === check.technique)?.name}</span>
           </div>
         ))}
         {found.length === 0 && <div className="px-2 py-0.5 text-ink2">{words.plant.noSuchCheck(text)}</div>}

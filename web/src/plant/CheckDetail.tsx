@@ -48,7 +48,8 @@ export function CheckDetail(props: Props) {
 
 function CheckSoFar(props: Props) {
   const { check } = props
-  if (check.readingId === null) return <p className="mt-4 text-ink2">{check.isByHand ? words.byHand.neverWritten : words.plant.neverMeasured}</p>
+  if (check.readingId === null)
+    return <p className="mt-4 text-ink2">{check.isByHand ? words.byHand.neverWritten : words.plant.neverMeasured}</p>
   return check.resultId === '' ? <CheckKept {...props} /> : <CheckTrend {...props} />
 }
 
@@ -68,7 +69,15 @@ function CheckKept({ check, readingId, onReading }: Props) {
       </div>
       <p className="mb-2 text-[13px] text-ink2">{`${words.verdict.NOT_JUDGED}: ${check.reason}`}</p>
       {mayEdit && <ReckonAnew checkId={check.checkId} />}
-      {chosen && <CaptureLook key={chosen.readingId} readingId={chosen.readingId} checkId={check.checkId} at={chosen.at} place={placeOf(check)} />}
+      {chosen && (
+        <CaptureLook
+          key={chosen.readingId}
+          readingId={chosen.readingId}
+          checkId={check.checkId}
+          at={chosen.at}
+          place={placeOf(check)}
+        />
+      )}
     </section>
   )
 }
@@ -92,10 +101,20 @@ function ReadingStepper({ readings, chosen, onReading }: StepperProps) {
   }
   return (
     <span className="inline-flex items-center gap-2 whitespace-nowrap">
-      <Button className="h-[24px] min-w-[24px]" aria-label={words.plant.earlierReading} disabled={at <= 0} onClick={() => step(-1)}>
+      <Button
+        className="h-[24px] min-w-[24px]"
+        aria-label={words.plant.earlierReading}
+        disabled={at <= 0}
+        onClick={() => step(-1)}
+      >
         ←
       </Button>
-      <Button className="h-[24px] min-w-[24px]" aria-label={words.plant.laterReading} disabled={at >= readings.length - 1} onClick={() => step(1)}>
+      <Button
+        className="h-[24px] min-w-[24px]"
+        aria-label={words.plant.laterReading}
+        disabled={at >= readings.length - 1}
+        onClick={() => step(1)}
+      >
         →
       </Button>
       {day(chosen.at)}
@@ -119,21 +138,31 @@ function CheckTrend({ check, readingId, onReading }: Props) {
   const trend = useQuery({ ...queries.trend(check.checkId, { result: resultId }), placeholderData: (before) => before })
   const points = trend.data?.points ?? []
   const chosen = points.find((point) => point.readingId === readingId) ?? points.at(-1)
-  const curves = useQuery({ ...queries.curves(chosen?.readingId ?? ''), enabled: chosen !== undefined, placeholderData: (before) => before })
+  const curves = useQuery({
+    ...queries.curves(chosen?.readingId ?? ''),
+    enabled: chosen !== undefined,
+    placeholderData: (before) => before,
+  })
   const looks: [Look, string][] = [
     ['trend', words.plant.trend],
     ['compare', words.trend.compare],
     ...(curves.data?.isRun ? [RUN] : []).map((curve): [Look, string] => [{ curve }, words.signals.run]),
     ...(curves.data?.curves ?? []).map((curve): [Look, string] => [{ curve: curve.name }, curve.name]),
   ]
-  const isSame = (one: Look, other: Look) => (typeof one === 'object' && typeof other === 'object' ? one.curve === other.curve : one === other)
+  const isSame = (one: Look, other: Look) =>
+    typeof one === 'object' && typeof other === 'object' ? one.curve === other.curve : one === other
   const spectra = curves.data?.curves.filter((curve) => curve.kind === 'lines') ?? []
   if (spectra.length > 0) looks.push(['waterfall', words.signals.waterfall])
   return (
-    <section ref={section} className={`mt-4 scroll-mt-2 ${look === 'trend' ? '' : 'min-h-[calc(100dvh-4rem)]'}`} aria-label={`${check.point}, ${check.check}`}>
+    <section
+      ref={section}
+      className={`mt-4 scroll-mt-2 ${look === 'trend' ? '' : 'min-h-[calc(100dvh-4rem)]'}`}
+      aria-label={`${check.point}, ${check.check}`}
+    >
       <div className="flex items-baseline gap-4">
         <h3 className="min-w-0 flex-1 font-semibold">
-          {check.point}, {check.check} <span className="text-[12px] font-normal text-ink3">{trend.data?.unitLabel ?? check.unitLabel}</span>
+          {check.point}, {check.check}{' '}
+          <span className="text-[12px] font-normal text-ink3">{trend.data?.unitLabel ?? check.unitLabel}</span>
         </h3>
         {chosen && (
           <p className="flex items-center gap-2 whitespace-nowrap">
@@ -187,11 +216,32 @@ function CheckTrend({ check, readingId, onReading }: Props) {
         />
       )}
       {look === 'compare' && trend.data && <Compare trend={trend.data} />}
-      {look === 'waterfall' && <WaterfallLook checkId={check.checkId} place={placeOf(check)} names={spectra.map((curve) => curve.name)} chosenId={chosen?.readingId} onChoose={onReading} />}
-      {typeof look === 'object' && chosen && (
-        <ReadingLook checkId={check.checkId} readingId={chosen.readingId} at={chosen.at} place={placeOf(check)} curve={look.curve} evidence={finding?.curve === look.curve ? finding.evidence : noMarks} />
+      {look === 'waterfall' && (
+        <WaterfallLook
+          checkId={check.checkId}
+          place={placeOf(check)}
+          names={spectra.map((curve) => curve.name)}
+          chosenId={chosen?.readingId}
+          onChoose={onReading}
+        />
       )}
-      {overruling && chosen && <OverruleDialog reading={chosen} name={`${check.point}, ${day(chosen.at)}`} onClose={() => setOverruling(false)} />}
+      {typeof look === 'object' && chosen && (
+        <ReadingLook
+          checkId={check.checkId}
+          readingId={chosen.readingId}
+          at={chosen.at}
+          place={placeOf(check)}
+          curve={look.curve}
+          evidence={finding?.curve === look.curve ? finding.evidence : noMarks}
+        />
+      )}
+      {overruling && chosen && (
+        <OverruleDialog
+          reading={chosen}
+          name={`${check.point}, ${day(chosen.at)}`}
+          onClose={() => setOverruling(false)}
+        />
+      )}
     </section>
   )
 }
@@ -203,16 +253,40 @@ function ReadingSay({ point }: { point: TrendPoint }) {
 }
 
 /** Any of a reading's spectra over the visits. */
-function WaterfallLook({ checkId, place, names, chosenId, onChoose }: { checkId: string; place: string; names: string[]; chosenId: string | undefined; onChoose: (readingId: string) => void }) {
+function WaterfallLook({
+  checkId,
+  place,
+  names,
+  chosenId,
+  onChoose,
+}: {
+  checkId: string
+  place: string
+  names: string[]
+  chosenId: string | undefined
+  onChoose: (readingId: string) => void
+}) {
   const [name, setName] = useState(names[0] ?? '')
   return (
     <>
-      <select aria-label={words.signals.waterfall} className="field text-[13px]" value={name} onChange={(event) => setName(event.target.value)}>
+      <select
+        aria-label={words.signals.waterfall}
+        className="field text-[13px]"
+        value={name}
+        onChange={(event) => setName(event.target.value)}
+      >
         {names.map((one) => (
           <option key={one}>{one}</option>
         ))}
       </select>
-      <Waterfall key={name} checkId={checkId} name={name} title={`${place}, ${name} ${words.signals.overVisits}`} chosenId={chosenId} onChoose={onChoose} />
+      <Waterfall
+        key={name}
+        checkId={checkId}
+        name={name}
+        title={`${place}, ${name} ${words.signals.overVisits}`}
+        chosenId={chosenId}
+        onChoose={onChoose}
+      />
     </>
   )
 }

@@ -16,7 +16,12 @@ interface Props {
 export function CheckSelect({ technique, label, none, chosen, onChoose }: Props) {
   const checks = useQuery(queries.checks({ ...noFilter, technique })).data?.checks ?? []
   return (
-    <select aria-label={label} className="field max-w-60" value={chosen ?? ''} onChange={(event) => onChoose(event.target.value || null)}>
+    <select
+      aria-label={label}
+      className="field max-w-60"
+      value={chosen ?? ''}
+      onChange={(event) => onChoose(event.target.value || null)}
+    >
       <option value="">{none}</option>
       {checks.map((check) => (
         <option key={check.id} value={check.id}>

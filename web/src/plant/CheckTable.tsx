@@ -17,8 +17,14 @@ const worstFirst: Verdict[] = ['FAIL', 'WATCH', 'PASS', 'NOT_JUDGED']
 
 /** Each check with its latest value, limit, change and verdict: the comparison a technician makes. Of many assets the worst come first. */
 export function CheckTable({ sheet, chosenId, onChoose, onLimits }: Props) {
-  const many = sheet.node.level === 'CLIENT' || sheet.node.level === 'SITE' || sheet.node.level === 'AREA' || sheet.node.level === 'SYSTEM'
-  const ordered = many ? [...sheet.checks].sort((a, b) => worstFirst.indexOf(a.verdict) - worstFirst.indexOf(b.verdict)) : sheet.checks
+  const many =
+    sheet.node.level === 'CLIENT' ||
+    sheet.node.level === 'SITE' ||
+    sheet.node.level === 'AREA' ||
+    sheet.node.level === 'SYSTEM'
+  const ordered = many
+    ? [...sheet.checks].sort((a, b) => worstFirst.indexOf(a.verdict) - worstFirst.indexOf(b.verdict))
+    : sheet.checks
   return (
     <table className="ledger">
       <thead>
@@ -45,17 +51,24 @@ export function CheckTable({ sheet, chosenId, onChoose, onLimits }: Props) {
                 <Tag text={check.assetTag} />
               </td>
             )}
-            <td className={many ? 'w-1/2 max-w-0 truncate' : ''} title={`${check.point} ${check.check} ${check.unitLabel}`}>
+            <td
+              className={many ? 'w-1/2 max-w-0 truncate' : ''}
+              title={`${check.point} ${check.check} ${check.unitLabel}`}
+            >
               <button type="button" className="cursor-pointer text-left" onClick={() => onChoose(check.checkId)}>
-                <span className="font-semibold">{check.point}</span> {check.check} <span className="text-[12px] text-ink3">{check.unitLabel}</span>
+                <span className="font-semibold">{check.point}</span> {check.check}{' '}
+                <span className="text-[12px] text-ink3">{check.unitLabel}</span>
               </button>
             </td>
-            <td className="num font-semibold">{check.value === null ? '–' : number(check.value, check.watch, check.fail)}</td>
+            <td className="num font-semibold">
+              {check.value === null ? '–' : number(check.value, check.watch, check.fail)}
+            </td>
             <td className="num text-ink2">
               <LimitCell check={check} onLimits={onLimits} />
             </td>
             <td className="num">
-              {gotWorse(check) && <VerdictShape verdict={check.verdictBefore} size={10} />} {check.change === null || check.value === null ? '' : change(check.change, check.value)}
+              {gotWorse(check) && <VerdictShape verdict={check.verdictBefore} size={10} />}{' '}
+              {check.change === null || check.value === null ? '' : change(check.change, check.value)}
             </td>
             <td>
               <VerdictMark verdict={check.verdict} reason={check.reason} notes={check.notes} />
@@ -72,7 +85,11 @@ export function CheckTable({ sheet, chosenId, onChoose, onLimits }: Props) {
 
 /** What it was one reading ago is shown where it is worse now. */
 export function gotWorse(check: CheckLine): boolean {
-  return check.verdictBefore !== 'NOT_JUDGED' && check.verdict !== 'NOT_JUDGED' && worstFirst.indexOf(check.verdict) < worstFirst.indexOf(check.verdictBefore)
+  return (
+    check.verdictBefore !== 'NOT_JUDGED' &&
+    check.verdict !== 'NOT_JUDGED' &&
+    worstFirst.indexOf(check.verdict) < worstFirst.indexOf(check.verdictBefore)
+  )
 }
 
 function LimitCell({ check, onLimits }: { check: CheckLine; onLimits: Props['onLimits'] }) {

@@ -47,7 +47,12 @@ export function DraftRow({ place, at, onDeeper, onShallower, onCommit, onCancel 
       <td colSpan={4}>
         <div className="flex items-center gap-2" style={{ paddingLeft: place.depth * 15 + 14 }}>
           {isCheck ? (
-            <CheckChoice label={label} techniques={techniques.data ?? []} onCommit={(check) => onCommit('', check)} onKeyDown={onKeyDown} />
+            <CheckChoice
+              label={label}
+              techniques={techniques.data ?? []}
+              onCommit={(check) => onCommit('', check)}
+              onKeyDown={onKeyDown}
+            />
           ) : (
             <input
               key="name"

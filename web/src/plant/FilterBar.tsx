@@ -23,7 +23,11 @@ export function FilterBar({ looking, whole, onChange }: Props) {
     const timer = setTimeout(() => onChange({ ...looking, text: typed }), TYPING_MILLIS)
     return () => clearTimeout(timer)
   }, [typed, text, looking, onChange])
-  const count: Partial<Record<Show, number>> = { FAIL: whole?.fail ?? 0, WATCH: whole?.watch ?? 0, NOT_JUDGED: whole?.notJudged ?? 0 }
+  const count: Partial<Record<Show, number>> = {
+    FAIL: whole?.fail ?? 0,
+    WATCH: whole?.watch ?? 0,
+    NOT_JUDGED: whole?.notJudged ?? 0,
+  }
   return (
     <div className="flex shrink-0 flex-wrap items-center gap-x-2.5 gap-y-1.5 border-b border-rule px-2 py-[5px] text-ink2">
       <input

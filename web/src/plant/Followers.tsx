@@ -31,7 +31,13 @@ export function Followers({ template }: { template: TemplateLine }) {
             {followers.data?.map((one) => (
               <tr key={one.nodeId}>
                 <td className="w-8">
-                  <input type="checkbox" aria-label={`${one.tag} ${one.name}`} className="h-4 w-4 accent-plum" checked={!left.has(one.nodeId)} onChange={() => toggle(one.nodeId)} />
+                  <input
+                    type="checkbox"
+                    aria-label={`${one.tag} ${one.name}`}
+                    className="h-4 w-4 accent-plum"
+                    checked={!left.has(one.nodeId)}
+                    onChange={() => toggle(one.nodeId)}
+                  />
                 </td>
                 <td className="w-24">
                   <Tag text={one.tag} />
@@ -43,7 +49,11 @@ export function Followers({ template }: { template: TemplateLine }) {
           </tbody>
         </table>
       </div>
-      <Button kind="second" disabled={chosen.length === 0 || follow.isPending} onClick={() => follow.mutate({ template: template.id, assets: chosen.map((one) => one.nodeId) })}>
+      <Button
+        kind="second"
+        disabled={chosen.length === 0 || follow.isPending}
+        onClick={() => follow.mutate({ template: template.id, assets: chosen.map((one) => one.nodeId) })}
+      >
         {text.follow(chosen.length)}
       </Button>
     </section>

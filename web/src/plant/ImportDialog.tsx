@@ -13,11 +13,29 @@ import { usePlantEdit } from './usePlantEdit'
 const text = words.plant.import
 
 /** What rows of a spreadsheet or a file would become, before they do: all of them, or none. */
-export function ImportDialog({ source, onTaken, onClose }: { source: ImportSource; onTaken: (first: string | undefined) => void; onClose: () => void }) {
-  const preview = useQuery({ queryKey: ['import', source], queryFn: () => previewImport(source), retry: false, gcTime: 0 })
+export function ImportDialog({
+  source,
+  onTaken,
+  onClose,
+}: {
+  source: ImportSource
+  onTaken: (first: string | undefined) => void
+  onClose: () => void
+}) {
+  const preview = useQuery({
+    queryKey: ['import', source],
+    queryFn: () => previewImport(source),
+    retry: false,
+    gcTime: 0,
+  })
   const { take } = usePlantEdit()
   const [changeId, setChangeId] = useState('')
-  const running = useQuery({ ...queries.job(changeId), enabled: take.isPending && changeId !== '', refetchInterval: 500, retry: false })
+  const running = useQuery({
+    ...queries.job(changeId),
+    enabled: take.isPending && changeId !== '',
+    refetchInterval: 500,
+    retry: false,
+  })
   const begin = (digest: string) => {
     const id = crypto.randomUUID()
     setChangeId(id)
@@ -26,7 +44,12 @@ export function ImportDialog({ source, onTaken, onClose }: { source: ImportSourc
   const found = preview.data
   const ready = found !== undefined && found.wrong === 0 && found.changes > 0
   return (
-    <Dialog title={source.kind === 'file' ? text.fileTitle(source.file.name) : text.pasteTitle} open wide onClose={onClose}>
+    <Dialog
+      title={source.kind === 'file' ? text.fileTitle(source.file.name) : text.pasteTitle}
+      open
+      wide
+      onClose={onClose}
+    >
       <Trouble error={preview.error ?? take.error} />
       {preview.isPending && <p>{words.common.loading}</p>}
       {found && (
@@ -51,14 +74,11 @@ export function ImportDialog({ source, onTaken, onClose }: { source: ImportSourc
               </tbody>
             </table>
           </div>
-          {take.isPending && running.data?.state === 'RUNNING' && <JobPanel job={running.data} onTryAgain={() => undefined} />}
+          {take.isPending && running.data?.state === 'RUNNING' && (
+            <JobPanel job={running.data} onTryAgain={() => undefined} />
+          )}
           <div className="mt-4 flex items-center gap-4">
-            <Button
-              kind="main"
-              autoFocus
-              disabled={!ready || take.isPending}
-              onClick={() => begin(found.digest)}
-            >
+            <Button kind="main" autoFocus disabled={!ready || take.isPending} onClick={() => begin(found.digest)}>
               {text.take(found.changes)}
             </Button>
             <Button onClick={onClose}>{words.common.cancel}</Button>

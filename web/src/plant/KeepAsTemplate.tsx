@@ -30,7 +30,12 @@ function KeepDialog({ node, onClose }: { node: PlantNode; onClose: () => void })
   const [name, setName] = useState(node.name)
   const [templateId, setTemplateId] = useState('')
   const keep = useMutation({
-    mutationFn: () => data(api.POST('/api/templates', { body: { nodeId: node.id, templateId: templateId || null, name: templateId ? null : name } })),
+    mutationFn: () =>
+      data(
+        api.POST('/api/templates', {
+          body: { nodeId: node.id, templateId: templateId || null, name: templateId ? null : name },
+        }),
+      ),
     onSuccess: async (kept) => {
       await refresh(client, 'templates', 'changes')
       say(text.kept(kept.name, kept.revision))
@@ -48,7 +53,12 @@ function KeepDialog({ node, onClose }: { node: PlantNode; onClose: () => void })
       >
         <label className="block">
           <span className="block text-[12px] text-ink2">{text.keepAs}</span>
-          <select aria-label={text.keepAs} className="field w-full" value={templateId} onChange={(event) => setTemplateId(event.target.value)}>
+          <select
+            aria-label={text.keepAs}
+            className="field w-full"
+            value={templateId}
+            onChange={(event) => setTemplateId(event.target.value)}
+          >
             <option value="">{text.asNew}</option>
             {templates.data
               ?.filter((template) => template.level === node.level)
@@ -62,7 +72,13 @@ function KeepDialog({ node, onClose }: { node: PlantNode; onClose: () => void })
         {!templateId && (
           <label className="block">
             <span className="block text-[12px] text-ink2">{text.templateName}</span>
-            <input aria-label={text.templateName} className="field w-full" autoFocus value={name} onChange={(event) => setName(event.target.value)} />
+            <input
+              aria-label={text.templateName}
+              className="field w-full"
+              autoFocus
+              value={name}
+              onChange={(event) => setName(event.target.value)}
+            />
           </label>
         )}
         <Trouble error={keep.error} />

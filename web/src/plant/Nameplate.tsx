@@ -22,16 +22,31 @@ export function Nameplate({ node, mayEdit }: { node: PlantNode; mayEdit: boolean
   return (
     <>
       {said && <span className="max-w-full truncate">{said}.</span>}
-      {(mayEdit || plate.data.derived.length > 0) && <Button onClick={() => setOpen(true)}>{said ? text.open : text.add}</Button>}
-      {open && <PlateDialog key={node.id} node={node} plate={plate.data} mayEdit={mayEdit} onClose={() => setOpen(false)} />}
+      {(mayEdit || plate.data.derived.length > 0) && (
+        <Button onClick={() => setOpen(true)}>{said ? text.open : text.add}</Button>
+      )}
+      {open && (
+        <PlateDialog key={node.id} node={node} plate={plate.data} mayEdit={mayEdit} onClose={() => setOpen(false)} />
+      )}
     </>
   )
 }
 
-function PlateDialog({ node, plate, mayEdit, onClose }: { node: PlantNode; plate: Plate; mayEdit: boolean; onClose: () => void }) {
+function PlateDialog({
+  node,
+  plate,
+  mayEdit,
+  onClose,
+}: {
+  node: PlantNode
+  plate: Plate
+  mayEdit: boolean
+  onClose: () => void
+}) {
   const [typed, setTyped] = useState<Record<string, string>>({})
   const { alter } = usePlantEdit()
-  const change = (facets: Facets, then?: () => void) => alter.mutate({ nodes: [{ node: node.id, facets }] }, { onSuccess: then })
+  const change = (facets: Facets, then?: () => void) =>
+    alter.mutate({ nodes: [{ node: node.id, facets }] }, { onSuccess: then })
   const save = () => {
     const facets: Facets = {}
     for (const line of plate.lines) {
@@ -71,7 +86,12 @@ function PlateDialog({ node, plate, mayEdit, onClose }: { node: PlantNode; plate
           {plate.lines.map((line) => (
             <label key={line.key} className="flex items-center gap-3">
               <span className="w-44 shrink-0 text-ink2">{line.name}</span>
-              <PlateField line={line} disabled={!mayEdit} value={typed[line.key] ?? line.value} onType={(value) => setTyped({ ...typed, [line.key]: value })} />
+              <PlateField
+                line={line}
+                disabled={!mayEdit}
+                value={typed[line.key] ?? line.value}
+                onType={(value) => setTyped({ ...typed, [line.key]: value })}
+              />
               <span className="text-ink3">{line.unit}</span>
             </label>
           ))}
@@ -82,7 +102,8 @@ function PlateDialog({ node, plate, mayEdit, onClose }: { node: PlantNode; plate
             <ul className="flex flex-wrap gap-x-6">
               {plate.derived.map((one) => (
                 <li key={one.name}>
-                  <span className="text-ink2">{one.name}</span> <span className="font-semibold">{number(one.value)}</span> {one.unit}
+                  <span className="text-ink2">{one.name}</span>{' '}
+                  <span className="font-semibold">{number(one.value)}</span> {one.unit}
                 </li>
               ))}
             </ul>
@@ -102,10 +123,26 @@ function PlateDialog({ node, plate, mayEdit, onClose }: { node: PlantNode; plate
   )
 }
 
-function PlateField({ line, value, disabled, onType }: { line: PlateLine; value: string; disabled: boolean; onType: (value: string) => void }) {
+function PlateField({
+  line,
+  value,
+  disabled,
+  onType,
+}: {
+  line: PlateLine
+  value: string
+  disabled: boolean
+  onType: (value: string) => void
+}) {
   if (line.options.length > 0) {
     return (
-      <select aria-label={line.name} className="field w-36" disabled={disabled} value={value} onChange={(event) => onType(event.target.value)}>
+      <select
+        aria-label={line.name}
+        className="field w-36"
+        disabled={disabled}
+        value={value}
+        onChange={(event) => onType(event.target.value)}
+      >
         <option value="" />
         {line.options.map((option) => (
           <option key={option}>{option}</option>

@@ -35,7 +35,9 @@ export function NarrowRow({ looking, onChange }: { looking: Looking; onChange: (
           ))}
         </select>
       ))}
-      {isNarrowed(looking) && <Button onClick={() => onChange({ text: looking.text, show: looking.show })}>{text.clear}</Button>}
+      {isNarrowed(looking) && (
+        <Button onClick={() => onChange({ text: looking.text, show: looking.show })}>{text.clear}</Button>
+      )}
     </div>
   )
 }

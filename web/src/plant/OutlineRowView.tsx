@@ -19,7 +19,12 @@ interface Props {
   onChoose: (event: MouseEvent) => void
   onToggle: () => void
   onRename: () => void
-  drag: { onDragStart: (event: DragEvent) => void; onDragOver: (event: DragEvent) => void; onDrop: (event: DragEvent) => void; onDragEnd: () => void }
+  drag: {
+    onDragStart: (event: DragEvent) => void
+    onDragOver: (event: DragEvent) => void
+    onDrop: (event: DragEvent) => void
+    onDragEnd: () => void
+  }
 }
 
 const dropLook: Record<Drop['where'], string> = {
@@ -28,7 +33,19 @@ const dropLook: Record<Drop['where'], string> = {
   into: 'outline-2 outline-plum outline-offset-[-2px]',
 }
 
-export function OutlineRowView({ row, index, isChosen, isSelected, isCut, mayEdit, drop, onChoose, onToggle, onRename, drag }: Props) {
+export function OutlineRowView({
+  row,
+  index,
+  isChosen,
+  isSelected,
+  isCut,
+  mayEdit,
+  drop,
+  onChoose,
+  onToggle,
+  onRename,
+  drag,
+}: Props) {
   const { node, line } = row
   const look = isSelected ? `bg-wash ${isChosen ? 'shadow-[inset_3px_0_0_var(--plum)]' : ''}` : 'hover:bg-paper2'
   return (
@@ -58,7 +75,11 @@ export function OutlineRowView({ row, index, isChosen, isSelected, isCut, mayEdi
             {row.hasChildren ? (row.isOpen ? '▼' : '▶') : ''}
           </span>
           <Tag text={node.tag} />
-          <span className={`truncate ${node.level === 'CHECK' ? 'text-ink2' : ''} ${line.isHit ? 'font-semibold' : ''}`}>{node.name}</span>
+          <span
+            className={`truncate ${node.level === 'CHECK' ? 'text-ink2' : ''} ${line.isHit ? 'font-semibold' : ''}`}
+          >
+            {node.name}
+          </span>
         </div>
       </td>
       <td>

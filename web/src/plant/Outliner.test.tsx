@@ -26,13 +26,17 @@ function Plant({ mayEdit = true }: { mayEdit?: boolean }) {
 
 const committed = (changeId: string, sentence: string) => ({ changeId, sentence, added: [] })
 const row = (name: string) => {
-  const found = screen.getAllByRole('row').find((candidate) => candidate.textContent?.includes(name) && candidate.dataset.node)
+  const found = screen
+    .getAllByRole('row')
+    .find((candidate) => candidate.textContent?.includes(name) && candidate.dataset.node)
   if (!found) throw new Error(`no row ${name}`)
   return found
 }
-const press = (key: string, more: Record<string, unknown> = {}) => fireEvent.keyDown(document.activeElement ?? document.body, { key, ...more })
+const press = (key: string, more: Record<string, unknown> = {}) =>
+  fireEvent.keyDown(document.activeElement ?? document.body, { key, ...more })
 
-const paste = (text: string) => fireEvent.paste(document.activeElement ?? document.body, { clipboardData: { getData: () => text } })
+const paste = (text: string) =>
+  fireEvent.paste(document.activeElement ?? document.body, { clipboardData: { getData: () => text } })
 
 beforeEach(() => {
   plant = [
@@ -44,7 +48,9 @@ beforeEach(() => {
     node('d', 'p1', 'POINT', 'Drive end'),
   ]
   answeringPlant(() => plant)
-  answering('GET', '/api/plant/techniques', () => [{ id: 'vibration', name: 'Vibration', presets: ['Velocity', 'Acceleration'], settings: [], results: [] }])
+  answering('GET', '/api/plant/techniques', () => [
+    { id: 'vibration', name: 'Vibration', presets: ['Velocity', 'Acceleration'], settings: [], results: [] },
+  ])
   answering('POST', '/api/plant/nodes', ({ body }) => {
     const wanted = body as PlantNode
     plant = [...plant, { ...node(wanted.id, wanted.parentId, wanted.level, wanted.name, wanted.tag) }]
@@ -80,7 +86,15 @@ describe('the outliner by keyboard', () => {
     fireEvent.change(input, { target: { value: 'P-103 Well pump 3' } })
     fireEvent.keyDown(input, { key: 'Enter' })
     await screen.findByText('Well pump 3')
-    await waitFor(() => expect(changes()[0]?.body).toMatchObject({ parentId: 'a', afterId: 'p2', level: 'ASSET', tag: 'P-103', name: 'Well pump 3' }))
+    await waitFor(() =>
+      expect(changes()[0]?.body).toMatchObject({
+        parentId: 'a',
+        afterId: 'p2',
+        level: 'ASSET',
+        tag: 'P-103',
+        name: 'Well pump 3',
+      }),
+    )
     expect(screen.getByLabelText('New asset')).toBe(document.activeElement)
     fireEvent.keyDown(screen.getByLabelText('New asset'), { key: 'Escape' })
     expect(screen.queryByLabelText('New asset')).toBeNull()
@@ -95,7 +109,14 @@ describe('the outliner by keyboard', () => {
     await screen.findByText('Acceleration')
     fireEvent.change(choice, { target: { value: 'Acc' } })
     fireEvent.keyDown(choice, { key: 'Enter' })
-    await waitFor(() => expect(changes()[0]?.body).toMatchObject({ parentId: 'd', level: 'CHECK', technique: 'vibration', preset: 'Acceleration' }))
+    await waitFor(() =>
+      expect(changes()[0]?.body).toMatchObject({
+        parentId: 'd',
+        level: 'CHECK',
+        technique: 'vibration',
+        preset: 'Acceleration',
+      }),
+    )
   })
 
   it('makes three right checks of three fast entries', async () => {
@@ -110,7 +131,11 @@ describe('the outliner by keyboard', () => {
       fireEvent.keyDown(screen.getByRole('combobox', { name: 'New check' }), { key: 'Enter' })
     }
     await waitFor(() => expect(changes()).toHaveLength(3))
-    expect(changes().map((change) => (change.body as { preset: string }).preset)).toEqual(['Velocity', 'Acceleration', 'Velocity'])
+    expect(changes().map((change) => (change.body as { preset: string }).preset)).toEqual([
+      'Velocity',
+      'Acceleration',
+      'Velocity',
+    ])
     fireEvent.change(screen.getByRole('combobox', { name: 'New check' }), { target: { value: 'nothing' } })
     expect(screen.getByText('No check begins with “nothing”.')).toBeTruthy()
     fireEvent.keyDown(screen.getByRole('combobox', { name: 'New check' }), { key: 'Enter' })
@@ -129,11 +154,26 @@ describe('the outliner by keyboard', () => {
     const input = screen.getByLabelText('Rename')
     fireEvent.change(input, { target: { value: 'P-101 Old well pump' } })
     fireEvent.keyDown(input, { key: 'Enter' })
-    await waitFor(() => expect(changes()[0]?.body).toMatchObject({ nodes: [{ node: 'p1', facets: { name: { from: 'Well pump 1', to: 'Old well pump' } } }] }))
+    await waitFor(() =>
+      expect(changes()[0]?.body).toMatchObject({
+        nodes: [{ node: 'p1', facets: { name: { from: 'Well pump 1', to: 'Old well pump' } } }],
+      }),
+    )
   })
 
   it('shows both where somebody else was quicker, and takes the one that is chosen', async () => {
-    const clash = { node: 'p1', label: 'P-101 Pump A', facet: 'name', seen: 'Well pump 1', theirs: 'Pump A', yours: 'Pump B', theirsSaid: 'Pump A', yoursSaid: 'Pump B', by: 'reviewer', at: '2026-11-23T09:42:00Z' }
+    const clash = {
+      node: 'p1',
+      label: 'P-101 Pump A',
+      facet: 'name',
+      seen: 'Well pump 1',
+      theirs: 'Pump A',
+      yours: 'Pump B',
+      theirsSaid: 'Pump A',
+      yoursSaid: 'Pump B',
+      by: 'reviewer',
+      at: '2026-11-23T09:42:00Z',
+    }
     let refused = false
     answering('POST', '/api/plant/alter', () => {
       if (refused) return committed('change-3', 'Named P-101 Pump B')
@@ -147,7 +187,11 @@ describe('the outliner by keyboard', () => {
     fireEvent.keyDown(screen.getByLabelText('Rename'), { key: 'Enter' })
     expect(await screen.findByText('Pump A')).toBeTruthy()
     fireEvent.click(screen.getByText('Take mine'))
-    await waitFor(() => expect(changes()[1]?.body).toMatchObject({ nodes: [{ node: 'p1', facets: { name: { from: 'Pump A', to: 'Pump B' } } }] }))
+    await waitFor(() =>
+      expect(changes()[1]?.body).toMatchObject({
+        nodes: [{ node: 'p1', facets: { name: { from: 'Pump A', to: 'Pump B' } } }],
+      }),
+    )
   })
 
   it('moves among neighbours, deeper and to where it is pasted', async () => {
@@ -165,15 +209,35 @@ describe('the outliner by keyboard', () => {
   })
 
   it('asks who moves what somebody else moved first, and moves it then', async () => {
-    const clash = { node: 'p2', label: 'P-102', facet: 'parent', theirs: 'elsewhere', yours: 'p1', theirsSaid: 'Roof', yoursSaid: 'P-101', by: 'reviewer', at: '2026-11-23T09:42:00Z' }
-    answering('POST', '/api/plant/move', () => (changes().length === 1 ? new Refusal(409, 'contradiction', 'Somebody else moved it.', { clashes: [clash] }) : committed('change-4', 'Moved')))
+    const clash = {
+      node: 'p2',
+      label: 'P-102',
+      facet: 'parent',
+      theirs: 'elsewhere',
+      yours: 'p1',
+      theirsSaid: 'Roof',
+      yoursSaid: 'P-101',
+      by: 'reviewer',
+      at: '2026-11-23T09:42:00Z',
+    }
+    answering('POST', '/api/plant/move', () =>
+      changes().length === 1
+        ? new Refusal(409, 'contradiction', 'Somebody else moved it.', { clashes: [clash] })
+        : committed('change-4', 'Moved'),
+    )
     show(<Plant />)
     fireEvent.click(await screen.findByText('Well pump 2'))
     press('ArrowRight', { altKey: true })
     expect(await screen.findByText('Roof')).toBeTruthy()
     expect(changes()[0]?.body).toMatchObject({ seen: [{ id: 'p2', parentId: 'a' }] })
     fireEvent.click(screen.getByText('Take mine'))
-    await waitFor(() => expect(changes()[1]?.body).toMatchObject({ ids: ['p2'], parentId: 'p1', seen: [{ id: 'p2', parentId: 'elsewhere' }] }))
+    await waitFor(() =>
+      expect(changes()[1]?.body).toMatchObject({
+        ids: ['p2'],
+        parentId: 'p1',
+        seen: [{ id: 'p2', parentId: 'elsewhere' }],
+      }),
+    )
   })
 
   it('duplicates and copies several at once', async () => {
@@ -202,11 +266,19 @@ describe('the outliner by keyboard', () => {
     await screen.findByText('Undone.')
     press('y', { ctrlKey: true })
     await screen.findByText('Done again.')
-    expect(changes().map((change) => change.path)).toEqual(['/api/plant/remove', '/api/plant/changes/change-4/undo', '/api/plant/changes/change-4/redo'])
+    expect(changes().map((change) => change.path)).toEqual([
+      '/api/plant/remove',
+      '/api/plant/changes/change-4/undo',
+      '/api/plant/changes/change-4/redo',
+    ])
   })
 
   it('says why something was refused', async () => {
-    answering('POST', '/api/plant/remove', () => new Refusal(404, 'not-found', 'That part of the plant is not here any more.'))
+    answering(
+      'POST',
+      '/api/plant/remove',
+      () => new Refusal(404, 'not-found', 'That part of the plant is not here any more.'),
+    )
     show(<Plant />)
     fireEvent.click(await screen.findByText('Well pump 2'))
     press('Delete')

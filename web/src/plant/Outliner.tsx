@@ -2,7 +2,22 @@ import { useVirtualizer } from '@tanstack/react-virtual'
 import { Fragment, type MouseEvent, useCallback, useEffect, useRef, useState } from 'react'
 import { words } from '../words/en'
 import { DraftRow } from './DraftRow'
-import { behind, between, type Blocks, childrenIn, deeper, type DraftPlace, draftIndex, firstClient, type NewCheck, parseLabel, type Row, shallower, siblingOf, stood } from './outline'
+import {
+  behind,
+  between,
+  type Blocks,
+  childrenIn,
+  deeper,
+  type DraftPlace,
+  draftIndex,
+  firstClient,
+  type NewCheck,
+  parseLabel,
+  type Row,
+  shallower,
+  siblingOf,
+  stood,
+} from './outline'
 import { OutlineRowView } from './OutlineRowView'
 import { RenameRow } from './RenameRow'
 import { useOutlineKeys } from './useOutlineKeys'
@@ -88,7 +103,12 @@ export function Outliner({ outline, chosenId, choose, onSelect, pasteRows, begin
     selected,
     mayEdit,
     choose: chooseAndFocus,
-    selectSiblings: () => chosen && select(chosen.node.id, childrenIn(blocks, chosen.node.parentId).map((line) => line.node.id)),
+    selectSiblings: () =>
+      chosen &&
+      select(
+        chosen.node.id,
+        childrenIn(blocks, chosen.node.parentId).map((line) => line.node.id),
+      ),
     setOpen: (id, open) => void setOpen(id, open),
     beginSibling: (row) => mayEdit && setDraft(siblingOf(row.node, row.depth)),
     beginRename: (row) => mayEdit && setRenaming(row.node.id),
@@ -96,7 +116,9 @@ export function Outliner({ outline, chosenId, choose, onSelect, pasteRows, begin
     beginStamping: () => chosen && beginStamping?.(chosen),
     edit,
   })
-  const drag = useRowDrag(rows, blocks, selected, choose, (ids, target) => edit.move.mutate({ ids, target, seen: stood(rows, ids) }))
+  const drag = useRowDrag(rows, blocks, selected, choose, (ids, target) =>
+    edit.move.mutate({ ids, target, seen: stood(rows, ids) }),
+  )
   const commit = (text: string, check: NewCheck | null) => {
     if (!draft) return
     const id = crypto.randomUUID()
@@ -145,7 +167,15 @@ export function Outliner({ outline, chosenId, choose, onSelect, pasteRows, begin
   const isDraftDrawn = draftAt === -1 || items.some((item) => item.index === draftAt)
   return (
     <div ref={scroller} className="h-full overflow-auto">
-      <table role="treegrid" aria-label={words.plant.columns.plant} aria-rowcount={rows.length + 1} aria-multiselectable="true" className="ledger" onKeyDown={keys.onKeyDown} onPaste={keys.onPaste}>
+      <table
+        role="treegrid"
+        aria-label={words.plant.columns.plant}
+        aria-rowcount={rows.length + 1}
+        aria-multiselectable="true"
+        className="ledger"
+        onKeyDown={keys.onKeyDown}
+        onPaste={keys.onPaste}
+      >
         <thead className="sticky top-0 z-10 bg-paper">
           <tr>
             <th>{words.plant.columns.plant}</th>

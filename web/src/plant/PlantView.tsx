@@ -33,7 +33,14 @@ type Search = Partial<Record<Narrowing | 'find' | 'show', string>>
 function useLooking(search: Search): Looking {
   const { find, show, within, technique, assetClass, criticality } = search
   return useMemo(
-    () => ({ text: find ?? '', show: shows.find((one) => one === show) ?? 'all', within, technique, assetClass, criticality }),
+    () => ({
+      text: find ?? '',
+      show: shows.find((one) => one === show) ?? 'all',
+      within,
+      technique,
+      assetClass,
+      criticality,
+    }),
     [find, show, within, technique, assetClass, criticality],
   )
 }
@@ -53,7 +60,12 @@ export function PlantView() {
   const [selected, setSelected] = useState<string[]>([])
   const [changing, setChanging] = useState<Many | null>(null)
   const isFiltered = isFiltering(filter) && outline.isFresh && plant !== undefined
-  const many: Many | null = selected.length > 1 ? { count: selected.length, ids: selected, filter: null } : isFiltered ? { count: plant.hits, ids: null, filter } : null
+  const many: Many | null =
+    selected.length > 1
+      ? { count: selected.length, ids: selected, filter: null }
+      : isFiltered
+        ? { count: plant.hits, ids: null, filter }
+        : null
   const whole = plant?.whole
   const checkCount = whole ? whole.pass + whole.watch + whole.fail + whole.notJudged : 0
   const say = plant?.nodes === 0 ? words.plant.empty : words.plant.say(whole?.fail ?? 0, whole?.watch ?? 0)
@@ -62,7 +74,16 @@ export function PlantView() {
   }
   const narrow = useCallback(
     ({ text, show, ...narrowed }: Looking) =>
-      void navigate({ search: (before) => ({ node: before.node, check: before.check, find: text.trim() || undefined, show: show === 'all' ? undefined : show, ...narrowed }), replace: true }),
+      void navigate({
+        search: (before) => ({
+          node: before.node,
+          check: before.check,
+          find: text.trim() || undefined,
+          show: show === 'all' ? undefined : show,
+          ...narrowed,
+        }),
+        replace: true,
+      }),
     [navigate],
   )
   return (
@@ -77,7 +98,10 @@ export function PlantView() {
       }
     >
       <div className="flex h-full max-lg:flex-col">
-        <section aria-label={words.plant.columns.plant} className="flex w-[520px] shrink-0 flex-col border-r border-rule2 max-lg:h-[44%] max-lg:w-full max-lg:border-r-0 max-lg:border-b">
+        <section
+          aria-label={words.plant.columns.plant}
+          className="flex w-[520px] shrink-0 flex-col border-r border-rule2 max-lg:h-[44%] max-lg:w-full max-lg:border-r-0 max-lg:border-b"
+        >
           <FilterBar looking={looking} whole={whole} onChange={narrow} />
           <div className="min-h-0 flex-1">
             <Trouble error={outline.error} />
@@ -89,19 +113,24 @@ export function PlantView() {
                 pasteRows={(text, row) => setImporting({ kind: 'text', text, parentId: pasteParent(row) })}
                 beginStamping={() => setStamping(true)}
                 onSelect={setSelected}
-                choose={(id) => void navigate({ search: (before) => ({ ...before, check: undefined, reading: undefined, node: id }), replace: true })}
+                choose={(id) =>
+                  void navigate({
+                    search: (before) => ({ ...before, check: undefined, reading: undefined, node: id }),
+                    replace: true,
+                  })
+                }
               />
             )}
           </div>
           <div className="flex h-8 shrink-0 items-center gap-4 border-t border-rule px-3 text-ink2">
-            {mayEdit && (
-              <Button onClick={() => setStamping(true)}>{words.plant.templates.open}</Button>
-            )}
+            {mayEdit && <Button onClick={() => setStamping(true)}>{words.plant.templates.open}</Button>}
             <PlantFiles chosen={chosen?.node} mayEdit={mayEdit} onImport={setImporting} />
             {mayEdit && <PlantHistory label={words.plant.history} title={words.plant.historyTitle} />}
             <span className="flex-1 whitespace-nowrap">
               {isFiltered && words.plant.found(plant.hits)}{' '}
-              {mayEdit && many && many.count > 0 && <Button onClick={() => setChanging(many)}>{words.plant.bulk.open(many.count)}</Button>}
+              {mayEdit && many && many.count > 0 && (
+                <Button onClick={() => setChanging(many)}>{words.plant.bulk.open(many.count)}</Button>
+              )}
             </span>
             <PlantKeys />
           </div>
@@ -113,7 +142,12 @@ export function PlantView() {
               checkId={search.check}
               readingId={search.reading}
               mayEdit={mayEdit}
-              show={(next) => void navigate({ search: (before) => ({ ...before, check: undefined, reading: undefined, node: chosenId, ...next }), replace: true })}
+              show={(next) =>
+                void navigate({
+                  search: (before) => ({ ...before, check: undefined, reading: undefined, node: chosenId, ...next }),
+                  replace: true,
+                })
+              }
             />
           )}
         </section>

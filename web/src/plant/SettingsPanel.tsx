@@ -38,22 +38,43 @@ export function SettingsPanel({ nodeId, isOpen, onOpen, mayEdit }: Props) {
   const [wanted, setWanted] = useState<{ values: Record<string, string | null>; effect: SettingEffect } | null>(null)
   const ask = useMutation({
     mutationFn: (values: Record<string, string | null>) =>
-      data(api.POST('/api/plant/nodes/{id}/settings/effect', { params: { path: { id: nodeId } }, body: values as Record<string, string> })),
+      data(
+        api.POST('/api/plant/nodes/{id}/settings/effect', {
+          params: { path: { id: nodeId } },
+          body: values as Record<string, string>,
+        }),
+      ),
     // One check alone is what the person is looking at; several are shown before they change.
     onSuccess: (effect, values) => (effect.checks > 1 ? setWanted({ values, effect }) : set.mutate(values)),
   })
   return (
-    <details className="mt-5 border-t border-rule pt-2" open={isOpen} onToggle={(event) => onOpen(event.currentTarget.open)}>
+    <details
+      className="mt-5 border-t border-rule pt-2"
+      open={isOpen}
+      onToggle={(event) => onOpen(event.currentTarget.open)}
+    >
       <summary className="cursor-pointer font-semibold">{words.plant.settings}</summary>
       <Trouble error={settings.error ?? ask.error ?? set.error} />
-      {wanted && <EffectQuestion effect={wanted.effect} isPending={set.isPending} onChange={() => set.mutate(wanted.values)} onLeave={() => setWanted(null)} />}
+      {wanted && (
+        <EffectQuestion
+          effect={wanted.effect}
+          isPending={set.isPending}
+          onChange={() => set.mutate(wanted.values)}
+          onLeave={() => setWanted(null)}
+        />
+      )}
       <table className="ledger mt-1 max-w-[600px]">
         <tbody>
           {settings.data?.map((line) => (
             <tr key={line.key}>
               <td className="w-40">{line.name}</td>
               <td className="w-44">
-                <SettingValue key={`${line.value} ${wanted === null}`} line={line} mayEdit={mayEdit} onSet={(value) => ask.mutate({ [line.key]: value })} />
+                <SettingValue
+                  key={`${line.value} ${wanted === null}`}
+                  line={line}
+                  mayEdit={mayEdit}
+                  onSet={(value) => ask.mutate({ [line.key]: value })}
+                />
               </td>
               <td className="text-ink3">
                 <Origin line={line} nodeId={nodeId} />
@@ -61,7 +82,8 @@ export function SettingsPanel({ nodeId, isOpen, onOpen, mayEdit }: Props) {
                 {line.own && mayEdit && !line.sensor && (
                   <>
                     {', '}
-                    <Button onClick={() => ask.mutate({ [line.key]: null })}>{words.plant.inheritAgain}</Button> ({line.inherited})
+                    <Button onClick={() => ask.mutate({ [line.key]: null })}>{words.plant.inheritAgain}</Button> (
+                    {line.inherited})
                   </>
                 )}
               </td>
@@ -74,7 +96,17 @@ export function SettingsPanel({ nodeId, isOpen, onOpen, mayEdit }: Props) {
 }
 
 /** What would change, before it does. */
-function EffectQuestion({ effect, isPending, onChange, onLeave }: { effect: SettingEffect; isPending: boolean; onChange: () => void; onLeave: () => void }) {
+function EffectQuestion({
+  effect,
+  isPending,
+  onChange,
+  onLeave,
+}: {
+  effect: SettingEffect
+  isPending: boolean
+  onChange: () => void
+  onLeave: () => void
+}) {
   const text = words.plant.effect
   return (
     <div role="alert" className="my-2 border-l-[3px] border-plum bg-wash px-3 py-2">
@@ -107,7 +139,15 @@ function Origin({ line, nodeId }: { line: SettingLine; nodeId: string }) {
   )
 }
 
-function SettingValue({ line, mayEdit, onSet }: { line: SettingLine; mayEdit: boolean; onSet: (value: string) => void }) {
+function SettingValue({
+  line,
+  mayEdit,
+  onSet,
+}: {
+  line: SettingLine
+  mayEdit: boolean
+  onSet: (value: string) => void
+}) {
   const [text, setText] = useState(line.value)
   const ink = line.own && !line.sensor ? 'font-semibold' : 'text-ink3'
   if (!mayEdit || line.sensor) {
@@ -121,7 +161,12 @@ function SettingValue({ line, mayEdit, onSet }: { line: SettingLine; mayEdit: bo
   return (
     <span className="flex items-center gap-1.5">
       {line.options.length > 0 ? (
-        <select aria-label={line.name} className={`field w-28 ${ink}`} value={line.value} onChange={(event) => keep(event.target.value)}>
+        <select
+          aria-label={line.name}
+          className={`field w-28 ${ink}`}
+          value={line.value}
+          onChange={(event) => keep(event.target.value)}
+        >
           {[...new Set([...line.options, line.value])].map((option) => (
             <option key={option}>{option}</option>
           ))}

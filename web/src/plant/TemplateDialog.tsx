@@ -21,7 +21,15 @@ function placeFor(template: TemplateLine, row: Row | undefined): (Target & { par
 }
 
 /** Stamps assets out of a template, and brings those that were stamped before up to it. */
-export function TemplateDialog({ row, onStamped, onClose }: { row: Row | undefined; onStamped: (first: string | undefined) => void; onClose: () => void }) {
+export function TemplateDialog({
+  row,
+  onStamped,
+  onClose,
+}: {
+  row: Row | undefined
+  onStamped: (first: string | undefined) => void
+  onClose: () => void
+}) {
   const templates = useQuery(queries.templates())
   const [chosenId, setChosenId] = useState<string>()
   const chosen = templates.data?.find((template) => template.id === chosenId) ?? templates.data?.[0]
@@ -63,7 +71,15 @@ export function TemplateDialog({ row, onStamped, onClose }: { row: Row | undefin
   )
 }
 
-function StampForm({ template, row, onDone }: { template: TemplateLine; row: Row | undefined; onDone: (first: string | undefined) => void }) {
+function StampForm({
+  template,
+  row,
+  onDone,
+}: {
+  template: TemplateLine
+  row: Row | undefined
+  onDone: (first: string | undefined) => void
+}) {
   const [tags, setTags] = useState('')
   const [name, setName] = useState('')
   const { stamp } = usePlantEdit()
@@ -72,18 +88,37 @@ function StampForm({ template, row, onDone }: { template: TemplateLine; row: Row
     <form
       onSubmit={(event) => {
         event.preventDefault()
-        if (place) stamp.mutate({ template: template.id, ...place, tags, name }, { onSuccess: (stamped) => onDone(stamped.added[0]) })
+        if (place)
+          stamp.mutate(
+            { template: template.id, ...place, tags, name },
+            { onSuccess: (stamped) => onDone(stamped.added[0]) },
+          )
       }}
     >
-      <p className="mb-2 text-ink2">{place && row ? (place.afterId ? text.behind(labelOf(row.node)) : text.into(labelOf(row.node))) : text.noPlace}</p>
+      <p className="mb-2 text-ink2">
+        {place && row ? (place.afterId ? text.behind(labelOf(row.node)) : text.into(labelOf(row.node))) : text.noPlace}
+      </p>
       <div className="flex items-end gap-3">
         <label className="block">
           <span className="block text-[12px] text-ink2">{text.tags}</span>
-          <input aria-label={text.tags} className="field w-56 font-mono" autoFocus placeholder="P-201..P-240" value={tags} onChange={(event) => setTags(event.target.value)} />
+          <input
+            aria-label={text.tags}
+            className="field w-56 font-mono"
+            autoFocus
+            placeholder="P-201..P-240"
+            value={tags}
+            onChange={(event) => setTags(event.target.value)}
+          />
         </label>
         <label className="block min-w-0 flex-1">
           <span className="block text-[12px] text-ink2">{text.name}</span>
-          <input aria-label={text.name} className="field w-full" placeholder={template.name} value={name} onChange={(event) => setName(event.target.value)} />
+          <input
+            aria-label={text.name}
+            className="field w-full"
+            placeholder={template.name}
+            value={name}
+            onChange={(event) => setName(event.target.value)}
+          />
         </label>
         <Button kind="main" type="submit" disabled={!place || !tags.trim() || stamp.isPending}>
           {text.stamp}

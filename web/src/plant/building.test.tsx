@@ -21,12 +21,32 @@ const committed = (sentence: string) => ({ changeId: 'change', sentence, added: 
 const bodyOf = (path: string) => changes().find((change) => change.path === path)?.body
 
 describe('rows to be pasted', () => {
-  const row = (number: number, state: ImportRow['state'], notes: string[] = []): ImportRow => ({ number, depth: 0, label: `P-${number}`, level: 'ASSET', state, notes, rows: 1 })
-  const preview = (rows: ImportRow[], more: Partial<ImportPreview>): ImportPreview => ({ rows, fresh: 0, changed: 0, same: 0, wrong: 0, changes: 0, ignored: [], digest: 'seen', ...more })
+  const row = (number: number, state: ImportRow['state'], notes: string[] = []): ImportRow => ({
+    number,
+    depth: 0,
+    label: `P-${number}`,
+    level: 'ASSET',
+    state,
+    notes,
+    rows: 1,
+  })
+  const preview = (rows: ImportRow[], more: Partial<ImportPreview>): ImportPreview => ({
+    rows,
+    fresh: 0,
+    changed: 0,
+    same: 0,
+    wrong: 0,
+    changes: 0,
+    ignored: [],
+    digest: 'seen',
+    ...more,
+  })
   const source = { kind: 'text', text: 'P-1', parentId: 'a' } as const
 
   it('are taken as they were shown', async () => {
-    answering('POST', '/api/plant/paste/preview', () => preview([row(1, 'NEW'), row(2, 'CHANGED', ['name: A → B'])], { fresh: 1, changed: 1, changes: 2 }))
+    answering('POST', '/api/plant/paste/preview', () =>
+      preview([row(1, 'NEW'), row(2, 'CHANGED', ['name: A → B'])], { fresh: 1, changed: 1, changes: 2 }),
+    )
     answering('POST', '/api/plant/paste', () => committed('Imported'))
     const onTaken = vi.fn()
     show(<ImportDialog source={source} onTaken={onTaken} onClose={() => undefined} />)
@@ -38,7 +58,13 @@ describe('rows to be pasted', () => {
   })
 
   it('are not taken as long as one is wrong, and columns left out are told', async () => {
-    answering('POST', '/api/plant/paste/preview', () => preview([row(1, 'WRONG', ['It has neither tag nor name.']), row(2, 'NEW')], { fresh: 1, wrong: 1, ignored: ['colour'] }))
+    answering('POST', '/api/plant/paste/preview', () =>
+      preview([row(1, 'WRONG', ['It has neither tag nor name.']), row(2, 'NEW')], {
+        fresh: 1,
+        wrong: 1,
+        ignored: ['colour'],
+      }),
+    )
     show(<ImportDialog source={source} onTaken={() => undefined} onClose={() => undefined} />)
     expect(await screen.findByText('1 of 2 rows is wrong. Nothing is taken until all are right.')).toBeTruthy()
     expect(screen.getByText('Columns that name nothing here are left out: colour.')).toBeTruthy()
@@ -51,8 +77,21 @@ describe('rows to be pasted', () => {
     vi.spyOn(crypto, 'randomUUID').mockReturnValue(id)
     let stopped: () => void = () => undefined
     answering('POST', '/api/plant/paste/preview', () => preview([row(1, 'NEW')], { fresh: 5000, changes: 5000 }))
-    answering('POST', '/api/plant/paste', () => new Promise((done) => (stopped = () => done(new Refusal(409, 'stopped', 'Stopped. Nothing was imported.')))))
-    answering('GET', `/api/jobs/${id}`, () => ({ id, kind: 'import', title: 'Importing into the plant', state: 'RUNNING', done: 2000, total: 5000, sentence: 'Writing rows of the plant' }))
+    answering(
+      'POST',
+      '/api/plant/paste',
+      () =>
+        new Promise((done) => (stopped = () => done(new Refusal(409, 'stopped', 'Stopped. Nothing was imported.')))),
+    )
+    answering('GET', `/api/jobs/${id}`, () => ({
+      id,
+      kind: 'import',
+      title: 'Importing into the plant',
+      state: 'RUNNING',
+      done: 2000,
+      total: 5000,
+      sentence: 'Writing rows of the plant',
+    }))
     answering('POST', `/api/jobs/${id}/stop`, () => stopped())
     show(<ImportDialog source={source} onTaken={() => undefined} onClose={() => undefined} />)
     fireEvent.click(await screen.findByText('Take 5000 rows'))
@@ -65,7 +104,11 @@ describe('rows to be pasted', () => {
 
   it('say so when the plant was changed in between', async () => {
     answering('POST', '/api/plant/paste/preview', () => preview([row(1, 'NEW')], { fresh: 1, changes: 1 }))
-    answering('POST', '/api/plant/paste', () => new Refusal(409, 'plant-changed', 'The plant was changed since you looked.'))
+    answering(
+      'POST',
+      '/api/plant/paste',
+      () => new Refusal(409, 'plant-changed', 'The plant was changed since you looked.'),
+    )
     const onTaken = vi.fn()
     show(<ImportDialog source={source} onTaken={onTaken} onClose={() => undefined} />)
     fireEvent.click(await screen.findByText('Take 1 row'))
@@ -76,10 +119,23 @@ describe('rows to be pasted', () => {
 
 describe('templates', () => {
   const template = (more: Partial<TemplateLine>): TemplateLine => ({
-    id: 't', name: 'Pump set', revision: 2, level: 'ASSET', rows: 19, checks: 12, stamped: 3, behind: 0, parts: [{ depth: 0, level: 'ASSET', label: 'Pump set' }], ...more,
+    id: 't',
+    name: 'Pump set',
+    revision: 2,
+    level: 'ASSET',
+    rows: 19,
+    checks: 12,
+    stamped: 3,
+    behind: 0,
+    parts: [{ depth: 0, level: 'ASSET', label: 'Pump set' }],
+    ...more,
   })
   const rowOf = (id: string, level: 'AREA' | 'ASSET' | 'CHECK'): Row => ({
-    node: node(id, 'above', level, id), depth: 0, hasChildren: false, isOpen: false, line: { node: node(id, 'above', level, id), children: 0, isHit: false, standing: {} as Row['line']['standing'] },
+    node: node(id, 'above', level, id),
+    depth: 0,
+    hasChildren: false,
+    isOpen: false,
+    line: { node: node(id, 'above', level, id), children: 0, isHit: false, standing: {} as Row['line']['standing'] },
   })
 
   it('are stamped into an area, and behind an asset', async () => {
@@ -91,7 +147,12 @@ describe('templates', () => {
     fireEvent.change(screen.getByLabelText('Tags'), { target: { value: 'P-201..P-240' } })
     fireEvent.click(screen.getByText('Stamp'))
     await waitFor(() => expect(onStamped).toHaveBeenCalled())
-    expect(bodyOf('/api/templates/t/stamp')).toMatchObject({ parentId: 'above', afterId: 'pump', tags: 'P-201..P-240', name: '' })
+    expect(bodyOf('/api/templates/t/stamp')).toMatchObject({
+      parentId: 'above',
+      afterId: 'pump',
+      tags: 'P-201..P-240',
+      name: '',
+    })
     cleanup()
     show(<TemplateDialog row={rowOf('Wellfield', 'AREA')} onStamped={onStamped} onClose={() => undefined} />)
     expect(await screen.findByText('Stamped into Wellfield.')).toBeTruthy()
@@ -156,7 +217,15 @@ describe('the nameplate', () => {
     fireEvent.click(screen.getByText('Save'))
     await waitFor(() =>
       expect(bodyOf('/api/plant/alter')).toMatchObject({
-        nodes: [{ node: 'pump', facets: { 'nameplate.powerKw': { from: '22', to: '18.5' }, 'nameplate.foundation': { from: '', to: 'rigid' } } }],
+        nodes: [
+          {
+            node: 'pump',
+            facets: {
+              'nameplate.powerKw': { from: '22', to: '18.5' },
+              'nameplate.foundation': { from: '', to: 'rigid' },
+            },
+          },
+        ],
       }),
     )
   })
@@ -174,7 +243,9 @@ describe('many rows at once', () => {
   beforeEach(() => {
     answering('GET', '/api/plant/techniques', () => [
       {
-        id: 'vibration', name: 'Vibration', presets: [],
+        id: 'vibration',
+        name: 'Vibration',
+        presets: [],
         settings: [{ key: 'lines', name: 'Lines', unit: '', options: ['400', '800'] }],
         results: [{ id: 'velocity.rms', name: 'velocity RMS', unit: 'mm/s' }],
       },
@@ -189,7 +260,13 @@ describe('many rows at once', () => {
     expect(change().disabled).toBe(true)
     fireEvent.change(screen.getByLabelText('Value'), { target: { value: '800' } })
     fireEvent.click(change())
-    await waitFor(() => expect(bodyOf('/api/bulk')).toMatchObject({ ids: ['a', 'b', 'c'], filter: null, facets: { 'setting.vibration.lines': '800' } }))
+    await waitFor(() =>
+      expect(bodyOf('/api/bulk')).toMatchObject({
+        ids: ['a', 'b', 'c'],
+        filter: null,
+        facets: { 'setting.vibration.lines': '800' },
+      }),
+    )
   })
 
   it('get a limit, written as limits are, or inherit it again', async () => {
@@ -199,9 +276,17 @@ describe('many rows at once', () => {
     fireEvent.change(screen.getByLabelText('What is set'), { target: { value: 'limit.vibration.velocity.rms' } })
     fireEvent.change(screen.getByLabelText('Fail'), { target: { value: '4,5' } })
     fireEvent.click(change())
-    await waitFor(() => expect(bodyOf('/api/bulk')).toMatchObject({ ids: null, filter, facets: { 'limit.vibration.velocity.rms': '-/4.5 mm/s' } }))
+    await waitFor(() =>
+      expect(bodyOf('/api/bulk')).toMatchObject({
+        ids: null,
+        filter,
+        facets: { 'limit.vibration.velocity.rms': '-/4.5 mm/s' },
+      }),
+    )
     fireEvent.click(screen.getByLabelText('Each inherits it again'))
     fireEvent.click(change())
-    await waitFor(() => expect(changes().at(-1)?.body).toMatchObject({ facets: { 'limit.vibration.velocity.rms': '' } }))
+    await waitFor(() =>
+      expect(changes().at(-1)?.body).toMatchObject({ facets: { 'limit.vibration.velocity.rms': '' } }),
+    )
   })
 })

@@ -40,7 +40,12 @@ describe('settings', () => {
     expect(screen.getByText('usual value')).toBeTruthy()
     expect(screen.getByText('(25600)', { exact: false })).toBeTruthy()
     fireEvent.click(screen.getByText('inherit again'))
-    await waitFor(() => expect(changes().map((change) => [change.method, change.body])).toEqual([['POST', { Rate: null }], ['PUT', { Rate: null }]]))
+    await waitFor(() =>
+      expect(changes().map((change) => [change.method, change.body])).toEqual([
+        ['POST', { Rate: null }],
+        ['PUT', { Rate: null }],
+      ]),
+    )
   })
 
   it('name the sensor that answers one, and let nobody type over it', async () => {
@@ -59,7 +64,11 @@ describe('settings', () => {
 
   it('ask before many checks change, and do nothing when a field is left unchanged', async () => {
     answering('GET', '/api/plant/nodes/n/settings', () => [line('Rate', { value: '25600' })])
-    answering('POST', '/api/plant/nodes/n/settings/effect', () => ({ checks: 12, kept: 2, first: ['P-101 Drive end, Velocity'] }))
+    answering('POST', '/api/plant/nodes/n/settings/effect', () => ({
+      checks: 12,
+      kept: 2,
+      first: ['P-101 Drive end, Velocity'],
+    }))
     answering('PUT', '/api/plant/nodes/n/settings', () => ({ changeId: 'c', sentence: '', added: [] }))
     show(<SettingsPanel nodeId="n" isOpen onOpen={() => undefined} mayEdit />)
     const field = await screen.findByLabelText('Rate')
@@ -67,7 +76,9 @@ describe('settings', () => {
     expect(changes()).toHaveLength(0)
     fireEvent.change(field, { target: { value: '12800' } })
     fireEvent.blur(field)
-    expect((await screen.findByRole('alert')).textContent).toContain('12 checks would be measured otherwise, 2 keep what is set nearer to them.')
+    expect((await screen.findByRole('alert')).textContent).toContain(
+      '12 checks would be measured otherwise, 2 keep what is set nearer to them.',
+    )
     expect(screen.getByText('P-101 Drive end, Velocity and 11 more')).toBeTruthy()
     expect(changes()).toHaveLength(1)
     fireEvent.click(screen.getByText('Change it'))

@@ -17,7 +17,16 @@ export interface Looking extends Partial<Record<Narrowing, string>> {
 
 export const everything: Looking = { text: '', show: 'all' }
 
-export const noFilter: OutlineFilter = { text: null, verdict: null, neverMeasured: null, due: null, technique: null, assetClass: null, criticality: null, within: null }
+export const noFilter: OutlineFilter = {
+  text: null,
+  verdict: null,
+  neverMeasured: null,
+  due: null,
+  technique: null,
+  assetClass: null,
+  criticality: null,
+  within: null,
+}
 
 export function isNarrowed(looking: Looking): boolean {
   return narrowings.some((key) => looking[key])

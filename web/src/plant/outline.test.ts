@@ -1,7 +1,25 @@
 import { describe, expect, it } from 'vitest'
 import type { Level, OutlineRow, PlantNode } from '../api/types'
 import { node as named } from '../test/fakePlant'
-import { behind, between, type Blocks, deeper, type DraftPlace, draftIndex, inwardTarget, outwardTarget, parseLabel, pasteTarget, type Row, rowsOf, shallower, siblingOf, standsTwice, TOP, withoutRows } from './outline'
+import {
+  behind,
+  between,
+  type Blocks,
+  deeper,
+  type DraftPlace,
+  draftIndex,
+  inwardTarget,
+  outwardTarget,
+  parseLabel,
+  pasteTarget,
+  type Row,
+  rowsOf,
+  shallower,
+  siblingOf,
+  standsTwice,
+  TOP,
+  withoutRows,
+} from './outline'
 
 const node = (id: string, parentId: string | null, level: Level) => named(id, parentId, level, id)
 
@@ -16,8 +34,15 @@ const nodes = [
 ]
 
 const children = (id: string | null) => nodes.filter((one) => one.parentId === id)
-const line = (one: PlantNode): OutlineRow => ({ node: one, children: children(one.id).length, isHit: false, standing: {} as OutlineRow['standing'] })
-const blocks: Blocks = Object.fromEntries([null, ...nodes.map((one) => one.id)].map((id) => [id ?? TOP, children(id).map(line)]))
+const line = (one: PlantNode): OutlineRow => ({
+  node: one,
+  children: children(one.id).length,
+  isHit: false,
+  standing: {} as OutlineRow['standing'],
+})
+const blocks: Blocks = Object.fromEntries(
+  [null, ...nodes.map((one) => one.id)].map((id) => [id ?? TOP, children(id).map(line)]),
+)
 const rows = rowsOf(blocks, new Set())
 const row = (id: string) => rows.find((one) => one.node.id === id) as Row
 const ids = (some: Row[]) => some.map((one) => one.node.id)

@@ -74,7 +74,13 @@ export function rowsOf(blocks: Blocks, folded: ReadonlySet<string>): Row[] {
 }
 
 export function siblingOf(node: PlantNode, depth: number): DraftPlace {
-  return { anchor: { id: node.id, level: node.level, depth }, parentId: node.parentId, afterId: node.id, level: node.level, depth }
+  return {
+    anchor: { id: node.id, level: node.level, depth },
+    parentId: node.parentId,
+    afterId: node.id,
+    level: node.level,
+    depth,
+  }
 }
 
 /** Behind a row that was just typed, to type the next. */
@@ -95,7 +101,13 @@ export function deeper(place: DraftPlace): DraftPlace {
 export function shallower(place: DraftPlace, rows: Row[]): DraftPlace {
   const parent = rows.find((row) => row.node.id === place.parentId)?.node
   if (!parent) return place
-  return { anchor: place.anchor, parentId: parent.parentId, afterId: parent.id, level: parent.level, depth: place.depth - 1 }
+  return {
+    anchor: place.anchor,
+    parentId: parent.parentId,
+    afterId: parent.id,
+    level: parent.level,
+    depth: place.depth - 1,
+  }
 }
 
 /** Index in the rows behind which a draft is shown; -1 for the very first place. */
@@ -118,7 +130,9 @@ export function parseLabel(text: string, level: Level): { tag: string; name: str
 
 /** Where rows stand, so that somebody who moves them is told if they were moved meanwhile. */
 export function stood(rows: Row[], ids: string[]): { id: string; parentId: string | null }[] {
-  return rows.filter((row) => ids.includes(row.node.id)).map((row) => ({ id: row.node.id, parentId: row.node.parentId }))
+  return rows
+    .filter((row) => ids.includes(row.node.id))
+    .map((row) => ({ id: row.node.id, parentId: row.node.parentId }))
 }
 
 export function labelOf(node: { tag: string; name: string }): string {
@@ -170,5 +184,10 @@ export function standsTwice(blocks: Blocks, parentId: string, rows: readonly Out
 /** Without some rows, wherever they stand. */
 export function withoutRows(blocks: Blocks, rows: readonly OutlineRow[]): Blocks {
   const ids = new Set(rows.map((row) => row.node.id))
-  return Object.fromEntries(Object.entries(blocks).map(([id, lines]) => [id, lines.some((line) => ids.has(line.node.id)) ? lines.filter((line) => !ids.has(line.node.id)) : lines]))
+  return Object.fromEntries(
+    Object.entries(blocks).map(([id, lines]) => [
+      id,
+      lines.some((line) => ids.has(line.node.id)) ? lines.filter((line) => !ids.has(line.node.id)) : lines,
+    ]),
+  )
 }

@@ -20,7 +20,10 @@ export function remember(changeId: string) {
 }
 
 export function rememberUndone(changeId: string) {
-  publish({ done: session.done.filter((id) => id !== changeId), undone: [...session.undone.filter((id) => id !== changeId), changeId] })
+  publish({
+    done: session.done.filter((id) => id !== changeId),
+    undone: [...session.undone.filter((id) => id !== changeId), changeId],
+  })
 }
 
 export function rememberRedone(changeId: string) {

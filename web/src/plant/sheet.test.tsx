@@ -17,11 +17,30 @@ afterEach(() => {
 })
 
 function sheetOf(one: PlantNode) {
-  answering('GET', `/api/nodes/${one.id}/sheet`, () => ({ node: one, path: [one], checks: [], checkCount: 0, standing: {} }))
+  answering('GET', `/api/nodes/${one.id}/sheet`, () => ({
+    node: one,
+    path: [one],
+    checks: [],
+    checkCount: 0,
+    standing: {},
+  }))
   answering('GET', `/api/plant/nodes/${one.id}/settings`, () => [rate])
 }
 
-const rate: SettingLine = { key: 'rate', name: 'Rate', unit: '', options: [], value: '25600', own: false, originId: null, originName: '', sensor: '', inherited: '25600', overriddenBeneath: 0, hint: '' }
+const rate: SettingLine = {
+  key: 'rate',
+  name: 'Rate',
+  unit: '',
+  options: [],
+  value: '25600',
+  own: false,
+  originId: null,
+  originName: '',
+  sensor: '',
+  inherited: '25600',
+  overriddenBeneath: 0,
+  hint: '',
+}
 
 describe('a sheet', () => {
   const one = node('a', null, 'AREA', 'Wellfield')
@@ -62,8 +81,39 @@ describe('a sheet', () => {
 
   it('of a check draws its detail once', async () => {
     const check = node('v', null, 'CHECK', 'Run')
-    const line = () => ({ checkId: 'v', pointId: 'p', assetTag: 'R-1', point: 'Logger', check: 'Run', result: '', resultId: '', unit: '', unitLabel: '', isByHand: false, readingId: null, readAt: null, value: null, watch: null, fail: null, watchLow: null, failLow: null, limitNow: '', change: null, verdict: 'NOT_JUDGED', verdictBefore: 'NOT_JUDGED', reason: 'never measured', notes: null, spark: [] })
-    answering('GET', '/api/nodes/v/sheet', () => ({ node: check, path: [check], checks: [line()], checkCount: 1, standing: {} }))
+    const line = () => ({
+      checkId: 'v',
+      pointId: 'p',
+      assetTag: 'R-1',
+      point: 'Logger',
+      check: 'Run',
+      result: '',
+      resultId: '',
+      unit: '',
+      unitLabel: '',
+      isByHand: false,
+      readingId: null,
+      readAt: null,
+      value: null,
+      watch: null,
+      fail: null,
+      watchLow: null,
+      failLow: null,
+      limitNow: '',
+      change: null,
+      verdict: 'NOT_JUDGED',
+      verdictBefore: 'NOT_JUDGED',
+      reason: 'never measured',
+      notes: null,
+      spark: [],
+    })
+    answering('GET', '/api/nodes/v/sheet', () => ({
+      node: check,
+      path: [check],
+      checks: [line()],
+      checkCount: 1,
+      standing: {},
+    }))
     answering('GET', '/api/plant/nodes/v/settings', () => [])
     const errors = vi.spyOn(console, 'error').mockImplementation(() => undefined)
     show(<AssetSheet nodeId="v" checkId="v" readingId={undefined} mayEdit show={() => undefined} />)

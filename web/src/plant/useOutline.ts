@@ -18,8 +18,16 @@ export function isFiltering(filter: OutlineFilter): boolean {
   return Object.values(filter).some((value) => value !== null)
 }
 
-async function readOutline(filter: OutlineFilter, before: OpenPlant | undefined, reveal: string | undefined): Promise<OpenPlant> {
-  const outline = await data(api.POST('/api/outline', { body: { open: (before ? before.open : null) as string[], reveal: reveal ?? null, filter } }))
+async function readOutline(
+  filter: OutlineFilter,
+  before: OpenPlant | undefined,
+  reveal: string | undefined,
+): Promise<OpenPlant> {
+  const outline = await data(
+    api.POST('/api/outline', {
+      body: { open: (before ? before.open : null) as string[], reveal: reveal ?? null, filter },
+    }),
+  )
   const blocks: Record<string, OutlineRow[]> = {}
   for (const block of outline.blocks) blocks[block.parentId ?? TOP] = block.rows
   const open = [...new Set([...(before?.open ?? []), ...Object.keys(blocks)])].filter((id) => id !== TOP)
@@ -63,10 +71,15 @@ export function useOutline(filter: OutlineFilter, reveal: string | undefined) {
   )
 
   // Something chosen from elsewhere may lie in what is not open yet.
-  const isMissing = reveal !== undefined && blocks !== undefined && !Object.values(blocks).some((lines) => lines.some((line) => line.node.id === reveal))
+  const isMissing =
+    reveal !== undefined &&
+    blocks !== undefined &&
+    !Object.values(blocks).some((lines) => lines.some((line) => line.node.id === reveal))
   useEffect(() => {
     if (!isMissing || query.isPlaceholderData) return
-    void readOutline(filter, client.getQueryData<OpenPlant>(key), reveal).then((found) => client.setQueryData<OpenPlant>(key, found))
+    void readOutline(filter, client.getQueryData<OpenPlant>(key), reveal).then((found) =>
+      client.setQueryData<OpenPlant>(key, found),
+    )
   }, [isMissing, query.isPlaceholderData, client, key, filter, reveal])
 
   return { plant, rows, setOpen, key, error: query.error, isFresh: !query.isPlaceholderData }

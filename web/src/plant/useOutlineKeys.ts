@@ -2,7 +2,17 @@ import type { ClipboardEvent, KeyboardEvent } from 'react'
 import { useEffect, useRef, useState } from 'react'
 import { dismiss, say } from '../parts/notices'
 import { words } from '../words/en'
-import { type Blocks, childrenIn, inwardTarget, labelOf, outwardTarget, pasteTarget, type Row, type Target, stood } from './outline'
+import {
+  type Blocks,
+  childrenIn,
+  inwardTarget,
+  labelOf,
+  outwardTarget,
+  pasteTarget,
+  type Row,
+  type Target,
+  stood,
+} from './outline'
 import { useSession } from './plantHistory'
 import type { usePlantEdit } from './usePlantEdit'
 
@@ -66,7 +76,11 @@ export function useOutlineKeys(outline: Outline) {
     setClip({ how, ids, level, text, seen: stood(rows, ids) })
     // Where the browser keeps its clipboard from us, what was taken here is pasted all the same.
     void navigator.clipboard?.writeText(text).catch(() => undefined)
-    say(how === 'move' ? words.plant.cut(ids.length, text.split('\n')[0] ?? '') : words.plant.copied(ids.length, text.split('\n')[0] ?? ''))
+    say(
+      how === 'move'
+        ? words.plant.cut(ids.length, text.split('\n')[0] ?? '')
+        : words.plant.copied(ids.length, text.split('\n')[0] ?? ''),
+    )
   }
   const pasteNodes = (row: Row, from: Clip) => {
     const target = pasteTarget(row, from.level, blocks)
@@ -134,13 +148,15 @@ export function useOutlineKeys(outline: Outline) {
     t: outline.beginStamping,
     Escape: () => choose(row.node.id),
   })
-  const isTyping = (target: EventTarget) => target instanceof HTMLInputElement || target instanceof HTMLSelectElement || target instanceof HTMLTextAreaElement
+  const isTyping = (target: EventTarget) =>
+    target instanceof HTMLInputElement || target instanceof HTMLSelectElement || target instanceof HTMLTextAreaElement
 
   const onKeyDown = (event: KeyboardEvent) => {
     if (isTyping(event.target)) return
     const withControl = event.ctrlKey || event.metaKey
     if (!chosen && !withControl) return
-    const keys = withControl || !chosen ? control : event.altKey ? alt(chosen) : plain(chosen, event.shiftKey ? 'range' : 'alone')
+    const keys =
+      withControl || !chosen ? control : event.altKey ? alt(chosen) : plain(chosen, event.shiftKey ? 'range' : 'alone')
     const act = keys[event.key]
     const onlyLooks = !event.ctrlKey && !event.metaKey && !event.altKey && looking.includes(event.key)
     if (!act || (!outline.mayEdit && !onlyLooks)) return

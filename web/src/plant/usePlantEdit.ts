@@ -14,7 +14,18 @@ import type { OpenPlant } from './useOutline'
 /** How one thing of a node changes: as it was seen, and as it shall be. */
 export type Facets = Record<string, { from: string; to: string }>
 
-const nothingBeneath = (nodeId: string) => ({ nodeId, worst: 'NOT_JUDGED' as const, pass: 0, watch: 0, fail: 0, notJudged: 0, worse: 0, readAt: null, spark: [], sparkFail: null })
+const nothingBeneath = (nodeId: string) => ({
+  nodeId,
+  worst: 'NOT_JUDGED' as const,
+  pass: 0,
+  watch: 0,
+  fail: 0,
+  notJudged: 0,
+  worse: 0,
+  readAt: null,
+  spark: [],
+  sparkFail: null,
+})
 
 /** The open plant with one row more, which the server does not know yet. */
 function withRow(plant: OpenPlant, node: PlantNode, afterId: string | null): OpenPlant {
@@ -22,13 +33,22 @@ function withRow(plant: OpenPlant, node: PlantNode, afterId: string | null): Ope
   const siblings = plant.blocks[parent] ?? []
   const line: OutlineRow = { node, children: 0, isHit: false, standing: nothingBeneath(node.id) }
   const at = afterId === null ? siblings.length : siblings.findIndex((other) => other.node.id === afterId) + 1
-  const blocks: Record<string, readonly OutlineRow[]> = { ...plant.blocks, [parent]: [...siblings.slice(0, at), line, ...siblings.slice(at)] }
+  const blocks: Record<string, readonly OutlineRow[]> = {
+    ...plant.blocks,
+    [parent]: [...siblings.slice(0, at), line, ...siblings.slice(at)],
+  }
   for (const [id, lines] of Object.entries(blocks)) {
     if (lines.some((other) => other.node.id === node.parentId)) {
-      blocks[id] = lines.map((other) => (other.node.id === node.parentId ? { ...other, children: other.children + 1 } : other))
+      blocks[id] = lines.map((other) =>
+        other.node.id === node.parentId ? { ...other, children: other.children + 1 } : other,
+      )
     }
   }
-  return { ...plant, open: node.parentId ? [...plant.open, node.parentId] : plant.open, blocks: blocks satisfies Blocks }
+  return {
+    ...plant,
+    open: node.parentId ? [...plant.open, node.parentId] : plant.open,
+    blocks: blocks satisfies Blocks,
+  }
 }
 
 /** Rows to be moved, and where each stood when that was decided. */
@@ -150,7 +170,8 @@ export function usePlantEdit(outlineKey?: readonly unknown[], onRefused?: (paren
   /** Where the rows stood is told along: who moves what somebody else moved first is asked. */
   const move = useMutation({
     ...common,
-    mutationFn: ({ ids, target, seen }: Moving) => data(api.POST('/api/plant/move', { body: { changeId: crypto.randomUUID(), ids, ...target, seen } })),
+    mutationFn: ({ ids, target, seen }: Moving) =>
+      data(api.POST('/api/plant/move', { body: { changeId: crypto.randomUUID(), ids, ...target, seen } })),
     onSuccess,
     onError: (error, wanted) => {
       if (!isContradiction(error)) return onError(error)
@@ -168,14 +189,29 @@ export function usePlantEdit(outlineKey?: readonly unknown[], onRefused?: (paren
 
   const remove = useMutation({
     ...common,
-    mutationFn: (ids: string[]) => data(api.POST('/api/plant/remove', { body: { changeId: crypto.randomUUID(), ids } })),
+    mutationFn: (ids: string[]) =>
+      data(api.POST('/api/plant/remove', { body: { changeId: crypto.randomUUID(), ids } })),
     onSuccess,
   })
 
   const stamp = useMutation({
     ...common,
-    mutationFn: ({ template, ...body }: { template: string; parentId: string; afterId: string | null; tags: string; name: string }) =>
-      data(api.POST('/api/templates/{id}/stamp', { params: { path: { id: template } }, body: { changeId: crypto.randomUUID(), ...body } })),
+    mutationFn: ({
+      template,
+      ...body
+    }: {
+      template: string
+      parentId: string
+      afterId: string | null
+      tags: string
+      name: string
+    }) =>
+      data(
+        api.POST('/api/templates/{id}/stamp', {
+          params: { path: { id: template } },
+          body: { changeId: crypto.randomUUID(), ...body },
+        }),
+      ),
     onSuccess,
     onError: undefined,
   })
@@ -188,7 +224,8 @@ export function usePlantEdit(outlineKey?: readonly unknown[], onRefused?: (paren
   /** Rows that were looked at before, out of a paste or a file. */
   const take = useMutation({
     ...common,
-    mutationFn: ({ source, digest, changeId }: { source: ImportSource; digest: string; changeId: string }) => takeImport(source, digest, changeId),
+    mutationFn: ({ source, digest, changeId }: { source: ImportSource; digest: string; changeId: string }) =>
+      takeImport(source, digest, changeId),
     onSuccess,
     onError: undefined,
   })
@@ -196,7 +233,16 @@ export function usePlantEdit(outlineKey?: readonly unknown[], onRefused?: (paren
   const changeMany = useMutation({
     ...common,
     mutationFn: (many: { ids: string[] | null; filter: OutlineFilter | null; facets: Record<string, string> }) =>
-      data(api.POST('/api/bulk', { body: { changeId: crypto.randomUUID(), ids: many.ids as string[], filter: many.filter as OutlineFilter, facets: many.facets } })),
+      data(
+        api.POST('/api/bulk', {
+          body: {
+            changeId: crypto.randomUUID(),
+            ids: many.ids as string[],
+            filter: many.filter as OutlineFilter,
+            facets: many.facets,
+          },
+        }),
+      ),
     onSuccess,
     onError: undefined,
   })

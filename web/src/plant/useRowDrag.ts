@@ -20,16 +20,29 @@ function dropAt(event: DragEvent, row: Row, rows: Row[], blocks: Blocks, dragged
   const sibling = (where: 'before' | 'behind'): Drop => ({
     row: row.node.id,
     where,
-    target: { parentId: row.node.parentId, afterId: where === 'behind' ? row.node.id : (siblings[siblings.indexOf(row.node.id) - 1] ?? null) },
+    target: {
+      parentId: row.node.parentId,
+      afterId: where === 'behind' ? row.node.id : (siblings[siblings.indexOf(row.node.id) - 1] ?? null),
+    },
   })
   if (mayGoInto && (!mayBeSibling || (share > 0.3 && share < 0.7))) {
-    return { row: row.node.id, where: 'into', target: { parentId: row.node.id, afterId: childrenIn(blocks, row.node.id).at(-1)?.node.id ?? null } }
+    return {
+      row: row.node.id,
+      where: 'into',
+      target: { parentId: row.node.id, afterId: childrenIn(blocks, row.node.id).at(-1)?.node.id ?? null },
+    }
   }
   return mayBeSibling ? sibling(share < 0.5 ? 'before' : 'behind') : null
 }
 
 /** Rows dragged to another place, marked before they are let go where they may go. */
-export function useRowDrag(rows: Row[], blocks: Blocks, selected: Row[], choose: (id: string) => void, move: (ids: string[], target: Target) => void) {
+export function useRowDrag(
+  rows: Row[],
+  blocks: Blocks,
+  selected: Row[],
+  choose: (id: string) => void,
+  move: (ids: string[], target: Target) => void,
+) {
   const [dragged, setDragged] = useState<Row[]>([])
   const [drop, setDrop] = useState<Drop | null>(null)
   const end = () => {
@@ -52,7 +65,11 @@ export function useRowDrag(rows: Row[], blocks: Blocks, selected: Row[], choose:
     onDrop: (event: DragEvent) => {
       event.preventDefault()
       const next = dropAt(event, row, rows, blocks, dragged)
-      if (next) move(dragged.map((one) => one.node.id), next.target)
+      if (next)
+        move(
+          dragged.map((one) => one.node.id),
+          next.target,
+        )
       end()
     },
     onDragEnd: end,

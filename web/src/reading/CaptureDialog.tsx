@@ -48,7 +48,17 @@ export function CaptureLook({ readingId, checkId, at, place }: LookProps) {
           ))}
         </p>
       )}
-      {isDrawn && name !== undefined && <ReadingLook key={name} checkId={checkId} readingId={readingId} at={at} place={place} curve={name} evidence={noMarks} />}
+      {isDrawn && name !== undefined && (
+        <ReadingLook
+          key={name}
+          checkId={checkId}
+          readingId={readingId}
+          at={at}
+          place={place}
+          curve={name}
+          evidence={noMarks}
+        />
+      )}
       {capture.data && <CaptureBody readingId={readingId} capture={capture.data} />}
     </>
   )
@@ -59,7 +69,9 @@ function CaptureBody({ readingId, capture }: { readingId: string; capture: Captu
   return (
     <>
       {capture.kind === 'waveform' && <p className="text-ink2">{text.waveform(capture.allRows)}</p>}
-      {capture.kind === 'picture' && <img src={`/api/readings/${readingId}/picture`} alt={text.picture} className="max-w-full border border-rule2" />}
+      {capture.kind === 'picture' && (
+        <img src={`/api/readings/${readingId}/picture`} alt={text.picture} className="max-w-full border border-rule2" />
+      )}
       {capture.markers.length > 0 && !capture.isRun && (
         <p className="my-2 text-ink2">
           {text.markers}: {capture.markers.join('; ')}
@@ -93,7 +105,12 @@ function CaptureBody({ readingId, capture }: { readingId: string; capture: Captu
         <p className="mt-2 text-ink3">{text.more(capture.rows.length, capture.allRows)}</p>
       )}
       {photos.map((n) => (
-        <img key={n} src={`/api/readings/${readingId}/photos/${n}`} alt={text.photo(n)} className="mt-3 max-w-full border border-rule2" />
+        <img
+          key={n}
+          src={`/api/readings/${readingId}/photos/${n}`}
+          alt={text.photo(n)}
+          className="mt-3 max-w-full border border-rule2"
+        />
       ))}
     </>
   )

@@ -20,7 +20,11 @@ export function FindingList({ readingId, chosen, onChoose }: Props) {
       {findings.map((finding) => (
         <li key={finding.code}>
           <span className="text-ink2">{words.trend.shows}</span> {finding.sentence}{' '}
-          <Button className={`min-h-[24px] ${chosen === finding.code ? 'underline' : ''}`} aria-pressed={chosen === finding.code} onClick={() => onChoose(chosen === finding.code ? null : finding)}>
+          <Button
+            className={`min-h-[24px] ${chosen === finding.code ? 'underline' : ''}`}
+            aria-pressed={chosen === finding.code}
+            onClick={() => onChoose(chosen === finding.code ? null : finding)}
+          >
             {words.trend.showMe}
           </Button>
         </li>

@@ -48,12 +48,16 @@ export function ReadingLook({ checkId, readingId, at, place, curve: name, eviden
     <div className={curves.isPlaceholderData ? 'opacity-50' : ''}>
       <Trouble error={curves.error ?? others.error} />
       <div className="flex flex-wrap items-center gap-x-4">
-        {checkId !== null && <BesideChoice checkId={checkId} readingId={readingId} beside={laid} onChange={setBeside} />}
+        {checkId !== null && (
+          <BesideChoice checkId={checkId} readingId={readingId} beside={laid} onChange={setBeside} />
+        )}
         {name !== RUN && <LookBar looks={curves.data?.looks ?? []} looked={looked} onLook={setLooked} />}
       </div>
       {name !== RUN && curves.data?.remarks.map((remark) => <p key={remark}>{remark}</p>)}
       {name === RUN && <RunViewer readingId={readingId} title={title} beside={laid} />}
-      {name !== RUN && curves.data && !curve && <p className="my-3 text-ink2">{words.signals.notShown(name.toLowerCase())}</p>}
+      {name !== RUN && curves.data && !curve && (
+        <p className="my-3 text-ink2">{words.signals.notShown(name.toLowerCase())}</p>
+      )}
       {curve?.kind === 'lines' && (
         <SpectrumViewer
           key={`${name} ${evidence.length} ${evidence[0]?.at ?? ''}`}

@@ -13,7 +13,21 @@ afterEach(cleanup)
 beforeEach(forget)
 
 const line = (reading: string, values: number[]) => ({
-  curves: [{ kind: 'lines', name: 'Spectrum', how: 'Hann', xUnit: 'Hz', yUnit: 'mm/s', step: 10, x: [], y: values, usualTo: null, peaks: [], bands: [] }],
+  curves: [
+    {
+      kind: 'lines',
+      name: 'Spectrum',
+      how: 'Hann',
+      xUnit: 'Hz',
+      yUnit: 'mm/s',
+      step: 10,
+      x: [],
+      y: values,
+      usualTo: null,
+      peaks: [],
+      bands: [],
+    },
+  ],
   remarks: reading === 'r1' ? ['The sensor was overloaded: the true value may be higher.'] : [],
   looks: [{ key: 'quantity', name: 'Quantity', options: ['as checked', 'displacement'], value: 'as checked' }],
   isRun: false,
@@ -31,10 +45,23 @@ describe('a reading looked at closely', () => {
     answering('GET', '/api/readings/r4/curves', () => line('r4', [0, 3, 1]))
     answering('GET', '/api/readings/r1/insight', () => ({ findings: [], known: [] }))
     answering('GET', '/api/readings/r1/results', () => [])
-    answering('GET', '/api/checks/c1/comparable', () => ({ own, sisters: [{ readingId: 'r4', at: '2026-04-01T08:00:00Z', assetTag: 'P-102' }], reckonedOtherwise: 0 }))
+    answering('GET', '/api/checks/c1/comparable', () => ({
+      own,
+      sisters: [{ readingId: 'r4', at: '2026-04-01T08:00:00Z', assetTag: 'P-102' }],
+      reckonedOtherwise: 0,
+    }))
   })
 
-  const look = <ReadingLook checkId="c1" readingId="r1" at="2026-04-02T08:00:00Z" place="P-101 Drive end, Velocity" curve="Spectrum" evidence={[]} />
+  const look = (
+    <ReadingLook
+      checkId="c1"
+      readingId="r1"
+      at="2026-04-02T08:00:00Z"
+      place="P-101 Drive end, Velocity"
+      curve="Spectrum"
+      evidence={[]}
+    />
+  )
 
   it('is laid beside the same on other dates or a sister asset, never beside itself', async () => {
     show(look)
@@ -55,7 +82,16 @@ describe('a reading looked at closely', () => {
   })
 
   it('says so where it does not show what is wanted', async () => {
-    show(<ReadingLook checkId="c1" readingId="r1" at="2026-04-02T08:00:00Z" place="P-101 Drive end, Velocity" curve="Envelope" evidence={[]} />)
+    show(
+      <ReadingLook
+        checkId="c1"
+        readingId="r1"
+        at="2026-04-02T08:00:00Z"
+        place="P-101 Drive end, Velocity"
+        curve="Envelope"
+        evidence={[]}
+      />,
+    )
     expect(await screen.findByText('This reading shows no envelope.')).toBeTruthy()
   })
 
@@ -71,8 +107,29 @@ describe('a reading looked at closely', () => {
 
 describe('results of a reading', () => {
   it('stand with limit and verdict, where there is more than one', async () => {
-    const result = { resultId: 'velocity.rms', name: 'velocity RMS', value: 2, unit: 'mm/s', watch: 2.8, fail: 4.5, watchLow: null, failLow: null, verdict: 'PASS' }
-    answering('GET', '/api/readings/r1/results', () => [result, { ...result, resultId: 'c', name: 'acceleration crest factor', unit: '', watch: null, fail: null, verdict: 'NOT_JUDGED' }])
+    const result = {
+      resultId: 'velocity.rms',
+      name: 'velocity RMS',
+      value: 2,
+      unit: 'mm/s',
+      watch: 2.8,
+      fail: 4.5,
+      watchLow: null,
+      failLow: null,
+      verdict: 'PASS',
+    }
+    answering('GET', '/api/readings/r1/results', () => [
+      result,
+      {
+        ...result,
+        resultId: 'c',
+        name: 'acceleration crest factor',
+        unit: '',
+        watch: null,
+        fail: null,
+        verdict: 'NOT_JUDGED',
+      },
+    ])
     show(<ResultTable readingId="r1" />)
     expect((await screen.findByText('velocity RMS')).closest('tr')?.textContent).toContain('4.50Pass')
     expect(screen.getByText('acceleration crest factor').closest('tr')?.textContent).toContain('–Not judged')
@@ -80,7 +137,15 @@ describe('results of a reading', () => {
 })
 
 describe('reckoning anew', () => {
-  const job = { id: 'j', kind: 'reckon', title: 'Reckoning anew', state: 'RUNNING', done: 100, total: 1200, sentence: '100 readings are reckoned as the check is set now.' }
+  const job = {
+    id: 'j',
+    kind: 'reckon',
+    title: 'Reckoning anew',
+    state: 'RUNNING',
+    done: 100,
+    total: 1200,
+    sentence: '100 readings are reckoned as the check is set now.',
+  }
   let tell: (state: string, sentence: string) => void = () => undefined
 
   beforeEach(() => {

@@ -20,7 +20,12 @@ export function CheckChooser({ stops }: { stops: ReturnType<typeof useStops> }) 
   const filter = useMemo(() => filterOf(looking), [looking])
   const outline = useOutline(filter, undefined)
   const scroller = useRef<HTMLDivElement>(null)
-  const virtual = useVirtualizer({ count: outline.rows.length, getScrollElement: () => scroller.current, estimateSize: () => ROW, overscan: 12 })
+  const virtual = useVirtualizer({
+    count: outline.rows.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW,
+    overscan: 12,
+  })
   return (
     <div className="flex h-full flex-col">
       <FilterBar looking={looking} whole={outline.plant?.whole} onChange={setLooking} />
@@ -33,7 +38,11 @@ export function CheckChooser({ stops }: { stops: ReturnType<typeof useStops> }) 
             const all = checksIn(row.line.standing)
             const ticked = stops.countBeneath(row.node.id)
             return (
-              <div key={row.node.id} className="absolute inset-x-0 flex h-[29px] items-center gap-2 border-b border-rule px-3 hover:bg-paper2" style={{ top: item.start, paddingLeft: 2 + row.depth * 15 }}>
+              <div
+                key={row.node.id}
+                className="absolute inset-x-0 flex h-[29px] items-center gap-2 border-b border-rule px-3 hover:bg-paper2"
+                style={{ top: item.start, paddingLeft: 2 + row.depth * 15 }}
+              >
                 <button
                   type="button"
                   aria-label={`${row.isOpen ? '−' : '+'} ${row.node.tag || row.node.name}`}
@@ -48,7 +57,9 @@ export function CheckChooser({ stops }: { stops: ReturnType<typeof useStops> }) 
                     checked={all > 0 && ticked >= all}
                     some={ticked > 0 && ticked < all}
                     disabled={all === 0}
-                    onChange={(on) => (on ? void stops.addBeneath(row.node.id, filter) : stops.dropBeneath(row.node.id))}
+                    onChange={(on) =>
+                      on ? void stops.addBeneath(row.node.id, filter) : stops.dropBeneath(row.node.id)
+                    }
                   />
                   <Tag text={row.node.tag} />
                   <span className={`truncate ${row.node.level === 'CHECK' ? 'text-ink2' : ''}`}>{row.node.name}</span>
@@ -63,10 +74,29 @@ export function CheckChooser({ stops }: { stops: ReturnType<typeof useStops> }) 
   )
 }
 
-function Box({ checked, some, disabled, onChange }: { checked: boolean; some: boolean; disabled: boolean; onChange: (on: boolean) => void }) {
+function Box({
+  checked,
+  some,
+  disabled,
+  onChange,
+}: {
+  checked: boolean
+  some: boolean
+  disabled: boolean
+  onChange: (on: boolean) => void
+}) {
   const box = useRef<HTMLInputElement>(null)
   useEffect(() => {
     if (box.current) box.current.indeterminate = some
   }, [some])
-  return <input ref={box} type="checkbox" className="h-4 w-4 accent-plum" checked={checked} disabled={disabled} onChange={(event) => onChange(event.target.checked)} />
+  return (
+    <input
+      ref={box}
+      type="checkbox"
+      className="h-4 w-4 accent-plum"
+      checked={checked}
+      disabled={disabled}
+      onChange={(event) => onChange(event.target.checked)}
+    />
+  )
 }

@@ -13,7 +13,10 @@ export function RemoveRoute({ route }: { route: RouteView }) {
   const mayEdit = useMay().edit
   const path = { params: { path: { id: route.id } } }
   const again = () => refresh(client, 'routes', 'today', 'schedule')
-  const bringBack = useMutation({ mutationFn: () => data(api.POST('/api/routes/{id}/bring-back', path)), onSuccess: again })
+  const bringBack = useMutation({
+    mutationFn: () => data(api.POST('/api/routes/{id}/bring-back', path)),
+    onSuccess: again,
+  })
   const remove = useMutation({
     mutationFn: () => data(api.DELETE('/api/routes/{id}', path)),
     onSuccess: async () => {

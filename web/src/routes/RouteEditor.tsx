@@ -42,8 +42,18 @@ export function RouteEditor({ saved, onSaved }: { saved: RouteView | undefined; 
   const planned = useStops(saved)
   const checkIds = planned.stops.map((stop) => stop.checkId)
   const [id] = useState(saved?.id ?? crypto.randomUUID())
-  const [terms, setTerms] = useState<Terms>({ everyDays: saved?.everyDays ?? null, firstDue: saved?.firstDue ?? null, assignedTo: saved?.assignedTo ?? null })
-  const draft = { name, checkIds, instructions: instructionsOf(planned.stops), pictures: picturesOf(planned.stops), ...terms }
+  const [terms, setTerms] = useState<Terms>({
+    everyDays: saved?.everyDays ?? null,
+    firstDue: saved?.firstDue ?? null,
+    assignedTo: saved?.assignedTo ?? null,
+  })
+  const draft = {
+    name,
+    checkIds,
+    instructions: instructionsOf(planned.stops),
+    pictures: picturesOf(planned.stops),
+    ...terms,
+  }
   const changed = !saved || JSON.stringify(draft) !== JSON.stringify(draftOf(saved))
   const [ordering, setOrdering] = useState(false)
   const save = useMutation({
@@ -57,7 +67,10 @@ export function RouteEditor({ saved, onSaved }: { saved: RouteView | undefined; 
   })
   return (
     <>
-      <section aria-label={words.routes.choose} className="w-[370px] shrink-0 border-r border-rule2 max-lg:h-[38%] max-lg:w-full max-lg:border-b">
+      <section
+        aria-label={words.routes.choose}
+        className="w-[370px] shrink-0 border-r border-rule2 max-lg:h-[38%] max-lg:w-full max-lg:border-b"
+      >
         <CheckChooser stops={planned} />
       </section>
       <section aria-label={words.routes.walk} className="min-w-0 flex-1 overflow-auto px-4 py-3">
@@ -68,8 +81,18 @@ export function RouteEditor({ saved, onSaved }: { saved: RouteView | undefined; 
             save.mutate()
           }}
         >
-          <input aria-label={words.routes.name} placeholder={words.routes.name} className="field min-w-0 flex-1 font-semibold" value={name} onChange={(event) => setName(event.target.value)} />
-          <Button kind="main" type="submit" disabled={!changed || save.isPending || !name.trim() || checkIds.length === 0}>
+          <input
+            aria-label={words.routes.name}
+            placeholder={words.routes.name}
+            className="field min-w-0 flex-1 font-semibold"
+            value={name}
+            onChange={(event) => setName(event.target.value)}
+          />
+          <Button
+            kind="main"
+            type="submit"
+            disabled={!changed || save.isPending || !name.trim() || checkIds.length === 0}
+          >
             {words.routes.save}
           </Button>
         </form>
@@ -81,18 +104,26 @@ export function RouteEditor({ saved, onSaved }: { saved: RouteView | undefined; 
             <Button disabled={planned.stops.length < 2} onClick={() => setOrdering(true)}>
               {words.routes.shortest}
             </Button>
-            <Button onClick={() => void planned.showPictures().then((count) => say(words.routes.photosSet(count)))}>{words.routes.photosForAll}</Button>
+            <Button onClick={() => void planned.showPictures().then((count) => say(words.routes.photosSet(count)))}>
+              {words.routes.photosForAll}
+            </Button>
             <span className="ml-auto text-[12px] text-ink3">{words.routes.keys}</span>
           </p>
         )}
-        {ordering && <ShortestWalk checkIds={checkIds} onOrder={planned.putInOrder} onClose={() => setOrdering(false)} />}
+        {ordering && (
+          <ShortestWalk checkIds={checkIds} onOrder={planned.putInOrder} onClose={() => setOrdering(false)} />
+        )}
         <Walk stops={planned.stops} onChange={planned.setStops} />
         {saved && (
           <p className="mt-3">
             <RemoveRoute route={saved} />
           </p>
         )}
-        {saved && !changed ? <RouteFit route={saved} /> : checkIds.length > 0 && <p className="mt-4 text-ink2">{words.routes.unsaved}</p>}
+        {saved && !changed ? (
+          <RouteFit route={saved} />
+        ) : (
+          checkIds.length > 0 && <p className="mt-4 text-ink2">{words.routes.unsaved}</p>
+        )}
       </section>
     </>
   )

@@ -21,10 +21,15 @@ export function RouteFit({ route }: { route: RouteView }) {
     return (
       <section className="mt-5">
         <p className="mb-2">
-          <span className="font-semibold">{words.routes.stops(byHand)}</span>, {minutes(scheduled?.minutes ?? route.minutes)}. {words.byHand.allByHand}
+          <span className="font-semibold">{words.routes.stops(byHand)}</span>,{' '}
+          {minutes(scheduled?.minutes ?? route.minutes)}. {words.byHand.allByHand}
         </p>
         {mayEdit && (
-          <Link to="/by-hand" search={{ route: route.id }} className="inline-block border border-plum bg-plum px-3.5 py-1 font-semibold text-onplum hover:opacity-90">
+          <Link
+            to="/by-hand"
+            search={{ route: route.id }}
+            className="inline-block border border-plum bg-plum px-3.5 py-1 font-semibold text-onplum hover:opacity-90"
+          >
             {words.byHand.start}
           </Link>
         )}
@@ -34,8 +39,10 @@ export function RouteFit({ route }: { route: RouteView }) {
   return (
     <section className="mt-5">
       <p className="mb-2">
-        <span className="font-semibold">{words.routes.stops(route.stops.length)}</span>, {words.routes.needs(minutes(scheduled?.minutes ?? route.minutes), bytes(route.memoryBytes))}
-        {scheduled?.isMeasured ? words.routes.measuredTime : words.routes.usualTime}. {words.routes.revision(route.revision)}
+        <span className="font-semibold">{words.routes.stops(route.stops.length)}</span>,{' '}
+        {words.routes.needs(minutes(scheduled?.minutes ?? route.minutes), bytes(route.memoryBytes))}
+        {scheduled?.isMeasured ? words.routes.measuredTime : words.routes.usualTime}.{' '}
+        {words.routes.revision(route.revision)}
       </p>
       {byHand > 0 && (
         <p className="mb-2">
@@ -50,7 +57,9 @@ export function RouteFit({ route }: { route: RouteView }) {
       <h2 className="font-semibold">{words.routes.fit}</h2>
       <table className="ledger">
         <tbody>
-          {instruments.data?.map((instrument) => <FitRow key={instrument.id} instrument={instrument} route={route} />)}
+          {instruments.data?.map((instrument) => (
+            <FitRow key={instrument.id} instrument={instrument} route={route} />
+          ))}
           {instruments.data?.length === 0 && (
             <tr>
               <td>
@@ -63,7 +72,9 @@ export function RouteFit({ route }: { route: RouteView }) {
           )}
         </tbody>
       </table>
-      {mayEdit && instruments.data && instruments.data.length > 1 && <ShareRoute route={route} instruments={instruments.data} split={split} />}
+      {mayEdit && instruments.data && instruments.data.length > 1 && (
+        <ShareRoute route={route} instruments={instruments.data} split={split} />
+      )}
     </section>
   )
 }
@@ -72,20 +83,30 @@ function FitRow({ instrument, route }: { instrument: InstrumentView; route: Rout
   const fit = useQuery(queries.fit(instrument.id, route.id))
   const mayEdit = useMay().edit
   const split = useSplit(route)
-  const canSplit = fit.data !== undefined && fit.data.firstChecks.length > 0 && fit.data.firstChecks.length < route.stops.filter((stop) => !stop.isByHand).length
+  const canSplit =
+    fit.data !== undefined &&
+    fit.data.firstChecks.length > 0 &&
+    fit.data.firstChecks.length < route.stops.filter((stop) => !stop.isByHand).length
   const held = route.loaded.find((one) => one.instrumentId === instrument.id)
   return (
     <FitLine
       instrument={instrument}
       isAsking={fit.isPending}
       error={fit.error ?? split.error}
-      held={held && (held.changes ? words.routes.heldChanged(held.revision, held.changes) : words.routes.held(held.revision))}
+      held={
+        held &&
+        (held.changes ? words.routes.heldChanged(held.revision, held.changes) : words.routes.held(held.revision))
+      }
       outcome={fit.data && words.routes.outcome[fit.data.outcome]}
       reasons={fit.data?.reasons}
       action={
         <>
           {fit.data?.outcome === 'WHOLE' && (
-            <Link to="/instruments" search={{ instrument: instrument.id, load: route.id }} className="font-semibold whitespace-nowrap text-plum hover:underline">
+            <Link
+              to="/instruments"
+              search={{ instrument: instrument.id, load: route.id }}
+              className="font-semibold whitespace-nowrap text-plum hover:underline"
+            >
               {words.routes.load}
             </Link>
           )}

@@ -16,21 +16,42 @@ export function RouteTerms({ terms, onChange }: { terms: Terms; onChange: (terms
   const every = (value: string) => {
     const days = Math.trunc(Number(value))
     const everyDays = value.trim() !== '' && days > 0 ? days : null
-    onChange({ ...terms, everyDays, firstDue: everyDays === null ? null : (terms.firstDue ?? new Date().toISOString().slice(0, 10)) })
+    onChange({
+      ...terms,
+      everyDays,
+      firstDue: everyDays === null ? null : (terms.firstDue ?? new Date().toISOString().slice(0, 10)),
+    })
   }
   return (
     <p className="mb-3 flex flex-wrap items-center gap-x-2 gap-y-1 text-ink2">
       {text.every}
-      <input aria-label={`${text.every} … ${text.days}`} inputMode="numeric" className="field w-14 text-right" value={terms.everyDays ?? ''} onChange={(event) => every(event.target.value)} />
+      <input
+        aria-label={`${text.every} … ${text.days}`}
+        inputMode="numeric"
+        className="field w-14 text-right"
+        value={terms.everyDays ?? ''}
+        onChange={(event) => every(event.target.value)}
+      />
       {text.days}
       {terms.everyDays !== null && (
         <>
           , {text.first}
-          <input aria-label={text.first} type="date" className="field" value={terms.firstDue ?? ''} onChange={(event) => onChange({ ...terms, firstDue: event.target.value || null })} />
+          <input
+            aria-label={text.first}
+            type="date"
+            className="field"
+            value={terms.firstDue ?? ''}
+            onChange={(event) => onChange({ ...terms, firstDue: event.target.value || null })}
+          />
         </>
       )}
       {text.who}
-      <select aria-label={text.who} className="field" value={terms.assignedTo ?? ''} onChange={(event) => onChange({ ...terms, assignedTo: event.target.value || null })}>
+      <select
+        aria-label={text.who}
+        className="field"
+        value={terms.assignedTo ?? ''}
+        onChange={(event) => onChange({ ...terms, assignedTo: event.target.value || null })}
+      >
         <option value="">{text.nobody}</option>
         {people.data?.map((person) => (
           <option key={person.name} value={person.name}>

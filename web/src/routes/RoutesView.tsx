@@ -29,7 +29,8 @@ export function RoutesView() {
   const list = routes.data ?? []
   const setup = setups.data?.find((candidate) => candidate.id === search.setup)
   const isSetup = search.setup !== undefined
-  const chosen = isSetup || search.route === NEW ? undefined : (list.find((candidate) => candidate.id === search.route) ?? list[0])
+  const chosen =
+    isSetup || search.route === NEW ? undefined : (list.find((candidate) => candidate.id === search.route) ?? list[0])
   const show = (id: string) => void navigate({ search: { route: id }, replace: true })
   const showSetup = (id: string | undefined) => void navigate({ search: { setup: id }, replace: true })
   return (
@@ -49,25 +50,44 @@ export function RoutesView() {
       }
     >
       <div className="flex h-full max-lg:flex-col">
-        <nav aria-label={words.rooms.routes} className="w-[190px] shrink-0 overflow-auto max-lg:max-h-28 max-lg:w-full border-r border-rule2 bg-paper2">
+        <nav
+          aria-label={words.rooms.routes}
+          className="w-[190px] shrink-0 overflow-auto max-lg:max-h-28 max-lg:w-full border-r border-rule2 bg-paper2"
+        >
           <Trouble error={routes.error ?? setups.error} />
           {list.map((candidate) => (
-            <Item key={candidate.id} isChosen={candidate === chosen} name={candidate.name} onChoose={() => show(candidate.id)}>
+            <Item
+              key={candidate.id}
+              isChosen={candidate === chosen}
+              name={candidate.name}
+              onChoose={() => show(candidate.id)}
+            >
               <span className="text-ink2">{words.routes.stops(candidate.stops.length)}</span>
               <DueMark route={schedule.data?.routes.find((one) => one.routeId === candidate.id)} />
             </Item>
           ))}
-          {setups.data && setups.data.length > 0 && <h2 className="border-b border-rule2 px-3 pt-4 pb-1 font-semibold">{words.setups.title}</h2>}
+          {setups.data && setups.data.length > 0 && (
+            <h2 className="border-b border-rule2 px-3 pt-4 pb-1 font-semibold">{words.setups.title}</h2>
+          )}
           {setups.data?.map((candidate) => (
-            <Item key={candidate.id} isChosen={candidate === setup} name={candidate.name} onChoose={() => showSetup(candidate.id)}>
+            <Item
+              key={candidate.id}
+              isChosen={candidate === setup}
+              name={candidate.name}
+              onChoose={() => showSetup(candidate.id)}
+            >
               <span className="text-ink2">{words.setups.revision(candidate.revision)}</span>
             </Item>
           ))}
           {mayEdit && <RemovedLoadables />}
         </nav>
         {isSetup
-          ? setups.data && <SetupEditor key={setup ? `${setup.id} ${setup.version}` : NEW} saved={setup} onSaved={showSetup} />
-          : routes.data && <RouteEditor key={chosen ? `${chosen.id} ${chosen.version}` : NEW} saved={chosen} onSaved={show} />}
+          ? setups.data && (
+              <SetupEditor key={setup ? `${setup.id} ${setup.version}` : NEW} saved={setup} onSaved={showSetup} />
+            )
+          : routes.data && (
+              <RouteEditor key={chosen ? `${chosen.id} ${chosen.version}` : NEW} saved={chosen} onSaved={show} />
+            )}
       </div>
     </Page>
   )
@@ -81,13 +101,25 @@ function RemovedLoadables() {
   const isSetup = (id: string) => setups.data?.some((setup) => setup.id === id)
   const bringBack = async (id: string) => {
     const path = { params: { path: { id } } }
-    await data(isSetup(id) ? api.POST('/api/setups/{id}/bring-back', path) : api.POST('/api/routes/{id}/bring-back', path))
+    await data(
+      isSetup(id) ? api.POST('/api/setups/{id}/bring-back', path) : api.POST('/api/routes/{id}/bring-back', path),
+    )
     await refresh(client, 'routes', 'setups', 'schedule', 'today')
   }
   return <Removed things={[...(routes.data ?? []), ...(setups.data ?? [])]} onBringBack={bringBack} />
 }
 
-function Item({ isChosen, name, onChoose, children }: { isChosen: boolean; name: string; onChoose: () => void; children: ReactNode }) {
+function Item({
+  isChosen,
+  name,
+  onChoose,
+  children,
+}: {
+  isChosen: boolean
+  name: string
+  onChoose: () => void
+  children: ReactNode
+}) {
   return (
     <button
       type="button"

@@ -13,7 +13,15 @@ const text = words.routes
 const nameOf = (instrument: InstrumentView | undefined) => (instrument ? named(instrument) : '')
 
 /** One route shared between two instruments: what each would take is shown first, then it is split so. */
-export function ShareRoute({ route, instruments, split }: { route: RouteView; instruments: InstrumentView[]; split: ReturnType<typeof useSplit> }) {
+export function ShareRoute({
+  route,
+  instruments,
+  split,
+}: {
+  route: RouteView
+  instruments: InstrumentView[]
+  split: ReturnType<typeof useSplit>
+}) {
   const [isOpen, setOpen] = useState(false)
   const [ids, setIds] = useState<[string, string]>([instruments[0]?.id ?? '', instruments[1]?.id ?? ''])
   const isPair = ids[0] !== ids[1] && ids[1] !== ''
@@ -41,7 +49,8 @@ export function ShareRoute({ route, instruments, split }: { route: RouteView; in
     </select>
   )
   const halves = share.data
-  const canSplit = halves !== undefined && halves.left === 0 && halves.firstChecks.length > 0 && halves.secondChecks.length > 0
+  const canSplit =
+    halves !== undefined && halves.left === 0 && halves.firstChecks.length > 0 && halves.secondChecks.length > 0
   return (
     <div className="mt-3 border-l-[3px] border-plum bg-wash px-3 py-2">
       <p className="flex flex-wrap items-center gap-2">
@@ -50,7 +59,8 @@ export function ShareRoute({ route, instruments, split }: { route: RouteView; in
       <Trouble error={share.error ?? split.error} />
       {halves && (
         <p className="mt-1">
-          {text.shareTakes(nameOf(one), halves.firstChecks.length)}, {text.shareTakes(nameOf(other), halves.secondChecks.length)}
+          {text.shareTakes(nameOf(one), halves.firstChecks.length)},{' '}
+          {text.shareTakes(nameOf(other), halves.secondChecks.length)}
           {halves.left > 0 && `; ${text.shareLeft(halves.left)}`}.
           {halves.reasons.map((reason) => (
             <span key={reason} className="block text-ink2">
@@ -60,7 +70,11 @@ export function ShareRoute({ route, instruments, split }: { route: RouteView; in
         </p>
       )}
       <p className="mt-2 flex gap-4">
-        <Button kind="second" disabled={!canSplit || split.isPending} onClick={() => halves && split.mutate(halves.firstChecks)}>
+        <Button
+          kind="second"
+          disabled={!canSplit || split.isPending}
+          onClick={() => halves && split.mutate(halves.firstChecks)}
+        >
           {text.shareDo}
         </Button>
         <Button onClick={() => setOpen(false)}>{words.common.cancel}</Button>

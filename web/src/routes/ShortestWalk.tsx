@@ -42,10 +42,20 @@ export function ShortestWalk({ checkIds, onOrder, onClose }: Props) {
               <td>{area.name}</td>
               <td className="num text-ink2">{words.routes.stops(area.stops)}</td>
               <td className="num whitespace-nowrap">
-                <Button className="h-6 min-w-6" aria-label={`${words.routes.up} ${area.name}`} disabled={i === 0} onClick={() => swap(i, i - 1)}>
+                <Button
+                  className="h-6 min-w-6"
+                  aria-label={`${words.routes.up} ${area.name}`}
+                  disabled={i === 0}
+                  onClick={() => swap(i, i - 1)}
+                >
                   ↑
                 </Button>
-                <Button className="h-6 min-w-6" aria-label={`${words.routes.down} ${area.name}`} disabled={i === found.length - 1} onClick={() => swap(i, i + 1)}>
+                <Button
+                  className="h-6 min-w-6"
+                  aria-label={`${words.routes.down} ${area.name}`}
+                  disabled={i === found.length - 1}
+                  onClick={() => swap(i, i + 1)}
+                >
                   ↓
                 </Button>
               </td>
@@ -53,7 +63,11 @@ export function ShortestWalk({ checkIds, onOrder, onClose }: Props) {
           ))}
         </tbody>
       </table>
-      {walk.data && <p className="mb-4 font-semibold">{words.routes.shortestGain(walk.data.assetVisitsBefore, walk.data.assetVisits)}</p>}
+      {walk.data && (
+        <p className="mb-4 font-semibold">
+          {words.routes.shortestGain(walk.data.assetVisitsBefore, walk.data.assetVisits)}
+        </p>
+      )}
       <div className="flex gap-4">
         <Button
           kind="main"

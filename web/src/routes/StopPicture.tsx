@@ -19,7 +19,12 @@ export function StopPicture({ stop, onChoose, onClose }: Props) {
   const point = pointOf(stop)
   const pictures = useQuery(queries.pictures(point))
   return (
-    <Dialog title={words.routes.photoTitle(`${stop.assetTag || stop.assetName} ${stop.point}`)} open wide onClose={onClose}>
+    <Dialog
+      title={words.routes.photoTitle(`${stop.assetTag || stop.assetName} ${stop.point}`)}
+      open
+      wide
+      onClose={onClose}
+    >
       <Trouble error={pictures.error} />
       <div className="mb-4 flex flex-wrap gap-4">
         {pictures.data?.map((picture) => (
@@ -31,7 +36,12 @@ export function StopPicture({ stop, onChoose, onClose }: Props) {
             className={`cursor-pointer border-[3px] p-1 ${picture.id === stop.pictureId ? 'border-plum' : 'border-transparent hover:border-rule2'}`}
             onClick={() => onChoose(picture.id)}
           >
-            <MarkedPicture picture={picture} spots={picture.spots} points={[{ id: point, name: stop.point, worst: 'NOT_JUDGED', pass: 0, notJudged: 0 }]} height="220px" />
+            <MarkedPicture
+              picture={picture}
+              spots={picture.spots}
+              points={[{ id: point, name: stop.point, worst: 'NOT_JUDGED', pass: 0, notJudged: 0 }]}
+              height="220px"
+            />
             <span className="block text-left text-ink2">{picture.title}</span>
           </button>
         ))}

@@ -22,7 +22,8 @@ export function Walk({ stops, onChange }: Props) {
   const [over, setOver] = useState<number | null>(null)
   const [picturing, setPicturing] = useState<Stop | null>(null)
   if (stops.length === 0) return <p className="text-ink2">{words.routes.empty}</p>
-  const replace = (stop: Stop, by: Partial<Stop>) => onChange(stops.map((other) => (other.checkId === stop.checkId ? { ...stop, ...by } : other)))
+  const replace = (stop: Stop, by: Partial<Stop>) =>
+    onChange(stops.map((other) => (other.checkId === stop.checkId ? { ...stop, ...by } : other)))
   const move = (from: number, to: number) => to >= 0 && to < stops.length && onChange(moved(stops, from, to))
   const onKeyDown = (event: KeyboardEvent, i: number) => {
     if (!event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return
@@ -30,7 +31,11 @@ export function Walk({ stops, onChange }: Props) {
     move(i, i + (event.key === 'ArrowUp' ? -1 : 1))
   }
   const markOf = (i: number) =>
-    over === i && dragged !== null && dragged !== i ? (dragged < i ? 'shadow-[inset_0_-2px_0_var(--plum)]' : 'shadow-[inset_0_2px_0_var(--plum)]') : ''
+    over === i && dragged !== null && dragged !== i
+      ? dragged < i
+        ? 'shadow-[inset_0_-2px_0_var(--plum)]'
+        : 'shadow-[inset_0_2px_0_var(--plum)]'
+      : ''
   const dragging = (i: number) => ({
     onDragOver: (event: DragEvent) => {
       event.preventDefault()
@@ -47,7 +52,12 @@ export function Walk({ stops, onChange }: Props) {
       <table className="ledger">
         <tbody>
           {stops.map((stop, i) => (
-            <tr key={stop.checkId} className={`group ${markOf(i)}`} {...dragging(i)} onKeyDown={(event) => onKeyDown(event, i)}>
+            <tr
+              key={stop.checkId}
+              className={`group ${markOf(i)}`}
+              {...dragging(i)}
+              onKeyDown={(event) => onKeyDown(event, i)}
+            >
               <WalkRow
                 stop={stop}
                 number={i + 1}

@@ -17,7 +17,18 @@ interface Props {
 }
 
 /** One stop: where it is, what is said and shown there, and its place in the order. */
-export function WalkRow({ stop, number, isFirstOfAsset, isLast, onDragStart, onDragEnd, onMove, onInstruction, onPicture, onDrop }: Props) {
+export function WalkRow({
+  stop,
+  number,
+  isFirstOfAsset,
+  isLast,
+  onDragStart,
+  onDragEnd,
+  onMove,
+  onInstruction,
+  onPicture,
+  onDrop,
+}: Props) {
   return (
     <>
       <td className="num w-8 cursor-grab text-ink3" draggable onDragStart={onDragStart} onDragEnd={onDragEnd}>
@@ -42,13 +53,36 @@ export function WalkRow({ stop, number, isFirstOfAsset, isLast, onDragStart, onD
       </td>
       <td className="num whitespace-nowrap">
         <span className="inline-flex items-center gap-1 align-middle">
-          <button type="button" aria-label={`${words.routes.photo} ${number}`} className="mr-2 inline-flex h-6 cursor-pointer items-center text-plum hover:underline" onClick={onPicture}>
-            {stop.pictureId ? <img src={`/api/pictures/${stop.pictureId}/image`} alt="" className="h-[22px] w-8 border border-rule2 object-cover" /> : words.routes.photo}
+          <button
+            type="button"
+            aria-label={`${words.routes.photo} ${number}`}
+            className="mr-2 inline-flex h-6 cursor-pointer items-center text-plum hover:underline"
+            onClick={onPicture}
+          >
+            {stop.pictureId ? (
+              <img
+                src={`/api/pictures/${stop.pictureId}/image`}
+                alt=""
+                className="h-[22px] w-8 border border-rule2 object-cover"
+              />
+            ) : (
+              words.routes.photo
+            )}
           </button>
-          <Button className="h-6 min-w-6" aria-label={`${words.routes.up} ${number}`} disabled={number === 1} onClick={() => onMove(-1)}>
+          <Button
+            className="h-6 min-w-6"
+            aria-label={`${words.routes.up} ${number}`}
+            disabled={number === 1}
+            onClick={() => onMove(-1)}
+          >
             ↑
           </Button>
-          <Button className="h-6 min-w-6" aria-label={`${words.routes.down} ${number}`} disabled={isLast} onClick={() => onMove(1)}>
+          <Button
+            className="h-6 min-w-6"
+            aria-label={`${words.routes.down} ${number}`}
+            disabled={isLast}
+            onClick={() => onMove(1)}
+          >
             ↓
           </Button>
           <Button className="h-6 min-w-6" aria-label={`${words.routes.drop} ${number}`} onClick={onDrop}>

@@ -38,7 +38,10 @@ describe('planning a route', () => {
     await screen.findByText('Well pump 1')
     fireEvent.click(box(/Well pump 1/))
     await waitFor(() => expect(walk()).toHaveLength(2))
-    expect(walk()).toEqual([expect.stringContaining('Drive end Velocity'), expect.stringContaining('Drive end Acceleration')])
+    expect(walk()).toEqual([
+      expect.stringContaining('Drive end Velocity'),
+      expect.stringContaining('Drive end Acceleration'),
+    ])
     fireEvent.click(box(/^Acceleration/))
     expect(box(/Well pump 1/).checked).toBe(false)
     expect(box(/Well pump 1/).indeterminate).toBe(true)
@@ -57,12 +60,28 @@ describe('planning a route', () => {
     fireEvent.change(screen.getByLabelText('Instruction 2'), { target: { value: 'Mind the guard' } })
     fireEvent.change(screen.getByLabelText('Every … days'), { target: { value: '7' } })
     fireEvent.click(screen.getByText('Save route'))
-    await waitFor(() => expect(changes()[0]?.body).toEqual({ name: 'Monthly', checkIds: ['v1', 'v2'], instructions: { v2: 'Mind the guard' }, pictures: {}, everyDays: 7, firstDue: expect.any(String) as unknown, assignedTo: null, version: 0 }))
+    await waitFor(() =>
+      expect(changes()[0]?.body).toEqual({
+        name: 'Monthly',
+        checkIds: ['v1', 'v2'],
+        instructions: { v2: 'Mind the guard' },
+        pictures: {},
+        everyDays: 7,
+        firstDue: expect.any(String) as unknown,
+        assignedTo: null,
+        version: 0,
+      }),
+    )
     expect(changes()[0]?.path).toMatch(/^\/api\/routes\/[0-9a-f-]{36}$/)
   })
 
   it('moves a stop by Alt and an arrow key, and puts all in the order of the shortest walk', async () => {
-    answering('POST', '/api/routes/shortest-walk', () => ({ checkIds: ['v2', 'v1', 'a1'], areas: [{ id: 'area', name: 'Wellfield', stops: 3 }], assetVisitsBefore: 3, assetVisits: 2 }))
+    answering('POST', '/api/routes/shortest-walk', () => ({
+      checkIds: ['v2', 'v1', 'a1'],
+      areas: [{ id: 'area', name: 'Wellfield', stops: 3 }],
+      assetVisitsBefore: 3,
+      assetVisits: 2,
+    }))
     show(<RouteEditor saved={undefined} onSaved={() => undefined} />)
     await screen.findByText('Well pump 1')
     fireEvent.click(box(/Well pump 1/))
@@ -74,7 +93,11 @@ describe('planning a route', () => {
     fireEvent.click(screen.getByText('Shortest walk'))
     expect(await screen.findByText('You come 2 times to a machine instead of 3 times.')).toBeTruthy()
     fireEvent.click(screen.getByText('Put in this order'))
-    expect(walk()).toEqual([expect.stringContaining('P-102'), expect.stringContaining('Velocity'), expect.stringContaining('Acceleration')])
+    expect(walk()).toEqual([
+      expect.stringContaining('P-102'),
+      expect.stringContaining('Velocity'),
+      expect.stringContaining('Acceleration'),
+    ])
   })
 
   it('shows at each stop the picture its point is seen on', async () => {
@@ -88,14 +111,31 @@ describe('planning a route', () => {
     await waitFor(() => expect(screen.getByLabelText('Picture 1').querySelector('img')).toBeTruthy())
     fireEvent.change(screen.getByLabelText('Name of the route'), { target: { value: 'Monthly' } })
     fireEvent.click(screen.getByText('Save route'))
-    await waitFor(() => expect(changes().find((change) => change.method === 'PUT')?.body).toMatchObject({ pictures: { v1: 'pic', a1: 'pic' } }))
+    await waitFor(() =>
+      expect(changes().find((change) => change.method === 'PUT')?.body).toMatchObject({
+        pictures: { v1: 'pic', a1: 'pic' },
+      }),
+    )
   })
 
   it('cannot be saved without a name or without stops, nor when nothing changed', async () => {
     const saved: RouteView = {
       id: 'r',
       name: 'Monthly',
-      stops: [{ checkId: 'v1', path: ['p1', 'd1'], assetTag: 'P-101', assetName: '', point: '', check: '', memoryBytes: 1, instruction: 'Mind the guard', pictureId: null, isByHand: false }],
+      stops: [
+        {
+          checkId: 'v1',
+          path: ['p1', 'd1'],
+          assetTag: 'P-101',
+          assetName: '',
+          point: '',
+          check: '',
+          memoryBytes: 1,
+          instruction: 'Mind the guard',
+          pictureId: null,
+          isByHand: false,
+        },
+      ],
       gone: 1,
       memoryBytes: 70_000,
       minutes: 0.8,
@@ -116,6 +156,15 @@ describe('planning a route', () => {
     fireEvent.change(screen.getByLabelText('Name of the route'), { target: { value: 'Weekly' } })
     fireEvent.click(save())
     expect((await screen.findByRole('alert')).textContent).toBe('The route was changed by someone else.')
-    expect(changes()[0]?.body).toEqual({ name: 'Weekly', checkIds: ['v1'], instructions: { v1: 'Mind the guard' }, pictures: {}, everyDays: null, firstDue: null, assignedTo: null, version: 4 })
+    expect(changes()[0]?.body).toEqual({
+      name: 'Weekly',
+      checkIds: ['v1'],
+      instructions: { v1: 'Mind the guard' },
+      pictures: {},
+      everyDays: null,
+      firstDue: null,
+      assignedTo: null,
+      version: 4,
+    })
   })
 })

@@ -12,7 +12,12 @@ export function useSplit(route: RouteView) {
   const [newId] = useState(() => crypto.randomUUID())
   return useMutation({
     mutationFn: (firstChecks: string[]) =>
-      data(api.POST('/api/routes/{id}/split', { params: { path: { id: route.id } }, body: { firstChecks, newId, version: route.version } })),
+      data(
+        api.POST('/api/routes/{id}/split', {
+          params: { path: { id: route.id } },
+          body: { firstChecks, newId, version: route.version },
+        }),
+      ),
     onSuccess: async (halves) => {
       await refresh(client, 'routes', 'fit', 'schedule', 'today')
       say(words.routes.split(halves.first.name, halves.second.name))

@@ -15,7 +15,16 @@ export interface Stop {
 }
 
 function stopOf(picked: PickedCheck): Stop {
-  return { checkId: picked.id, path: picked.path, assetTag: picked.assetTag, assetName: picked.assetName, point: picked.point, check: picked.check, instruction: '', pictureId: null }
+  return {
+    checkId: picked.id,
+    path: picked.path,
+    assetTag: picked.assetTag,
+    assetName: picked.assetName,
+    point: picked.point,
+    check: picked.check,
+    instruction: '',
+    pictureId: null,
+  }
 }
 
 /** The node of the point a stop is at: the last of its path. */
@@ -36,20 +45,35 @@ export function useStops(saved: RouteView | undefined) {
       return [...before, ...picked.checks.filter((check) => !known.has(check.id)).map(stopOf)]
     })
   }
-  const dropBeneath = (nodeId: string) => setStops((before) => before.filter((stop) => stop.checkId !== nodeId && !stop.path.includes(nodeId)))
-  const countBeneath = (nodeId: string) => stops.filter((stop) => stop.checkId === nodeId || stop.path.includes(nodeId)).length
+  const dropBeneath = (nodeId: string) =>
+    setStops((before) => before.filter((stop) => stop.checkId !== nodeId && !stop.path.includes(nodeId)))
+  const countBeneath = (nodeId: string) =>
+    stops.filter((stop) => stop.checkId === nodeId || stop.path.includes(nodeId)).length
   /** The same stops in another order; what is not among them comes last. */
   const putInOrder = (checkIds: string[]) => {
     const place = new Map(checkIds.map((id, i) => [id, i]))
-    setStops((before) => [...before].sort((a, b) => (place.get(a.checkId) ?? before.length) - (place.get(b.checkId) ?? before.length)))
+    setStops((before) =>
+      [...before].sort((a, b) => (place.get(a.checkId) ?? before.length) - (place.get(b.checkId) ?? before.length)),
+    )
   }
   /** Shows at each stop the picture its point is seen on; a stop that shows one already keeps it. */
   const showPictures = async () => {
     const shown = await data(api.POST('/api/pictures/showing', { body: { pointIds: stops.map(pointOf) } }))
     const found = (stop: Stop) => (stop.pictureId ? undefined : shown.pictures[pointOf(stop)])
-    setStops((before) => before.map((stop) => ({ ...stop, pictureId: stop.pictureId ?? shown.pictures[pointOf(stop)] ?? null })))
+    setStops((before) =>
+      before.map((stop) => ({ ...stop, pictureId: stop.pictureId ?? shown.pictures[pointOf(stop)] ?? null })),
+    )
     return stops.filter(found).length
   }
 
-  return { stops, setStops, has: (checkId: string) => there.has(checkId), addBeneath, dropBeneath, countBeneath, putInOrder, showPictures }
+  return {
+    stops,
+    setStops,
+    has: (checkId: string) => there.has(checkId),
+    addBeneath,
+    dropBeneath,
+    countBeneath,
+    putInOrder,
+    showPictures,
+  }
 }

@@ -29,7 +29,10 @@ function limitsSay({ low, high }: Channel): string {
 /** Legend and reckoning in one: each channel with its value under the cursor, and what it did within what is shown. */
 export function ChannelTable({ channels, statistics, at, second, isPart, hidden, onHide, chosen, onChoose }: Props) {
   const hasLimits = channels.some((channel) => channel.low !== null || channel.high !== null)
-  const placeInLane = (channel: Channel) => lanesOf(channels).find((lane) => lane.unit === channel.unit)?.channels.indexOf(channel) ?? 0
+  const placeInLane = (channel: Channel) =>
+    lanesOf(channels)
+      .find((lane) => lane.unit === channel.unit)
+      ?.channels.indexOf(channel) ?? 0
   return (
     <table className="ledger my-1" aria-label={text.channels}>
       <thead>
@@ -54,26 +57,56 @@ export function ChannelTable({ channels, statistics, at, second, isPart, hidden,
             <tr key={channel.name} className={isShown ? '' : 'text-ink3'}>
               <td className="w-1/3 max-w-0" title={`${channel.name} ${channel.unit}`}>
                 <span className="flex items-center gap-1.5">
-                  <input type="checkbox" className="shrink-0" checked={isShown} onChange={() => onHide(channel.name)} aria-label={text.showChannel(channel.name)} />
+                  <input
+                    type="checkbox"
+                    className="shrink-0"
+                    checked={isShown}
+                    onChange={() => onHide(channel.name)}
+                    aria-label={text.showChannel(channel.name)}
+                  />
                   <Tone place={placeInLane(channel)} isChosen={chosen === channel.name} />
-                  <Button className="min-h-[24px] min-w-0 truncate !text-ink" aria-pressed={chosen === channel.name} onClick={() => onChoose(channel.name)}>
+                  <Button
+                    className="min-h-[24px] min-w-0 truncate !text-ink"
+                    aria-pressed={chosen === channel.name}
+                    onClick={() => onChoose(channel.name)}
+                  >
                     {channel.name}
                   </Button>
                   <span className="text-[12px] text-ink3">{channel.unit}</span>
                 </span>
               </td>
               <td className="num font-semibold">{value === null ? '' : number(value)}</td>
-              {second !== null && <td className="num">{value === null || later === null ? '' : change(later - value, later)}</td>}
-              <td className="num" title={own ? elapsed(own.leastAtSeconds) : undefined}>{own ? number(own.least) : ''}</td>
-              <td className="num" title={own ? elapsed(own.largestAtSeconds) : undefined}>{own ? number(own.largest) : ''}</td>
+              {second !== null && (
+                <td className="num">{value === null || later === null ? '' : change(later - value, later)}</td>
+              )}
+              <td className="num" title={own ? elapsed(own.leastAtSeconds) : undefined}>
+                {own ? number(own.least) : ''}
+              </td>
+              <td className="num" title={own ? elapsed(own.largestAtSeconds) : undefined}>
+                {own ? number(own.largest) : ''}
+              </td>
               <td className="num">{own ? number(own.mean) : ''}</td>
               {hasLimits && <td className="num text-ink2">{limitsSay(channel)}</td>}
-              {hasLimits && <td className="num whitespace-nowrap" title={own && own.excursions > 0 ? text.times(own.excursions) : undefined}>{own && (channel.low !== null || channel.high !== null) ? text.outsideSay(elapsed(own.outsideSeconds), own.coveredSeconds > 0 ? (100 * own.outsideSeconds) / own.coveredSeconds : 0) : ''}</td>}
+              {hasLimits && (
+                <td
+                  className="num whitespace-nowrap"
+                  title={own && own.excursions > 0 ? text.times(own.excursions) : undefined}
+                >
+                  {own && (channel.low !== null || channel.high !== null)
+                    ? text.outsideSay(
+                        elapsed(own.outsideSeconds),
+                        own.coveredSeconds > 0 ? (100 * own.outsideSeconds) / own.coveredSeconds : 0,
+                      )
+                    : ''}
+                </td>
+              )}
             </tr>
           )
         })}
       </tbody>
-      <caption className="caption-bottom text-left text-[12px] text-ink3">{isPart ? text.ofShown : text.ofWhole}</caption>
+      <caption className="caption-bottom text-left text-[12px] text-ink3">
+        {isPart ? text.ofShown : text.ofWhole}
+      </caption>
     </table>
   )
 }
@@ -82,7 +115,15 @@ function Tone({ place, isChosen }: { place: number; isChosen: boolean }) {
   const { ink, dash } = toneOf(place)
   return (
     <svg width="26" height="8" aria-hidden="true" className="shrink-0">
-      <line x1="0" x2="26" y1="4" y2="4" stroke={`var(--${isChosen ? 'plum' : ink})`} strokeWidth={isChosen ? 2.2 : 1.6} strokeDasharray={dash.join(' ')} />
+      <line
+        x1="0"
+        x2="26"
+        y1="4"
+        y2="4"
+        stroke={`var(--${isChosen ? 'plum' : ink})`}
+        strokeWidth={isChosen ? 2.2 : 1.6}
+        strokeDasharray={dash.join(' ')}
+      />
     </svg>
   )
 }

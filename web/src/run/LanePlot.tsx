@@ -10,7 +10,9 @@ import { words } from '../words/en'
 import { type Channel, heightsOf, type Lane } from './lanes'
 
 const TOGETHER = 'run'
-const STEPS_OF_TIME = [1, 2, 5, 10, 15, 30, 60, 120, 300, 600, 900, 1800, 3600, 7200, 10_800, 21_600, 43_200, 86_400, 172_800, 604_800]
+const STEPS_OF_TIME = [
+  1, 2, 5, 10, 15, 30, 60, 120, 300, 600, 900, 1800, 3600, 7200, 10_800, 21_600, 43_200, 86_400, 172_800, 604_800,
+]
 const TONES = [
   { ink: 'ink', dash: [] },
   { ink: 'ink3', dash: [] },
@@ -42,26 +44,63 @@ interface Props {
 function levelsOf(channels: Channel[]): Level[] {
   const named = channels.length > 1
   return channels.flatMap((channel) =>
-    [channel.low, channel.high].flatMap((bound): Level[] => (bound === null ? [] : [{ name: named ? `${channel.name} ${number(bound)}` : number(bound), value: bound, kind: 'fail' }])),
+    [channel.low, channel.high].flatMap((bound): Level[] =>
+      bound === null
+        ? []
+        : [{ name: named ? `${channel.name} ${number(bound)}` : number(bound), value: bound, kind: 'fail' }],
+    ),
   )
 }
 
 /** The channels of one unit over the time of the run. */
-export function LanePlot({ lane, seconds, other, chosen, height, zoom, markers, isFirst, isLast, cursor, onPoint, onMove, made }: Props) {
+export function LanePlot({
+  lane,
+  seconds,
+  other,
+  chosen,
+  height,
+  zoom,
+  markers,
+  isFirst,
+  isLast,
+  cursor,
+  onPoint,
+  onMove,
+  made,
+}: Props) {
   const { channels, unit } = lane
-  const others = useMemo(() => channels.flatMap((channel) => other?.channels.filter((one) => one.name === channel.name && one.unit === channel.unit) ?? []), [channels, other])
+  const others = useMemo(
+    () =>
+      channels.flatMap(
+        (channel) => other?.channels.filter((one) => one.name === channel.name && one.unit === channel.unit) ?? [],
+      ),
+    [channels, other],
+  )
   const data = useMemo<uPlot.AlignedData>(() => {
     const own: uPlot.AlignedData = [seconds, ...channels.map((channel) => channel.values)]
-    return other && others.length > 0 ? uPlot.join([own, [other.seconds, ...others.map((channel) => channel.values)]]) : own
+    return other && others.length > 0
+      ? uPlot.join([own, [other.seconds, ...others.map((channel) => channel.values)]])
+      : own
   }, [seconds, channels, other, others])
   const levels = useMemo(() => levelsOf(channels), [channels])
   const options = useMemo(() => {
     const bounds = levels.map((level) => level.value)
     return {
       padding: [18, 34, 0, 0] as uPlot.Padding,
-      scales: { x: { time: false }, y: { range: (_: uPlot, low: number | null, high: number | null): [number, number] => heightsOf(low, high, bounds) } },
+      scales: {
+        x: { time: false },
+        y: {
+          range: (_: uPlot, low: number | null, high: number | null): [number, number] => heightsOf(low, high, bounds),
+        },
+      },
       axes: [
-        { ...axis(), size: isLast ? 24 : 4, incrs: STEPS_OF_TIME, values: (_: uPlot, ticks: number[]) => ticks.map((tick) => (isLast ? elapsed(tick) : '')), space: 90 },
+        {
+          ...axis(),
+          size: isLast ? 24 : 4,
+          incrs: STEPS_OF_TIME,
+          values: (_: uPlot, ticks: number[]) => ticks.map((tick) => (isLast ? elapsed(tick) : '')),
+          space: 90,
+        },
         { ...axis(), size: 56, label: unit, labelSize: 16, labelFont: '12px "Source Sans 3"' },
       ],
       series: [
@@ -73,7 +112,13 @@ export function LanePlot({ lane, seconds, other, chosen, height, zoom, markers, 
           dash: toneOf(i).dash,
           points: { show: false },
         })),
-        ...others.map((channel) => ({ label: channel.name, stroke: colour('ink3'), width: 0.8, dash: [1, 2], points: { show: false } })),
+        ...others.map((channel) => ({
+          label: channel.name,
+          stroke: colour('ink3'),
+          width: 0.8,
+          dash: [1, 2],
+          points: { show: false },
+        })),
       ],
     }
   }, [levels, channels, unit, others, chosen, isLast])
@@ -87,6 +132,17 @@ export function LanePlot({ lane, seconds, other, chosen, height, zoom, markers, 
     [levels, markers, isFirst, channels, cursor],
   )
   return (
-    <ZoomPlot options={options} data={data} height={height} label={`${words.signals.run}: ${channels.map((channel) => channel.name).join(', ')}`} zoom={zoom} draw={draw} onPoint={onPoint} onMove={onMove} together={TOGETHER} made={made} />
+    <ZoomPlot
+      options={options}
+      data={data}
+      height={height}
+      label={`${words.signals.run}: ${channels.map((channel) => channel.name).join(', ')}`}
+      zoom={zoom}
+      draw={draw}
+      onPoint={onPoint}
+      onMove={onMove}
+      together={TOGETHER}
+      made={made}
+    />
   )
 }

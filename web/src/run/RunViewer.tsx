@@ -37,7 +37,14 @@ export function RunViewer({ readingId, title, beside }: Props) {
   return (
     <>
       <Trouble error={other.error} />
-      <DrawnRun key={readingId} readingId={readingId} run={run.data} other={(beside && other.data) ?? null} otherName={beside?.name ?? ''} title={title} />
+      <DrawnRun
+        key={readingId}
+        readingId={readingId}
+        run={run.data}
+        other={(beside && other.data) ?? null}
+        otherName={beside?.name ?? ''}
+        title={title}
+      />
     </>
   )
 }
@@ -61,12 +68,22 @@ function DrawnRun({ readingId, run, other, otherName, title }: DrawnProps) {
   const zoom = useZoom(whole)
   const shown = useMemo(() => run.channels.filter((channel) => !hidden.includes(channel.name)), [run.channels, hidden])
   const lanes = useMemo(() => lanesOf(shown), [shown])
-  const outline = useMemo(() => outlineOf(seconds, (run.channels.find((channel) => channel.name === chosen) ?? shown[0])?.values ?? []), [seconds, run.channels, chosen, shown])
+  const outline = useMemo(
+    () => outlineOf(seconds, (run.channels.find((channel) => channel.name === chosen) ?? shown[0])?.values ?? []),
+    [seconds, run.channels, chosen, shown],
+  )
   const stretch = useSettled(zoom.shown) ?? zoom.shown
-  const statistics = useQuery({ ...queries.runStatistics(readingId, stretch.from, stretch.to), placeholderData: keepPreviousData })
-  const markers = useMemo(() => run.markers.map((marker) => ({ name: marker.text, at: marker.atSeconds })), [run.markers])
+  const statistics = useQuery({
+    ...queries.runStatistics(readingId, stretch.from, stretch.to),
+    placeholderData: keepPreviousData,
+  })
+  const markers = useMemo(
+    () => run.markers.map((marker) => ({ name: marker.text, at: marker.atSeconds })),
+    [run.markers],
+  )
   const move = useCallback((at: number | null) => setPointed(at), [])
-  const file: FileAddress = (form, part) => `/api/readings/${readingId}/run/file?form=${form}${part ? `&from=${part.from}&to=${part.to}` : ''}`
+  const file: FileAddress = (form, part) =>
+    `/api/readings/${readingId}/run/file?form=${form}${part ? `&from=${part.from}&to=${part.to}` : ''}`
   const said = [title, other && `${text.dotted} ${otherName}`].filter(Boolean).join('; ')
   const at = cursors.first !== null ? placeOf(seconds, cursors.first) : pointed
   return (
@@ -110,7 +127,16 @@ function DrawnRun({ readingId, run, other, otherName, title }: DrawnProps) {
         <p className="flex flex-wrap items-center gap-x-4 text-[13px] text-ink2">
           {text.markers}
           {markers.map((marker) => (
-            <Button key={`${marker.at} ${marker.name}`} className="min-h-[24px]" onClick={() => zoom.show({ from: marker.at - (whole.to - whole.from) * ROUND_MARKER, to: marker.at + (whole.to - whole.from) * ROUND_MARKER })}>
+            <Button
+              key={`${marker.at} ${marker.name}`}
+              className="min-h-[24px]"
+              onClick={() =>
+                zoom.show({
+                  from: marker.at - (whole.to - whole.from) * ROUND_MARKER,
+                  to: marker.at + (whole.to - whole.from) * ROUND_MARKER,
+                })
+              }
+            >
               {elapsed(marker.at)} {marker.name}
             </Button>
           ))}
@@ -128,7 +154,19 @@ function DrawnRun({ readingId, run, other, otherName, title }: DrawnProps) {
         onChoose={(name) => setChosen(chosen === name ? null : name)}
       />
       <KeepPlot
-        pieces={() => lanes.flatMap((lane, i) => { const drawn = plots.current.get(lane.unit); return drawn ? [{ title: `${i === 0 ? `${said}: ` : ''}${lane.channels.map((channel) => channel.name).join(', ')}`, drawn }] : [] })}
+        pieces={() =>
+          lanes.flatMap((lane, i) => {
+            const drawn = plots.current.get(lane.unit)
+            return drawn
+              ? [
+                  {
+                    title: `${i === 0 ? `${said}: ` : ''}${lane.channels.map((channel) => channel.name).join(', ')}`,
+                    drawn,
+                  },
+                ]
+              : []
+          })
+        }
         name={title}
         file={file}
         shown={zoom.isPart ? zoom.shown : null}

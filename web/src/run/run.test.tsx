@@ -22,7 +22,17 @@ const run: RunView = {
   ],
 }
 
-const numbers = { samples: 2, least: 20, leastAtSeconds: 0, largest: 24, largestAtSeconds: 120, mean: 22, coveredSeconds: 120, outsideSeconds: 30, excursions: 1 }
+const numbers = {
+  samples: 2,
+  least: 20,
+  leastAtSeconds: 0,
+  largest: 24,
+  largestAtSeconds: 120,
+  mean: 22,
+  coveredSeconds: 120,
+  outsideSeconds: 30,
+  excursions: 1,
+}
 const statistics: RunStatistics[] = [
   { name: 'inlet', unit: '°C', statistics: numbers },
   { name: 'level', unit: 'm', statistics: { ...numbers, least: 1, largest: 3, mean: 2 } },
@@ -31,7 +41,10 @@ const statistics: RunStatistics[] = [
 
 describe('a run', () => {
   it('lays channels of one unit in one lane', () => {
-    expect(lanesOf(run.channels).map((lane) => lane.channels.map((channel) => channel.name))).toEqual([['inlet', 'outlet'], ['level']])
+    expect(lanesOf(run.channels).map((lane) => lane.channels.map((channel) => channel.name))).toEqual([
+      ['inlet', 'outlet'],
+      ['level'],
+    ])
   })
 
   it('shows limits that are near, and is not pressed flat by those that are far', () => {
@@ -44,7 +57,13 @@ describe('a run', () => {
   })
 
   it('tells elapsed time with days only where there are any', () => {
-    expect([0, 65, 3600, 90_061, -65].map(elapsed)).toEqual(['0:00:00', '0:01:05', '1:00:00', '1 d 1:01:01', '−0:01:05'])
+    expect([0, 65, 3600, 90_061, -65].map(elapsed)).toEqual([
+      '0:00:00',
+      '0:01:05',
+      '1:00:00',
+      '1 d 1:01:01',
+      '−0:01:05',
+    ])
   })
 })
 

@@ -8,6 +8,19 @@ import { words } from '../words/en'
 /** Whose signature on firmware counts. */
 export function MakersKeys() {
   const kept = useQuery(queries.makersKeys())
-  const save = useKeptLines((lines) => data(api.PUT('/api/makers-keys', { body: { keys: lines } })), words.setup.makersKeysSaved, 'makers-keys', 'firmware')
-  return <LineList title={words.setup.makersKeys} says={words.setup.makersKeysSay} lines={kept.data?.keys ?? []} error={kept.error ?? save.error} keep={save.mutateAsync} />
+  const save = useKeptLines(
+    (lines) => data(api.PUT('/api/makers-keys', { body: { keys: lines } })),
+    words.setup.makersKeysSaved,
+    'makers-keys',
+    'firmware',
+  )
+  return (
+    <LineList
+      title={words.setup.makersKeys}
+      says={words.setup.makersKeysSay}
+      lines={kept.data?.keys ?? []}
+      error={kept.error ?? save.error}
+      keep={save.mutateAsync}
+    />
+  )
 }

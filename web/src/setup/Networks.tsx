@@ -8,6 +8,18 @@ import { words } from '../words/en'
 /** Where on the network instruments may be. */
 export function Networks() {
   const kept = useQuery(queries.networks())
-  const save = useKeptLines((lines) => data(api.PUT('/api/networks', { body: { networks: lines } })), words.setup.networksSaved, 'networks')
-  return <LineList title={words.setup.networks} says={words.setup.networksSay} lines={kept.data?.networks ?? []} error={kept.error ?? save.error} keep={save.mutateAsync} />
+  const save = useKeptLines(
+    (lines) => data(api.PUT('/api/networks', { body: { networks: lines } })),
+    words.setup.networksSaved,
+    'networks',
+  )
+  return (
+    <LineList
+      title={words.setup.networks}
+      says={words.setup.networksSay}
+      lines={kept.data?.networks ?? []}
+      error={kept.error ?? save.error}
+      keep={save.mutateAsync}
+    />
+  )
 }

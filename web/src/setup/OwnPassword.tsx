@@ -29,11 +29,23 @@ export function OwnPassword() {
       >
         <label>
           <span className="block text-[12px] text-ink2">{words.setup.formerPassword}</span>
-          <input type="password" autoComplete="current-password" className="field w-44" value={typed.former} onChange={(event) => setTyped({ ...typed, former: event.target.value })} />
+          <input
+            type="password"
+            autoComplete="current-password"
+            className="field w-44"
+            value={typed.former}
+            onChange={(event) => setTyped({ ...typed, former: event.target.value })}
+          />
         </label>
         <label>
           <span className="block text-[12px] text-ink2">{words.setup.newPassword}</span>
-          <input type="password" autoComplete="new-password" className="field w-44" value={typed.wanted} onChange={(event) => setTyped({ ...typed, wanted: event.target.value })} />
+          <input
+            type="password"
+            autoComplete="new-password"
+            className="field w-44"
+            value={typed.wanted}
+            onChange={(event) => setTyped({ ...typed, wanted: event.target.value })}
+          />
         </label>
         <Button kind="second" type="submit" disabled={!typed.former || !typed.wanted || change.isPending}>
           {words.setup.changePassword}

@@ -21,7 +21,13 @@ export function People() {
       data(
         api.PATCH('/api/accounts/{id}', {
           params: { path: { id: account.id } },
-          body: { displayName: null, role: fields.role ?? null, active: fields.active ?? null, password: null, version: account.version },
+          body: {
+            displayName: null,
+            role: fields.role ?? null,
+            active: fields.active ?? null,
+            password: null,
+            version: account.version,
+          },
         }),
       ),
     onSettled: renew,
@@ -61,7 +67,9 @@ export function People() {
               </td>
               <td>{account.active ? text.open : text.closed}</td>
               <td className="num">
-                <Button onClick={() => change.mutate({ account, active: !account.active })}>{account.active ? text.close : text.reopen}</Button>
+                <Button onClick={() => change.mutate({ account, active: !account.active })}>
+                  {account.active ? text.close : text.reopen}
+                </Button>
               </td>
             </tr>
           ))}
@@ -85,7 +93,13 @@ function AddPerson({ onAdded }: { onAdded: () => void }) {
   const field = (key: 'name' | 'displayName' | 'password', label: string, type = 'text') => (
     <label>
       <span className="block text-[12px] text-ink2">{label}</span>
-      <input type={type} autoComplete="off" className="field w-40" value={person[key]} onChange={(event) => setPerson({ ...person, [key]: event.target.value })} />
+      <input
+        type={type}
+        autoComplete="off"
+        className="field w-40"
+        value={person[key]}
+        onChange={(event) => setPerson({ ...person, [key]: event.target.value })}
+      />
     </label>
   )
   return (
@@ -101,7 +115,11 @@ function AddPerson({ onAdded }: { onAdded: () => void }) {
       {field('password', text.password, 'password')}
       <label>
         <span className="block text-[12px] text-ink2">{text.role}</span>
-        <select className="field" value={person.role} onChange={(event) => setPerson({ ...person, role: event.target.value as Account['role'] })}>
+        <select
+          className="field"
+          value={person.role}
+          onChange={(event) => setPerson({ ...person, role: event.target.value as Account['role'] })}
+        >
           {roles.map((role) => (
             <option key={role} value={role}>
               {words.role[role]}

@@ -8,6 +8,18 @@ import { words } from '../words/en'
 /** What a technician chooses from who skips a stop. */
 export function SkipReasons() {
   const kept = useQuery(queries.skipReasons())
-  const save = useKeptLines((lines) => data(api.PUT('/api/routes/skip-reasons', { body: { reasons: lines } })), words.routes.skipReasonsSaved, 'skip-reasons')
-  return <LineList title={words.routes.skipReasons} says={words.routes.skipReasonsSay} lines={kept.data?.reasons ?? []} error={kept.error ?? save.error} keep={save.mutateAsync} />
+  const save = useKeptLines(
+    (lines) => data(api.PUT('/api/routes/skip-reasons', { body: { reasons: lines } })),
+    words.routes.skipReasonsSaved,
+    'skip-reasons',
+  )
+  return (
+    <LineList
+      title={words.routes.skipReasons}
+      says={words.routes.skipReasonsSay}
+      lines={kept.data?.reasons ?? []}
+      error={kept.error ?? save.error}
+      keep={save.mutateAsync}
+    />
+  )
 }

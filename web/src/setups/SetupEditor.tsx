@@ -20,7 +20,13 @@ import { SetupValue } from './SetupValue'
 const text = words.setups
 
 /** A set-up as a form made of its kind's fields; beneath, which instrument can take it. */
-export function SetupEditor({ saved, onSaved }: { saved: SetupView | undefined; onSaved: (id: string | undefined) => void }) {
+export function SetupEditor({
+  saved,
+  onSaved,
+}: {
+  saved: SetupView | undefined
+  onSaved: (id: string | undefined) => void
+}) {
   const forms = useQuery(queries.setupForms())
   const [kind, setKind] = useState<string | null>(null)
   const form = forms.data?.find((one) => one.id === (saved?.form ?? kind ?? forms.data[0]?.id))
@@ -40,14 +46,31 @@ export function SetupEditor({ saved, onSaved }: { saved: SetupView | undefined; 
   return <Editor key={form.id} saved={saved} form={form} choice={choice} onSaved={onSaved} />
 }
 
-function Editor({ saved, form, choice, onSaved }: { saved: SetupView | undefined; form: SetupFormView; choice: ReactNode; onSaved: (id: string | undefined) => void }) {
+function Editor({
+  saved,
+  form,
+  choice,
+  onSaved,
+}: {
+  saved: SetupView | undefined
+  form: SetupFormView
+  choice: ReactNode
+  onSaved: (id: string | undefined) => void
+}) {
   const client = useQueryClient()
   const mayEdit = useMay().edit
   const [id] = useState(() => saved?.id ?? crypto.randomUUID())
   const [name, setName] = useState(saved?.name ?? '')
   const [values, setValues] = useState<Record<string, string>>({ ...usualValues(form.fields), ...saved?.values })
-  const [rows, setRows] = useState<Record<string, string>[]>(saved?.rows.map((row) => ({ ...usualValues(form.rowFields), ...row })) ?? [usualValues(form.rowFields)])
-  const draft = { name, form: form.id, values: writtenValues(form.fields, values), rows: rows.map((row) => writtenValues(form.rowFields, row)) }
+  const [rows, setRows] = useState<Record<string, string>[]>(
+    saved?.rows.map((row) => ({ ...usualValues(form.rowFields), ...row })) ?? [usualValues(form.rowFields)],
+  )
+  const draft = {
+    name,
+    form: form.id,
+    values: writtenValues(form.fields, values),
+    rows: rows.map((row) => writtenValues(form.rowFields, row)),
+  }
   const [begun] = useState(() => JSON.stringify(draft))
   const isChanged = !saved || JSON.stringify(draft) !== begun
   const path = { params: { path: { id } } }
@@ -59,7 +82,10 @@ function Editor({ saved, form, choice, onSaved }: { saved: SetupView | undefined
       onSaved(setup.id)
     },
   })
-  const bringBack = useMutation({ mutationFn: () => data(api.POST('/api/setups/{id}/bring-back', path)), onSuccess: () => refresh(client, 'setups') })
+  const bringBack = useMutation({
+    mutationFn: () => data(api.POST('/api/setups/{id}/bring-back', path)),
+    onSuccess: () => refresh(client, 'setups'),
+  })
   const remove = useMutation({
     mutationFn: () => data(api.DELETE('/api/setups/{id}', path)),
     onSuccess: async () => {
@@ -78,7 +104,14 @@ function Editor({ saved, form, choice, onSaved }: { saved: SetupView | undefined
         }}
       >
         <div className="mb-4 flex items-center gap-3">
-          <input aria-label={text.name} placeholder={text.name} className="field min-w-0 flex-1 font-semibold" value={name} disabled={!mayEdit} onChange={(event) => setName(event.target.value)} />
+          <input
+            aria-label={text.name}
+            placeholder={text.name}
+            className="field min-w-0 flex-1 font-semibold"
+            value={name}
+            disabled={!mayEdit}
+            onChange={(event) => setName(event.target.value)}
+          />
           {mayEdit && (
             <Button kind="main" type="submit" disabled={!isChanged || save.isPending || !name.trim()}>
               {text.save}
@@ -89,7 +122,13 @@ function Editor({ saved, form, choice, onSaved }: { saved: SetupView | undefined
           {askedFields(form.fields, values).map((field) => (
             <label key={field.key} className="flex items-center gap-2">
               <span className="text-ink2">{field.name}</span>
-              <SetupValue field={field} label={field.name} value={said(field, values)} disabled={!mayEdit} onChange={(value) => setValues({ ...values, [field.key]: value })} />
+              <SetupValue
+                field={field}
+                label={field.name}
+                value={said(field, values)}
+                disabled={!mayEdit}
+                onChange={(value) => setValues({ ...values, [field.key]: value })}
+              />
               <span className="text-ink3">{field.unit}</span>
             </label>
           ))}
@@ -104,7 +143,15 @@ function Editor({ saved, form, choice, onSaved }: { saved: SetupView | undefined
           </p>
         )}
       </form>
-      {saved && !isChanged ? saved.isLoadable ? <SetupFit setup={saved} /> : <SetupLive setup={saved} /> : <p className="mt-4 text-ink2">{text.unsaved}</p>}
+      {saved && !isChanged ? (
+        saved.isLoadable ? (
+          <SetupFit setup={saved} />
+        ) : (
+          <SetupLive setup={saved} />
+        )
+      ) : (
+        <p className="mt-4 text-ink2">{text.unsaved}</p>
+      )}
       {saved && (
         <SetupRevisions
           setup={saved}

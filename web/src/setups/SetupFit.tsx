@@ -18,7 +18,9 @@ export function SetupFit({ setup }: { setup: SetupView }) {
       <h2 className="font-semibold">{words.routes.fit}</h2>
       <table className="ledger max-w-[860px]">
         <tbody>
-          {instruments.data?.map((instrument) => <FitRow key={instrument.id} instrument={instrument} setup={setup} />)}
+          {instruments.data?.map((instrument) => (
+            <FitRow key={instrument.id} instrument={instrument} setup={setup} />
+          ))}
           {instruments.data?.length === 0 && (
             <tr>
               <td>{words.instruments.none}</td>
@@ -44,7 +46,11 @@ function FitRow({ instrument, setup }: { instrument: InstrumentView; setup: Setu
       reasons={obstacles}
       action={
         obstacles?.length === 0 && (
-          <Link to="/instruments" search={{ instrument: instrument.id, setup: setup.id }} className="font-semibold whitespace-nowrap text-plum hover:underline">
+          <Link
+            to="/instruments"
+            search={{ instrument: instrument.id, setup: setup.id }}
+            className="font-semibold whitespace-nowrap text-plum hover:underline"
+          >
             {text.load}
           </Link>
         )

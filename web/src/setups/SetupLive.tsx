@@ -9,7 +9,11 @@ export function SetupLive({ setup }: { setup: SetupView }) {
       <p className="mb-3">
         <span className="font-semibold">{setup.says}.</span> {words.setups.revision(setup.revision)}.
       </p>
-      <Link to="/live" search={{ setup: setup.id }} className="inline-block border border-plum bg-plum px-3.5 py-1 font-semibold text-onplum hover:opacity-90">
+      <Link
+        to="/live"
+        search={{ setup: setup.id }}
+        className="inline-block border border-plum bg-plum px-3.5 py-1 font-semibold text-onplum hover:opacity-90"
+      >
         {words.live.open}
       </Link>
     </section>

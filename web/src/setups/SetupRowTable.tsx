@@ -16,11 +16,16 @@ const MANY_FIELDS = 7
 
 /** The repeated part of a set-up: the channels of a logger. A line each; where a channel is asked for much, a block each. */
 export function SetupRowTable({ form, rows, mayEdit, onChange }: Props) {
-  const change = (row: Record<string, string>, key: string, value: string) => onChange(rows.map((other) => (other === row ? { ...row, [key]: value } : other)))
+  const change = (row: Record<string, string>, key: string, value: string) =>
+    onChange(rows.map((other) => (other === row ? { ...row, [key]: value } : other)))
   const drop = (row: Record<string, string>, i: number) =>
     mayEdit &&
     rows.length > 1 && (
-      <Button className="h-6 min-w-6" aria-label={words.setups.dropRow(form.rowName, i + 1)} onClick={() => onChange(rows.filter((other) => other !== row))}>
+      <Button
+        className="h-6 min-w-6"
+        aria-label={words.setups.dropRow(form.rowName, i + 1)}
+        onClick={() => onChange(rows.filter((other) => other !== row))}
+      >
         ×
       </Button>
     )
@@ -46,7 +51,13 @@ export function SetupRowTable({ form, rows, mayEdit, onChange }: Props) {
                   {form.rowFields.map((field) => (
                     <td key={field.key}>
                       {asked.includes(field) && (
-                        <SetupValue field={field} label={`${field.name} ${i + 1}`} value={said(field, row)} disabled={!mayEdit} onChange={(value) => change(row, field.key, value)} />
+                        <SetupValue
+                          field={field}
+                          label={`${field.name} ${i + 1}`}
+                          value={said(field, row)}
+                          disabled={!mayEdit}
+                          onChange={(value) => change(row, field.key, value)}
+                        />
                       )}
                     </td>
                   ))}
@@ -63,11 +74,20 @@ export function SetupRowTable({ form, rows, mayEdit, onChange }: Props) {
               <span className="num w-6 pt-5 text-ink3">{i + 1}</span>
               <div className="flex flex-1 flex-wrap items-end gap-x-3 gap-y-1.5">
                 {askedFields(form.rowFields, row).map((field) => (
-                  <div key={field.key} className={field.kind === 'TEXT' ? (field.key === 'name' ? 'w-52' : 'w-24') : ''}>
+                  <div
+                    key={field.key}
+                    className={field.kind === 'TEXT' ? (field.key === 'name' ? 'w-52' : 'w-24') : ''}
+                  >
                     <span aria-hidden className="block text-[12px] text-ink2">
                       {field.name}
                     </span>
-                    <SetupValue field={field} label={`${field.name} ${i + 1}`} value={said(field, row)} disabled={!mayEdit} onChange={(value) => change(row, field.key, value)} />
+                    <SetupValue
+                      field={field}
+                      label={`${field.name} ${i + 1}`}
+                      value={said(field, row)}
+                      disabled={!mayEdit}
+                      onChange={(value) => change(row, field.key, value)}
+                    />
                   </div>
                 ))}
               </div>
@@ -78,7 +98,9 @@ export function SetupRowTable({ form, rows, mayEdit, onChange }: Props) {
       )}
       {mayEdit && rows.length < form.mostRows && (
         <p className="mt-1.5 mb-3">
-          <Button onClick={() => onChange([...rows, usualValues(form.rowFields)])}>{words.setups.addRow(form.rowName)}</Button>
+          <Button onClick={() => onChange([...rows, usualValues(form.rowFields)])}>
+            {words.setups.addRow(form.rowName)}
+          </Button>
         </p>
       )}
     </>

@@ -13,7 +13,13 @@ interface Props {
 export function SetupValue({ field, label, value, disabled, onChange }: Props) {
   if (field.kind === 'CHOICE') {
     return (
-      <select aria-label={label} className="field" disabled={disabled} value={value} onChange={(event) => onChange(event.target.value)}>
+      <select
+        aria-label={label}
+        className="field"
+        disabled={disabled}
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+      >
         {field.options.map((option) => (
           <option key={option}>{option}</option>
         ))}
@@ -21,7 +27,16 @@ export function SetupValue({ field, label, value, disabled, onChange }: Props) {
     )
   }
   if (field.kind === 'MOMENT') {
-    return <input aria-label={label} type="datetime-local" className="field" disabled={disabled} value={localMoment(value)} onChange={(event) => onChange(momentOf(event.target.value))} />
+    return (
+      <input
+        aria-label={label}
+        type="datetime-local"
+        className="field"
+        disabled={disabled}
+        value={localMoment(value)}
+        onChange={(event) => onChange(momentOf(event.target.value))}
+      />
+    )
   }
   const isNumber = field.kind === 'NUMBER'
   return (

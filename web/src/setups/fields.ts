@@ -22,7 +22,10 @@ export function usualValues(fields: SetupFieldView[]): Record<string, string> {
 /** What is asked for, as the server reads it: numbers with a decimal point. */
 export function writtenValues(fields: SetupFieldView[], values: Record<string, string>): Record<string, string> {
   return Object.fromEntries(
-    askedFields(fields, values).map((field) => [field.key, field.kind === 'NUMBER' ? said(field, values).trim().replace(',', '.') : said(field, values).trim()]),
+    askedFields(fields, values).map((field) => [
+      field.key,
+      field.kind === 'NUMBER' ? said(field, values).trim().replace(',', '.') : said(field, values).trim(),
+    ]),
   )
 }
 

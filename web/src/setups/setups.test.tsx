@@ -5,7 +5,17 @@ import { answering, changes, forget, Refusal } from '../test/fakeServer'
 import { show } from '../test/show'
 import { SetupEditor } from './SetupEditor'
 
-const field = (key: string, name: string, more: Partial<SetupFieldView>): SetupFieldView => ({ key, name, unit: '', usual: '', kind: 'TEXT', options: [], whenKey: '', whenValues: [], ...more })
+const field = (key: string, name: string, more: Partial<SetupFieldView>): SetupFieldView => ({
+  key,
+  name,
+  unit: '',
+  usual: '',
+  kind: 'TEXT',
+  options: [],
+  whenKey: '',
+  whenValues: [],
+  ...more,
+})
 
 const form: SetupFormView = {
   id: 'logger',
@@ -19,7 +29,18 @@ const form: SetupFormView = {
   rowFields: [field('name', 'Name', {})],
   mostRows: 2,
 }
-const saved: SetupView = { id: 's', name: 'Reservoir', form: 'logger', revision: 2, values: { interval: '60', stop: 'when told to' }, rows: [{ name: 'Level' }], says: '1 channel every 60 s', isLoadable: true, loaded: [], version: 5 }
+const saved: SetupView = {
+  id: 's',
+  name: 'Reservoir',
+  form: 'logger',
+  revision: 2,
+  values: { interval: '60', stop: 'when told to' },
+  rows: [{ name: 'Level' }],
+  says: '1 channel every 60 s',
+  isLoadable: true,
+  loaded: [],
+  version: 5,
+}
 
 beforeEach(() => {
   answering('GET', '/api/session', () => ({ name: 'technician', displayName: 'Tarn Hollin', role: 'TECHNICIAN' }))
@@ -27,7 +48,13 @@ beforeEach(() => {
   answering('GET', '/api/instruments', () => [])
   answering('GET', '/api/setups/s/revisions', () => [
     { revision: 2, at: '2026-11-23T09:00:00Z', by: 'technician', values: saved.values, rows: saved.rows },
-    { revision: 1, at: '2026-11-22T09:00:00Z', by: 'technician', values: { interval: '5', stop: 'when told to' }, rows: [{ name: 'Old level' }] },
+    {
+      revision: 1,
+      at: '2026-11-22T09:00:00Z',
+      by: 'technician',
+      values: { interval: '5', stop: 'when told to' },
+      rows: [{ name: 'Old level' }],
+    },
   ])
 })
 afterEach(() => {
@@ -49,7 +76,11 @@ describe('a set-up', () => {
     fireEvent.click(screen.getByText('Save set-up'))
     await waitFor(() =>
       expect(changes()[0]?.body).toEqual({
-        name: 'Reservoir', form: 'logger', values: { interval: '60', stop: 'after a time', minutes: '1.5' }, rows: [{ name: 'Level' }, { name: 'Pressure' }], version: 5,
+        name: 'Reservoir',
+        form: 'logger',
+        values: { interval: '60', stop: 'after a time', minutes: '1.5' },
+        rows: [{ name: 'Level' }, { name: 'Pressure' }],
+        version: 5,
       }),
     )
   })
@@ -58,27 +89,51 @@ describe('a set-up', () => {
     const rowFields = [
       field('name', 'Name', {}),
       field('table', 'Lies in', { usual: 'register', kind: 'CHOICE', options: ['register', 'coil'] }),
-      field('form', 'Laid down as', { usual: '32-bit', kind: 'CHOICE', options: ['16-bit', '32-bit'], whenKey: 'table', whenValues: ['register'] }),
-      field('words', 'Word order', { usual: 'high', kind: 'CHOICE', options: ['high', 'low'], whenKey: 'form', whenValues: ['32-bit'] }),
+      field('form', 'Laid down as', {
+        usual: '32-bit',
+        kind: 'CHOICE',
+        options: ['16-bit', '32-bit'],
+        whenKey: 'table',
+        whenValues: ['register'],
+      }),
+      field('words', 'Word order', {
+        usual: 'high',
+        kind: 'CHOICE',
+        options: ['high', 'low'],
+        whenKey: 'form',
+        whenValues: ['32-bit'],
+      }),
       field('noValue', 'No value is', {}),
       field('scale', 'Times', { usual: '1', kind: 'NUMBER' }),
       field('offset', 'Plus', { usual: '0', kind: 'NUMBER' }),
     ]
     answering('GET', '/api/setups/forms', () => [{ ...form, id: 'registers', rowFields }])
     answering('PUT', '/api/setups/s', () => saved)
-    const older = { ...saved, form: 'registers', rows: [{ name: 'Level', table: 'register', form: '32-bit', scale: '2', offset: '0' }] }
+    const older = {
+      ...saved,
+      form: 'registers',
+      rows: [{ name: 'Level', table: 'register', form: '32-bit', scale: '2', offset: '0' }],
+    }
     show(<SetupEditor saved={older} onSaved={() => undefined} />)
     expect(((await screen.findByLabelText('Word order 1')) as HTMLSelectElement).value).toBe('high')
     fireEvent.change(screen.getByLabelText('Lies in 1'), { target: { value: 'coil' } })
     expect(screen.queryByLabelText('Laid down as 1')).toBeNull()
     expect(screen.queryByLabelText('Word order 1')).toBeNull()
     fireEvent.click(screen.getByText('Save set-up'))
-    await waitFor(() => expect(changes()[0]?.body).toMatchObject({ rows: [{ name: 'Level', table: 'coil', noValue: '', scale: '2', offset: '0' }] }))
+    await waitFor(() =>
+      expect(changes()[0]?.body).toMatchObject({
+        rows: [{ name: 'Level', table: 'coil', noValue: '', scale: '2', offset: '0' }],
+      }),
+    )
     expect(JSON.stringify(changes()[0]?.body)).not.toContain('words')
   })
 
   it('keeps what was typed when the server finds it wrong', async () => {
-    answering('PUT', '/api/setups/s', () => new Refusal(422, 'invalid', 'Interval is a number from 0.1 to 86400 s, not "0".'))
+    answering(
+      'PUT',
+      '/api/setups/s',
+      () => new Refusal(422, 'invalid', 'Interval is a number from 0.1 to 86400 s, not "0".'),
+    )
     show(<SetupEditor saved={saved} onSaved={() => undefined} />)
     await screen.findByText('Save set-up')
     fireEvent.change(screen.getByLabelText('Interval'), { target: { value: '0' } })

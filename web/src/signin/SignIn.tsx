@@ -28,7 +28,14 @@ export function SignIn() {
         </h1>
         <label className="mb-3 block">
           <span className="mb-0.5 block text-ink2">{words.signIn.name}</span>
-          <input className="field w-full" name="name" autoComplete="username" autoFocus value={name} onChange={(e) => setName(e.target.value)} />
+          <input
+            className="field w-full"
+            name="name"
+            autoComplete="username"
+            autoFocus
+            value={name}
+            onChange={(e) => setName(e.target.value)}
+          />
         </label>
         <label className="mb-4 block">
           <span className="mb-0.5 block text-ink2">{words.signIn.password}</span>

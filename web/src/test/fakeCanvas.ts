@@ -19,35 +19,80 @@ export class FakeCanvas {
     this.moved = { ...this.moved, e, f }
   }
   getLineDash = () => this.dash
-  beginPath() { this.taken.push('beginPath') }
-  moveTo() { this.taken.push('moveTo') }
-  lineTo() { this.taken.push('lineTo') }
-  rect() { this.taken.push('rect') }
-  arc() { this.taken.push('arc') }
-  closePath() { this.taken.push('closePath') }
-  save() { this.taken.push('save') }
-  restore() { this.taken.push('restore') }
-  stroke() { this.taken.push('stroke') }
-  fill() { this.taken.push('fill') }
-  clip() { this.taken.push('clip') }
-  fillRect() { this.taken.push('fillRect') }
-  strokeRect() { this.taken.push('strokeRect') }
-  fillText() { this.taken.push('fillText') }
-  setLineDash(dash: number[]) { this.dash = dash }
-  measureText(text: string) { return { width: 6 * text.length } }
+  beginPath() {
+    this.taken.push('beginPath')
+  }
+  moveTo() {
+    this.taken.push('moveTo')
+  }
+  lineTo() {
+    this.taken.push('lineTo')
+  }
+  rect() {
+    this.taken.push('rect')
+  }
+  arc() {
+    this.taken.push('arc')
+  }
+  closePath() {
+    this.taken.push('closePath')
+  }
+  save() {
+    this.taken.push('save')
+  }
+  restore() {
+    this.taken.push('restore')
+  }
+  stroke() {
+    this.taken.push('stroke')
+  }
+  fill() {
+    this.taken.push('fill')
+  }
+  clip() {
+    this.taken.push('clip')
+  }
+  fillRect() {
+    this.taken.push('fillRect')
+  }
+  strokeRect() {
+    this.taken.push('strokeRect')
+  }
+  fillText() {
+    this.taken.push('fillText')
+  }
+  setLineDash(dash: number[]) {
+    this.dash = dash
+  }
+  measureText(text: string) {
+    return { width: 6 * text.length }
+  }
 }
 
 /** Stands in for the paths a page makes beforehand. */
 export class FakePath {
-  moveTo() { return undefined }
-  lineTo() { return undefined }
-  rect() { return undefined }
-  arc() { return undefined }
-  closePath() { return undefined }
+  moveTo() {
+    return undefined
+  }
+  lineTo() {
+    return undefined
+  }
+  rect() {
+    return undefined
+  }
+  arc() {
+    return undefined
+  }
+  closePath() {
+    return undefined
+  }
 }
 
 /** What is drawn, as the recorder writes it down. */
-export function recorded(draw: (context: CanvasRenderingContext2D, canvas: FakeCanvas) => void): { svg: string; canvas: FakeCanvas } {
+export function recorded(draw: (context: CanvasRenderingContext2D, canvas: FakeCanvas) => void): {
+  svg: string
+  canvas: FakeCanvas
+} {
   const canvas = new FakeCanvas()
   const context = canvas as unknown as CanvasRenderingContext2D
   const recorder = new Recorder(context)

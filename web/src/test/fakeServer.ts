@@ -30,17 +30,29 @@ export function forget() {
 }
 
 /** What was to be changed; the plant's outline is only read, though by POST. */
-export const changes = () => asked.filter((request) => request.method !== 'GET' && !request.path.startsWith('/api/outline'))
+export const changes = () =>
+  asked.filter((request) => request.method !== 'GET' && !request.path.startsWith('/api/outline'))
 
 globalThis.fetch = async (input: RequestInfo | URL, init?: RequestInit) => {
   const request = input instanceof Request ? input : new Request(input, init)
   const isJson = request.headers.get('Content-Type')?.includes('json') ?? false
   const text = isJson ? await request.text() : ''
-  const entry = { method: request.method, path: new URL(request.url).pathname, body: text ? (JSON.parse(text) as unknown) : undefined }
+  const entry = {
+    method: request.method,
+    path: new URL(request.url).pathname,
+    body: text ? (JSON.parse(text) as unknown) : undefined,
+  }
   asked.push(entry)
   const answer = answers.get(`${entry.method} ${entry.path}`)
-  const body = answer ? await answer(entry) : new Refusal(404, 'not-found', `nothing answers ${entry.method} ${entry.path}`)
+  const body = answer
+    ? await answer(entry)
+    : new Refusal(404, 'not-found', `nothing answers ${entry.method} ${entry.path}`)
   const status = body instanceof Refusal ? body.status : body === undefined ? 204 : 200
   const headers = { 'Content-Type': 'application/json' }
-  return new Response(status === 204 ? null : JSON.stringify(body instanceof Refusal ? { code: body.code, detail: body.detail, ...body.more } : body), status === 204 ? { status } : { status, headers })
+  return new Response(
+    status === 204
+      ? null
+      : JSON.stringify(body instanceof Refusal ? { code: body.code, detail: body.detail, ...body.more } : body),
+    status === 204 ? { status } : { status, headers },
+  )
 }

@@ -23,7 +23,9 @@ export function weeksOf(calendar: RouteCalendar): Week[] {
   return Array.from({ length: Math.ceil(calendar.days / 7) }, (_, i) => {
     const begins = iso(new Date(monday.getTime() + i * 7 * DAY_MILLIS))
     const ends = iso(new Date(monday.getTime() + (i + 1) * 7 * DAY_MILLIS))
-    const walks = calendar.routes.flatMap((route) => route.dates.filter((on) => on >= begins && on < ends).map((on) => ({ on, route })))
+    const walks = calendar.routes.flatMap((route) =>
+      route.dates.filter((on) => on >= begins && on < ends).map((on) => ({ on, route })),
+    )
     return { begins, walks: walks.sort((a, b) => a.on.localeCompare(b.on)) }
   })
 }
@@ -45,7 +47,11 @@ export function NextWeeks() {
                 {week.walks.map(({ on, route }) => (
                   <span key={`${route.routeId} ${on}`} className="mr-6 inline-block">
                     <span className="text-ink2">{day(on)}</span>{' '}
-                    <Link to="/routes" search={{ route: route.routeId }} className={`${route.isMine ? 'font-semibold' : ''} text-plum hover:underline`}>
+                    <Link
+                      to="/routes"
+                      search={{ route: route.routeId }}
+                      className={`${route.isMine ? 'font-semibold' : ''} text-plum hover:underline`}
+                    >
                       {route.name}
                     </Link>{' '}
                     <span className="text-ink3">

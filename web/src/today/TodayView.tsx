@@ -10,7 +10,11 @@ import { words } from '../words/en'
 import { FirstRoundSteps } from './FirstRoundSteps'
 import { NextWeeks } from './NextWeeks'
 
-const shapes: Partial<Record<TodayItem['kind'], Verdict>> = { FAIL: 'FAIL', WATCH: 'WATCH', WITHOUT_LIMIT: 'NOT_JUDGED' }
+const shapes: Partial<Record<TodayItem['kind'], Verdict>> = {
+  FAIL: 'FAIL',
+  WATCH: 'WATCH',
+  WITHOUT_LIMIT: 'NOT_JUDGED',
+}
 
 function sentence(item: TodayItem): string {
   const wording = words.today[item.kind]
@@ -22,18 +26,42 @@ function Act({ item }: { item: TodayItem }) {
   const text = words.today.act[item.kind]
   switch (item.kind) {
     case 'LOOSE_READINGS':
-      return <Link className={look} to="/visits/$visitId" params={{ visitId: item.subjectId }}>{text}</Link>
+      return (
+        <Link className={look} to="/visits/$visitId" params={{ visitId: item.subjectId }}>
+          {text}
+        </Link>
+      )
     case 'CERTIFICATE_TO_SIGN':
-      return <Link className={look} to="/certificates" search={{ certificate: item.subjectId }}>{text}</Link>
+      return (
+        <Link className={look} to="/certificates" search={{ certificate: item.subjectId }}>
+          {text}
+        </Link>
+      )
     case 'ROUTE_DUE':
     case 'ROUTE_OVERDUE':
-      return <Link className={look} to="/routes" search={{ route: item.subjectId }}>{text}</Link>
+      return (
+        <Link className={look} to="/routes" search={{ route: item.subjectId }}>
+          {text}
+        </Link>
+      )
     case 'CALIBRATION_DUE':
-      return <Link className={look} to="/instruments" search={{ instrument: item.subjectId }}>{text}</Link>
+      return (
+        <Link className={look} to="/instruments" search={{ instrument: item.subjectId }}>
+          {text}
+        </Link>
+      )
     case 'SENSOR_DUE':
-      return <Link className={look} to="/instruments">{text}</Link>
+      return (
+        <Link className={look} to="/instruments">
+          {text}
+        </Link>
+      )
     default:
-      return <Link className={look} to="/plant" search={{ node: item.subjectId }}>{text}</Link>
+      return (
+        <Link className={look} to="/plant" search={{ node: item.subjectId }}>
+          {text}
+        </Link>
+      )
   }
 }
 
@@ -58,7 +86,9 @@ export function TodayView() {
             <tbody>
               {items.map((item) => (
                 <tr key={item.kind + item.subjectId}>
-                  <td className="w-8">{shapes[item.kind] && <VerdictShape verdict={shapes[item.kind] ?? 'NOT_JUDGED'} />}</td>
+                  <td className="w-8">
+                    {shapes[item.kind] && <VerdictShape verdict={shapes[item.kind] ?? 'NOT_JUDGED'} />}
+                  </td>
                   <td className="w-24">
                     <Tag text={item.tag} />
                   </td>

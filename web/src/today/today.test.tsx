@@ -12,7 +12,14 @@ afterEach(() => {
 })
 
 describe('the first round', () => {
-  const nothing: FirstRound = { plant: false, checks: false, instrument: false, route: false, readBack: false, certificate: false }
+  const nothing: FirstRound = {
+    plant: false,
+    checks: false,
+    instrument: false,
+    route: false,
+    readBack: false,
+    certificate: false,
+  }
 
   it('offers one action: the first step that is still open', async () => {
     show(<FirstRoundSteps first={{ ...nothing, plant: true, instrument: true }} />)

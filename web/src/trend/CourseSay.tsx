@@ -18,10 +18,15 @@ export function CourseSay({ course, unit }: { course: Course; unit: string }) {
 function sentences(course: Course, unit: string): string[] {
   if (course.finding === 'TOO_FEW') return [text.TOO_FEW(course.readings)]
   if (course.finding === 'NONE') return [text.NONE(course.readings)]
-  if (course.isUneven) return [text.uneven(course.perDay > 0, day(course.since ?? '')), text.chance(chance(course.probability))]
-  const by = text.aMonth(`${number(Math.abs(course.perDay) * DAYS_A_MONTH)} ${unit}`) + (course.isGrowth ? text.faster : '')
+  if (course.isUneven)
+    return [text.uneven(course.perDay > 0, day(course.since ?? '')), text.chance(chance(course.probability))]
+  const by =
+    text.aMonth(`${number(Math.abs(course.perDay) * DAYS_A_MONTH)} ${unit}`) + (course.isGrowth ? text.faster : '')
   const since = course.since === null ? '' : day(course.since)
-  return [[course.perDay > 0 ? text.rising(by, since) : text.falling(by, since), ...reaching(course)].join(' '), text.chance(chance(course.probability))]
+  return [
+    [course.perDay > 0 ? text.rising(by, since) : text.falling(by, since), ...reaching(course)].join(' '),
+    text.chance(chance(course.probability)),
+  ]
 }
 
 function reaching({ reaching }: Course): string[] {
@@ -29,7 +34,9 @@ function reaching({ reaching }: Course): string[] {
   const which = reaching.boundary === 'FAIL' ? words.verdict.FAIL.toLowerCase() : words.verdict.WATCH.toLowerCase()
   return [
     text.reaches(which, number(reaching.value), day(reaching.at)),
-    reaching.latest === null ? text.openInterval(day(reaching.earliest)) : text.interval(day(reaching.earliest), day(reaching.latest)),
+    reaching.latest === null
+      ? text.openInterval(day(reaching.earliest))
+      : text.interval(day(reaching.earliest), day(reaching.latest)),
   ]
 }
 

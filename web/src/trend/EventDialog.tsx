@@ -17,7 +17,17 @@ export const concerned = ['trend', 'sheet', 'outline', 'visit', 'today', 'limits
 const local = (when: Date) => new Date(when.getTime() - when.getTimezoneOffset() * 60_000).toISOString().slice(0, 16)
 
 /** Notes what happened to a thing in the plant. */
-export function EventDialog({ nodeId, name, at, onClose }: { nodeId: string; name: string; at: string | undefined; onClose: () => void }) {
+export function EventDialog({
+  nodeId,
+  name,
+  at,
+  onClose,
+}: {
+  nodeId: string
+  name: string
+  at: string | undefined
+  onClose: () => void
+}) {
   const client = useQueryClient()
   const [id] = useState(() => crypto.randomUUID())
   const [kind, setKind] = useState<EventKind>('REPAIR')
@@ -30,12 +40,24 @@ export function EventDialog({ nodeId, name, at, onClose }: { nodeId: string; nam
       data(
         api.PUT('/api/nodes/{id}/events/{eventId}', {
           params: { path: { id: nodeId, eventId: id } },
-          body: { at: new Date(when).toISOString(), kind, words: said, startsBaseline: starts, baselineUntil: until === '' || !starts ? null : new Date(until).toISOString() },
+          body: {
+            at: new Date(when).toISOString(),
+            kind,
+            words: said,
+            startsBaseline: starts,
+            baselineUntil: until === '' || !starts ? null : new Date(until).toISOString(),
+          },
         }),
       ),
     onSuccess: async () => {
       await refresh(client, ...concerned)
-      say(text.saved, () => void api.POST('/api/events/{eventId}/removal', { params: { path: { eventId: id } } }).then(() => refresh(client, ...concerned)))
+      say(
+        text.saved,
+        () =>
+          void api
+            .POST('/api/events/{eventId}/removal', { params: { path: { eventId: id } } })
+            .then(() => refresh(client, ...concerned)),
+      )
       onClose()
     },
   })
@@ -69,11 +91,21 @@ export function EventDialog({ nodeId, name, at, onClose }: { nodeId: string; nam
         </label>
         <label className="flex flex-col text-[12px] text-ink2">
           {text.at}
-          <input type="datetime-local" className="field text-[14px]" value={when} onChange={(event) => setWhen(event.target.value)} />
+          <input
+            type="datetime-local"
+            className="field text-[14px]"
+            value={when}
+            onChange={(event) => setWhen(event.target.value)}
+          />
         </label>
         <label className="flex flex-col text-[12px] text-ink2">
           {text.words}
-          <input className="field text-[14px]" maxLength={500} value={said} onChange={(event) => setSaid(event.target.value)} />
+          <input
+            className="field text-[14px]"
+            maxLength={500}
+            value={said}
+            onChange={(event) => setSaid(event.target.value)}
+          />
         </label>
         <label className="flex items-center gap-2">
           <input type="checkbox" checked={starts} onChange={(event) => setStarts(event.target.checked)} />
@@ -82,7 +114,12 @@ export function EventDialog({ nodeId, name, at, onClose }: { nodeId: string; nam
         {starts && (
           <label className="flex flex-col text-[12px] text-ink2">
             {text.until}
-            <input type="datetime-local" className="field text-[14px]" value={until} onChange={(event) => setUntil(event.target.value)} />
+            <input
+              type="datetime-local"
+              className="field text-[14px]"
+              value={until}
+              onChange={(event) => setUntil(event.target.value)}
+            />
           </label>
         )}
         <Trouble error={note.error} />

@@ -12,14 +12,23 @@ const text = words.trend.overrule
 const choices: Verdict[] = ['PASS', 'WATCH', 'FAIL']
 
 /** A person's own verdict on a reading, with why; the computed one stays beside it everywhere. */
-export function OverruleDialog({ reading, name, onClose }: { reading: Pick<TrendPoint, 'readingId' | 'verdict' | 'notes'>; name: string; onClose: () => void }) {
+export function OverruleDialog({
+  reading,
+  name,
+  onClose,
+}: {
+  reading: Pick<TrendPoint, 'readingId' | 'verdict' | 'notes'>
+  name: string
+  onClose: () => void
+}) {
   const mend = useMending()
   const computed = reading.notes?.overruled?.computed ?? reading.verdict
   const [verdict, setVerdict] = useState<Verdict>(choices.find((one) => one !== computed) ?? 'PASS')
   const [reason, setReason] = useState(reading.notes?.overruled?.because ?? '')
   const give = (wanted: Verdict | null) =>
     mend.mutate({
-      run: () => data(api.POST('/api/overrulings', { body: { readingIds: [reading.readingId], verdict: wanted, reason } })),
+      run: () =>
+        data(api.POST('/api/overrulings', { body: { readingIds: [reading.readingId], verdict: wanted, reason } })),
       said: wanted === null ? text.taken : text.saved,
       then: onClose,
     })
@@ -45,7 +54,12 @@ export function OverruleDialog({ reading, name, onClose }: { reading: Pick<Trend
         </fieldset>
         <label className="mb-3 flex flex-col text-[12px] text-ink2">
           {text.reason}
-          <input className="field text-[14px]" autoFocus value={reason} onChange={(event) => setReason(event.target.value)} />
+          <input
+            className="field text-[14px]"
+            autoFocus
+            value={reason}
+            onChange={(event) => setReason(event.target.value)}
+          />
         </label>
         <Trouble error={mend.error} />
         <p className="flex gap-4">

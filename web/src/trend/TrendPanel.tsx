@@ -38,7 +38,11 @@ function wholeOf(trend: Trend): Span {
 const outlineOf = (trend: Trend) =>
   trend.stretches.length > 0
     ? trend.stretches.map((stretch) => ({ x: seconds(stretch.from), low: stretch.least, high: stretch.largest }))
-    : trend.points.map((point, i) => ({ x: seconds(point.at), low: trend.points[Math.max(0, i - 1)]?.value ?? point.value, high: point.value }))
+    : trend.points.map((point, i) => ({
+        x: seconds(point.at),
+        low: trend.points[Math.max(0, i - 1)]?.value ?? point.value,
+        high: point.value,
+      }))
 
 const iso = (at: number) => new Date(Math.round(at * 1000)).toISOString()
 
@@ -55,29 +59,59 @@ interface Props {
 }
 
 /** A result over time with all that is said beside it: what it is compared with, where it is going, what happened. */
-export function TrendPanel({ check, whole, resultId, onResult, chosenId, chosenAt, onChoose, onOverrule, mayEdit }: Props) {
+export function TrendPanel({
+  check,
+  whole,
+  resultId,
+  onResult,
+  chosenId,
+  chosenAt,
+  onChoose,
+  onOverrule,
+  mayEdit,
+}: Props) {
   const [beside, setBeside] = useState<string[]>([])
   const plot = useRef<uPlot | null>(null)
   const [noting, setNoting] = useState(false)
   const extent = useMemo(() => wholeOf(whole), [whole])
   const zoom = useZoom(extent)
   const outline = useMemo(() => outlineOf(whole), [whole])
-  const part = useSettled(zoom.isPart && whole.stretches.length > 0 ? { result: whole.resultId, from: iso(zoom.shown.from), to: iso(zoom.shown.to) } : null)
-  const zoomed = useQuery({ ...queries.trend(check.checkId, part ?? {}), enabled: part !== null, placeholderData: (before) => before })
-  const shown = zoom.isPart && part !== null && zoomed.data ? { ...zoomed.data, course: whole.course, lastAt: whole.lastAt } : whole
-  const others = useQueries({ queries: beside.map((key) => queries.trend(key.split(' ')[0] ?? '', { result: key.split(' ')[1] ?? '' })) })
+  const part = useSettled(
+    zoom.isPart && whole.stretches.length > 0
+      ? { result: whole.resultId, from: iso(zoom.shown.from), to: iso(zoom.shown.to) }
+      : null,
+  )
+  const zoomed = useQuery({
+    ...queries.trend(check.checkId, part ?? {}),
+    enabled: part !== null,
+    placeholderData: (before) => before,
+  })
+  const shown =
+    zoom.isPart && part !== null && zoomed.data ? { ...zoomed.data, course: whole.course, lastAt: whole.lastAt } : whole
+  const others = useQueries({
+    queries: beside.map((key) => queries.trend(key.split(' ')[0] ?? '', { result: key.split(' ')[1] ?? '' })),
+  })
   const besideTrends = others.flatMap((one) => (one.data ? [one.data] : []))
   const choices = [
-    ...whole.sisters.map((sister) => ({ key: `${sister.checkId} ${whole.resultId}`, name: sister.assetTag || sister.assetName })),
+    ...whole.sisters.map((sister) => ({
+      key: `${sister.checkId} ${whole.resultId}`,
+      name: sister.assetTag || sister.assetName,
+    })),
     ...whole.others.map((other) => ({ key: `${check.checkId} ${other.id}`, name: other.name })),
   ]
-  const toggle = (key: string) => setBeside(beside.includes(key) ? beside.filter((one) => one !== key) : [...beside, key])
+  const toggle = (key: string) =>
+    setBeside(beside.includes(key) ? beside.filter((one) => one !== key) : [...beside, key])
   return (
     <div>
       {whole.course && <CourseSay course={whole.course} unit={whole.unit} />}
       <div className="flex flex-wrap items-center gap-x-4 text-[13px]">
         {whole.others.length > 0 && (
-          <select aria-label={text.result} className="field" value={resultId} onChange={(event) => onResult(event.target.value)}>
+          <select
+            aria-label={text.result}
+            className="field"
+            value={resultId}
+            onChange={(event) => onResult(event.target.value)}
+          >
             <option value={whole.resultId}>{whole.result}</option>
             {whole.others.map((other) => (
               <option key={other.id} value={other.id}>
@@ -98,9 +132,15 @@ export function TrendPanel({ check, whole, resultId, onResult, chosenId, chosenA
           </span>
         )}
         <span role="group" aria-label={text.period} className="flex gap-3">
-          <Button className="min-h-[24px]" onClick={() => zoom.show(null)}>{text.periods.all}</Button>
-          <Button className="min-h-[24px]" onClick={() => zoom.show({ from: extent.to - 365 * DAY, to: extent.to })}>{text.periods.year}</Button>
-          <Button className="min-h-[24px]" onClick={() => zoom.show({ from: extent.to - 91 * DAY, to: extent.to })}>{text.periods.quarter}</Button>
+          <Button className="min-h-[24px]" onClick={() => zoom.show(null)}>
+            {text.periods.all}
+          </Button>
+          <Button className="min-h-[24px]" onClick={() => zoom.show({ from: extent.to - 365 * DAY, to: extent.to })}>
+            {text.periods.year}
+          </Button>
+          <Button className="min-h-[24px]" onClick={() => zoom.show({ from: extent.to - 91 * DAY, to: extent.to })}>
+            {text.periods.quarter}
+          </Button>
         </span>
         {mayEdit && (
           <>
@@ -130,14 +170,23 @@ export function TrendPanel({ check, whole, resultId, onResult, chosenId, chosenA
         {text.keys}
       </p>
       <KeepPlot
-        pieces={() => (plot.current ? [{ title: `${whole.title}, ${whole.result}, ${whole.unit}`, drawn: plot.current }] : [])}
+        pieces={() =>
+          plot.current ? [{ title: `${whole.title}, ${whole.result}, ${whole.unit}`, drawn: plot.current }] : []
+        }
         name={`${whole.title}, ${whole.result}`}
         file={(form, part) => trendFile(whole, form, part && { from: iso(part.from), to: iso(part.to) }, beside)}
         shown={zoom.isPart ? zoom.shown : null}
       />
       <EventList events={whole.events} mayEdit={mayEdit} />
       <ReadingsTable trend={whole} />
-      {noting && <EventDialog nodeId={check.pointId} name={`${check.assetTag} ${check.point}`} at={chosenAt} onClose={() => setNoting(false)} />}
+      {noting && (
+        <EventDialog
+          nodeId={check.pointId}
+          name={`${check.assetTag} ${check.point}`}
+          at={chosenAt}
+          onClose={() => setNoting(false)}
+        />
+      )}
     </div>
   )
 }

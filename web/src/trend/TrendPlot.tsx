@@ -22,7 +22,10 @@ interface Props {
 }
 
 function valuesOf(trend: Trend): number[] {
-  return [...trend.points.map((point) => point.value), ...trend.stretches.flatMap((stretch) => [stretch.least, stretch.largest])]
+  return [
+    ...trend.points.map((point) => point.value),
+    ...trend.stretches.flatMap((stretch) => [stretch.least, stretch.largest]),
+  ]
 }
 
 /** From the least to the largest of what is shown and its limits, with nought wherever that is not far. */
@@ -30,9 +33,13 @@ function heights(trends: Trend[], shown: Span): [number, number] {
   const within = (at: string) => seconds(at) >= shown.from && seconds(at) <= shown.to
   const values = trends.flatMap((trend) => [
     ...trend.points.filter((point) => within(point.at)).map((point) => point.value),
-    ...trend.stretches.filter((stretch) => within(stretch.from) || within(stretch.to)).flatMap((stretch) => [stretch.least, stretch.largest]),
+    ...trend.stretches
+      .filter((stretch) => within(stretch.from) || within(stretch.to))
+      .flatMap((stretch) => [stretch.least, stretch.largest]),
   ])
-  const limits = (trends[0]?.lines ?? []).flatMap((step) => [step.watch, step.fail, step.watchLow, step.failLow]).filter((value) => value !== null)
+  const limits = (trends[0]?.lines ?? [])
+    .flatMap((step) => [step.watch, step.fail, step.watchLow, step.failLow])
+    .filter((value) => value !== null)
   const all = [...values, ...limits]
   if (all.length === 0) return [0, 1]
   const high = Math.max(...all)
@@ -56,7 +63,8 @@ export function TrendPlot({ trend, beside, zoom, chosenId, onChoose, made }: Pro
     const pick = (plot: uPlot) => {
       const { left, top } = plot.cursor
       if (left === undefined || top === undefined) return
-      const distance = (point: Trend['points'][number]) => Math.hypot(plot.valToPos(seconds(point.at), 'x') - left, plot.valToPos(point.value, 'y') - top)
+      const distance = (point: Trend['points'][number]) =>
+        Math.hypot(plot.valToPos(seconds(point.at), 'x') - left, plot.valToPos(point.value, 'y') - top)
       const nearest = [...trend.points].sort((a, b) => distance(a) - distance(b))[0]
       if (nearest && distance(nearest) < REACH) acting.current.onChoose(nearest.readingId)
     }
@@ -64,13 +72,31 @@ export function TrendPlot({ trend, beside, zoom, chosenId, onChoose, made }: Pro
       padding: [10, second ? 8 : 84, 0, 0],
       legend: { show: false },
       cursor: { y: false, points: { show: false }, drag: { x: true, y: false, setScale: false } },
-      scales: { x: { range: () => [shown.from, shown.to] }, y: { range: () => heights([trend, ...others], shown) }, other: { range: () => (second ? heights([second], shown) : [0, 1]) } },
+      scales: {
+        x: { range: () => [shown.from, shown.to] },
+        y: { range: () => heights([trend, ...others], shown) },
+        other: { range: () => (second ? heights([second], shown) : [0, 1]) },
+      },
       axes: [
         { ...axis(), grid: { show: false } },
         { ...axis(), size: 48 },
-        { ...axis(), scale: 'other', side: 1, size: 76, show: second !== undefined, grid: { show: false }, label: second?.unitLabel, labelSize: 18, labelFont: '12px "Source Sans 3"' },
+        {
+          ...axis(),
+          scale: 'other',
+          side: 1,
+          size: 76,
+          show: second !== undefined,
+          grid: { show: false },
+          label: second?.unitLabel,
+          labelSize: 18,
+          labelFont: '12px "Source Sans 3"',
+        },
       ],
-      series: [{}, { scale: 'y', paths: () => null, points: { show: false } }, { scale: 'other', paths: () => null, points: { show: false } }],
+      series: [
+        {},
+        { scale: 'y', paths: () => null, points: { show: false } },
+        { scale: 'other', paths: () => null, points: { show: false } },
+      ],
       hooks: {
         drawAxes: [
           (plot) => {
@@ -100,7 +126,13 @@ export function TrendPlot({ trend, beside, zoom, chosenId, onChoose, made }: Pro
   }, [trend, others, second, shown, chosenId])
   const data = useMemo<uPlot.AlignedData>(() => {
     const values = valuesOf(trend)
-    return [[shown.from, shown.to], [Math.min(...values), Math.max(...values)], [0, 1]]
+    return [
+      [shown.from, shown.to],
+      [Math.min(...values), Math.max(...values)],
+      [0, 1],
+    ]
   }, [trend, shown])
-  return <Plot options={options} data={data} height={HEIGHT} label={`${words.plant.trend}: ${trend.title}`} made={made} />
+  return (
+    <Plot options={options} data={data} height={HEIGHT} label={`${words.plant.trend}: ${trend.title}`} made={made} />
+  )
 }

@@ -22,14 +22,48 @@ function drawn(draw: (plot: uPlot) => void): string {
   }).svg
 }
 
-const point = (day: number, value: number, more: Partial<TrendPoint> = {}): TrendPoint => ({ readingId: `r${day}`, at: at(day), value, verdict: 'PASS', reason: '', notes: null, ...more })
-
-const trend = (points: TrendPoint[], more: Partial<Trend> = {}): Trend => ({
-  checkId: 'c', title: 'P-101 Drive end', assetTag: 'P-101', resultId: 'velocity.rms', result: 'velocity RMS', unit: 'mm/s', unitLabel: 'mm/s RMS', points, stretches: [],
-  readings: points.length, firstAt: points[0]?.at ?? null, lastAt: points.at(-1)?.at ?? null, lines: [], baselines: [], events: [], course: null, others: [], sisters: [], ...more,
+const point = (day: number, value: number, more: Partial<TrendPoint> = {}): TrendPoint => ({
+  readingId: `r${day}`,
+  at: at(day),
+  value,
+  verdict: 'PASS',
+  reason: '',
+  notes: null,
+  ...more,
 })
 
-const step = (more: Partial<LimitStep>): LimitStep => ({ from: null, to: null, watch: null, fail: null, watchLow: null, failLow: null, said: '', ...more })
+const trend = (points: TrendPoint[], more: Partial<Trend> = {}): Trend => ({
+  checkId: 'c',
+  title: 'P-101 Drive end',
+  assetTag: 'P-101',
+  resultId: 'velocity.rms',
+  result: 'velocity RMS',
+  unit: 'mm/s',
+  unitLabel: 'mm/s RMS',
+  points,
+  stretches: [],
+  readings: points.length,
+  firstAt: points[0]?.at ?? null,
+  lastAt: points.at(-1)?.at ?? null,
+  lines: [],
+  baselines: [],
+  events: [],
+  course: null,
+  others: [],
+  sisters: [],
+  ...more,
+})
+
+const step = (more: Partial<LimitStep>): LimitStep => ({
+  from: null,
+  to: null,
+  watch: null,
+  fail: null,
+  watchLow: null,
+  failLow: null,
+  said: '',
+  ...more,
+})
 
 describe('a trend is drawn as it is', () => {
   beforeEach(() => vi.stubGlobal('Path2D', FakePath))
@@ -47,12 +81,21 @@ describe('a trend is drawn as it is', () => {
   })
 
   it('draws the least and the largest of stretches, so that no spike is lost', () => {
-    const svg = drawn((plot) => drawLine(plot, trend([], { stretches: [{ from: at(0), to: at(10), least: 1, largest: 9, readings: 500, median: 4 }] }), 0, 'y'))
+    const svg = drawn((plot) =>
+      drawLine(
+        plot,
+        trend([], { stretches: [{ from: at(0), to: at(10), least: 1, largest: 9, readings: 500, median: 4 }] }),
+        0,
+        'y',
+      ),
+    )
     expect(svg).toContain('M5 90L5 9')
   })
 
   it('steps its limits where they were changed, and names only those that hold', () => {
-    const svg = drawn((plot) => drawLimits(plot, [step({ to: at(100), watch: 4, fail: 8 }), step({ from: at(100), watch: 3, fail: 7 })]))
+    const svg = drawn((plot) =>
+      drawLimits(plot, [step({ to: at(100), watch: 4, fail: 8 }), step({ from: at(100), watch: 3, fail: 7 })]),
+    )
     expect(svg).toContain('M0 60L100 60')
     expect(svg).toContain('M100 30L400 30')
     expect(svg).toContain('>fail 7.00</text>')
@@ -66,7 +109,17 @@ describe('a trend is drawn as it is', () => {
   })
 
   it('flags what happened by its kind, within the plot', () => {
-    const event: PlantEvent = { id: 'e', nodeId: 'n', nodeName: 'P-101', at: at(398), kind: 'REPAIR', words: 'bearing', startsBaseline: true, baselineUntil: null, notedBy: 'Tarn' }
+    const event: PlantEvent = {
+      id: 'e',
+      nodeId: 'n',
+      nodeName: 'P-101',
+      at: at(398),
+      kind: 'REPAIR',
+      words: 'bearing',
+      startsBaseline: true,
+      baselineUntil: null,
+      notedBy: 'Tarn',
+    }
     const svg = drawn((plot) => drawEvents(plot, [event]))
     expect(svg).toContain('>repair</text>')
     expect(svg).toContain('M398 0L398 100')
@@ -80,22 +133,46 @@ describe('a trend is drawn as it is', () => {
   })
 
   it('gives every reading the shape of its verdict, and a second ring to what a person judged', () => {
-    const readings = [point(10, 2), point(20, 4, { verdict: 'WATCH' }), point(30, 8, { verdict: 'FAIL' }), point(40, 1, { verdict: 'NOT_JUDGED' })]
+    const readings = [
+      point(10, 2),
+      point(20, 4, { verdict: 'WATCH' }),
+      point(30, 8, { verdict: 'FAIL' }),
+      point(40, 1, { verdict: 'NOT_JUDGED' }),
+    ]
     const svg = drawn((plot) => drawReadings(plot, trend(readings), undefined))
     expect(svg).toContain('fill="fail"')
     expect(svg).toContain('fill="watch"')
     expect(svg).toContain('stroke-dasharray="2.2 2.2"')
-    const overruled = point(10, 2, { notes: { overruled: { computed: 'FAIL', because: 'throttled', by: 'Tarn', at: at(11) }, anew: null } })
+    const overruled = point(10, 2, {
+      notes: { overruled: { computed: 'FAIL', because: 'throttled', by: 'Tarn', at: at(11) }, anew: null },
+    })
     expect(drawn((plot) => drawReadings(plot, trend([overruled]), undefined))).toContain('stroke="plum"')
     expect(drawn((plot) => drawReadings(plot, trend([point(10, 2)]), 'r10'))).toContain('fill="wash"')
   })
 
   it('widens towards the dates between which the limit is reached, or stays open', () => {
     const reaching = { boundary: 'FAIL' as const, value: 7, at: at(300), earliest: at(280), latest: at(340) }
-    const course = { finding: 'TREND' as const, readings: 9, since: at(0), isGrowth: false, isUneven: false, perDay: 0.01, probability: 0.003, path: [{ at: at(0), value: 1 }, { at: at(300), value: 7 }], reaching }
+    const course = {
+      finding: 'TREND' as const,
+      readings: 9,
+      since: at(0),
+      isGrowth: false,
+      isUneven: false,
+      perDay: 0.01,
+      probability: 0.003,
+      path: [
+        { at: at(0), value: 1 },
+        { at: at(300), value: 7 },
+      ],
+      reaching,
+    }
     const followed = trend([point(0, 1), point(200, 5)], { course })
     expect(drawn((plot) => drawCourse(plot, followed))).toContain('L280 30L340 30Z')
-    expect(drawn((plot) => drawCourse(plot, { ...followed, course: { ...course, reaching: { ...reaching, latest: null } } }))).toContain('L280 30L400 30Z')
+    expect(
+      drawn((plot) =>
+        drawCourse(plot, { ...followed, course: { ...course, reaching: { ...reaching, latest: null } } }),
+      ),
+    ).toContain('L280 30L400 30Z')
     expect(drawn((plot) => drawCourse(plot, followed))).toContain('stroke-dasharray="5 4"')
     expect(drawn((plot) => drawCourse(plot, { ...followed, course: null }))).not.toContain('<path')
   })

@@ -117,7 +117,8 @@ export function drawEvents(plot: uPlot, events: PlantEvent[]) {
 export function drawCourse(plot: uPlot, trend: Trend) {
   const course = trend.course
   if (!course || course.path.length < 2) return
-  const at = (point: { at: string; value: number }) => [plot.valToPos(seconds(point.at), 'x', true), plot.valToPos(point.value, 'y', true)] as const
+  const at = (point: { at: string; value: number }) =>
+    [plot.valToPos(seconds(point.at), 'x', true), plot.valToPos(point.value, 'y', true)] as const
   const measured = trend.lastAt === null ? 0 : plot.valToPos(seconds(trend.lastAt), 'x', true)
   clipped(plot, (ctx) => {
     ctx.strokeStyle = colour('plum')
@@ -125,8 +126,10 @@ export function drawCourse(plot: uPlot, trend: Trend) {
     const reaching = course.reaching
     if (reaching) {
       const level = plot.valToPos(reaching.value, 'y', true)
-      const begin = course.path.findLast((point) => plot.valToPos(seconds(point.at), 'x', true) <= measured) ?? course.path[0]
-      const latest = reaching.latest === null ? plot.bbox.left + plot.bbox.width : plot.valToPos(seconds(reaching.latest), 'x', true)
+      const begin =
+        course.path.findLast((point) => plot.valToPos(seconds(point.at), 'x', true) <= measured) ?? course.path[0]
+      const latest =
+        reaching.latest === null ? plot.bbox.left + plot.bbox.width : plot.valToPos(seconds(reaching.latest), 'x', true)
       if (begin) {
         ctx.fillStyle = colour('plum')
         ctx.globalAlpha = 0.13
@@ -143,7 +146,12 @@ export function drawCourse(plot: uPlot, trend: Trend) {
       ctx.save()
       ctx.setLineDash(isMeasured ? [] : [5 * devicePixelRatio, 4 * devicePixelRatio])
       ctx.beginPath()
-      ctx.rect(isMeasured ? plot.bbox.left : measured, plot.bbox.top, isMeasured ? measured - plot.bbox.left : plot.bbox.width, plot.bbox.height)
+      ctx.rect(
+        isMeasured ? plot.bbox.left : measured,
+        plot.bbox.top,
+        isMeasured ? measured - plot.bbox.left : plot.bbox.width,
+        plot.bbox.height,
+      )
       ctx.clip()
       ctx.beginPath()
       course.path.forEach((point, i) => (i === 0 ? ctx.moveTo(...at(point)) : ctx.lineTo(...at(point))))
@@ -184,7 +192,11 @@ export function drawLine(plot: uPlot, trend: Trend, line: number, axis: string) 
       ctx.font = font(11)
       ctx.textAlign = 'right'
       ctx.textBaseline = 'bottom'
-      ctx.fillText(trend.assetTag, plot.valToPos(seconds(last.at), 'x', true), plot.valToPos(last.value, axis, true) - 4 * devicePixelRatio)
+      ctx.fillText(
+        trend.assetTag,
+        plot.valToPos(seconds(last.at), 'x', true),
+        plot.valToPos(last.value, axis, true) - 4 * devicePixelRatio,
+      )
     }
   })
 }

@@ -35,14 +35,18 @@ function usualDecimals(value: number): number {
 function decimalsOf(value: number, boundaries: readonly (number | null)[]): number {
   let decimals = Math.min(MOST_DECIMALS, Math.max(usualDecimals(value), givenDecimals(value) ?? 0))
   const sameSide = () =>
-    boundaries.every((boundary) => boundary === null || Math.sign(Number(value.toFixed(decimals)) - boundary) === Math.sign(value - boundary))
+    boundaries.every(
+      (boundary) =>
+        boundary === null || Math.sign(Number(value.toFixed(decimals)) - boundary) === Math.sign(value - boundary),
+    )
   while (decimals < MOST_DECIMALS && !sameSide()) decimals++
   return decimals
 }
 
 /**
  * A number with three significant digits, and at least two decimals where it is small; a real minus sign. One that was given with up to six
- * digits keeps them: an instrument that says 13.605 means it. Beside its boundaries it gets as many more digits as it takes to lie on the same
+ * digits keeps them: an instrument that says 13.605 means it. Beside its boundaries it gets as many more digits as it
+ * takes to lie on the same
  * side of each as the true value does.
  */
 export function number(value: number, ...boundaries: (number | null)[]): string {
@@ -67,7 +71,12 @@ export function limit(value: number): string {
 }
 
 /** The boundary to stay within, as short as can be: one side, or both; null where there is none. */
-export function boundary(of: { watch: number | null; fail: number | null; watchLow: number | null; failLow: number | null }): string | null {
+export function boundary(of: {
+  watch: number | null
+  fail: number | null
+  watchLow: number | null
+  failLow: number | null
+}): string | null {
   const high = of.fail ?? of.watch
   const low = of.failLow ?? of.watchLow
   if (high === null) return null

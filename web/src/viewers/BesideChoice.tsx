@@ -20,7 +20,10 @@ export function BesideChoice({ checkId, readingId, beside, onChange }: Props) {
   const sisters = comparable.data?.sisters ?? []
   if (own.length + sisters.length === 0) return null
   const isAlone = (at: string) => own.filter((one) => day(one.at) === day(at)).length === 1
-  const named = new Map([...own.map((one) => [one.readingId, isAlone(one.at) ? day(one.at) : dayAndTime(one.at)] as const), ...sisters.map((one) => [one.readingId, `${one.assetTag}, ${day(one.at)}`] as const)])
+  const named = new Map([
+    ...own.map((one) => [one.readingId, isAlone(one.at) ? day(one.at) : dayAndTime(one.at)] as const),
+    ...sisters.map((one) => [one.readingId, `${one.assetTag}, ${day(one.at)}`] as const),
+  ])
   return (
     <label className="inline-flex items-center gap-1.5 text-[13px] text-ink2">
       {text.beside}
@@ -40,7 +43,15 @@ export function BesideChoice({ checkId, readingId, beside, onChange }: Props) {
   )
 }
 
-function Group({ label, readings, named }: { label: string; readings: { readingId: string }[]; named: Map<string, string> }) {
+function Group({
+  label,
+  readings,
+  named,
+}: {
+  label: string
+  readings: { readingId: string }[]
+  named: Map<string, string>
+}) {
   if (readings.length === 0) return null
   return (
     <optgroup label={label}>

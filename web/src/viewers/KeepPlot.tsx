@@ -33,18 +33,29 @@ export function KeepPlot({ pieces, name, file, shown }: Props) {
   }
   const keepPng = async () => keep(`${name}.png`, await pngOf(pieces()))
   const keepSvg = async () => keep(`${name}.svg`, new Blob([await svgOf(pieces())], { type: 'image/svg+xml' }))
-  const tried = (act: () => Promise<void>) => () => void act().catch((wrong: unknown) => say(wrong instanceof Error ? wrong.message : text.notKept))
+  const tried = (act: () => Promise<void>) => () =>
+    void act().catch((wrong: unknown) => say(wrong instanceof Error ? wrong.message : text.notKept))
   return (
     <p role="group" aria-label={text.keep} className="flex flex-wrap items-center gap-x-3 text-[13px] text-ink2">
       {text.keep}
-      <Button className="min-h-[24px]" onClick={() => void copy()}>{text.clipboard}</Button>
-      <Button className="min-h-[24px]" onClick={tried(keepPng)}>PNG</Button>
-      <Button className="min-h-[24px]" onClick={tried(keepSvg)}>SVG</Button>
+      <Button className="min-h-[24px]" onClick={() => void copy()}>
+        {text.clipboard}
+      </Button>
+      <Button className="min-h-[24px]" onClick={tried(keepPng)}>
+        PNG
+      </Button>
+      <Button className="min-h-[24px]" onClick={tried(keepSvg)}>
+        SVG
+      </Button>
       {(shown ? [null, shown] : [null]).map((stretch) => (
         <span key={stretch ? 'shown' : 'whole'} className="inline-flex items-center gap-2">
           {stretch ? text.shownAs : text.wholeAs}
           {tableForms.map((form) => (
-            <Button key={form} className="min-h-[24px]" onClick={tried(() => fetchFile(file(form, stretch), `${name}.${form}`))}>
+            <Button
+              key={form}
+              className="min-h-[24px]"
+              onClick={tried(() => fetchFile(file(form, stretch), `${name}.${form}`))}
+            >
               {form.toUpperCase()}
             </Button>
           ))}

@@ -26,19 +26,25 @@ export function LookBar({ looks, looked, onLook }: Props) {
   return (
     <details className="text-[13px]" open={isOpen} onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary className="min-h-[24px] cursor-pointer">
-        {words.signals.looks}: <span className="text-ink2">{Object.values(looked).join(', ') || words.signals.asUsual}</span>
+        {words.signals.looks}:{' '}
+        <span className="text-ink2">{Object.values(looked).join(', ') || words.signals.asUsual}</span>
       </summary>
       <div role="group" aria-label={words.signals.looks} className="flex flex-wrap items-center gap-x-4">
-      {looks.map((look) => (
-        <Choice key={look.key} label={look.name} value={looked[look.key] ?? look.value} options={look.options} onChange={(value) => onLook({ ...looked, [look.key]: value })} />
-      ))}
-      {Object.keys(looked).length > 0 && (
-        <Button className="min-h-[24px]" onClick={() => onLook({})}>
-          {words.signals.asUsual}
-        </Button>
-      )}
+        {looks.map((look) => (
+          <Choice
+            key={look.key}
+            label={look.name}
+            value={looked[look.key] ?? look.value}
+            options={look.options}
+            onChange={(value) => onLook({ ...looked, [look.key]: value })}
+          />
+        ))}
+        {Object.keys(looked).length > 0 && (
+          <Button className="min-h-[24px]" onClick={() => onLook({})}>
+            {words.signals.asUsual}
+          </Button>
+        )}
       </div>
     </details>
   )
 }
-

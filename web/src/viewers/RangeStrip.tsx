@@ -36,7 +36,7 @@ export function RangeStrip({ whole, zoom, outline, label }: Props) {
       aria-label={label}
       aria-valuemin={0}
       aria-valuemax={100}
-      aria-valuenow={Math.round(((shown.from + shown.to) / 2 - whole.from) / length * 100)}
+      aria-valuenow={Math.round((((shown.from + shown.to) / 2 - whole.from) / length) * 100)}
       onKeyDown={zoom.onKeyDown}
       className="block h-7 w-full cursor-grab touch-none border border-rule bg-paper2"
       onPointerDown={(event) => {
@@ -55,8 +55,21 @@ export function RangeStrip({ whole, zoom, outline, label }: Props) {
         grabbed.current = null
       }}
     >
-      <path d={outline.map((point, i) => `${i === 0 ? 'M' : 'L'}${x(point.x)} ${y(point.low)}V${y(point.high)}`).join('')} fill="none" className="stroke-ink3" strokeWidth="1" vectorEffect="non-scaling-stroke" />
-      <rect x={x(shown.from)} width={Math.max(3, x(shown.to) - x(shown.from))} y="0.5" height={HEIGHT - 1} className={zoom.isPart ? 'fill-plum/10 stroke-plum' : 'fill-none stroke-rule2'} vectorEffect="non-scaling-stroke" />
+      <path
+        d={outline.map((point, i) => `${i === 0 ? 'M' : 'L'}${x(point.x)} ${y(point.low)}V${y(point.high)}`).join('')}
+        fill="none"
+        className="stroke-ink3"
+        strokeWidth="1"
+        vectorEffect="non-scaling-stroke"
+      />
+      <rect
+        x={x(shown.from)}
+        width={Math.max(3, x(shown.to) - x(shown.from))}
+        y="0.5"
+        height={HEIGHT - 1}
+        className={zoom.isPart ? 'fill-plum/10 stroke-plum' : 'fill-none stroke-rule2'}
+        vectorEffect="non-scaling-stroke"
+      />
     </svg>
   )
 }

@@ -32,7 +32,13 @@ export function SeriesViewer({ curve, other, title, file }: Props) {
   const zoom = useZoom(whole)
   const outline = useMemo(() => outlineOf(curve.x, curve.y), [curve])
   const data = useMemo<uPlot.AlignedData>(
-    () => (other ? uPlot.join([[other.curve.x, other.curve.y], [curve.x, curve.y]]) : [curve.x, curve.y]),
+    () =>
+      other
+        ? uPlot.join([
+            [other.curve.x, other.curve.y],
+            [curve.x, curve.y],
+          ])
+        : [curve.x, curve.y],
     [curve, other],
   )
   const options = useMemo(
@@ -74,10 +80,15 @@ export function SeriesViewer({ curve, other, title, file }: Props) {
         {lines.length === 0 && <span className="text-ink3">{text.pickTime}</span>}
         {lines.map((line) => (
           <span key={line.name}>
-            <span className="font-semibold">{line.name}</span> {significant(line.at)} {curve.xUnit} <span className="text-ink2">{significant(valueAt(line.at))}</span> {curve.yUnit}
+            <span className="font-semibold">{line.name}</span> {significant(line.at)} {curve.xUnit}{' '}
+            <span className="text-ink2">{significant(valueAt(line.at))}</span> {curve.yUnit}
           </span>
         ))}
-        {apart !== null && apart !== 0 && <span className="font-semibold">{text.timeDifference(significant(apart), significant(1 / Math.abs(apart)))}</span>}
+        {apart !== null && apart !== 0 && (
+          <span className="font-semibold">
+            {text.timeDifference(significant(apart), significant(1 / Math.abs(apart)))}
+          </span>
+        )}
         <span className="flex-1 text-right text-[12px] text-ink3">{text.keys}</span>
       </p>
       <KeepPlot

@@ -43,9 +43,26 @@ function atPlacesOf(x: number[], other: { x: number[]; values: number[] }): numb
 }
 
 /** The plot of a spectrum; click points, drag and wheel zoom. */
-export function SpectrumPlot({ curve, values, other, factor, xUnit, yUnit, zoom, marks, cursor, bands, levels, onPoint, made }: Props) {
+export function SpectrumPlot({
+  curve,
+  values,
+  other,
+  factor,
+  xUnit,
+  yUnit,
+  zoom,
+  marks,
+  cursor,
+  bands,
+  levels,
+  onPoint,
+  made,
+}: Props) {
   const data = useMemo<uPlot.AlignedData>(
-    () => (other ? [curve.x, atPlacesOf(curve.x, other).map((value) => (Number.isFinite(value) ? value : null)), values] : [curve.x, values]),
+    () =>
+      other
+        ? [curve.x, atPlacesOf(curve.x, other).map((value) => (Number.isFinite(value) ? value : null)), values]
+        : [curve.x, values],
     [curve, values, other],
   )
   const options = useMemo(
@@ -53,13 +70,25 @@ export function SpectrumPlot({ curve, values, other, factor, xUnit, yUnit, zoom,
       padding: [18, 16, 0, 0] as uPlot.Padding,
       scales: { x: { time: false } },
       axes: [
-        { ...axis(), size: 26, label: xUnit, labelSize: 16, labelFont: '12px "Source Sans 3"', values: (_: uPlot, ticks: number[]) => ticks.map((tick) => String(Number((tick * factor).toPrecision(6)))) },
+        {
+          ...axis(),
+          size: 26,
+          label: xUnit,
+          labelSize: 16,
+          labelFont: '12px "Source Sans 3"',
+          values: (_: uPlot, ticks: number[]) => ticks.map((tick) => String(Number((tick * factor).toPrecision(6)))),
+        },
         { ...axis(), size: 52, label: yUnit, labelSize: 18, labelFont: '12px "Source Sans 3"' },
       ],
       series: [
         {},
         ...(other ? [{ stroke: colour('ink3'), width: 1, dash: [2, 2], spanGaps: true, points: { show: false } }] : []),
-        { stroke: colour('ink'), width: 1.2, fill: yUnit === 'dB' || other ? undefined : colour('paper3'), points: { show: false } },
+        {
+          stroke: colour('ink'),
+          width: 1.2,
+          fill: yUnit === 'dB' || other ? undefined : colour('paper3'),
+          points: { show: false },
+        },
       ],
     }),
     [factor, xUnit, yUnit, other],
@@ -69,9 +98,24 @@ export function SpectrumPlot({ curve, values, other, factor, xUnit, yUnit, zoom,
       drawStretches(plot, bands)
       drawLevels(plot, levels)
       drawUprights(plot, marks, known())
-      drawUprights(plot, cursor.map((line) => ({ name: line.name, at: line.hz })), placed())
+      drawUprights(
+        plot,
+        cursor.map((line) => ({ name: line.name, at: line.hz })),
+        placed(),
+      )
     },
     [bands, levels, marks, cursor],
   )
-  return <ZoomPlot options={options} data={data} height={HEIGHT} label={curve.name} zoom={zoom} draw={draw} onPoint={onPoint} made={made} />
+  return (
+    <ZoomPlot
+      options={options}
+      data={data}
+      height={HEIGHT}
+      label={curve.name}
+      zoom={zoom}
+      draw={draw}
+      onPoint={onPoint}
+      made={made}
+    />
+  )
 }

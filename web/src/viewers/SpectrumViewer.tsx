@@ -11,7 +11,18 @@ import { type FileAddress, KeepPlot } from './KeepPlot'
 import { PeakTable } from './PeakTable'
 import { RangeStrip } from './RangeStrip'
 import { SpectrumPlot } from './SpectrumPlot'
-import { type Abscissa, type Amplitude, type CursorKind, cursorLines, type Manner, type Ordinate, shownValues, stepsPerHz, topNear, valueAt } from './spectrumScale'
+import {
+  type Abscissa,
+  type Amplitude,
+  type CursorKind,
+  cursorLines,
+  type Manner,
+  type Ordinate,
+  shownValues,
+  stepsPerHz,
+  topNear,
+  valueAt,
+} from './spectrumScale'
 import { useCursors } from './useCursors'
 import { type Span, useZoom } from './useZoom'
 
@@ -47,12 +58,17 @@ function levelsOf(curve: Curve, results: ResultLine[], { amplitude, ordinate }: 
   return curve.bands.flatMap((band) => {
     const result = results.find((one) => one.resultId === band.resultId)
     const level = (kind: Level['kind'], value: number | null | undefined): Level[] =>
-      typeof value === 'number' ? [{ name: `${kind} ${limit(value)}`, value: value * factor, kind, from: band.fromHz, to: band.toHz }] : []
+      typeof value === 'number'
+        ? [{ name: `${kind} ${limit(value)}`, value: value * factor, kind, from: band.fromHz, to: band.toHz }]
+        : []
     return result ? [...level('watch', result.watch), ...level('fail', result.fail)] : []
   })
 }
 
-/** Lines over frequency: axis and scale as one likes, cursors, the machine's own frequencies, bands with limits, peaks, another reading beside it. */
+/**
+ * Lines over frequency: axis and scale as one likes, cursors, the machine's own frequencies, bands with limits, peaks,
+ * another reading beside it.
+ */
 export function SpectrumViewer({ curve, other, known, evidence, results, title, file }: Props) {
   const plot = useRef<uPlot | null>(null)
   const [manner, setManner] = useState<Manner>({ abscissa: 'Hz', amplitude: 'RMS', ordinate: 'linear' })
@@ -64,30 +80,69 @@ export function SpectrumViewer({ curve, other, known, evidence, results, title, 
   const zoom = useZoom(whole, firstShown(curve, evidence, end))
   const shaft = known.find((mark) => mark.name === 'shaft')?.at ?? null
   const values = useMemo(() => shownValues(curve, manner), [curve, manner])
-  const behind = useMemo(() => (other ? { x: other.curve.x, values: shownValues(other.curve, manner, curve) } : null), [other, curve, manner])
+  const behind = useMemo(
+    () => (other ? { x: other.curve.x, values: shownValues(other.curve, manner, curve) } : null),
+    [other, curve, manner],
+  )
   const factor = stepsPerHz(manner.abscissa, shaft)
   const unit = manner.abscissa === 'orders' ? '' : manner.abscissa
   const lines = useMemo(() => cursorLines(kind, first, second, end), [kind, first, second, end])
-  const marks = useMemo(() => [...evidence, ...known.filter((mark) => marked.includes(mark.name))], [evidence, known, marked])
-  const bands = useMemo(() => curve.bands.map((band) => ({ name: band.name, from: band.fromHz, to: band.toHz })), [curve])
+  const marks = useMemo(
+    () => [...evidence, ...known.filter((mark) => marked.includes(mark.name))],
+    [evidence, known, marked],
+  )
+  const bands = useMemo(
+    () => curve.bands.map((band) => ({ name: band.name, from: band.fromHz, to: band.toHz })),
+    [curve],
+  )
   const levels = useMemo(() => levelsOf(curve, results, manner), [curve, results, manner])
   const outline = useMemo(() => outlineOf(curve.x, curve.y), [curve])
-  const point = (hz: number, isSecond: boolean) => set(topNear(curve, hz, (zoom.shown.to - zoom.shown.from) * REACH), isSecond)
+  const point = (hz: number, isSecond: boolean) =>
+    set(topNear(curve, hz, (zoom.shown.to - zoom.shown.from) * REACH), isSecond)
   const valueUnit = manner.ordinate === 'dB' ? 'dB' : `${curve.yUnit} ${manner.amplitude}`
   const said = [title, curve.how, other && `${text.dotted} ${other.name}`].filter(Boolean).join('; ')
   return (
     <div>
       <div className="flex flex-wrap items-center gap-x-4 text-[13px]">
-        <Choice<Abscissa> label={text.abscissa} value={manner.abscissa} options={shaft === null ? ['Hz', 'CPM'] : ['Hz', 'CPM', 'orders']} onChange={(abscissa) => setManner({ ...manner, abscissa })} />
-        <Choice<Amplitude> label={text.amplitude} value={manner.amplitude} options={['RMS', 'peak']} onChange={(amplitude) => setManner({ ...manner, amplitude })} />
-        <Choice<Ordinate> label={text.ordinate} value={manner.ordinate} options={['linear', 'dB']} onChange={(ordinate) => setManner({ ...manner, ordinate })} />
-        <Choice<CursorKind> label={text.cursor} value={kind} options={['single', 'difference', 'harmonics', 'sides']} said={text.cursors} onChange={setKind} />
+        <Choice<Abscissa>
+          label={text.abscissa}
+          value={manner.abscissa}
+          options={shaft === null ? ['Hz', 'CPM'] : ['Hz', 'CPM', 'orders']}
+          onChange={(abscissa) => setManner({ ...manner, abscissa })}
+        />
+        <Choice<Amplitude>
+          label={text.amplitude}
+          value={manner.amplitude}
+          options={['RMS', 'peak']}
+          onChange={(amplitude) => setManner({ ...manner, amplitude })}
+        />
+        <Choice<Ordinate>
+          label={text.ordinate}
+          value={manner.ordinate}
+          options={['linear', 'dB']}
+          onChange={(ordinate) => setManner({ ...manner, ordinate })}
+        />
+        <Choice<CursorKind>
+          label={text.cursor}
+          value={kind}
+          options={['single', 'difference', 'harmonics', 'sides']}
+          said={text.cursors}
+          onChange={setKind}
+        />
         {known.length > 0 && (
           <span role="group" aria-label={text.marks} className="flex flex-wrap gap-x-3 text-ink2">
             {text.marks}
             {known.map((mark) => (
               <label key={mark.name} className="inline-flex min-h-[24px] items-center gap-1">
-                <input type="checkbox" checked={marked.includes(mark.name)} onChange={() => setMarked(marked.includes(mark.name) ? marked.filter((one) => one !== mark.name) : [...marked, mark.name])} />
+                <input
+                  type="checkbox"
+                  checked={marked.includes(mark.name)}
+                  onChange={() =>
+                    setMarked(
+                      marked.includes(mark.name) ? marked.filter((one) => one !== mark.name) : [...marked, mark.name],
+                    )
+                  }
+                />
                 {mark.name}
               </label>
             ))}
@@ -117,12 +172,19 @@ export function SpectrumViewer({ curve, other, known, evidence, results, title, 
         {lines.length === 0 && <span className="text-ink3">{text.pick}</span>}
         {lines.map((line) => (
           <span key={line.name}>
-            <span className="font-semibold">{line.name}</span> {number(line.hz * factor)} {unit} <span className="text-ink2">{significant(valueAt(curve, values, line.hz))}</span>
-            {other && behind && <span className="text-ink3"> / {significant(valueAt(other.curve, behind.values, line.hz))}</span>}
+            <span className="font-semibold">{line.name}</span> {number(line.hz * factor)} {unit}{' '}
+            <span className="text-ink2">{significant(valueAt(curve, values, line.hz))}</span>
+            {other && behind && (
+              <span className="text-ink3"> / {significant(valueAt(other.curve, behind.values, line.hz))}</span>
+            )}
           </span>
         ))}
-        {kind === 'difference' && apart !== null && <span className="font-semibold">{text.difference(number(apart * factor), unit)}</span>}
-        <span className="flex-1 text-right text-[12px] text-ink3">{[curve.how, text.keys].filter(Boolean).join('. ')}</span>
+        {kind === 'difference' && apart !== null && (
+          <span className="font-semibold">{text.difference(number(apart * factor), unit)}</span>
+        )}
+        <span className="flex-1 text-right text-[12px] text-ink3">
+          {[curve.how, text.keys].filter(Boolean).join('. ')}
+        </span>
       </p>
       <KeepPlot
         pieces={() => (plot.current ? [{ title: said, drawn: plot.current }] : [])}
@@ -130,7 +192,14 @@ export function SpectrumViewer({ curve, other, known, evidence, results, title, 
         file={file}
         shown={zoom.isPart ? zoom.shown : null}
       />
-      <PeakTable peaks={curve.peaks} factor={factor} xUnit={unit} shaftHz={shaft} yUnit={`${curve.yUnit} RMS`} onPoint={(hz) => set(hz, false)} />
+      <PeakTable
+        peaks={curve.peaks}
+        factor={factor}
+        xUnit={unit}
+        shaftHz={shaft}
+        yUnit={`${curve.yUnit} RMS`}
+        onPoint={(hz) => set(hz, false)}
+      />
     </div>
   )
 }

@@ -40,7 +40,8 @@ interface Props {
 /** The spectra of a check one behind the other, the newest in front: what grows is seen to grow. */
 export function Waterfall(props: Props) {
   const waterfall = useQuery(queries.waterfall(props.checkId, props.name))
-  if (!waterfall.data) return waterfall.error ? <Trouble error={waterfall.error} /> : <p className="text-ink2">{words.common.loading}</p>
+  if (!waterfall.data)
+    return waterfall.error ? <Trouble error={waterfall.error} /> : <p className="text-ink2">{words.common.loading}</p>
   return <DrawnWaterfall {...props} waterfall={waterfall.data} />
 }
 
@@ -65,23 +66,51 @@ function DrawnWaterfall({ checkId, name, title, chosenId, onChoose, waterfall }:
     const points = [...tops].map(([pixel, value]) => `${pixel} ${(base - (value / largest) * HIGH).toFixed(1)}`)
     return `M${LEFT} ${base}L${points.join('L')}L${WIDTH - RIGHT} ${base}Z`
   }
-  const file: FileAddress = (form, part) => `/api/checks/${checkId}/waterfall/file?form=${form}&curve=${encodeURIComponent(name)}${part ? `&from=${part.from}&to=${part.to}` : ''}`
-  const outline = useMemo(() => (rows.at(-1)?.values ?? []).map((value, i, all) => ({ x: (i / all.length) * end, low: 0, high: value })), [rows, end])
+  const file: FileAddress = (form, part) =>
+    `/api/checks/${checkId}/waterfall/file?form=${form}&curve=${encodeURIComponent(name)}${part ? `&from=${part.from}&to=${part.to}` : ''}`
+  const outline = useMemo(
+    () => (rows.at(-1)?.values ?? []).map((value, i, all) => ({ x: (i / all.length) * end, low: 0, high: value })),
+    [rows, end],
+  )
   const ticks = evenTicks(shown)
   return (
     <>
       {rows.length > 0 && (
         <>
-          <svg ref={drawing} viewBox={`0 0 ${WIDTH} ${height + 22}`} className="w-full" role="group" aria-label={text.waterfall}>
+          <svg
+            ref={drawing}
+            viewBox={`0 0 ${WIDTH} ${height + 22}`}
+            className="w-full"
+            role="group"
+            aria-label={text.waterfall}
+          >
             {rows.map((row, i) => {
               const base = HIGH + (i + 1) * STEP - STEP / 2
               const isChosen = row.readingId === chosenId
               return (
-                <g key={row.readingId} role="button" tabIndex={0} aria-label={day(row.at)} aria-pressed={isChosen} className="cursor-pointer" onClick={() => onChoose(row.readingId)} onKeyDown={(event) => event.key === 'Enter' && onChoose(row.readingId)}>
-                  <text x={LEFT - 6} y={base} textAnchor="end" className={`text-[11px] ${isChosen ? 'fill-plum font-semibold' : 'fill-ink2'}`}>
+                <g
+                  key={row.readingId}
+                  role="button"
+                  tabIndex={0}
+                  aria-label={day(row.at)}
+                  aria-pressed={isChosen}
+                  className="cursor-pointer"
+                  onClick={() => onChoose(row.readingId)}
+                  onKeyDown={(event) => event.key === 'Enter' && onChoose(row.readingId)}
+                >
+                  <text
+                    x={LEFT - 6}
+                    y={base}
+                    textAnchor="end"
+                    className={`text-[11px] ${isChosen ? 'fill-plum font-semibold' : 'fill-ink2'}`}
+                  >
                     {day(row.at)}
                   </text>
-                  <path d={pathOf(row.values, base)} className={`fill-paper ${isChosen ? 'stroke-plum' : 'stroke-ink'}`} strokeWidth={isChosen ? 1.3 : 0.8} />
+                  <path
+                    d={pathOf(row.values, base)}
+                    className={`fill-paper ${isChosen ? 'stroke-plum' : 'stroke-ink'}`}
+                    strokeWidth={isChosen ? 1.3 : 0.8}
+                  />
                 </g>
               )
             })}
@@ -95,7 +124,12 @@ function DrawnWaterfall({ checkId, name, title, chosenId, onChoose, waterfall }:
           <p className="text-[12px] text-ink3">
             {text.highest(number(largest), `${waterfall.unit} RMS`)} {text.waterfallKeys}
           </p>
-          <KeepPlot pieces={() => (drawing.current ? [{ title, drawn: drawing.current }] : [])} name={title} file={file} shown={zoom.isPart ? shown : null} />
+          <KeepPlot
+            pieces={() => (drawing.current ? [{ title, drawn: drawing.current }] : [])}
+            name={title}
+            file={file}
+            shown={zoom.isPart ? shown : null}
+          />
         </>
       )}
     </>

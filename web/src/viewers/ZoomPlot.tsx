@@ -39,14 +39,21 @@ export function ZoomPlot({ options, data, height, label, zoom, draw, onPoint, on
         width: width(),
         height,
         legend: { show: false },
-        cursor: { y: false, points: { size: 6 }, drag: { x: true, y: false, setScale: false }, ...(together ? { sync: { key: together, setSeries: false } } : {}) },
+        cursor: {
+          y: false,
+          points: { size: 6 },
+          drag: { x: true, y: false, setScale: false },
+          ...(together ? { sync: { key: together, setSeries: false } } : {}),
+        },
         hooks: {
           draw: [(own) => acting.current.draw(own)],
           setSelect: [(own) => zoomBySelection(own, acting.current.zoom)],
           setCursor: [(own) => acting.current.onMove?.(own.cursor.idx ?? null)],
           ready: [
             (own) => {
-              own.over.addEventListener('click', (event) => acting.current.onPoint?.(own.posToVal(event.offsetX, 'x'), event.shiftKey))
+              own.over.addEventListener('click', (event) =>
+                acting.current.onPoint?.(own.posToVal(event.offsetX, 'x'), event.shiftKey),
+              )
               zoomByWheel(own, () => acting.current.zoom)
             },
           ],
@@ -75,7 +82,16 @@ export function ZoomPlot({ options, data, height, label, zoom, draw, onPoint, on
     plot.current?.redraw(false, false)
   }, [draw])
   return (
-    // eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions, jsx-a11y/no-noninteractive-tabindex -- the keys that zoom work on the plot itself, too
-    <div ref={place} role="figure" aria-label={label} tabIndex={0} onKeyDown={zoom.onKeyDown} className="w-full" style={{ minHeight: height }} />
+    // eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions -- the keys that zoom work on the plot itself, too
+    <div
+      ref={place}
+      role="figure"
+      aria-label={label}
+      // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- likewise
+      tabIndex={0}
+      onKeyDown={zoom.onKeyDown}
+      className="w-full"
+      style={{ minHeight: height }}
+    />
   )
 }

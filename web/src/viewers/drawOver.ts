@@ -75,7 +75,10 @@ export function drawLevels(plot: uPlot, levels: Level[]) {
     for (const level of levels) {
       const y = plot.valToPos(level.value, 'y', true)
       const left = level.from === undefined ? bbox.left : Math.max(bbox.left, plot.valToPos(level.from, 'x', true))
-      const right = level.to === undefined ? bbox.left + bbox.width : Math.min(bbox.left + bbox.width, plot.valToPos(level.to, 'x', true))
+      const right =
+        level.to === undefined
+          ? bbox.left + bbox.width
+          : Math.min(bbox.left + bbox.width, plot.valToPos(level.to, 'x', true))
       if (right <= left) continue
       ctx.strokeStyle = colour(level.kind)
       ctx.fillStyle = colour(level.kind)
@@ -86,7 +89,11 @@ export function drawLevels(plot: uPlot, levels: Level[]) {
       ctx.textAlign = level.to === undefined ? 'right' : 'left'
       const hasRoomAbove = y - bbox.top > 14 * scale
       ctx.textBaseline = hasRoomAbove ? 'bottom' : 'top'
-      ctx.fillText(level.name, level.to === undefined ? right - 4 * scale : left + 3 * scale, y + (hasRoomAbove ? -scale : 2 * scale))
+      ctx.fillText(
+        level.name,
+        level.to === undefined ? right - 4 * scale : left + 3 * scale,
+        y + (hasRoomAbove ? -scale : 2 * scale),
+      )
     }
   })
 }

@@ -40,7 +40,9 @@ export async function svgOf(pieces: Piece[]): Promise<string> {
     const inner = isDrawing(piece.drawn) ? svgOfDrawing(piece.drawn) : await svgOfPlot(piece.drawn)
     // Names of clippings must differ within one file.
     const own = inner.replace(/cut(\d+)/g, `cut${parts.length}-$1`).replace('<svg ', `<svg x="${EDGE}" y="${top}" `)
-    parts.push(`<text x="${EDGE}" y="${title}" fill="${colour('ink')}" style="font:600 13px ${FONT.replace(/"/g, "'")}">${escaped(piece.title)}</text>${own}`)
+    parts.push(
+      `<text x="${EDGE}" y="${title}" fill="${colour('ink')}" style="font:600 13px ${FONT.replace(/"/g, "'")}">${escaped(piece.title)}</text>${own}`,
+    )
   }
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}"><rect width="${width}" height="${height}" fill="${colour('paper')}"/>${parts.join('')}</svg>`
 }
@@ -73,5 +75,7 @@ export async function pngOf(pieces: Piece[]): Promise<Blob> {
     const drawn = isDrawing(piece.drawn) ? await loaded(svgOfDrawing(piece.drawn)) : piece.drawn.ctx.canvas
     context.drawImage(drawn, EDGE, top, wide, high)
   }
-  return new Promise((resolve, reject) => canvas.toBlob((blob) => (blob ? resolve(blob) : reject(new Error('The browser makes no picture.'))), 'image/png'))
+  return new Promise((resolve, reject) =>
+    canvas.toBlob((blob) => (blob ? resolve(blob) : reject(new Error('The browser makes no picture.'))), 'image/png'),
+  )
 }

@@ -43,7 +43,17 @@ describe('a spectrum’s scale', () => {
 
   it('puts cursors at multiples and side bands, never outside the spectrum', () => {
     expect(cursorLines('harmonics', 12, null, 50).map((line) => line.hz)).toEqual([12, 24, 36, 48])
-    expect(cursorLines('sides', 20, 25, 50).map((line) => `${line.name} ${line.hz}`)).toEqual(['−4 0', '−3 5', '−2 10', '−1 15', 'A 20', '+1 25', '+2 30', '+3 35', '+4 40'])
+    expect(cursorLines('sides', 20, 25, 50).map((line) => `${line.name} ${line.hz}`)).toEqual([
+      '−4 0',
+      '−3 5',
+      '−2 10',
+      '−1 15',
+      'A 20',
+      '+1 25',
+      '+2 30',
+      '+3 35',
+      '+4 40',
+    ])
     expect(cursorLines('difference', 20, 40, 50).map((line) => line.name)).toEqual(['A', 'B'])
     expect(cursorLines('difference', null, 40, 50)).toEqual([])
   })
@@ -53,19 +63,31 @@ describe('a spectrum’s scale', () => {
     expect(valueAt(curve, curve.y, 38)).toBe(1)
   })
 
-  it.each([75.5, 75.13, 74.9, 75])('puts harmonics of a tone between two lines where its harmonics are (%d Hz)', (hz) => {
-    // The main lobe of a Hann window, IEEE Std 1057: sin(pi d) / (pi d (1 - d²)) at d lines from the tone.
-    const lobe = (d: number) => (Math.abs(d) < 1e-9 ? 1 : Math.abs(Math.abs(d) - 1) < 1e-9 ? 0.5 : Math.abs(Math.sin(Math.PI * d) / (Math.PI * d * (1 - d * d))))
-    const x = Array.from({ length: 800 }, (_, i) => i)
-    const tones = Array.from({ length: 8 }, (_, i) => ({ hz: (i + 1) * hz, height: 1 / (i + 1) }))
-    const y = x.map((line) => Math.sqrt(tones.reduce((sum, tone) => sum + (tone.height * lobe(line - tone.hz)) ** 2, 1e-12)))
-    const measured = { ...curve, x, y }
-    const found = topNear(measured, hz + 2, 4)
-    expect(Math.abs(found - hz)).toBeLessThan(0.02)
-    const eighth = cursorLines('harmonics', found, null, 799)[7]
-    expect(Math.abs((eighth?.hz ?? 0) - 8 * hz)).toBeLessThan(0.16)
-    expect(valueAt(measured, y, eighth?.hz ?? 0)).toBe(Math.max(...y.slice(Math.round(8 * hz) - 3, Math.round(8 * hz) + 4)))
-  })
+  it.each([75.5, 75.13, 74.9, 75])(
+    'puts harmonics of a tone between two lines where its harmonics are (%d Hz)',
+    (hz) => {
+      // The main lobe of a Hann window, IEEE Std 1057: sin(pi d) / (pi d (1 - d²)) at d lines from the tone.
+      const lobe = (d: number) =>
+        Math.abs(d) < 1e-9
+          ? 1
+          : Math.abs(Math.abs(d) - 1) < 1e-9
+            ? 0.5
+            : Math.abs(Math.sin(Math.PI * d) / (Math.PI * d * (1 - d * d)))
+      const x = Array.from({ length: 800 }, (_, i) => i)
+      const tones = Array.from({ length: 8 }, (_, i) => ({ hz: (i + 1) * hz, height: 1 / (i + 1) }))
+      const y = x.map((line) =>
+        Math.sqrt(tones.reduce((sum, tone) => sum + (tone.height * lobe(line - tone.hz)) ** 2, 1e-12)),
+      )
+      const measured = { ...curve, x, y }
+      const found = topNear(measured, hz + 2, 4)
+      expect(Math.abs(found - hz)).toBeLessThan(0.02)
+      const eighth = cursorLines('harmonics', found, null, 799)[7]
+      expect(Math.abs((eighth?.hz ?? 0) - 8 * hz)).toBeLessThan(0.16)
+      expect(valueAt(measured, y, eighth?.hz ?? 0)).toBe(
+        Math.max(...y.slice(Math.round(8 * hz) - 3, Math.round(8 * hz) + 4)),
+      )
+    },
+  )
 
   it('reads the higher of the two lines a place lies between', () => {
     const measured = { ...curve, x: [0, 1, 2, 3], y: [0, 3, 4, 0] }
@@ -93,7 +115,10 @@ describe('a curve', () => {
 
   it('keeps a single spike in its outline, and leaves gaps out', () => {
     const x = Array.from({ length: 10_000 }, (_, i) => i)
-    const outline = outlineOf(x, x.map((i) => (i === 4321 ? 9 : i > 9000 ? null : 1)))
+    const outline = outlineOf(
+      x,
+      x.map((i) => (i === 4321 ? 9 : i > 9000 ? null : 1)),
+    )
     expect(outline.length).toBeLessThanOrEqual(400)
     expect(Math.max(...outline.map((point) => point.high))).toBe(9)
     expect(outline.at(-1)?.x).toBeLessThanOrEqual(9000)
@@ -119,7 +144,14 @@ describe('the spectrum viewer', () => {
   })
 
   it('tells the other reading’s value beside its own', async () => {
-    show(<SpectrumViewer curve={curve} known={[]} {...viewed} other={{ curve: { ...curve, y: curve.y.map((value) => value * 3) }, name: '1 May 2026' }} />)
+    show(
+      <SpectrumViewer
+        curve={curve}
+        known={[]}
+        {...viewed}
+        other={{ curve: { ...curve, y: curve.y.map((value) => value * 3) }, name: '1 May 2026' }}
+      />,
+    )
     fireEvent.click(await screen.findByText('20.4', { selector: 'button' }))
     expect(screen.getByText('A').parentElement?.textContent).toContain('2 / 6')
     expect(screen.getAllByText('dotted: 1 May 2026').length).toBe(1)

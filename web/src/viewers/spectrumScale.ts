@@ -51,10 +51,16 @@ export interface CursorLine {
 }
 
 /** The lines of a cursor: itself, another one, its multiples, or side bands at the distance of the other. */
-export function cursorLines(kind: CursorKind, first: number | null, second: number | null, endHz: number): CursorLine[] {
+export function cursorLines(
+  kind: CursorKind,
+  first: number | null,
+  second: number | null,
+  endHz: number,
+): CursorLine[] {
   if (first === null) return []
   const within = (line: CursorLine) => line.hz >= 0 && line.hz <= endHz
-  if (kind === 'harmonics') return Array.from({ length: HARMONICS }, (_, i) => ({ name: `${i + 1}×`, hz: (i + 1) * first })).filter(within)
+  if (kind === 'harmonics')
+    return Array.from({ length: HARMONICS }, (_, i) => ({ name: `${i + 1}×`, hz: (i + 1) * first })).filter(within)
   const own = { name: 'A', hz: first }
   if (second === null || kind === 'single') return [own]
   if (kind === 'difference') return [own, { name: 'B', hz: second }]
@@ -73,7 +79,8 @@ export function valueAt(curve: Curve, values: number[], hz: number): number {
 }
 
 /**
- * The place of the peak near to where somebody points: whoever points at a peak means its top. A tone lies between two lines as a rule; where, a
+ * The place of the peak near to where somebody points: whoever points at a peak means its top. A tone lies between two
+ * lines as a rule; where, a
  * parabola through the logarithms of the highest line and its neighbours says, to a fiftieth of the resolution for a Hann window.
  */
 export function topNear(curve: Curve, hz: number, reachHz: number): number {

@@ -13,7 +13,9 @@ describe('a plot is written down as it is drawn', () => {
       context.lineTo(3.456, 4)
       context.stroke()
     })
-    expect(svg).toContain('<path d="M1 2L3.46 4" fill="none" stroke="#111" stroke-width="1.5" stroke-linejoin="round" stroke-dasharray="3 2"/>')
+    expect(svg).toContain(
+      '<path d="M1 2L3.46 4" fill="none" stroke="#111" stroke-width="1.5" stroke-linejoin="round" stroke-dasharray="3 2"/>',
+    )
     expect(canvas.taken).toEqual(['beginPath', 'moveTo', 'lineTo', 'stroke'])
   })
 
@@ -56,11 +58,19 @@ describe('a plot is written down as it is drawn', () => {
       own.textBaseline = 'top'
       context.fillText('P-1 <"A&B">', 4, 5)
     })
-    expect(svg).toContain('text-anchor="end" dominant-baseline="text-before-edge">P-1 &lt;&quot;A&amp;B&quot;&gt;</text>')
+    expect(svg).toContain(
+      'text-anchor="end" dominant-baseline="text-before-edge">P-1 &lt;&quot;A&amp;B&quot;&gt;</text>',
+    )
   })
 
   it('writes a circle as two halves', () => {
-    expect(recorded((context) => { context.beginPath(); context.arc(10, 10, 4, 0, 7); context.fill() }).svg).toContain('M6 10a4 4 0 1 0 8 0a4 4 0 1 0 -8 0Z')
+    expect(
+      recorded((context) => {
+        context.beginPath()
+        context.arc(10, 10, 4, 0, 7)
+        context.fill()
+      }).svg,
+    ).toContain('M6 10a4 4 0 1 0 8 0a4 4 0 1 0 -8 0Z')
   })
 
   it('leaves the canvas and the page as they were', () => {

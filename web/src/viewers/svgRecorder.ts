@@ -3,7 +3,8 @@ import type uPlot from 'uplot'
 const NAMESPACE = 'http://www.w3.org/2000/svg'
 const rounded = (value: number) => String(Math.round(value * 100) / 100)
 /** A text as it may stand in a drawing. */
-export const escaped = (text: string) => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;')
+export const escaped = (text: string) =>
+  text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;')
 
 /** The steps of a path as SVG writes them. */
 class Steps {
@@ -83,9 +84,13 @@ export class Recorder {
       fill: (path?: Path2D) => this.add(`<path d="${this.written(path)}" fill="${this.ink(context.fillStyle)}"/>`),
       clip: (path?: Path2D) => this.cut(this.written(path)),
       fillRect: (x: number, y: number, width: number, height: number) =>
-        this.add(`<rect x="${rounded(x)}" y="${rounded(y)}" width="${rounded(width)}" height="${rounded(height)}" fill="${this.ink(context.fillStyle)}"/>`),
+        this.add(
+          `<rect x="${rounded(x)}" y="${rounded(y)}" width="${rounded(width)}" height="${rounded(height)}" fill="${this.ink(context.fillStyle)}"/>`,
+        ),
       strokeRect: (x: number, y: number, width: number, height: number) =>
-        this.add(`<rect x="${rounded(x)}" y="${rounded(y)}" width="${rounded(width)}" height="${rounded(height)}" fill="none" ${this.line()}/>`),
+        this.add(
+          `<rect x="${rounded(x)}" y="${rounded(y)}" width="${rounded(width)}" height="${rounded(height)}" fill="none" ${this.line()}/>`,
+        ),
       fillText: (text: string, x: number, y: number) => this.add(this.words(text, x, y)),
     }
     const names = Object.keys(acts) as (keyof CanvasRenderingContext2D)[]
@@ -142,7 +147,9 @@ export class Recorder {
     const { a, b, c, d, e, f } = this.context.getTransform()
     const isMoved = a !== 1 || b !== 0 || c !== 0 || d !== 1 || e !== 0 || f !== 0
     const alpha = this.context.globalAlpha
-    const moved = isMoved ? `<g transform="matrix(${[a, b, c, d, e, f].map(rounded).join(' ')})">${element}</g>` : element
+    const moved = isMoved
+      ? `<g transform="matrix(${[a, b, c, d, e, f].map(rounded).join(' ')})">${element}</g>`
+      : element
     const faint = alpha < 1 ? `<g opacity="${rounded(alpha)}">${moved}</g>` : moved
     this.elements.push(this.clip === null ? faint : `<g clip-path="url(#${this.clip})">${faint}</g>`)
   }
@@ -167,7 +174,19 @@ export async function svgOfPlot(plot: uPlot): Promise<string> {
   return `<svg xmlns="${NAMESPACE}" width="${canvas.width / scale}" height="${canvas.height / scale}" viewBox="0 0 ${canvas.width} ${canvas.height}">${recorder.content()}</svg>`
 }
 
-const COPIED = ['fill', 'fill-opacity', 'stroke', 'stroke-width', 'stroke-dasharray', 'font-family', 'font-size', 'font-weight', 'text-anchor', 'dominant-baseline', 'opacity']
+const COPIED = [
+  'fill',
+  'fill-opacity',
+  'stroke',
+  'stroke-width',
+  'stroke-dasharray',
+  'font-family',
+  'font-size',
+  'font-weight',
+  'text-anchor',
+  'dominant-baseline',
+  'opacity',
+]
 
 /** A drawing of the page as an SVG of its own, its look written into it. */
 export function svgOfDrawing(drawing: SVGSVGElement): string {

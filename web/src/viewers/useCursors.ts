@@ -3,8 +3,17 @@ import type { Upright } from './drawOver'
 
 /** Two places on an axis that somebody sets: A by a click, B by one with Shift. */
 export function useCursors() {
-  const [{ first, second }, setBoth] = useState<{ first: number | null; second: number | null }>({ first: null, second: null })
-  const lines = useMemo<Upright[]>(() => [...(first === null ? [] : [{ name: 'A', at: first }]), ...(second === null ? [] : [{ name: 'B', at: second }])], [first, second])
+  const [{ first, second }, setBoth] = useState<{ first: number | null; second: number | null }>({
+    first: null,
+    second: null,
+  })
+  const lines = useMemo<Upright[]>(
+    () => [
+      ...(first === null ? [] : [{ name: 'A', at: first }]),
+      ...(second === null ? [] : [{ name: 'B', at: second }]),
+    ],
+    [first, second],
+  )
   return {
     first,
     second,

@@ -28,11 +28,18 @@ export function useZoom(whole: Span, first: Span | null = null) {
     [whole.from, whole.to],
   )
   /** About a point that keeps its place. */
-  const zoom = useCallback((factor: number, about: number) => show({ from: about - (about - shown.from) * factor, to: about + (shown.to - about) * factor }), [show, shown.from, shown.to])
-  const move = useCallback((share: number) => {
-    const by = (shown.to - shown.from) * share
-    show({ from: shown.from + by, to: shown.to + by })
-  }, [show, shown.from, shown.to])
+  const zoom = useCallback(
+    (factor: number, about: number) =>
+      show({ from: about - (about - shown.from) * factor, to: about + (shown.to - about) * factor }),
+    [show, shown.from, shown.to],
+  )
+  const move = useCallback(
+    (share: number) => {
+      const by = (shown.to - shown.from) * share
+      show({ from: shown.from + by, to: shown.to + by })
+    },
+    [show, shown.from, shown.to],
+  )
   const onKeyDown = (event: React.KeyboardEvent) => {
     const middle = (shown.from + shown.to) / 2
     const acts: Record<string, () => void> = {

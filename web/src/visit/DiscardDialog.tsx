@@ -16,7 +16,13 @@ export function DiscardDialog({ onClose, onDiscard }: { onClose: () => void; onD
           onDiscard(reason)
         }}
       >
-        <input aria-label={text.discardWhy} className="field mb-3 w-full" autoFocus value={reason} onChange={(event) => setReason(event.target.value)} />
+        <input
+          aria-label={text.discardWhy}
+          className="field mb-3 w-full"
+          autoFocus
+          value={reason}
+          onChange={(event) => setReason(event.target.value)}
+        />
         <Button kind="main" type="submit" disabled={!reason.trim()}>
           {text.discard}
         </Button>

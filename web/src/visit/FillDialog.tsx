@@ -17,7 +17,12 @@ export function FillDialog({ readingIds, onClose }: { readingIds: string[]; onCl
   const isNumber = column === 'PRESSURE' || column === 'DISTANCE'
   const fill = () =>
     mending.mutate({
-      run: () => data(api.POST('/api/fillings', { body: { readingIds, column, value: isNumber ? value.replace(',', '.') : value } })),
+      run: () =>
+        data(
+          api.POST('/api/fillings', {
+            body: { readingIds, column, value: isNumber ? value.replace(',', '.') : value },
+          }),
+        ),
       said: text.done(readingIds.length),
       then: onClose,
     })
@@ -31,7 +36,12 @@ export function FillDialog({ readingIds, onClose }: { readingIds: string[]; onCl
         }}
       >
         <label htmlFor="fill-column">{text.column}</label>
-        <select id="fill-column" className="field" value={column} onChange={(event) => setColumn(event.target.value as FilledColumn)}>
+        <select
+          id="fill-column"
+          className="field"
+          value={column}
+          onChange={(event) => setColumn(event.target.value as FilledColumn)}
+        >
           {FILLED.map((one) => (
             <option key={one} value={one}>
               {text.columns[one]}
@@ -39,7 +49,14 @@ export function FillDialog({ readingIds, onClose }: { readingIds: string[]; onCl
           ))}
         </select>
         <label htmlFor="fill-value">{text.value}</label>
-        <input id="fill-value" className="field" autoFocus inputMode={isNumber ? 'decimal' : undefined} value={value} onChange={(event) => setValue(event.target.value)} />
+        <input
+          id="fill-value"
+          className="field"
+          autoFocus
+          inputMode={isNumber ? 'decimal' : undefined}
+          value={value}
+          onChange={(event) => setValue(event.target.value)}
+        />
         <p className="col-span-2 text-ink3">{text.empty}</p>
         <div className="col-span-2">
           <Trouble error={mending.error} />

@@ -16,7 +16,15 @@ const text = words.visits.mend
 type Open = 'move' | 'toVisit' | 'fill' | 'discard' | 'times'
 
 /** What can be put right on a visit, and what looks as if it had to be. */
-export function MendBar({ visit, chosen, certified }: { visit: VisitSheet; chosen: VisitRow[]; certified: (readingId: string) => string[] }) {
+export function MendBar({
+  visit,
+  chosen,
+  certified,
+}: {
+  visit: VisitSheet
+  chosen: VisitRow[]
+  certified: (readingId: string) => string[]
+}) {
   const [open, setOpen] = useState<Open | null>(null)
   const mending = useMending()
   const close = () => setOpen(null)
@@ -28,10 +36,19 @@ export function MendBar({ visit, chosen, certified }: { visit: VisitSheet; chose
     ...visit.tray.flatMap((reading) => (reading.isAccidental && reading.discardedBecause === null ? [reading.id] : [])),
   ]
   const discard = (ids: string[], reason: string) =>
-    mending.mutate({ run: () => data(api.POST('/api/discards', { body: { readingIds: ids, reason } })), said: text.discardedAll(ids.length) })
+    mending.mutate({
+      run: () => data(api.POST('/api/discards', { body: { readingIds: ids, reason } })),
+      said: text.discardedAll(ids.length),
+    })
   const asWritten = () =>
     mending.mutate({
-      run: () => data(api.POST('/api/visits/{id}/times', { params: { path: { id: visit.id } }, body: { readingId: null, takenAt: null } })),
+      run: () =>
+        data(
+          api.POST('/api/visits/{id}/times', {
+            params: { path: { id: visit.id } },
+            body: { readingId: null, takenAt: null },
+          }),
+        ),
       said: text.timesMoved,
     })
   return (
@@ -44,10 +61,17 @@ export function MendBar({ visit, chosen, certified }: { visit: VisitSheet; chose
       {visit.files.length > 0 && <p className="py-0.5">{text.cameAsFile(visit.files)}</p>}
       {accidental.length > 0 && (
         <p className="py-0.5 font-semibold text-watch">
-          {text.accidental(accidental.length)} <Button onClick={() => discard(accidental, text.nothingMeasured)}>{text.discardThem(accidental.length)}</Button>
+          {text.accidental(accidental.length)}{' '}
+          <Button onClick={() => discard(accidental, text.nothingMeasured)}>
+            {text.discardThem(accidental.length)}
+          </Button>
         </p>
       )}
-      {onCertificates.length > 0 && <p className="py-0.5">{words.visits.certified.warning(onCertificates.length, [...new Set(onCertificates.flatMap(certified))])}</p>}
+      {onCertificates.length > 0 && (
+        <p className="py-0.5">
+          {words.visits.certified.warning(onCertificates.length, [...new Set(onCertificates.flatMap(certified))])}
+        </p>
+      )}
       <Trouble error={mending.error} />
       <div role="group" aria-label={text.open} className="flex flex-wrap gap-x-4 gap-y-1">
         <span className="text-ink2">{text.chosen(chosen.length, all)}</span>

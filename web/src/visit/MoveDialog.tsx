@@ -23,18 +23,30 @@ interface Props {
 export function MoveDialog({ visitId, readingIds, onClose }: Props) {
   const [wanted, setWanted] = useState('')
   const [target, setTarget] = useState<string | null>(null)
-  const found = useQuery({ ...queries.find(wanted.trim()), enabled: wanted.trim() !== '', placeholderData: (previous) => previous })
+  const found = useQuery({
+    ...queries.find(wanted.trim()),
+    enabled: wanted.trim() !== '',
+    placeholderData: (previous) => previous,
+  })
   const mending = useMending()
   const plan = useQuery({ ...queries.movePlan(visitId, target ?? '', readingIds), enabled: target !== null })
   const move = (targetId: string, name: string, count: number) =>
     mending.mutate({
-      run: () => data(api.POST('/api/visits/{id}/move', { params: { path: { id: visitId } }, body: { targetId, readingIds } })),
+      run: () =>
+        data(api.POST('/api/visits/{id}/move', { params: { path: { id: visitId } }, body: { targetId, readingIds } })),
       said: text.done(count, name),
       then: onClose,
     })
   return (
     <Dialog title={text.title} open wide onClose={onClose}>
-      <input aria-label={text.search} placeholder={text.search} className="field mb-2 w-full" autoFocus value={wanted} onChange={(event) => setWanted(event.target.value)} />
+      <input
+        aria-label={text.search}
+        placeholder={text.search}
+        className="field mb-2 w-full"
+        autoFocus
+        value={wanted}
+        onChange={(event) => setWanted(event.target.value)}
+      />
       <Trouble error={found.error ?? plan.error ?? mending.error} />
       <ul className="mb-3 max-h-[24vh] overflow-auto">
         {wanted.trim() !== '' &&
@@ -48,7 +60,10 @@ export function MoveDialog({ visitId, readingIds, onClose }: Props) {
                   className={`flex min-h-[26px] w-full cursor-pointer items-center gap-2 px-1 py-1 text-left hover:bg-wash ${target === node.id ? 'bg-wash font-semibold' : ''}`}
                   onClick={() => setTarget(node.id)}
                 >
-                  {node.tag && <Tag text={node.tag} />} {node.name} <span className="text-ink3">{words.level[node.level]} {node.place}</span>
+                  {node.tag && <Tag text={node.tag} />} {node.name}{' '}
+                  <span className="text-ink3">
+                    {words.level[node.level]} {node.place}
+                  </span>
                 </button>
               </li>
             ))}
@@ -78,7 +93,13 @@ export function MoveDialog({ visitId, readingIds, onClose }: Props) {
           <Button
             kind="main"
             disabled={mending.isPending}
-            onClick={() => move(target, plan.data.target, plan.data.lines.reduce((sum, line) => sum + line.readings, 0))}
+            onClick={() =>
+              move(
+                target,
+                plan.data.target,
+                plan.data.lines.reduce((sum, line) => sum + line.readings, 0),
+              )
+            }
           >
             {text.go(plan.data.lines.reduce((sum, line) => sum + line.readings, 0))}
           </Button>

@@ -26,11 +26,21 @@ export function OtherReadings({ row, mayEdit }: { row: VisitRow; mayEdit: boolea
           <td className="pl-6! whitespace-nowrap">
             {other.isPlanned ? text.planned : text.further}, {time(other.takenAt)}
           </td>
-          <td className={`num ${other.discardedBecause ? 'line-through' : ''}`}>{other.value === null ? '–' : number(other.value, row.watch, row.fail)}</td>
+          <td className={`num ${other.discardedBecause ? 'line-through' : ''}`}>
+            {other.value === null ? '–' : number(other.value, row.watch, row.fail)}
+          </td>
           <td className="text-[12px] text-ink3">{other.value !== null && row.unit}</td>
           <td colSpan={2} className="whitespace-nowrap">
             {mayEdit && !other.discardedBecause && (
-              <Button disabled={mending.isPending} onClick={() => mending.mutate({ run: () => data(api.POST('/api/readings/{id}/choose', path(other.readingId))), said: text.chosen })}>
+              <Button
+                disabled={mending.isPending}
+                onClick={() =>
+                  mending.mutate({
+                    run: () => data(api.POST('/api/readings/{id}/choose', path(other.readingId))),
+                    said: text.chosen,
+                  })
+                }
+              >
                 {text.choose}
               </Button>
             )}
@@ -44,12 +54,28 @@ export function OtherReadings({ row, mayEdit }: { row: VisitRow; mayEdit: boolea
               <span className="inline-flex gap-3">
                 <Button
                   disabled={mending.isPending}
-                  onClick={() => mending.mutate({ run: () => data(api.POST('/api/readings/{id}/place', { ...path(other.readingId), body: { checkId: null } })), said: words.visits.sheet.unplaced })}
+                  onClick={() =>
+                    mending.mutate({
+                      run: () =>
+                        data(
+                          api.POST('/api/readings/{id}/place', { ...path(other.readingId), body: { checkId: null } }),
+                        ),
+                      said: words.visits.sheet.unplaced,
+                    })
+                  }
                 >
                   {text.toTray}
                 </Button>
                 {other.discardedBecause ? (
-                  <Button disabled={mending.isPending} onClick={() => mending.mutate({ run: () => data(api.POST('/api/readings/{id}/restore', path(other.readingId))), said: words.visits.sheet.restored })}>
+                  <Button
+                    disabled={mending.isPending}
+                    onClick={() =>
+                      mending.mutate({
+                        run: () => data(api.POST('/api/readings/{id}/restore', path(other.readingId))),
+                        said: words.visits.sheet.restored,
+                      })
+                    }
+                  >
                     {words.visits.sheet.restore}
                   </Button>
                 ) : (
@@ -62,7 +88,11 @@ export function OtherReadings({ row, mayEdit }: { row: VisitRow; mayEdit: boolea
               <DiscardDialog
                 onClose={() => setDiscarding(null)}
                 onDiscard={(reason) => {
-                  mending.mutate({ run: () => data(api.POST('/api/readings/{id}/discard', { ...path(other.readingId), body: { reason } })), said: text.discarded })
+                  mending.mutate({
+                    run: () =>
+                      data(api.POST('/api/readings/{id}/discard', { ...path(other.readingId), body: { reason } })),
+                    said: text.discarded,
+                  })
                   setDiscarding(null)
                 }}
               />

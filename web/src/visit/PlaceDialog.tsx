@@ -24,25 +24,40 @@ interface Props {
 export function PlaceDialog({ technique, onClose, onPlace, onNewCheck }: Props) {
   const [wanted, setWanted] = useState('')
   const [making, setMaking] = useState(false)
-  const found = useQuery({ ...queries.checks({ ...noFilter, text: wanted.trim() || null, technique }), placeholderData: (previous) => previous })
+  const found = useQuery({
+    ...queries.checks({ ...noFilter, text: wanted.trim() || null, technique }),
+    placeholderData: (previous) => previous,
+  })
   return (
     <Dialog title={making ? words.visits.newCheck.open : text.chooseCheck} open onClose={onClose}>
       {making ? (
         <NewCheck onNewCheck={onNewCheck} />
       ) : (
         <>
-          <input aria-label={text.chooseCheck} className="field mb-2 w-full" autoFocus value={wanted} onChange={(event) => setWanted(event.target.value)} />
+          <input
+            aria-label={text.chooseCheck}
+            className="field mb-2 w-full"
+            autoFocus
+            value={wanted}
+            onChange={(event) => setWanted(event.target.value)}
+          />
           <Trouble error={found.error} />
           <ul className="max-h-[46vh] overflow-auto">
             {found.data?.checks.slice(0, MOST_SHOWN).map((check) => (
               <li key={check.id}>
-                <button type="button" className="flex w-full cursor-pointer items-center gap-2 px-1 py-1 text-left hover:bg-wash" onClick={() => onPlace(check.id)}>
+                <button
+                  type="button"
+                  className="flex w-full cursor-pointer items-center gap-2 px-1 py-1 text-left hover:bg-wash"
+                  onClick={() => onPlace(check.id)}
+                >
                   <Tag text={check.assetTag} /> {check.point}, {check.check}
                 </button>
               </li>
             ))}
           </ul>
-          {found.data && found.data.all > MOST_SHOWN && <p className="mt-2 text-ink3">{text.moreChecks(found.data.all - MOST_SHOWN)}</p>}
+          {found.data && found.data.all > MOST_SHOWN && (
+            <p className="mt-2 text-ink3">{text.moreChecks(found.data.all - MOST_SHOWN)}</p>
+          )}
           <p className="mt-3">
             <Button onClick={() => setMaking(true)}>{words.visits.newCheck.open}</Button>
           </p>
@@ -56,7 +71,11 @@ function NewCheck({ onNewCheck }: { onNewCheck: (nodeId: string, point: string |
   const [wanted, setWanted] = useState('')
   const [node, setNode] = useState<FoundNode | null>(null)
   const [point, setPoint] = useState('')
-  const found = useQuery({ ...queries.find(wanted.trim()), enabled: wanted.trim() !== '', placeholderData: (previous) => previous })
+  const found = useQuery({
+    ...queries.find(wanted.trim()),
+    enabled: wanted.trim() !== '',
+    placeholderData: (previous) => previous,
+  })
   const needsPoint = node !== null && node.level !== 'POINT'
   return (
     <form

@@ -49,7 +49,16 @@ export function StopTable({ rows, visitedAt, left, onToggle, mayEdit, certified,
   }
   return (
     <>
-      {looked?.readingId && <CaptureDialog readingId={looked.readingId} checkId={looked.checkId} at={visitedAt} place={`${looked.assetTag} ${looked.point}, ${looked.check}`} title={`${looked.assetTag} ${looked.point}, ${looked.check}`} onClose={() => setLooked(null)} />}
+      {looked?.readingId && (
+        <CaptureDialog
+          readingId={looked.readingId}
+          checkId={looked.checkId}
+          at={visitedAt}
+          place={`${looked.assetTag} ${looked.point}, ${looked.check}`}
+          title={`${looked.assetTag} ${looked.point}, ${looked.check}`}
+          onClose={() => setLooked(null)}
+        />
+      )}
       <table className="ledger">
         <thead>
           <tr>
@@ -100,7 +109,11 @@ export function StopTable({ rows, visitedAt, left, onToggle, mayEdit, certified,
                 )}
                 <td>{rows[i - 1]?.assetId !== row.assetId && <Tag text={row.assetTag} />}</td>
                 <td className="whitespace-nowrap">
-                  <Link to="/plant" search={{ node: row.assetId, check: row.checkId, reading: row.readingId ?? undefined }} className="hover:underline">
+                  <Link
+                    to="/plant"
+                    search={{ node: row.assetId, check: row.checkId, reading: row.readingId ?? undefined }}
+                    className="hover:underline"
+                  >
                     {row.point} <span className="text-ink2">{row.check}</span>
                   </Link>
                 </td>
@@ -123,16 +136,27 @@ export function StopTable({ rows, visitedAt, left, onToggle, mayEdit, certified,
                     '–'
                   )}
                 </td>
-                <td className="num">{row.change === null || row.value === null ? '' : change(row.change, row.value)}</td>
+                <td className="num">
+                  {row.change === null || row.value === null ? '' : change(row.change, row.value)}
+                </td>
                 <td>
                   <VerdictMark verdict={row.verdict} reason={row.reason} notes={row.notes} />
                 </td>
                 <td className="text-ink2">
-                  {[row.note, ...filledIn(row.filled), row.repeats > 0 ? text.repeated(row.repeats) : '', row.discardedBecause ?? '', certifiedSay(row)].filter(Boolean).join(', ')}
+                  {[
+                    row.note,
+                    ...filledIn(row.filled),
+                    row.repeats > 0 ? text.repeated(row.repeats) : '',
+                    row.discardedBecause ?? '',
+                    certifiedSay(row),
+                  ]
+                    .filter(Boolean)
+                    .join(', ')}
                   {row.swappedWithId !== null && (
                     <span className="text-watch">
                       {row.note && ', '}
-                      {text.swapped(row.swappedWith)} {mayEdit && <Button onClick={() => swap(row)}>{text.swap}</Button>}
+                      {text.swapped(row.swappedWith)}{' '}
+                      {mayEdit && <Button onClick={() => swap(row)}>{text.swap}</Button>}
                     </span>
                   )}
                   {mayEdit && <RowAction row={row} />}
@@ -151,7 +175,10 @@ export function StopTable({ rows, visitedAt, left, onToggle, mayEdit, certified,
 function RowAction({ row }: { row: VisitRow }) {
   const mending = useMending()
   const restore = (id: string) =>
-    mending.mutate({ run: () => data(api.POST('/api/readings/{id}/restore', { params: { path: { id } } })), said: words.visits.sheet.restored })
+    mending.mutate({
+      run: () => data(api.POST('/api/readings/{id}/restore', { params: { path: { id } } })),
+      said: words.visits.sheet.restored,
+    })
   if (row.readingId === null || row.discardedBecause === null) return null
   const id = row.readingId
   return (

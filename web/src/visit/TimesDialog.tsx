@@ -44,7 +44,16 @@ export function TimesDialog({ visit, onClose }: { visit: VisitSheet; onClose: ()
             <label htmlFor="truly-taken">{text.truly}</label>
           </dt>
           <dd>
-            <input id="truly-taken" type="datetime-local" step={1} required autoFocus className="field" value={truly} onChange={(event) => setTruly(event.target.value)} />
+            <input
+              id="truly-taken"
+              type="datetime-local"
+              step={1}
+              required
+              autoFocus
+              className="field"
+              value={truly}
+              onChange={(event) => setTruly(event.target.value)}
+            />
           </dd>
         </dl>
         <Trouble error={mending.error} />

@@ -10,12 +10,26 @@ import { useMending } from '../reading/useMending'
 const text = words.visits.toVisit
 
 /** Readings that belong to another visit, or to one of their own. */
-export function ToVisitDialog({ visitId, readingIds, onClose }: { visitId: string; readingIds: string[]; onClose: () => void }) {
+export function ToVisitDialog({
+  visitId,
+  readingIds,
+  onClose,
+}: {
+  visitId: string
+  readingIds: string[]
+  onClose: () => void
+}) {
   const visits = useQuery(queries.visits())
   const mending = useMending()
   const move = (to: string | null) =>
     mending.mutate({
-      run: () => data(api.POST('/api/visits/{id}/move-readings', { params: { path: { id: visitId } }, body: { readingIds, visitId: to } })),
+      run: () =>
+        data(
+          api.POST('/api/visits/{id}/move-readings', {
+            params: { path: { id: visitId } },
+            body: { readingIds, visitId: to },
+          }),
+        ),
       said: text.done(readingIds.length),
       then: onClose,
     })
@@ -25,7 +39,12 @@ export function ToVisitDialog({ visitId, readingIds, onClose }: { visitId: strin
       <Trouble error={visits.error ?? mending.error} />
       <ul className="max-h-[46vh] overflow-auto">
         <li>
-          <button type="button" className={`${look} font-semibold`} disabled={mending.isPending} onClick={() => move(null)}>
+          <button
+            type="button"
+            className={`${look} font-semibold`}
+            disabled={mending.isPending}
+            onClick={() => move(null)}
+          >
             {text.own}
           </button>
         </li>

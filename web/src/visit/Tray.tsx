@@ -29,7 +29,10 @@ export function Tray({ tray, mayEdit }: { tray: LooseReading[]; mayEdit: boolean
   })
   const acceptAll = () => placements.place(certain, text.placedAll(certain.length))
   return (
-    <aside aria-label={text.tray} className="w-[290px] shrink-0 overflow-auto border-l border-rule2 bg-paper2 max-lg:max-h-[34%] max-lg:w-full max-lg:border-t max-lg:border-l-0 px-3.5 py-3">
+    <aside
+      aria-label={text.tray}
+      className="w-[290px] shrink-0 overflow-auto border-l border-rule2 bg-paper2 max-lg:max-h-[34%] max-lg:w-full max-lg:border-t max-lg:border-l-0 px-3.5 py-3"
+    >
       <h2 className="font-semibold">{text.tray}</h2>
       <p className="mb-2 text-ink2">{tray.length === 0 ? text.trayEmpty : text.traySay}</p>
       {mayEdit && tray.length > 0 && <p className="mb-2 text-[12px] text-ink3">{text.trayKeys}</p>}
@@ -43,7 +46,9 @@ export function Tray({ tray, mayEdit }: { tray: LooseReading[]; mayEdit: boolean
       {tray.slice(0, shown).map((reading) => (
         <TrayItem key={reading.id} reading={reading} mayEdit={mayEdit} />
       ))}
-      {tray.length > shown && <Button onClick={() => setShown(shown + SHOWN_AT_ONCE)}>{text.trayMore(tray.length - shown)}</Button>}
+      {tray.length > shown && (
+        <Button onClick={() => setShown(shown + SHOWN_AT_ONCE)}>{text.trayMore(tray.length - shown)}</Button>
+      )}
     </aside>
   )
 }
@@ -58,11 +63,23 @@ function TrayItem({ reading, mayEdit }: { reading: LooseReading; mayEdit: boolea
   const [open, setOpen] = useState<'elsewhere' | 'discard' | 'look' | null>(null)
   const path = { params: { path: { id: reading.id } } }
   const close = () => setOpen(null)
-  const place = (checkId: string) => mending.mutate({ run: () => data(api.POST('/api/readings/{id}/place', { ...path, body: { checkId } })), said: text.placed })
-  const discard = (reason: string) => mending.mutate({ run: () => data(api.POST('/api/readings/{id}/discard', { ...path, body: { reason } })), said: text.discarded })
-  const restore = () => mending.mutate({ run: () => data(api.POST('/api/readings/{id}/restore', path)), said: text.restored })
+  const place = (checkId: string) =>
+    mending.mutate({
+      run: () => data(api.POST('/api/readings/{id}/place', { ...path, body: { checkId } })),
+      said: text.placed,
+    })
+  const discard = (reason: string) =>
+    mending.mutate({
+      run: () => data(api.POST('/api/readings/{id}/discard', { ...path, body: { reason } })),
+      said: text.discarded,
+    })
+  const restore = () =>
+    mending.mutate({ run: () => data(api.POST('/api/readings/{id}/restore', path)), said: text.restored })
   const newCheck = (nodeId: string, point: string | null) =>
-    mending.mutate({ run: () => data(api.POST('/api/readings/{id}/new-check', { ...path, body: { nodeId, point } })), said: words.visits.newCheck.done })
+    mending.mutate({
+      run: () => data(api.POST('/api/readings/{id}/new-check', { ...path, body: { nodeId, point } })),
+      said: words.visits.newCheck.done,
+    })
   const best = reading.proposals[0]
   const title = `${reading.label || text.tray} ${reading.value === null ? '' : `${number(reading.value)} ${reading.unit}`}`
   const titleLook = `font-semibold ${reading.discardedBecause ? 'line-through' : ''}`
@@ -92,7 +109,12 @@ function TrayItem({ reading, mayEdit }: { reading: LooseReading; mayEdit: boolea
     >
       <div className="flex justify-between">
         {mayEdit ? (
-          <button type="button" data-loose={reading.id} className={`cursor-grab text-left ${titleLook}`} onKeyDown={onKeyDown}>
+          <button
+            type="button"
+            data-loose={reading.id}
+            className={`cursor-grab text-left ${titleLook}`}
+            onKeyDown={onKeyDown}
+          >
             {title}
           </button>
         ) : (
@@ -121,10 +143,20 @@ function TrayItem({ reading, mayEdit }: { reading: LooseReading; mayEdit: boolea
           )}
           {mayEdit && (
             <div className="mt-1 flex flex-wrap gap-x-4">
-              {best && <Button className="min-h-[26px]" onClick={() => place(best.checkId)}>{text.placeHere}</Button>}
-              <Button className="min-h-[26px]" onClick={() => setOpen('elsewhere')}>{text.elsewhere}</Button>
-              <Button className="min-h-[26px]" onClick={() => setOpen('discard')}>{text.discard}</Button>
-              <Button className="min-h-[26px]" onClick={() => setOpen('look')}>{text.look}</Button>
+              {best && (
+                <Button className="min-h-[26px]" onClick={() => place(best.checkId)}>
+                  {text.placeHere}
+                </Button>
+              )}
+              <Button className="min-h-[26px]" onClick={() => setOpen('elsewhere')}>
+                {text.elsewhere}
+              </Button>
+              <Button className="min-h-[26px]" onClick={() => setOpen('discard')}>
+                {text.discard}
+              </Button>
+              <Button className="min-h-[26px]" onClick={() => setOpen('look')}>
+                {text.look}
+              </Button>
             </div>
           )}
         </>
@@ -144,7 +176,16 @@ function TrayItem({ reading, mayEdit }: { reading: LooseReading; mayEdit: boolea
           }}
         />
       )}
-      {open === 'look' && <CaptureDialog readingId={reading.id} checkId={null} at={reading.takenAt} place={reading.label} title={reading.label} onClose={close} />}
+      {open === 'look' && (
+        <CaptureDialog
+          readingId={reading.id}
+          checkId={null}
+          at={reading.takenAt}
+          place={reading.label}
+          title={reading.label}
+          onClose={close}
+        />
+      )}
       {open === 'discard' && (
         <DiscardDialog
           onClose={close}

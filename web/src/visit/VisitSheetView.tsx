@@ -31,7 +31,8 @@ export function VisitSheetView() {
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set())
   const [limitsOf, setLimitsOf] = useState<Pick<CheckLine, 'checkId' | 'point' | 'check'> | null>(null)
   const onCertificates = useQuery(queries.onCertificates(visitId)).data ?? []
-  const certified = (readingId: string) => onCertificates.filter((one) => one.readingId === readingId).map((one) => one.number)
+  const certified = (readingId: string) =>
+    onCertificates.filter((one) => one.readingId === readingId).map((one) => one.number)
   const rows = visit.data?.rows ?? []
   const chosen = rows.map((row) => row.checkId).filter((id) => !left.has(id))
   const prepare = useMutation({
@@ -50,7 +51,11 @@ export function VisitSheetView() {
   }
   return (
     <Page
-      say={<span className="font-semibold">{!visit.data ? words.common.loading : loose > 0 ? words.visits.sheet.loose(loose) : words.visits.sheet.ready}</span>}
+      say={
+        <span className="font-semibold">
+          {!visit.data ? words.common.loading : loose > 0 ? words.visits.sheet.loose(loose) : words.visits.sheet.ready}
+        </span>
+      }
       actions={
         may.edit && (
           <>
@@ -67,17 +72,33 @@ export function VisitSheetView() {
         {visit.data && (
           <>
             <VisitHead visit={visit.data} />
-            {may.edit && <MendBar visit={visit.data} chosen={rows.filter((row) => !left.has(row.checkId))} certified={certified} />}
+            {may.edit && (
+              <MendBar visit={visit.data} chosen={rows.filter((row) => !left.has(row.checkId))} certified={certified} />
+            )}
             <div className="flex min-h-0 flex-1 max-lg:flex-col">
               <section aria-label={words.visits.sheet.stops} className="min-w-0 flex-1 overflow-auto px-2">
-                <StopTable rows={rows} visitedAt={visit.data.beganAt} left={left} onToggle={toggle} mayEdit={may.edit} certified={certified} onLimits={may.edit ? setLimitsOf : undefined} />
+                <StopTable
+                  rows={rows}
+                  visitedAt={visit.data.beganAt}
+                  left={left}
+                  onToggle={toggle}
+                  mayEdit={may.edit}
+                  certified={certified}
+                  onLimits={may.edit ? setLimitsOf : undefined}
+                />
                 <Corrections visitId={visitId} mayEdit={may.edit} />
               </section>
               <Tray tray={visit.data.tray} mayEdit={may.edit} />
             </div>
           </>
         )}
-        {limitsOf && <LimitDialog nodeId={limitsOf.checkId} name={`${limitsOf.point}, ${limitsOf.check}`} onClose={() => setLimitsOf(null)} />}
+        {limitsOf && (
+          <LimitDialog
+            nodeId={limitsOf.checkId}
+            name={`${limitsOf.point}, ${limitsOf.check}`}
+            onClose={() => setLimitsOf(null)}
+          />
+        )}
       </div>
     </Page>
   )
@@ -99,7 +120,10 @@ function VisitHead({ visit }: { visit: VisitSheet }) {
         </span>
       </span>,
     ],
-    [words.visits.sheet.instrument, `${instrument.isByHand ? words.visits.sheet.byHand : nameOf(instrument)}${visit.calibratedUntil ? `, calibrated to ${visit.calibratedUntil}` : ''}`],
+    [
+      words.visits.sheet.instrument,
+      `${instrument.isByHand ? words.visits.sheet.byHand : nameOf(instrument)}${visit.calibratedUntil ? `, calibrated to ${visit.calibratedUntil}` : ''}`,
+    ],
     [words.visits.sheet.by, visit.technician],
   ]
   if (ahead !== 0) facts.push([words.visits.sheet.clock, words.visits.sheet.clockCorrected(span(ahead), ahead > 0)])

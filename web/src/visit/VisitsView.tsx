@@ -13,7 +13,10 @@ export function VisitsView() {
   const list = visits.data?.pages.flat() ?? []
   const { columns } = words.visits
   return (
-    <Page say={<span className="font-semibold">{visits.data ? words.visits.say(list.length) : words.common.loading}</span>} actions={<TakeFile />}>
+    <Page
+      say={<span className="font-semibold">{visits.data ? words.visits.say(list.length) : words.common.loading}</span>}
+      actions={<TakeFile />}
+    >
       <div className="h-full overflow-auto px-4 py-3">
         <Trouble error={visits.error} />
         {list.length > 0 && (
@@ -33,7 +36,11 @@ export function VisitsView() {
                 <tr key={visit.id} className="hover:bg-paper2">
                   <td className="whitespace-nowrap">{dayAndTime(visit.beganAt)}</td>
                   <td>
-                    <Link to="/visits/$visitId" params={{ visitId: visit.id }} className="font-semibold text-plum hover:underline">
+                    <Link
+                      to="/visits/$visitId"
+                      params={{ visitId: visit.id }}
+                      className="font-semibold text-plum hover:underline"
+                    >
                       {visit.title}
                     </Link>
                   </td>

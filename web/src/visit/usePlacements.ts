@@ -14,6 +14,9 @@ export function usePlacements() {
   return {
     isPending: mending.isPending,
     place: (placements: Placement[], said: string) =>
-      mending.mutate({ run: () => data(api.POST('/api/placements', { body: { placements } })), said }, { onError: (error) => say(error.message) }),
+      mending.mutate(
+        { run: () => data(api.POST('/api/placements', { body: { placements } })), said },
+        { onError: (error) => say(error.message) },
+      ),
   }
 }

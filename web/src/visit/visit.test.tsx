@@ -25,7 +25,15 @@ const loose: LooseReading = {
   discardedBecause: null,
   filled: {},
   isAccidental: false,
-  proposals: [{ checkId: 'v', assetTag: 'P-102', place: 'Drive end, Velocity', reason: 'tag typed on the instrument', certainty: 0.93 }],
+  proposals: [
+    {
+      checkId: 'v',
+      assetTag: 'P-102',
+      place: 'Drive end, Velocity',
+      reason: 'tag typed on the instrument',
+      certainty: 0.93,
+    },
+  ],
 }
 
 const none = () => []
@@ -64,7 +72,14 @@ const row: VisitRow = {
 describe('the corrections of a visit', () => {
   it('are listed, and each is undone at any time', async () => {
     answering('GET', '/api/visits/v/corrections', () => [
-      { id: 'b', at: '2026-11-24T09:00:00Z', by: 'tarn', sentence: 'move to Lower Fell Depot', readings: 4, isUndone: false },
+      {
+        id: 'b',
+        at: '2026-11-24T09:00:00Z',
+        by: 'tarn',
+        sentence: 'move to Lower Fell Depot',
+        readings: 4,
+        isUndone: false,
+      },
       { id: 'a', at: '2026-11-23T09:00:00Z', by: 'tarn', sentence: 'discard', readings: 2, isUndone: true },
     ])
     answering('POST', '/api/mendings/b/undo', () => done)
@@ -98,7 +113,9 @@ describe('the tray', () => {
     expect(await screen.findByText('tag typed on the instrument; 93 % certain')).toBeTruthy()
     fireEvent.click(screen.getByText('Place here'))
     fireEvent.click(await screen.findByText('Undo'))
-    await waitFor(() => expect(changes().map((change) => change.path)).toEqual(['/api/readings/r/place', '/api/mendings/m/undo']))
+    await waitFor(() =>
+      expect(changes().map((change) => change.path)).toEqual(['/api/readings/r/place', '/api/mendings/m/undo']),
+    )
     expect(changes()[0]?.body).toEqual({ checkId: 'v' })
   })
 
@@ -106,11 +123,23 @@ describe('the tray', () => {
     answering('POST', '/api/placements', () => done)
     answering('POST', '/api/mendings/m/undo', () => done)
     const unsure = { ...loose, id: 's', proposals: loose.proposals.map((one) => ({ ...one, certainty: 0.5 })) }
-    show(<Tray tray={[loose, unsure, { ...loose, id: 't' }, { ...loose, id: 'u', discardedBecause: 'slipped' }]} mayEdit />)
+    show(
+      <Tray
+        tray={[loose, unsure, { ...loose, id: 't' }, { ...loose, id: 'u', discardedBecause: 'slipped' }]}
+        mayEdit
+      />,
+    )
     fireEvent.click(await screen.findByText('Place 2 that are 80 % certain'))
     fireEvent.click(await screen.findByText('Undo'))
-    await waitFor(() => expect(changes().map((change) => change.path)).toEqual(['/api/placements', '/api/mendings/m/undo']))
-    expect(changes()[0]?.body).toEqual({ placements: [{ readingId: 'r', checkId: 'v' }, { readingId: 't', checkId: 'v' }] })
+    await waitFor(() =>
+      expect(changes().map((change) => change.path)).toEqual(['/api/placements', '/api/mendings/m/undo']),
+    )
+    expect(changes()[0]?.body).toEqual({
+      placements: [
+        { readingId: 'r', checkId: 'v' },
+        { readingId: 't', checkId: 'v' },
+      ],
+    })
   })
 
   it('is worked through by keyboard', async () => {
@@ -146,7 +175,17 @@ describe('the tray', () => {
 
 describe('the stops', () => {
   it('show value, limit, change, verdict and note, the value never on the wrong side of its limit', async () => {
-    show(<StopTable certified={none} visitedAt="2026-11-20T08:00:00Z" rows={[row]} left={new Set()} onToggle={() => undefined} mayEdit onLimits={() => undefined} />)
+    show(
+      <StopTable
+        certified={none}
+        visitedAt="2026-11-20T08:00:00Z"
+        rows={[row]}
+        left={new Set()}
+        onToggle={() => undefined}
+        mayEdit
+        onLimits={() => undefined}
+      />,
+    )
     const cells = (await screen.findByText('4.5004')).closest('tr')?.textContent
     expect(cells).toContain('4.50')
     expect(cells).toContain('+0.42')
@@ -159,7 +198,17 @@ describe('the stops', () => {
     const onLimits = vi.fn()
     const onToggle = vi.fn()
     const unlimited = { ...row, watch: null, fail: null, verdict: 'NOT_JUDGED' as const, reason: 'no limit is set' }
-    show(<StopTable certified={none} visitedAt="2026-11-20T08:00:00Z" rows={[unlimited]} left={new Set()} onToggle={onToggle} mayEdit onLimits={onLimits} />)
+    show(
+      <StopTable
+        certified={none}
+        visitedAt="2026-11-20T08:00:00Z"
+        rows={[unlimited]}
+        left={new Set()}
+        onToggle={onToggle}
+        mayEdit
+        onLimits={onLimits}
+      />,
+    )
     fireEvent.click(await screen.findByText('set one'))
     expect(onLimits).toHaveBeenCalledWith(unlimited)
     fireEvent.click(screen.getByRole('checkbox'))
@@ -168,8 +217,25 @@ describe('the stops', () => {
   })
 
   it('say skipped instead of a number', async () => {
-    const skipped = { ...row, readingId: null, value: null, change: null, progress: 'skipped', verdict: 'NOT_JUDGED' as const }
-    show(<StopTable certified={none} visitedAt="2026-11-20T08:00:00Z" rows={[skipped]} left={new Set()} onToggle={() => undefined} mayEdit={false} onLimits={undefined} />)
+    const skipped = {
+      ...row,
+      readingId: null,
+      value: null,
+      change: null,
+      progress: 'skipped',
+      verdict: 'NOT_JUDGED' as const,
+    }
+    show(
+      <StopTable
+        certified={none}
+        visitedAt="2026-11-20T08:00:00Z"
+        rows={[skipped]}
+        left={new Set()}
+        onToggle={() => undefined}
+        mayEdit={false}
+        onLimits={undefined}
+      />,
+    )
     expect((await screen.findAllByText('skipped')).length).toBeGreaterThan(0)
     expect(screen.queryByRole('checkbox')).toBeNull()
   })
@@ -178,14 +244,41 @@ describe('the stops', () => {
     answering('POST', '/api/placements', () => done)
     const one = { ...row, checkId: 'a', readingId: 'ra', swappedWith: 'P-102 Drive end', swappedWithId: 'rb' }
     const other = { ...row, checkId: 'b', readingId: 'rb', swappedWith: 'P-101 Drive end', swappedWithId: 'ra' }
-    show(<StopTable certified={none} visitedAt="2026-11-20T08:00:00Z" rows={[one, other]} left={new Set()} onToggle={() => undefined} mayEdit onLimits={undefined} />)
+    show(
+      <StopTable
+        certified={none}
+        visitedAt="2026-11-20T08:00:00Z"
+        rows={[one, other]}
+        left={new Set()}
+        onToggle={() => undefined}
+        mayEdit
+        onLimits={undefined}
+      />,
+    )
     fireEvent.click((await screen.findAllByText('Swap them'))[0] as HTMLElement)
-    await waitFor(() => expect(changes()[0]?.body).toEqual({ placements: [{ readingId: 'ra', checkId: 'b' }, { readingId: 'rb', checkId: 'a' }] }))
+    await waitFor(() =>
+      expect(changes()[0]?.body).toEqual({
+        placements: [
+          { readingId: 'ra', checkId: 'b' },
+          { readingId: 'rb', checkId: 'a' },
+        ],
+      }),
+    )
   })
 
   it('takes a reading that is dropped onto a stop', async () => {
     answering('POST', '/api/placements', () => done)
-    show(<StopTable certified={none} visitedAt="2026-11-20T08:00:00Z" rows={[{ ...row, checkId: 'a' }]} left={new Set()} onToggle={() => undefined} mayEdit onLimits={undefined} />)
+    show(
+      <StopTable
+        certified={none}
+        visitedAt="2026-11-20T08:00:00Z"
+        rows={[{ ...row, checkId: 'a' }]}
+        left={new Set()}
+        onToggle={() => undefined}
+        mayEdit
+        onLimits={undefined}
+      />,
+    )
     const target = (await screen.findAllByRole('row'))[1] as HTMLElement
     const dataTransfer = { types: [DRAGGED_READING], getData: () => 'loose', effectAllowed: '' }
     fireEvent.dragOver(target, { dataTransfer })
@@ -195,11 +288,30 @@ describe('the stops', () => {
 })
 
 describe('a stop measured twice', () => {
-  const other = { readingId: 'x', takenAt: '2026-11-23T10:05:00Z', isPlanned: false, value: 2.1, verdict: 'PASS' as const, reason: '', note: 'second try', discardedBecause: null }
+  const other = {
+    readingId: 'x',
+    takenAt: '2026-11-23T10:05:00Z',
+    isPlanned: false,
+    value: 2.1,
+    verdict: 'PASS' as const,
+    reason: '',
+    note: 'second try',
+    discardedBecause: null,
+  }
 
   it('shows every reading, and lets another one count', async () => {
     answering('POST', '/api/readings/x/choose', () => done)
-    show(<StopTable certified={none} visitedAt="2026-11-23T08:00:00Z" rows={[{ ...row, others: [other] }]} left={new Set()} onToggle={() => undefined} mayEdit onLimits={() => undefined} />)
+    show(
+      <StopTable
+        certified={none}
+        visitedAt="2026-11-23T08:00:00Z"
+        rows={[{ ...row, others: [other] }]}
+        left={new Set()}
+        onToggle={() => undefined}
+        mayEdit
+        onLimits={() => undefined}
+      />,
+    )
     const line = await screen.findByRole('row', { name: 'Another reading of Drive end' })
     expect(line.textContent).toContain('2.1')
     expect(line.textContent).toContain('second try')
@@ -211,7 +323,17 @@ describe('a stop measured twice', () => {
     answering('POST', '/api/readings/x/place', () => done)
     answering('POST', '/api/readings/y/restore', () => done)
     const gone = { ...other, readingId: 'y', discardedBecause: 'cable off' }
-    show(<StopTable certified={none} visitedAt="2026-11-23T08:00:00Z" rows={[{ ...row, others: [other, gone] }]} left={new Set()} onToggle={() => undefined} mayEdit onLimits={() => undefined} />)
+    show(
+      <StopTable
+        certified={none}
+        visitedAt="2026-11-23T08:00:00Z"
+        rows={[{ ...row, others: [other, gone] }]}
+        left={new Set()}
+        onToggle={() => undefined}
+        mayEdit
+        onLimits={() => undefined}
+      />,
+    )
     const [first, second] = await screen.findAllByRole('row', { name: 'Another reading of Drive end' })
     fireEvent.click(within(first as HTMLElement).getByText('To the tray'))
     await waitFor(() => expect(changes()[0]).toMatchObject({ path: '/api/readings/x/place', body: { checkId: null } }))
@@ -221,7 +343,14 @@ describe('a stop measured twice', () => {
   })
 
   it('says which readings are on a certificate before they are discarded or moved', async () => {
-    const visit = { rows: [row], tray: [], clockDoubt: '', files: [], clockAheadSeconds: 0, newest: null } as unknown as VisitSheet
+    const visit = {
+      rows: [row],
+      tray: [],
+      clockDoubt: '',
+      files: [],
+      clockAheadSeconds: 0,
+      newest: null,
+    } as unknown as VisitSheet
     show(<MendBar certified={(id) => (id === 'r' ? ['2026-0003'] : [])} visit={visit} chosen={[row]} />)
     expect(await screen.findByText(/1 reading is on certificate 2026-0003/)).toBeTruthy()
   })
@@ -229,11 +358,22 @@ describe('a stop measured twice', () => {
 
 describe('mending', () => {
   const visit: VisitSheet = {
-    id: 'x', title: 'Walk', client: 'Marrowdale', site: 'Works', beganAt: '2000-01-01T06:00:00Z', technician: 'Tarn Hollin',
-    instrument: {} as VisitSheet['instrument'], clockAheadSeconds: 0, calibratedOn: null, calibratedUntil: null,
+    id: 'x',
+    title: 'Walk',
+    client: 'Marrowdale',
+    site: 'Works',
+    beganAt: '2000-01-01T06:00:00Z',
+    technician: 'Tarn Hollin',
+    instrument: {} as VisitSheet['instrument'],
+    clockAheadSeconds: 0,
+    calibratedOn: null,
+    calibratedUntil: null,
     verdicts: { worst: 'FAIL', pass: 0, watch: 0, fail: 1, notJudged: 0 },
     rows: [row, { ...row, checkId: 'w', readingId: 's', isAccidental: true }],
-    tray: [], clockDoubt: 'A reading says 2000-01-01.', files: [], newest: { readingId: 's', place: 'P-102 Drive end', takenAt: '2000-01-01T06:10:00Z' },
+    tray: [],
+    clockDoubt: 'A reading says 2000-01-01.',
+    files: [],
+    newest: { readingId: 's', place: 'P-102 Drive end', takenAt: '2000-01-01T06:10:00Z' },
   }
 
   it('moves all times by one that is known', async () => {
@@ -242,7 +382,9 @@ describe('mending', () => {
     fireEvent.click(await screen.findByText('Say when it was taken'))
     fireEvent.change(screen.getByLabelText('It was taken'), { target: { value: '2026-11-23T10:15:00' } })
     fireEvent.click(screen.getByText('Move all times'))
-    await waitFor(() => expect(changes()[0]?.body).toEqual({ readingId: 's', takenAt: new Date('2026-11-23T10:15:00').toISOString() }))
+    await waitFor(() =>
+      expect(changes()[0]?.body).toEqual({ readingId: 's', takenAt: new Date('2026-11-23T10:15:00').toISOString() }),
+    )
   })
 
   it('discards what looks as if nothing had been measured', async () => {
@@ -262,8 +404,14 @@ describe('mending', () => {
   })
 
   it('shows what would go where before anything is moved', async () => {
-    answering('GET', '/api/outline/find', () => [{ id: 'c', level: 'CLIENT', tag: '', name: 'Lower Fell Depot', place: '' }])
-    answering('POST', '/api/visits/x/move-preview', () => ({ target: 'Lower Fell Depot', lines: [{ from: 'P-102 Drive end', to: '', readings: 2 }], loose: 2 }))
+    answering('GET', '/api/outline/find', () => [
+      { id: 'c', level: 'CLIENT', tag: '', name: 'Lower Fell Depot', place: '' },
+    ])
+    answering('POST', '/api/visits/x/move-preview', () => ({
+      target: 'Lower Fell Depot',
+      lines: [{ from: 'P-102 Drive end', to: '', readings: 2 }],
+      loose: 2,
+    }))
     answering('POST', '/api/visits/x/move', () => done)
     show(<MendBar certified={none} visit={visit} chosen={visit.rows} />)
     fireEvent.click(await screen.findByText('Move to another place'))

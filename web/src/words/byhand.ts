@@ -1,6 +1,7 @@
 /** Wording of what is written down by hand. */
 export const byHand = {
-  say: (done: number, all: number) => (done === 0 ? 'Write down what you see; Enter leads to the next stop.' : `${done} of ${all} written down.`),
+  say: (done: number, all: number) =>
+    done === 0 ? 'Write down what you see; Enter leads to the next stop.' : `${done} of ${all} written down.`,
   save: 'Save the round',
   saveOne: 'Save the reading',
   saved: 'Written down.',
@@ -8,7 +9,15 @@ export const byHand = {
   readNow: 'Read now.',
   readEarlier: 'It was read earlier',
   readAt: 'Read at',
-  columns: { asset: 'Asset', point: 'Point', asked: 'To write down', written: 'Reading', limit: 'Limit', last: 'Last time', note: 'Note' },
+  columns: {
+    asset: 'Asset',
+    point: 'Point',
+    asked: 'To write down',
+    written: 'Reading',
+    limit: 'Limit',
+    last: 'Last time',
+    note: 'Note',
+  },
   written: (place: string) => `Reading of ${place}`,
   note: (place: string) => `Note on ${place}`,
   yes: 'Yes',

@@ -61,13 +61,15 @@ export const words = {
     wants: (n: number) => (n === 1 ? '1 thing wants you' : `${n} things want you`),
     FAIL: (n: number) => (n === 1 ? '1 check is past its fail limit' : `${n} checks are past their fail limits`),
     WATCH: (n: number) => (n === 1 ? '1 check is to be watched' : `${n} checks are to be watched`),
-    WITHOUT_LIMIT: (n: number) => (n === 1 ? '1 check is measured but not judged' : `${n} checks are measured but not judged`),
+    WITHOUT_LIMIT: (n: number) =>
+      n === 1 ? '1 check is measured but not judged' : `${n} checks are measured but not judged`,
     LOOSE_READINGS: (n: number) => (n === 1 ? '1 loose reading needs a place' : `${n} loose readings need a place`),
     CERTIFICATE_TO_SIGN: 'a certificate waits for a signature',
     CALIBRATION_DUE: 'the instrument’s own calibration is due',
     SENSOR_DUE: 'the sensor’s calibration is due',
     ROUTE_DUE: 'is to be walked today',
-    ROUTE_OVERDUE: (n: number) => (n === 1 ? 'should have been walked yesterday' : `should have been walked ${n} days ago`),
+    ROUTE_OVERDUE: (n: number) =>
+      n === 1 ? 'should have been walked yesterday' : `should have been walked ${n} days ago`,
     act: {
       FAIL: 'Look at it',
       WATCH: 'Look at it',
@@ -109,9 +111,21 @@ export const words = {
   instruments,
   visits,
   certificates: {
-    say: (n: number) => (n === 0 ? 'Nothing waits for a signature.' : n === 1 ? '1 certificate waits for a signature.' : `${n} certificates wait for a signature.`),
+    say: (n: number) =>
+      n === 0
+        ? 'Nothing waits for a signature.'
+        : n === 1
+          ? '1 certificate waits for a signature.'
+          : `${n} certificates wait for a signature.`,
     search: 'Search number, client, work',
-    columns: { number: 'Number', client: 'Client', what: 'What', prepared: 'Prepared', signed: 'Signed', paper: 'Paper' },
+    columns: {
+      number: 'Number',
+      client: 'Client',
+      what: 'What',
+      prepared: 'Prepared',
+      signed: 'Signed',
+      paper: 'Paper',
+    },
     state: { PREPARED: 'to sign', ISSUED: 'issued', WITHDRAWN: 'withdrawn' },
     none: 'No certificate yet. Open a visit and choose what to certify.',
     preview: 'Preview and sign',
@@ -125,7 +139,8 @@ export const words = {
     prove: 'Prove it unchanged',
     unchanged: 'Unchanged: the stored paper has the digest it was signed with,',
     changed: 'The stored paper is NOT what was signed.',
-    readingsChanged: (n: number) => (n === 1 ? '1 of its readings was changed since' : `${n} of its readings were changed since`),
+    readingsChanged: (n: number) =>
+      n === 1 ? '1 of its readings was changed since' : `${n} of its readings were changed since`,
     changedThen: 'The certificate stays as it was signed. If it is wrong, withdraw it and prepare a new one.',
     withdraw: 'Withdraw',
     withdrawWhy: 'Why is it withdrawn?',
@@ -137,7 +152,8 @@ export const words = {
     networks: 'Where instruments may be on the network',
     networksSay: 'One network a line, with its ports: 10.1.0.0/16 502,5025. Rovek connects to nothing else.',
     makersKeys: 'Keys of makers who sign their firmware',
-    makersKeysSay: 'One key a line: the maker’s name as its instruments say it, a blank, and the Base64 of its public key (Ed25519). Firmware that is signed needs no second person’s word.',
+    makersKeysSay:
+      'One key a line: the maker’s name as its instruments say it, a blank, and the Base64 of its public key (Ed25519). Firmware that is signed needs no second person’s word.',
     makersKeysSaved: 'Kept. What they signed may be installed.',
     networksSaved: 'Kept. It holds for every connection made from now on.',
     rulesSaved: 'The rule holds from now on.',

@@ -6,7 +6,11 @@ export const foreign = {
   mark: 'Decimals come after',
   marks: { POINT: 'a point (1.5)', COMMA: 'a comma (1,5)' },
   order: 'Dates are written',
-  orders: { DAY_MONTH_YEAR: 'day, month, year', MONTH_DAY_YEAR: 'month, day, year', YEAR_MONTH_DAY: 'year, month, day' },
+  orders: {
+    DAY_MONTH_YEAR: 'day, month, year',
+    MONTH_DAY_YEAR: 'month, day, year',
+    YEAR_MONTH_DAY: 'year, month, day',
+  },
   ask: '(choose)',
   askOrder: (sample: string) => `“${sample}” can be read in more than one way.`,
   askMark: 'The numbers can be read in two ways.',
@@ -40,5 +44,6 @@ export const foreign = {
   columns: { line: 'Line', at: 'Taken', where: 'Where', value: 'Value', note: 'Note' },
   tray: 'tray',
   take: (n: number) => (n === 1 ? 'Take the reading' : `Take ${n} readings`),
-  taken: (fresh: number, known: number) => `${fresh} new ${fresh === 1 ? 'reading' : 'readings'}${known > 0 ? `, ${known} stored before` : ''}.`,
+  taken: (fresh: number, known: number) =>
+    `${fresh} new ${fresh === 1 ? 'reading' : 'readings'}${known > 0 ? `, ${known} stored before` : ''}.`,
 } as const

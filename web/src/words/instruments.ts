@@ -55,7 +55,8 @@ export const instruments = {
       `It takes about ${minutes}. Meanwhile nothing else is possible with the instrument, and it must stay switched on. If the link breaks, the old firmware stays, and the next try goes on from there.`,
     kept: (version: string, model: string) => `Firmware ${version} for ${model} is kept.`,
     signed: (maker: string) => `Signed with a key of ${maker} that an administrator has registered.`,
-    confirmed: (by: string, keptBy: string) => `Not signed. ${keptBy} brought it, and ${by} confirmed that it is what its maker publishes.`,
+    confirmed: (by: string, keptBy: string) =>
+      `Not signed. ${keptBy} brought it, and ${by} confirmed that it is what its maker publishes.`,
     confirmTitle: (version: string) => `Is firmware ${version} what its maker publishes?`,
     notSigned: (maker: string, keptBy: string) =>
       `It is not signed with a registered key of ${maker}. Before it may be installed, somebody else than ${keptBy}, who brought it, has to confirm it.`,
@@ -81,7 +82,17 @@ export const instruments = {
   memoryFree: (free: string, all: string) => `${free} of ${all} free`,
   fill: { fresh: 'new', part: 'half read back', stored: 'stored here already', route: 'loaded' },
   columns: { kind: 'Kind', what: 'What', size: 'Size', state: 'State' },
-  kind: { ROUTE: 'Route', SETUP: 'Set-up', READINGS: 'Walks', LOOSE: 'Loose readings', MEMORY: 'Numbered memories', RUN: 'Runs', SCREEN: 'Screens', LIST: 'Text lists', SHEET: 'Parameter sheets' },
+  kind: {
+    ROUTE: 'Route',
+    SETUP: 'Set-up',
+    READINGS: 'Walks',
+    LOOSE: 'Loose readings',
+    MEMORY: 'Numbered memories',
+    RUN: 'Runs',
+    SCREEN: 'Screens',
+    LIST: 'Text lists',
+    SHEET: 'Parameter sheets',
+  },
   group: (name: string, count: number, size: string) => `${name}: ${count}, ${size}`,
   state: { NEW: 'new', PART: 'interrupted', STORED: 'stored', LOADED: 'loaded' },
   inside: {
@@ -102,10 +113,19 @@ export const instruments = {
     title: (name: string) => `Load onto ${name}`,
     label: 'Before loading',
     say: (open: string[]) =>
-      open.length === 0 ? 'Ready to load.' : `${open.length === 1 ? '1 item is' : `${open.length} items are`} open before it can be loaded: ${open.join(', ')}.`,
+      open.length === 0
+        ? 'Ready to load.'
+        : `${open.length === 1 ? '1 item is' : `${open.length} items are`} open before it can be loaded: ${open.join(', ')}.`,
     columns: { state: 'State', item: 'Item', found: 'Found', means: 'What it means', remedy: 'Remedy' },
     states: { STOP: 'Not possible', RESOLVE: 'To resolve', DECIDE: 'To decide', NOTE: 'Note', READY: 'Ready' },
-    kinds: { FIT: 'Fit', CLOCK: 'Clock', BATTERY: 'Battery', CALIBRATION: 'Calibration', BY_HAND: 'By hand', MEMORY: 'Memory' },
+    kinds: {
+      FIT: 'Fit',
+      CLOCK: 'Clock',
+      BATTERY: 'Battery',
+      CALIBRATION: 'Calibration',
+      BY_HAND: 'By hand',
+      MEMORY: 'Memory',
+    },
     accepted: 'Accepted',
     accept: 'Load anyway',
     acceptOf: (item: string) => `Load anyway: ${item}`,
@@ -116,7 +136,8 @@ export const instruments = {
   notReached: (name: string) => `${name} does not answer.`,
   readBack: 'Read back the new',
   readBackChosen: (n: number) => `Read back ${n} chosen`,
-  correctClock: (span: string, ahead: boolean) => `Correct the readings’ times: the clock is ${span} ${ahead ? 'fast' : 'slow'}`,
+  correctClock: (span: string, ahead: boolean) =>
+    `Correct the readings’ times: the clock is ${span} ${ahead ? 'fast' : 'slow'}`,
   clear: 'Clear what is stored',
   cleared: (n: number) => (n === 1 ? '1 file cleared.' : `${n} files cleared.`),
   stays: (name: string, why: string) => `${name.replace(/^.*\//, '').replace(/\.zip$/, '')} stays: ${why}.`,
@@ -129,7 +150,8 @@ export const instruments = {
   takeFileTitle: 'A file of an instrument',
   fromFile: 'known from a file',
   leftOut: {
-    say: (n: number) => `${n} ${n === 1 ? 'reading' : 'readings'} could not be taken. ${n === 1 ? 'It is' : 'They are'} kept in this original.`,
+    say: (n: number) =>
+      `${n} ${n === 1 ? 'reading' : 'readings'} could not be taken. ${n === 1 ? 'It is' : 'They are'} kept in this original.`,
     means: (written: string) => `“${written}” means`,
     choose: 'Choose a unit',
     save: 'Save and take again',

@@ -12,7 +12,8 @@ export const limits = {
   onChecks: (n: number, all: number) => (n === all ? 'set on each check' : `set on ${n} of ${all} checks`),
   from: (name: string) => `from ${name}`,
   own: 'set here',
-  unlimited: (n: number, all: number) => (n === 0 ? 'every check has one' : `${n} of ${all} ${all === 1 ? 'check' : 'checks'} without`),
+  unlimited: (n: number, all: number) =>
+    n === 0 ? 'every check has one' : `${n} of ${all} ${all === 1 ? 'check' : 'checks'} without`,
   kinds: {
     ABOVE: 'not above',
     BELOW: 'not below',
@@ -48,7 +49,8 @@ export const limits = {
   proposals: 'Proposed',
   take: 'Take it',
   takeMany: { STANDARD: 'Give each its standard’s limit', HISTORY: 'Give each one from its own history' },
-  taken: (n: number, without: number) => `${n === 1 ? '1 check has' : `${n} checks have`} a limit now.${without > 0 ? ` For ${without} there is nothing to go by.` : ''}`,
+  taken: (n: number, without: number) =>
+    `${n === 1 ? '1 check has' : `${n} checks have`} a limit now.${without > 0 ? ` For ${without} there is nothing to go by.` : ''}`,
   since: 'Holds',
   sinceNow: 'from now on: past verdicts stay',
   sinceDay: 'from a day on',
@@ -66,7 +68,8 @@ export const limits = {
     `${watch} watch and ${fail} fail of ${readings} readings on ${checks} ${checks === 1 ? 'check' : 'checks'}`,
   now: (watch: number, fail: number) => `now ${watch} watch and ${fail} fail`,
   notJudged: (n: number) => `${n} not judged`,
-  changes: (n: number, watch: number, fail: number) => `${n === 1 ? '1 reading gets' : `${n} readings get`} another verdict: then ${watch} watch and ${fail} fail.`,
+  changes: (n: number, watch: number, fail: number) =>
+    `${n === 1 ? '1 reading gets' : `${n} readings get`} another verdict: then ${watch} watch and ${fail} fail.`,
   changesNothing: 'No reading gets another verdict.',
   keeping: (n: number) => `${n === 1 ? '1 check keeps a limit' : `${n} checks keep a limit`} set nearer to it.`,
   withoutProposal: (n: number) => (n === 1 ? 'No proposal for 1 check.' : `No proposal for ${n} checks.`),
@@ -74,13 +77,20 @@ export const limits = {
   setMany: (n: number) => (n === 1 ? 'Set 1 limit' : `Set ${n} limits`),
   ended: 'ended',
   left: (n: number) => `${n} more checks were not looked at.`,
-  told: (days: number) => (days === 0 ? 'told on the day itself' : `told ${days} ${days === 1 ? 'day' : 'days'} before`),
+  told: (days: number) =>
+    days === 0 ? 'told on the day itself' : `told ${days} ${days === 1 ? 'day' : 'days'} before`,
   notTold: 'not told before',
   repairs: 'Known repairs',
   revisions: 'Said here before',
   revisionColumns: { number: 'No.', said: 'Said on', holds: 'Holds', limit: 'Limit', now: '' },
   holds: (from: string | null, until: string | null) =>
-    from === null ? (until === null ? 'for all readings' : `until ${until}`) : until === null ? `from ${from}` : `from ${from} until ${until}`,
+    from === null
+      ? until === null
+        ? 'for all readings'
+        : `until ${until}`
+      : until === null
+        ? `from ${from}`
+        : `from ${from} until ${until}`,
   inForce: 'counts now',
   inherited: 'inherited',
 }

@@ -30,7 +30,8 @@ export const live = {
     check: 'For',
     loose: '(to be placed later)',
     start: 'Record',
-    running: (name: string, rows: number, every: number) => `Recording ${name}: ${rows === 1 ? '1 row' : `${rows} rows`}, one every ${every} s.`,
+    running: (name: string, rows: number, every: number) =>
+      `Recording ${name}: ${rows === 1 ? '1 row' : `${rows} rows`}, one every ${every} s.`,
     mark: 'Mark this moment',
     markText: 'What happens now',
     marked: (n: number) => (n === 1 ? '1 marker' : `${n} markers`),

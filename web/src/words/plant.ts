@@ -12,7 +12,14 @@ export const plant = {
   search: 'Find a tag or name',
   searchShort: 'Tag or name',
   shows: { all: 'all', FAIL: 'fail', WATCH: 'watch', NOT_JUDGED: 'without verdict', never: 'never read', due: 'due' },
-  narrow: { open: 'narrow', technique: 'Technique', assetClass: 'Class', criticality: 'Criticality', within: 'Area', clear: 'clear' },
+  narrow: {
+    open: 'narrow',
+    technique: 'Technique',
+    assetClass: 'Class',
+    criticality: 'Criticality',
+    within: 'Area',
+    clear: 'clear',
+  },
   found: (n: number) => (n === 1 ? '1 found' : `${n} found`),
   add: 'add',
   keys: [
@@ -40,8 +47,10 @@ export const plant = {
   nothingToUndo: 'Nothing of this session is left to undo. Older changes are in the history.',
   nothingToRedo: 'Nothing was undone that could be done again.',
   noPlace: 'It does not belong there. Choose another row.',
-  cut: (n: number, name: string) => `${n === 1 ? `${name} is` : `${n} rows are`} cut. Choose where ${n === 1 ? 'it goes' : 'they go'} and press Ctrl V.`,
-  copied: (n: number, name: string) => `${n === 1 ? `${name} is` : `${n} rows are`} copied. Choose the row ${n === 1 ? 'it comes' : 'they come'} behind and press Ctrl V.`,
+  cut: (n: number, name: string) =>
+    `${n === 1 ? `${name} is` : `${n} rows are`} cut. Choose where ${n === 1 ? 'it goes' : 'they go'} and press Ctrl V.`,
+  copied: (n: number, name: string) =>
+    `${n === 1 ? `${name} is` : `${n} rows are`} copied. Choose the row ${n === 1 ? 'it comes' : 'they come'} behind and press Ctrl V.`,
   import: {
     pasteTitle: 'Rows to be pasted',
     fileTitle: (name: string) => `Rows of ${name}`,
@@ -49,8 +58,11 @@ export const plant = {
     columns: { row: 'Row', what: 'What', level: 'Level', state: '', notes: 'What changes, or what is wrong' },
     state: { NEW: 'new', CHANGED: 'changes', SAME: 'as it is', WRONG: 'wrong' },
     sound: (fresh: number, changed: number, same: number) =>
-      [fresh > 0 && `${fresh} new`, changed > 0 && `${changed} changed`, same > 0 && `${same} as they are`].filter(Boolean).join(', ') + '. Nothing is wrong.',
-    wrong: (wrong: number, all: number) => `${wrong} of ${all} rows ${wrong === 1 ? 'is' : 'are'} wrong. Nothing is taken until all are right.`,
+      [fresh > 0 && `${fresh} new`, changed > 0 && `${changed} changed`, same > 0 && `${same} as they are`]
+        .filter(Boolean)
+        .join(', ') + '. Nothing is wrong.',
+    wrong: (wrong: number, all: number) =>
+      `${wrong} of ${all} rows ${wrong === 1 ? 'is' : 'are'} wrong. Nothing is taken until all are right.`,
     nothing: 'Everything stands in the plant already.',
     ignored: (columns: string) => `Columns that name nothing here are left out: ${columns}.`,
     mend: 'Mend the rows where they come from, and take them once more.',
@@ -78,7 +90,8 @@ export const plant = {
   templates: {
     open: 'Templates',
     title: 'Templates',
-    line: (checks: number, stamped: number) => `${checks} ${checks === 1 ? 'check' : 'checks'}${stamped > 0 ? `, stamped ${stamped} times` : ''}`,
+    line: (checks: number, stamped: number) =>
+      `${checks} ${checks === 1 ? 'check' : 'checks'}${stamped > 0 ? `, stamped ${stamped} times` : ''}`,
     tags: 'Tags',
     name: 'Name',
     stamp: 'Stamp',
@@ -86,7 +99,8 @@ export const plant = {
     behind: (place: string) => `Stamped behind ${place}.`,
     noPlace: 'Choose in the plant where it comes: an area, a system or an asset.',
     parts: (revision: number) => `What one of them is, revision ${revision}`,
-    followers: (n: number, revision: number) => `${n} stamped earlier ${n === 1 ? 'is' : 'are'} behind revision ${revision}`,
+    followers: (n: number, revision: number) =>
+      `${n} stamped earlier ${n === 1 ? 'is' : 'are'} behind revision ${revision}`,
     change: (changes: number, kept: number) =>
       `${changes === 0 ? 'nothing changes' : changes === 1 ? '1 row changes' : `${changes} rows change`}${kept > 0 ? `, ${kept} set by hand ${kept === 1 ? 'stays' : 'stay'}` : ''}`,
     follow: (n: number) => `Let ${n} follow`,
@@ -97,11 +111,13 @@ export const plant = {
     asNext: (name: string, revision: number) => `${name}, revision ${revision}`,
     templateName: 'Name of the template',
     keepDo: 'Keep',
-    kept: (name: string, revision: number) => `Kept as ${name}, revision ${revision}. Choose in Templates which stamped assets follow.`,
+    kept: (name: string, revision: number) =>
+      `Kept as ${name}, revision ${revision}. Choose in Templates which stamped assets follow.`,
   },
   clash: {
     title: 'Two people changed the same thing',
-    explain: 'Somebody else was quicker. Nothing was overwritten: choose which shall stand. The other stays in the history.',
+    explain:
+      'Somebody else was quicker. Nothing was overwritten: choose which shall stand. The other stays in the history.',
     theirs: 'Stands now',
     yours: 'You wanted',
     keepTheirs: 'Keep what stands',
@@ -132,7 +148,8 @@ export const plant = {
   },
   effect: {
     would: (n: number) => (n === 1 ? '1 check would be measured otherwise' : `${n} checks would be measured otherwise`),
-    kept: (n: number) => (n === 0 ? '' : n === 1 ? ', 1 keeps what is set nearer to it' : `, ${n} keep what is set nearer to them`),
+    kept: (n: number) =>
+      n === 0 ? '' : n === 1 ? ', 1 keeps what is set nearer to it' : `, ${n} keep what is set nearer to them`,
     none: 'No check is measured otherwise by it',
     more: (n: number) => `and ${n} more`,
     change: 'Change it',

@@ -1,6 +1,7 @@
 /** Wording of the routes' room. */
 export const routes = {
-  say: (n: number) => (n === 0 ? 'No route yet. Choose checks and give it a name.' : 'Choose what to walk, in which order.'),
+  say: (n: number) =>
+    n === 0 ? 'No route yet. Choose checks and give it a name.' : 'Choose what to walk, in which order.',
   new: 'New route',
   name: 'Name of the route',
   choose: 'Choose checks',
@@ -30,7 +31,11 @@ export const routes = {
   drop: 'Take out',
   fit: 'Who can take it',
   askFit: 'Ask the instrument',
-  outcome: { WHOLE: 'It fits.', TWO_LOADS: 'It fits in two loads, one after the other.', CANNOT: 'It cannot take all of it.' },
+  outcome: {
+    WHOLE: 'It fits.',
+    TWO_LOADS: 'It fits in two loads, one after the other.',
+    CANNOT: 'It cannot take all of it.',
+  },
   splitLoads: 'Split in two',
   splitRest: 'Split off the rest',
   split: (first: string, second: string) => `Split into ${first} and ${second}.`,
@@ -44,12 +49,20 @@ export const routes = {
   photoTitle: (place: string) => `What is shown at ${place}`,
   photoNone: 'Nothing is shown',
   photosForAll: 'Pictures for all',
-  photosSet: (n: number) => (n === 0 ? 'None of the points is marked on a picture yet. Mark them in Plant.' : n === 1 ? '1 stop shows its picture now.' : `${n} stops show their picture now.`),
+  photosSet: (n: number) =>
+    n === 0
+      ? 'None of the points is marked on a picture yet. Mark them in Plant.'
+      : n === 1
+        ? '1 stop shows its picture now.'
+        : `${n} stops show their picture now.`,
   shortest: 'Shortest walk',
   shortestTitle: 'The shortest walk',
-  shortestSay: 'The areas are walked from top to bottom; within each, every machine is come to once, in the order of the plant.',
+  shortestSay:
+    'The areas are walked from top to bottom; within each, every machine is come to once, in the order of the plant.',
   shortestGain: (before: number, after: number) =>
-    before === after ? `You come to ${after} ${after === 1 ? 'machine' : 'machines'}, as now.` : `You come ${after} times to a machine instead of ${before} times.`,
+    before === after
+      ? `You come to ${after} ${after === 1 ? 'machine' : 'machines'}, as now.`
+      : `You come ${after} times to a machine instead of ${before} times.`,
   shortestDo: 'Put in this order',
   keys: 'Alt ↑ ↓ moves a stop',
   share: 'Share it between two',

@@ -20,7 +20,12 @@ export const sensors = {
   due: 'calibration due',
   until: (day: string) => `calibrated to ${day}`,
   uncalibrated: 'no calibration noted',
-  users: (n: number) => (n === 0 ? 'No check is measured with it.' : n === 1 ? '1 check is measured with it.' : `${n} checks are measured with it.`),
+  users: (n: number) =>
+    n === 0
+      ? 'No check is measured with it.'
+      : n === 1
+        ? '1 check is measured with it.'
+        : `${n} checks are measured with it.`,
   usersChange: 'A new sensitivity holds for what is loaded from now on; earlier readings keep theirs.',
   noNumber: (field: string, typed: string) => `${field}: “${typed}” is no number that can stand there.`,
   of: (tag: string) => `of sensor ${tag}`,

@@ -41,13 +41,17 @@ export const signals = {
   mean: 'Mean',
   within: 'Stays within',
   outside: 'Outside',
-  outsideSay: (time: string, percent: number) => (percent === 0 ? 'never' : `${time}, ${percent < 0.1 ? '<0.1' : percent.toFixed(1)} %`),
+  outsideSay: (time: string, percent: number) =>
+    percent === 0 ? 'never' : `${time}, ${percent < 0.1 ? '<0.1' : percent.toFixed(1)} %`,
   times: (n: number) => (n === 1 ? 'once' : `${n} times`),
   ofShown: 'Of what is shown. The mean goes by time; gaps count nothing.',
   ofWhole: 'Of the whole run. The mean goes by time; gaps count nothing.',
   otherResults: 'All results of this reading',
   result: 'Result',
-  reckonSay: (n: number) => (n === 1 ? '1 reading was reckoned before the check was set as it is now.' : `${n} readings were reckoned before the check was set as it is now.`),
+  reckonSay: (n: number) =>
+    n === 1
+      ? '1 reading was reckoned before the check was set as it is now.'
+      : `${n} readings were reckoned before the check was set as it is now.`,
   reckon: 'Reckon them anew',
   strip: 'The whole curve, and what is shown of it',
   waterfall: 'Waterfall',

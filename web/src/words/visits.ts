@@ -1,10 +1,14 @@
 /** Wording of the visits. */
 export const visits = {
   earlier: 'Show earlier visits',
-  say: (n: number) => (n === 0 ? 'No visit yet. Load a route, walk it and read the instrument back.' : 'What was read back, written down, recorded or taken from a file.'),
+  say: (n: number) =>
+    n === 0
+      ? 'No visit yet. Load a route, walk it and read the instrument back.'
+      : 'What was read back, written down, recorded or taken from a file.',
   columns: { when: 'When', what: 'What', by: 'By', instrument: 'Instrument', readings: 'Readings', loose: 'Loose' },
   sheet: {
-    loose: (n: number) => `${n} loose ${n === 1 ? 'reading needs' : 'readings need'} a place, then this visit can be certified.`,
+    loose: (n: number) =>
+      `${n} loose ${n === 1 ? 'reading needs' : 'readings need'} a place, then this visit can be certified.`,
     ready: 'Everything has its place. Certify it when the verdicts are looked through.',
     prepare: 'Certificate',
     place: 'Place the loose readings',
@@ -82,7 +86,10 @@ export const visits = {
     discard: 'Discard the chosen',
     undone: 'Undone.',
     cameAsFile: (files: string[]) => `Came as a file, not from the instrument itself: ${files.join('; ')}.`,
-    accidental: (n: number) => (n === 1 ? '1 reading looks as if nothing had been measured.' : `${n} readings look as if nothing had been measured.`),
+    accidental: (n: number) =>
+      n === 1
+        ? '1 reading looks as if nothing had been measured.'
+        : `${n} readings look as if nothing had been measured.`,
     discardThem: (n: number) => (n === 1 ? 'Discard it' : 'Discard them'),
     nothingMeasured: 'nothing was measured',
     discardedAll: (n: number) => (n === 1 ? '1 reading discarded.' : `${n} readings discarded.`),
@@ -92,7 +99,8 @@ export const visits = {
   },
   times: {
     title: 'When was it truly taken?',
-    say: (place: string) => `One reading is enough, ${place || 'the newest'}: the others of this visit follow by the same difference.`,
+    say: (place: string) =>
+      `One reading is enough, ${place || 'the newest'}: the others of this visit follow by the same difference.`,
     written: 'It says',
     truly: 'It was taken',
     go: 'Move all times',
@@ -105,7 +113,10 @@ export const visits = {
     to: 'To',
     readings: 'Readings',
     tray: 'no counterpart: to the tray',
-    loose: (n: number) => (n === 1 ? '1 reading has no counterpart there and will wait in the tray.' : `${n} readings have no counterpart there and will wait in the tray.`),
+    loose: (n: number) =>
+      n === 1
+        ? '1 reading has no counterpart there and will wait in the tray.'
+        : `${n} readings have no counterpart there and will wait in the tray.`,
     go: (n: number) => (n === 1 ? 'Move 1 reading' : `Move ${n} readings`),
     done: (n: number, target: string) => `${n} ${n === 1 ? 'reading' : 'readings'} moved to ${target}.`,
   },
