@@ -57,7 +57,10 @@ public class AnalysisBench {
         return copy;
     }
 
-    /** What all that needs at the least: to the lines and back, windowed to the lines once more; the envelope out of the same lines, and its own lines. */
+    /**
+     * What all that needs at the least: to the lines and back, windowed to the lines once more; the envelope out of the
+     * same lines, and its own lines.
+     */
     @Benchmark
     public double[] bareTransforms() {
         double[] copy = samples.clone();

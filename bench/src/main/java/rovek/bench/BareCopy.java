@@ -36,7 +36,8 @@ record BareCopy(ServerRun.Connector database) {
 
     /** @return seconds */
     double intoBareTables(Map<String, byte[]> rows) throws SQLException, IOException {
-        try (Connection connection = database.open(); Statement statement = connection.createStatement()) {
+        try (Connection connection = database.open();
+                Statement statement = connection.createStatement()) {
             for (String table : rows.keySet()) {
                 statement.execute("CREATE TABLE bare_" + table + " AS SELECT * FROM " + table + " LIMIT 0");
             }
@@ -46,18 +47,23 @@ record BareCopy(ServerRun.Connector database) {
 
     /** With their keys, references, triggers and partitions. @return seconds */
     double intoTheSameTables(Map<String, byte[]> rows) throws SQLException, IOException {
-        try (Connection connection = database.open(); Statement statement = connection.createStatement()) {
+        try (Connection connection = database.open();
+                Statement statement = connection.createStatement()) {
             statement.execute("TRUNCATE reading, capture, result, reading_photo, mending_state, mending CASCADE");
             return copied(connection, statement, rows, "");
         }
     }
 
-    private static double copied(Connection connection, Statement statement, Map<String, byte[]> rows, String prefix) throws SQLException, IOException {
+    private static double copied(Connection connection, Statement statement, Map<String, byte[]> rows, String prefix)
+            throws SQLException, IOException {
         statement.execute("CHECKPOINT");
         long begun = System.nanoTime();
         connection.setAutoCommit(false);
         for (Map.Entry<String, byte[]> entry : rows.entrySet()) {
-            copies(connection).copyIn("COPY " + prefix + entry.getKey() + " FROM STDIN (FORMAT binary)", new ByteArrayInputStream(entry.getValue()));
+            copies(connection)
+                    .copyIn(
+                            "COPY " + prefix + entry.getKey() + " FROM STDIN (FORMAT binary)",
+                            new ByteArrayInputStream(entry.getValue()));
         }
         connection.commit();
         return (System.nanoTime() - begun) / 1e9;

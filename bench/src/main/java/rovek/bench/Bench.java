@@ -19,7 +19,9 @@ public final class Bench {
     private Bench() {}
 
     public static void main(String[] args) throws Exception {
-        List<String> wanted = args.length == 0 ? List.of("plant", "analysis", "diagnosis", "trend", "run", "people", "import", "storm", "read-back") : List.of(args);
+        List<String> wanted = args.length == 0
+                ? List.of("plant", "analysis", "diagnosis", "trend", "run", "people", "import", "storm", "read-back")
+                : List.of(args);
         if (wanted.contains("plant")) {
             new PlantSizeBench().run().forEach(line -> say("%s", line));
         }
@@ -61,10 +63,24 @@ public final class Bench {
         for (ReadBackBench.Load load : loads) {
             for (int round = 1; round <= (load == ReadBackBench.Load.WALK ? ROUNDS : 2); round++) {
                 ReadBackBench.Outcome outcome = new ReadBackBench(load).run();
-                say("Reading back %s, round %d: %.2f s on %d cores (%.2f s of the server's processor time); at the least %.2f s (COPY into bare tables %.2f s, analysis %.2f s), ratio %.1f."
-                                + " COPY into the same tables %.2f s. Heap of at most %d MB: idle %d MB, in use after a collection at most %d MB",
-                        load.said(), round, outcome.readBackSeconds(), cores, outcome.processorSeconds(), outcome.least(), outcome.copySeconds(), outcome.analysisSeconds(),
-                        outcome.readBackSeconds() / outcome.least(), outcome.indexedSeconds(), Runtime.getRuntime().maxMemory() >> 20, outcome.idleMegabytes(), outcome.liveMegabytes());
+                say(
+                        "Reading back %s, round %d: %.2f s on %d cores (%.2f s of the server's processor time); "
+                                + "at the least %.2f s (COPY into bare tables %.2f s, analysis %.2f s), ratio %.1f."
+                                + " COPY into the same tables %.2f s. Heap of at most %d MB: idle %d MB, in use "
+                                + "after a collection at most %d MB",
+                        load.said(),
+                        round,
+                        outcome.readBackSeconds(),
+                        cores,
+                        outcome.processorSeconds(),
+                        outcome.least(),
+                        outcome.copySeconds(),
+                        outcome.analysisSeconds(),
+                        outcome.readBackSeconds() / outcome.least(),
+                        outcome.indexedSeconds(),
+                        Runtime.getRuntime().maxMemory() >> 20,
+                        outcome.idleMegabytes(),
+                        outcome.liveMegabytes());
             }
         }
     }
@@ -77,10 +93,14 @@ public final class Bench {
                 .run();
         double whole = score(results, "analysis");
         double bare = score(results, "bareTransform");
-        say("One analysis of 16,384 samples: %.0f us, bare transform of the same %.0f us, ratio %.1f", whole, bare, whole / bare);
+        say(
+                "One analysis of 16,384 samples: %.0f us, bare transform of the same %.0f us, ratio %.1f",
+                whole, bare, whole / bare);
         double everything = score(results, "everything");
         double transforms = score(results, "bareTransforms");
-        say("Overall values, spectrum and envelope: %.0f us, the bare transforms they need %.0f us, ratio %.2f (wanted at most 2.5)", everything, transforms, everything / transforms);
+        say(
+                "Overall values, spectrum and envelope: %.0f us, the bare transforms they need %.0f us, ratio %.2f (wanted at most 2.5)",
+                everything, transforms, everything / transforms);
     }
 
     private static double score(Collection<RunResult> results, String method) {

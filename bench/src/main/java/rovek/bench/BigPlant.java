@@ -31,7 +31,15 @@ final class BigPlant {
             level(statement, 2, SITES, 1, "SITE", "''", "'Works ' || n", "''");
             level(statement, 3, AREAS, SITES, "AREA", "''", "'Hall ' || n", "''");
             level(statement, 4, ASSETS, AREAS, "ASSET", "'P-' || (10000 + n)", "'Pump ' || n", "''");
-            level(statement, 5, POINTS, ASSETS, "POINT", "''", "(ARRAY['Drive end','Non-drive end','Motor drive end','Motor non-drive end'])[1 + n % 4]", "''");
+            level(
+                    statement,
+                    5,
+                    POINTS,
+                    ASSETS,
+                    "POINT",
+                    "''",
+                    "(ARRAY['Drive end','Non-drive end','Motor drive end','Motor non-drive end'])[1 + n % 4]",
+                    "''");
             level(statement, 6, CHECKS, POINTS, "CHECK", "''", "''", "'vibration'");
             statement.execute("""
                     UPDATE node SET settings = '{"vibration":{"measure":"acceleration","bandLowHz":"1000","bandHighHz":"10000"}}'
@@ -45,19 +53,28 @@ final class BigPlant {
     }
 
     /** Rows of one level, spread over those of the level above. */
-    private static void level(Statement statement, int depth, int count, int above, String level, String tag, String name, String technique)
+    private static void level(
+            Statement statement,
+            int depth,
+            int count,
+            int above,
+            String level,
+            String tag,
+            String name,
+            String technique)
             throws SQLException {
         String parent = above == 0 ? "NULL" : id(String.valueOf(depth - 1), "(n %% %d) + 1".formatted(above));
-        statement.execute("""
+        String insert = """
                 INSERT INTO node (id, parent_id, level, tag, name, technique, place)
-                SELECT %s, %s, '%s', %s, %s, %s, n FROM generate_series(1, %d) n"""
-                .formatted(id(String.valueOf(depth), "n"), parent, level, tag, name, technique, count));
+                SELECT %s, %s, '%s', %s, %s, %s, n FROM generate_series(1, %d) n""";
+        statement.execute(insert.formatted(id(String.valueOf(depth), "n"), parent, level, tag, name, technique, count));
     }
 
     /** The id of the n-th row of a level, counted from 1; spread over all ids, as random ones are. */
     static String id(int depth, int n) {
         try {
-            byte[] digest = MessageDigest.getInstance("MD5").digest((depth + "-" + n).getBytes(StandardCharsets.US_ASCII));
+            byte[] digest =
+                    MessageDigest.getInstance("MD5").digest((depth + "-" + n).getBytes(StandardCharsets.US_ASCII));
             ByteBuffer bits = ByteBuffer.wrap(digest);
             return new UUID(bits.getLong(), bits.getLong()).toString();
         } catch (NoSuchAlgorithmException e) {
@@ -81,13 +98,16 @@ final class BigPlant {
                 INSERT INTO visit VALUES ('00000000-0000-4000-8000-000000000003', NULL, NULL, 'Bench', now(),
                     '00000000-0000-4000-8000-000000000001', 'bench', 0, NULL, NULL)""");
         statement.execute("""
-                INSERT INTO reading (id, check_id, visit_id, original_id, instrument_id, own_id, capture_sha256, technique, taken_at, instrument_time,
+                INSERT INTO reading (id, check_id, visit_id, original_id, instrument_id, own_id, capture_sha256, technique, taken_at,
+                    instrument_time,
                     label, note, settings, obstacle, replaced, discarded_because, filled, stored_at, version)
                 SELECT %s, id, '00000000-0000-4000-8000-000000000003', '00000000-0000-4000-8000-000000000002',
-                    '00000000-0000-4000-8000-000000000001', id::text, '', 'vibration', now(), now(), '', '', '{}', '', false, NULL, '{}', now(), 0
+                    '00000000-0000-4000-8000-000000000001', id::text, '', 'vibration', now(), now(), '', '', '{}', '', false, NULL,
+                        '{}', now(), 0
                 FROM node WHERE level = 'CHECK'""".formatted("overlay(id::text placing '9' from 1 for 1)::uuid"));
         statement.execute("""
-                INSERT INTO result (reading_id, result_id, taken_at, check_id, place, value, unit) SELECT r.id, x.result, r.taken_at, r.check_id, x.place, (abs(hashtext(r.id::text)) %% 500) / 100.0, x.unit
+                INSERT INTO result (reading_id, result_id, taken_at, check_id, place, value, unit)
+                    SELECT r.id, x.result, r.taken_at, r.check_id, x.place, (abs(hashtext(r.id::text)) %% 500) / 100.0, x.unit
                 FROM reading r JOIN node n ON n.id = r.check_id CROSS JOIN LATERAL (VALUES
                     (CASE WHEN n.settings = '{}' THEN 'velocity.rms' ELSE 'acceleration.rms' END, 0,
                      CASE WHEN n.settings = '{}' THEN 'mm/s' ELSE 'm/s²' END)) AS x(result, place, unit)""".replace("%%", "%"));

@@ -42,17 +42,31 @@ final class BrowserRun implements AutoCloseable {
         ChromeOptions options = new ChromeOptions();
         options.setBinary("/usr/bin/chromium");
         options.addArguments(
-                "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage", "--no-first-run",
-                "--disable-background-networking", "--disable-component-update", "--disable-sync", "--user-data-dir=" + profile);
+                "--headless=new",
+                "--no-sandbox",
+                "--disable-gpu",
+                "--disable-dev-shm-usage",
+                "--no-first-run",
+                "--disable-background-networking",
+                "--disable-component-update",
+                "--disable-sync",
+                "--user-data-dir=" + profile);
         ChromeDriver driver = new ChromeDriver(
-                new ChromeDriverService.Builder().usingDriverExecutable(new File("/usr/bin/chromedriver")).build(), options);
-        driver.executeCdpCommand("Emulation.setDeviceMetricsOverride", Map.of("width", 1280, "height", 800, "deviceScaleFactor", 1, "mobile", false));
+                new ChromeDriverService.Builder()
+                        .usingDriverExecutable(new File("/usr/bin/chromedriver"))
+                        .build(),
+                options);
+        driver.executeCdpCommand(
+                "Emulation.setDeviceMetricsOverride",
+                Map.of("width", 1280, "height", 800, "deviceScaleFactor", 1, "mobile", false));
         return driver;
     }
 
     double post(String path, String body) {
         return script("const token = decodeURIComponent((document.cookie.match(/XSRF-TOKEN=([^;]*)/) || [])[1]);"
-                + "await fetch('" + path + "', {method: 'POST', headers: {'Content-Type': 'application/json', 'X-XSRF-TOKEN': token}, body: '" + body + "'}); return 0");
+                + "await fetch('" + path
+                + "', {method: 'POST', headers: {'Content-Type': 'application/json', 'X-XSRF-TOKEN': token}, body: '"
+                + body + "'}); return 0");
     }
 
     /** Sends a file and waits until what becomes of it is done. */
@@ -61,14 +75,16 @@ final class BrowserRun implements AutoCloseable {
         script(PAINTED + "const token = decodeURIComponent((document.cookie.match(/XSRF-TOKEN=([^;]*)/) || [])[1]);"
                 + "const bytes = Uint8Array.from(atob(window.sent), c => c.charCodeAt(0)); const form = new FormData();"
                 + "form.append('file', new Blob([bytes]), '" + name + "');"
-                + "let job = await (await fetch('" + path + "', {method: 'POST', headers: {'X-XSRF-TOKEN': token}, body: form})).json();"
-                + "while (job.state !== 'DONE') { await painted(); job = await (await fetch('/api/jobs/' + job.id)).json(); if (!job.id || job.state === 'FAILED') throw JSON.stringify(job) }"
+                + "let job = await (await fetch('" + path
+                + "', {method: 'POST', headers: {'X-XSRF-TOKEN': token}, body: form})).json();"
+                + "while (job.state !== 'DONE') { await painted(); job = await (await fetch('/api/jobs/' + "
+                + "job.id)).json(); if (!job.id || job.state === 'FAILED') throw JSON.stringify(job) }"
                 + "return 0");
     }
 
     double script(String source) {
-        Object outcome = driver.executeAsyncScript(
-                "const done = arguments[arguments.length - 1]; (async () => {" + source + "})().then(done, fault => done('fault: ' + fault))");
+        Object outcome = driver.executeAsyncScript("const done = arguments[arguments.length - 1]; (async () => {"
+                + source + "})().then(done, fault => done('fault: ' + fault))");
         if (outcome instanceof Number number) {
             return number.doubleValue();
         }
@@ -92,8 +108,13 @@ final class BrowserRun implements AutoCloseable {
 
     static String line(String what, int wantedMillis, double[] sorted) {
         return String.format(
-                Locale.ROOT, "  %s: median %.0f ms, slowest of %d %.0f ms (wanted under %,d)",
-                what, sorted[sorted.length / 2], sorted.length, sorted[sorted.length - 1], wantedMillis);
+                Locale.ROOT,
+                "  %s: median %.0f ms, slowest of %d %.0f ms (wanted under %,d)",
+                what,
+                sorted[sorted.length / 2],
+                sorted.length,
+                sorted[sorted.length - 1],
+                wantedMillis);
     }
 
     @Override

@@ -13,7 +13,10 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 
-/** Sixty people at one server of a hundred thousand checks: they sign in, read, page and, one time in ten, write; each looks at what came for a while. */
+/**
+ * Sixty people at one server of a hundred thousand checks: they sign in, read, page and, one time in ten, write; each
+ * looks at what came for a while.
+ */
 final class PeopleBench {
 
     private static final int PEOPLE = 60;
@@ -42,8 +45,11 @@ final class PeopleBench {
         Person administrator = new Person(running.address());
         signInOnceThere(administrator);
         for (int i = 0; i < PEOPLE; i++) {
-            Person.Answer added = administrator.call("POST", "/api/accounts",
-                    "{\"name\":\"person%d\",\"displayName\":\"Person %d\",\"role\":\"TECHNICIAN\",\"password\":\"%s\"}".formatted(i, i, PASSWORD));
+            Person.Answer added = administrator.call(
+                    "POST",
+                    "/api/accounts",
+                    "{\"name\":\"person%d\",\"displayName\":\"Person %d\",\"role\":\"TECHNICIAN\",\"password\":\"%s\"}"
+                            .formatted(i, i, PASSWORD));
             if (added.status() != 201) {
                 throw new IllegalStateException(added.toString());
             }
@@ -61,7 +67,9 @@ final class PeopleBench {
             day.get();
         }
         crowd.shutdown();
-        return said(ServerRun.peakMegabytes(running.process()), running.second().isPresent() ? "two servers" : "one server");
+        return said(
+                ServerRun.peakMegabytes(running.process()),
+                running.second().isPresent() ? "two servers" : "one server");
     }
 
     /** The first administrator is made a moment after the server answers. */
@@ -99,12 +107,24 @@ final class PeopleBench {
             case 3, 4 -> note("sheet", person.call("GET", "/api/nodes/" + asset + "/sheet", null));
             case 5 -> note("trend", person.call("GET", "/api/checks/" + check + "/trend", null));
             case 6 -> note("visits", person.call("GET", "/api/visits", null));
-            case 7 -> note("finding by tag", person.call("GET", "/api/outline/find?text=P-1" + (1_000 + random.nextInt(8_000)), null));
-            case 8 -> note("only what fails", person.call("POST", "/api/outline", "{\"filter\":{\"verdict\":\"FAIL\"}}"));
+            case 7 ->
+                note(
+                        "finding by tag",
+                        person.call("GET", "/api/outline/find?text=P-1" + (1_000 + random.nextInt(8_000)), null));
+            case 8 ->
+                note("only what fails", person.call("POST", "/api/outline", "{\"filter\":{\"verdict\":\"FAIL\"}}"));
             // Every other check is one of velocity.
-            default -> note("writing a limit", person.call("PUT", "/api/nodes/" + BigPlant.id(6, 1 + 2 * random.nextInt(BigPlant.CHECKS / 2)) + "/limits/vibration/velocity.rms",
-                    "{\"limit\":{\"rules\":[{\"kind\":\"ABOVE\",\"watch\":%d,\"fail\":9,\"isShare\":true,\"isRobust\":true}],\"hysteresis\":0,\"boundaryIsPast\":false},\"isInherited\":false,\"from\":null}"
-                            .formatted(1 + random.nextInt(7))));
+            default ->
+                note(
+                        "writing a limit",
+                        person.call(
+                                "PUT",
+                                "/api/nodes/" + BigPlant.id(6, 1 + 2 * random.nextInt(BigPlant.CHECKS / 2))
+                                        + "/limits/vibration/velocity.rms",
+                                ("{\"limit\":{\"rules\":[{\"kind\":\"ABOVE\",\"watch\":%d,\"fail\":9,"
+                                                + "\"isShare\":true,\"isRobust\":true}],\"hysteresis\":0,\"boundaryIsPast\":false},"
+                                                + "\"isInherited\":false,\"from\":null}")
+                                        .formatted(1 + random.nextInt(7))));
         }
     }
 
@@ -114,12 +134,15 @@ final class PeopleBench {
 
     private List<String> said(long megabytes, String servers) {
         List<String> lines = new ArrayList<>();
-        lines.add("%d people for %d minutes at %s, %,d checks".formatted(PEOPLE, LENGTH.toMinutes(), servers, BigPlant.CHECKS));
+        lines.add("%d people for %d minutes at %s, %,d checks"
+                .formatted(PEOPLE, LENGTH.toMinutes(), servers, BigPlant.CHECKS));
         Map<String, List<Person.Answer>> byWhat = new TreeMap<>();
-        asked.forEach(one -> byWhat.computeIfAbsent(one.what(), none -> new ArrayList<>()).add(one.answer()));
+        asked.forEach(one ->
+                byWhat.computeIfAbsent(one.what(), none -> new ArrayList<>()).add(one.answer()));
         byWhat.forEach((what, answers) -> lines.add(line(what, answers)));
         List<Person.Answer> all = asked.stream().map(Asked::answer).toList();
-        lines.add(line("all together", all) + " (wanted: none failed, 95 of 100 within %d ms)".formatted(WANTED_MILLIS));
+        lines.add(
+                line("all together", all) + " (wanted: none failed, 95 of 100 within %d ms)".formatted(WANTED_MILLIS));
         asked.stream().filter(one -> isFailed(one.answer())).limit(5).forEach(one -> lines.add("  failed: " + one));
         lines.add("  server: heap limit 768 MB, largest resident size %d MB".formatted(megabytes));
         return lines;
@@ -130,9 +153,15 @@ final class PeopleBench {
     }
 
     private static String line(String what, List<Person.Answer> answers) {
-        double[] millis = answers.stream().mapToDouble(Person.Answer::millis).sorted().toArray();
-        return "  %s: %d times, %d failed, median %.0f ms, 95 of 100 within %.0f ms, longest %.0f ms".formatted(
-                what, millis.length, answers.stream().filter(PeopleBench::isFailed).count(), millis[millis.length / 2], millis[(int) (millis.length * 0.95)],
-                Arrays.stream(millis).max().orElse(0));
+        double[] millis =
+                answers.stream().mapToDouble(Person.Answer::millis).sorted().toArray();
+        return "  %s: %d times, %d failed, median %.0f ms, 95 of 100 within %.0f ms, longest %.0f ms"
+                .formatted(
+                        what,
+                        millis.length,
+                        answers.stream().filter(PeopleBench::isFailed).count(),
+                        millis[millis.length / 2],
+                        millis[(int) (millis.length * 0.95)],
+                        Arrays.stream(millis).max().orElse(0));
     }
 }

@@ -20,7 +20,10 @@ final class Person {
 
     Person(String address) {
         this.address = address;
-        this.http = HttpClient.newBuilder().cookieHandler(cookies).connectTimeout(PATIENCE).build();
+        this.http = HttpClient.newBuilder()
+                .cookieHandler(cookies)
+                .connectTimeout(PATIENCE)
+                .build();
     }
 
     /**
@@ -42,7 +45,11 @@ final class Person {
     Answer call(String method, String path, String body) throws InterruptedException {
         return answer(HttpRequest.newBuilder(URI.create(address + path))
                 .header("Content-Type", "application/json")
-                .method(method, body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body)));
+                .method(
+                        method,
+                        body == null
+                                ? HttpRequest.BodyPublishers.noBody()
+                                : HttpRequest.BodyPublishers.ofString(body)));
     }
 
     /** Sends a file as a form does. */
@@ -54,7 +61,8 @@ final class Person {
     }
 
     private Answer answer(HttpRequest.Builder asked) throws InterruptedException {
-        HttpRequest request = asked.timeout(PATIENCE).header("X-XSRF-TOKEN", token()).build();
+        HttpRequest request =
+                asked.timeout(PATIENCE).header("X-XSRF-TOKEN", token()).build();
         long began = System.nanoTime();
         try {
             HttpResponse<String> response = http.send(request, HttpResponse.BodyHandlers.ofString());

@@ -20,12 +20,25 @@ final class PlantSizeBench {
             browser.post("/api/outline", "{}");
             lines.add("  all checks judged once after the start: %.1f s".formatted((System.nanoTime() - began) / 1e9));
             browser.driver.executeCdpCommand("Page.addScriptToEvaluateOnNewDocument", Map.of("source", FIRST_PAINT));
-            lines.add(BrowserRun.line("first paint of the outliner", 1_500, BrowserRun.repeat(() -> firstPaint(browser, running.address()))));
-            lines.add(BrowserRun.line("unfolding an area of 50 machines", 200, BrowserRun.repeat(() -> browser.script(unfold()))));
-            lines.add(BrowserRun.line("finding one machine of 10,000 by its tag", 200, BrowserRun.repeat(() -> browser.script(FIND.formatted("P-1" + (1_000 + (int) (Math.random() * 8_000)))))));
-            lines.add(BrowserRun.line("showing only what fails", 200, BrowserRun.repeat(() -> browser.script(SHOW_FAILING))));
-            lines.add(BrowserRun.line("rows to be seen after a jump down 9,000 rows", 100, BrowserRun.repeat(() -> browser.script(SCROLL))));
-            lines.add("  server: heap limit 768 MB, largest resident size %d MB (wanted at most 1,024)".formatted(ServerRun.peakMegabytes(running.process())));
+            lines.add(BrowserRun.line(
+                    "first paint of the outliner",
+                    1_500,
+                    BrowserRun.repeat(() -> firstPaint(browser, running.address()))));
+            lines.add(BrowserRun.line(
+                    "unfolding an area of 50 machines", 200, BrowserRun.repeat(() -> browser.script(unfold()))));
+            lines.add(BrowserRun.line(
+                    "finding one machine of 10,000 by its tag",
+                    200,
+                    BrowserRun.repeat(() ->
+                            browser.script(FIND.formatted("P-1" + (1_000 + (int) (Math.random() * 8_000)))))));
+            lines.add(BrowserRun.line(
+                    "showing only what fails", 200, BrowserRun.repeat(() -> browser.script(SHOW_FAILING))));
+            lines.add(BrowserRun.line(
+                    "rows to be seen after a jump down 9,000 rows",
+                    100,
+                    BrowserRun.repeat(() -> browser.script(SCROLL))));
+            lines.add("  server: heap limit 768 MB, largest resident size %d MB (wanted at most 1,024)"
+                    .formatted(ServerRun.peakMegabytes(running.process())));
             return lines;
         }
     }
@@ -39,7 +52,8 @@ final class PlantSizeBench {
 
     private static double firstPaint(BrowserRun browser, String address) {
         browser.driver.get(address + "/plant");
-        return browser.script("while (window.firstRowAt === undefined) await new Promise(r => setTimeout(r, 5)); return window.firstRowAt");
+        return browser.script(
+                "while (window.firstRowAt === undefined) await new Promise(r => setTimeout(r, 5)); return window.firstRowAt");
     }
 
     private static String unfold() {
@@ -56,13 +70,17 @@ final class PlantSizeBench {
                 return performance.now() - began""";
     }
 
-    private static final String TYPE = "const type = text => { const field = document.querySelector('input[type=search]');"
-            + " Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(field, text); field.dispatchEvent(new Event('input', {bubbles: true})) };";
+    private static final String TYPE =
+            "const type = text => { const field = document.querySelector('input[type=search]');"
+                    + " Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set.call(field, "
+                    + "text); field.dispatchEvent(new Event('input', {bubbles: true})) };";
 
     private static final String FIND = BrowserRun.PAINTED + TYPE + """
             const began = performance.now()
             type('%1$s')
-            await until(() => document.querySelector('tr[data-node]:last-of-type, tr[data-node]') && [...document.querySelectorAll('tr[data-node]')].some(r => r.textContent.includes('%1$s')) && +document.querySelector('[role=treegrid]').getAttribute('aria-rowcount') < 30)
+            await until(() => document.querySelector('tr[data-node]:last-of-type, tr[data-node]') &&
+                [...document.querySelectorAll('tr[data-node]')].some(r => r.textContent.includes('%1$s')) &&
+                +document.querySelector('[role=treegrid]').getAttribute('aria-rowcount') < 30)
             await painted()
             const took = performance.now() - began
             type('')
@@ -70,7 +88,8 @@ final class PlantSizeBench {
             return took""";
 
     private static final String SHOW_FAILING = BrowserRun.PAINTED + """
-            const choose = words => [...document.querySelectorAll('button[aria-pressed]')].find(b => b.textContent.trim().endsWith(words)).click()
+            const choose = words => [...document.querySelectorAll('button[aria-pressed]')].find(b =>
+                b.textContent.trim().endsWith(words)).click()
             const began = performance.now()
             choose('fail')
             await until(() => document.body.textContent.includes(' found'))

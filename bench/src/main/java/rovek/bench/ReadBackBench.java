@@ -12,12 +12,12 @@ import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Instant;
-import java.util.Optional;
-import java.util.OptionalDouble;
-import java.util.Random;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Random;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.IntStream;
@@ -32,25 +32,27 @@ import rovek.link.packet.PackedCapture;
 import rovek.link.packet.PackedReading;
 import rovek.link.packet.ReadingsPackage;
 import rovek.server.RovekApplication;
-import rovek.server.instruments.instrument.Connections;
 import rovek.server.base.job.JobProgress;
 import rovek.server.base.job.JobView;
 import rovek.server.base.job.Jobs;
+import rovek.server.base.problem.DomainProblem;
+import rovek.server.instruments.instrument.Connections;
+import rovek.server.intake.transfer.Loading;
+import rovek.server.intake.transfer.ReadBack;
+import rovek.server.intake.transfer.Transfers;
 import rovek.server.plant.tree.CheckView;
 import rovek.server.plant.tree.Plant;
 import rovek.server.plant.tree.PlantEditor;
 import rovek.server.plant.tree.PlantEditor.NewNode;
 import rovek.server.plant.tree.PlantSettings;
-import rovek.server.base.problem.DomainProblem;
 import rovek.server.rounds.route.RouteDraft;
 import rovek.server.rounds.route.Routes;
-import rovek.server.intake.transfer.Loading;
-import rovek.server.intake.transfer.ReadBack;
-import rovek.server.intake.transfer.Transfers;
 
 /**
- * Reading a package back over the link, digests, analysis, audit and all, beside the least that has to be done: a COPY of the very rows that came of it
- * into tables without keys, references and triggers, and the bare analysis of the same waveforms. The stand-in is a process of its own: its memory and
+ * Reading a package back over the link, digests, analysis, audit and all, beside the least that has to be done: a COPY
+ * of the very rows that came of it
+ * into tables without keys, references and triggers, and the bare analysis of the same waveforms. The stand-in is a
+ * process of its own: its memory and
  * its work are not the server's.
  */
 final class ReadBackBench {
@@ -98,7 +100,13 @@ final class ReadBackBench {
      * @param liveMegabytes of heap that was in use after a collection at most
      */
     record Outcome(
-            double readBackSeconds, double processorSeconds, double copySeconds, double indexedSeconds, double analysisSeconds, long idleMegabytes, long liveMegabytes) {
+            double readBackSeconds,
+            double processorSeconds,
+            double copySeconds,
+            double indexedSeconds,
+            double analysisSeconds,
+            long idleMegabytes,
+            long liveMegabytes) {
 
         double least() {
             return copySeconds + analysisSeconds;
@@ -125,15 +133,24 @@ final class ReadBackBench {
 
     private ConfigurableApplicationContext start(String database) {
         return SpringApplication.run(
-                RovekApplication.class, "--server.port=0", "--spring.main.banner-mode=off", "--rovek.networks=127.0.0.0/8 1-65535", "--rovek.secret-key=" + java.util.Base64.getEncoder().encodeToString(new byte[32]), "--logging.level.rovek=warn",
+                RovekApplication.class,
+                "--server.port=0",
+                "--spring.main.banner-mode=off",
+                "--rovek.networks=127.0.0.0/8 1-65535",
+                "--rovek.secret-key=" + java.util.Base64.getEncoder().encodeToString(new byte[32]),
+                "--logging.level.rovek=warn",
                 "--spring.datasource.url=jdbc:postgresql://" + server + "/" + database,
-                "--spring.datasource.username=rovek", "--spring.datasource.password=" + password);
+                "--spring.datasource.username=rovek",
+                "--spring.datasource.password=" + password);
     }
 
-    private Outcome measured(ConfigurableApplicationContext context, StandInProcess standIn, Path memory, String database) throws Exception {
+    private Outcome measured(
+            ConfigurableApplicationContext context, StandInProcess standIn, Path memory, String database)
+            throws Exception {
         List<UUID> checks = plan(context);
         UUID instrument = context.getBean(Connections.class)
-                .connect(Connections.ConnectionDraft.network("Handheld", "127.0.0.1", standIn.instrumentPort(), "4711")).id();
+                .connect(Connections.ConnectionDraft.network("Handheld", "127.0.0.1", standIn.instrumentPort(), "4711"))
+                .id();
         if (load == Load.WALK) {
             UUID route = UUID.randomUUID();
             context.getBean(Routes.class).put(route, new RouteDraft("Long walk", checks, 0));
@@ -156,7 +173,13 @@ final class ReadBackBench {
         BareCopy copy = new BareCopy(() -> connect(database));
         Map<String, byte[]> rows = copy.rows();
         return new Outcome(
-                seconds, processor, copy.intoBareTables(rows), copy.intoTheSameTables(rows), load == Load.NUMBERS ? 0 : analysis(context.getBean(Plant.class).check(checks.get(0))), heap.idleMegabytes(), heap.megabytes());
+                seconds,
+                processor,
+                copy.intoBareTables(rows),
+                copy.intoTheSameTables(rows),
+                load == Load.NUMBERS ? 0 : analysis(context.getBean(Plant.class).check(checks.get(0))),
+                heap.idleMegabytes(),
+                heap.megabytes());
     }
 
     private static void looked(Transfers transfers, UUID instrument) {
@@ -173,7 +196,9 @@ final class ReadBackBench {
     }
 
     private static long processorNanos() {
-        return ((com.sun.management.OperatingSystemMXBean) java.lang.management.ManagementFactory.getOperatingSystemMXBean()).getProcessCpuTime();
+        return ((com.sun.management.OperatingSystemMXBean)
+                        java.lang.management.ManagementFactory.getOperatingSystemMXBean())
+                .getProcessCpuTime();
     }
 
     /** The same number of waveforms of the same length, analysed as the check is set, and nothing else. */
@@ -181,7 +206,9 @@ final class ReadBackBench {
         int count = load == Load.WALK ? load.checks : load.checks * WAVEFORMS_A_CHECK;
         PackedCapture waveform = waveform(new Random(1), load == Load.WALK ? WALK_SAMPLES : SAMPLES);
         long begun = System.nanoTime();
-        IntStream.range(0, count).parallel().forEach(i -> check.technique().analyse(waveform.toCapture(), check.settings()));
+        IntStream.range(0, count)
+                .parallel()
+                .forEach(i -> check.technique().analyse(waveform.toCapture(), check.settings()));
         return (System.nanoTime() - begun) / 1e9;
     }
 
@@ -195,8 +222,15 @@ final class ReadBackBench {
         for (UUID check : checks) {
             for (int i = 0; i < each; i++) {
                 readings.add(new PackedReading(
-                        "r" + readings.size(), first.plusSeconds(60L * readings.size()), load == Load.NUMBERS ? "gauge" : "vibration", Optional.of(check), "", "",
-                        Optional.empty(), Map.of(), capture(random)));
+                        "r" + readings.size(),
+                        first.plusSeconds(60L * readings.size()),
+                        load == Load.NUMBERS ? "gauge" : "vibration",
+                        Optional.of(check),
+                        "",
+                        "",
+                        Optional.empty(),
+                        Map.of(),
+                        capture(random)));
             }
         }
         return ReadingsPackage.pack(first, maker, Optional.empty(), readings);
@@ -214,7 +248,8 @@ final class ReadBackBench {
         for (int i = 0; i < count; i++) {
             samples[i] = (float) (0.05 * Math.sin(i * 0.006) + 0.01 * random.nextGaussian());
         }
-        return new PackedReading.Waveform(samples, RATE_HZ, UnitCatalogue.VOLT, 1, OptionalDouble.of(100), OptionalDouble.empty());
+        return new PackedReading.Waveform(
+                samples, RATE_HZ, UnitCatalogue.VOLT, 1, OptionalDouble.of(100), OptionalDouble.empty());
     }
 
     private List<UUID> plan(ConfigurableApplicationContext context) {
@@ -228,7 +263,12 @@ final class ReadBackBench {
         while (checks.size() < load.checks) {
             UUID asset = add(plant, area, Level.ASSET, "Machine " + checks.size(), null);
             for (int point = 0; point < POINTS_AN_ASSET; point++) {
-                checks.add(add(plant, add(plant, asset, Level.POINT, "Point " + point, null), Level.CHECK, "", load == Load.NUMBERS ? "Pressure" : "Velocity 10–1000 Hz"));
+                checks.add(add(
+                        plant,
+                        add(plant, asset, Level.POINT, "Point " + point, null),
+                        Level.CHECK,
+                        "",
+                        load == Load.NUMBERS ? "Pressure" : "Velocity 10–1000 Hz"));
             }
         }
         return checks;
@@ -236,7 +276,9 @@ final class ReadBackBench {
 
     private static UUID add(PlantEditor plant, UUID parent, Level level, String name, String preset) {
         String technique = preset == null ? null : preset.equals("Pressure") ? "gauge" : "vibration";
-        return plant.add(new NewNode(null, parent, level, "", name, null, technique, preset)).node().id();
+        return plant.add(new NewNode(null, parent, level, "", name, null, technique, preset))
+                .node()
+                .id();
     }
 
     private static void await(ConfigurableApplicationContext context, JobView job) throws InterruptedException {
@@ -267,7 +309,8 @@ final class ReadBackBench {
     }
 
     private void execute(String database, String sql) throws SQLException {
-        try (Connection connection = connect(database); Statement statement = connection.createStatement()) {
+        try (Connection connection = connect(database);
+                Statement statement = connection.createStatement()) {
             statement.execute(sql);
         }
     }

@@ -36,9 +36,14 @@ final class RunBench {
             plant(browser);
             browser.sendFile("/api/originals", "run.zip", Base64.getEncoder().encodeToString(packed()));
             browser.driver.get(running.address() + "/plant?node=" + POINT + "&check=" + OTHER);
-            lines.add(String.format("  opened for the first time, from the click to the paint: %.0f ms", browser.script(OPEN)));
-            lines.add(BrowserRun.line("drawn anew with all channels, from the click to the paint", 300, BrowserRun.repeat(() -> browser.script(SHOW))));
-            lines.add(BrowserRun.line("zoomed by key, from the key to the paint", 150, BrowserRun.repeat(() -> browser.script(ZOOM))));
+            lines.add(String.format(
+                    "  opened for the first time, from the click to the paint: %.0f ms", browser.script(OPEN)));
+            lines.add(BrowserRun.line(
+                    "drawn anew with all channels, from the click to the paint",
+                    300,
+                    BrowserRun.repeat(() -> browser.script(SHOW))));
+            lines.add(BrowserRun.line(
+                    "zoomed by key, from the key to the paint", 150, BrowserRun.repeat(() -> browser.script(ZOOM))));
         }
         return lines;
     }
@@ -54,24 +59,43 @@ final class RunBench {
     }
 
     private static void node(BrowserRun browser, UUID id, UUID parent, String level, String more) {
-        browser.post("/api/plant/nodes", "{\"id\":\"%s\",\"parentId\":%s,\"level\":\"%s\",%s}".formatted(id, parent == null ? "null" : "\"" + parent + "\"", level, more));
+        browser.post(
+                "/api/plant/nodes",
+                "{\"id\":\"%s\",\"parentId\":%s,\"level\":\"%s\",%s}"
+                        .formatted(id, parent == null ? "null" : "\"" + parent + "\"", level, more));
     }
 
     private static byte[] packed() {
         double[] seconds = new double[SAMPLES];
         Arrays.setAll(seconds, i -> i);
-        List<TableCapture.Column> columns = new ArrayList<>(List.of(new TableCapture.Numbers(TableCapture.TIME, "s", seconds)));
+        List<TableCapture.Column> columns =
+                new ArrayList<>(List.of(new TableCapture.Numbers(TableCapture.TIME, "s", seconds)));
         Random random = new Random(11_562);
         for (int channel = 1; channel <= CHANNELS; channel++) {
             double[] values = new double[SAMPLES];
             double phase = channel;
-            Arrays.setAll(values, i -> Math.round(1000 * (5 + Math.sin(i / 5_000.0 + phase) + 0.2 * random.nextGaussian())) / 1000.0);
+            Arrays.setAll(
+                    values,
+                    i -> Math.round(1000 * (5 + Math.sin(i / 5_000.0 + phase) + 0.2 * random.nextGaussian())) / 1000.0);
             columns.add(new TableCapture.Numbers("channel " + channel, "bar", values));
         }
         Instant at = Instant.parse("2026-11-01T08:00:00Z");
         PackedReading reading = new PackedReading(
-                "run-1", at, "run", Optional.of(CHECK), "", "", Optional.empty(), Map.of(), new PackedCapture.Plain(new TableCapture(columns, List.of())), List.of());
-        return ReadingsPackage.pack(at, new Maker("bench", Optional.of(new Maker.MakingInstrument("Logger", "bench-1", "1"))), Optional.empty(), List.of(reading));
+                "run-1",
+                at,
+                "run",
+                Optional.of(CHECK),
+                "",
+                "",
+                Optional.empty(),
+                Map.of(),
+                new PackedCapture.Plain(new TableCapture(columns, List.of())),
+                List.of());
+        return ReadingsPackage.pack(
+                at,
+                new Maker("bench", Optional.of(new Maker.MakingInstrument("Logger", "bench-1", "1"))),
+                Optional.empty(),
+                List.of(reading));
     }
 
     /** The row of the run is chosen for the first time: its samples are fetched and drawn. */

@@ -82,18 +82,27 @@ final class ServerRun {
     private List<String> start(String database, Measurement measurement) throws Exception {
         int port = freePort();
         Process process = new ProcessBuilder(
-                        System.getProperty("java.home") + "/bin/java", "-Xmx768m", "-XX:+ExitOnOutOfMemoryError", "-cp", System.getProperty("java.class.path"),
-                        "rovek.server.RovekApplication", "--server.port=" + port, "--spring.main.banner-mode=off",
+                        System.getProperty("java.home") + "/bin/java",
+                        "-Xmx768m",
+                        "-XX:+ExitOnOutOfMemoryError",
+                        "-cp",
+                        System.getProperty("java.class.path"),
+                        "rovek.server.RovekApplication",
+                        "--server.port=" + port,
+                        "--spring.main.banner-mode=off",
                         "--spring.datasource.url=jdbc:postgresql://" + server + "/" + database,
-                        "--spring.datasource.username=rovek", "--spring.datasource.password=" + password,
-                        "--rovek.first-administrator.name=bench", "--rovek.first-administrator.password=" + PASSWORD)
+                        "--spring.datasource.username=rovek",
+                        "--spring.datasource.password=" + password,
+                        "--rovek.first-administrator.name=bench",
+                        "--rovek.first-administrator.password=" + PASSWORD)
                 .redirectErrorStream(true)
                 .redirectOutput(Files.createTempFile("rovek-bench", ".log").toFile())
                 .start();
         try {
             String address = "http://127.0.0.1:" + port;
             awaitAnswer(process, address);
-            return measurement.of(new Running(process, address, () -> connection(database), database, Optional.empty()));
+            return measurement.of(
+                    new Running(process, address, () -> connection(database), database, Optional.empty()));
         } finally {
             process.destroy();
             process.waitFor();
@@ -113,7 +122,9 @@ final class ServerRun {
                 throw new IllegalStateException("The server stopped.");
             }
             try {
-                http.send(HttpRequest.newBuilder(URI.create(address + "/")).build(), HttpResponse.BodyHandlers.discarding());
+                http.send(
+                        HttpRequest.newBuilder(URI.create(address + "/")).build(),
+                        HttpResponse.BodyHandlers.discarding());
                 return;
             } catch (IOException notYet) {
                 Thread.sleep(200);

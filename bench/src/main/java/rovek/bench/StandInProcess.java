@@ -14,7 +14,11 @@ record StandInProcess(Process process, int instrumentPort, int panelPort) implem
 
     static StandInProcess start(Path memory) throws IOException {
         Process process = new ProcessBuilder(
-                        System.getProperty("java.home") + "/bin/java", "-Xmx1g", "-cp", System.getProperty("java.class.path"), "rovek.fieldsim.Fieldsim",
+                        System.getProperty("java.home") + "/bin/java",
+                        "-Xmx1g",
+                        "-cp",
+                        System.getProperty("java.class.path"),
+                        "rovek.fieldsim.Fieldsim",
                         "kind=vibration;memory=" + memory)
                 .redirectError(ProcessBuilder.Redirect.INHERIT)
                 .start();

@@ -26,7 +26,10 @@ import rovek.link.packet.Maker;
 import rovek.link.packet.PackedReading;
 import rovek.link.packet.ReadingsPackage;
 
-/** Twenty requests at once of each kind that takes much memory, against a server of 768 MB; somebody else reads meanwhile, and is to be answered within two seconds. */
+/**
+ * Twenty requests at once of each kind that takes much memory, against a server of 768 MB; somebody else reads
+ * meanwhile, and is to be answered within two seconds.
+ */
 final class StormBench {
 
     private static final int AT_ONCE = 20;
@@ -55,11 +58,14 @@ final class StormBench {
         byte[] comment = withHugeText(png(40, 30), 300);
         byte[] large = png(3_000, 2_000);
         byte[] waveforms = waveforms();
-        byte[] table = ("path,level,tag,name\n" + ("x,ASSET,P," + "y".repeat(200) + "\n").repeat(40_000)).getBytes(StandardCharsets.UTF_8);
+        byte[] table = ("path,level,tag,name\n" + ("x,ASSET,P," + "y".repeat(200) + "\n").repeat(40_000))
+                .getBytes(StandardCharsets.UTF_8);
         String text = "{\"parentId\":null,\"text\":\"" + "a\\n".repeat(199_000) + "\"}";
         Map<String, Request> storms = new TreeMap<>(Map.of(
-                "pictures whose comment unpacks to 300 MB", person -> person.sendFile("/api/nodes/" + asset + "/pictures?id=" + UUID.randomUUID(), comment),
-                "pictures of 6 million dots", person -> person.sendFile("/api/nodes/" + asset + "/pictures?id=" + UUID.randomUUID(), large),
+                "pictures whose comment unpacks to 300 MB",
+                        person -> person.sendFile("/api/nodes/" + asset + "/pictures?id=" + UUID.randomUUID(), comment),
+                "pictures of 6 million dots",
+                        person -> person.sendFile("/api/nodes/" + asset + "/pictures?id=" + UUID.randomUUID(), large),
                 "plant tables of 9 MB", person -> person.sendFile("/api/plant/import/preview", table),
                 "pasted tables of 199,000 lines", person -> person.call("POST", "/api/plant/paste/preview", text),
                 "packages of 850 waveforms, 52 MB", person -> person.sendFile("/api/originals", waveforms),
@@ -68,8 +74,10 @@ final class StormBench {
         for (Map.Entry<String, Request> storm : storms.entrySet()) {
             lines.add(storm(reader, attacker, storm.getKey(), storm.getValue()));
         }
-        running.second().ifPresent(other -> lines.add("  the others' requests went to a second server on the same database"));
-        lines.add("  server: heap limit 768 MB, largest resident size %d MB".formatted(ServerRun.peakMegabytes(running.process())));
+        running.second()
+                .ifPresent(other -> lines.add("  the others' requests went to a second server on the same database"));
+        lines.add("  server: heap limit 768 MB, largest resident size %d MB"
+                .formatted(ServerRun.peakMegabytes(running.process())));
         return lines;
     }
 
@@ -97,8 +105,16 @@ final class StormBench {
             statuses.merge(one.get(), 1, Integer::sum);
         }
         crowd.shutdown();
-        return "%d %s: answered %s within %.1f s; of %d others' requests %d failed, the longest took %.0f ms (wanted at most %d)".formatted(
-                AT_ONCE, what, statuses, (System.nanoTime() - began) / 1e9, reads, failed, longest, WANTED_MILLIS);
+        return "%d %s: answered %s within %.1f s; of %d others' requests %d failed, the longest took %.0f ms (wanted at most %d)"
+                .formatted(
+                        AT_ONCE,
+                        what,
+                        statuses,
+                        (System.nanoTime() - began) / 1e9,
+                        reads,
+                        failed,
+                        longest,
+                        WANTED_MILLIS);
     }
 
     private static byte[] waveforms() {
@@ -110,15 +126,34 @@ final class StormBench {
                 samples[k] = random.nextFloat();
             }
             readings.add(new PackedReading(
-                    "r" + i, Instant.EPOCH.plusSeconds(i), "vibration", Optional.empty(), "P-1", "", Optional.empty(), Map.of(),
-                    new PackedReading.Waveform(samples, 25_600, UnitCatalogue.METRE_PER_SQUARE_SECOND, 1, OptionalDouble.empty(), OptionalDouble.empty())));
+                    "r" + i,
+                    Instant.EPOCH.plusSeconds(i),
+                    "vibration",
+                    Optional.empty(),
+                    "P-1",
+                    "",
+                    Optional.empty(),
+                    Map.of(),
+                    new PackedReading.Waveform(
+                            samples,
+                            25_600,
+                            UnitCatalogue.METRE_PER_SQUARE_SECOND,
+                            1,
+                            OptionalDouble.empty(),
+                            OptionalDouble.empty())));
         }
-        return ReadingsPackage.pack(Instant.EPOCH, new Maker("bench", Optional.of(new Maker.MakingInstrument("Storm", "bench-9", "1"))), Optional.empty(), readings);
+        return ReadingsPackage.pack(
+                Instant.EPOCH,
+                new Maker("bench", Optional.of(new Maker.MakingInstrument("Storm", "bench-9", "1"))),
+                Optional.empty(),
+                readings);
     }
 
     private static Person signedIn(String address) throws InterruptedException {
         Person person = new Person(address);
-        for (int i = 0; i < MOST_TRIES && person.signIn("bench", ServerRun.PASSWORD).status() != 200; i++) {
+        for (int i = 0;
+                i < MOST_TRIES && person.signIn("bench", ServerRun.PASSWORD).status() != 200;
+                i++) {
             Thread.sleep(500);
         }
         return person;
@@ -144,7 +179,10 @@ final class StormBench {
         sum.update(packed.toByteArray());
         int afterHeader = 8 + 12 + 13;
         return ByteBuffer.allocate(png.length + packed.size() + 8)
-                .put(png, 0, afterHeader).putInt(packed.size() - 4).put(packed.toByteArray()).putInt((int) sum.getValue())
+                .put(png, 0, afterHeader)
+                .putInt(packed.size() - 4)
+                .put(packed.toByteArray())
+                .putInt((int) sum.getValue())
                 .put(png, afterHeader, png.length - afterHeader)
                 .array();
     }

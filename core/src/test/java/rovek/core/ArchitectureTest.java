@@ -16,8 +16,17 @@ class ArchitectureTest {
             .should()
             .onlyDependOnClassesThat()
             .resideInAnyPackage(
-                    "rovek.core..", "java.lang..", "java.util..", "java.time..", "java.math..", "javax.measure..", "tech.units..", "org.jtransforms..", "org.apache.commons.statistics..");
+                    "rovek.core..",
+                    "java.lang..",
+                    "java.util..",
+                    "java.time..",
+                    "java.math..",
+                    "javax.measure..",
+                    "tech.units..",
+                    "org.jtransforms..",
+                    "org.apache.commons.statistics..");
 
     @ArchTest
-    static final ArchRule noCircles = slices().matching("rovek.core.(*)..").should().beFreeOfCycles();
+    static final ArchRule noCircles =
+            slices().matching("rovek.core.(*)..").should().beFreeOfCycles();
 }

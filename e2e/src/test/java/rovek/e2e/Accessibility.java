@@ -25,8 +25,11 @@ final class Accessibility {
         }
         Map<String, Object> outcome = (Map<String, Object>) browser.run("""
                 return axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'], resultTypes: ['violations']})
-                  .then(r => ({rules: r.passes.length, violations: r.violations.map(v => v.id + ': ' + v.nodes.map(n => n.html + ' ' + n.failureSummary).slice(0, 3).join(' | '))}))""");
+                  .then(r => ({rules: r.passes.length, violations: r.violations.map(v => v.id + ': ' + v.nodes.map(n => n.html + ' '
+                      + n.failureSummary).slice(0, 3).join(' | '))}))""");
         assertThat((Long) outcome.get("rules")).as("axe looked at %s", page).isPositive();
-        assertThat((List<String>) outcome.get("violations")).as("what axe finds on %s", page).isEmpty();
+        assertThat((List<String>) outcome.get("violations"))
+                .as("what axe finds on %s", page)
+                .isEmpty();
     }
 }

@@ -38,14 +38,26 @@ final class Browser implements AutoCloseable {
         ChromeOptions options = new ChromeOptions();
         options.setBinary(System.getProperty("rovek.chromium", "/usr/bin/chromium"));
         options.addArguments(
-                "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage", "--no-first-run",
-                "--disable-background-networking", "--disable-component-update", "--disable-sync", "--user-data-dir=" + profile);
+                "--headless=new",
+                "--no-sandbox",
+                "--disable-gpu",
+                "--disable-dev-shm-usage",
+                "--no-first-run",
+                "--disable-background-networking",
+                "--disable-component-update",
+                "--disable-sync",
+                "--user-data-dir=" + profile);
         ChromeDriverService service = new ChromeDriverService.Builder()
-                .usingDriverExecutable(new java.io.File(System.getProperty("rovek.chromedriver", "/usr/bin/chromedriver")))
+                .usingDriverExecutable(
+                        new java.io.File(System.getProperty("rovek.chromedriver", "/usr/bin/chromedriver")))
                 .build();
         driver = new ChromeDriver(service, options);
-        driver.executeCdpCommand("Emulation.setDeviceMetricsOverride", Map.of("width", 1280, "height", 800, "deviceScaleFactor", 1, "mobile", false));
-        driver.executeCdpCommand("Browser.setDownloadBehavior", Map.of("behavior", "allow", "downloadPath", downloads().toString()));
+        driver.executeCdpCommand(
+                "Emulation.setDeviceMetricsOverride",
+                Map.of("width", 1280, "height", 800, "deviceScaleFactor", 1, "mobile", false));
+        driver.executeCdpCommand(
+                "Browser.setDownloadBehavior",
+                Map.of("behavior", "allow", "downloadPath", downloads().toString()));
         wait = new WebDriverWait(driver, PATIENCE, A_MOMENT);
     }
 
@@ -57,7 +69,9 @@ final class Browser implements AutoCloseable {
     Path keptAs(String end) {
         return wait.until(d -> {
             try (Stream<Path> files = Files.isDirectory(downloads()) ? Files.list(downloads()) : Stream.empty()) {
-                return files.filter(file -> file.getFileName().toString().endsWith(end)).findFirst().orElse(null);
+                return files.filter(file -> file.getFileName().toString().endsWith(end))
+                        .findFirst()
+                        .orElse(null);
             } catch (IOException e) {
                 throw new IllegalStateException(e);
             }
@@ -94,11 +108,13 @@ final class Browser implements AutoCloseable {
 
     /** Waits until a text stands somewhere on the page. */
     WebElement see(String text) {
-        return see(By.xpath("//*[not(self::script)][contains(normalize-space(.), " + literal(text) + ")][not(*[contains(normalize-space(.), " + literal(text) + ")])]"));
+        return see(By.xpath("//*[not(self::script)][contains(normalize-space(.), " + literal(text)
+                + ")][not(*[contains(normalize-space(.), " + literal(text) + ")])]"));
     }
 
     void seeNoMore(String text) {
-        wait.until(ExpectedConditions.invisibilityOfElementLocated(By.xpath("//*[text()[contains(., " + literal(text) + ")]]")));
+        wait.until(ExpectedConditions.invisibilityOfElementLocated(
+                By.xpath("//*[text()[contains(., " + literal(text) + ")]]")));
     }
 
     /** Presses the button or follows the link with these words. */
@@ -112,8 +128,9 @@ final class Browser implements AutoCloseable {
 
     WebElement field(String label) {
         String field = "//*[self::input or self::select]";
-        return see(By.xpath(field + "[@aria-label=" + literal(label) + "] | //label[contains(normalize-space(.), " + literal(label) + ")]//input"
-                + " | " + field + "[@id=//label[normalize-space(.)=" + literal(label) + "]/@for]"));
+        return see(By.xpath(field + "[@aria-label=" + literal(label) + "] | //label[contains(normalize-space(.), "
+                + literal(label) + ")]//input" + " | " + field + "[@id=//label[normalize-space(.)=" + literal(label)
+                + "]/@for]"));
     }
 
     void fill(String label, String text) {
@@ -123,8 +140,11 @@ final class Browser implements AutoCloseable {
 
     /** Fills a field whose keys depend on the country, such as a date's. */
     void fillAsIs(String label, String value) {
-        run("const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set;"
-                + "set.call(arguments[0], arguments[1]); arguments[0].dispatchEvent(new Event('input', {bubbles: true}))", field(label), value);
+        run(
+                "const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set;"
+                        + "set.call(arguments[0], arguments[1]); arguments[0].dispatchEvent(new Event('input', {bubbles: true}))",
+                field(label),
+                value);
     }
 
     void room(String name) {
@@ -146,13 +166,18 @@ final class Browser implements AutoCloseable {
 
     /** Puts a text where Ctrl V takes it from. */
     void fillClipboard(String text) {
-        driver.executeCdpCommand("Browser.grantPermissions", Map.of("permissions", List.of("clipboardReadWrite", "clipboardSanitizedWrite")));
-        driver.executeAsyncScript("const done = arguments[1]; navigator.clipboard.writeText(arguments[0]).then(() => done(), done)", text);
+        driver.executeCdpCommand(
+                "Browser.grantPermissions",
+                Map.of("permissions", List.of("clipboardReadWrite", "clipboardSanitizedWrite")));
+        driver.executeAsyncScript(
+                "const done = arguments[1]; navigator.clipboard.writeText(arguments[0]).then(() => done(), done)",
+                text);
     }
 
     /** Chooses a file in the field with this label. */
     void chooseFile(String label, Path file) {
-        driver.findElement(By.xpath("//input[@type='file'][@aria-label=" + literal(label) + "]")).sendKeys(file.toAbsolutePath().toString());
+        driver.findElement(By.xpath("//input[@type='file'][@aria-label=" + literal(label) + "]"))
+                .sendKeys(file.toAbsolutePath().toString());
     }
 
     void chord(Keys modifier, CharSequence key) {
@@ -179,13 +204,18 @@ final class Browser implements AutoCloseable {
     }
 
     boolean isEnabled(String words) {
-        return see(By.xpath("//button[normalize-space(.)=" + literal(words) + "]")).isEnabled();
+        return see(By.xpath("//button[normalize-space(.)=" + literal(words) + "]"))
+                .isEnabled();
     }
 
     /** How far down that part of the page is in which something stands. */
     double scrolled(By by) {
-        return ((Number) run("let part = arguments[0]; while (part.parentElement && !/auto|scroll/.test(getComputedStyle(part).overflowY)) part = part.parentElement;"
-                + "return part.scrollTop", see(by))).doubleValue();
+        return ((Number) run(
+                        "let part = arguments[0]; while (part.parentElement && "
+                                + "!/auto|scroll/.test(getComputedStyle(part).overflowY)) part = part.parentElement;"
+                                + "return part.scrollTop",
+                        see(by)))
+                .doubleValue();
     }
 
     Object run(String script, Object... arguments) {
@@ -198,7 +228,9 @@ final class Browser implements AutoCloseable {
 
     /** What is said, also where it is only for screen readers. */
     List<String> contents(By by) {
-        return driver.findElements(by).stream().map(element -> element.getDomProperty("textContent")).toList();
+        return driver.findElements(by).stream()
+                .map(element -> element.getDomProperty("textContent"))
+                .toList();
     }
 
     String cookies() {

@@ -21,7 +21,13 @@ class FollowingJourneyTest extends SignedInJourney {
     private String aYear() {
         List<String> checks = plant.pump("B-201");
         String velocity = checks.get(0);
-        String asset = plant.rows().stream().map(row -> row.get("node")).filter(node -> node.get("tag").asString().equals("B-201")).findFirst().orElseThrow().get("id").asString();
+        String asset = plant.rows().stream()
+                .map(row -> row.get("node"))
+                .filter(node -> node.get("tag").asString().equals("B-201"))
+                .findFirst()
+                .orElseThrow()
+                .get("id")
+                .asString();
         plant.alter(asset, "nameplate.speedRpm", "", "2950").ok();
         caller.limit(velocity, "vibration", "velocity.rms", 3.5, 7.1).ok();
         try (FieldDay day = new FieldDay(files)) {
@@ -29,7 +35,9 @@ class FollowingJourneyTest extends SignedInJourney {
             String route = plant.route(List.of(velocity));
             Instant newest = Instant.now().truncatedTo(ChronoUnit.DAYS).minus(Duration.ofHours(12));
             for (int back = MONTHS; back >= 0; back--) {
-                day.press("/api/time", Map.of("at", newest.minus(Duration.ofDays(30L * back)).toString()));
+                day.press(
+                        "/api/time",
+                        Map.of("at", newest.minus(Duration.ofDays(30L * back)).toString()));
                 day.loadOnThatDay(caller, instrument, route);
                 day.press("/api/walk-all", Map.of());
                 // The stand-in really lives on those days: its clock is right.
@@ -69,7 +77,9 @@ class FollowingJourneyTest extends SignedInJourney {
             browser.press("mark it");
             browser.see(By.xpath("//button[@aria-pressed='true'][.='Spectrum']"));
             browser.see(By.xpath("//*[@role='figure'][@aria-label='Spectrum']"));
-            assertThat(Duration.between(began, Instant.now())).as("found in under a minute").isLessThan(Duration.ofMinutes(1));
+            assertThat(Duration.between(began, Instant.now()))
+                    .as("found in under a minute")
+                    .isLessThan(Duration.ofMinutes(1));
             browser.press("Trend");
             Accessibility.check(browser, "a trend that leads to its limit");
 
@@ -86,7 +96,9 @@ class FollowingJourneyTest extends SignedInJourney {
             browser.see("Noted.");
             browser.see("Coupling aligned");
 
-            browser.click(By.xpath("//section[@aria-label='Now']//tr[contains(., 'Velocity')][contains(., 'Drive end')]//button[.='7.10']"));
+            browser.click(
+                    By.xpath(
+                            "//section[@aria-label='Now']//tr[contains(., 'Velocity')][contains(., 'Drive end')]//button[.='7.10']"));
             browser.see("Limits of Drive end, Velocity 10–1000 Hz");
             browser.fill("Fail", "5");
             browser.see("On the history");
@@ -95,8 +107,13 @@ class FollowingJourneyTest extends SignedInJourney {
             browser.press("Set the limit");
             browser.see("The limit is set.");
             browser.keys(Keys.ESCAPE);
-            assertThat(caller.get("/api/nodes/" + velocity + "/limits").ok().get(0).get("revisions")).hasSize(2);
-            assertThat(caller.get("/api/checks/" + velocity + "/trend").ok().get("lines")).hasSize(2);
+            assertThat(caller.get("/api/nodes/" + velocity + "/limits")
+                            .ok()
+                            .get(0)
+                            .get("revisions"))
+                    .hasSize(2);
+            assertThat(caller.get("/api/checks/" + velocity + "/trend").ok().get("lines"))
+                    .hasSize(2);
         });
     }
 }

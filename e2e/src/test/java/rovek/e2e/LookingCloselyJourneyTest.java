@@ -23,14 +23,16 @@ class LookingCloselyJourneyTest extends SignedInJourney {
     }
 
     private static By chosen(String label, String option) {
-        return By.xpath("//label[starts-with(normalize-space(.), '" + label + "')]//select//option[normalize-space(.)='" + option + "']");
+        return By.xpath("//label[starts-with(normalize-space(.), '" + label + "')]//select//option[normalize-space(.)='"
+                + option + "']");
     }
 
     @Test
     void aSpectrumInAnotherQuantityBesideAnotherDateAsPictureAndNumbers() {
         keepingAPicture(() -> {
             String velocity = plant.pump("P-7").get(0);
-            plant.alter(velocity, "setting.vibration.bandsHz", "", "running: 20..40").ok();
+            plant.alter(velocity, "setting.vibration.bandsHz", "", "running: 20..40")
+                    .ok();
             try (FieldDay day = new FieldDay(files)) {
                 String instrument = day.connect(caller);
                 String route = plant.route(List.of(velocity));
@@ -69,11 +71,15 @@ class LookingCloselyJourneyTest extends SignedInJourney {
             browser.press("PNG");
             assertThat(bytes(browser.keptAs("Spectrum, 2 Apr 2026.png"))).startsWith(0x89, 'P', 'N', 'G');
             browser.click(By.xpath("(//button[.='CSV'])[1]"));
-            List<String> csv = text(browser.keptAs("Spectrum, 2 Apr 2026.csv")).lines().toList();
-            assertThat(csv.get(0)).contains("Spectrum, µm RMS (2026-04-02), Hann, mean of 4").contains("(2026-03-02)");
+            List<String> csv =
+                    text(browser.keptAs("Spectrum, 2 Apr 2026.csv")).lines().toList();
+            assertThat(csv.get(0))
+                    .contains("Spectrum, µm RMS (2026-04-02), Hann, mean of 4")
+                    .contains("(2026-03-02)");
 
             browser.press("Waterfall");
-            browser.see(By.xpath("//*[@role='group'][@aria-label='Waterfall']//*[@role='button'][@aria-label='2 Mar 2026']"));
+            browser.see(By.xpath(
+                    "//*[@role='group'][@aria-label='Waterfall']//*[@role='button'][@aria-label='2 Mar 2026']"));
             browser.press("Waveform");
             browser.clickWithin(PLOT, 0.3, false);
             browser.clickWithin(PLOT, 0.6, true);
@@ -85,14 +91,23 @@ class LookingCloselyJourneyTest extends SignedInJourney {
     void aRunIsGivenLimitsReckonedAnewAndLookedThrough() {
         keepingAPicture(() -> {
             String client = plant.id(null, "CLIENT", "", "Marrowdale Works");
-            String check = plant.check(plant.id(plant.id(client, "ASSET", "R-1", "Reservoir"), "POINT", "", "Logger"), "run", "Run");
+            String check = plant.check(
+                    plant.id(plant.id(client, "ASSET", "R-1", "Reservoir"), "POINT", "", "Logger"), "run", "Run");
             try (FieldDay day = new FieldDay(Fieldsim.Kind.LOGGER, "77012", files)) {
                 String instrument = day.connect(caller);
-                day.press("/api/loose", Map.of("technique", "run", "assetTag", "R-1", "point", "Logger", "unnamed", true));
+                day.press(
+                        "/api/loose",
+                        Map.of("technique", "run", "assetTag", "R-1", "point", "Logger", "unnamed", true));
                 day.readBack(caller, instrument);
                 String visit = caller.get("/api/visits").ok().get(0).get("id").asString();
-                String run = caller.get("/api/visits/" + visit).ok().get("tray").get(0).get("id").asString();
-                caller.post("/api/readings/" + run + "/place", Map.of("checkId", check)).ok();
+                String run = caller.get("/api/visits/" + visit)
+                        .ok()
+                        .get("tray")
+                        .get(0)
+                        .get("id")
+                        .asString();
+                caller.post("/api/readings/" + run + "/place", Map.of("checkId", check))
+                        .ok();
             }
             open(check);
             browser.see("no channel has limits to stay within");

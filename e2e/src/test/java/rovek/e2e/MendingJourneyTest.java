@@ -30,11 +30,16 @@ class MendingJourneyTest extends SignedInJourney {
     }
 
     private JsonNode sheet() {
-        return caller.get("/api/visits/" + caller.get("/api/visits").ok().get(0).get("id").asString()).ok();
+        return caller.get("/api/visits/"
+                        + caller.get("/api/visits").ok().get(0).get("id").asString())
+                .ok();
     }
 
     private List<String> checks() {
-        return sheet().get("rows").valueStream().map(row -> row.get("checkId").asString()).toList();
+        return sheet().get("rows")
+                .valueStream()
+                .map(row -> row.get("checkId").asString())
+                .toList();
     }
 
     private void openTheVisit() {
@@ -74,10 +79,15 @@ class MendingJourneyTest extends SignedInJourney {
             try (FieldDay handheld = new FieldDay(files.resolve("handheld"))) {
                 String instrument = handheld.connect(caller);
                 Instant birth = Instant.parse("2000-01-01T06:00:00Z");
-                handheld.press("/api/clock-error", Map.of("seconds", Duration.between(Instant.now(), birth).toSeconds()));
+                handheld.press(
+                        "/api/clock-error",
+                        Map.of("seconds", Duration.between(Instant.now(), birth).toSeconds()));
                 walkAtTheWrongClient(handheld, instrument);
                 // The battery was changed once more: what the clock says now tells nothing of what it said then.
-                caller.awaitJob(caller.post("/api/instruments/" + instrument + "/read-back", Map.of("files", List.of(), "correctClock", false)).ok());
+                caller.awaitJob(caller.post(
+                                "/api/instruments/" + instrument + "/read-back",
+                                Map.of("files", List.of(), "correctClock", false))
+                        .ok());
                 openTheVisit();
                 browser.see("before the instrument was calibrated last: its clock was probably reset.");
                 browser.press("Say when it was taken");
@@ -86,7 +96,9 @@ class MendingJourneyTest extends SignedInJourney {
                 Accessibility.check(browser, "saying when a reading was taken");
                 browser.press("Move all times");
                 browser.see("The times of the visit are moved.");
-                browser.await(() -> Instant.parse(sheet().get("newest").get("takenAt").asString()).equals(truly.atZone(ZoneId.systemDefault()).toInstant()));
+                browser.await(
+                        () -> Instant.parse(sheet().get("newest").get("takenAt").asString())
+                                .equals(truly.atZone(ZoneId.systemDefault()).toInstant()));
                 assertThat(sheet().get("clockDoubt").asString()).isEmpty();
                 browser.see("Times as the instrument wrote them");
                 browser.press("Undo");

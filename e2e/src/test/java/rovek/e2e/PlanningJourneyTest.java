@@ -97,14 +97,18 @@ class PlanningJourneyTest extends SignedInJourney {
         browser.press("Save route");
         browser.see("Route saved.");
         JsonNode route = caller.get("/api/routes").ok().get(0);
-        assertThat(route.get("stops").valueStream().map(stop -> stop.get("checkId").asString()).toList())
+        assertThat(route.get("stops")
+                        .valueStream()
+                        .map(stop -> stop.get("checkId").asString())
+                        .toList())
                 .containsExactly(checks.get(0), checks.get(1), checks.get(3), checks.get(2));
         try (FieldDay handheld = new FieldDay(files.resolve("handheld"))) {
             String instrument = handheld.connect(caller);
             handheld.load(caller, instrument, route.get("id").asString());
             browser.open(handheld.panelAddress());
             browser.see(By.xpath("//tr[contains(., 'Drive end')]//img"));
-            browser.await(() -> (Boolean) browser.run("return [...document.querySelectorAll('td img')].every(one => one.naturalWidth === 640)"));
+            browser.await(() -> (Boolean) browser.run(
+                    "return [...document.querySelectorAll('td img')].every(one => one.naturalWidth === 640)"));
             browser.click(By.xpath("(//select[starts-with(@aria-label, 'Skip')])[1]/option[.='Not accessible']"));
             browser.see(By.xpath("//tr[contains(., 'skipped')]"));
         }

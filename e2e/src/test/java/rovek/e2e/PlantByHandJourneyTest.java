@@ -20,7 +20,11 @@ class PlantByHandJourneyTest extends SignedInJourney {
 
     @BeforeEach
     void beginInAnArea() {
-        area = plant.id(plant.id(plant.id(null, "CLIENT", "", "Marrowdale Works"), "SITE", "", "Bottling works"), "AREA", "", "Wellfield");
+        area = plant.id(
+                plant.id(plant.id(null, "CLIENT", "", "Marrowdale Works"), "SITE", "", "Bottling works"),
+                "AREA",
+                "",
+                "Wellfield");
         browser.room("Plant");
         choose("Wellfield");
     }
@@ -85,7 +89,9 @@ class PlantByHandJourneyTest extends SignedInJourney {
             browser.see("39 new. Nothing is wrong.");
             browser.keys(Keys.ENTER);
             awaitChecks(40 * 4 * 3);
-            assertThat(browser.strokes() - before).as("keys struck, names and the paste included").isLessThan(MOST_STROKES_A_CLASS);
+            assertThat(browser.strokes() - before)
+                    .as("keys struck, names and the paste included")
+                    .isLessThan(MOST_STROKES_A_CLASS);
         });
     }
 
@@ -130,13 +136,16 @@ class PlantByHandJourneyTest extends SignedInJourney {
 
     @Test
     void aFileWithFiveKindsOfErrorIsShownRowByRowAndNothingOfItIsTaken() throws IOException {
-        String sound = "path,tag,name,level,template,nameplate.powerKw\n" + "Marrowdale Works / Bottling works / Wellfield,P-301,Well pump,,Two-bearing pump set,\n";
-        Path wrong = Files.writeString(files.resolve("plant.csv"), sound
-                + "Marrowdale Works / Bottling works / Nowhere,P-302,Well pump,,,\n"
-                + "Marrowdale Works / Bottling works / Wellfield,P-303,Well pump,machine,,\n"
-                + "Marrowdale Works / Bottling works / Wellfield,P-304,Well pump,,Unheard of,\n"
-                + "Marrowdale Works / Bottling works / Wellfield,P-305,Well pump,asset,,plenty\n"
-                + "Marrowdale Works / Bottling works / Wellfield,P-301,The same again,,,\n");
+        String sound = "path,tag,name,level,template,nameplate.powerKw\n"
+                + "Marrowdale Works / Bottling works / Wellfield,P-301,Well pump,,Two-bearing pump set,\n";
+        Path wrong = Files.writeString(
+                files.resolve("plant.csv"),
+                sound
+                        + "Marrowdale Works / Bottling works / Nowhere,P-302,Well pump,,,\n"
+                        + "Marrowdale Works / Bottling works / Wellfield,P-303,Well pump,machine,,\n"
+                        + "Marrowdale Works / Bottling works / Wellfield,P-304,Well pump,,Unheard of,\n"
+                        + "Marrowdale Works / Bottling works / Wellfield,P-305,Well pump,asset,,plenty\n"
+                        + "Marrowdale Works / Bottling works / Wellfield,P-301,The same again,,,\n");
         Path mended = Files.writeString(files.resolve("mended.csv"), sound);
         keepingAPicture(() -> {
             take(wrong);

@@ -59,7 +59,11 @@ class TrayJourneyTest extends SignedInJourney {
     }
 
     private void takeTheFile(String instrument) {
-        String original = caller.get("/api/instruments/" + instrument + "/originals").ok().get(0).get("id").asString();
+        String original = caller.get("/api/instruments/" + instrument + "/originals")
+                .ok()
+                .get(0)
+                .get("id")
+                .asString();
         Path file = files.resolve("memory.zip");
         try {
             Files.write(file, caller.get("/api/originals/" + original + "/file").bytes());
@@ -74,6 +78,7 @@ class TrayJourneyTest extends SignedInJourney {
         browser.click(By.xpath("//summary[starts-with(., 'Originals')]"));
         browser.press("Take again");
         browser.see("0 new readings, 10 stored before.");
-        assertThat(List.of(caller.get("/api/visits").ok().get(0).get("readings").asInt())).containsExactly(10);
+        assertThat(List.of(caller.get("/api/visits").ok().get(0).get("readings").asInt()))
+                .containsExactly(10);
     }
 }

@@ -55,7 +55,19 @@ class WhenThingsGoWrongJourneyTest {
     }
 
     private void addPerson(String name, String role) {
-        administrator.post("/api/accounts", Map.of("name", name, "displayName", "Test " + role, "role", role, "password", RunningRovek.PASSWORD)).ok();
+        administrator
+                .post(
+                        "/api/accounts",
+                        Map.of(
+                                "name",
+                                name,
+                                "displayName",
+                                "Test " + role,
+                                "role",
+                                role,
+                                "password",
+                                RunningRovek.PASSWORD))
+                .ok();
     }
 
     private void keepingAPicture(Runnable journey) {
@@ -76,7 +88,8 @@ class WhenThingsGoWrongJourneyTest {
             browser.see("1 new thing on VH-2.");
             field.faults(Map.of("cutAfterBytes", 180_000));
             browser.press("Read back the new");
-            browser.see("The link to the instrument broke. What had arrived is kept; try again and it goes on from there.");
+            browser.see(
+                    "The link to the instrument broke. What had arrived is kept; try again and it goes on from there.");
             browser.see("interrupted, 131 kB kept");
             Accessibility.check(browser, "instrument, broken off");
             browser.press("Try again");
@@ -116,7 +129,11 @@ class WhenThingsGoWrongJourneyTest {
             browser.room("Plant");
             browser.see(By.xpath("//tr[@data-node][contains(., 'Well pump')]"));
             String pump = nodeId("P-102");
-            administrator.post("/api/plant/alter", SmallPlant.altering(pump, "name", "Well pump", "Renamed by somebody else")).ok();
+            administrator
+                    .post(
+                            "/api/plant/alter",
+                            SmallPlant.altering(pump, "name", "Well pump", "Renamed by somebody else"))
+                    .ok();
             rename("P-102 Mine");
             browser.see("Two people changed the same thing");
             browser.see(By.xpath("//div[@role='dialog']//td[contains(., 'Renamed by somebody else')]"));
@@ -124,7 +141,11 @@ class WhenThingsGoWrongJourneyTest {
             browser.press("Keep what stands");
             browser.see(By.xpath("//tr[@data-node][contains(., 'Renamed by somebody else')]"));
             browser.click(By.xpath("//tr[@data-node][contains(., 'Renamed by somebody else')]"));
-            administrator.post("/api/plant/alter", SmallPlant.altering(pump, "name", "Renamed by somebody else", "Renamed once more")).ok();
+            administrator
+                    .post(
+                            "/api/plant/alter",
+                            SmallPlant.altering(pump, "name", "Renamed by somebody else", "Renamed once more"))
+                    .ok();
             browser.keys(org.openqa.selenium.Keys.F2);
             browser.awaitFocus("Rename");
             browser.keys("P-102 Mine after all", org.openqa.selenium.Keys.ENTER);
@@ -149,15 +170,33 @@ class WhenThingsGoWrongJourneyTest {
     }
 
     private String nodeId(String tag) {
-        return administrator.get("/api/plant").ok().valueStream()
+        return administrator
+                .get("/api/plant")
+                .ok()
+                .valueStream()
                 .filter(node -> node.get("tag").asString().equals(tag))
-                .findFirst().orElseThrow().get("id").asString();
+                .findFirst()
+                .orElseThrow()
+                .get("id")
+                .asString();
     }
 
     private void closeAccount(String name) {
-        var account = administrator.get("/api/accounts").ok().valueStream()
+        var account = administrator
+                .get("/api/accounts")
+                .ok()
+                .valueStream()
                 .filter(one -> one.get("name").asString().equals(name))
-                .findFirst().orElseThrow();
-        administrator.patch("/api/accounts/" + account.get("id").asString(), Map.of("active", false, "version", account.get("version").asInt())).ok();
+                .findFirst()
+                .orElseThrow();
+        administrator
+                .patch(
+                        "/api/accounts/" + account.get("id").asString(),
+                        Map.of(
+                                "active",
+                                false,
+                                "version",
+                                account.get("version").asInt()))
+                .ok();
     }
 }

@@ -124,7 +124,8 @@ class WholeRoundJourneyTest {
         browser.see("Named Drive end bearing, before Drive end.");
         browser.keys(Keys.DELETE);
         browser.see("Removed Drive end bearing and 2 beneath it.");
-        assertThat(browser.texts(By.xpath("//tr[@data-node][contains(., '" + VELOCITY + "')]"))).isEmpty();
+        assertThat(browser.texts(By.xpath("//tr[@data-node][contains(., '" + VELOCITY + "')]")))
+                .isEmpty();
         browser.chord(Keys.CONTROL, "z");
         browser.see(By.xpath("//tr[@data-node][contains(., '" + VELOCITY + "')]"));
     }
@@ -155,7 +156,8 @@ class WholeRoundJourneyTest {
 
     private void planAndLoadTheRoute() {
         browser.room("Routes");
-        browser.click(By.xpath("//section[@aria-label='Choose checks']//label[contains(., 'Marrowdale Works')]//input"));
+        browser.click(
+                By.xpath("//section[@aria-label='Choose checks']//label[contains(., 'Marrowdale Works')]//input"));
         browser.fill("Name of the route", "Wellfield, monthly walk");
         browser.press("Save route");
         browser.see("2 stops");
@@ -199,8 +201,13 @@ class WholeRoundJourneyTest {
         browser.see("1 loose reading needs a place, then this visit can be certified.");
         assertThat(browser.texts(By.xpath("//section[@aria-label='Stops']//tbody/tr")))
                 .satisfiesExactly(
-                        velocity -> assertThat(velocity).contains("P-102").contains("0.60").contains("Fail").contains("repeated once"),
-                        acceleration -> assertThat(acceleration).contains("set one").contains("Not judged"));
+                        velocity -> assertThat(velocity)
+                                .contains("P-102")
+                                .contains("0.60")
+                                .contains("Fail")
+                                .contains("repeated once"),
+                        acceleration ->
+                                assertThat(acceleration).contains("set one").contains("Not judged"));
         Accessibility.check(browser, "visit");
         browser.press("Discard");
         browser.fill("Why does it not count?", "only tried the button");
@@ -211,8 +218,15 @@ class WholeRoundJourneyTest {
     private void followTheTrend() {
         browser.click(By.xpath("//section[@aria-label='Stops']//a[contains(., '" + VELOCITY + "')]"));
         browser.see("1 check is past the fail limit.");
-        assertThat(browser.see(By.cssSelector("[aria-label^='Trend:']")).getSize().getHeight()).isGreaterThan(200);
-        assertThat(browser.contents(By.xpath("//table[caption]//tr"))).singleElement().asString().contains("mm/s").contains("Fail");
+        assertThat(browser.see(By.cssSelector("[aria-label^='Trend:']"))
+                        .getSize()
+                        .getHeight())
+                .isGreaterThan(200);
+        assertThat(browser.contents(By.xpath("//table[caption]//tr")))
+                .singleElement()
+                .asString()
+                .contains("mm/s")
+                .contains("Fail");
         browser.press("Spectrum");
         browser.see(By.cssSelector("[aria-label='Spectrum'] canvas"));
         Accessibility.check(browser, "asset sheet");
@@ -230,19 +244,26 @@ class WholeRoundJourneyTest {
         browser.see("Signed and issued as no.");
         browser.press("Prove it unchanged");
         browser.see("Unchanged: the stored paper has the digest it was signed with,");
-        String sha256 = browser.see(By.xpath("//dt[.='SHA-256']/following-sibling::dd")).getText();
+        String sha256 =
+                browser.see(By.xpath("//dt[.='SHA-256']/following-sibling::dd")).getText();
         byte[] pdf = download(browser.see(By.xpath("//a[.='PDF']")).getDomProperty("href"));
         assertThat(Sha256.of(pdf)).isEqualTo(sha256);
         try (var document = Loader.loadPDF(pdf)) {
             assertThat(new PDFTextStripper().getText(document).replaceAll("\\s+", " "))
-                    .contains("Marrowdale Works", "P-102 Well pump 2", "VH-2, serial number 30417", "Drive end bearing, " + VELOCITY)
+                    .contains(
+                            "Marrowdale Works",
+                            "P-102 Well pump 2",
+                            "VH-2, serial number 30417",
+                            "Drive end bearing, " + VELOCITY)
                     .contains("2 results: 1 fail, 0 watch, 0 pass, 1 not judged.", "acceleration RMS: no limit is set")
                     .contains("Reviewed and signed by administrator");
         }
     }
 
     private byte[] download(String address) throws IOException, InterruptedException {
-        HttpRequest request = HttpRequest.newBuilder(URI.create(address)).header("Cookie", browser.cookies()).build();
+        HttpRequest request = HttpRequest.newBuilder(URI.create(address))
+                .header("Cookie", browser.cookies())
+                .build();
         HttpResponse<byte[]> answer = HttpClient.newHttpClient().send(request, HttpResponse.BodyHandlers.ofByteArray());
         assertThat(answer.statusCode()).isEqualTo(200);
         assertThat(answer.headers().map()).containsEntry("content-type", List.of("application/pdf"));

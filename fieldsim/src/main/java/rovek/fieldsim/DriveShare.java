@@ -23,6 +23,7 @@ final class DriveShare implements AutoCloseable {
     private final Thread thread;
     /** What lies on the drive as the instrument put it there: name to digest. */
     private final Map<String, String> shown = new java.util.HashMap<>();
+
     private volatile boolean isOpen = true;
 
     DriveShare(Handheld handheld, Path drive) {
@@ -40,8 +41,12 @@ final class DriveShare implements AutoCloseable {
         JsonMapper json = JsonMapper.builder().build();
         HandheldModel model = handheld.model();
         ObjectNode said = json.createObjectNode();
-        said.put("maker", model.maker()).put("model", model.model()).put("serial", model.serial()).put("firmware", handheld.firmware().version())
-                .put("calibratedOn", model.calibratedOn().toString()).put("calibratedUntil", model.calibratedUntil().toString());
+        said.put("maker", model.maker())
+                .put("model", model.model())
+                .put("serial", model.serial())
+                .put("firmware", handheld.firmware().version())
+                .put("calibratedOn", model.calibratedOn().toString())
+                .put("calibratedUntil", model.calibratedUntil().toString());
         ObjectNode options = said.putObject("options");
         model.options().forEach(options::put);
         return json.writeValueAsBytes(said);
@@ -63,11 +68,16 @@ final class DriveShare implements AutoCloseable {
     /** What was put on the drive goes in, what was removed from it goes, what is new is shown. */
     private synchronized void exchange() {
         for (String loaded : Set.of("ROUTES/ROUTE.zip", SetupSlot.FILE)) {
-            files.read(loaded).filter(bytes -> !Sha256.of(bytes).equals(shown.get(loaded))).ifPresent(bytes -> take(loaded, bytes));
+            files.read(loaded)
+                    .filter(bytes -> !Sha256.of(bytes).equals(shown.get(loaded)))
+                    .ifPresent(bytes -> take(loaded, bytes));
         }
         Map<String, String> held = handheld.files();
         for (String name : new HashSet<>(shown.keySet())) {
-            if (held.containsKey(name) && !Files.exists(drive.resolve(name)) && !name.startsWith("ROUTES/") && !name.equals(SetupSlot.FILE)) {
+            if (held.containsKey(name)
+                    && !Files.exists(drive.resolve(name))
+                    && !name.startsWith("ROUTES/")
+                    && !name.equals(SetupSlot.FILE)) {
                 handheld.delete(name);
                 shown.remove(name);
             }
@@ -116,7 +126,9 @@ final class DriveShare implements AutoCloseable {
         thread.interrupt();
         synchronized (this) {
             try (Stream<Path> all = Files.walk(drive)) {
-                all.sorted(java.util.Comparator.reverseOrder()).filter(path -> !path.equals(drive)).forEach(path -> path.toFile().delete());
+                all.sorted(java.util.Comparator.reverseOrder())
+                        .filter(path -> !path.equals(drive))
+                        .forEach(path -> path.toFile().delete());
             } catch (IOException e) {
                 throw new UncheckedIOException(e);
             }

@@ -18,6 +18,7 @@ public final class Fieldsim implements AutoCloseable {
     private static final long SEED = 20816;
     /** A transmitter has neither memory nor panel. */
     private static final String TRANSMITTER = "kind=transmitter;instrument-port=";
+
     private static final String START_FILE = "state/plant-start.txt";
 
     private final HandheldServer server;
@@ -61,14 +62,18 @@ public final class Fieldsim implements AutoCloseable {
     }
 
     /** @param serial blank for the usual one of its kind */
-    public static Fieldsim start(Kind kind, String serial, Path memoryFolder, int instrumentPort, int panelPort, Clock realTime) {
-        return start(new StandIn(kind, serial, memoryFolder, instrumentPort, panelPort, Optional.empty(), Optional.empty()), realTime);
+    public static Fieldsim start(
+            Kind kind, String serial, Path memoryFolder, int instrumentPort, int panelPort, Clock realTime) {
+        return start(
+                new StandIn(kind, serial, memoryFolder, instrumentPort, panelPort, Optional.empty(), Optional.empty()),
+                realTime);
     }
 
     public static Fieldsim start(StandIn standIn, Clock realTime) {
         HandheldModel usual = standIn.kind().model(LocalDate.ofInstant(realTime.instant(), ZoneOffset.UTC));
         HandheldModel model = usual.named(
-                standIn.maker().isBlank() ? usual.maker() : standIn.maker(), standIn.serial().isBlank() ? usual.serial() : standIn.serial());
+                standIn.maker().isBlank() ? usual.maker() : standIn.maker(),
+                standIn.serial().isBlank() ? usual.serial() : standIn.serial());
         HandheldMemory memory = new HandheldMemory(standIn.memory(), model.memoryBytes());
         Faults faults = new Faults();
         SimulatedPlant plant = new SimulatedPlant(plantStart(memory, realTime), SEED);
@@ -78,7 +83,9 @@ public final class Fieldsim implements AutoCloseable {
         standIn.drive().ifPresent(drive -> plugs.add(new DriveShare(handheld, drive)));
         plugs.add(handheld.run());
         return new Fieldsim(
-                new HandheldServer(handheld, faults, standIn.instrumentPort()), new Panel(handheld, faults, standIn.panelPort()), plugs);
+                new HandheldServer(handheld, faults, standIn.instrumentPort()),
+                new Panel(handheld, faults, standIn.panelPort()),
+                plugs);
     }
 
     private static List<AutoCloseable> serialLine(Path near, Handheld handheld, Faults faults) {
@@ -93,7 +100,9 @@ public final class Fieldsim implements AutoCloseable {
     /** The machines' wear begins a year before the stand-in is first switched on, and never anew. */
     private static Instant plantStart(HandheldMemory memory, Clock realTime) {
         if (memory.read(START_FILE).isEmpty()) {
-            memory.write(START_FILE, realTime.instant().minus(Duration.ofDays(365)).toString().getBytes());
+            memory.write(
+                    START_FILE,
+                    realTime.instant().minus(Duration.ofDays(365)).toString().getBytes());
         }
         return Instant.parse(new String(memory.read(START_FILE).orElseThrow()));
     }
@@ -119,10 +128,15 @@ public final class Fieldsim implements AutoCloseable {
         }
     }
 
-    /** Each argument is one stand-in: {@code kind=vibration;memory=FOLDER;instrument-port=N;panel-port=N;maker=NAME;serial=NUMBER;line=PATH;drive=FOLDER}. */
+    /**
+     * Each argument is one stand-in: {@code
+     * kind=vibration;memory=FOLDER;instrument-port=N;panel-port=N;maker=NAME;serial=NUMBER;line=PATH;drive=FOLDER}.
+     */
     public static void main(String[] args) throws InterruptedException {
         if (args.length == 0) {
-            System.err.println("Usage: fieldsim 'kind=vibration|logger|loop|cells|leak;memory=FOLDER[;instrument-port=N][;panel-port=N][;maker=NAME][;serial=NUMBER][;line=PATH][;drive=FOLDER]' | 'kind=transmitter;instrument-port=N' ...");
+            System.err.println(
+                    "Usage: fieldsim 'kind=vibration|logger|loop|cells|leak;memory=FOLDER[;instrument-port=N][;panel-port=N]"
+                            + "[;maker=NAME][;serial=NUMBER][;line=PATH][;drive=FOLDER]' | 'kind=transmitter;instrument-port=N' ...");
             System.exit(2);
         }
         for (String words : args) {
@@ -133,7 +147,8 @@ public final class Fieldsim implements AutoCloseable {
             }
             StandIn standIn = StandIn.parse(words);
             Fieldsim fieldsim = start(standIn, Clock.systemUTC());
-            System.out.println(standIn.kind() + " instrument " + fieldsim.instrumentPort() + " panel " + fieldsim.panelPort());
+            System.out.println(
+                    standIn.kind() + " instrument " + fieldsim.instrumentPort() + " panel " + fieldsim.panelPort());
         }
         Thread.currentThread().join();
     }

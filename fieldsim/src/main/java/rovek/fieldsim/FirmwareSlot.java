@@ -10,7 +10,10 @@ import rovek.link.Sha256;
 import rovek.link.packet.FirmwarePackage;
 import rovek.link.packet.PackageException;
 
-/** The firmware an instrument runs, and the image that is being loaded to replace it. The old one stays until the new one is verified whole. */
+/**
+ * The firmware an instrument runs, and the image that is being loaded to replace it. The old one stays until the new
+ * one is verified whole.
+ */
 final class FirmwareSlot {
 
     private static final String VERSION = "state/firmware.txt";
@@ -93,7 +96,8 @@ final class FirmwareSlot {
             if (!firmware.model().equals(model.model())) {
                 throw new HandheldException("This firmware is for %s.".formatted(firmware.model()));
             }
-            installing = Optional.of(new Installing(firmware.version(), realTime.instant().plus(Duration.ofSeconds(firmware.seconds()))));
+            installing = Optional.of(new Installing(
+                    firmware.version(), realTime.instant().plus(Duration.ofSeconds(firmware.seconds()))));
         } catch (PackageException e) {
             throw new HandheldException(e.getMessage());
         }

@@ -14,8 +14,8 @@ import rovek.link.packet.PackedCapture;
 import rovek.link.packet.PackedReading;
 import rovek.link.packet.ReadingsPackage;
 import rovek.link.packet.RoutePackage;
-import rovek.link.packet.SetupPackage;
 import rovek.link.packet.RoutePackage.RouteStop;
+import rovek.link.packet.SetupPackage;
 import rovek.link.packet.Walk.Progress;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -107,7 +107,14 @@ final class Handheld {
         Counters counters = counters().nextReading();
         write(COUNTERS_FILE, counters);
         loose.keep(new PackedReading(
-                counters.readingId(), clock.instrumentTime(), "run", Optional.empty(), loose.nextPlace("run"), "", Optional.empty(), Map.of(),
+                counters.readingId(),
+                clock.instrumentTime(),
+                "run",
+                Optional.empty(),
+                loose.nextPlace("run"),
+                "",
+                Optional.empty(),
+                Map.of(),
                 new PackedCapture.Plain(capture)));
     }
 
@@ -168,7 +175,8 @@ final class Handheld {
 
     private void finishWalk() {
         walk().filter(WalkState::hasReadings).ifPresent(walk -> memory.write(walk.fileName(), pack(walk)));
-        walk().ifPresent(walk -> walk.stops().forEach(stop -> stop.readingIds().forEach(id -> memory.delete(readingFile(id)))));
+        walk().ifPresent(walk ->
+                walk.stops().forEach(stop -> stop.readingIds().forEach(id -> memory.delete(readingFile(id)))));
     }
 
     synchronized Optional<RoutePackage> route() {
@@ -216,9 +224,17 @@ final class Handheld {
         List<String> before = state.readingIds();
         Optional<String> replaced = before.isEmpty() ? Optional.empty() : Optional.of(before.get(before.size() - 1));
         PackedReading reading = reading(
-                task(stop.technique(), new SimulatedPlant.Place(stop.assetTag(), stop.point()), before.size(), stop.settings()),
-                Optional.of(stopId), "", replaced);
-        memory.write(readingFile(reading.id()), ReadingsPackage.pack(reading.takenAt(), maker(), Optional.empty(), List.of(reading)));
+                task(
+                        stop.technique(),
+                        new SimulatedPlant.Place(stop.assetTag(), stop.point()),
+                        before.size(),
+                        stop.settings()),
+                Optional.of(stopId),
+                "",
+                replaced);
+        memory.write(
+                readingFile(reading.id()),
+                ReadingsPackage.pack(reading.takenAt(), maker(), Optional.empty(), List.of(reading)));
         write(STATE_FILE, walk.with(state.withReading(reading.id())));
         if (clock.isShifted()) {
             clock.passTime(PACE);
@@ -230,11 +246,14 @@ final class Handheld {
      *
      * @param technique blank for the instrument's first
      */
-    synchronized void measureLoose(String technique, SimulatedPlant.Place place, String label, Map<String, String> settings) {
+    synchronized void measureLoose(
+            String technique, SimulatedPlant.Place place, String label, Map<String, String> settings) {
         String measured = technique.isBlank() ? model.techniques().get(0) : technique;
         PackedReading reading = reading(
                 task(measured, place, loose.readings().size(), settings),
-                Optional.empty(), label.isBlank() ? loose.nextPlace(measured) : label, Optional.empty());
+                Optional.empty(),
+                label.isBlank() ? loose.nextPlace(measured) : label,
+                Optional.empty());
         loose.keep(reading);
     }
 
@@ -261,8 +280,16 @@ final class Handheld {
         write(COUNTERS_FILE, counters);
         Sensing.Sensed sensed = sensing.sense(task);
         return new PackedReading(
-                counters.readingId(), clock.instrumentTime(), task.technique(), stop, label, "", replaces, task.settings(),
-                sensed.capture(), sensed.photos());
+                counters.readingId(),
+                clock.instrumentTime(),
+                task.technique(),
+                stop,
+                label,
+                "",
+                replaces,
+                task.settings(),
+                sensed.capture(),
+                sensed.photos());
     }
 
     synchronized List<PackedReading> looseReadings() {
@@ -292,7 +319,9 @@ final class Handheld {
         if (kept.isPresent()) {
             return kept;
         }
-        return name.startsWith("RESULTS/") || name.equals(ROUTE_FILE) || name.equals(SetupSlot.FILE) ? memory.read(name) : Optional.empty();
+        return name.startsWith("RESULTS/") || name.equals(ROUTE_FILE) || name.equals(SetupSlot.FILE)
+                ? memory.read(name)
+                : Optional.empty();
     }
 
     /** A part of a file; what lies there as it is, is not read whole for it. */
@@ -300,12 +329,16 @@ final class Handheld {
         if (name.startsWith("RESULTS/") && !memory.list(name).isEmpty()) {
             return memory.slice(name, offset, count);
         }
-        return file(name).map(whole -> Arrays.copyOfRange(whole, (int) Math.min(whole.length, offset), (int) Math.min(whole.length, offset + count)));
+        return file(name)
+                .map(whole -> Arrays.copyOfRange(
+                        whole, (int) Math.min(whole.length, offset), (int) Math.min(whole.length, offset + count)));
     }
 
     /** How large a file is. */
     synchronized long size(String name) {
-        return name.startsWith("RESULTS/") && !memory.list(name).isEmpty() ? memory.size(name) : file(name).map(bytes -> bytes.length).orElse(0);
+        return name.startsWith("RESULTS/") && !memory.list(name).isEmpty()
+                ? memory.size(name)
+                : file(name).map(bytes -> bytes.length).orElse(0);
     }
 
     /** Removes a file; results that were being walked begin anew. */
@@ -332,17 +365,25 @@ final class Handheld {
     private byte[] packAnew(WalkState walk) {
         List<PackedReading> readings = new ArrayList<>();
         for (StopState stop : walk.stops()) {
-            stop.readingIds().forEach(id -> readings.add(reading(readingFile(id)).withNote(stop.note())));
+            stop.readingIds()
+                    .forEach(id -> readings.add(reading(readingFile(id)).withNote(stop.note())));
         }
         return ReadingsPackage.pack(
                 // never the present: the same walk must pack to the same bytes, whenever it is asked for
-                readings.isEmpty() ? route().orElseThrow().createdAt() : readings.get(readings.size() - 1).takenAt(),
-                maker(), Optional.of(walk.toWalk()), readings);
+                readings.isEmpty()
+                        ? route().orElseThrow().createdAt()
+                        : readings.get(readings.size() - 1).takenAt(),
+                maker(),
+                Optional.of(walk.toWalk()),
+                readings);
     }
 
     private PackedReading reading(String file) {
         try {
-            return ReadingsPackage.unpack(memory.read(file).orElseThrow()).readings().get(0).reading();
+            return ReadingsPackage.unpack(memory.read(file).orElseThrow())
+                    .readings()
+                    .get(0)
+                    .reading();
         } catch (PackageException e) {
             throw new IllegalStateException("The stand-in's own memory is damaged.", e);
         }
@@ -368,7 +409,8 @@ final class Handheld {
     private Maker maker() {
         return new Maker(
                 "Fieldsim",
-                Optional.of(new Maker.MakingInstrument(model.maker(), model.model(), model.serial(), model.firmware())));
+                Optional.of(
+                        new Maker.MakingInstrument(model.maker(), model.model(), model.serial(), model.firmware())));
     }
 
     private WalkState requireWalk() {

@@ -28,30 +28,87 @@ record HandheldModel(
     private static final Set<String> NO_TECHNIQUES = Set.of("CHANNELS8", "LIVE");
 
     static HandheldModel vibration(LocalDate today) {
-        return of("VH-2", "30417", "2.4.1", List.of("VIBRATION"), today.minusMonths(13).withDayOfMonth(14), 24, 64_000_000, false);
+        return of(
+                "VH-2",
+                "30417",
+                "2.4.1",
+                List.of("VIBRATION"),
+                today.minusMonths(13).withDayOfMonth(14),
+                24,
+                64_000_000,
+                false);
     }
 
     static HandheldModel logger(LocalDate today) {
-        return of("LG-8", "51820", "1.1.0", List.of("RUN", "SCREEN", "CODES", "CHANNELS8", "LIVE"), today.minusMonths(5).withDayOfMonth(6), 12, 16_000_000, true);
+        return of(
+                "LG-8",
+                "51820",
+                "1.1.0",
+                List.of("RUN", "SCREEN", "CODES", "CHANNELS8", "LIVE"),
+                today.minusMonths(5).withDayOfMonth(6),
+                12,
+                16_000_000,
+                true);
     }
 
     static HandheldModel loop(LocalDate today) {
-        return of("LC-4", "60233", "3.0.2", List.of("LOOP", "SHEET", "GAUGE", "LIVE"), today.minusMonths(2).withDayOfMonth(20), 12, 8_000_000, true);
+        return of(
+                "LC-4",
+                "60233",
+                "3.0.2",
+                List.of("LOOP", "SHEET", "GAUGE", "LIVE"),
+                today.minusMonths(2).withDayOfMonth(20),
+                12,
+                8_000_000,
+                true);
     }
 
     static HandheldModel cells(LocalDate today) {
-        return of("CT-48", "72915", "1.6.0", List.of("BATTERY"), today.minusMonths(11).withDayOfMonth(3), 12, 4_000_000, true);
+        return of(
+                "CT-48",
+                "72915",
+                "1.6.0",
+                List.of("BATTERY"),
+                today.minusMonths(11).withDayOfMonth(3),
+                12,
+                4_000_000,
+                true);
     }
 
     static HandheldModel leak(LocalDate today) {
-        return of("AL-1", "80146", "0.9.4", List.of("LEAK", "SCREEN"), today.minusMonths(8).withDayOfMonth(27), 24, 32_000_000, true);
+        return of(
+                "AL-1",
+                "80146",
+                "0.9.4",
+                List.of("LEAK", "SCREEN"),
+                today.minusMonths(8).withDayOfMonth(27),
+                24,
+                32_000_000,
+                true);
     }
 
     private static HandheldModel of(
-            String model, String serial, String firmware, List<String> options, LocalDate calibratedOn, int months, long memoryBytes, boolean numbered) {
+            String model,
+            String serial,
+            String firmware,
+            List<String> options,
+            LocalDate calibratedOn,
+            int months,
+            long memoryBytes,
+            boolean numbered) {
         Map<String, String> licensed = new LinkedHashMap<>();
         options.forEach(option -> licensed.put(option, "1"));
-        return new HandheldModel("Fieldsim", model, serial, firmware, "4711", licensed, calibratedOn, calibratedOn.plusMonths(months), memoryBytes, numbered);
+        return new HandheldModel(
+                "Fieldsim",
+                model,
+                serial,
+                firmware,
+                "4711",
+                licensed,
+                calibratedOn,
+                calibratedOn.plusMonths(months),
+                memoryBytes,
+                numbered);
     }
 
     /** What could be bought for it and was not. */
@@ -65,11 +122,24 @@ record HandheldModel(
     }
 
     HandheldModel named(String otherMaker, String otherSerial) {
-        return new HandheldModel(otherMaker, model, otherSerial, firmware, passCode, options, calibratedOn, calibratedUntil, memoryBytes, hasNumberedMemories);
+        return new HandheldModel(
+                otherMaker,
+                model,
+                otherSerial,
+                firmware,
+                passCode,
+                options,
+                calibratedOn,
+                calibratedUntil,
+                memoryBytes,
+                hasNumberedMemories);
     }
 
     /** As a route or a reading names them, the one it is for first. */
     List<String> techniques() {
-        return options.keySet().stream().filter(option -> !NO_TECHNIQUES.contains(option)).map(option -> option.toLowerCase(Locale.ROOT)).toList();
+        return options.keySet().stream()
+                .filter(option -> !NO_TECHNIQUES.contains(option))
+                .map(option -> option.toLowerCase(Locale.ROOT))
+                .toList();
     }
 }

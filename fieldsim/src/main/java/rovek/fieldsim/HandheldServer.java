@@ -54,7 +54,8 @@ final class HandheldServer implements AutoCloseable {
     private void serve(Socket socket) {
         try (socket) {
             socket.setTcpNoDelay(true);
-            new HandheldSession(handheld, faults).serve(new BufferedInputStream(socket.getInputStream()), socket.getOutputStream());
+            new HandheldSession(handheld, faults)
+                    .serve(new BufferedInputStream(socket.getInputStream()), socket.getOutputStream());
         } catch (IOException gone) {
             // the other side has hung up; the next one gets a session of its own
         } finally {

@@ -68,10 +68,13 @@ final class HandheldSession {
 
     private Optional<byte[]> answer(ProgramMessage message) {
         if (message.is("SYSTem:ERRor?")) {
-            return line(errors.isEmpty() ? ScpiError.NONE.toAnswer() : errors.poll().toAnswer());
+            return line(
+                    errors.isEmpty() ? ScpiError.NONE.toAnswer() : errors.poll().toAnswer());
         }
         if (message.is("SYSTem:PASSword:CENable")) {
-            unlocked = message.parameter(0).filter(handheld.model().passCode()::equals).isPresent();
+            unlocked = message.parameter(0)
+                    .filter(handheld.model().passCode()::equals)
+                    .isPresent();
             return unlocked ? Optional.empty() : refuse(message, ScpiError.COMMAND_PROTECTED);
         }
         if (!unlocked) {
@@ -80,7 +83,8 @@ final class HandheldSession {
         if (handheld.firmware().isInstalling() && !message.is("ROVek:FIRMware:STATe?")) {
             return refuse(message, ScpiError.PROGRAM_RUNNING);
         }
-        if (faults.isBusy() && (message.header().startsWith("MMEM") || message.header().startsWith("ROVek:FILE"))) {
+        if (faults.isBusy()
+                && (message.header().startsWith("MMEM") || message.header().startsWith("ROVek:FILE"))) {
             return refuse(message, ScpiError.PROGRAM_RUNNING);
         }
         try {
@@ -88,9 +92,11 @@ final class HandheldSession {
         } catch (FirmwareSlot.BatteryTooLow e) {
             return refuse(message, ScpiError.BATTERY_LOW);
         } catch (HandheldException full) {
-            return refuse(message, full.getMessage().startsWith("Memory full")
-                    ? ScpiError.OUT_OF_MEMORY
-                    : new ScpiError(ScpiError.ILLEGAL_PARAMETER.code(), full.getMessage()));
+            return refuse(
+                    message,
+                    full.getMessage().startsWith("Memory full")
+                            ? ScpiError.OUT_OF_MEMORY
+                            : new ScpiError(ScpiError.ILLEGAL_PARAMETER.code(), full.getMessage()));
         } catch (IllegalArgumentException | DateTimeException e) {
             return refuse(message, ScpiError.ILLEGAL_PARAMETER);
         }
@@ -100,7 +106,12 @@ final class HandheldSession {
         HandheldModel model = handheld.model();
         OffsetDateTime now = handheld.clock().instrumentTime().atOffset(ZoneOffset.UTC);
         if (message.is("*IDN?")) {
-            return line(String.join(",", model.maker(), model.model(), model.serial(), handheld.firmware().version()));
+            return line(String.join(
+                    ",",
+                    model.maker(),
+                    model.model(),
+                    model.serial(),
+                    handheld.firmware().version()));
         }
         if (message.is("*OPT?")) {
             return line(ScpiText.quote(model.options().entrySet().stream()
@@ -121,8 +132,11 @@ final class HandheldSession {
         }
         if (message.is("ROVek:FIRMware:STATe?")) {
             FirmwareSlot firmware = handheld.firmware();
-            return line("%s,%d,%s".formatted(
-                    ScpiText.quote(firmware.announced()), firmware.arrived(), ScpiText.quote(firmware.isInstalling() ? "INSTALLING" : "READY")));
+            return line("%s,%d,%s"
+                    .formatted(
+                            ScpiText.quote(firmware.announced()),
+                            firmware.arrived(),
+                            ScpiText.quote(firmware.isInstalling() ? "INSTALLING" : "READY")));
         }
         if (message.is("ROVek:OPTion:AVAilable?")) {
             return line(ScpiText.quote(String.join(",", model.availableOptions())));
@@ -144,7 +158,9 @@ final class HandheldSession {
         }
         if (message.is("ROVek:FILE:DIGest?")) {
             Optional<byte[]> file = message.parameter(0).flatMap(handheld::file);
-            return file.isPresent() ? line(ScpiText.quote(Sha256.of(file.get()))) : refuse(message, ScpiError.FILE_NAME_NOT_FOUND);
+            return file.isPresent()
+                    ? line(ScpiText.quote(Sha256.of(file.get())))
+                    : refuse(message, ScpiError.FILE_NAME_NOT_FOUND);
         }
         if (message.is("MMEMory:DATA?")) {
             Optional<byte[]> file = message.parameter(0).flatMap(handheld::file);
@@ -163,15 +179,19 @@ final class HandheldSession {
                     .collect(Collectors.joining(",")));
         }
         if (message.is("FETCh?")) {
-            return line(Arrays.stream(handheld.live().values(handheld.setup(), handheld.clock().plantTime()))
+            return line(Arrays.stream(handheld.live()
+                            .values(handheld.setup(), handheld.clock().plantTime()))
                     .mapToObj(value -> Double.isFinite(value) ? String.format(Locale.ROOT, "%.6g", value) : "9.91E37")
                     .collect(Collectors.joining(",")));
         }
-        return message.is("STATus:OPERation:CONDition?") ? line(handheld.run().isRunning() ? "16" : "0") : Optional.empty();
+        return message.is("STATus:OPERation:CONDition?")
+                ? line(handheld.run().isRunning() ? "16" : "0")
+                : Optional.empty();
     }
 
     private String catalogue() {
-        StringBuilder answer = new StringBuilder().append(handheld.usedBytes()).append(',').append(handheld.freeBytes());
+        StringBuilder answer =
+                new StringBuilder().append(handheld.usedBytes()).append(',').append(handheld.freeBytes());
         for (Map.Entry<String, String> file : handheld.files().entrySet()) {
             long size = handheld.size(file.getKey());
             answer.append(',').append(ScpiText.quote(file.getKey() + "," + file.getValue() + "," + size));
@@ -207,7 +227,8 @@ final class HandheldSession {
             return Optional.empty();
         }
         if (message.is("MMEMory:DATA") && message.block().isPresent()) {
-            return write(message, message.parameter(0).orElse(""), message.block().get());
+            return write(
+                    message, message.parameter(0).orElse(""), message.block().get());
         }
         if (message.is("MMEMory:DELete")) {
             return message.parameter(0).filter(handheld::delete).isPresent()
@@ -223,11 +244,18 @@ final class HandheldSession {
             return Optional.empty();
         }
         if (message.is("ROVek:FIRMware:BEGin")) {
-            handheld.firmware().begin(message.parameter(0).orElse(""), Long.parseLong(message.parameter(1).orElse("")), handheld.freeBytes());
+            handheld.firmware()
+                    .begin(
+                            message.parameter(0).orElse(""),
+                            Long.parseLong(message.parameter(1).orElse("")),
+                            handheld.freeBytes());
             return Optional.empty();
         }
         if (message.is("ROVek:FIRMware:DATA") && message.block().isPresent()) {
-            handheld.firmware().write(Long.parseLong(message.parameter(0).orElse("")), message.block().get());
+            handheld.firmware()
+                    .write(
+                            Long.parseLong(message.parameter(0).orElse("")),
+                            message.block().get());
             return Optional.empty();
         }
         if (message.is("ROVek:FIRMware:INSTall")) {
@@ -253,7 +281,8 @@ final class HandheldSession {
 
     private void setClock(java.util.function.UnaryOperator<OffsetDateTime> change) {
         Instant shown = handheld.clock().instrumentTime();
-        handheld.clock().setInstrumentTime(change.apply(shown.atOffset(ZoneOffset.UTC)).toInstant());
+        handheld.clock()
+                .setInstrumentTime(change.apply(shown.atOffset(ZoneOffset.UTC)).toInstant());
     }
 
     private static int number(ProgramMessage message, int index) {

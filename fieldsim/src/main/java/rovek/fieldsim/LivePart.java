@@ -29,18 +29,24 @@ final class LivePart {
 
     private List<SimulatedRun.Channel> shown(Optional<SetupPackage> setup) {
         return model.techniques().contains("loop")
-                ? List.of(new SimulatedRun.Channel("Loop current", "mA", 4, 20), new SimulatedRun.Channel("Loop supply", "V", 22, 26))
+                ? List.of(
+                        new SimulatedRun.Channel("Loop current", "mA", 4, 20),
+                        new SimulatedRun.Channel("Loop supply", "V", 22, 26))
                 : SimulatedRun.channels(setup);
     }
 
     List<LiveChannel> channels(Optional<SetupPackage> setup) {
-        return shown(setup).stream().map(channel -> new LiveChannel(channel.name(), channel.unit())).toList();
+        return shown(setup).stream()
+                .map(channel -> new LiveChannel(channel.name(), channel.unit()))
+                .toList();
     }
 
     synchronized double[] values(Optional<SetupPackage> setup, Instant at) {
         double wave = Math.sin(2 * Math.PI * (at.toEpochMilli() / 1000.0) / WAVE_SECONDS);
         return shown(setup).stream()
-                .mapToDouble(channel -> Math.round((channel.valueAt(at, random) + 0.08 * (channel.high() - channel.low()) * wave) * 1000) / 1000.0)
+                .mapToDouble(channel -> Math.round(
+                                (channel.valueAt(at, random) + 0.08 * (channel.high() - channel.low()) * wave) * 1000)
+                        / 1000.0)
                 .toArray();
     }
 }

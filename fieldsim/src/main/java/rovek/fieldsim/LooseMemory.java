@@ -62,7 +62,8 @@ final class LooseMemory {
     }
 
     List<PackedReading> readings() {
-        return (isNumbered ? numbered() : memory.list(HEAPED)).stream().map(this::reading).toList();
+        return (isNumbered ? numbered() : memory.list(HEAPED))
+                .stream().map(this::reading).toList();
     }
 
     private List<String> numbered() {
@@ -70,12 +71,16 @@ final class LooseMemory {
     }
 
     private static boolean isNumbered(String file) {
-        return file.startsWith(MEMORIES.prefix()) || GROUPS.values().stream().anyMatch(group -> file.startsWith(group.prefix()));
+        return file.startsWith(MEMORIES.prefix())
+                || GROUPS.values().stream().anyMatch(group -> file.startsWith(group.prefix()));
     }
 
     private PackedReading reading(String file) {
         try {
-            return ReadingsPackage.unpack(memory.read(file).orElseThrow()).readings().get(0).reading();
+            return ReadingsPackage.unpack(memory.read(file).orElseThrow())
+                    .readings()
+                    .get(0)
+                    .reading();
         } catch (PackageException e) {
             throw new IllegalStateException("The stand-in's own memory is damaged.", e);
         }
@@ -87,16 +92,26 @@ final class LooseMemory {
             files.put(HEAP, "LOOSE");
         }
         for (String file : numbered()) {
-            files.put(file, GROUPS.values().stream().filter(group -> file.startsWith(group.prefix())).findFirst().orElse(MEMORIES).type());
+            files.put(
+                    file,
+                    GROUPS.values().stream()
+                            .filter(group -> file.startsWith(group.prefix()))
+                            .findFirst()
+                            .orElse(MEMORIES)
+                            .type());
         }
     }
 
     /** Empty where it is no file of loose readings. */
     Optional<byte[]> file(String name) {
         if (name.equals(HEAP)) {
-            List<PackedReading> heap = memory.list(HEAPED).stream().map(this::reading).toList();
-            Instant newest = heap.isEmpty() ? Instant.EPOCH : heap.get(heap.size() - 1).takenAt();
-            return heap.isEmpty() ? Optional.empty() : Optional.of(ReadingsPackage.pack(newest, maker, Optional.empty(), heap));
+            List<PackedReading> heap =
+                    memory.list(HEAPED).stream().map(this::reading).toList();
+            Instant newest =
+                    heap.isEmpty() ? Instant.EPOCH : heap.get(heap.size() - 1).takenAt();
+            return heap.isEmpty()
+                    ? Optional.empty()
+                    : Optional.of(ReadingsPackage.pack(newest, maker, Optional.empty(), heap));
         }
         return isNumbered(name) ? memory.read(name) : Optional.empty();
     }

@@ -32,27 +32,47 @@ record MachineCondition(
     /** Impacts of one whose damage begins, m/s². */
     private static final double BEGINNING = 4;
 
-
     static MachineCondition healthy(double speedHz, double unbalanceMmPerSecond) {
         return new MachineCondition(speedHz, unbalanceMmPerSecond, 0.3, 0, AS_GOOD_AS_NEW, 0, 0, NEVER, 1.6);
     }
 
     MachineCondition misaligning(double mmPerSecond, double growthPerMonth) {
         return new MachineCondition(
-                speedHz, unbalanceMmPerSecond, mmPerSecond, growthPerMonth,
-                impact, impactGrowthPerMonth, impactOnsetMonths, replacedAtMonths, noise);
+                speedHz,
+                unbalanceMmPerSecond,
+                mmPerSecond,
+                growthPerMonth,
+                impact,
+                impactGrowthPerMonth,
+                impactOnsetMonths,
+                replacedAtMonths,
+                noise);
     }
 
     MachineCondition withBearingDefect(double growthPerMonth, double onsetMonths) {
         return new MachineCondition(
-                speedHz, unbalanceMmPerSecond, misalignmentMmPerSecond, misalignmentGrowthPerMonth,
-                BEGINNING, growthPerMonth, onsetMonths, replacedAtMonths, noise);
+                speedHz,
+                unbalanceMmPerSecond,
+                misalignmentMmPerSecond,
+                misalignmentGrowthPerMonth,
+                BEGINNING,
+                growthPerMonth,
+                onsetMonths,
+                replacedAtMonths,
+                noise);
     }
 
     MachineCondition withBearingReplaced(double months) {
         return new MachineCondition(
-                speedHz, unbalanceMmPerSecond, misalignmentMmPerSecond, misalignmentGrowthPerMonth,
-                impact, impactGrowthPerMonth, impactOnsetMonths, months, noise);
+                speedHz,
+                unbalanceMmPerSecond,
+                misalignmentMmPerSecond,
+                misalignmentGrowthPerMonth,
+                impact,
+                impactGrowthPerMonth,
+                impactOnsetMonths,
+                months,
+                noise);
     }
 
     double misalignmentAfter(double months) {
@@ -61,6 +81,8 @@ record MachineCondition(
 
     double impactAfter(double months) {
         boolean isNew = replacedAtMonths != NEVER && months >= replacedAtMonths;
-        return isNew ? AS_GOOD_AS_NEW : impact * Math.pow(1 + impactGrowthPerMonth, Math.max(0, months - impactOnsetMonths));
+        return isNew
+                ? AS_GOOD_AS_NEW
+                : impact * Math.pow(1 + impactGrowthPerMonth, Math.max(0, months - impactOnsetMonths));
     }
 }

@@ -67,8 +67,13 @@ final class Panel implements AutoCloseable {
     }
 
     private void picture(HttpExchange exchange, String path) throws IOException {
-        Optional<byte[]> picture = handheld.route().map(route -> route.pictures().get(path.substring(1)));
-        answer(exchange, picture.isPresent() ? 200 : 404, picture.isPresent() ? "image/jpeg" : "text/plain", picture.orElse(new byte[0]));
+        Optional<byte[]> picture =
+                handheld.route().map(route -> route.pictures().get(path.substring(1)));
+        answer(
+                exchange,
+                picture.isPresent() ? 200 : 404,
+                picture.isPresent() ? "image/jpeg" : "text/plain",
+                picture.orElse(new byte[0]));
     }
 
     private void post(HttpExchange exchange, String path) throws IOException {
@@ -97,15 +102,19 @@ final class Panel implements AutoCloseable {
         }
         switch (path) {
             case "/api/walk-all" -> handheld.walkAll();
-            case "/api/loose" -> handheld.measureLoose(
-                    text(body, "technique"),
-                    new SimulatedPlant.Place(text(body, "assetTag"), text(body, "point")),
-                    body.path("unnamed").asBoolean(false) ? "" : (text(body, "assetTag") + " " + text(body, "point")).strip(),
-                    settings(body));
+            case "/api/loose" ->
+                handheld.measureLoose(
+                        text(body, "technique"),
+                        new SimulatedPlant.Place(text(body, "assetTag"), text(body, "point")),
+                        body.path("unnamed").asBoolean(false)
+                                ? ""
+                                : (text(body, "assetTag") + " " + text(body, "point")).strip(),
+                        settings(body));
             case "/api/run" -> turnRun(body.path("begin").asBoolean(false));
             case "/api/time" -> moveTime(text(body, "at"));
             case "/api/clock-error" ->
-                handheld.clock().setError(Duration.ofSeconds(body.path("seconds").asLong(0)));
+                handheld.clock()
+                        .setError(Duration.ofSeconds(body.path("seconds").asLong(0)));
             case "/api/battery" -> handheld.setBattery(body.path("percent").asInt(80));
             case "/api/faults" -> setFaults(body);
             default -> throw new IllegalArgumentException("there is no " + path);
@@ -155,8 +164,11 @@ final class Panel implements AutoCloseable {
     }
 
     private static Map<String, String> settings(JsonNode body) {
-        Map<String, String> settings = new TreeMap<>(Map.of("measure", "velocity", "rateHz", "25600", "lines", "6400", "sensitivityMvPerG", "100"));
-        body.path("settings").properties().forEach(p -> settings.put(p.getKey(), p.getValue().asString()));
+        Map<String, String> settings = new TreeMap<>(
+                Map.of("measure", "velocity", "rateHz", "25600", "lines", "6400", "sensitivityMvPerG", "100"));
+        body.path("settings")
+                .properties()
+                .forEach(p -> settings.put(p.getKey(), p.getValue().asString()));
         return settings;
     }
 

@@ -34,8 +34,16 @@ record PanelState(
         String problem) {
 
     record PanelStop(
-            UUID id, String assetTag, String assetName, String point, String check, String progress, String note, int readings,
-            String instruction, String picture) {}
+            UUID id,
+            String assetTag,
+            String assetName,
+            String point,
+            String check,
+            String progress,
+            String note,
+            int readings,
+            String instruction,
+            String picture) {}
 
     /** The set-up it holds: blank name for none. */
     record PanelSetup(String name, String says, List<String> rows) {}
@@ -52,29 +60,56 @@ record PanelState(
                 .map(stop -> stop(stop, states.get(stop.id())))
                 .toList();
         return new PanelState(
-                model.model(), model.serial(), handheld.firmware().version(), handheld.battery(),
-                handheld.clock().instrumentTime().toString(), handheld.clock().plantTime().toString(),
-                handheld.clock().error().toSeconds(), handheld.usedBytes(), handheld.freeBytes(),
-                handheld.route().map(RoutePackage::name).orElse(""), stops,
+                model.model(),
+                model.serial(),
+                handheld.firmware().version(),
+                handheld.battery(),
+                handheld.clock().instrumentTime().toString(),
+                handheld.clock().plantTime().toString(),
+                handheld.clock().error().toSeconds(),
+                handheld.usedBytes(),
+                handheld.freeBytes(),
+                handheld.route().map(RoutePackage::name).orElse(""),
+                stops,
                 handheld.route().map(RoutePackage::skipReasons).orElse(List.of()),
                 handheld.looseReadings().stream()
-                        .map(reading -> new PanelLoose(reading.id(), reading.technique(), reading.label(), reading.takenAt().toString()))
+                        .map(reading -> new PanelLoose(
+                                reading.id(),
+                                reading.technique(),
+                                reading.label(),
+                                reading.takenAt().toString()))
                         .toList(),
-                setup(handheld.setup()), faults.isMemoryFull(), model.techniques(),
-                handheld.live().recordsRuns(), handheld.run().isRunning(), problem);
+                setup(handheld.setup()),
+                faults.isMemoryFull(),
+                model.techniques(),
+                handheld.live().recordsRuns(),
+                handheld.run().isRunning(),
+                problem);
     }
 
     private static PanelSetup setup(Optional<SetupPackage> held) {
         return held.map(setup -> new PanelSetup(
                         "%s, revision %d".formatted(setup.name(), setup.revision()),
-                        SetupForms.find(setup.form()).map(form -> form.needs(setup.content()).sentence()).orElse(setup.form()),
-                        setup.content().rows().stream().map(row -> String.join(", ", new TreeMap<>(row).values())).toList()))
+                        SetupForms.find(setup.form())
+                                .map(form -> form.needs(setup.content()).sentence())
+                                .orElse(setup.form()),
+                        setup.content().rows().stream()
+                                .map(row -> String.join(", ", new TreeMap<>(row).values()))
+                                .toList()))
                 .orElse(new PanelSetup("", "", List.of()));
     }
 
     private static PanelStop stop(RoutePackage.RouteStop stop, StopState state) {
         return new PanelStop(
-                stop.id(), stop.assetTag(), stop.assetName(), stop.point(), stop.check(),
-                state.progress().word(), state.note(), state.readingIds().size(), stop.instruction(), stop.picture());
+                stop.id(),
+                stop.assetTag(),
+                stop.assetName(),
+                stop.point(),
+                stop.check(),
+                state.progress().word(),
+                state.note(),
+                state.readingIds().size(),
+                stop.instruction(),
+                stop.picture());
     }
 }

@@ -38,8 +38,12 @@ final class PlantSensing implements Sensing {
             case "codes" -> alone(new PackedCapture.Plain(electrics.faultCodes(task)));
             case "gauge" -> alone(new PackedCapture.Plain(electrics.gauge(task)));
             case "run" -> alone(new PackedCapture.Plain(run.of(task)));
-            case "leak" -> new Sensed(new PackedCapture.Plain(electrics.leak(task)), List.of(screen.photo("Leak at " + task.place().assetTag())));
-            case "screen" -> alone(new PackedCapture.Plain(screen.screen(task.place().assetTag() + " " + task.at())));
+            case "leak" ->
+                new Sensed(
+                        new PackedCapture.Plain(electrics.leak(task)),
+                        List.of(screen.photo("Leak at " + task.place().assetTag())));
+            case "screen" ->
+                alone(new PackedCapture.Plain(screen.screen(task.place().assetTag() + " " + task.at())));
             default -> throw new HandheldException("This instrument does not measure %s.".formatted(task.technique()));
         };
     }
@@ -67,6 +71,11 @@ final class PlantSensing implements Sensing {
 
     private static PackedCapture waveform(float[] volts, int rate, double sensitivity) {
         return new PackedReading.Waveform(
-                volts, rate, UnitCatalogue.VOLT, 1, OptionalDouble.of(sensitivity), OptionalDouble.of(SimulatedPlant.FULL_SCALE_VOLTS));
+                volts,
+                rate,
+                UnitCatalogue.VOLT,
+                1,
+                OptionalDouble.of(sensitivity),
+                OptionalDouble.of(SimulatedPlant.FULL_SCALE_VOLTS));
     }
 }

@@ -25,7 +25,9 @@ final class PtyPair implements AutoCloseable {
         Files.deleteIfExists(near);
         Files.deleteIfExists(far);
         Process socat = new ProcessBuilder("socat", "pty,raw,echo=0,link=" + near, "pty,raw,echo=0,link=" + far)
-                .redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
+                .redirectErrorStream(true)
+                .redirectOutput(ProcessBuilder.Redirect.DISCARD)
+                .start();
         Runtime.getRuntime().addShutdownHook(new Thread(socat::destroy));
         for (int i = 0; !(Files.exists(near) && Files.exists(far)); i++) {
             if (i == TRIES || !socat.isAlive()) {

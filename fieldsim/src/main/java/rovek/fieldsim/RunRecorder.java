@@ -70,18 +70,23 @@ final class RunRecorder implements AutoCloseable {
             throw new HandheldException("A run is under way already.");
         }
         Map<String, String> values = setup.map(held -> held.content().values()).orElse(Map.of());
-        Duration interval = Duration.ofMillis(Math.round(1000 * Double.parseDouble(values.getOrDefault("intervalSeconds", "1"))));
+        Duration interval =
+                Duration.ofMillis(Math.round(1000 * Double.parseDouble(values.getOrDefault("intervalSeconds", "1"))));
         long most = mostRows(values, interval);
         write(new Running(live.channels(setup), new ArrayList<>()));
-        tick = Optional.of(ticking.scheduleAtFixedRate(() -> take(setup, most), 0, interval.toMillis(), TimeUnit.MILLISECONDS));
+        tick = Optional.of(
+                ticking.scheduleAtFixedRate(() -> take(setup, most), 0, interval.toMillis(), TimeUnit.MILLISECONDS));
     }
 
     /** How long it goes on, as far as the set-up says so by itself. */
     private static long mostRows(Map<String, String> values, Duration interval) {
         if (values.containsKey("stopAfterMinutes")) {
-            return (long) Math.floor(60_000 * Double.parseDouble(values.get("stopAfterMinutes")) / interval.toMillis()) + 1;
+            return (long) Math.floor(60_000 * Double.parseDouble(values.get("stopAfterMinutes")) / interval.toMillis())
+                    + 1;
         }
-        return values.containsKey("stopAfterSamples") ? (long) Double.parseDouble(values.get("stopAfterSamples")) : Long.MAX_VALUE;
+        return values.containsKey("stopAfterSamples")
+                ? (long) Double.parseDouble(values.get("stopAfterSamples"))
+                : Long.MAX_VALUE;
     }
 
     private synchronized void take(Optional<SetupPackage> setup, long most) {
@@ -102,8 +107,13 @@ final class RunRecorder implements AutoCloseable {
         tick.ifPresent(one -> one.cancel(false));
         tick = Optional.empty();
         Optional<Running> ended = read();
-        ended.filter(running -> !running.rows().isEmpty()).ifPresent(running -> keep.accept(LiveRecord.of(
-                running.channels(), running.rows().stream().map(row -> new LiveSample(Instant.parse(row.at()), row.values())).toList(), List.of())));
+        ended.filter(running -> !running.rows().isEmpty())
+                .ifPresent(running -> keep.accept(LiveRecord.of(
+                        running.channels(),
+                        running.rows().stream()
+                                .map(row -> new LiveSample(Instant.parse(row.at()), row.values()))
+                                .toList(),
+                        List.of())));
         memory.delete(FILE);
     }
 

@@ -17,7 +17,13 @@ interface Sensing {
      * @param count how often this place was measured before, so that a repeat differs
      * @param setup the set-up the instrument holds
      */
-    record Task(String technique, SimulatedPlant.Place place, Instant at, int count, Map<String, String> settings, Optional<SetupPackage> setup) {}
+    record Task(
+            String technique,
+            SimulatedPlant.Place place,
+            Instant at,
+            int count,
+            Map<String, String> settings,
+            Optional<SetupPackage> setup) {}
 
     /** A capture with the photos taken along. */
     record Sensed(PackedCapture capture, List<PictureCapture> photos) {}

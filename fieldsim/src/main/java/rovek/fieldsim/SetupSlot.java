@@ -22,7 +22,9 @@ final class SetupSlot {
 
     void load(byte[] bytes) {
         SetupPackage setup = unpack(bytes);
-        SetupForm form = SetupForms.find(setup.form()).orElseThrow(() -> new HandheldException("Set-ups of kind \"%s\" are not known here.".formatted(setup.form())));
+        SetupForm form = SetupForms.find(setup.form())
+                .orElseThrow(() ->
+                        new HandheldException("Set-ups of kind \"%s\" are not known here.".formatted(setup.form())));
         String technique = form.needs(setup.content()).technique();
         if (model.options().keySet().stream().noneMatch(technique::equalsIgnoreCase)) {
             throw new HandheldException("This instrument does not do that: %s.".formatted(technique));

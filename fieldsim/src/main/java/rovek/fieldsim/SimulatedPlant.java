@@ -28,7 +28,10 @@ final class SimulatedPlant {
             "P-101/non-drive end", MachineCondition.healthy(24.67, 1.25),
             "P-102/drive end", MachineCondition.healthy(24.67, 1.7).withBearingDefect(0.42, 4),
             "P-102/non-drive end", MachineCondition.healthy(24.67, 1.35).withBearingDefect(0.05, 5),
-            "P-103/drive end", MachineCondition.healthy(24.5, 1.3).withBearingDefect(0.45, -9).withBearingReplaced(-1.9),
+            "P-103/drive end",
+                    MachineCondition.healthy(24.5, 1.3)
+                            .withBearingDefect(0.45, -9)
+                            .withBearingReplaced(-1.9),
             "B-201/drive end", MachineCondition.healthy(49.2, 1.4).misaligning(0.1, 0.35),
             "B-201/non-drive end", MachineCondition.healthy(49.2, 1.2).misaligning(0.5, 0.09),
             "F-210/drive end", MachineCondition.healthy(16.3, 2.2));
@@ -61,12 +64,18 @@ final class SimulatedPlant {
         Random random = random(place, at, count);
         double[] acceleration = new double[samples];
         addTone(acceleration, rateHz, condition.speedHz(), scattered(condition.unbalanceMmPerSecond(), random), random);
-        addTone(acceleration, rateHz, 2 * condition.speedHz(), scattered(condition.misalignmentAfter(months), random), random);
+        addTone(
+                acceleration,
+                rateHz,
+                2 * condition.speedHz(),
+                scattered(condition.misalignmentAfter(months), random),
+                random);
         addImpacts(acceleration, rateHz, condition, scattered(condition.impactAfter(months), random), random);
         double voltsPerAcceleration = sensitivityMvPerG / 1000 / 9.80665;
         float[] volts = new float[samples];
         for (int i = 0; i < samples; i++) {
-            double v = (acceleration[i] + condition.noise() * random.nextGaussian()) * voltsPerAcceleration + OFFSET_VOLTS;
+            double v =
+                    (acceleration[i] + condition.noise() * random.nextGaussian()) * voltsPerAcceleration + OFFSET_VOLTS;
             volts[i] = (float) Math.max(-FULL_SCALE_VOLTS, Math.min(FULL_SCALE_VOLTS, v));
         }
         return volts;

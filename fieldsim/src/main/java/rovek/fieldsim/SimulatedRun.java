@@ -30,7 +30,10 @@ final class SimulatedRun {
         double valueAt(Instant at, Random random) {
             double day = (at.getEpochSecond() % SECONDS_A_DAY) / SECONDS_A_DAY;
             double phase = Math.abs(name.hashCode() % 100) / 100.0;
-            double share = 0.55 + 0.2 * Math.sin(2 * Math.PI * (day + phase)) + 0.05 * Math.sin(2 * Math.PI * (12 * day + phase)) + 0.01 * random.nextGaussian();
+            double share = 0.55
+                    + 0.2 * Math.sin(2 * Math.PI * (day + phase))
+                    + 0.05 * Math.sin(2 * Math.PI * (12 * day + phase))
+                    + 0.01 * random.nextGaussian();
             return Math.round((low + (high - low) * share) * 1000) / 1000.0;
         }
     }
@@ -48,15 +51,19 @@ final class SimulatedRun {
     private static Channel channel(Map<String, String> row) {
         boolean isTemperature = !row.containsKey("low");
         return new Channel(
-                row.get("name"), isTemperature ? "°C" : row.getOrDefault("unit", ""),
-                isTemperature ? 8 : Double.parseDouble(row.get("low")), isTemperature ? 26 : Double.parseDouble(row.get("high")));
+                row.get("name"),
+                isTemperature ? "°C" : row.getOrDefault("unit", ""),
+                isTemperature ? 8 : Double.parseDouble(row.get("low")),
+                isTemperature ? 26 : Double.parseDouble(row.get("high")));
     }
 
     /** A run that ends now and lasted as long as the set-up says, a day at most. */
     TableCapture of(Sensing.Task task) {
-        Map<String, String> values = task.setup().map(setup -> setup.content().values()).orElse(Map.of());
+        Map<String, String> values =
+                task.setup().map(setup -> setup.content().values()).orElse(Map.of());
         double interval = Double.parseDouble(values.getOrDefault("intervalSeconds", "60"));
-        Duration lasts = Duration.ofSeconds((long) (60 * Double.parseDouble(values.getOrDefault("stopAfterMinutes", "1440"))));
+        Duration lasts =
+                Duration.ofSeconds((long) (60 * Double.parseDouble(values.getOrDefault("stopAfterMinutes", "1440"))));
         int rows = (int) Math.max(2, Math.min(MOST_ROWS, lasts.toSeconds() / interval + 1));
         Random random = plant.random(task.place(), task.at(), task.count());
         Instant began = task.at().minusMillis(Math.round((rows - 1) * interval * 1000));

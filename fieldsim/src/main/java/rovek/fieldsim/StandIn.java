@@ -17,10 +17,24 @@ import java.util.Optional;
  * @param drive a folder it shows its memory in as well
  */
 public record StandIn(
-        Fieldsim.Kind kind, String maker, String serial, Path memory, int instrumentPort, int panelPort, Optional<Path> line, Optional<Path> drive) {
+        Fieldsim.Kind kind,
+        String maker,
+        String serial,
+        Path memory,
+        int instrumentPort,
+        int panelPort,
+        Optional<Path> line,
+        Optional<Path> drive) {
 
     /** One of the usual maker. */
-    public StandIn(Fieldsim.Kind kind, String serial, Path memory, int instrumentPort, int panelPort, Optional<Path> line, Optional<Path> drive) {
+    public StandIn(
+            Fieldsim.Kind kind,
+            String serial,
+            Path memory,
+            int instrumentPort,
+            int panelPort,
+            Optional<Path> line,
+            Optional<Path> drive) {
         this(kind, "", serial, memory, instrumentPort, panelPort, line, drive);
     }
 

@@ -25,7 +25,10 @@ record StopState(UUID id, Progress progress, String note, List<String> readingId
 
     StopState withReading(String readingId) {
         return new StopState(
-                id, Progress.DONE, note,
-                java.util.stream.Stream.concat(readingIds.stream(), java.util.stream.Stream.of(readingId)).toList());
+                id,
+                Progress.DONE,
+                note,
+                java.util.stream.Stream.concat(readingIds.stream(), java.util.stream.Stream.of(readingId))
+                        .toList());
     }
 }

@@ -26,8 +26,10 @@ import java.util.concurrent.ExecutionException;
 /**
  * The stand-in for a transmitter on the booster outlet, which is read over Modbus TCP and by nothing else. Holding registers:
  * 0-1 pressure in bar as a float, the high word first; 2 temperature in tenths of a degree Celsius, signed; 3 state, 0 for sound;
- * 4-5 seconds since it was switched on, unsigned, the low word first; 6-9 water delivered since then in m³, a float of 64 bits, low byte and word first.
- * The same lie in the input registers. Coil 0 says that it measures, discrete input 0 that pressure is above 6.2 bar. Close it to switch it off.
+ * 4-5 seconds since it was switched on, unsigned, the low word first; 6-9 water delivered since then in m³, a float of
+ * 64 bits, low byte and word first.
+ * The same lie in the input registers. Coil 0 says that it measures, discrete input 0 that pressure is above 6.2 bar.
+ * Close it to switch it off.
  */
 public final class Transmitter implements AutoCloseable {
 
@@ -81,7 +83,8 @@ public final class Transmitter implements AutoCloseable {
     /** All registers, as bytes, at one moment. */
     private byte[] registers() {
         double seconds = clock.millis() / 1000.0;
-        double pressure = HIGH_BAR + 0.5 * Math.sin(2 * Math.PI * seconds / 50) + 0.06 * Math.sin(2 * Math.PI * seconds / 3.1);
+        double pressure =
+                HIGH_BAR + 0.5 * Math.sin(2 * Math.PI * seconds / 50) + 0.06 * Math.sin(2 * Math.PI * seconds / 3.1);
         double temperature = 11.4 + 0.8 * Math.sin(2 * Math.PI * seconds / 600);
         long on = (clock.millis() - switchedOn) / 1000;
         return ByteBuffer.allocate(BYTES)
@@ -104,7 +107,8 @@ public final class Transmitter implements AutoCloseable {
         return slice;
     }
 
-    private static byte[] bit(FunctionCode function, boolean isSet, int address, int quantity) throws ModbusResponseException {
+    private static byte[] bit(FunctionCode function, boolean isSet, int address, int quantity)
+            throws ModbusResponseException {
         if (address != 0 || quantity != 1) {
             throw new ModbusResponseException(function, ExceptionCode.ILLEGAL_DATA_ADDRESS);
         }
@@ -114,27 +118,34 @@ public final class Transmitter implements AutoCloseable {
     private final class Registers implements ModbusServices {
 
         @Override
-        public ReadCoilsResponse readCoils(ModbusRequestContext context, int unit, ReadCoilsRequest request) throws ModbusResponseException {
+        public ReadCoilsResponse readCoils(ModbusRequestContext context, int unit, ReadCoilsRequest request)
+                throws ModbusResponseException {
             return new ReadCoilsResponse(bit(FunctionCode.READ_COILS, true, request.address(), request.quantity()));
         }
 
         @Override
-        public ReadDiscreteInputsResponse readDiscreteInputs(ModbusRequestContext context, int unit, ReadDiscreteInputsRequest request)
+        public ReadDiscreteInputsResponse readDiscreteInputs(
+                ModbusRequestContext context, int unit, ReadDiscreteInputsRequest request)
                 throws ModbusResponseException {
             boolean isHigh = ByteBuffer.wrap(registers()).getFloat() > HIGH_BAR;
-            return new ReadDiscreteInputsResponse(bit(FunctionCode.READ_DISCRETE_INPUTS, isHigh, request.address(), request.quantity()));
+            return new ReadDiscreteInputsResponse(
+                    bit(FunctionCode.READ_DISCRETE_INPUTS, isHigh, request.address(), request.quantity()));
         }
 
         @Override
-        public ReadHoldingRegistersResponse readHoldingRegisters(ModbusRequestContext context, int unit, ReadHoldingRegistersRequest request)
+        public ReadHoldingRegistersResponse readHoldingRegisters(
+                ModbusRequestContext context, int unit, ReadHoldingRegistersRequest request)
                 throws ModbusResponseException {
-            return new ReadHoldingRegistersResponse(slice(FunctionCode.READ_HOLDING_REGISTERS, request.address(), request.quantity()));
+            return new ReadHoldingRegistersResponse(
+                    slice(FunctionCode.READ_HOLDING_REGISTERS, request.address(), request.quantity()));
         }
 
         @Override
-        public ReadInputRegistersResponse readInputRegisters(ModbusRequestContext context, int unit, ReadInputRegistersRequest request)
+        public ReadInputRegistersResponse readInputRegisters(
+                ModbusRequestContext context, int unit, ReadInputRegistersRequest request)
                 throws ModbusResponseException {
-            return new ReadInputRegistersResponse(slice(FunctionCode.READ_INPUT_REGISTERS, request.address(), request.quantity()));
+            return new ReadInputRegistersResponse(
+                    slice(FunctionCode.READ_INPUT_REGISTERS, request.address(), request.quantity()));
         }
     }
 

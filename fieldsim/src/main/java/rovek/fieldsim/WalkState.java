@@ -20,7 +20,10 @@ record WalkState(UUID id, int number, UUID route, String name, List<StopState> s
 
     static WalkState begin(int number, RoutePackage route) {
         return new WalkState(
-                UUID.randomUUID(), number, route.id(), route.name(),
+                UUID.randomUUID(),
+                number,
+                route.id(),
+                route.name(),
                 route.stops().stream()
                         .map(stop -> new StopState(stop.id(), Walk.Progress.TO_DO, "", List.of()))
                         .toList());
@@ -44,12 +47,15 @@ record WalkState(UUID id, int number, UUID route, String name, List<StopState> s
     }
 
     boolean hasReadings() {
-        return stops.stream().anyMatch(stop -> !stop.readingIds().isEmpty() || stop.progress() == Walk.Progress.SKIPPED);
+        return stops.stream()
+                .anyMatch(stop -> !stop.readingIds().isEmpty() || stop.progress() == Walk.Progress.SKIPPED);
     }
 
     Walk toWalk() {
         return new Walk(
-                id, route, name,
+                id,
+                route,
+                name,
                 stops.stream()
                         .map(stop -> new Walk.WalkedStop(stop.id(), stop.progress(), stop.note()))
                         .toList());

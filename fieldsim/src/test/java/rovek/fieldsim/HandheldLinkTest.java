@@ -58,7 +58,8 @@ class HandheldLinkTest {
     }
 
     private Instrument connect() throws LinkException {
-        return Instrument.connect(new TcpTransport("127.0.0.1", fieldsim.instrumentPort()), Optional.of("4711"), Duration.ofSeconds(2));
+        return Instrument.connect(
+                new TcpTransport("127.0.0.1", fieldsim.instrumentPort()), Optional.of("4711"), Duration.ofSeconds(2));
     }
 
     private void panel(String path, String body) {
@@ -67,7 +68,10 @@ class HandheldLinkTest {
                 .POST(HttpRequest.BodyPublishers.ofString(body))
                 .build();
         try {
-            assertThat(HttpClient.newHttpClient().send(request, HttpResponse.BodyHandlers.ofString()).statusCode()).isEqualTo(200);
+            assertThat(HttpClient.newHttpClient()
+                            .send(request, HttpResponse.BodyHandlers.ofString())
+                            .statusCode())
+                    .isEqualTo(200);
         } catch (IOException | InterruptedException e) {
             throw new AssertionError(e);
         }
@@ -75,10 +79,20 @@ class HandheldLinkTest {
 
     private byte[] route() {
         return new RoutePackage(
-                        UUID.randomUUID(), "Wellfield", NOW,
+                        UUID.randomUUID(),
+                        "Wellfield",
+                        NOW,
                         List.of(
-                                new RoutePackage.RouteStop(first, "P-101", "Well pump 1", "Drive end", "Velocity", "vibration", settings),
-                                new RoutePackage.RouteStop(second, "P-102", "Well pump 2", "Drive end", "Velocity", "vibration", settings)))
+                                new RoutePackage.RouteStop(
+                                        first, "P-101", "Well pump 1", "Drive end", "Velocity", "vibration", settings),
+                                new RoutePackage.RouteStop(
+                                        second,
+                                        "P-102",
+                                        "Well pump 2",
+                                        "Drive end",
+                                        "Velocity",
+                                        "vibration",
+                                        settings)))
                 .pack();
     }
 
@@ -91,7 +105,10 @@ class HandheldLinkTest {
     }
 
     private static InstrumentFile results(MemoryCatalogue catalogue) {
-        return catalogue.files().stream().filter(file -> file.type().equals("READINGS")).findFirst().orElseThrow();
+        return catalogue.files().stream()
+                .filter(file -> file.type().equals("READINGS"))
+                .findFirst()
+                .orElseThrow();
     }
 
     @Test
@@ -101,7 +118,8 @@ class HandheldLinkTest {
             assertThat(identity.model()).isEqualTo("VH-2");
             assertThat(identity.serial()).isEqualTo("30417");
             assertThat(identity.options()).containsKey("vibration");
-            assertThat(identity.calibratedUntil()).hasValueSatisfying(day -> assertThat(day).isAfter("2026-11-23"));
+            assertThat(identity.calibratedUntil())
+                    .hasValueSatisfying(day -> assertThat(day).isAfter("2026-11-23"));
             assertThat(instrument.batteryPercent()).hasValue(81);
         }
     }
@@ -109,9 +127,12 @@ class HandheldLinkTest {
     @Test
     void refusesEverythingBeforeThePassCode() {
         var withoutCode = new TcpTransport("127.0.0.1", fieldsim.instrumentPort());
-        assertThatThrownBy(() -> Instrument.connect(withoutCode, Optional.empty()).identity()).isInstanceOf(LinkException.PassCodeWanted.class);
+        assertThatThrownBy(
+                        () -> Instrument.connect(withoutCode, Optional.empty()).identity())
+                .isInstanceOf(LinkException.PassCodeWanted.class);
         var wrongCode = new TcpTransport("127.0.0.1", fieldsim.instrumentPort());
-        assertThatThrownBy(() -> Instrument.connect(wrongCode, Optional.of("1234"))).isInstanceOf(LinkException.PassCodeWanted.class);
+        assertThatThrownBy(() -> Instrument.connect(wrongCode, Optional.of("1234")))
+                .isInstanceOf(LinkException.PassCodeWanted.class);
     }
 
     @Test
@@ -138,8 +159,11 @@ class HandheldLinkTest {
             assertThat(Sha256.of(packed)).isEqualTo(instrument.digest(file.name()));
             ReadingsPackage readings = ReadingsPackage.unpack(packed);
             assertThat(readings.readings()).hasSize(2);
-            assertThat(readings.readings().get(1).reading().replaces()).contains(readings.readings().get(0).reading().id());
-            assertThat(readings.walk().orElseThrow().stops()).extracting(stop -> stop.progress()).containsExactly(Progress.DONE, Progress.SKIPPED);
+            assertThat(readings.readings().get(1).reading().replaces())
+                    .contains(readings.readings().get(0).reading().id());
+            assertThat(readings.walk().orElseThrow().stops())
+                    .extracting(stop -> stop.progress())
+                    .containsExactly(Progress.DONE, Progress.SKIPPED);
         }
     }
 
@@ -152,7 +176,9 @@ class HandheldLinkTest {
         fieldsim.close();
         switchOn();
         try (Instrument instrument = connect()) {
-            assertThat(ReadingsPackage.unpack(readAll(instrument, results(instrument.catalogue()), 1 << 20)).readings()).hasSize(2);
+            assertThat(ReadingsPackage.unpack(readAll(instrument, results(instrument.catalogue()), 1 << 20))
+                            .readings())
+                    .hasSize(2);
         }
     }
 
@@ -203,7 +229,8 @@ class HandheldLinkTest {
             byte[] before = route();
             instrument.write(ROUTE_FILE, before);
             panel("/api/faults", "{\"memoryFull\":true}");
-            assertThatThrownBy(() -> instrument.write(ROUTE_FILE, route())).isInstanceOf(LinkException.MemoryFull.class);
+            assertThatThrownBy(() -> instrument.write(ROUTE_FILE, route()))
+                    .isInstanceOf(LinkException.MemoryFull.class);
             assertThat(instrument.digest(ROUTE_FILE)).isEqualTo(Sha256.of(before));
         }
     }
@@ -221,8 +248,11 @@ class HandheldLinkTest {
     @Test
     void aMissingFileIsNamedAndTheLinkStaysUsable() throws Exception {
         try (Instrument instrument = connect()) {
-            assertThatThrownBy(() -> instrument.slice("RESULTS/W9999.zip", 0, 100)).isInstanceOf(LinkException.NoSuchFile.class).hasMessageContaining("W9999");
-            assertThatThrownBy(() -> instrument.delete("RESULTS/W9999.zip")).isInstanceOf(LinkException.NoSuchFile.class);
+            assertThatThrownBy(() -> instrument.slice("RESULTS/W9999.zip", 0, 100))
+                    .isInstanceOf(LinkException.NoSuchFile.class)
+                    .hasMessageContaining("W9999");
+            assertThatThrownBy(() -> instrument.delete("RESULTS/W9999.zip"))
+                    .isInstanceOf(LinkException.NoSuchFile.class);
             assertThat(instrument.identity().serial()).isEqualTo("30417");
         }
     }
@@ -231,6 +261,7 @@ class HandheldLinkTest {
     void nobodyAnswersAtAClosedPort() {
         int port = fieldsim.instrumentPort();
         fieldsim.close();
-        assertThatThrownBy(() -> Instrument.connect(new TcpTransport("127.0.0.1", port), Optional.empty())).isInstanceOf(LinkException.NotReachable.class);
+        assertThatThrownBy(() -> Instrument.connect(new TcpTransport("127.0.0.1", port), Optional.empty()))
+                .isInstanceOf(LinkException.NotReachable.class);
     }
 }

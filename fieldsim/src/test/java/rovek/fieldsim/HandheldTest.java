@@ -49,10 +49,14 @@ class HandheldTest {
     private byte[] route(String name) {
         Map<String, String> settings = new Vibration().defaults();
         return new RoutePackage(
-                        UUID.randomUUID(), name, NOW,
+                        UUID.randomUUID(),
+                        name,
+                        NOW,
                         List.of(
-                                new RoutePackage.RouteStop(first, "P-1", "Pump", "Drive end", "Velocity", "vibration", settings),
-                                new RoutePackage.RouteStop(second, "P-2", "Pump", "Drive end", "Velocity", "vibration", settings)))
+                                new RoutePackage.RouteStop(
+                                        first, "P-1", "Pump", "Drive end", "Velocity", "vibration", settings),
+                                new RoutePackage.RouteStop(
+                                        second, "P-2", "Pump", "Drive end", "Velocity", "vibration", settings)))
                 .pack();
     }
 
@@ -89,7 +93,9 @@ class HandheldTest {
         ReadingsPackage results = results("RESULTS/W0001.zip");
         assertThat(results.readings()).hasSize(2);
         assertThat(results.readings().get(0).reading().note()).isEqualTo("rattles");
-        assertThat(results.readings()).extracting(r -> r.reading().id().replaceFirst("^[0-9a-f]{8}-", "")).containsExactly("000001", "000002");
+        assertThat(results.readings())
+                .extracting(r -> r.reading().id().replaceFirst("^[0-9a-f]{8}-", ""))
+                .containsExactly("000001", "000002");
     }
 
     @Test
@@ -99,10 +105,14 @@ class HandheldTest {
         byte[] before = handheld.file("RESULTS/W0001.zip").orElseThrow();
         handheld.load(route("Second walk"));
         assertThat(handheld.files()).containsKeys("RESULTS/W0001.zip", "ROUTES/ROUTE.zip");
-        assertThat(handheld.file("RESULTS/W0001.zip").orElseThrow()).as("not one byte differs").isEqualTo(before);
+        assertThat(handheld.file("RESULTS/W0001.zip").orElseThrow())
+                .as("not one byte differs")
+                .isEqualTo(before);
         assertThat(progress(first)).isEqualTo(Progress.TO_DO);
         handheld.measure(first);
-        assertThat(results("RESULTS/W0002.zip").readings().get(0).reading().id()).as("ids are never given twice").endsWith("-000002");
+        assertThat(results("RESULTS/W0002.zip").readings().get(0).reading().id())
+                .as("ids are never given twice")
+                .endsWith("-000002");
     }
 
     @Test
@@ -115,7 +125,9 @@ class HandheldTest {
         assertThat(handheld.delete("RESULTS/W0001.zip")).isFalse();
         assertThat(handheld.freeBytes()).isCloseTo(free, org.assertj.core.data.Offset.offset(1000L));
         assertThat(progress(first)).isEqualTo(Progress.TO_DO);
-        assertThat(handheld.delete("ROUTES/ROUTE.zip")).as("a route is replaced, not removed").isFalse();
+        assertThat(handheld.delete("ROUTES/ROUTE.zip"))
+                .as("a route is replaced, not removed")
+                .isFalse();
     }
 
     @Test
@@ -131,7 +143,9 @@ class HandheldTest {
     @Test
     void withoutARouteThereAreOnlyLooseReadings() throws Exception {
         assertThatThrownBy(handheld::walkAll).hasMessage("No route is loaded.");
-        assertThatThrownBy(() -> handheld.load("no package".getBytes())).isInstanceOf(HandheldException.class).hasMessageContaining("no field package");
+        assertThatThrownBy(() -> handheld.load("no package".getBytes()))
+                .isInstanceOf(HandheldException.class)
+                .hasMessageContaining("no field package");
         handheld.measureLoose("vibration", new SimulatedPlant.Place("P-9", "Coupling"), "P-9 Coupling", Map.of());
         ReadingsPackage loose = results(LooseMemory.HEAP);
         assertThat(loose.walk()).isEmpty();
@@ -166,10 +180,12 @@ class HandheldTest {
         handheld.load(route("Walk"));
         handheld.clock().setError(Duration.ofMinutes(-7));
         handheld.measure(first);
-        assertThat(results("RESULTS/W0001.zip").readings().get(0).reading().takenAt()).isEqualTo(NOW.minusSeconds(420));
+        assertThat(results("RESULTS/W0001.zip").readings().get(0).reading().takenAt())
+                .isEqualTo(NOW.minusSeconds(420));
         handheld.clock().setInstrumentTime(NOW);
         handheld.measure(second);
-        assertThat(results("RESULTS/W0001.zip").readings().get(1).reading().takenAt()).isEqualTo(NOW);
+        assertThat(results("RESULTS/W0001.zip").readings().get(1).reading().takenAt())
+                .isEqualTo(NOW);
     }
 
     @Test
@@ -177,6 +193,8 @@ class HandheldTest {
         HandheldMemory memory = new HandheldMemory(folder, 1000);
         assertThatThrownBy(() -> memory.read("../../etc/passwd")).hasMessageContaining("outside the memory");
         assertThat(handheld.file("../state/walk.json")).isEmpty();
-        assertThat(handheld.file("state/walk.json")).as("its inner state is nobody's business").isEmpty();
+        assertThat(handheld.file("state/walk.json"))
+                .as("its inner state is nobody's business")
+                .isEmpty();
     }
 }

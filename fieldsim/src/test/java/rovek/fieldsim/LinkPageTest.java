@@ -62,13 +62,28 @@ class LinkPageTest {
 
     private On on(Who who) throws IOException {
         if (who == Who.REFERENCE) {
-            Process process = new ProcessBuilder("python3", "../docs/reference-instrument/instrument.py", "--memory", memory.toString(), "--port", "0", "--pass-code", "4711")
+            Process process = new ProcessBuilder(
+                            "python3",
+                            "../docs/reference-instrument/instrument.py",
+                            "--memory",
+                            memory.toString(),
+                            "--port",
+                            "0",
+                            "--pass-code",
+                            "4711")
                     .redirectError(ProcessBuilder.Redirect.INHERIT)
                     .start();
-            String says = new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8)).readLine();
+            String says = new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8))
+                    .readLine();
             return new On(Integer.parseInt(says.replace("listening on ", "")), process::destroy);
         }
-        Fieldsim fieldsim = Fieldsim.start(who == Who.LOGGER ? Fieldsim.Kind.LOGGER : Fieldsim.Kind.VIBRATION, "", memory, 0, 0, Clock.systemUTC());
+        Fieldsim fieldsim = Fieldsim.start(
+                who == Who.LOGGER ? Fieldsim.Kind.LOGGER : Fieldsim.Kind.VIBRATION,
+                "",
+                memory,
+                0,
+                0,
+                Clock.systemUTC());
         return new On(fieldsim.instrumentPort(), fieldsim);
     }
 
@@ -81,15 +96,25 @@ class LinkPageTest {
 
     private static byte[] route() {
         return new RoutePackage(
-                        UUID.randomUUID(), "Wellfield", Instant.parse("2026-11-23T09:00:00Z"),
-                        List.of(new RoutePackage.RouteStop(UUID.randomUUID(), "P-101", "Well pump 1", "Drive end", "Velocity", "vibration", new Vibration().defaults())))
+                        UUID.randomUUID(),
+                        "Wellfield",
+                        Instant.parse("2026-11-23T09:00:00Z"),
+                        List.of(new RoutePackage.RouteStop(
+                                UUID.randomUUID(),
+                                "P-101",
+                                "Well pump 1",
+                                "Drive end",
+                                "Velocity",
+                                "vibration",
+                                new Vibration().defaults())))
                 .pack();
     }
 
     private static void load(Wire wire, byte[] route) throws IOException {
         ByteArrayOutputStream command = new ByteArrayOutputStream();
         String length = String.valueOf(route.length);
-        command.writeBytes(("MMEMory:DATA \"" + ROUTE + "\",#" + length.length() + length).getBytes(StandardCharsets.US_ASCII));
+        command.writeBytes(
+                ("MMEMory:DATA \"" + ROUTE + "\",#" + length.length() + length).getBytes(StandardCharsets.US_ASCII));
         command.writeBytes(route);
         command.write('\n');
         wire.send(command.toByteArray());
@@ -121,7 +146,9 @@ class LinkPageTest {
         asked.put("SYSTem:DATE?", new String[] {"", "[0-9]{4},[0-9]{1,2},[0-9]{1,2}"});
         asked.put("SYSTem:TIME", new String[] {" 10,20,30", ""});
         asked.put("SYSTem:TIME?", new String[] {"", "[0-9]{1,2},[0-9]{1,2},[0-9]{1,2}"});
-        asked.put("MMEMory:CATalog?", new String[] {"", "[0-9]+,[0-9]+(,\"[A-Z]+/[A-Za-z0-9._-]+\\.zip,[A-Z]+,[0-9]+\")+"});
+        asked.put(
+                "MMEMory:CATalog?",
+                new String[] {"", "[0-9]+,[0-9]+(,\"[A-Z]+/[A-Za-z0-9._-]+\\.zip,[A-Z]+,[0-9]+\")+"});
         asked.put("MMEMory:DATA", new String[] {"", null});
         asked.put("MMEMory:DATA?", new String[] {" \"" + ROUTE + "\"", BLOCK});
         asked.put("MMEMory:DELete", new String[] {"", null});
@@ -146,7 +173,9 @@ class LinkPageTest {
 
     /** A maker may leave out what his instrument has not; the page says how it answers then. */
     private static boolean mayBeLeftOut(String command) {
-        return Stream.of("TEMP", "FIRM", "LIVE", "FETC", "INIT", "ABOR", "STAT", "OPT").anyMatch(part -> command.toUpperCase(Locale.ROOT).contains(part)) && !command.equals("*OPT?");
+        return Stream.of("TEMP", "FIRM", "LIVE", "FETC", "INIT", "ABOR", "STAT", "OPT")
+                        .anyMatch(part -> command.toUpperCase(Locale.ROOT).contains(part))
+                && !command.equals("*OPT?");
     }
 
     @ParameterizedTest
@@ -155,7 +184,8 @@ class LinkPageTest {
         Map<String, String[]> asked = asked();
         assertThat(commandsOfThePage()).as("each is tried").isEqualTo(new TreeSet<>(asked.keySet()));
         List<String> leftOut = new ArrayList<>();
-        try (On instrument = on(who); Wire wire = unlocked(instrument)) {
+        try (On instrument = on(who);
+                Wire wire = unlocked(instrument)) {
             load(wire, route());
             for (String command : asked.keySet().stream().sorted(inTurn()).toList()) {
                 String[] expected = asked.get(command);
@@ -194,16 +224,30 @@ class LinkPageTest {
 
     /** What is begun comes before the question how it goes. */
     private static Comparator<String> inTurn() {
-        List<String> order = List.of("ROVek:FIRMware:BEGin", "ROVek:FIRMware:DATA", "ROVek:FIRMware:STATe?", "INITiate", "STATus:OPERation:CONDition?", "ABORt");
+        List<String> order = List.of(
+                "ROVek:FIRMware:BEGin",
+                "ROVek:FIRMware:DATA",
+                "ROVek:FIRMware:STATe?",
+                "INITiate",
+                "STATus:OPERation:CONDition?",
+                "ABORt");
         return Comparator.<String>comparingInt(order::indexOf).thenComparing(Comparator.naturalOrder());
     }
 
     @ParameterizedTest
     @EnumSource(Who.class)
     void beforeThePassCodeEverythingIsRefusedButTheQuestionForTheReason(Who who) throws Exception {
-        try (On instrument = on(who); Wire wire = new Wire(instrument.port())) {
+        try (On instrument = on(who);
+                Wire wire = new Wire(instrument.port())) {
             assertThat(wire.nextError()).isEqualTo("0,\"No error\"");
-            for (String query : List.of("*IDN?", "*OPT?", "MMEMory:CATalog?", "MMEMory:DATA? \"" + ROUTE + "\"", "ROVek:FILE:SLICe? \"" + ROUTE + "\",0,1", "SYSTem:DATE?", "ROVek:BATTery?")) {
+            for (String query : List.of(
+                    "*IDN?",
+                    "*OPT?",
+                    "MMEMory:CATalog?",
+                    "MMEMory:DATA? \"" + ROUTE + "\"",
+                    "ROVek:FILE:SLICe? \"" + ROUTE + "\",0,1",
+                    "SYSTem:DATE?",
+                    "ROVek:BATTery?")) {
                 assertThat(wire.ask(query)).as(query).isEqualTo("\"\"");
                 assertThat(wire.nextError()).as(query).startsWith("-203,\"");
             }
@@ -216,10 +260,12 @@ class LinkPageTest {
     @ParameterizedTest
     @EnumSource(Who.class)
     void headersAreShortOrLongInAnyCaseAndQuotesInsideAreDoubled(Who who) throws Exception {
-        try (On instrument = on(who); Wire wire = unlocked(instrument)) {
+        try (On instrument = on(who);
+                Wire wire = unlocked(instrument)) {
             load(wire, route());
             String catalogue = wire.ask("MMEM:CAT?");
-            for (String header : List.of("MMEMory:CATalog?", "mmemory:catalog?", "mmem:catalog?", "MMEMORY:cat?", ":MMEM:CAT?")) {
+            for (String header :
+                    List.of("MMEMory:CATalog?", "mmemory:catalog?", "mmem:catalog?", "MMEMORY:cat?", ":MMEM:CAT?")) {
                 assertThat(wire.ask(header)).as(header).isEqualTo(catalogue);
                 assertThat(wire.nextError()).startsWith("0,");
             }
@@ -232,21 +278,26 @@ class LinkPageTest {
     @EnumSource(Who.class)
     void filesTravelInBlocksAndInPartsOfThem(Who who) throws Exception {
         byte[] route = route();
-        try (On instrument = on(who); Wire wire = unlocked(instrument)) {
+        try (On instrument = on(who);
+                Wire wire = unlocked(instrument)) {
             load(wire, route);
             assertThat(wire.ask("ROVek:FILE:DIGest? \"" + ROUTE + "\"")).isEqualTo("\"" + Sha256.of(route) + "\"");
             String length = String.valueOf(route.length);
             String whole = wire.ask("MMEMory:DATA? \"" + ROUTE + "\"");
-            assertThat(whole).isEqualTo("#" + length.length() + length + new String(route, StandardCharsets.ISO_8859_1));
+            assertThat(whole)
+                    .isEqualTo("#" + length.length() + length + new String(route, StandardCharsets.ISO_8859_1));
             StringBuilder parts = new StringBuilder();
             for (int at = 0; at < route.length; at += 300) {
                 String part = wire.ask("ROVek:FILE:SLICe? \"" + ROUTE + "\"," + at + ",300");
                 int digits = part.charAt(1) - '0';
-                assertThat(Integer.parseInt(part.substring(2, 2 + digits))).as("fewer come only at its end").isEqualTo(Math.min(300, route.length - at));
+                assertThat(Integer.parseInt(part.substring(2, 2 + digits)))
+                        .as("fewer come only at its end")
+                        .isEqualTo(Math.min(300, route.length - at));
                 parts.append(part.substring(2 + digits));
             }
             assertThat(parts.toString()).isEqualTo(new String(route, StandardCharsets.ISO_8859_1));
-            assertThat(wire.ask("ROVek:FILE:SLICe? \"" + ROUTE + "\"," + route.length + ",300")).isEqualTo("#10");
+            assertThat(wire.ask("ROVek:FILE:SLICe? \"" + ROUTE + "\"," + route.length + ",300"))
+                    .isEqualTo("#10");
         }
     }
 
@@ -281,7 +332,9 @@ class LinkPageTest {
                 assertThat(first.ask("MMEMory:DATA? \"nothing\"")).isEqualTo("\"\"");
             }
             try (Wire second = new Wire(instrument.port())) {
-                assertThat(second.nextError()).as("the former one's errors are its own").startsWith("0,");
+                assertThat(second.nextError())
+                        .as("the former one's errors are its own")
+                        .startsWith("0,");
                 assertThat(second.ask("*IDN?")).isEqualTo("\"\"");
                 assertThat(second.nextError()).startsWith("-203,");
             }
@@ -294,8 +347,13 @@ class LinkPageTest {
         String page = Files.readString(PAGE);
         Matcher types = Pattern.compile("types ((?:`[A-Z]+`(?:, )?)+)").matcher(page);
         assertThat(types.find()).isTrue();
-        List<String> known = Pattern.compile("`([A-Z]+)`").matcher(types.group(1)).results().map(one -> one.group(1)).toList();
-        try (On instrument = on(Who.STAND_IN); Wire wire = unlocked(instrument)) {
+        List<String> known = Pattern.compile("`([A-Z]+)`")
+                .matcher(types.group(1))
+                .results()
+                .map(one -> one.group(1))
+                .toList();
+        try (On instrument = on(Who.STAND_IN);
+                Wire wire = unlocked(instrument)) {
             load(wire, route());
             Matcher listed = Pattern.compile(",([A-Z]+),[0-9]+\"").matcher(wire.ask("MMEMory:CATalog?"));
             while (listed.find()) {
@@ -303,12 +361,15 @@ class LinkPageTest {
             }
         }
         Optional<String> options = Optional.empty();
-        try (On instrument = on(Who.LOGGER); Wire wire = unlocked(instrument)) {
+        try (On instrument = on(Who.LOGGER);
+                Wire wire = unlocked(instrument)) {
             options = Optional.of(wire.ask("*OPT?"));
         }
         for (String word : options.orElseThrow().replace("\"", "").split(",")) {
             String name = word.replaceAll(":.*", "");
-            boolean isTechnique = Files.readString(Path.of("../docs/field-package/techniques.md")).toUpperCase(Locale.ROOT).contains("## " + name + ":");
+            boolean isTechnique = Files.readString(Path.of("../docs/field-package/techniques.md"))
+                    .toUpperCase(Locale.ROOT)
+                    .contains("## " + name + ":");
             assertThat(isTechnique || page.contains("`" + name + "`")).as(name).isTrue();
         }
     }

@@ -25,7 +25,8 @@ import rovek.link.packet.ReadingsPackage;
 /** Live values and runs over real sockets: in text commands, and over Modbus TCP. */
 class LiveLinkTest {
 
-    private static Register register(String name, Register.Table table, int address, Register.Form form, Register.Order order, double scale) {
+    private static Register register(
+            String name, Register.Table table, int address, Register.Form form, Register.Order order, double scale) {
         return new Register(name, "", table, address, form, order, 0, Optional.empty(), scale, 0);
     }
 
@@ -43,15 +44,20 @@ class LiveLinkTest {
 
     @Test
     void aLoggerShowsItsChannelsAndRecordsARunUntilItIsTold(@TempDir Path memory) throws Exception {
-        try (Fieldsim fieldsim = Fieldsim.start(Fieldsim.Kind.LOGGER, "", memory, 0, 0, Clock.systemUTC()); Instrument link = connect(fieldsim)) {
-            assertThat(link.liveChannels()).extracting(channel -> channel.unit()).containsExactly("mA", "°C");
+        try (Fieldsim fieldsim = Fieldsim.start(Fieldsim.Kind.LOGGER, "", memory, 0, 0, Clock.systemUTC());
+                Instrument link = connect(fieldsim)) {
+            assertThat(link.liveChannels())
+                    .extracting(channel -> channel.unit())
+                    .containsExactly("mA", "°C");
             assertThat(link.fetch()).hasSize(2).doesNotContain(Double.NaN);
             assertThat(link.availableOptions()).containsExactly("channels16");
             assertThat(link.isRunning()).isFalse();
             long before = System.nanoTime();
             link.startRun();
             assertThat(link.isRunning()).isTrue();
-            assertThatThrownBy(link::startRun).isInstanceOf(LinkException.Refused.class).hasMessageContaining("under way already");
+            assertThatThrownBy(link::startRun)
+                    .isInstanceOf(LinkException.Refused.class)
+                    .hasMessageContaining("under way already");
             Thread.sleep(1_300);
             link.endRun();
             double atMost = (System.nanoTime() - before) / 1e9;
@@ -64,17 +70,27 @@ class LiveLinkTest {
     }
 
     private static TableCapture run(Instrument link) throws Exception {
-        InstrumentFile file = link.catalogue().files().stream().filter(one -> one.type().equals("RUN")).findFirst().orElseThrow();
-        return (TableCapture) ReadingsPackage.unpack(link.slice(file.name(), 0, (int) file.bytes())).readings().get(0).reading().capture().toCapture();
+        InstrumentFile file = link.catalogue().files().stream()
+                .filter(one -> one.type().equals("RUN"))
+                .findFirst()
+                .orElseThrow();
+        return (TableCapture) ReadingsPackage.unpack(link.slice(file.name(), 0, (int) file.bytes()))
+                .readings()
+                .get(0)
+                .reading()
+                .capture()
+                .toCapture();
     }
 
     @Test
     void aRunThatWasUnderWayWhenTheLoggerWentOffIsKept(@TempDir Path memory) throws Exception {
-        try (Fieldsim fieldsim = Fieldsim.start(Fieldsim.Kind.LOGGER, "", memory, 0, 0, Clock.systemUTC()); Instrument link = connect(fieldsim)) {
+        try (Fieldsim fieldsim = Fieldsim.start(Fieldsim.Kind.LOGGER, "", memory, 0, 0, Clock.systemUTC());
+                Instrument link = connect(fieldsim)) {
             link.startRun();
             Thread.sleep(300);
         }
-        try (Fieldsim again = Fieldsim.start(Fieldsim.Kind.LOGGER, "", memory, 0, 0, Clock.systemUTC()); Instrument link = connect(again)) {
+        try (Fieldsim again = Fieldsim.start(Fieldsim.Kind.LOGGER, "", memory, 0, 0, Clock.systemUTC());
+                Instrument link = connect(again)) {
             assertThat(link.isRunning()).isFalse();
             assertThat(run(link).rows()).isEqualTo(1);
         }
@@ -82,7 +98,8 @@ class LiveLinkTest {
 
     @Test
     void anInstrumentWithoutLiveValuesSaysSo(@TempDir Path memory) throws Exception {
-        try (Fieldsim fieldsim = Fieldsim.start(memory, 0, 0, Clock.systemUTC()); Instrument link = connect(fieldsim)) {
+        try (Fieldsim fieldsim = Fieldsim.start(memory, 0, 0, Clock.systemUTC());
+                Instrument link = connect(fieldsim)) {
             assertThat(link.liveChannels()).isEmpty();
             assertThat(link.availableOptions()).contains("live");
             assertThatThrownBy(link::fetch).isInstanceOf(LinkException.Refused.class);
@@ -91,9 +108,14 @@ class LiveLinkTest {
 
     @Test
     void aCalibratorShowsItsLoopLiveAndRecordsNoRuns(@TempDir Path memory) throws Exception {
-        try (Fieldsim fieldsim = Fieldsim.start(Fieldsim.Kind.LOOP, "", memory, 0, 0, Clock.systemUTC()); Instrument link = connect(fieldsim)) {
-            assertThat(link.liveChannels()).extracting(channel -> channel.name()).containsExactly("Loop current", "Loop supply");
-            assertThatThrownBy(link::startRun).isInstanceOf(LinkException.Refused.class).hasMessageContaining("records no runs");
+        try (Fieldsim fieldsim = Fieldsim.start(Fieldsim.Kind.LOOP, "", memory, 0, 0, Clock.systemUTC());
+                Instrument link = connect(fieldsim)) {
+            assertThat(link.liveChannels())
+                    .extracting(channel -> channel.name())
+                    .containsExactly("Loop current", "Loop supply");
+            assertThatThrownBy(link::startRun)
+                    .isInstanceOf(LinkException.Refused.class)
+                    .hasMessageContaining("records no runs");
         }
     }
 
@@ -101,7 +123,9 @@ class LiveLinkTest {
     void aTransmitterIsReadByItsMapOfRegisters() throws Exception {
         try (Transmitter transmitter = Transmitter.start(0, Clock.systemUTC());
                 ModbusLink link = ModbusLink.connect("127.0.0.1", transmitter.port(), 1, MAP, Duration.ofSeconds(2))) {
-            assertThat(link.channels()).extracting(channel -> channel.name()).containsExactly("Pressure", "Temperature", "On for", "Delivered", "Measures", "High");
+            assertThat(link.channels())
+                    .extracting(channel -> channel.name())
+                    .containsExactly("Pressure", "Temperature", "On for", "Delivered", "Measures", "High");
             double[] values = link.fetch();
             assertThat(values[0]).isBetween(5.6, 6.8);
             assertThat(values[1]).isBetween(10.5, 12.3);
@@ -127,12 +151,17 @@ class LiveLinkTest {
         int port = off.port();
         off.close();
         Waiting.until(() -> isSilent(port));
-        assertThatThrownBy(() -> ModbusLink.connect("127.0.0.1", port, 1, MAP, Duration.ofSeconds(1))).isInstanceOf(LinkException.NotReachable.class);
-        List<Register> beyond = List.of(register("Flow", Register.Table.HOLDING, 40, Register.Form.FLOAT32, Register.Order.ABCD, 1));
+        assertThatThrownBy(() -> ModbusLink.connect("127.0.0.1", port, 1, MAP, Duration.ofSeconds(1)))
+                .isInstanceOf(LinkException.NotReachable.class);
+        List<Register> beyond =
+                List.of(register("Flow", Register.Table.HOLDING, 40, Register.Form.FLOAT32, Register.Order.ABCD, 1));
         try (Transmitter transmitter = Transmitter.start(port, Clock.systemUTC());
                 ModbusLink wrong = ModbusLink.connect("127.0.0.1", port, 1, beyond, Duration.ofSeconds(1));
                 ModbusLink right = ModbusLink.connect("127.0.0.1", port, 1, MAP, Duration.ofSeconds(1))) {
-            assertThatThrownBy(wrong::fetch).isInstanceOf(LinkException.Refused.class).hasMessageContaining("Flow").hasMessageContaining("no holding register 40");
+            assertThatThrownBy(wrong::fetch)
+                    .isInstanceOf(LinkException.Refused.class)
+                    .hasMessageContaining("Flow")
+                    .hasMessageContaining("no holding register 40");
             transmitter.close();
             assertThatThrownBy(right::fetch).isInstanceOfAny(LinkException.Lost.class, LinkException.TimedOut.class);
         }

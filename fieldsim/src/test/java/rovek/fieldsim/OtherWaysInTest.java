@@ -46,7 +46,8 @@ class OtherWaysInTest {
 
     private static byte[] setup() {
         SetupContent content = new SetupContent(
-                Map.of("intervalSeconds", "30", "stop", "when told to", "start", "at once"), List.of(Map.of("name", "Level", "input", "Pt100")));
+                Map.of("intervalSeconds", "30", "stop", "when told to", "start", "at once"),
+                List.of(Map.of("name", "Level", "input", "Pt100")));
         return new SetupPackage(UUID.randomUUID(), 1, "Reservoir", "logger", Instant.now(), content).pack();
     }
 
@@ -67,12 +68,16 @@ class OtherWaysInTest {
                 }
             }
             panel.press(cells, "/api/faults", "{\"cutAfterBytes\":40}");
-            assertThatThrownBy(() -> line.connect(Optional.of("4711")).catalogue()).isInstanceOf(LinkException.TimedOut.class);
+            assertThatThrownBy(() -> line.connect(Optional.of("4711")).catalogue())
+                    .isInstanceOf(LinkException.TimedOut.class);
             try (Instrument again = line.connect(Optional.of("4711"))) {
-                assertThat(again.identity().serial()).as("a broken conversation leaves nothing behind").isEqualTo("72915");
+                assertThat(again.identity().serial())
+                        .as("a broken conversation leaves nothing behind")
+                        .isEqualTo("72915");
             }
         }
-        assertThatThrownBy(() -> new InstrumentAddress.Line("/dev/no-such-line", 115_200).connect(Optional.empty())).isInstanceOf(LinkException.NotReachable.class);
+        assertThatThrownBy(() -> new InstrumentAddress.Line("/dev/no-such-line", 115_200).connect(Optional.empty()))
+                .isInstanceOf(LinkException.NotReachable.class);
     }
 
     @Test
@@ -91,22 +96,30 @@ class OtherWaysInTest {
                 byte[] setup = setup();
                 instrument.write("SETUPS/SETUP.zip", setup);
                 assertThat(instrument.digest("SETUPS/SETUP.zip")).isEqualTo(Sha256.of(setup));
-                Waiting.until(() -> panel.state(logger).get("setup").get("name").asString().startsWith("Reservoir"));
+                Waiting.until(() ->
+                        panel.state(logger).get("setup").get("name").asString().startsWith("Reservoir"));
                 instrument.delete(run.name());
                 Waiting.until(() -> panel.state(logger).get("loose").isEmpty());
-                assertThatThrownBy(() -> instrument.slice(run.name(), 0, 10)).isInstanceOf(LinkException.NoSuchFile.class);
-                assertThatThrownBy(() -> instrument.slice("../memory/state/counters.json", 0, 10)).isInstanceOf(LinkException.NoSuchFile.class);
-                assertThatThrownBy(() -> instrument.setClock(Instant.now())).isInstanceOf(LinkException.NotByThisWay.class);
+                assertThatThrownBy(() -> instrument.slice(run.name(), 0, 10))
+                        .isInstanceOf(LinkException.NoSuchFile.class);
+                assertThatThrownBy(() -> instrument.slice("../memory/state/counters.json", 0, 10))
+                        .isInstanceOf(LinkException.NoSuchFile.class);
+                assertThatThrownBy(() -> instrument.setClock(Instant.now()))
+                        .isInstanceOf(LinkException.NotByThisWay.class);
             }
         }
         assertThatThrownBy(() -> address.connect(Optional.empty())).isInstanceOf(LinkException.NotReachable.class);
         Files.createDirectories(drive);
         Files.writeString(drive.resolve("instrument.json"), "{\"model\":\"X\",\"serial\":\"0\"}");
-        assertThat(address.connect(Optional.empty()).identity().serial()).as("it has none").isEmpty();
+        assertThat(address.connect(Optional.empty()).identity().serial())
+                .as("it has none")
+                .isEmpty();
         Files.writeString(drive.resolve("instrument.json"), "{\"model\":\"%s\"}".formatted("X".repeat(201)));
-        assertThatThrownBy(() -> address.connect(Optional.empty()).identity()).isInstanceOf(LinkException.Garbled.class);
+        assertThatThrownBy(() -> address.connect(Optional.empty()).identity())
+                .isInstanceOf(LinkException.Garbled.class);
         Files.writeString(drive.resolve("instrument.json"), "{\"serial\":\"7\"}");
-        assertThatThrownBy(() -> address.connect(Optional.empty()).identity()).isInstanceOf(LinkException.Garbled.class);
+        assertThatThrownBy(() -> address.connect(Optional.empty()).identity())
+                .isInstanceOf(LinkException.Garbled.class);
     }
 
     @Test
@@ -119,7 +132,9 @@ class OtherWaysInTest {
             try (Instrument instrument = address.connect(Optional.of("4711"))) {
                 instrument.beginFirmware(Sha256.of(image), image.length);
                 instrument.writeFirmware(0, java.util.Arrays.copyOf(image, half));
-                assertThatThrownBy(instrument::installFirmware).as("half of it").isInstanceOf(LinkException.Refused.class);
+                assertThatThrownBy(instrument::installFirmware)
+                        .as("half of it")
+                        .isInstanceOf(LinkException.Refused.class);
             }
             try (Instrument instrument = address.connect(Optional.of("4711"))) {
                 instrument.beginFirmware(Sha256.of(image), image.length);
@@ -127,14 +142,18 @@ class OtherWaysInTest {
             }
             try (Instrument instrument = address.connect(Optional.of("4711"))) {
                 instrument.beginFirmware(Sha256.of(image), image.length);
-                assertThat(instrument.firmware().bytes()).as("it goes on where it stopped").isEqualTo(half);
+                assertThat(instrument.firmware().bytes())
+                        .as("it goes on where it stopped")
+                        .isEqualTo(half);
                 instrument.writeFirmware(half, java.util.Arrays.copyOfRange(image, half, image.length));
                 panel.press(handheld, "/api/battery", "{\"percent\":12}");
                 assertThatThrownBy(instrument::installFirmware).isInstanceOf(LinkException.BatteryLow.class);
                 assertThat(instrument.identity().firmware()).isEqualTo("2.4.1");
                 panel.press(handheld, "/api/battery", "{\"percent\":80}");
                 instrument.installFirmware();
-                assertThatThrownBy(instrument::identity).as("nothing else is possible meanwhile").isInstanceOf(LinkException.Busy.class);
+                assertThatThrownBy(instrument::identity)
+                        .as("nothing else is possible meanwhile")
+                        .isInstanceOf(LinkException.Busy.class);
                 Waiting.until(() -> !instrument.firmware().isInstalling());
                 assertThat(instrument.identity().firmware()).isEqualTo("2.5.0");
                 instrument.beginFirmware(Sha256.of(foreign), foreign.length);

@@ -17,7 +17,9 @@ final class PanelCaller {
     private final JsonMapper json = JsonMapper.builder().build();
 
     JsonNode press(Fieldsim fieldsim, String path, String body) {
-        return answer(HttpRequest.newBuilder(address(fieldsim, path)).header("Content-Type", "application/json").POST(HttpRequest.BodyPublishers.ofString(body)));
+        return answer(HttpRequest.newBuilder(address(fieldsim, path))
+                .header("Content-Type", "application/json")
+                .POST(HttpRequest.BodyPublishers.ofString(body)));
     }
 
     JsonNode state(Fieldsim fieldsim) {

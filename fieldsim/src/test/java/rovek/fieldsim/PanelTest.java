@@ -37,7 +37,8 @@ class PanelTest {
     }
 
     private HttpResponse<String> send(String path, String type, String body) throws IOException, InterruptedException {
-        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + fieldsim.panelPort() + path));
+        HttpRequest.Builder request =
+                HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + fieldsim.panelPort() + path));
         if (body != null) {
             request.header("Content-Type", type).POST(HttpRequest.BodyPublishers.ofString(body));
         }
@@ -53,32 +54,51 @@ class PanelTest {
     @Test
     void thePageSaysThatItIsAStandIn() throws Exception {
         assertThat(send("/", null, null).body()).contains("Stand-in for a handheld instrument");
-        assertThat(send("/panel.js", null, null).headers().firstValue("Content-Type")).hasValueSatisfying(type -> assertThat(type).contains("javascript"));
+        assertThat(send("/panel.js", null, null).headers().firstValue("Content-Type"))
+                .hasValueSatisfying(type -> assertThat(type).contains("javascript"));
         assertThat(send("/elsewhere", null, null).statusCode()).isEqualTo(404);
     }
 
     @Test
     void aPageOfAnotherOriginCannotPressItsButtons() throws Exception {
         assertThat(send("/api/walk-all", "text/plain", "{}").statusCode()).isEqualTo(415);
-        assertThat(send("/api/battery", "application/x-www-form-urlencoded", "percent=1").statusCode()).isEqualTo(415);
+        assertThat(send("/api/battery", "application/x-www-form-urlencoded", "percent=1")
+                        .statusCode())
+                .isEqualTo(415);
     }
 
     @Test
     void whatCannotBeIsSaidAndChangesNothing() throws Exception {
         assertThat(post("/api/walk-all", "{}", 409).get("problem").asString()).isEqualTo("No route is loaded.");
-        assertThat(post("/api/stops/not-an-id/measure", "{}", 400).get("problem").asString()).startsWith("That cannot be");
+        assertThat(post("/api/stops/not-an-id/measure", "{}", 400)
+                        .get("problem")
+                        .asString())
+                .startsWith("That cannot be");
         assertThat(post("/api/dance", "{}", 400).get("problem").asString()).contains("there is no /api/dance");
-        assertThat(post("/api/time", "{\"at\":\"tomorrow\"}", 400).get("problem").asString()).isNotBlank();
+        assertThat(post("/api/time", "{\"at\":\"tomorrow\"}", 400)
+                        .get("problem")
+                        .asString())
+                .isNotBlank();
         assertThat(post("/api/battery", "no json", 400).get("battery").asInt()).isEqualTo(81);
     }
 
     @Test
     void timeBatteryAndLooseReadingsShowAtOnce() throws Exception {
-        assertThat(post("/api/battery", "{\"percent\":250}", 200).get("battery").asInt()).isEqualTo(100);
-        assertThat(post("/api/clock-error", "{\"seconds\":90}", 200).get("clockErrorSeconds").asLong()).isEqualTo(90);
-        assertThat(post("/api/time", "{\"at\":\"2026-01-02T03:04:05Z\"}", 200).get("plantTime").asString()).startsWith("2026-01-02T03:04:0");
+        assertThat(post("/api/battery", "{\"percent\":250}", 200).get("battery").asInt())
+                .isEqualTo(100);
+        assertThat(post("/api/clock-error", "{\"seconds\":90}", 200)
+                        .get("clockErrorSeconds")
+                        .asLong())
+                .isEqualTo(90);
+        assertThat(post("/api/time", "{\"at\":\"2026-01-02T03:04:05Z\"}", 200)
+                        .get("plantTime")
+                        .asString())
+                .startsWith("2026-01-02T03:04:0");
         JsonNode state = post("/api/loose", "{\"assetTag\":\"P-1\",\"point\":\"Coupling\"}", 200);
         assertThat(state.get("loose").get(0).get("label").asString()).isEqualTo("P-1 Coupling");
-        assertThat(post("/api/faults", "{\"memoryFull\":true}", 200).get("freeBytes").asLong()).isZero();
+        assertThat(post("/api/faults", "{\"memoryFull\":true}", 200)
+                        .get("freeBytes")
+                        .asLong())
+                .isZero();
     }
 }

@@ -33,11 +33,21 @@ class SimulatedPlantTest {
         boolean velocity = measure.equals("velocity");
         return vibration.analyse(
                 new WaveformCapture(samples, 25_600, UnitCatalogue.VOLT, OptionalDouble.of(100), OptionalDouble.of(5)),
-                vibration.settingsOf(Map.of("measure", measure, "bandLowHz", velocity ? "10" : "1000", "bandHighHz", velocity ? "1000" : "10000")));
+                vibration.settingsOf(Map.of(
+                        "measure",
+                        measure,
+                        "bandLowHz",
+                        velocity ? "10" : "1000",
+                        "bandHighHz",
+                        velocity ? "1000" : "10000")));
     }
 
     private double rms(Place place, int days, String measure) {
-        return analysed(after(place, days), measure).result(measure + ".rms").orElseThrow().value().value();
+        return analysed(after(place, days), measure)
+                .result(measure + ".rms")
+                .orElseThrow()
+                .value()
+                .value();
     }
 
     @Test
@@ -48,14 +58,17 @@ class SimulatedPlantTest {
 
     @Test
     void aDefectiveBearingGetsLouderAtHighFrequencyAndAHealthyOneDoesNot() {
-        assertThat(rms(WEARING, 360, "acceleration") / rms(WEARING, 30, "acceleration")).isGreaterThan(3);
+        assertThat(rms(WEARING, 360, "acceleration") / rms(WEARING, 30, "acceleration"))
+                .isGreaterThan(3);
         Place healthy = new Place("P-101", "Drive end");
-        assertThat(rms(healthy, 360, "acceleration") / rms(healthy, 30, "acceleration")).isBetween(0.7, 1.4);
+        assertThat(rms(healthy, 360, "acceleration") / rms(healthy, 30, "acceleration"))
+                .isBetween(0.7, 1.4);
     }
 
     @Test
     void unbalanceStandsInTheSpectrumAtShaftSpeedDespiteTheOffset() {
-        Curve.Lines spectrum = (Curve.Lines) analysed(after(WEARING, 10), "velocity").curves().get(0);
+        Curve.Lines spectrum =
+                (Curve.Lines) analysed(after(WEARING, 10), "velocity").curves().get(0);
         int highest = 0;
         for (int i = 0; i < spectrum.values().length; i++) {
             highest = spectrum.values()[i] > spectrum.values()[highest] ? i : highest;

@@ -42,7 +42,22 @@ final class FolderInstrument implements Instrument {
     private static final int MOST_FILES = 10_000;
 
     private static final Map<String, String> TYPES = Map.of(
-            "ROUTES", "ROUTE", "SETUPS", "SETUP", "RESULTS", "READINGS", "MEMORY", "MEMORY", "RUNS", "RUN", "SCREENS", "SCREEN", "LISTS", "LIST", "SHEETS", "SHEET");
+            "ROUTES",
+            "ROUTE",
+            "SETUPS",
+            "SETUP",
+            "RESULTS",
+            "READINGS",
+            "MEMORY",
+            "MEMORY",
+            "RUNS",
+            "RUN",
+            "SCREENS",
+            "SCREEN",
+            "LISTS",
+            "LIST",
+            "SHEETS",
+            "SHEET");
 
     private final Path folder;
     private final JsonMapper json = JsonMapper.builder().build();
@@ -67,19 +82,37 @@ final class FolderInstrument implements Instrument {
         try {
             JsonNode said = json.readTree(identityBytes());
             Map<String, String> options = new LinkedHashMap<>();
-            said.path("options").properties().forEach(option -> options.put(option.getKey().toLowerCase(Locale.ROOT), option.getValue().asString("")));
+            said.path("options")
+                    .properties()
+                    .forEach(option -> options.put(
+                            option.getKey().toLowerCase(Locale.ROOT),
+                            option.getValue().asString("")));
             // A list is read as well as a map: it is what one writes who has no revisions.
-            said.path("options").valueStream().filter(JsonNode::isString).filter(word -> said.path("options").isArray()).forEach(word -> options.put(word.asString().toLowerCase(Locale.ROOT), ""));
+            said.path("options")
+                    .valueStream()
+                    .filter(JsonNode::isString)
+                    .filter(word -> said.path("options").isArray())
+                    .forEach(word -> options.put(word.asString().toLowerCase(Locale.ROOT), ""));
             if (said.path("model").asString("").isBlank()) {
                 throw new LinkException.Garbled("an " + IDENTITY + " without a model");
             }
-            String[] names = {said.path("maker").asString(""), said.path("model").asString(""), said.path("serial").asString(""), said.path("firmware").asString("")};
+            String[] names = {
+                said.path("maker").asString(""),
+                said.path("model").asString(""),
+                said.path("serial").asString(""),
+                said.path("firmware").asString("")
+            };
             if (InstrumentIdentity.isTooLong(names)) {
                 throw new LinkException.Garbled("an " + IDENTITY + " with a name of more than 200 characters");
             }
             return new InstrumentIdentity(
-                    names[0], names[1], names[2], names[3],
-                    options, date(said, "calibratedOn"), date(said, "calibratedUntil"));
+                    names[0],
+                    names[1],
+                    names[2],
+                    names[3],
+                    options,
+                    date(said, "calibratedOn"),
+                    date(said, "calibratedUntil"));
         } catch (IOException e) {
             throw gone(e);
         } catch (JacksonException e) {
@@ -131,7 +164,10 @@ final class FolderInstrument implements Instrument {
         List<InstrumentFile> files = new ArrayList<>();
         long used = 0;
         try (Stream<Path> all = Files.walk(folder, 2)) {
-            for (Path file : all.filter(one -> Files.isRegularFile(one, LinkOption.NOFOLLOW_LINKS)).limit(MOST_FILES).sorted().toList()) {
+            for (Path file : all.filter(one -> Files.isRegularFile(one, LinkOption.NOFOLLOW_LINKS))
+                    .limit(MOST_FILES)
+                    .sorted()
+                    .toList()) {
                 String name = folder.relativize(file).toString().replace('\\', '/');
                 String type = TYPES.get(name.contains("/") ? name.substring(0, name.indexOf('/')) : "");
                 if (type != null && name.endsWith(".zip") && !ScpiText.hasControlCharacter(name)) {
@@ -162,7 +198,8 @@ final class FolderInstrument implements Instrument {
     }
 
     private byte[] read(String file, long offset, int count) throws LinkException {
-        try (SeekableByteChannel open = Files.newByteChannel(path(file), StandardOpenOption.READ, LinkOption.NOFOLLOW_LINKS)) {
+        try (SeekableByteChannel open =
+                Files.newByteChannel(path(file), StandardOpenOption.READ, LinkOption.NOFOLLOW_LINKS)) {
             int length = (int) Math.max(0, Math.min(count, open.size() - offset));
             ByteBuffer bytes = ByteBuffer.allocate(length);
             open.position(Math.min(offset, open.size()));
@@ -178,7 +215,9 @@ final class FolderInstrument implements Instrument {
     }
 
     private LinkException missing(String file, IOException cause) {
-        return Files.isRegularFile(folder.resolve(IDENTITY), LinkOption.NOFOLLOW_LINKS) ? new LinkException.NoSuchFile(file) : gone(cause);
+        return Files.isRegularFile(folder.resolve(IDENTITY), LinkOption.NOFOLLOW_LINKS)
+                ? new LinkException.NoSuchFile(file)
+                : gone(cause);
     }
 
     @Override
@@ -192,7 +231,8 @@ final class FolderInstrument implements Instrument {
                 throw new LinkException.MemoryFull();
             }
             Files.deleteIfExists(part);
-            try (FileChannel channel = FileChannel.open(part, StandardOpenOption.WRITE, StandardOpenOption.CREATE_NEW)) {
+            try (FileChannel channel =
+                    FileChannel.open(part, StandardOpenOption.WRITE, StandardOpenOption.CREATE_NEW)) {
                 ByteBuffer left = ByteBuffer.wrap(bytes);
                 while (left.hasRemaining()) {
                     channel.write(left);

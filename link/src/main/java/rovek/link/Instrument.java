@@ -33,7 +33,8 @@ public interface Instrument extends AutoCloseable {
      * @param patience how long the instrument may stay silent
      * @param longest how long the link may be held in all
      */
-    static Instrument connect(Transport transport, Optional<String> passCode, Duration patience, Duration longest) throws LinkException {
+    static Instrument connect(Transport transport, Optional<String> passCode, Duration patience, Duration longest)
+            throws LinkException {
         return ScpiInstrument.connect(transport, passCode, patience, longest);
     }
 

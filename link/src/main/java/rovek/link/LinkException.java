@@ -24,7 +24,10 @@ public sealed class LinkException extends Exception {
         private static final long serialVersionUID = 1L;
 
         public NotReachable(String address, Throwable cause) {
-            super("link.not-reachable", "No instrument answers at %s. Is it switched on and on the same network?".formatted(address), cause);
+            super(
+                    "link.not-reachable",
+                    "No instrument answers at %s. Is it switched on and on the same network?".formatted(address),
+                    cause);
         }
     }
 
@@ -33,7 +36,10 @@ public sealed class LinkException extends Exception {
         private static final long serialVersionUID = 1L;
 
         public Lost(Throwable cause) {
-            super("link.lost", "The link to the instrument broke. What had arrived is kept; try again and it goes on from there.", cause);
+            super(
+                    "link.lost",
+                    "The link to the instrument broke. What had arrived is kept; try again and it goes on from there.",
+                    cause);
         }
     }
 
@@ -42,7 +48,11 @@ public sealed class LinkException extends Exception {
         private static final long serialVersionUID = 1L;
 
         public TimedOut(String command, long millis) {
-            super("link.timed-out", "The instrument did not answer within %.0f s (to %s). Try again; if it stays silent, switch it off and on.".formatted(millis / 1000.0, command), null);
+            super(
+                    "link.timed-out",
+                    "The instrument did not answer within %.0f s (to %s). Try again; if it stays silent, switch it off and on."
+                            .formatted(millis / 1000.0, command),
+                    null);
         }
     }
 
@@ -51,7 +61,11 @@ public sealed class LinkException extends Exception {
         private static final long serialVersionUID = 1L;
 
         public Garbled(String what) {
-            super("link.garbled", "The instrument gave an answer that makes no sense: %s. Nothing was changed; try again.".formatted(what), null);
+            super(
+                    "link.garbled",
+                    "The instrument gave an answer that makes no sense: %s. Nothing was changed; try again."
+                            .formatted(what),
+                    null);
         }
     }
 
@@ -60,7 +74,11 @@ public sealed class LinkException extends Exception {
         private static final long serialVersionUID = 1L;
 
         public DigestDiffers(String file) {
-            super("link.digest-differs", "%s arrived damaged: its digest does not agree. Nothing was stored and nothing was cleared; try again.".formatted(file), null);
+            super(
+                    "link.digest-differs",
+                    "%s arrived damaged: its digest does not agree. Nothing was stored and nothing was cleared; try again."
+                            .formatted(file),
+                    null);
         }
     }
 
@@ -78,7 +96,10 @@ public sealed class LinkException extends Exception {
         private static final long serialVersionUID = 1L;
 
         public MemoryFull() {
-            super("link.memory-full", "The instrument's memory is full: nothing was loaded. Read back and clear what is stored, then load again.", null);
+            super(
+                    "link.memory-full",
+                    "The instrument's memory is full: nothing was loaded. Read back and clear what is stored, then load again.",
+                    null);
         }
     }
 
@@ -87,7 +108,10 @@ public sealed class LinkException extends Exception {
         private static final long serialVersionUID = 1L;
 
         public Busy() {
-            super("link.busy", "The instrument is busy measuring or installing its firmware. Wait until it has finished, then try again.", null);
+            super(
+                    "link.busy",
+                    "The instrument is busy measuring or installing its firmware. Wait until it has finished, then try again.",
+                    null);
         }
     }
 
@@ -96,7 +120,10 @@ public sealed class LinkException extends Exception {
         private static final long serialVersionUID = 1L;
 
         public NoSuchFile(String name) {
-            super("link.no-such-file", "The instrument no longer holds %s. Look at its memory again.".formatted(name), null);
+            super(
+                    "link.no-such-file",
+                    "The instrument no longer holds %s. Look at its memory again.".formatted(name),
+                    null);
         }
     }
 
@@ -105,7 +132,10 @@ public sealed class LinkException extends Exception {
         private static final long serialVersionUID = 1L;
 
         public BatteryLow() {
-            super("link.battery-low", "The instrument's battery is too low for that; nothing was changed. Charge it, then try again.", null);
+            super(
+                    "link.battery-low",
+                    "The instrument's battery is too low for that; nothing was changed. Charge it, then try again.",
+                    null);
         }
     }
 
@@ -114,7 +144,11 @@ public sealed class LinkException extends Exception {
         private static final long serialVersionUID = 1L;
 
         public NotByThisWay(String what) {
-            super("link.not-by-this-way", "%s cannot be reached while the instrument shows itself as a drive. Connect it by network or serial line.".formatted(what), null);
+            super(
+                    "link.not-by-this-way",
+                    "%s cannot be reached while the instrument shows itself as a drive. Connect it by network or serial line."
+                            .formatted(what),
+                    null);
         }
     }
 
@@ -132,7 +166,11 @@ public sealed class LinkException extends Exception {
         private static final long serialVersionUID = 1L;
 
         public Unsendable() {
-            super("link.unsendable", "A name or code for the instrument holds a line break or another control character. Nothing was sent; write it without.", null);
+            super(
+                    "link.unsendable",
+                    "A name or code for the instrument holds a line break or another control character. Nothing "
+                            + "was sent; write it without.",
+                    null);
         }
     }
 
@@ -141,7 +179,12 @@ public sealed class LinkException extends Exception {
         private static final long serialVersionUID = 1L;
 
         public TooSlow(long seconds) {
-            super("link.too-slow", "What answers there is not through after %d s: that is no instrument, or its line is disturbed. Check the line and try again.".formatted(seconds), null);
+            super(
+                    "link.too-slow",
+                    ("What answers there is not through after %d s: that is no instrument, or its line is "
+                                    + "disturbed. Check the line and try again.")
+                            .formatted(seconds),
+                    null);
         }
     }
 
@@ -152,7 +195,9 @@ public sealed class LinkException extends Exception {
         public TakenOver() {
             super(
                     "link.taken-over",
-                    "Somebody else works with the instrument by now: this server was not heard of for too long. Nothing more was changed on it; look at it, then try again.", null);
+                    "Somebody else works with the instrument by now: this server was not heard of for too long. "
+                            + "Nothing more was changed on it; look at it, then try again.",
+                    null);
         }
     }
 

@@ -17,6 +17,7 @@ final class ModbusExchange {
     private static final int SHORTEST_BODY = 2;
     /** Unit and the longest protocol data unit. */
     private static final int LONGEST_BODY = 254;
+
     private static final int MOST_OTHER_FRAMES = 16;
     private static final int IS_EXCEPTION = 0x80;
 
@@ -50,8 +51,13 @@ final class ModbusExchange {
     Answer read(int unit, int function, int address, int count, int wantedBytes) throws LinkException {
         transaction = transaction + 1 & 0xFFFF;
         transport.send(ByteBuffer.allocate(HEADER_BYTES + 5)
-                .putShort((short) transaction).putShort((short) 0).putShort((short) 6).put((byte) unit)
-                .put((byte) function).putShort((short) address).putShort((short) count)
+                .putShort((short) transaction)
+                .putShort((short) 0)
+                .putShort((short) 6)
+                .put((byte) unit)
+                .put((byte) function)
+                .putShort((short) address)
+                .putShort((short) count)
                 .array());
         byte[] body = answerTo(transaction);
         if ((body[0] & 0xFF) != unit) {

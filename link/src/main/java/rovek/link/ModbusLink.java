@@ -30,7 +30,8 @@ public final class ModbusLink implements AutoCloseable {
      * @param unit 0 to 255
      * @param patience how long the device may take for an answer
      */
-    public static ModbusLink connect(String host, int port, int unit, List<Register> registers, Duration patience) throws LinkException {
+    public static ModbusLink connect(String host, int port, int unit, List<Register> registers, Duration patience)
+            throws LinkException {
         Transport transport = new TcpTransport(host, port);
         transport.connect();
         return new ModbusLink(transport, unit, registers, patience);
@@ -38,7 +39,9 @@ public final class ModbusLink implements AutoCloseable {
 
     /** What it shows; the same for as long as the link stands. */
     public List<LiveChannel> channels() {
-        return registers.stream().map(register -> new LiveChannel(register.name(), register.unit())).toList();
+        return registers.stream()
+                .map(register -> new LiveChannel(register.name(), register.unit()))
+                .toList();
     }
 
     /**
@@ -68,7 +71,8 @@ public final class ModbusLink implements AutoCloseable {
     private double value(Register register) throws LinkException {
         Register.Table table = register.table();
         int count = table.isOfBits() ? 1 : register.form().registers();
-        ModbusExchange.Answer answer = exchange.read(unit, table.function(), register.address(), count, register.bytes());
+        ModbusExchange.Answer answer =
+                exchange.read(unit, table.function(), register.address(), count, register.bytes());
         if (answer.exception() != 0) {
             String why = answer.exception() == ILLEGAL_ADDRESS
                     ? "it has no %s %d".formatted(table.word(), register.address())

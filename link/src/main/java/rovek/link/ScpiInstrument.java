@@ -18,7 +18,10 @@ import rovek.core.live.LiveChannel;
 import rovek.link.scpi.ScpiSession;
 import rovek.link.scpi.ScpiText;
 
-/** An instrument that is spoken with in text commands, over whatever carries bytes. The commands are those of the project's link specification. */
+/**
+ * An instrument that is spoken with in text commands, over whatever carries bytes. The commands are those of the
+ * project's link specification.
+ */
 final class ScpiInstrument implements Instrument {
 
     /** What SCPI-99 has for not a number, 9.91E37, and everything beyond. */
@@ -32,7 +35,8 @@ final class ScpiInstrument implements Instrument {
         this.session = session;
     }
 
-    static ScpiInstrument connect(Transport transport, Optional<String> passCode, Duration patience, Duration longest) throws LinkException {
+    static ScpiInstrument connect(Transport transport, Optional<String> passCode, Duration patience, Duration longest)
+            throws LinkException {
         ScpiSession session = new ScpiSession(transport, patience, longest, System::nanoTime);
         try {
             session.connect();
@@ -63,8 +67,13 @@ final class ScpiInstrument implements Instrument {
             }
         }
         return new InstrumentIdentity(
-                idn.get(0), idn.get(1), idn.get(2), idn.get(3), options,
-                date("ROVek:CALibration:DATE?"), date("ROVek:CALibration:DUE?"));
+                idn.get(0),
+                idn.get(1),
+                idn.get(2),
+                idn.get(3),
+                options,
+                date("ROVek:CALibration:DATE?"),
+                date("ROVek:CALibration:DUE?"));
     }
 
     private Optional<LocalDate> date(String query) throws LinkException {
@@ -103,8 +112,12 @@ final class ScpiInstrument implements Instrument {
             throw new LinkException.Garbled("a clock without date or time");
         }
         try {
-            return Optional.of(LocalDate.of((int) number(date.get(0), "a year"), (int) number(date.get(1), "a month"), (int) number(date.get(2), "a day"))
-                    .atTime(LocalTime.of((int) number(time.get(0), "an hour"), (int) number(time.get(1), "a minute"), (int) number(time.get(2), "a second")))
+            return Optional.of(LocalDate.of(
+                            (int) number(date.get(0), "a year"), (int) number(date.get(1), "a month"), (int)
+                                    number(date.get(2), "a day"))
+                    .atTime(LocalTime.of(
+                            (int) number(time.get(0), "an hour"), (int) number(time.get(1), "a minute"), (int)
+                                    number(time.get(2), "a second")))
                     .toInstant(ZoneOffset.UTC));
         } catch (DateTimeException e) {
             throw new LinkException.Garbled("a clock that shows no time");
@@ -173,7 +186,10 @@ final class ScpiInstrument implements Instrument {
         if (parts.size() != 3) {
             throw new LinkException.Garbled("a firmware state without what, how much and how far");
         }
-        return new FirmwareState(ScpiText.unquote(parts.get(0)), (long) number(parts.get(1), "a count of bytes"), ScpiText.unquote(parts.get(2)).equals("INSTALLING"));
+        return new FirmwareState(
+                ScpiText.unquote(parts.get(0)),
+                (long) number(parts.get(1), "a count of bytes"),
+                ScpiText.unquote(parts.get(2)).equals("INSTALLING"));
     }
 
     @Override
@@ -232,7 +248,10 @@ final class ScpiInstrument implements Instrument {
 
     @Override
     public List<String> availableOptions() throws LinkException {
-        return ScpiText.split(ifKnown("ROVek:OPTion:AVAilable?")).stream().filter(option -> !option.isBlank()).map(option -> option.toLowerCase(Locale.ROOT)).toList();
+        return ScpiText.split(ifKnown("ROVek:OPTion:AVAilable?")).stream()
+                .filter(option -> !option.isBlank())
+                .map(option -> option.toLowerCase(Locale.ROOT))
+                .toList();
     }
 
     /** As {@link #ifKnown}, its quotes kept. */

@@ -19,7 +19,9 @@ public final class SerialTransport implements Transport {
     /** @param device e.g. {@code /dev/ttyUSB0} */
     public SerialTransport(String device, int baud) {
         if (device.isBlank() || baud < 300 || baud > 4_000_000) {
-            throw new IllegalArgumentException("A serial line is a device and a speed from 300 to 4000000 baud, not %s at %d.".formatted(device, baud));
+            throw new IllegalArgumentException(
+                    "A serial line is a device and a speed from 300 to 4000000 baud, not %s at %d."
+                            .formatted(device, baud));
         }
         this.device = device;
         this.baud = baud;
@@ -30,7 +32,8 @@ public final class SerialTransport implements Transport {
         try {
             // Lines are often known by a lasting name that only points at the device.
             Path named = Path.of(device);
-            SerialPort fresh = SerialPort.getCommPort(Files.exists(named) ? named.toRealPath().toString() : device);
+            SerialPort fresh = SerialPort.getCommPort(
+                    Files.exists(named) ? named.toRealPath().toString() : device);
             fresh.setComPortParameters(baud, EIGHT_BITS, SerialPort.ONE_STOP_BIT, SerialPort.NO_PARITY);
             fresh.setFlowControl(SerialPort.FLOW_CONTROL_DISABLED);
             if (!fresh.openPort()) {

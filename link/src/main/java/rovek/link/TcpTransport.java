@@ -35,7 +35,8 @@ public final class TcpTransport implements Transport {
     /** @param sendPatience how long the other side may take nothing of what is sent */
     TcpTransport(String host, int port, Duration connectPatience, Duration sendPatience) {
         if (host.isBlank() || port < 1 || port > 65_535) {
-            throw new IllegalArgumentException("An address is a host and a port from 1 to 65535, not %s:%s.".formatted(host, port));
+            throw new IllegalArgumentException(
+                    "An address is a host and a port from 1 to 65535, not %s:%s.".formatted(host, port));
         }
         this.host = host;
         this.port = port;

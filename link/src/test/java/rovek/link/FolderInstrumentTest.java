@@ -42,9 +42,20 @@ class FolderInstrumentTest {
         Files.createSymbolicLink(drive.resolve("RUNS"), folder);
         Files.writeString(folder.resolve("C.zip"), "elsewhere");
         Instrument instrument = open();
-        assertThat(instrument.catalogue().files()).extracting(InstrumentFile::name).containsExactly("RESULTS/A.zip");
-        for (String name : List.of("RESULTS/B.zip", "RUNS/C.zip", "RUNS/secret.key", "../secret.key", "RESULTS/../../secret.key", "", "A\u0000B")) {
-            assertThatThrownBy(() -> instrument.slice(name, 0, 10)).as(name).isInstanceOf(LinkException.NoSuchFile.class);
+        assertThat(instrument.catalogue().files())
+                .extracting(InstrumentFile::name)
+                .containsExactly("RESULTS/A.zip");
+        for (String name : List.of(
+                "RESULTS/B.zip",
+                "RUNS/C.zip",
+                "RUNS/secret.key",
+                "../secret.key",
+                "RESULTS/../../secret.key",
+                "",
+                "A\u0000B")) {
+            assertThatThrownBy(() -> instrument.slice(name, 0, 10))
+                    .as(name)
+                    .isInstanceOf(LinkException.NoSuchFile.class);
             assertThatThrownBy(() -> instrument.digest(name)).as(name).isInstanceOf(LinkException.NoSuchFile.class);
             assertThatThrownBy(() -> instrument.delete(name)).as(name).isInstanceOf(LinkException.NoSuchFile.class);
         }
@@ -55,9 +66,11 @@ class FolderInstrumentTest {
     void nothingIsWrittenThroughASymbolicLink() throws Exception {
         Path elsewhere = Files.createDirectories(folder.resolve("elsewhere"));
         Files.createSymbolicLink(drive.resolve("ROUTES"), elsewhere);
-        Files.createSymbolicLink(Files.createDirectories(drive.resolve("SETUPS")).resolve("SETUP.zip.part"), secret);
+        Files.createSymbolicLink(
+                Files.createDirectories(drive.resolve("SETUPS")).resolve("SETUP.zip.part"), secret);
         Instrument instrument = open();
-        assertThatThrownBy(() -> instrument.write("ROUTES/ROUTE.zip", new byte[3])).isInstanceOf(LinkException.NoSuchFile.class);
+        assertThatThrownBy(() -> instrument.write("ROUTES/ROUTE.zip", new byte[3]))
+                .isInstanceOf(LinkException.NoSuchFile.class);
         assertThat(Files.list(elsewhere)).isEmpty();
         instrument.write("SETUPS/SETUP.zip", "setup".getBytes(StandardCharsets.UTF_8));
         assertThat(Files.readString(drive.resolve("SETUPS/SETUP.zip"))).isEqualTo("setup");
@@ -68,7 +81,9 @@ class FolderInstrumentTest {
     void anIdentityThatLiesElsewhereOrHasNoEndIsNone() throws Exception {
         Path identity = drive.resolve("instrument.json");
         Files.writeString(identity, "{\"model\":\"X\",\"more\":\"%s\"}".formatted("x".repeat(70_000)));
-        assertThatThrownBy(() -> open().identity()).isInstanceOf(LinkException.Garbled.class).hasMessageContaining("64 kB");
+        assertThatThrownBy(() -> open().identity())
+                .isInstanceOf(LinkException.Garbled.class)
+                .hasMessageContaining("64 kB");
         Files.delete(identity);
         Files.createSymbolicLink(identity, Files.writeString(folder.resolve("other.json"), "{\"model\":\"X\"}"));
         assertThatThrownBy(this::open).isInstanceOf(LinkException.NotReachable.class);
@@ -76,7 +91,8 @@ class FolderInstrumentTest {
 
     @Test
     void optionsAreAMapOrAList() throws Exception {
-        Files.writeString(drive.resolve("instrument.json"), "{\"model\":\"X\",\"options\":{\"VIBRATION\":\"2\",\"Live\":\"1\"}}");
+        Files.writeString(
+                drive.resolve("instrument.json"), "{\"model\":\"X\",\"options\":{\"VIBRATION\":\"2\",\"Live\":\"1\"}}");
         assertThat(open().identity().options()).containsOnly(entry("vibration", "2"), entry("live", "1"));
         Files.writeString(drive.resolve("instrument.json"), "{\"model\":\"X\",\"options\":[\"VIBRATION\",\"Live\"]}");
         assertThat(open().identity().options()).containsOnly(entry("vibration", ""), entry("live", ""));
@@ -89,6 +105,7 @@ class FolderInstrumentTest {
         assertThat(instrument.slice("RESULTS/A.zip", 8, 10)).containsExactly('8', '9');
         assertThat(instrument.slice("RESULTS/A.zip", 10, 10)).isEmpty();
         assertThat(instrument.slice("RESULTS/A.zip", 1_000, 10)).isEmpty();
-        assertThat(instrument.digest("RESULTS/A.zip")).isEqualTo("84d89877f0d4041efb6bf91a16f0248f2fd573e6af05c19f96bedb9f882f7882");
+        assertThat(instrument.digest("RESULTS/A.zip"))
+                .isEqualTo("84d89877f0d4041efb6bf91a16f0248f2fd573e6af05c19f96bedb9f882f7882");
     }
 }

@@ -46,18 +46,45 @@ class FuzzTest {
 
     private static byte[] sound() {
         TableCapture table = new TableCapture(
-                List.of(new TableCapture.Numbers("time", "s", new double[] {0, 1, 2}), new TableCapture.Words("said", List.of("a", "b", "c"))),
+                List.of(
+                        new TableCapture.Numbers("time", "s", new double[] {0, 1, 2}),
+                        new TableCapture.Words("said", List.of("a", "b", "c"))),
                 List.of(new TableCapture.Marker(1, "door")));
         PictureCapture picture = new PictureCapture("image/png", new byte[] {(byte) 0x89, 'P', 'N', 'G', 1});
         List<PackedCapture> captures = List.of(
-                new PackedReading.Waveform(new float[] {0.5f, 1f, -1f}, 25_600, UnitCatalogue.VOLT, 1, OptionalDouble.of(100), OptionalDouble.of(5)),
-                new PackedCapture.Plain(table), new PackedCapture.Plain(picture), new PackedCapture.Plain(new TextCapture(List.of("P0420"))),
+                new PackedReading.Waveform(
+                        new float[] {0.5f, 1f, -1f},
+                        25_600,
+                        UnitCatalogue.VOLT,
+                        1,
+                        OptionalDouble.of(100),
+                        OptionalDouble.of(5)),
+                new PackedCapture.Plain(table),
+                new PackedCapture.Plain(picture),
+                new PackedCapture.Plain(new TextCapture(List.of("P0420"))),
                 new PackedCapture.Plain(new ValueCapture(new Amount(3.5, UnitCatalogue.BAR))));
         List<PackedReading> readings = new ArrayList<>();
         captures.forEach(capture -> readings.add(new PackedReading(
-                "r" + readings.size(), Instant.parse("2026-11-23T09:12:00Z"), "any", Optional.empty(), "M-1", "", Optional.empty(), Map.of("lines", "400"), capture, List.of(picture))));
-        Walk walk = new Walk(new UUID(1, 1), new UUID(2, 2), "Monthly", List.of(new Walk.WalkedStop(new UUID(3, 3), Walk.Progress.DONE, "")));
-        return ReadingsPackage.pack(Instant.EPOCH, new Maker("Fieldsim", Optional.of(new Maker.MakingInstrument("VH-2", "1", "1"))), Optional.of(walk), readings);
+                "r" + readings.size(),
+                Instant.parse("2026-11-23T09:12:00Z"),
+                "any",
+                Optional.empty(),
+                "M-1",
+                "",
+                Optional.empty(),
+                Map.of("lines", "400"),
+                capture,
+                List.of(picture))));
+        Walk walk = new Walk(
+                new UUID(1, 1),
+                new UUID(2, 2),
+                "Monthly",
+                List.of(new Walk.WalkedStop(new UUID(3, 3), Walk.Progress.DONE, "")));
+        return ReadingsPackage.pack(
+                Instant.EPOCH,
+                new Maker("Fieldsim", Optional.of(new Maker.MakingInstrument("VH-2", "1", "1"))),
+                Optional.of(walk),
+                readings);
     }
 
     private static byte[] spoilt(byte[] bytes, Random random) {
@@ -88,14 +115,23 @@ class FuzzTest {
                 entries.put(entry.getName(), zip.readAllBytes());
             }
         }
-        List<String> names = entries.keySet().stream().filter(name -> !name.equals("manifest.json")).toList();
+        List<String> names = entries.keySet().stream()
+                .filter(name -> !name.equals("manifest.json"))
+                .toList();
         String name = names.get(random.nextInt(names.size()));
         byte[] before = entries.get(name);
-        byte[] after = name.endsWith("json") && random.nextInt(3) > 0 ? spoiltText(before, random) : spoilt(before, random);
+        byte[] after =
+                name.endsWith("json") && random.nextInt(3) > 0 ? spoiltText(before, random) : spoilt(before, random);
         entries.put(name, after);
         String manifest = new String(entries.get("manifest.json"), StandardCharsets.UTF_8)
-                .replace("\"size\":%d,\"sha256\":\"%s\"".formatted(before.length, Sha256.of(before)), "\"size\":%d,\"sha256\":\"%s\"".formatted(after.length, Sha256.of(after)));
-        entries.put("manifest.json", random.nextInt(10) == 0 ? spoiltText(manifest.getBytes(StandardCharsets.UTF_8), random) : manifest.getBytes(StandardCharsets.UTF_8));
+                .replace(
+                        "\"size\":%d,\"sha256\":\"%s\"".formatted(before.length, Sha256.of(before)),
+                        "\"size\":%d,\"sha256\":\"%s\"".formatted(after.length, Sha256.of(after)));
+        entries.put(
+                "manifest.json",
+                random.nextInt(10) == 0
+                        ? spoiltText(manifest.getBytes(StandardCharsets.UTF_8), random)
+                        : manifest.getBytes(StandardCharsets.UTF_8));
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try (ZipOutputStream zip = new ZipOutputStream(out)) {
             for (Map.Entry<String, byte[]> entry : entries.entrySet()) {
@@ -107,13 +143,28 @@ class FuzzTest {
     }
 
     private static final List<String> ODDITIES = List.of(
-            "null", "-1", "1e400", "1e-400", "NaN", "\"\"", "[]", "{}", "true", "\"2026-13-45T99:99:99Z\"", "\"\\u0000\"", "99999999999999999999", "\"µ\"", "0.0", "\"no-such\"");
+            "null",
+            "-1",
+            "1e400",
+            "1e-400",
+            "NaN",
+            "\"\"",
+            "[]",
+            "{}",
+            "true",
+            "\"2026-13-45T99:99:99Z\"",
+            "\"\\u0000\"",
+            "99999999999999999999",
+            "\"µ\"",
+            "0.0",
+            "\"no-such\"");
 
     /** Replaces one value of a JSON text by an odd one. */
     private static byte[] spoiltText(byte[] text, Random random) {
         String json = new String(text, StandardCharsets.UTF_8);
         List<int[]> values = new ArrayList<>();
-        var matcher = java.util.regex.Pattern.compile(":(\"[^\"]*\"|-?[0-9.eE+]+|true|false)").matcher(json);
+        var matcher = java.util.regex.Pattern.compile(":(\"[^\"]*\"|-?[0-9.eE+]+|true|false)")
+                .matcher(json);
         while (matcher.find()) {
             values.add(new int[] {matcher.start(1), matcher.end(1)});
         }
@@ -121,7 +172,8 @@ class FuzzTest {
             return spoilt(text, random);
         }
         int[] at = values.get(random.nextInt(values.size()));
-        return (json.substring(0, at[0]) + ODDITIES.get(random.nextInt(ODDITIES.size())) + json.substring(at[1])).getBytes(StandardCharsets.UTF_8);
+        return (json.substring(0, at[0]) + ODDITIES.get(random.nextInt(ODDITIES.size())) + json.substring(at[1]))
+                .getBytes(StandardCharsets.UTF_8);
     }
 
     private interface Unpacking {
@@ -132,9 +184,28 @@ class FuzzTest {
     void spoiltPackagesAreUnderstoodOrRefusedByName() throws IOException {
         Random random = new Random(SEED);
         byte[] readings = sound();
-        byte[] route = new RoutePackage(new UUID(1, 2), "Walk", Instant.EPOCH, List.of(
-                new RoutePackage.RouteStop(new UUID(4, 4), "P-1", "Pump", "Drive end", "Velocity", "vibration", Map.of("lines", "400")))).pack();
-        byte[] setup = new SetupPackage(new UUID(5, 5), 1, "S", "logger", Instant.EPOCH, new rovek.core.setup.SetupContent(Map.of("intervalSeconds", "10"), List.of(Map.of("name", "a")))).pack();
+        byte[] route = new RoutePackage(
+                        new UUID(1, 2),
+                        "Walk",
+                        Instant.EPOCH,
+                        List.of(new RoutePackage.RouteStop(
+                                new UUID(4, 4),
+                                "P-1",
+                                "Pump",
+                                "Drive end",
+                                "Velocity",
+                                "vibration",
+                                Map.of("lines", "400"))))
+                .pack();
+        byte[] setup = new SetupPackage(
+                        new UUID(5, 5),
+                        1,
+                        "S",
+                        "logger",
+                        Instant.EPOCH,
+                        new rovek.core.setup.SetupContent(
+                                Map.of("intervalSeconds", "10"), List.of(Map.of("name", "a"))))
+                .pack();
         byte[] firmware = new FirmwarePackage("VH-2", "2", 10, Instant.EPOCH, new byte[64]).pack();
         Map<Unpacking, byte[]> all = new LinkedHashMap<>();
         all.put(ReadingsPackage::unpack, readings);
@@ -147,7 +218,8 @@ class FuzzTest {
             // Readings have the most in them.
             int which = i % 8 < 5 ? 0 : i % 8 - 4;
             var one = List.copyOf(all.entrySet()).get(which);
-            byte[] packed = random.nextInt(4) == 0 ? spoilt(one.getValue(), random) : spoiltWithin(one.getValue(), random);
+            byte[] packed =
+                    random.nextInt(4) == 0 ? spoilt(one.getValue(), random) : spoiltWithin(one.getValue(), random);
             try {
                 one.getKey().of(packed);
                 understood++;
@@ -163,7 +235,20 @@ class FuzzTest {
         assertThat(understood).isPositive();
     }
 
-    private static final List<String> QUERIES = List.of("identity", "battery", "temperature", "clock", "catalogue", "digest", "slice", "firmware", "live", "fetch", "running", "options", "write");
+    private static final List<String> QUERIES = List.of(
+            "identity",
+            "battery",
+            "temperature",
+            "clock",
+            "catalogue",
+            "digest",
+            "slice",
+            "firmware",
+            "live",
+            "fetch",
+            "running",
+            "options",
+            "write");
 
     /** An instrument whose answers are sound but for one, which is spoilt. */
     private static final class Babbling extends FakeTransport {
@@ -246,7 +331,8 @@ class FuzzTest {
         int refused = 0;
         for (int i = 0; i < ANSWERS; i++) {
             String query = QUERIES.get(i % QUERIES.size());
-            try (Instrument instrument = Instrument.connect(new Babbling(random), Optional.of("4711"), Duration.ofMillis(20))) {
+            try (Instrument instrument =
+                    Instrument.connect(new Babbling(random), Optional.of("4711"), Duration.ofMillis(20))) {
                 ask(instrument, query);
             } catch (LinkException named) {
                 assertThat(named.getMessage()).isNotBlank();

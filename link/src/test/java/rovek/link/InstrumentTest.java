@@ -27,13 +27,17 @@ class InstrumentTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {
-        "*IDN? | only,three,parts | identity without maker",
-        "ROVek:CALibration:DATE? | \"yesterday\" | a date that is none"
-    })
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "*IDN? | only,three,parts | identity without maker",
+                "ROVek:CALibration:DATE? | \"yesterday\" | a date that is none"
+            })
     void anIdentityThatMakesNoSenseIsGarbled(String query, String answer, String sentence) {
         script.answering("*IDN?", "Maker,VH-2,30417,2.4.1").answering(query, answer);
-        assertThatThrownBy(() -> connected().identity()).isInstanceOf(LinkException.Garbled.class).hasMessageContaining(sentence);
+        assertThatThrownBy(() -> connected().identity())
+                .isInstanceOf(LinkException.Garbled.class)
+                .hasMessageContaining(sentence);
     }
 
     @ParameterizedTest
@@ -58,8 +62,10 @@ class InstrumentTest {
         script.answering("MMEMory:CATalog?", "100,900,\"RESULTS/W0001.zip,READINGS,60\",\"ROUTES/A.zip,ROUTE,40\"");
         MemoryCatalogue catalogue = connected().catalogue();
         assertThat(catalogue.freeBytes()).isEqualTo(900);
-        assertThat(catalogue.files()).containsExactly(
-                new InstrumentFile("RESULTS/W0001.zip", "READINGS", 60), new InstrumentFile("ROUTES/A.zip", "ROUTE", 40));
+        assertThat(catalogue.files())
+                .containsExactly(
+                        new InstrumentFile("RESULTS/W0001.zip", "READINGS", 60),
+                        new InstrumentFile("ROUTES/A.zip", "ROUTE", 40));
         script.answering("MMEMory:CATalog?", "100");
         assertThatThrownBy(() -> connected().catalogue()).hasMessageContaining("without used and free");
         script.answering("MMEMory:CATalog?", "1,2,\"name only\"");

@@ -58,12 +58,15 @@ class TcpTransportTest {
 
     @Test
     void whoeverTakesNothingIsNotWaitedForForEver() throws Exception {
-        TcpTransport impatient = new TcpTransport("127.0.0.1", listening.getLocalPort(), Duration.ofSeconds(1), Duration.ofMillis(200));
+        TcpTransport impatient =
+                new TcpTransport("127.0.0.1", listening.getLocalPort(), Duration.ofSeconds(1), Duration.ofMillis(200));
         impatient.connect();
         try (Socket deaf = listening.accept()) {
             assertThat(deaf.isConnected()).isTrue();
             assertThatThrownBy(() -> impatient.send(new byte[64 << 20])).isInstanceOf(LinkException.TimedOut.class);
-            assertThat(impatient.isConnected()).as("half a message is on its way: the next one would be taken for its rest").isFalse();
+            assertThat(impatient.isConnected())
+                    .as("half a message is on its way: the next one would be taken for its rest")
+                    .isFalse();
         }
     }
 

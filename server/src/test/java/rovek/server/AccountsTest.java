@@ -21,14 +21,27 @@ class AccountsTest {
     }
 
     private Caller with(String role, String name) {
-        administrator.post("/api/accounts", Map.of("name", name, "displayName", "Test " + role, "role", role, "password", RunningRovek.PASSWORD)).ok();
+        administrator
+                .post(
+                        "/api/accounts",
+                        Map.of(
+                                "name",
+                                name,
+                                "displayName",
+                                "Test " + role,
+                                "role",
+                                role,
+                                "password",
+                                RunningRovek.PASSWORD))
+                .ok();
         return Caller.signedIn(rovek.address(), name, RunningRovek.PASSWORD);
     }
 
     @Test
     void nothingIsShownToWhoeverIsNotSignedIn() {
         Caller stranger = new Caller(rovek.address());
-        for (String path : new String[] {"/api/plant", "/api/visits", "/api/certificates", "/api/accounts", "/api/audit"}) {
+        for (String path :
+                new String[] {"/api/plant", "/api/visits", "/api/certificates", "/api/accounts", "/api/audit"}) {
             assertThat(stranger.get(path).status()).as(path).isEqualTo(401);
         }
     }
@@ -38,22 +51,34 @@ class AccountsTest {
         Map<String, Object> client = Map.of("level", "CLIENT", "name", "Somebody");
         Caller viewer = with("VIEWER", "role.viewer");
         assertThat(viewer.get("/api/plant").status()).isEqualTo(200);
-        assertThat(viewer.post("/api/outline", Map.of()).status()).as("looking is asked by POST").isEqualTo(200);
+        assertThat(viewer.post("/api/outline", Map.of()).status())
+                .as("looking is asked by POST")
+                .isEqualTo(200);
         assertThat(viewer.post("/api/bulk", Map.of()).status()).isEqualTo(403);
         Caller.Answer refused = viewer.post("/api/plant/nodes", client);
         assertThat(refused.status()).isEqualTo(403);
         assertThat(refused.sentence()).contains("Your role does not allow this");
         Caller technician = with("TECHNICIAN", "role.technician");
         assertThat(technician.post("/api/plant/nodes", client).status()).isEqualTo(201);
-        assertThat(technician.post("/api/certificates/00000000-0000-0000-0000-000000000000/sign", Map.of()).status()).isEqualTo(403);
+        assertThat(technician
+                        .post("/api/certificates/00000000-0000-0000-0000-000000000000/sign", Map.of())
+                        .status())
+                .isEqualTo(403);
         assertThat(technician.get("/api/accounts").status()).isEqualTo(403);
         Caller reviewer = with("REVIEWER", "role.reviewer");
-        assertThat(reviewer.post("/api/certificates/00000000-0000-0000-0000-000000000000/sign", Map.of("password", "x", "digest", "y")).status()).isEqualTo(404);
+        assertThat(reviewer.post(
+                                "/api/certificates/00000000-0000-0000-0000-000000000000/sign",
+                                Map.of("password", "x", "digest", "y"))
+                        .status())
+                .isEqualTo(404);
     }
 
     @Test
     void aRequestWithoutTheTokenOfThePageIsRefused() {
-        assertThat(administrator.call("POST", "/api/plant/nodes", Map.of("level", "CLIENT", "name", "Forged"), "").status()).isEqualTo(403);
+        assertThat(administrator
+                        .call("POST", "/api/plant/nodes", Map.of("level", "CLIENT", "name", "Forged"), "")
+                        .status())
+                .isEqualTo(403);
     }
 
     @Test
@@ -70,7 +95,8 @@ class AccountsTest {
     }
 
     private void forget() {
-        try (var db = rovek.database().connect(); var statement = db.createStatement()) {
+        try (var db = rovek.database().connect();
+                var statement = db.createStatement()) {
             statement.execute("DELETE FROM sign_in_throttle");
         } catch (SQLException e) {
             throw new AssertionError(e);
@@ -79,7 +105,8 @@ class AccountsTest {
 
     @Test
     void everyFaultOfANewAccountIsNamedAtOnce() {
-        Caller.Answer answer = administrator.post("/api/accounts", Map.of("name", "x", "displayName", " ", "password", "short"));
+        Caller.Answer answer =
+                administrator.post("/api/accounts", Map.of("name", "x", "displayName", " ", "password", "short"));
         assertThat(answer.status()).isEqualTo(422);
         assertThat(answer.body().get("faults")).hasSize(4);
     }
@@ -90,7 +117,8 @@ class AccountsTest {
         Map<String, Object> change = new HashMap<>();
         change.put("role", "VIEWER");
         change.put("version", me.get("version").asInt());
-        Caller.Answer answer = administrator.patch("/api/accounts/" + me.get("id").asString(), change);
+        Caller.Answer answer =
+                administrator.patch("/api/accounts/" + me.get("id").asString(), change);
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.sentence()).contains("last administrator");
     }
@@ -99,7 +127,11 @@ class AccountsTest {
     void aClosedAccountIsOutAtOnce() {
         Caller leaving = with("TECHNICIAN", "leaving");
         var me = leaving.get("/api/session").ok();
-        administrator.patch("/api/accounts/" + me.get("id").asString(), Map.of("active", false, "version", me.get("version").asInt())).ok();
+        administrator
+                .patch(
+                        "/api/accounts/" + me.get("id").asString(),
+                        Map.of("active", false, "version", me.get("version").asInt()))
+                .ok();
         assertThat(leaving.get("/api/plant").status()).isEqualTo(401);
         assertThat(leaving.signIn("leaving", RunningRovek.PASSWORD).status()).isEqualTo(401);
     }
@@ -108,23 +140,44 @@ class AccountsTest {
     void everybodyChangesHisOwnPasswordAndOtherSessionsEnd() {
         Caller owner = with("VIEWER", "careful");
         Caller elsewhere = Caller.signedIn(rovek.address(), "careful", RunningRovek.PASSWORD);
-        Caller.Answer wrong = owner.post("/api/session/password", Map.of("former", "wrong", "wanted", "another-long-password"));
+        Caller.Answer wrong =
+                owner.post("/api/session/password", Map.of("former", "wrong", "wanted", "another-long-password"));
         assertThat(wrong.sentence()).contains("The password is not yours");
-        assertThat(owner.post("/api/session/password", Map.of("former", RunningRovek.PASSWORD, "wanted", "short")).status()).isEqualTo(422);
-        assertThat(owner.post("/api/session/password", Map.of("former", RunningRovek.PASSWORD, "wanted", "another-long-password")).status()).isEqualTo(204);
-        assertThat(owner.get("/api/plant").status()).as("the session at hand goes on").isEqualTo(200);
+        assertThat(owner.post("/api/session/password", Map.of("former", RunningRovek.PASSWORD, "wanted", "short"))
+                        .status())
+                .isEqualTo(422);
+        assertThat(owner.post(
+                                "/api/session/password",
+                                Map.of("former", RunningRovek.PASSWORD, "wanted", "another-long-password"))
+                        .status())
+                .isEqualTo(204);
+        assertThat(owner.get("/api/plant").status())
+                .as("the session at hand goes on")
+                .isEqualTo(200);
         assertThat(elsewhere.get("/api/plant").status()).isEqualTo(401);
-        assertThat(new Caller(rovek.address()).signIn("careful", "another-long-password").status()).isEqualTo(200);
-        assertThat(new Caller(rovek.address()).post("/api/session/password", Map.of()).status()).isIn(401, 403);
+        assertThat(new Caller(rovek.address())
+                        .signIn("careful", "another-long-password")
+                        .status())
+                .isEqualTo(200);
+        assertThat(new Caller(rovek.address())
+                        .post("/api/session/password", Map.of())
+                        .status())
+                .isIn(401, 403);
     }
 
     @Test
     void changesAreInTheAuditTrailAndTheTrailCannotBeChanged() {
         with("VIEWER", "audited");
-        assertThat(administrator.get("/api/audit").ok().valueStream().map(line -> line.get("action").asString())).contains("add account", "sign in");
+        assertThat(administrator
+                        .get("/api/audit")
+                        .ok()
+                        .valueStream()
+                        .map(line -> line.get("action").asString()))
+                .contains("add account", "sign in");
         assertThat(administrator.get("/api/audit").text()).doesNotContain("argon2");
         assertThatThrownBy(() -> {
-                    try (var db = rovek.database().connect(); var statement = db.createStatement()) {
+                    try (var db = rovek.database().connect();
+                            var statement = db.createStatement()) {
                         statement.execute("UPDATE audit_entry SET actor = 'nobody'");
                     }
                 })
@@ -135,7 +188,10 @@ class AccountsTest {
     void aSessionHoldsOnEveryServerOfTheSameDatabase() {
         Caller first = Caller.signedIn(rovek);
         try (var another = rovek.startAnother()) {
-            assertThat(first.onServer(RunningRovek.addressOf(another)).get("/api/session").status()).isEqualTo(200);
+            assertThat(first.onServer(RunningRovek.addressOf(another))
+                            .get("/api/session")
+                            .status())
+                    .isEqualTo(200);
         }
     }
 }

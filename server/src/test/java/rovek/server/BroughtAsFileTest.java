@@ -33,27 +33,44 @@ class BroughtAsFileTest {
         this.rovek = rovek;
         this.caller = Caller.signedIn(rovek);
         SmallPlant plant = new SmallPlant(caller);
-        String area = plant.id(plant.id(plant.id(null, "CLIENT", "", "Client"), "SITE", "", "Works"), "AREA", "", "Hall");
-        this.check = plant.check(plant.id(plant.id(area, "ASSET", "P-1", "Pump"), "POINT", "", "Gauge"), "gauge", "Pressure");
+        String area =
+                plant.id(plant.id(plant.id(null, "CLIENT", "", "Client"), "SITE", "", "Works"), "AREA", "", "Hall");
+        this.check = plant.check(
+                plant.id(plant.id(area, "ASSET", "P-1", "Pump"), "POINT", "", "Gauge"), "gauge", "Pressure");
         caller.limit(check, "gauge", "pressure", 4.0, 5.0).ok();
     }
 
-    private byte[] packed(String serial, UUID walkId, String title, Walk.Progress progress, Instant createdAt, double bar) {
+    private byte[] packed(
+            String serial, UUID walkId, String title, Walk.Progress progress, Instant createdAt, double bar) {
         PackedReading reading = new PackedReading(
-                "r-" + bar, AT, "gauge", Optional.of(UUID.fromString(check)), "", "", Optional.empty(), Map.of("quantity", "pressure"),
+                "r-" + bar,
+                AT,
+                "gauge",
+                Optional.of(UUID.fromString(check)),
+                "",
+                "",
+                Optional.empty(),
+                Map.of("quantity", "pressure"),
                 new PackedCapture.Plain(new ValueCapture(new Amount(bar, UnitCatalogue.BAR))));
-        Walk walk = new Walk(walkId, UUID.randomUUID(), title, List.of(new Walk.WalkedStop(UUID.fromString(check), progress, "")));
+        Walk walk = new Walk(
+                walkId, UUID.randomUUID(), title, List.of(new Walk.WalkedStop(UUID.fromString(check), progress, "")));
         Maker maker = new Maker("Elsewhere", Optional.of(new Maker.MakingInstrument("Maker", "M1", serial, "1.0")));
         return ReadingsPackage.pack(createdAt, maker, Optional.of(walk), List.of(reading));
     }
 
     private void take(Caller by, byte[] bytes) {
-        JsonNode job = by.awaitJob(by.sendFile("/api/originals", "W1.zip", bytes).ok());
+        JsonNode job =
+                by.awaitJob(by.sendFile("/api/originals", "W1.zip", bytes).ok());
         assertThat(job.get("state").asString()).as(job.toString()).isEqualTo("DONE");
     }
 
     private JsonNode visitOf(String serial) {
-        JsonNode line = caller.get("/api/visits").ok().valueStream().filter(one -> one.get("instrument").asString().contains(serial)).findFirst().orElseThrow();
+        JsonNode line = caller.get("/api/visits")
+                .ok()
+                .valueStream()
+                .filter(one -> one.get("instrument").asString().contains(serial))
+                .findFirst()
+                .orElseThrow();
         return caller.get("/api/visits/" + line.get("id").asString()).ok();
     }
 
@@ -70,19 +87,43 @@ class BroughtAsFileTest {
     /** One character that no page can hold kept a report from ever being signed. */
     @Test
     void strangeCharactersInAPackageDoNotKeepAReportFromBeingSigned() {
-        caller.put("/api/rules", Map.of("refuseOverdue", false, "fileNeedsSecond", false)).ok();
+        caller.put("/api/rules", Map.of("refuseOverdue", false, "fileNeedsSecond", false))
+                .ok();
         String strange = "a\u000Bb\uFFFEc\uFFFFd\uD800e\u0085f\u001Bg";
         PackedReading reading = new PackedReading(
-                "s", AT, "gauge", Optional.of(UUID.fromString(check)), "", strange, Optional.empty(), Map.of("quantity", "pressure"),
+                "s",
+                AT,
+                "gauge",
+                Optional.of(UUID.fromString(check)),
+                "",
+                strange,
+                Optional.empty(),
+                Map.of("quantity", "pressure"),
                 new PackedCapture.Plain(new ValueCapture(new Amount(2, UnitCatalogue.BAR))));
-        Walk walk = new Walk(UUID.randomUUID(), UUID.randomUUID(), "Walk " + strange, List.of(new Walk.WalkedStop(UUID.fromString(check), Walk.Progress.DONE, strange)));
+        Walk walk = new Walk(
+                UUID.randomUUID(),
+                UUID.randomUUID(),
+                "Walk " + strange,
+                List.of(new Walk.WalkedStop(UUID.fromString(check), Walk.Progress.DONE, strange)));
         Maker maker = new Maker("Elsewhere", Optional.of(new Maker.MakingInstrument("Maker", "M1", "4004", "1.0")));
         take(caller, ReadingsPackage.pack(AT, maker, Optional.of(walk), List.of(reading)));
         JsonNode visit = visitOf("4004");
         assertThat(visit.get("title").asString()).isEqualTo("Walk abcdefg");
-        caller.put("/api/instruments/" + visit.get("instrument").get("id").asString() + "/calibration", Map.of("calibratedOn", "2026-05-01", "months", 12)).ok();
-        String certificate = caller.post("/api/certificates", Map.of("visitId", visit.get("id").asString(), "checkIds", List.of(check))).ok().get("id").asString();
-        sign(caller, certificate, caller.get("/api/certificates/" + certificate + "/preview").ok()).ok();
+        caller.put(
+                        "/api/instruments/" + visit.get("instrument").get("id").asString() + "/calibration",
+                        Map.of("calibratedOn", "2026-05-01", "months", 12))
+                .ok();
+        String certificate = caller.post(
+                        "/api/certificates", Map.of("visitId", visit.get("id").asString(), "checkIds", List.of(check)))
+                .ok()
+                .get("id")
+                .asString();
+        sign(
+                        caller,
+                        certificate,
+                        caller.get("/api/certificates/" + certificate + "/preview")
+                                .ok())
+                .ok();
     }
 
     @Test
@@ -90,34 +131,72 @@ class BroughtAsFileTest {
         UUID walk = UUID.randomUUID();
         take(caller, packed("4002", walk, "First name", Walk.Progress.TO_DO, AT, 2));
         take(caller, packed("4002", walk, "Second name", Walk.Progress.DONE, AT.plusSeconds(3_600), 3));
-        JsonNode line = caller.get("/api/audit").ok().valueStream().filter(one -> one.get("action").asString().equals("change by reading back")).findFirst().orElseThrow();
+        JsonNode line = caller.get("/api/audit")
+                .ok()
+                .valueStream()
+                .filter(one -> one.get("action").asString().equals("change by reading back"))
+                .findFirst()
+                .orElseThrow();
         assertThat(line.get("before").asString()).contains("First name", "to do");
         assertThat(line.get("after").asString()).contains("Second name", "done");
     }
 
     @Test
     void whatCameAsAFileSaysSoAndAnotherPersonSignsIt() {
-        caller.put("/api/rules", Map.of("refuseOverdue", false, "fileNeedsSecond", true)).ok();
-        caller.post("/api/accounts", Map.of("name", "second", "displayName", "Second Reviewer", "role", "REVIEWER", "password", RunningRovek.PASSWORD)).ok();
+        caller.put("/api/rules", Map.of("refuseOverdue", false, "fileNeedsSecond", true))
+                .ok();
+        caller.post(
+                        "/api/accounts",
+                        Map.of(
+                                "name",
+                                "second",
+                                "displayName",
+                                "Second Reviewer",
+                                "role",
+                                "REVIEWER",
+                                "password",
+                                RunningRovek.PASSWORD))
+                .ok();
         Caller second = Caller.signedIn(rovek.address(), "second", RunningRovek.PASSWORD);
         take(caller, packed("4003", UUID.randomUUID(), "Monthly walk", Walk.Progress.DONE, AT, 2));
         JsonNode visit = visitOf("4003");
         assertThat(visit.get("files").get(0).asString()).isEqualTo("W1.zip, brought by administrator");
-        caller.put("/api/instruments/" + visit.get("instrument").get("id").asString() + "/calibration", Map.of("calibratedOn", "2026-05-01", "months", 12)).ok();
-        String certificate = caller.post("/api/certificates", Map.of("visitId", visit.get("id").asString(), "checkIds", List.of(check))).ok().get("id").asString();
-        JsonNode mine = caller.get("/api/certificates/" + certificate + "/preview").ok();
+        caller.put(
+                        "/api/instruments/" + visit.get("instrument").get("id").asString() + "/calibration",
+                        Map.of("calibratedOn", "2026-05-01", "months", 12))
+                .ok();
+        String certificate = caller.post(
+                        "/api/certificates", Map.of("visitId", visit.get("id").asString(), "checkIds", List.of(check)))
+                .ok()
+                .get("id")
+                .asString();
+        JsonNode mine =
+                caller.get("/api/certificates/" + certificate + "/preview").ok();
         assertThat(mine.get("missing").toString()).contains("Another reviewer has to sign");
         assertThat(mine.get("html").asString()).contains("Came as a file", "W1.zip, brought by administrator");
         assertThat(sign(caller, certificate, mine).sentence()).contains("Another reviewer has to sign");
-        JsonNode theirs = second.get("/api/certificates/" + certificate + "/preview").ok();
+        JsonNode theirs =
+                second.get("/api/certificates/" + certificate + "/preview").ok();
         assertThat(theirs.get("missing").toString()).doesNotContain("Another reviewer");
-        caller.put("/api/rules", Map.of("refuseOverdue", false, "fileNeedsSecond", false)).ok();
-        assertThat(caller.get("/api/certificates/" + certificate + "/preview").ok().get("missing").toString()).doesNotContain("Another reviewer");
-        caller.put("/api/rules", Map.of("refuseOverdue", false, "fileNeedsSecond", true)).ok();
+        caller.put("/api/rules", Map.of("refuseOverdue", false, "fileNeedsSecond", false))
+                .ok();
+        assertThat(caller.get("/api/certificates/" + certificate + "/preview")
+                        .ok()
+                        .get("missing")
+                        .toString())
+                .doesNotContain("Another reviewer");
+        caller.put("/api/rules", Map.of("refuseOverdue", false, "fileNeedsSecond", true))
+                .ok();
         sign(second, certificate, theirs).ok();
     }
 
     private static Caller.Answer sign(Caller by, String certificate, JsonNode preview) {
-        return by.post("/api/certificates/" + certificate + "/sign", Map.of("password", RunningRovek.PASSWORD, "digest", preview.get("digest").asString()));
+        return by.post(
+                "/api/certificates/" + certificate + "/sign",
+                Map.of(
+                        "password",
+                        RunningRovek.PASSWORD,
+                        "digest",
+                        preview.get("digest").asString()));
     }
 }

@@ -41,7 +41,10 @@ public final class Caller {
         return new Caller(otherAddress, cookies);
     }
 
-    /** The administrator. Signing in costs a password's hash, so that everybody who asks of one application shares a session while it holds. */
+    /**
+     * The administrator. Signing in costs a password's hash, so that everybody who asks of one application shares a
+     * session while it holds.
+     */
     public static Caller signedIn(RunningRovek rovek) {
         return rovek.administrator();
     }
@@ -90,7 +93,8 @@ public final class Caller {
 
     /** Says an upper limit on a result at a node, for all that was and will be measured; null for a boundary that is none. */
     public Answer limit(Object node, String technique, String result, Double watch, Double fail) {
-        return put("/api/nodes/" + node + "/limits/" + technique + "/" + result, saying(rule("ABOVE", watch, fail), null));
+        return put(
+                "/api/nodes/" + node + "/limits/" + technique + "/" + result, saying(rule("ABOVE", watch, fail), null));
     }
 
     /** @param from when it begins to hold; null for all before, too */
@@ -130,7 +134,11 @@ public final class Caller {
         return send(HttpRequest.newBuilder(URI.create(address + path))
                 .header("Content-Type", "application/json")
                 .header("X-XSRF-TOKEN", token)
-                .method(method, body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofByteArray(json.writeValueAsBytes(body)))
+                .method(
+                        method,
+                        body == null
+                                ? HttpRequest.BodyPublishers.noBody()
+                                : HttpRequest.BodyPublishers.ofByteArray(json.writeValueAsBytes(body)))
                 .build());
     }
 
@@ -144,12 +152,13 @@ public final class Caller {
         String boundary = "boundary-" + java.util.UUID.randomUUID();
         java.util.List<byte[]> parts = new java.util.ArrayList<>();
         more.forEach((part, value) -> {
-            parts.add(utf8("--" + boundary + "\r\nContent-Disposition: form-data; name=\"" + part + "\"\r\nContent-Type: application/json\r\n\r\n"));
+            parts.add(utf8("--" + boundary + "\r\nContent-Disposition: form-data; name=\"" + part
+                    + "\"\r\nContent-Type: application/json\r\n\r\n"));
             parts.add(json.writeValueAsBytes(value));
             parts.add(utf8("\r\n"));
         });
-        parts.add(utf8("--" + boundary + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"" + name + "\"\r\n"
-                + "Content-Type: application/octet-stream\r\n\r\n"));
+        parts.add(utf8("--" + boundary + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"" + name
+                + "\"\r\n" + "Content-Type: application/octet-stream\r\n\r\n"));
         parts.add(bytes);
         parts.add(utf8("\r\n--" + boundary + "--\r\n"));
         return send(HttpRequest.newBuilder(URI.create(address + path))
@@ -166,8 +175,12 @@ public final class Caller {
     private Answer send(HttpRequest request) {
         try {
             HttpResponse<byte[]> response = http.send(request, HttpResponse.BodyHandlers.ofByteArray());
-            boolean isJson = response.headers().firstValue("Content-Type").orElse("").contains("json");
-            return new Answer(response.statusCode(), response.body(), isJson ? json.readTree(response.body()) : json.createObjectNode());
+            boolean isJson =
+                    response.headers().firstValue("Content-Type").orElse("").contains("json");
+            return new Answer(
+                    response.statusCode(),
+                    response.body(),
+                    isJson ? json.readTree(response.body()) : json.createObjectNode());
         } catch (IOException e) {
             throw new AssertionError(e);
         } catch (InterruptedException e) {
@@ -196,7 +209,9 @@ public final class Caller {
         JsonNode now = job;
         long until = System.nanoTime() + 60_000_000_000L;
         while (now.get("state").asString().equals("RUNNING")) {
-            assertThat(System.nanoTime()).as("the job ends within a minute: " + now).isLessThan(until);
+            assertThat(System.nanoTime())
+                    .as("the job ends within a minute: " + now)
+                    .isLessThan(until);
             pause();
             now = get("/api/jobs/" + job.get("id").asString()).ok();
         }

@@ -45,11 +45,15 @@ class CertificateTest {
     }
 
     private JsonNode prepare() {
-        return caller.post("/api/certificates", Map.of("visitId", visit, "checkIds", checks)).ok();
+        return caller.post("/api/certificates", Map.of("visitId", visit, "checkIds", checks))
+                .ok();
     }
 
     private String digest(JsonNode certificate) {
-        return caller.get("/api/certificates/" + id(certificate) + "/preview").ok().get("digest").asString();
+        return caller.get("/api/certificates/" + id(certificate) + "/preview")
+                .ok()
+                .get("digest")
+                .asString();
     }
 
     private static String id(JsonNode certificate) {
@@ -57,7 +61,8 @@ class CertificateTest {
     }
 
     private Caller.Answer sign(JsonNode certificate, String digest, String password) {
-        return caller.post("/api/certificates/" + id(certificate) + "/sign", Map.of("password", password, "digest", digest));
+        return caller.post(
+                "/api/certificates/" + id(certificate) + "/sign", Map.of("password", password, "digest", digest));
     }
 
     private JsonNode issued() {
@@ -110,12 +115,20 @@ class CertificateTest {
         for (int i = 0; i < 8; i++) {
             prepared.add(prepare());
         }
-        List<JsonNode> issued = Crowd.together(8, one -> () -> sign(prepared.get(one), digest(prepared.get(one)), RunningRovek.PASSWORD).ok());
-        List<Integer> numbers = issued.stream().map(one -> Integer.parseInt(one.get("number").asString().substring(5))).sorted().toList();
+        List<JsonNode> issued = Crowd.together(
+                8,
+                one -> () -> sign(prepared.get(one), digest(prepared.get(one)), RunningRovek.PASSWORD)
+                        .ok());
+        List<Integer> numbers = issued.stream()
+                .map(one -> Integer.parseInt(one.get("number").asString().substring(5)))
+                .sorted()
+                .toList();
         assertThat(numbers).doesNotHaveDuplicates();
         assertThat(numbers.get(7) - numbers.get(0)).as("without gaps").isEqualTo(7);
         for (JsonNode one : issued) {
-            assertThat(textOf(caller.get("/api/certificates/" + id(one) + "/pdf").bytes())).contains(one.get("number").asString());
+            assertThat(textOf(
+                            caller.get("/api/certificates/" + id(one) + "/pdf").bytes()))
+                    .contains(one.get("number").asString());
         }
         List<Integer> twice = Crowd.together(4, one -> () -> {
             JsonNode same = prepared.get(0);
@@ -128,7 +141,8 @@ class CertificateTest {
     void twoWhoSignTheSameIssueItOnce() throws Exception {
         JsonNode prepared = prepare();
         String digest = digest(prepared);
-        List<Integer> statuses = Crowd.together(4, one -> () -> sign(prepared, digest, RunningRovek.PASSWORD).status());
+        List<Integer> statuses = Crowd.together(
+                4, one -> () -> sign(prepared, digest, RunningRovek.PASSWORD).status());
         assertThat(statuses.stream().filter(status -> status == 200)).hasSize(1);
         assertThat(statuses.stream().filter(status -> status == 409)).hasSize(3);
     }
@@ -155,12 +169,17 @@ class CertificateTest {
         }) {
             assertThatThrownBy(() -> execute(attack)).as(attack).hasMessageContaining("never changed");
         }
-        assertThat(caller.get("/api/certificates/" + id + "/proof").ok().get("unchanged").asBoolean()).isTrue();
+        assertThat(caller.get("/api/certificates/" + id + "/proof")
+                        .ok()
+                        .get("unchanged")
+                        .asBoolean())
+                .isTrue();
         assertThat(sign(issued, "x", RunningRovek.PASSWORD).sentence()).contains("It was signed already");
     }
 
     private void execute(String sql) throws SQLException {
-        try (var db = rovek.database().connect(); var statement = db.createStatement()) {
+        try (var db = rovek.database().connect();
+                var statement = db.createStatement()) {
             statement.execute(sql);
         }
     }
@@ -169,10 +188,14 @@ class CertificateTest {
     void withdrawingKeepsThePaperAndSaysWhy() {
         JsonNode issued = issued();
         String path = "/api/certificates/" + id(issued);
-        assertThat(caller.post(path + "/withdraw", Map.of("reason", "")).status()).isEqualTo(422);
-        JsonNode withdrawn = caller.post(path + "/withdraw", Map.of("reason", "wrong pump")).ok();
+        assertThat(caller.post(path + "/withdraw", Map.of("reason", "")).status())
+                .isEqualTo(422);
+        JsonNode withdrawn =
+                caller.post(path + "/withdraw", Map.of("reason", "wrong pump")).ok();
         assertThat(withdrawn.get("state").asString()).isEqualTo("WITHDRAWN");
         assertThat(caller.get(path + "/pdf").status()).isEqualTo(200);
-        assertThat(caller.get("/api/certificates?search=" + issued.get("number").asString()).text()).contains("wrong pump");
+        assertThat(caller.get("/api/certificates?search=" + issued.get("number").asString())
+                        .text())
+                .contains("wrong pump");
     }
 }

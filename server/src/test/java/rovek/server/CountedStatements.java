@@ -19,7 +19,9 @@ final class CountedStatements implements BeanPostProcessor, QueryExecutionListen
 
     @Override
     public Object postProcessAfterInitialization(Object bean, String name) {
-        return bean instanceof DataSource source ? ProxyDataSourceBuilder.create(source).listener(this).build() : bean;
+        return bean instanceof DataSource source
+                ? ProxyDataSourceBuilder.create(source).listener(this).build()
+                : bean;
     }
 
     @Override

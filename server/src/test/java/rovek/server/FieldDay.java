@@ -41,7 +41,8 @@ public final class FieldDay implements AutoCloseable {
     /** A stand-in of another maker. */
     FieldDay(String maker, String serial, Path memory) {
         this.fieldsim = Fieldsim.start(
-                new StandIn(Fieldsim.Kind.VIBRATION, maker, serial, memory, 0, 0, Optional.empty(), Optional.empty()), Clock.systemUTC());
+                new StandIn(Fieldsim.Kind.VIBRATION, maker, serial, memory, 0, 0, Optional.empty(), Optional.empty()),
+                Clock.systemUTC());
     }
 
     public int instrumentPort() {
@@ -73,17 +74,24 @@ public final class FieldDay implements AutoCloseable {
 
     /** Puts this handheld on the shelf. */
     public String connect(Caller caller) {
-        return caller.post("/api/connections", Map.of("host", "127.0.0.1", "port", instrumentPort(), "passCode", "4711"))
-                .ok().get("id").asString();
+        return caller.post(
+                        "/api/connections", Map.of("host", "127.0.0.1", "port", instrumentPort(), "passCode", "4711"))
+                .ok()
+                .get("id")
+                .asString();
     }
 
     public JsonNode load(Caller caller, String instrument, String route) {
-        return caller.awaitJob(caller.post("/api/instruments/" + instrument + "/load", Map.of("routeId", route)).ok());
+        return caller.awaitJob(caller.post("/api/instruments/" + instrument + "/load", Map.of("routeId", route))
+                .ok());
     }
 
     /** On a day in the past: the stand-in's clock differs from the server's by all of that. */
     public JsonNode loadOnThatDay(Caller caller, String instrument, String route) {
-        return caller.awaitJob(caller.post("/api/instruments/" + instrument + "/load", Map.of("routeId", route, "accepted", List.of("CLOCK"))).ok());
+        return caller.awaitJob(caller.post(
+                        "/api/instruments/" + instrument + "/load",
+                        Map.of("routeId", route, "accepted", List.of("CLOCK")))
+                .ok());
     }
 
     public JsonNode readBack(Caller caller, String instrument) {
@@ -92,7 +100,10 @@ public final class FieldDay implements AutoCloseable {
 
     /** With the times as the stand-in wrote them. */
     public JsonNode readBackAsWritten(Caller caller, String instrument) {
-        return caller.awaitJob(caller.post("/api/instruments/" + instrument + "/read-back", Map.of("files", List.of(), "correctClock", false)).ok());
+        return caller.awaitJob(caller.post(
+                        "/api/instruments/" + instrument + "/read-back",
+                        Map.of("files", List.of(), "correctClock", false))
+                .ok());
     }
 
     public JsonNode readBack(Caller caller, String instrument, List<String> files) {

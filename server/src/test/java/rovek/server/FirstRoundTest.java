@@ -26,14 +26,21 @@ class FirstRoundTest {
     }
 
     private static List<String> kinds(Caller caller) {
-        return caller.get("/api/today").ok().get("items").valueStream().map(item -> item.get("kind").asString()).toList();
+        return caller.get("/api/today")
+                .ok()
+                .get("items")
+                .valueStream()
+                .map(item -> item.get("kind").asString())
+                .toList();
     }
 
     @Test
     void eachStepIsDoneWhenItIsDone() throws SQLException {
-        try (RunningRovek rovek = RunningRovek.start(); FieldDay field = new FieldDay(memory)) {
+        try (RunningRovek rovek = RunningRovek.start();
+                FieldDay field = new FieldDay(memory)) {
             Caller caller = Caller.signedIn(rovek);
-            assertThat(open(caller)).containsExactly("certificate", "checks", "instrument", "plant", "readBack", "route");
+            assertThat(open(caller))
+                    .containsExactly("certificate", "checks", "instrument", "plant", "readBack", "route");
             assertThat(kinds(caller)).isEmpty();
             SmallPlant plant = new SmallPlant(caller);
             List<String> checks = plant.pump("P-1");
@@ -46,11 +53,13 @@ class FirstRoundTest {
             assertThat(open(caller)).containsExactly("certificate");
             assertThat(kinds(caller)).containsExactly("LOOSE_READINGS", "WITHOUT_LIMIT");
             String visit = caller.get("/api/visits").ok().get(0).get("id").asString();
-            JsonNode prepared = caller.post("/api/certificates", Map.of("visitId", visit, "checkIds", checks)).ok();
+            JsonNode prepared = caller.post("/api/certificates", Map.of("visitId", visit, "checkIds", checks))
+                    .ok();
             assertThat(kinds(caller)).first().isEqualTo("CERTIFICATE_TO_SIGN");
             String path = "/api/certificates/" + prepared.get("id").asString();
             String digest = caller.get(path + "/preview").ok().get("digest").asString();
-            caller.post(path + "/sign", Map.of("password", RunningRovek.PASSWORD, "digest", digest)).ok();
+            caller.post(path + "/sign", Map.of("password", RunningRovek.PASSWORD, "digest", digest))
+                    .ok();
             assertThat(open(caller)).isEmpty();
             calibrationRunsOut(rovek, instrument);
             assertThat(kinds(caller)).contains("CALIBRATION_DUE").doesNotContain("CERTIFICATE_TO_SIGN");
@@ -58,24 +67,31 @@ class FirstRoundTest {
     }
 
     private static void calibrationRunsOut(RunningRovek rovek, String instrument) throws SQLException {
-        try (var db = rovek.database().connect(); var statement = db.createStatement()) {
-            statement.execute("UPDATE instrument SET calibrated_until = current_date + 20 WHERE id = '" + UUID.fromString(instrument) + "'");
+        try (var db = rovek.database().connect();
+                var statement = db.createStatement()) {
+            statement.execute("UPDATE instrument SET calibrated_until = current_date + 20 WHERE id = '"
+                    + UUID.fromString(instrument) + "'");
         }
     }
 
     @Test
     void aClaimOfAServerThatDiedRunsOut() throws SQLException {
-        try (RunningRovek rovek = RunningRovek.start(); FieldDay field = new FieldDay(memory)) {
+        try (RunningRovek rovek = RunningRovek.start();
+                FieldDay field = new FieldDay(memory)) {
             Caller caller = Caller.signedIn(rovek);
             String instrument = field.connect(caller);
-            try (var db = rovek.database().connect(); var statement = db.createStatement()) {
-                statement.execute("INSERT INTO instrument_claim (instrument_id, holder, purpose, until) VALUES ('%s', '%s', 'reading back for anna', now() + interval '1 minute')"
+            try (var db = rovek.database().connect();
+                    var statement = db.createStatement()) {
+                statement.execute(("INSERT INTO instrument_claim (instrument_id, holder, purpose, until) "
+                                + "VALUES ('%s', '%s', 'reading back for anna', now() + interval '1 minute')")
                         .formatted(instrument, UUID.randomUUID()));
                 Caller.Answer held = caller.get("/api/instruments/" + instrument + "/connection");
                 assertThat(held.sentence()).contains("The instrument is in use: reading back for anna");
                 statement.execute("UPDATE instrument_claim SET until = now() - interval '1 second'");
             }
-            assertThat(caller.get("/api/instruments/" + instrument + "/connection").status()).isEqualTo(200);
+            assertThat(caller.get("/api/instruments/" + instrument + "/connection")
+                            .status())
+                    .isEqualTo(200);
         }
     }
 }

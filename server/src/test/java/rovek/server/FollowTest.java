@@ -24,7 +24,10 @@ class FollowTest {
 
     /** The stand-in's machines wear from a year before it is first switched on. */
     private static final List<String> DAYS = Stream.of(300, 150, 10)
-            .map(days -> Instant.now().truncatedTo(ChronoUnit.DAYS).minus(Duration.ofDays(days)).toString())
+            .map(days -> Instant.now()
+                    .truncatedTo(ChronoUnit.DAYS)
+                    .minus(Duration.ofDays(days))
+                    .toString())
             .toList();
 
     private final Caller caller;
@@ -44,7 +47,8 @@ class FollowTest {
                 field.loadOnThatDay(caller, instrument, route);
                 field.press("/api/walk-all", Map.of());
                 caller.awaitJob(caller.post(
-                                "/api/instruments/" + instrument + "/read-back", Map.of("files", List.of(), "correctClock", false))
+                                "/api/instruments/" + instrument + "/read-back",
+                                Map.of("files", List.of(), "correctClock", false))
                         .ok());
             }
         }
@@ -68,14 +72,20 @@ class FollowTest {
 
     private JsonNode line(int check) {
         String asset = node("P-102").get("id").asString();
-        return StreamSupport.stream(caller.get("/api/nodes/" + asset + "/sheet").ok().get("checks").spliterator(), false)
+        return StreamSupport.stream(
+                        caller.get("/api/nodes/" + asset + "/sheet")
+                                .ok()
+                                .get("checks")
+                                .spliterator(),
+                        false)
                 .filter(candidate -> candidate.get("checkId").asString().equals(checks.get(check)))
                 .findFirst()
                 .orElseThrow();
     }
 
     private JsonNode trend(int check, String result) {
-        return caller.get("/api/checks/" + checks.get(check) + "/trend?result=" + result).ok();
+        return caller.get("/api/checks/" + checks.get(check) + "/trend?result=" + result)
+                .ok();
     }
 
     @Test
@@ -89,7 +99,9 @@ class FollowTest {
         assertThat(own.get("readAt").asString()).startsWith(DAYS.get(2).substring(0, 10));
         JsonNode above = standing(asset.get("parentId").asString());
         assertThat(above.get("worst").asString()).isEqualTo("FAIL");
-        assertThat(above.get("sparkFail").asDouble()).as("the spark is that of the worst check").isEqualTo(6);
+        assertThat(above.get("sparkFail").asDouble())
+                .as("the spark is that of the worst check")
+                .isEqualTo(6);
         assertThat(above.get("spark")).hasSize(3);
     }
 
@@ -97,14 +109,21 @@ class FollowTest {
     void aTrendRunsFromTheOldestWithTheVerdictsOfTodaysLimits() {
         JsonNode points = trend(1, "acceleration.rms").get("points");
         assertThat(points).hasSize(3);
-        assertThat(points.get(0).get("at").asString()).isLessThan(points.get(1).get("at").asString());
+        assertThat(points.get(0).get("at").asString())
+                .isLessThan(points.get(1).get("at").asString());
         assertThat(points.get(0).get("verdict").asString()).isEqualTo("PASS");
         assertThat(points.get(2).get("verdict").asString()).isEqualTo("FAIL");
         limit(1, "acceleration.rms", 0.5, 1);
-        assertThat(trend(1, "acceleration.rms").get("points").get(0).get("verdict").asString()).isEqualTo("FAIL");
+        assertThat(trend(1, "acceleration.rms")
+                        .get("points")
+                        .get(0)
+                        .get("verdict")
+                        .asString())
+                .isEqualTo("FAIL");
         limit(1, "acceleration.rms", 3, 6);
         JsonNode peak = trend(1, "acceleration.peak");
-        assertThat(peak.get("points").get(2).get("value").asDouble()).isGreaterThan(points.get(2).get("value").asDouble());
+        assertThat(peak.get("points").get(2).get("value").asDouble())
+                .isGreaterThan(points.get(2).get("value").asDouble());
         assertThat(peak.get("points").get(2).get("reason").asString()).isEqualTo("no limit is set");
     }
 
@@ -112,21 +131,30 @@ class FollowTest {
     void theSheetComparesWithLastTime() {
         JsonNode points = trend(1, "acceleration.rms").get("points");
         JsonNode line = line(1);
-        double change = points.get(2).get("value").asDouble() - points.get(1).get("value").asDouble();
+        double change = points.get(2).get("value").asDouble()
+                - points.get(1).get("value").asDouble();
         assertThat(line.get("change").asDouble()).isCloseTo(change, within(1e-12));
-        JsonNode results = caller.get("/api/readings/" + line.get("readingId").asString() + "/results").ok();
-        assertThat(results.get(1).get("name").asString()).as("beside the one that leads").isEqualTo("acceleration peak");
-        JsonNode visit = caller.get("/api/visits/" + caller.get("/api/visits").ok().get(0).get("id").asString()).ok();
+        JsonNode results = caller.get("/api/readings/" + line.get("readingId").asString() + "/results")
+                .ok();
+        assertThat(results.get(1).get("name").asString())
+                .as("beside the one that leads")
+                .isEqualTo("acceleration peak");
+        JsonNode visit = caller.get("/api/visits/"
+                        + caller.get("/api/visits").ok().get(0).get("id").asString())
+                .ok();
         assertThat(visit.get("rows").get(1).get("change").asDouble()).isCloseTo(change, within(1e-12));
     }
 
     @Test
     void aDiscardedReadingCountsNoMoreUntilItIsTakenBack() {
         String newest = line(1).get("readingId").asString();
-        caller.post("/api/readings/" + newest + "/discard", Map.of("reason", "sensor fell off")).ok();
+        caller.post("/api/readings/" + newest + "/discard", Map.of("reason", "sensor fell off"))
+                .ok();
         assertThat(trend(1, "acceleration.rms").get("points")).hasSize(2);
         assertThat(line(1).get("readAt").asString()).startsWith(DAYS.get(1).substring(0, 10));
-        JsonNode visit = caller.get("/api/visits/" + caller.get("/api/visits").ok().get(0).get("id").asString()).ok();
+        JsonNode visit = caller.get("/api/visits/"
+                        + caller.get("/api/visits").ok().get(0).get("id").asString())
+                .ok();
         assertThat(visit.get("rows").get(1).get("reason").asString()).isEqualTo("discarded: sensor fell off");
         caller.post("/api/readings/" + newest + "/restore", Map.of()).ok();
         assertThat(trend(1, "acceleration.rms").get("points")).hasSize(3);
@@ -135,11 +163,13 @@ class FollowTest {
     @Test
     void aReadingTakenOffItsCheckLiesInTheTray() {
         String newest = line(3).get("readingId").asString();
-        caller.post("/api/readings/" + newest + "/place", java.util.Collections.singletonMap("checkId", null)).ok();
+        caller.post("/api/readings/" + newest + "/place", java.util.Collections.singletonMap("checkId", null))
+                .ok();
         assertThat(trend(3, "acceleration.rms").get("points")).hasSize(2);
         String visit = caller.get("/api/visits").ok().get(0).get("id").asString();
         assertThat(caller.get("/api/visits/" + visit).ok().get("tray")).hasSize(1);
-        caller.post("/api/readings/" + newest + "/place", Map.of("checkId", checks.get(3))).ok();
+        caller.post("/api/readings/" + newest + "/place", Map.of("checkId", checks.get(3)))
+                .ok();
         assertThat(trend(3, "acceleration.rms").get("points")).hasSize(3);
     }
 
@@ -156,19 +186,24 @@ class FollowTest {
 
     @Test
     void whatIsNotThereIsSaidNotToBeThere() {
-        assertThat(caller.get("/api/nodes/00000000-0000-0000-0000-000000000000/sheet").status()).isEqualTo(404);
+        assertThat(caller.get("/api/nodes/00000000-0000-0000-0000-000000000000/sheet")
+                        .status())
+                .isEqualTo(404);
         assertThat(caller.get("/api/nodes/not-an-id/sheet").sentence()).contains("could not be understood");
     }
 
     @Test
     void spectraOfAllVisitsStandOneBehindTheOther() {
-        JsonNode waterfall = caller.get("/api/checks/" + checks.get(1) + "/waterfall?curve=Envelope").ok();
+        JsonNode waterfall = caller.get("/api/checks/" + checks.get(1) + "/waterfall?curve=Envelope")
+                .ok();
         assertThat(waterfall.get("rows")).hasSize(DAYS.size());
         assertThat(waterfall.get("unit").asString()).isEqualTo("m/s²");
         JsonNode oldest = waterfall.get("rows").get(0).get("values");
         JsonNode newest = waterfall.get("rows").get(DAYS.size() - 1).get("values");
         assertThat(largest(newest)).as("the bearing wears").isGreaterThan(2 * largest(oldest));
-        assertThat(caller.get("/api/checks/" + checks.get(1) + "/waterfall?curve=Nothing").status()).isEqualTo(404);
+        assertThat(caller.get("/api/checks/" + checks.get(1) + "/waterfall?curve=Nothing")
+                        .status())
+                .isEqualTo(404);
     }
 
     private static double largest(JsonNode values) {

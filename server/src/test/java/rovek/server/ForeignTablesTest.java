@@ -18,7 +18,9 @@ import tools.jackson.databind.json.JsonMapper;
 @ExtendWith(SharedRovek.class)
 class ForeignTablesTest {
 
-    private static final String LOG = "Tag;When;Pressure [mbar];Temp [degC]\nX-1;13.04.2026 06:00;4200,5;11,2\nX-1;13.04.2026 06:10;4300,0;11,4\nX-9;13.04.2026 06:10;1000,0;\n";
+    private static final String LOG =
+            "Tag;When;Pressure [mbar];Temp [degC]\nX-1;13.04.2026 06:00;4200,5;11,2\nX-1;13.04.2026 "
+                    + "06:10;4300,0;11,4\nX-9;13.04.2026 06:10;1000,0;\n";
 
     private final Caller caller;
     private final JsonMapper json = JsonMapper.builder().build();
@@ -31,12 +33,14 @@ class ForeignTablesTest {
 
     private String machine(String tag) {
         String client = plant.id(null, "CLIENT", "", "Client " + UUID.randomUUID());
-        String asset = plant.id(plant.id(plant.id(client, "SITE", "", "Works"), "AREA", "", "Hall"), "ASSET", tag, "Pump");
+        String asset =
+                plant.id(plant.id(plant.id(client, "SITE", "", "Works"), "AREA", "", "Hall"), "ASSET", tag, "Pump");
         return plant.check(plant.id(asset, "POINT", "", "Outlet"), "gauge", "Pressure");
     }
 
     private JsonNode look(String text) {
-        return caller.sendFile("/api/foreign-tables/look", "log.csv", text.getBytes(StandardCharsets.UTF_8)).ok();
+        return caller.sendFile("/api/foreign-tables/look", "log.csv", text.getBytes(StandardCharsets.UTF_8))
+                .ok();
     }
 
     private Map<String, Object> draft(JsonNode looked, String serial) {
@@ -61,39 +65,65 @@ class ForeignTablesTest {
         Map<String, Object> draft = draft(looked, "F-1");
         JsonNode preview = send("/api/foreign-tables/preview", LOG, draft).ok();
         assertThat(preview.get("readings").asInt()).isEqualTo(5);
-        assertThat(preview.get("placed").asInt()).as("pressures of X-1; it has no temperature check, X-9 is unknown").isEqualTo(2);
-        assertThat(caller.get("/api/visits").ok().valueStream().filter(visit -> visit.get("instrument").asString().contains("F-1"))).as("a preview takes nothing").isEmpty();
+        assertThat(preview.get("placed").asInt())
+                .as("pressures of X-1; it has no temperature check, X-9 is unknown")
+                .isEqualTo(2);
+        assertThat(caller.get("/api/visits")
+                        .ok()
+                        .valueStream()
+                        .filter(visit -> visit.get("instrument").asString().contains("F-1")))
+                .as("a preview takes nothing")
+                .isEmpty();
 
         JsonNode taken = send("/api/foreign-tables", LOG, draft).ok();
         assertThat(taken.get("fresh").asInt()).isEqualTo(5);
         assertThat(taken.get("loose").asInt()).isEqualTo(3);
         JsonNode trend = caller.get("/api/checks/" + check + "/trend?result=").ok();
-        assertThat(trend.get("points").valueStream().map(point -> point.get("value").asDouble())).containsExactly(4.2005, 4.3);
+        assertThat(trend.get("points")
+                        .valueStream()
+                        .map(point -> point.get("value").asDouble()))
+                .containsExactly(4.2005, 4.3);
         assertThat(trend.get("points").get(0).get("at").asString()).isEqualTo("2026-04-13T06:00:00Z");
 
         String longer = LOG + "X-1;14.04.2026 06:00;4400,0;11,6\nX-1;14.04.2026 06:00;4400,0;11,6\n";
         JsonNode again = look(longer);
         assertThat(again.get("isRemembered").asBoolean()).isTrue();
         assertThat(again.get("draft").get("serial").asString()).isEqualTo("F-1");
-        JsonNode more = send("/api/foreign-tables", longer, json.convertValue(again.get("draft"), Map.class)).ok();
-        assertThat(more.get("fresh").asInt()).as("a longer table of the same log brings only what is new, and a row that stands twice once").isEqualTo(2);
-        assertThat(more.get("visitId").asString()).as("another day is another visit").isNotEqualTo(taken.get("visitId").asString());
+        JsonNode more = send("/api/foreign-tables", longer, json.convertValue(again.get("draft"), Map.class))
+                .ok();
+        assertThat(more.get("fresh").asInt())
+                .as("a longer table of the same log brings only what is new, and a row that stands twice once")
+                .isEqualTo(2);
+        assertThat(more.get("visitId").asString())
+                .as("another day is another visit")
+                .isNotEqualTo(taken.get("visitId").asString());
     }
 
     @Test
     void theOriginalHoldsTheFileAndCanBeTakenAgain() throws Exception {
-        JsonNode taken = send("/api/foreign-tables", LOG, draft(look(LOG), "F-2")).ok();
-        String instrument = caller.get("/api/visits/" + taken.get("visitId").asString()).ok().get("instrument").get("id").asString();
-        JsonNode original = caller.get("/api/instruments/" + instrument + "/originals").ok().get(0);
-        byte[] bytes = caller.get("/api/originals/" + original.get("id").asString() + "/file").bytes();
+        JsonNode taken =
+                send("/api/foreign-tables", LOG, draft(look(LOG), "F-2")).ok();
+        String instrument = caller.get("/api/visits/" + taken.get("visitId").asString())
+                .ok()
+                .get("instrument")
+                .get("id")
+                .asString();
+        JsonNode original =
+                caller.get("/api/instruments/" + instrument + "/originals").ok().get(0);
+        byte[] bytes = caller.get("/api/originals/" + original.get("id").asString() + "/file")
+                .bytes();
         try (var zip = new java.util.zip.ZipInputStream(new java.io.ByteArrayInputStream(bytes))) {
             String source = null;
             for (var entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
-                source = entry.getName().equals("source/table.csv") ? new String(zip.readAllBytes(), StandardCharsets.UTF_8) : source;
+                source = entry.getName().equals("source/table.csv")
+                        ? new String(zip.readAllBytes(), StandardCharsets.UTF_8)
+                        : source;
             }
             assertThat(source).isEqualTo(LOG);
         }
-        JsonNode again = caller.awaitJob(caller.post("/api/originals/" + original.get("id").asString() + "/take", Map.of()).ok());
+        JsonNode again = caller.awaitJob(
+                caller.post("/api/originals/" + original.get("id").asString() + "/take", Map.of())
+                        .ok());
         assertThat(again.get("sentence").asString()).startsWith("0 new readings, 5 stored before");
     }
 
@@ -103,7 +133,8 @@ class ForeignTablesTest {
         Random random = new Random(20261123);
         JsonNode looked = look(LOG);
         String draft = json.writeValueAsString(draft(looked, "F-9"));
-        List<String> oddities = List.of("null", "\"\"", "-1", "[]", "\"VALUE\"", "\"\\u0000\"", "\"Europe/Paris\"", "{}");
+        List<String> oddities =
+                List.of("null", "\"\"", "-1", "[]", "\"VALUE\"", "\"\\u0000\"", "\"Europe/Paris\"", "{}");
         int refused = 0;
         for (int i = 0; i < 150; i++) {
             byte[] file = LOG.getBytes(StandardCharsets.UTF_8);
@@ -112,17 +143,24 @@ class ForeignTablesTest {
             }
             String[] parts = draft.split("(?<=:)", -1);
             int at = 1 + random.nextInt(parts.length - 1);
-            parts[at] = parts[at].replaceFirst("^(\"[^\"]*\"|null)", java.util.regex.Matcher.quoteReplacement(oddities.get(random.nextInt(oddities.size()))));
+            parts[at] = parts[at].replaceFirst(
+                    "^(\"[^\"]*\"|null)",
+                    java.util.regex.Matcher.quoteReplacement(oddities.get(random.nextInt(oddities.size()))));
             Map<String, ?> meant;
             try {
-                meant = i % 2 == 0 ? json.readValue(draft, Map.class) : json.readValue(String.join("", parts), Map.class);
+                meant = i % 2 == 0
+                        ? json.readValue(draft, Map.class)
+                        : json.readValue(String.join("", parts), Map.class);
             } catch (tools.jackson.core.JacksonException e) {
                 continue;
             }
             for (Caller.Answer answer : List.of(
-                    caller.sendFile("/api/foreign-tables/look", "x.csv", file), caller.sendFile("/api/foreign-tables/preview", "x.csv", file, Map.of("draft", meant)),
+                    caller.sendFile("/api/foreign-tables/look", "x.csv", file),
+                    caller.sendFile("/api/foreign-tables/preview", "x.csv", file, Map.of("draft", meant)),
                     caller.sendFile("/api/foreign-tables", "x.csv", file, Map.of("draft", meant)))) {
-                assertThat(answer.status()).as(meant + "\n" + new String(file, StandardCharsets.ISO_8859_1) + "\n" + answer.text()).isLessThan(500);
+                assertThat(answer.status())
+                        .as(meant + "\n" + new String(file, StandardCharsets.ISO_8859_1) + "\n" + answer.text())
+                        .isLessThan(500);
                 refused += answer.status() >= 400 ? 1 : 0;
             }
         }
@@ -150,10 +188,18 @@ class ForeignTablesTest {
     @Test
     void badInputIsAClearSentenceAndTakesNothing() {
         Map<String, Object> draft = draft(look(LOG), "F-4");
-        assertThat(caller.sendFile("/api/foreign-tables/look", "x.csv", "just words".getBytes()).sentence()).contains("no line of headings");
-        assertThat(caller.sendFile("/api/foreign-tables/look", "x.csv", new byte[0]).status()).isEqualTo(422);
-        assertThat(caller.sendFile("/api/foreign-tables/look", "x.zip", new byte[] {'P', 'K', 3, 4, 0, 0, 0, 0}).sentence()).contains("no table of text");
-        assertThat(caller.sendFile("/api/foreign-tables/look", "x.csv", "Tag;When\n\"never closed;1\n".getBytes()).sentence()).contains("quotation mark");
+        assertThat(caller.sendFile("/api/foreign-tables/look", "x.csv", "just words".getBytes())
+                        .sentence())
+                .contains("no line of headings");
+        assertThat(caller.sendFile("/api/foreign-tables/look", "x.csv", new byte[0])
+                        .status())
+                .isEqualTo(422);
+        assertThat(caller.sendFile("/api/foreign-tables/look", "x.zip", new byte[] {'P', 'K', 3, 4, 0, 0, 0, 0})
+                        .sentence())
+                .contains("no table of text");
+        assertThat(caller.sendFile("/api/foreign-tables/look", "x.csv", "Tag;When\n\"never closed;1\n".getBytes())
+                        .sentence())
+                .contains("quotation mark");
         draft.put("serial", " ");
         assertThat(send("/api/foreign-tables", LOG, draft).sentence()).contains("which instrument wrote");
         draft.put("serial", "F-4");
@@ -163,10 +209,23 @@ class ForeignTablesTest {
         draft.put("columns", List.of());
         assertThat(send("/api/foreign-tables", LOG, draft).sentence()).contains("4 columns, not 0");
         String future = LOG.replace("2026", "2036");
-        assertThat(send("/api/foreign-tables", future, draft(look(future), "F-4")).sentence()).contains("still to come");
+        assertThat(send("/api/foreign-tables", future, draft(look(future), "F-4"))
+                        .sentence())
+                .contains("still to come");
         byte[] western = LOG.replace("degC", "°C").getBytes(Charset.forName("windows-1252"));
-        assertThat(caller.sendFile("/api/foreign-tables/look", "x.csv", western).ok().get("draft").get("columns").get(3).get("unit").asString()).isEqualTo("°C");
-        assertThat(caller.get("/api/visits").ok().valueStream().filter(visit -> visit.get("instrument").asString().contains("F-4"))).isEmpty();
+        assertThat(caller.sendFile("/api/foreign-tables/look", "x.csv", western)
+                        .ok()
+                        .get("draft")
+                        .get("columns")
+                        .get(3)
+                        .get("unit")
+                        .asString())
+                .isEqualTo("°C");
+        assertThat(caller.get("/api/visits")
+                        .ok()
+                        .valueStream()
+                        .filter(visit -> visit.get("instrument").asString().contains("F-4")))
+                .isEmpty();
     }
 
     /** A logger's table became tens of thousands of loose readings, and the page hung. */
@@ -177,9 +236,11 @@ class ForeignTablesTest {
             log.append("2026-11-01 %02d:%02d:%02d,%s\n".formatted(i / 3_600, i / 60 % 60, i % 60, 3 + i % 7 / 10.0));
         }
         Map<String, Object> draft = draft(look(log.toString()), "F-77");
-        JsonNode preview = send("/api/foreign-tables/preview", log.toString(), draft).ok();
+        JsonNode preview =
+                send("/api/foreign-tables/preview", log.toString(), draft).ok();
         assertThat(preview.get("readings").asInt()).as(preview.toString()).isEqualTo(1_001);
-        assertThat(preview.get("obstacle").asString()).startsWith("This table would become 1,001 loose readings; 1,000 can wait in the tray of a visit.");
+        assertThat(preview.get("obstacle").asString())
+                .startsWith("This table would become 1,001 loose readings; 1,000 can wait in the tray of a visit.");
         Caller.Answer refused = send("/api/foreign-tables", log.toString(), draft);
         assertThat(refused.status()).isEqualTo(422);
         assertThat(refused.sentence()).isEqualTo(preview.get("obstacle").asString());

@@ -78,7 +78,8 @@ class JobsTest {
     @Test
     void workWhoseServerDiedEndsInAClearState() throws SQLException {
         UUID id = UUID.randomUUID();
-        try (var db = rovek.database().connect(); var statement = db.createStatement()) {
+        try (var db = rovek.database().connect();
+                var statement = db.createStatement()) {
             statement.execute("""
                     INSERT INTO job VALUES ('%s', 'read back', 'Reading back', 'RUNNING', 3, 10, 'Reading back', NULL, 'anna', false,
                     now() - interval '2 minutes', now() - interval '31 seconds')""".formatted(id));
@@ -105,6 +106,9 @@ class JobsTest {
                 .build();
         var answer = HttpClient.newHttpClient().sendAsync(request, HttpResponse.BodyHandlers.ofString());
         go.countDown();
-        assertThat(answer.get().body()).contains("event:job").contains("\"state\":\"DONE\"").contains("Over.");
+        assertThat(answer.get().body())
+                .contains("event:job")
+                .contains("\"state\":\"DONE\"")
+                .contains("Over.");
     }
 }

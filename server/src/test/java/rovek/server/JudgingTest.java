@@ -33,7 +33,11 @@ class JudgingTest {
 
     @BeforeEach
     void aPlantOfItsOwn() {
-        area = plant.id(plant.id(plant.id(null, "CLIENT", "", "Client " + UUID.randomUUID()), "SITE", "", "Works"), "AREA", "", "Hall");
+        area = plant.id(
+                plant.id(plant.id(null, "CLIENT", "", "Client " + UUID.randomUUID()), "SITE", "", "Works"),
+                "AREA",
+                "",
+                "Hall");
         pressure = gaugeOn("P-7");
         point = plant.row(pressure).get("node").get("parentId").asString();
     }
@@ -53,10 +57,21 @@ class JudgingTest {
         List<Map<String, Object>> readings = new ArrayList<>();
         for (int i = 0; i < values.length; i++) {
             readings.add(Map.of(
-                    "id", UUID.randomUUID().toString(), "checkId", check, "takenAt", daysAgo(firstDaysAgo - i).toString(), "written", values[i] + " bar",
-                    "note", "", "photos", List.of()));
+                    "id",
+                    UUID.randomUUID().toString(),
+                    "checkId",
+                    check,
+                    "takenAt",
+                    daysAgo(firstDaysAgo - i).toString(),
+                    "written",
+                    values[i] + " bar",
+                    "note",
+                    "",
+                    "photos",
+                    List.of()));
         }
-        Map<String, Object> round = new HashMap<>(Map.of("walkId", UUID.randomUUID().toString(), "readings", readings, "skipped", List.of()));
+        Map<String, Object> round = new HashMap<>(
+                Map.of("walkId", UUID.randomUUID().toString(), "readings", readings, "skipped", List.of()));
         visit = caller.post("/api/by-hand", round).ok().get("visitId").asString();
     }
 
@@ -65,7 +80,11 @@ class JudgingTest {
     }
 
     private List<String> verdicts(String check) {
-        return trend(check).get("points").valueStream().map(one -> one.get("verdict").asString()).toList();
+        return trend(check)
+                .get("points")
+                .valueStream()
+                .map(one -> one.get("verdict").asString())
+                .toList();
     }
 
     private String limits(String node) {
@@ -73,7 +92,8 @@ class JudgingTest {
     }
 
     private void say(String node, Map<String, Object> rule, Instant from) {
-        caller.put(limits(node), Caller.saying(rule, from == null ? null : from.toString())).ok();
+        caller.put(limits(node), Caller.saying(rule, from == null ? null : from.toString()))
+                .ok();
     }
 
     private String standingOf(String check) {
@@ -90,12 +110,26 @@ class JudgingTest {
         assertThat(trend.get("lines")).hasSize(2);
         assertThat(trend.get("lines").get(0).get("fail").asDouble()).isEqualTo(6);
         assertThat(trend.get("lines").get(1).get("fail").asDouble()).isEqualTo(4);
-        assertThat(trend.get("points").get(3).get("notes").get("anew").get("first").asString()).as("it was stored under the limit before").isEqualTo("WATCH");
+        assertThat(trend.get("points")
+                        .get(3)
+                        .get("notes")
+                        .get("anew")
+                        .get("first")
+                        .asString())
+                .as("it was stored under the limit before")
+                .isEqualTo("WATCH");
         assertThat(trend.get("points").get(0).get("notes").isNull()).isTrue();
 
         say(pressure, Caller.rule("ABOVE", 7.0, 8.0), null);
         assertThat(verdicts(pressure)).containsOnly("PASS");
-        assertThat(trend(pressure).get("points").get(0).get("notes").get("anew").get("first").asString()).isEqualTo("WATCH");
+        assertThat(trend(pressure)
+                        .get("points")
+                        .get(0)
+                        .get("notes")
+                        .get("anew")
+                        .get("first")
+                        .asString())
+                .isEqualTo("WATCH");
         JsonNode line = caller.get("/api/nodes/" + pressure + "/limits").ok().get(0);
         assertThat(line.get("revisions")).hasSize(3);
         assertThat(line.get("revisions").get(2).get("isInForce").asBoolean()).isTrue();
@@ -105,13 +139,23 @@ class JudgingTest {
     void aCertifiedVerdictStaysWhateverIsSaidLater() {
         caller.limit(pressure, "gauge", "pressure", 4.0, 6.0).ok();
         written(pressure, 301, 5);
-        String certificate = caller.post("/api/certificates", Map.of("visitId", visit, "checkIds", List.of(pressure))).ok().get("id").asString();
-        String digest = caller.get("/api/certificates/" + certificate + "/preview").ok().get("digest").asString();
-        caller.post("/api/certificates/" + certificate + "/sign", Map.of("password", RunningRovek.PASSWORD, "digest", digest)).ok();
+        String certificate = caller.post("/api/certificates", Map.of("visitId", visit, "checkIds", List.of(pressure)))
+                .ok()
+                .get("id")
+                .asString();
+        String digest = caller.get("/api/certificates/" + certificate + "/preview")
+                .ok()
+                .get("digest")
+                .asString();
+        caller.post(
+                        "/api/certificates/" + certificate + "/sign",
+                        Map.of("password", RunningRovek.PASSWORD, "digest", digest))
+                .ok();
         byte[] before = caller.get("/api/certificates/" + certificate + "/pdf").bytes();
         say(pressure, Caller.rule("ABOVE", 1.0, 2.0), null);
         assertThat(verdicts(pressure)).containsExactly("FAIL");
-        assertThat(caller.get("/api/certificates/" + certificate + "/pdf").bytes()).isEqualTo(before);
+        assertThat(caller.get("/api/certificates/" + certificate + "/pdf").bytes())
+                .isEqualTo(before);
     }
 
     @Test
@@ -132,9 +176,13 @@ class JudgingTest {
 
     @Test
     void everyRuleIsSaidAndSeenAgainAsItWasSaid() {
-        for (String kind : List.of("ABOVE", "BELOW", "WITHIN", "OUTSIDE", "TARGET", "BASELINE", "RATE", "SISTERS", "SCATTER")) {
+        for (String kind :
+                List.of("ABOVE", "BELOW", "WITHIN", "OUTSIDE", "TARGET", "BASELINE", "RATE", "SISTERS", "SCATTER")) {
             boolean isLower = kind.equals("BELOW");
-            Map<String, Object> rule = Caller.rule(kind, isLower || kind.equals("OUTSIDE") ? 9.0 : 2.0, isLower ? 2.0 : kind.equals("OUTSIDE") ? 8.0 : 9.0);
+            Map<String, Object> rule = Caller.rule(
+                    kind,
+                    isLower || kind.equals("OUTSIDE") ? 9.0 : 2.0,
+                    isLower ? 2.0 : kind.equals("OUTSIDE") ? 8.0 : 9.0);
             if (kind.equals("WITHIN") || kind.equals("OUTSIDE")) {
                 rule.put("watchLow", kind.equals("WITHIN") ? 1.5 : 0.5);
                 rule.put("failLow", 1.0);
@@ -143,14 +191,22 @@ class JudgingTest {
                 rule.put("target", 6.0);
             }
             say(pressure, rule, null);
-            JsonNode shown = caller.get("/api/nodes/" + pressure + "/limits").ok().get(0);
-            assertThat(shown.get("limit").get("rules").get(0).get("kind").asString()).isEqualTo(kind);
-            assertThat(shown.get("limit").get("rules").get(0).get("fail").asDouble()).isEqualTo((Double) rule.get("fail"));
+            JsonNode shown =
+                    caller.get("/api/nodes/" + pressure + "/limits").ok().get(0);
+            assertThat(shown.get("limit").get("rules").get(0).get("kind").asString())
+                    .isEqualTo(kind);
+            assertThat(shown.get("limit").get("rules").get(0).get("fail").asDouble())
+                    .isEqualTo((Double) rule.get("fail"));
         }
         Map<String, Object> wrong = Caller.rule("WITHIN", 9.0, 8.0);
-        assertThat(caller.put(limits(pressure), Caller.saying(wrong, null)).sentence()).contains("must be reached before");
-        assertThat(caller.put(limits(pressure), Caller.saying(Caller.rule("TARGET", 1.0, 2.0), null)).sentence()).contains("A target is a number");
-        assertThat(caller.put(limits(pressure), Caller.saying(Caller.rule("ABOVE", 1.0, 2.0), "yesterday")).sentence()).contains("is no time");
+        assertThat(caller.put(limits(pressure), Caller.saying(wrong, null)).sentence())
+                .contains("must be reached before");
+        assertThat(caller.put(limits(pressure), Caller.saying(Caller.rule("TARGET", 1.0, 2.0), null))
+                        .sentence())
+                .contains("A target is a number");
+        assertThat(caller.put(limits(pressure), Caller.saying(Caller.rule("ABOVE", 1.0, 2.0), "yesterday"))
+                        .sentence())
+                .contains("is no time");
     }
 
     @Test
@@ -161,19 +217,26 @@ class JudgingTest {
         assertThat(verdicts(pressure).get(11)).as("beside the first baseline").isEqualTo("PASS");
         assertThat(standingOf(pressure)).isEqualTo("PASS");
         String event = "/api/nodes/" + point + "/events/" + UUID.randomUUID();
-        Map<String, Object> repair = Map.of("at", daysAgo(15).plusSeconds(60).toString(), "kind", "REPAIR", "words", "New seal");
+        Map<String, Object> repair =
+                Map.of("at", daysAgo(15).plusSeconds(60).toString(), "kind", "REPAIR", "words", "New seal");
         caller.put(event, repair).ok();
         assertThat(verdicts(pressure).get(11)).isEqualTo("FAIL");
         assertThat(verdicts(pressure).subList(6, 11)).containsOnly("NOT_JUDGED");
-        assertThat(trend(pressure).get("points").get(6).get("reason").asString()).contains("baseline is not complete: 1 of 5");
+        assertThat(trend(pressure).get("points").get(6).get("reason").asString())
+                .contains("baseline is not complete: 1 of 5");
         assertThat(standingOf(pressure)).as("the outline has it, too").isEqualTo("FAIL");
         JsonNode trend = trend(pressure);
         assertThat(trend.get("events").get(0).get("words").asString()).isEqualTo("New seal");
         assertThat(trend.get("baselines")).hasSize(2);
-        caller.post("/api/events/" + event.substring(event.lastIndexOf('/') + 1) + "/removal", Map.of()).ok();
+        caller.post("/api/events/" + event.substring(event.lastIndexOf('/') + 1) + "/removal", Map.of())
+                .ok();
         assertThat(standingOf(pressure)).isEqualTo("PASS");
-        assertThat(caller.put(event, Map.of("at", now.plusSeconds(9_999).toString(), "kind", "REPAIR")).sentence()).contains("has not happened yet");
-        assertThat(caller.put(event, Map.of("at", now.toString(), "kind", "NOTE", "words", " ")).sentence()).contains("A note says something");
+        assertThat(caller.put(event, Map.of("at", now.plusSeconds(9_999).toString(), "kind", "REPAIR"))
+                        .sentence())
+                .contains("has not happened yet");
+        assertThat(caller.put(event, Map.of("at", now.toString(), "kind", "NOTE", "words", " "))
+                        .sentence())
+                .contains("A note says something");
     }
 
     @Test
@@ -188,46 +251,72 @@ class JudgingTest {
         assertThat(verdicts(second)).as("nobody was measured before it").containsExactly("NOT_JUDGED");
         assertThat(standingOf(pressure)).isEqualTo("FAIL");
         written(second, 3, 4);
-        assertThat(standingOf(pressure)).as("a sister's older reading came in late: the median is 3.1 now").isEqualTo("PASS");
-        assertThat(trend(pressure).get("sisters").valueStream().map(one -> one.get("assetTag").asString())).containsExactly("P-8", "P-9");
+        assertThat(standingOf(pressure))
+                .as("a sister's older reading came in late: the median is 3.1 now")
+                .isEqualTo("PASS");
+        assertThat(trend(pressure)
+                        .get("sisters")
+                        .valueStream()
+                        .map(one -> one.get("assetTag").asString()))
+                .containsExactly("P-8", "P-9");
         assertThat(trend(pressure).get("lines").get(0).get("fail").asDouble()).isEqualTo(6.2);
     }
 
     @Test
     void theHistoryIsSeenBeforeALimitIsSet() {
         written(pressure, 10, 2, 2, 2, 3, 4, 5, 2, 2);
-        caller.put("/api/nodes/" + point + "/events/" + UUID.randomUUID(), Map.of("at", daysAgo(4).minusSeconds(60).toString(), "kind", "REPAIR", "words", "")).ok();
-        JsonNode preview = caller.post(limits(area) + "/preview", Caller.saying(Caller.rule("ABOVE", 2.5, 4.5), null)).ok();
+        caller.put(
+                        "/api/nodes/" + point + "/events/" + UUID.randomUUID(),
+                        Map.of("at", daysAgo(4).minusSeconds(60).toString(), "kind", "REPAIR", "words", ""))
+                .ok();
+        JsonNode preview = caller.post(limits(area) + "/preview", Caller.saying(Caller.rule("ABOVE", 2.5, 4.5), null))
+                .ok();
         assertThat(preview.get("readings").asInt()).isEqualTo(8);
         assertThat(preview.get("watch").asInt()).isEqualTo(2);
         assertThat(preview.get("fail").asInt()).isEqualTo(1);
         assertThat(preview.get("repairs").get(0).get("daysBefore").asInt()).isEqualTo(2);
-        JsonNode lax = caller.post(limits(area) + "/preview", Caller.saying(Caller.rule("ABOVE", 8.0, 9.0), null)).ok();
+        JsonNode lax = caller.post(limits(area) + "/preview", Caller.saying(Caller.rule("ABOVE", 8.0, 9.0), null))
+                .ok();
         assertThat(lax.get("repairs").get(0).get("daysBefore").isNull()).isTrue();
         assertThat(standingOf(pressure)).as("nothing was set").isEqualTo("NOT_JUDGED");
     }
 
-    /** The fault that was seen: a preview on an area counted checks that keep a limit of their own, and readings from before the limit was to hold. */
+    /**
+     * The fault that was seen: a preview on an area counted checks that keep a limit of their own, and readings from
+     * before the limit was to hold.
+     */
     @Test
     void aPreviewShowsWhatWouldHappenAndNothingElse() {
         String second = gaugeOn("P-8");
         written(pressure, 10, 2, 5, 2, 5);
         written(second, 10, 2, 5, 2, 5);
         say(second, Caller.rule("ABOVE", 100.0, 200.0), null);
-        JsonNode ever = caller.post(limits(area) + "/preview", Caller.saying(Caller.rule("ABOVE", 2.5, 4.5), null)).ok();
+        JsonNode ever = caller.post(limits(area) + "/preview", Caller.saying(Caller.rule("ABOVE", 2.5, 4.5), null))
+                .ok();
         assertThat(ever.get("checks").asInt()).isEqualTo(2);
         assertThat(ever.get("keeping").asInt()).as("one has a limit of its own").isEqualTo(1);
         assertThat(ever.get("fail").asInt()).isEqualTo(2);
         assertThat(ever.get("failThen").asInt()).isEqualTo(2);
-        assertThat(ever.get("changed").asInt()).as("not judged, they become two pass and two fail").isEqualTo(4);
-        JsonNode since = caller.post(limits(area) + "/preview", Caller.saying(Caller.rule("ABOVE", 2.5, 4.5), daysAgo(8).minusSeconds(60).toString())).ok();
+        assertThat(ever.get("changed").asInt())
+                .as("not judged, they become two pass and two fail")
+                .isEqualTo(4);
+        JsonNode since = caller.post(
+                        limits(area) + "/preview",
+                        Caller.saying(
+                                Caller.rule("ABOVE", 2.5, 4.5),
+                                daysAgo(8).minusSeconds(60).toString()))
+                .ok();
         assertThat(since.get("fail").asInt()).as("if it had always held").isEqualTo(2);
         assertThat(since.get("failThen").asInt()).as("what it does").isEqualTo(1);
         assertThat(since.get("changed").asInt()).isEqualTo(2);
-        JsonNode fromNow = caller.post(limits(area) + "/preview", Caller.saying(Caller.rule("ABOVE", 2.5, 4.5), now.toString())).ok();
+        JsonNode fromNow = caller.post(
+                        limits(area) + "/preview", Caller.saying(Caller.rule("ABOVE", 2.5, 4.5), now.toString()))
+                .ok();
         assertThat(fromNow.get("changed").asInt()).isZero();
         say(area, Caller.rule("ABOVE", 2.5, 4.5), daysAgo(8).minusSeconds(60));
-        assertThat(verdicts(pressure)).as("as it was shown").containsExactly("NOT_JUDGED", "NOT_JUDGED", "PASS", "FAIL");
+        assertThat(verdicts(pressure))
+                .as("as it was shown")
+                .containsExactly("NOT_JUDGED", "NOT_JUDGED", "PASS", "FAIL");
         assertThat(verdicts(second)).containsOnly("PASS");
     }
 
@@ -236,13 +325,17 @@ class JudgingTest {
         String second = gaugeOn("P-8");
         written(pressure, 9, 2, 2.1, 1.9, 2, 2.2, 2, 2.1, 2);
         written(second, 9, 5, 5.1);
-        JsonNode preview = caller.post(limits(area) + "/proposals/preview", Map.of("source", "HISTORY")).ok();
+        JsonNode preview = caller.post(limits(area) + "/proposals/preview", Map.of("source", "HISTORY"))
+                .ok();
         assertThat(preview.get("checks").asInt()).isEqualTo(1);
         assertThat(preview.get("without").asInt()).isEqualTo(1);
         assertThat(preview.get("shown").get(0).get("limit").asString()).startsWith("2.36/");
         assertThat(preview.get("changed").asInt()).isEqualTo(8);
-        assertThat(caller.get("/api/nodes/" + pressure + "/limits").ok().get(0).get("revisions")).as("nothing was set").isEmpty();
-        caller.post(limits(area) + "/proposals", Map.of("source", "HISTORY", "from", now.toString())).ok();
+        assertThat(caller.get("/api/nodes/" + pressure + "/limits").ok().get(0).get("revisions"))
+                .as("nothing was set")
+                .isEmpty();
+        caller.post(limits(area) + "/proposals", Map.of("source", "HISTORY", "from", now.toString()))
+                .ok();
         assertThat(verdicts(pressure)).as("from now on").containsOnly("NOT_JUDGED");
     }
 
@@ -251,26 +344,64 @@ class JudgingTest {
     void aSheetSaysThatACheckHasALimitAlsoWhereItsNewestReadingIsOlder() {
         written(pressure, 3, 5);
         say(pressure, Caller.rule("ABOVE", 2.5, 4.5), now);
-        JsonNode check = caller.get("/api/nodes/" + pressure + "/sheet").ok().get("checks").get(0);
+        JsonNode check = caller.get("/api/nodes/" + pressure + "/sheet")
+                .ok()
+                .get("checks")
+                .get(0);
         assertThat(check.get("fail").isNull()).as("it was judged by none").isTrue();
         assertThat(check.get("reason").asString()).isEqualTo("no limit held when it was measured");
         assertThat(check.get("limitNow").asString()).isEqualTo("2.5/4.5 bar");
-        assertThat(trend(pressure).get("points").get(0).get("reason").asString()).isEqualTo("no limit held when it was measured");
+        assertThat(trend(pressure).get("points").get(0).get("reason").asString())
+                .isEqualTo("no limit held when it was measured");
         caller.put(limits(pressure), Map.of("isInherited", false)).ok();
-        assertThat(caller.get("/api/nodes/" + pressure + "/sheet").ok().get("checks").get(0).get("limitNow").asString()).isEmpty();
+        assertThat(caller.get("/api/nodes/" + pressure + "/sheet")
+                        .ok()
+                        .get("checks")
+                        .get(0)
+                        .get("limitNow")
+                        .asString())
+                .isEmpty();
     }
 
     /** The fault that was seen: the demonstration's limit was the wrong way round, and a clear drain a fail. */
     @Test
     void aQuestionTakesItsRightAnswerAsItsLimit() {
-        String drain = plant.check(plant.id(plant.id(area, "ASSET", "P-7", "Pump"), "POINT", "", "Drain"), "question", "Yes or no");
-        JsonNode taken = caller.post("/api/nodes/" + drain + "/limits/question/answer.yes/proposals", Map.of("source", "STANDARD")).ok();
+        String drain = plant.check(
+                plant.id(plant.id(area, "ASSET", "P-7", "Pump"), "POINT", "", "Drain"), "question", "Yes or no");
+        JsonNode taken = caller.post(
+                        "/api/nodes/" + drain + "/limits/question/answer.yes/proposals", Map.of("source", "STANDARD"))
+                .ok();
         assertThat(taken.get("checks").asInt()).isEqualTo(1);
         for (String answer : List.of("yes", "no")) {
-            caller.post("/api/by-hand", Map.of("walkId", UUID.randomUUID().toString(), "skipped", List.of(), "readings", List.of(Map.of(
-                    "id", UUID.randomUUID().toString(), "checkId", drain, "takenAt", daysAgo(answer.equals("yes") ? 2 : 1).toString(), "written", answer, "note", "", "photos", List.of())))).ok();
+            caller.post(
+                            "/api/by-hand",
+                            Map.of(
+                                    "walkId",
+                                    UUID.randomUUID().toString(),
+                                    "skipped",
+                                    List.of(),
+                                    "readings",
+                                    List.of(Map.of(
+                                            "id",
+                                            UUID.randomUUID().toString(),
+                                            "checkId",
+                                            drain,
+                                            "takenAt",
+                                            daysAgo(answer.equals("yes") ? 2 : 1)
+                                                    .toString(),
+                                            "written",
+                                            answer,
+                                            "note",
+                                            "",
+                                            "photos",
+                                            List.of()))))
+                    .ok();
         }
-        assertThat(trend(drain).get("points").valueStream().map(point -> point.get("verdict").asString())).containsExactly("PASS", "FAIL");
+        assertThat(trend(drain)
+                        .get("points")
+                        .valueStream()
+                        .map(point -> point.get("verdict").asString()))
+                .containsExactly("PASS", "FAIL");
     }
 
     @Test
@@ -280,20 +411,36 @@ class JudgingTest {
         written(pressure, 9, 2, 2.1, 1.9, 2, 2.2, 2, 2.1, 2);
         written(second, 9, 20, 21, 19, 20, 22, 20, 21, 20);
         written(never, 9, 5, 5.1, 4.9, 5.05, 4.95);
-        assertThat(caller.get("/api/nodes/" + never + "/limits").ok().get(0).get("wanting").asString())
+        assertThat(caller.get("/api/nodes/" + never + "/limits")
+                        .ok()
+                        .get(0)
+                        .get("wanting")
+                        .asString())
                 .isEqualTo("Own history proposes a limit from 8 readings on; there are 5.");
         JsonNode line = caller.get("/api/nodes/" + area + "/limits").ok().get(0);
         assertThat(line.get("checks").asInt()).isEqualTo(3);
         assertThat(line.get("unlimited").asInt()).isEqualTo(3);
-        JsonNode taken = caller.post(limits(area) + "/proposals", Map.of("source", "HISTORY")).ok();
+        JsonNode taken = caller.post(limits(area) + "/proposals", Map.of("source", "HISTORY"))
+                .ok();
         assertThat(taken.get("checks").asInt()).isEqualTo(2);
         assertThat(taken.get("without").asInt()).isEqualTo(1);
         // Median 2, MAD 0.05, of eight readings 1.6 times k = 3: 2 + 4.8 x 1.4826 x 0.05 = 2.356, rounded up.
-        JsonNode own = caller.get("/api/nodes/" + pressure + "/limits").ok().get(0).get("limit").get("rules").get(0);
+        JsonNode own = caller.get("/api/nodes/" + pressure + "/limits")
+                .ok()
+                .get(0)
+                .get("limit")
+                .get("rules")
+                .get(0);
         assertThat(own.get("watch").asDouble()).isEqualTo(2.36);
         assertThat(standingOf(never)).as("five readings propose nothing").isEqualTo("NOT_JUDGED");
-        caller.post("/api/plant/changes/" + taken.get("changeId").asString() + "/undo", Map.of()).ok();
-        assertThat(caller.get("/api/nodes/" + area + "/limits").ok().get(0).get("unlimited").asInt()).isEqualTo(3);
+        caller.post("/api/plant/changes/" + taken.get("changeId").asString() + "/undo", Map.of())
+                .ok();
+        assertThat(caller.get("/api/nodes/" + area + "/limits")
+                        .ok()
+                        .get(0)
+                        .get("unlimited")
+                        .asInt())
+                .isEqualTo(3);
     }
 
     @Test
@@ -301,17 +448,41 @@ class JudgingTest {
         caller.limit(pressure, "gauge", "pressure", 4.0, 6.0).ok();
         written(pressure, 2, 5, 7);
         String reading = trend(pressure).get("points").get(1).get("readingId").asString();
-        assertThat(caller.post("/api/overrulings", Map.of("readingIds", List.of(reading), "verdict", "PASS", "reason", " ")).sentence()).contains("Say why");
-        JsonNode done = caller.post("/api/overrulings", Map.of("readingIds", List.of(reading), "verdict", "PASS", "reason", "Valve was shut for a test")).ok();
+        assertThat(caller.post(
+                                "/api/overrulings",
+                                Map.of("readingIds", List.of(reading), "verdict", "PASS", "reason", " "))
+                        .sentence())
+                .contains("Say why");
+        JsonNode done = caller.post(
+                        "/api/overrulings",
+                        Map.of(
+                                "readingIds",
+                                List.of(reading),
+                                "verdict",
+                                "PASS",
+                                "reason",
+                                "Valve was shut for a test"))
+                .ok();
         assertThat(verdicts(pressure)).containsExactly("WATCH", "PASS");
         assertThat(standingOf(pressure)).isEqualTo("PASS");
         JsonNode row = caller.get("/api/visits/" + visit).ok().get("rows").get(0);
         assertThat(row.get("verdict").asString()).isEqualTo("PASS");
         assertThat(row.get("notes").get("overruled").get("computed").asString()).isEqualTo("FAIL");
-        String certificate = caller.post("/api/certificates", Map.of("visitId", visit, "checkIds", List.of(pressure))).ok().get("id").asString();
-        String paper = caller.get("/api/certificates/" + certificate + "/preview").ok().get("html").asString();
-        assertThat(paper).contains("Verdicts given by a person").contains("pass instead of fail").contains("Valve was shut for a test").contains("1 is a person&#39;s own");
-        caller.post("/api/mendings/" + done.get("id").asString() + "/undo", Map.of()).ok();
+        String certificate = caller.post("/api/certificates", Map.of("visitId", visit, "checkIds", List.of(pressure)))
+                .ok()
+                .get("id")
+                .asString();
+        String paper = caller.get("/api/certificates/" + certificate + "/preview")
+                .ok()
+                .get("html")
+                .asString();
+        assertThat(paper)
+                .contains("Verdicts given by a person")
+                .contains("pass instead of fail")
+                .contains("Valve was shut for a test")
+                .contains("1 is a person&#39;s own");
+        caller.post("/api/mendings/" + done.get("id").asString() + "/undo", Map.of())
+                .ok();
         assertThat(standingOf(pressure)).isEqualTo("FAIL");
     }
 
@@ -325,7 +496,8 @@ class JudgingTest {
         assertThat(course.get("reaching").get("boundary").asString()).isEqualTo("FAIL");
         // 0.05 bar a day from 2 bar: 6 bar after 80 days, which is 40 days from now.
         assertThat(ChronoUnit.DAYS.between(now, at)).as(course.toString()).isBetween(20L, 60L);
-        assertThat(Instant.parse(course.get("reaching").get("earliest").asString())).isBefore(at);
+        assertThat(Instant.parse(course.get("reaching").get("earliest").asString()))
+                .isBefore(at);
     }
 
     @Test
@@ -333,10 +505,17 @@ class JudgingTest {
         caller.limit(pressure, "gauge", "pressure", 4.0, 6.0).ok();
         written(pressure, 2, 3, 5);
         assertThat(plant.standing(area).get("worse").asInt()).isEqualTo(1);
-        JsonNode line = caller.get("/api/nodes/" + area + "/sheet").ok().get("checks").get(0);
+        JsonNode line =
+                caller.get("/api/nodes/" + area + "/sheet").ok().get("checks").get(0);
         assertThat(line.get("verdictBefore").asString()).isEqualTo("PASS");
-        JsonNode item = caller.get("/api/today").ok().get("items").valueStream()
-                .filter(one -> one.get("kind").asString().equals("WATCH") && one.get("worse").asInt() == 1).findFirst().orElseThrow();
+        JsonNode item = caller.get("/api/today")
+                .ok()
+                .get("items")
+                .valueStream()
+                .filter(one -> one.get("kind").asString().equals("WATCH")
+                        && one.get("worse").asInt() == 1)
+                .findFirst()
+                .orElseThrow();
         assertThat(item.get("tag").asString()).isEqualTo("P-7");
     }
 
@@ -344,10 +523,21 @@ class JudgingTest {
     void aLimitTypedOverAnotherKeepsWhatWasSaid() {
         caller.limit(pressure, "gauge", "pressure", 4.0, 6.0).ok();
         written(pressure, 2, 5);
-        caller.post("/api/bulk", Map.of("ids", List.of(pressure), "facets", Map.of("limit.gauge.pressure", "within 1..2/0.5..3 bar"))).ok();
+        caller.post(
+                        "/api/bulk",
+                        Map.of(
+                                "ids",
+                                List.of(pressure),
+                                "facets",
+                                Map.of("limit.gauge.pressure", "within 1..2/0.5..3 bar")))
+                .ok();
         assertThat(verdicts(pressure)).as("it holds from now on").containsExactly("WATCH");
-        assertThat(caller.get("/api/nodes/" + pressure + "/limits").ok().get(0).get("revisions")).hasSize(2);
-        assertThat(caller.post("/api/bulk", Map.of("ids", List.of(pressure), "facets", Map.of("limit.gauge.pressure", "1/2 °C"))).sentence())
+        assertThat(caller.get("/api/nodes/" + pressure + "/limits").ok().get(0).get("revisions"))
+                .hasSize(2);
+        assertThat(caller.post(
+                                "/api/bulk",
+                                Map.of("ids", List.of(pressure), "facets", Map.of("limit.gauge.pressure", "1/2 °C")))
+                        .sentence())
                 .contains("cannot be in another kind of unit");
     }
 }

@@ -18,17 +18,24 @@ record LaunchKit(List<String> java, List<String> classes) {
 
     private static final List<String> USUAL = List.of(
             Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-            "-XX:TieredStopAtLevel=1", "-XX:+UseSerialGC", "-XX:+UnlockDiagnosticVMOptions", "-XX:-BytecodeVerificationRemote");
+            "-XX:TieredStopAtLevel=1",
+            "-XX:+UseSerialGC",
+            "-XX:+UnlockDiagnosticVMOptions",
+            "-XX:-BytecodeVerificationRemote");
 
     static LaunchKit prepared(Path folder) throws IOException, InterruptedException {
         List<String> classes = List.of("-cp", classPath(folder), QuickRovek.class.getName());
         Path archive = folder.resolve("classes.jsa");
         try (TestDatabase database = TestDatabase.create();
-                ServerProcess first = ServerProcess.start(new LaunchKit(with("-XX:ArchiveClassesAtExit=" + archive), classes), database, folder.resolve("archiving.log"))) {
+                ServerProcess first = ServerProcess.start(
+                        new LaunchKit(with("-XX:ArchiveClassesAtExit=" + archive), classes),
+                        database,
+                        folder.resolve("archiving.log"))) {
             first.end();
         }
         if (!Files.exists(archive)) {
-            throw new IllegalStateException("No archive of classes came about: " + Files.readString(folder.resolve("archiving.log")));
+            throw new IllegalStateException(
+                    "No archive of classes came about: " + Files.readString(folder.resolve("archiving.log")));
         }
         return new LaunchKit(with("-XX:SharedArchiveFile=" + archive), classes);
     }
@@ -46,7 +53,8 @@ record LaunchKit(List<String> java, List<String> classes) {
     /** The class path of this process; an archive is of files alone, so folders are packed. */
     private static String classPath(Path folder) throws IOException {
         List<String> packed = new ArrayList<>();
-        for (String entry : System.getProperty("surefire.test.class.path", System.getProperty("java.class.path")).split(File.pathSeparator)) {
+        for (String entry : System.getProperty("surefire.test.class.path", System.getProperty("java.class.path"))
+                .split(File.pathSeparator)) {
             Path path = Path.of(entry);
             if (Files.isDirectory(path)) {
                 Path jar = folder.resolve("classes-%d.jar".formatted(packed.size()));
@@ -60,7 +68,8 @@ record LaunchKit(List<String> java, List<String> classes) {
     }
 
     private static void pack(Path folder, Path jar) throws IOException {
-        try (ZipOutputStream zip = new ZipOutputStream(Files.newOutputStream(jar)); Stream<Path> all = Files.walk(folder)) {
+        try (ZipOutputStream zip = new ZipOutputStream(Files.newOutputStream(jar));
+                Stream<Path> all = Files.walk(folder)) {
             for (Path path : all.sorted().toList()) {
                 String name = folder.relativize(path).toString().replace(File.separatorChar, '/');
                 if (name.isEmpty()) {

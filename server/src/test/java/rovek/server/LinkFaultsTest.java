@@ -26,7 +26,10 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import rovek.fieldsim.Fieldsim;
 import tools.jackson.databind.JsonNode;
 
-/** Whatever happens to the wire, the instrument or a file on it: no reading is lost, none is there twice, and a sentence says what to do. */
+/**
+ * Whatever happens to the wire, the instrument or a file on it: no reading is lost, none is there twice, and a sentence
+ * says what to do.
+ */
 @ExtendWith(SharedRovek.class)
 class LinkFaultsTest {
 
@@ -56,7 +59,11 @@ class LinkFaultsTest {
     void switchOn() {
         field = new FieldDay(Fieldsim.Kind.VIBRATION, serial, memory);
         wire = new Relay(field.instrumentPort());
-        instrument = caller.post("/api/connections", Map.of("host", "127.0.0.1", "port", wire.port(), "passCode", "4711")).ok().get("id").asString();
+        instrument = caller.post(
+                        "/api/connections", Map.of("host", "127.0.0.1", "port", wire.port(), "passCode", "4711"))
+                .ok()
+                .get("id")
+                .asString();
         SmallPlant plant = new SmallPlant(caller);
         checks = plant.pump("P-" + serial.substring(0, 6));
         route = plant.route(checks);
@@ -69,19 +76,25 @@ class LinkFaultsTest {
     }
 
     private long stored() {
-        return db.sql("SELECT count(*) FROM reading WHERE instrument_id = (SELECT id FROM instrument WHERE serial = ?)").param(serial).query(Long.class).single();
+        return db.sql("SELECT count(*) FROM reading WHERE instrument_id = (SELECT id FROM instrument WHERE serial = ?)")
+                .param(serial)
+                .query(Long.class)
+                .single();
     }
 
     private long storedWithResults() {
         return db.sql("""
-                SELECT count(*) FROM reading r WHERE instrument_id = (SELECT id FROM instrument WHERE serial = ?) AND EXISTS (SELECT 1 FROM result v WHERE v.reading_id = r.id)
+                SELECT count(*) FROM reading r WHERE instrument_id = (SELECT id FROM instrument WHERE serial = ?)
+                    AND EXISTS (SELECT 1 FROM result v WHERE v.reading_id = r.id)
                 AND EXISTS (SELECT 1 FROM capture c WHERE c.reading_id = r.id)""").param(serial).query(Long.class).single();
     }
 
     private Map<String, ByteBuffer> onTheInstrument() throws IOException {
         Map<String, ByteBuffer> files = new java.util.TreeMap<>();
         try (var all = Files.walk(memory)) {
-            for (Path file : all.filter(Files::isRegularFile).filter(one -> !one.toString().contains("state")).toList()) {
+            for (Path file : all.filter(Files::isRegularFile)
+                    .filter(one -> !one.toString().contains("state"))
+                    .toList()) {
                 files.put(memory.relativize(file).toString(), ByteBuffer.wrap(Files.readAllBytes(file)));
             }
         }
@@ -90,20 +103,38 @@ class LinkFaultsTest {
 
     private static void assertSays(JsonNode job) {
         assertThat(job.get("state").asString()).as(job.toString()).isEqualTo("FAILED");
-        assertThat(job.get("sentence").asString()).as("a sentence that says what to do").doesNotContain("Something went wrong").containsPattern("(?i)try again|is it switched on|goes on from there");
+        assertThat(job.get("sentence").asString())
+                .as("a sentence that says what to do")
+                .doesNotContain("Something went wrong")
+                .containsPattern("(?i)try again|is it switched on|goes on from there");
     }
 
     @Test
     void aLoadThatIsCutAnywhereLeavesTheOldRouteOrTheNewOneWhole() {
         wire.neverCut();
-        assertThat(field.load(caller, instrument, route).get("state").asString()).isEqualTo("DONE");
+        assertThat(field.load(caller, instrument, route).get("state").asString())
+                .isEqualTo("DONE");
         long all = wire.passed();
         Random random = new Random(SEED);
         Set<String> ends = new HashSet<>();
         for (int i = 0; i < CUTS; i++) {
             String name = "Walk " + i;
-            JsonNode now = caller.get("/api/routes").ok().valueStream().filter(one -> one.get("id").asString().equals(route)).findFirst().orElseThrow();
-            caller.put("/api/routes/" + route, Map.of("name", name, "checkIds", checks, "version", now.get("version").asInt())).ok();
+            JsonNode now = caller.get("/api/routes")
+                    .ok()
+                    .valueStream()
+                    .filter(one -> one.get("id").asString().equals(route))
+                    .findFirst()
+                    .orElseThrow();
+            caller.put(
+                            "/api/routes/" + route,
+                            Map.of(
+                                    "name",
+                                    name,
+                                    "checkIds",
+                                    checks,
+                                    "version",
+                                    now.get("version").asInt()))
+                    .ok();
             String before = panelRoute();
             wire.cutAfter(1 + random.nextLong(all - 1));
             JsonNode job = field.load(caller, instrument, route);
@@ -116,7 +147,8 @@ class LinkFaultsTest {
             ends.add(job.get("state").asString() + (after.equals(name) ? " new" : " old"));
         }
         assertThat(ends).as("cuts before and after the route arrived").contains("FAILED old");
-        assertThat(field.load(caller, instrument, route).get("state").asString()).isEqualTo("DONE");
+        assertThat(field.load(caller, instrument, route).get("state").asString())
+                .isEqualTo("DONE");
         assertThat(panelRoute()).isEqualTo("Walk " + (CUTS - 1));
     }
 
@@ -134,7 +166,9 @@ class LinkFaultsTest {
             wire.cutAfter(200 + random.nextLong(68_000L));
             JsonNode cut = field.readBack(caller, instrument);
             wire.neverCut();
-            assertThat(onTheInstrument()).as("the instrument's memory is as it was").isEqualTo(held);
+            assertThat(onTheInstrument())
+                    .as("the instrument's memory is as it was")
+                    .isEqualTo(held);
             assertThat(stored()).as("all of a file or nothing of it").isIn(expected, expected + 1);
             if (!cut.get("state").asString().equals("DONE")) {
                 assertSays(cut);
@@ -145,7 +179,8 @@ class LinkFaultsTest {
             assertThat(stored()).isEqualTo(expected);
             assertThat(storedWithResults()).isEqualTo(expected);
             String loose = "RESULTS/LOOSE.zip";
-            caller.post("/api/instruments/" + instrument + "/clear", Map.of("files", List.of(loose))).ok();
+            caller.post("/api/instruments/" + instrument + "/clear", Map.of("files", List.of(loose)))
+                    .ok();
         }
     }
 
@@ -154,8 +189,16 @@ class LinkFaultsTest {
         field.load(caller, instrument, route);
         field.press("/api/walk-all", Map.of());
         field.faults(Map.of("slowMillis", 60));
-        JsonNode job = caller.post("/api/instruments/" + instrument + "/read-back", Map.of("files", List.of(), "correctClock", true)).ok();
-        await(() -> db.sql("SELECT count(*) FROM original_piece JOIN transfer ON transfer.id = original_id WHERE instrument_id = ?").param(UUID.fromString(instrument)).query(Long.class).single() > 0);
+        JsonNode job = caller.post(
+                        "/api/instruments/" + instrument + "/read-back",
+                        Map.of("files", List.of(), "correctClock", true))
+                .ok();
+        await(() -> db.sql(
+                                "SELECT count(*) FROM original_piece JOIN transfer ON transfer.id = original_id WHERE instrument_id = ?")
+                        .param(UUID.fromString(instrument))
+                        .query(Long.class)
+                        .single()
+                > 0);
         field.close();
         assertSays(caller.awaitJob(job));
         assertThat(stored()).isZero();
@@ -163,8 +206,10 @@ class LinkFaultsTest {
         wire.close();
         field = new FieldDay(Fieldsim.Kind.VIBRATION, serial, memory);
         wire = new Relay(field.instrumentPort());
-        caller.post("/api/connections", Map.of("host", "127.0.0.1", "port", wire.port(), "passCode", "4711")).ok();
-        assertThat(field.readBack(caller, instrument).get("sentence").asString()).startsWith("4 new readings.");
+        caller.post("/api/connections", Map.of("host", "127.0.0.1", "port", wire.port(), "passCode", "4711"))
+                .ok();
+        assertThat(field.readBack(caller, instrument).get("sentence").asString())
+                .startsWith("4 new readings.");
         assertThat(stored()).isEqualTo(4);
     }
 
@@ -187,7 +232,9 @@ class LinkFaultsTest {
         for (JsonNode job : Crowd.together(2, browser -> () -> field.readBack(Caller.signedIn(rovek), instrument))) {
             ends.add(job.get("state").asString());
             if (!job.get("state").asString().equals("DONE")) {
-                assertThat(job.get("sentence").asString()).contains("is in use: reading back for").contains("Wait until that has ended");
+                assertThat(job.get("sentence").asString())
+                        .contains("is in use: reading back for")
+                        .contains("Wait until that has ended");
             }
         }
         assertThat(ends).contains("DONE");
@@ -227,16 +274,28 @@ class LinkFaultsTest {
         Map<String, ByteBuffer> held = onTheInstrument();
         JsonNode job = field.readBack(caller, instrument);
         assertThat(job.get("state").asString()).isEqualTo("FAILED");
-        assertThat(job.get("sentence").asString()).startsWith("4 new readings").contains(hostile.keySet()).contains("kept as an original but not taken");
+        assertThat(job.get("sentence").asString())
+                .startsWith("4 new readings")
+                .contains(hostile.keySet())
+                .contains("kept as an original but not taken");
         assertThat(stored()).isEqualTo(4);
         assertThat(onTheInstrument()).isEqualTo(held);
         for (byte[] bytes : hostile.values()) {
             Caller.Answer refused = caller.sendFile("/api/originals", "hostile.zip", bytes);
             assertThat(refused.status()).isEqualTo(422);
-            assertThat(hostile.keySet()).anySatisfy(sentence -> assertThat(refused.sentence()).contains(sentence));
+            assertThat(hostile.keySet())
+                    .anySatisfy(sentence -> assertThat(refused.sentence()).contains(sentence));
         }
-        assertThat(caller.post("/api/instruments/" + instrument + "/clear", Map.of("files", List.of("RESULTS/W7000.zip"))).ok().get("stays").get(0).get("why").asString())
-                .as("kept but not taken: left on the instrument").contains("its readings were not understood");
+        assertThat(caller.post(
+                                "/api/instruments/" + instrument + "/clear",
+                                Map.of("files", List.of("RESULTS/W7000.zip")))
+                        .ok()
+                        .get("stays")
+                        .get(0)
+                        .get("why")
+                        .asString())
+                .as("kept but not taken: left on the instrument")
+                .contains("its readings were not understood");
     }
 
     private static byte[] future() throws IOException {

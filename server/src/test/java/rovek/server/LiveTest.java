@@ -39,14 +39,36 @@ class LiveTest {
     }
 
     private static Map<String, String> channel(String name, String unit, int address, String form) {
-        return Map.of("name", name, "quantityUnit", unit, "table", "holding register", "address", String.valueOf(address), "form", form);
+        return Map.of(
+                "name",
+                name,
+                "quantityUnit",
+                unit,
+                "table",
+                "holding register",
+                "address",
+                String.valueOf(address),
+                "form",
+                form);
     }
 
     private static String transmitterSetup(Caller caller, int port) {
         String id = UUID.randomUUID().toString();
-        caller.put("/api/setups/" + id, Map.of(
-                        "name", "Booster outlet", "form", "registers", "values", Map.of("host", "127.0.0.1", "port", String.valueOf(port)),
-                        "rows", List.of(channel("Pressure", "bar", 0, "32-bit float (IEEE 754)"), channel("State", "", 3, "16-bit unsigned")), "version", 0))
+        caller.put(
+                        "/api/setups/" + id,
+                        Map.of(
+                                "name",
+                                "Booster outlet",
+                                "form",
+                                "registers",
+                                "values",
+                                Map.of("host", "127.0.0.1", "port", String.valueOf(port)),
+                                "rows",
+                                List.of(
+                                        channel("Pressure", "bar", 0, "32-bit float (IEEE 754)"),
+                                        channel("State", "", 3, "16-bit unsigned")),
+                                "version",
+                                0))
                 .ok();
         return "/api/live/SETUP/" + id;
     }
@@ -67,51 +89,80 @@ class LiveTest {
     }
 
     private static Map<String, Object> recording(String name, int millis, String check) {
-        Map<String, Object> wanted = new HashMap<>(Map.of("id", UUID.randomUUID().toString(), "name", name, "intervalMillis", millis));
+        Map<String, Object> wanted =
+                new HashMap<>(Map.of("id", UUID.randomUUID().toString(), "name", name, "intervalMillis", millis));
         wanted.put("checkId", check);
         return wanted;
     }
 
     private static JsonNode recorded(Caller caller, String live, int rows) throws InterruptedException {
-        return await(() -> caller.get(live).ok(), now -> now.get("recording").path("rows").asInt(0) >= rows);
+        return await(
+                () -> caller.get(live).ok(),
+                now -> now.get("recording").path("rows").asInt(0) >= rows);
     }
 
     @Test
     void aTransmitterIsWatchedJudgedAndRecordedWithMarkers() throws Exception {
         SmallPlant plant = new SmallPlant(caller);
         String client = plant.id(null, "CLIENT", "", "Client of the transmitter");
-        String asset = plant.id(plant.id(plant.id(client, "SITE", "", "Works"), "AREA", "", "Hall"), "ASSET", "B-201", "Booster");
+        String asset = plant.id(
+                plant.id(plant.id(client, "SITE", "", "Works"), "AREA", "", "Hall"), "ASSET", "B-201", "Booster");
         String check = plant.check(plant.id(asset, "POINT", "", "Outlet"), "run", "Run");
         try (Transmitter transmitter = Transmitter.start(0, Clock.systemUTC())) {
             String live = transmitterSetup(caller, transmitter.port());
             JsonNode now = connected(caller, live);
-            assertThat(now.get("channels").valueStream().map(one -> one.get("name").asString())).containsExactly("Pressure", "State");
+            assertThat(now.get("channels")
+                            .valueStream()
+                            .map(one -> one.get("name").asString()))
+                    .containsExactly("Pressure", "State");
             assertThat(now.get("samples").get(0).get("go").get(0).asString()).isEqualTo("NOT_JUDGED");
-            caller.put(live + "/limits", Map.of("channel", "Pressure", "low", 5.0, "high", 7.0)).ok();
+            caller.put(live + "/limits", Map.of("channel", "Pressure", "low", 5.0, "high", 7.0))
+                    .ok();
             caller.put(live + "/limits", Map.of("channel", "State", "low", 1.0)).ok();
-            assertThat(caller.get(live).ok().get("samples").get(0).get("go").valueStream().map(JsonNode::asString)).containsExactly("GO", "NO_GO");
-            assertThat(caller.put(live + "/limits", Map.of("channel", "State", "low", 2, "high", 1)).sentence()).contains("Nothing lies above");
+            assertThat(caller.get(live)
+                            .ok()
+                            .get("samples")
+                            .get(0)
+                            .get("go")
+                            .valueStream()
+                            .map(JsonNode::asString))
+                    .containsExactly("GO", "NO_GO");
+            assertThat(caller.put(live + "/limits", Map.of("channel", "State", "low", 2, "high", 1))
+                            .sentence())
+                    .contains("Nothing lies above");
 
             Map<String, Object> wanted = recording("Start-up", 200, check);
             caller.post(live + "/recording", wanted).ok();
             caller.post(live + "/recording", wanted).ok();
-            assertThat(caller.post(live + "/recording", recording("Another", 200, null)).sentence()).contains("Start-up is being recorded already");
+            assertThat(caller.post(live + "/recording", recording("Another", 200, null))
+                            .sentence())
+                    .contains("Start-up is being recorded already");
             recorded(caller, live, 3);
             caller.post(live + "/marks", Map.of("text", "valve opened")).ok();
             recorded(caller, live, 6);
             JsonNode taken = caller.post(live + "/recording/end", Map.of()).ok();
-            assertThat(caller.post(live + "/recording/end", Map.of()).sentence()).contains("Nothing is being recorded");
+            assertThat(caller.post(live + "/recording/end", Map.of()).sentence())
+                    .contains("Nothing is being recorded");
             for (String table : List.of("live_row", "live_mark")) {
-                assertThat(rovek.bean(JdbcClient.class).sql("SELECT count(*) FROM %s WHERE recording_id = ?::uuid".formatted(table)).param(wanted.get("id")).query(Integer.class).single())
-                        .as("%s: they are in an original now", table).isZero();
+                assertThat(rovek.bean(JdbcClient.class)
+                                .sql("SELECT count(*) FROM %s WHERE recording_id = ?::uuid".formatted(table))
+                                .param(wanted.get("id"))
+                                .query(Integer.class)
+                                .single())
+                        .as("%s: they are in an original now", table)
+                        .isZero();
             }
 
-            JsonNode visit = caller.get("/api/visits/" + taken.get("visitId").asString()).ok();
+            JsonNode visit =
+                    caller.get("/api/visits/" + taken.get("visitId").asString()).ok();
             assertThat(visit.get("rows").get(0).get("checkId").asString()).isEqualTo(check);
-            JsonNode capture = caller.get("/api/readings/" + visit.get("rows").get(0).get("readingId").asString() + "/capture").ok();
+            JsonNode capture = caller.get("/api/readings/"
+                            + visit.get("rows").get(0).get("readingId").asString() + "/capture")
+                    .ok();
             assertThat(capture.get("isRun").asBoolean()).isTrue();
             assertThat(capture.get("allRows").asInt()).isGreaterThanOrEqualTo(6);
-            assertThat(capture.get("headings").valueStream().map(JsonNode::asString)).anyMatch(heading -> heading.startsWith("Pressure"));
+            assertThat(capture.get("headings").valueStream().map(JsonNode::asString))
+                    .anyMatch(heading -> heading.startsWith("Pressure"));
             assertThat(capture.get("markers").toString()).contains("valve opened");
         }
     }
@@ -124,13 +175,18 @@ class LiveTest {
         caller.post(live + "/recording", recording("Through a loss", 200, null)).ok();
         int rows = recorded(caller, live, 2).get("recording").get("rows").asInt();
         first.close();
-        JsonNode lost = await(() -> caller.get(live).ok(), now -> !now.get("isConnected").asBoolean());
+        JsonNode lost = await(
+                () -> caller.get(live).ok(), now -> !now.get("isConnected").asBoolean());
         assertThat(lost.get("sentence").asString()).isNotBlank();
         assertThat(lost.get("recording").get("rows").asInt()).isGreaterThanOrEqualTo(rows);
         try (Transmitter again = Transmitter.start(first.port(), Clock.systemUTC())) {
             connected(caller, live);
             recorded(caller, live, rows + 3);
-            assertThat(caller.post(live + "/recording/end", Map.of()).ok().get("loose").asInt()).isEqualTo(1);
+            assertThat(caller.post(live + "/recording/end", Map.of())
+                            .ok()
+                            .get("loose")
+                            .asInt())
+                    .isEqualTo(1);
         }
     }
 
@@ -138,62 +194,107 @@ class LiveTest {
     void aLoggerIsWatchedByServerSentEventsAndWatchingGivesWayAndComesBack(@TempDir Path memory) throws Exception {
         try (FieldDay day = new FieldDay(Fieldsim.Kind.LOGGER, "88001", memory)) {
             String instrument = day.connect(caller);
-            assertThat(caller.get("/api/live").ok().valueStream().map(one -> one.get("target").get("id").asString())).contains(instrument);
-            JsonNode looked = caller.get("/api/instruments/" + instrument + "/connection").ok();
+            assertThat(caller.get("/api/live")
+                            .ok()
+                            .valueStream()
+                            .map(one -> one.get("target").get("id").asString()))
+                    .contains(instrument);
+            JsonNode looked =
+                    caller.get("/api/instruments/" + instrument + "/connection").ok();
             assertThat(looked.get("availableOptions").get(0).asString()).isEqualTo("channels16");
             assertThat(looked.get("isRunning").asBoolean()).isFalse();
             String live = "/api/live/INSTRUMENT/" + instrument;
-            HttpRequest request = HttpRequest.newBuilder(URI.create(rovek.address() + live + "/stream")).header("Cookie", caller.cookies()).build();
-            HttpResponse<java.io.InputStream> stream = HttpClient.newHttpClient().send(request, HttpResponse.BodyHandlers.ofInputStream());
+            HttpRequest request = HttpRequest.newBuilder(URI.create(rovek.address() + live + "/stream"))
+                    .header("Cookie", caller.cookies())
+                    .build();
+            HttpResponse<java.io.InputStream> stream =
+                    HttpClient.newHttpClient().send(request, HttpResponse.BodyHandlers.ofInputStream());
             assertThat(stream.headers().firstValue("Content-Type").orElse("")).startsWith("text/event-stream");
-            try (BufferedReader lines = new BufferedReader(new InputStreamReader(stream.body(), StandardCharsets.UTF_8))) {
+            try (BufferedReader lines =
+                    new BufferedReader(new InputStreamReader(stream.body(), StandardCharsets.UTF_8))) {
                 int samples = 0;
                 for (String line = lines.readLine(); samples < 3; line = lines.readLine()) {
                     if (line.startsWith("data:")) {
-                        samples += JsonMapper.builder().build().readTree(line.substring(5)).get("samples").size();
+                        samples += JsonMapper.builder()
+                                .build()
+                                .readTree(line.substring(5))
+                                .get("samples")
+                                .size();
                     }
                 }
-                assertThat(caller.get("/api/instruments/" + instrument + "/connection").ok().has("files")).as("whoever looks does not wait for who watches").isTrue();
-                assertThat(day.readBack(caller, instrument).get("state").asString()).as("nor does who works").isEqualTo("DONE");
+                assertThat(caller.get("/api/instruments/" + instrument + "/connection")
+                                .ok()
+                                .has("files"))
+                        .as("whoever looks does not wait for who watches")
+                        .isTrue();
+                assertThat(day.readBack(caller, instrument).get("state").asString())
+                        .as("nor does who works")
+                        .isEqualTo("DONE");
                 connected(caller, live);
 
-                caller.post(live + "/recording", recording("Not to be disturbed", 200, null)).ok();
+                caller.post(live + "/recording", recording("Not to be disturbed", 200, null))
+                        .ok();
                 recorded(caller, live, 2);
                 Caller.Answer busy = caller.get("/api/instruments/" + instrument + "/connection");
                 assertThat(busy.status()).isEqualTo(409);
                 assertThat(busy.sentence()).contains("recorded live for administrator");
-                assertThat(day.readBack(caller, instrument).get("sentence").asString()).contains("recorded live for administrator");
+                assertThat(day.readBack(caller, instrument).get("sentence").asString())
+                        .contains("recorded live for administrator");
                 caller.post(live + "/recording/end", Map.of()).ok();
             }
-            await(() -> caller.get("/api/instruments/" + instrument + "/connection").body(), now -> now.has("files"));
+            await(
+                    () -> caller.get("/api/instruments/" + instrument + "/connection")
+                            .body(),
+                    now -> now.has("files"));
         }
     }
 
     /** As many lines as come until the stream ends; 20 s is far longer than it may take. */
     private static boolean ends(BufferedReader lines) throws Exception {
-        return java.util.concurrent.CompletableFuture.supplyAsync(() -> lines.lines().count()).orTimeout(20, java.util.concurrent.TimeUnit.SECONDS).handle((count, late) -> late == null).get();
+        return java.util.concurrent.CompletableFuture.supplyAsync(
+                        () -> lines.lines().count())
+                .orTimeout(20, java.util.concurrent.TimeUnit.SECONDS)
+                .handle((count, late) -> late == null)
+                .get();
     }
 
     private BufferedReader streamed(Caller listener, String live) throws Exception {
-        HttpRequest request = HttpRequest.newBuilder(URI.create(rovek.address() + live + "/stream")).header("Cookie", listener.cookies()).build();
-        HttpResponse<java.io.InputStream> stream = HttpClient.newHttpClient().send(request, HttpResponse.BodyHandlers.ofInputStream());
+        HttpRequest request = HttpRequest.newBuilder(URI.create(rovek.address() + live + "/stream"))
+                .header("Cookie", listener.cookies())
+                .build();
+        HttpResponse<java.io.InputStream> stream =
+                HttpClient.newHttpClient().send(request, HttpResponse.BodyHandlers.ofInputStream());
         assertThat(stream.statusCode()).isEqualTo(200);
         return new BufferedReader(new InputStreamReader(stream.body(), StandardCharsets.UTF_8));
     }
 
     @Test
     void aStreamEndsWithItsSessionAndWithItsAccount() throws Exception {
-        JsonNode account = caller.post("/api/accounts", Map.of("name", "looker", "displayName", "Looker", "role", "VIEWER", "password", "a-long-password")).ok();
+        JsonNode account = caller.post(
+                        "/api/accounts",
+                        Map.of(
+                                "name",
+                                "looker",
+                                "displayName",
+                                "Looker",
+                                "role",
+                                "VIEWER",
+                                "password",
+                                "a-long-password"))
+                .ok();
         try (Transmitter transmitter = Transmitter.start(0, Clock.systemUTC())) {
             String live = transmitterSetup(caller, transmitter.port());
             Caller leaving = Caller.signedIn(rovek.address(), "looker", "a-long-password");
             Caller staying = Caller.signedIn(rovek.address(), "looker", "a-long-password");
-            try (BufferedReader first = streamed(leaving, live); BufferedReader second = streamed(staying, live)) {
+            try (BufferedReader first = streamed(leaving, live);
+                    BufferedReader second = streamed(staying, live)) {
                 leaving.delete("/api/session").ok();
                 assertThat(ends(first)).as("signed out").isTrue();
                 assertThat(second.readLine()).as("the other one goes on").isNotNull();
-                Map<String, Object> closing = new HashMap<>(Map.of("active", false, "version", account.get("version").asInt()));
-                caller.patch("/api/accounts/" + account.get("id").asString(), closing).ok();
+                Map<String, Object> closing = new HashMap<>(Map.of(
+                        "active", false, "version", account.get("version").asInt()));
+                caller.patch("/api/accounts/" + account.get("id").asString(), closing)
+                        .ok();
                 assertThat(ends(second)).as("the account was closed").isTrue();
             }
             Caller manyTabs = Caller.signedIn(rovek.address(), RunningRovek.ADMINISTRATOR, RunningRovek.PASSWORD);
@@ -210,11 +311,18 @@ class LiveTest {
     void aRunIsBegunAndEndedOnTheLoggerAndReadBack(@TempDir Path memory) throws Exception {
         try (FieldDay day = new FieldDay(Fieldsim.Kind.LOGGER, "88002", memory)) {
             String instrument = day.connect(caller);
-            caller.post("/api/instruments/" + instrument + "/run", Map.of("begin", true)).ok();
-            assertThat(caller.get("/api/instruments/" + instrument + "/connection").ok().get("isRunning").asBoolean()).isTrue();
+            caller.post("/api/instruments/" + instrument + "/run", Map.of("begin", true))
+                    .ok();
+            assertThat(caller.get("/api/instruments/" + instrument + "/connection")
+                            .ok()
+                            .get("isRunning")
+                            .asBoolean())
+                    .isTrue();
             Thread.sleep(1_200);
-            caller.post("/api/instruments/" + instrument + "/run", Map.of("begin", false)).ok();
-            assertThat(day.readBack(caller, instrument).get("sentence").asString()).startsWith("1 new reading");
+            caller.post("/api/instruments/" + instrument + "/run", Map.of("begin", false))
+                    .ok();
+            assertThat(day.readBack(caller, instrument).get("sentence").asString())
+                    .startsWith("1 new reading");
         }
     }
 
@@ -222,65 +330,97 @@ class LiveTest {
     void whatShowsNothingLiveSaysSo(@TempDir Path memory) throws Exception {
         try (FieldDay day = new FieldDay(memory)) {
             String instrument = day.connect(caller);
-            JsonNode told = await(() -> caller.get("/api/live/INSTRUMENT/" + instrument).ok(), now -> !now.get("sentence").asString().isBlank());
+            JsonNode told = await(
+                    () -> caller.get("/api/live/INSTRUMENT/" + instrument).ok(),
+                    now -> !now.get("sentence").asString().isBlank());
             assertThat(told.get("sentence").asString()).contains("shows nothing live");
-            assertThat(caller.post("/api/live/INSTRUMENT/" + instrument + "/recording", recording("x", 500, null)).sentence()).contains("No value has come in yet");
+            assertThat(caller.post("/api/live/INSTRUMENT/" + instrument + "/recording", recording("x", 500, null))
+                            .sentence())
+                    .contains("No value has come in yet");
         }
         assertThat(caller.get("/api/live/SETUP/" + UUID.randomUUID()).status()).isEqualTo(404);
-        assertThat(caller.post("/api/live/SETUP/" + UUID.randomUUID() + "/marks", Map.of("text", "")).status()).isEqualTo(409);
+        assertThat(caller.post("/api/live/SETUP/" + UUID.randomUUID() + "/marks", Map.of("text", ""))
+                        .status())
+                .isEqualTo(409);
     }
 
     @Test
     void aRecordingThatIsAsLongAsOneMayBeEndsAndIsTaken() throws Exception {
         try (Transmitter transmitter = Transmitter.start(0, Clock.systemUTC());
-                RunningRovek small = RunningRovek.start("--rovek.live.most-values=6", "--rovek.live.left-behind=PT2S")) {
+                RunningRovek small =
+                        RunningRovek.start("--rovek.live.most-values=6", "--rovek.live.left-behind=PT2S")) {
             Caller technician = Caller.signedIn(small);
             String live = transmitterSetup(technician, transmitter.port());
             connected(technician, live);
-            technician.post(live + "/recording", recording("Forgotten", 100, null)).ok();
+            technician
+                    .post(live + "/recording", recording("Forgotten", 100, null))
+                    .ok();
             JsonNode visits = await(() -> technician.get("/api/visits").ok(), list -> list.size() == 1);
-            JsonNode visit = technician.get("/api/visits/" + visits.get(0).get("id").asString()).ok();
-            JsonNode capture = technician.get("/api/readings/" + visit.get("tray").get(0).get("id").asString() + "/capture").ok();
-            assertThat(capture.get("allRows").asInt()).as("six values of two channels").isEqualTo(3);
+            JsonNode visit = technician
+                    .get("/api/visits/" + visits.get(0).get("id").asString())
+                    .ok();
+            JsonNode capture = technician
+                    .get("/api/readings/" + visit.get("tray").get(0).get("id").asString() + "/capture")
+                    .ok();
+            assertThat(capture.get("allRows").asInt())
+                    .as("six values of two channels")
+                    .isEqualTo(3);
         }
     }
 
     /** A server that slept for longer than anybody waits, and wakes: what another one has taken meanwhile gets no more rows. */
     @Test
     void aRecordingThatAnotherServerTookGetsNoMoreRows() throws Exception {
-        try (Transmitter transmitter = Transmitter.start(0, Clock.systemUTC()); RunningRovek slow = RunningRovek.start()) {
+        try (Transmitter transmitter = Transmitter.start(0, Clock.systemUTC());
+                RunningRovek slow = RunningRovek.start()) {
             Caller technician = Caller.signedIn(slow);
             String live = transmitterSetup(technician, transmitter.port());
             connected(technician, live);
-            technician.post(live + "/recording", recording("Taken elsewhere", 100, null)).ok();
+            technician
+                    .post(live + "/recording", recording("Taken elsewhere", 100, null))
+                    .ok();
             recorded(technician, live, 3);
             JdbcClient db = slow.bean(JdbcClient.class);
             db.sql("UPDATE live_recording SET closed_at = now()").update();
-            long rows = db.sql("SELECT count(*) FROM live_row").query(Long.class).single();
+            long rows =
+                    db.sql("SELECT count(*) FROM live_row").query(Long.class).single();
             await(() -> technician.get(live).ok(), now -> now.get("recording").isNull());
-            assertThat(db.sql("SELECT count(*) FROM live_row").query(Long.class).single()).isEqualTo(rows);
-            assertThat(technician.post(live + "/marks", Map.of("text", "late")).status()).isEqualTo(409);
-            assertThat(db.sql("SELECT count(*) FROM live_mark").query(Long.class).single()).isZero();
+            assertThat(db.sql("SELECT count(*) FROM live_row").query(Long.class).single())
+                    .isEqualTo(rows);
+            assertThat(technician.post(live + "/marks", Map.of("text", "late")).status())
+                    .isEqualTo(409);
+            assertThat(db.sql("SELECT count(*) FROM live_mark")
+                            .query(Long.class)
+                            .single())
+                    .isZero();
         }
     }
 
     /** A server that dies leaves its rows in the database; the next one makes a run of them. */
     @Test
     void aRecordingWhoseServerDiedIsTakenByTheNext() throws Exception {
-        try (TestDatabase database = TestDatabase.create(); Transmitter transmitter = Transmitter.start(0, Clock.systemUTC())) {
+        try (TestDatabase database = TestDatabase.create();
+                Transmitter transmitter = Transmitter.start(0, Clock.systemUTC())) {
             try (RunningRovek dying = RunningRovek.startOn(database)) {
                 Caller technician = Caller.signedIn(dying);
                 String live = transmitterSetup(technician, transmitter.port());
                 connected(technician, live);
-                technician.post(live + "/recording", recording("Left behind", 200, null)).ok();
+                technician
+                        .post(live + "/recording", recording("Left behind", 200, null))
+                        .ok();
                 recorded(technician, live, 4);
             }
             try (RunningRovek next = RunningRovek.startOn(database, "--rovek.live.left-behind=PT1S")) {
                 Caller technician = Caller.signedIn(next);
                 JsonNode visits = await(() -> technician.get("/api/visits").ok(), list -> list.size() == 1);
-                JsonNode visit = technician.get("/api/visits/" + visits.get(0).get("id").asString()).ok();
+                JsonNode visit = technician
+                        .get("/api/visits/" + visits.get(0).get("id").asString())
+                        .ok();
                 assertThat(visit.get("tray").get(0).get("label").asString()).isEqualTo("Left behind");
-                JsonNode capture = technician.get("/api/readings/" + visit.get("tray").get(0).get("id").asString() + "/capture").ok();
+                JsonNode capture = technician
+                        .get("/api/readings/"
+                                + visit.get("tray").get(0).get("id").asString() + "/capture")
+                        .ok();
                 assertThat(capture.get("allRows").asInt()).isGreaterThanOrEqualTo(4);
             }
         }

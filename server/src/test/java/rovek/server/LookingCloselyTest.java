@@ -63,7 +63,10 @@ class LookingCloselyTest {
     }
 
     private JsonNode curve(String reading, String name, String look) {
-        return caller.get("/api/readings/" + reading + "/curves" + look).ok().get("curves").valueStream()
+        return caller.get("/api/readings/" + reading + "/curves" + look)
+                .ok()
+                .get("curves")
+                .valueStream()
                 .filter(curve -> curve.get("name").asString().equals(name))
                 .findFirst()
                 .orElseThrow();
@@ -72,7 +75,10 @@ class LookingCloselyTest {
     private List<String> csv(String path) {
         Caller.Answer answer = caller.get(path);
         assertThat(answer.status()).as(answer.text()).isEqualTo(200);
-        return new String(answer.bytes(), StandardCharsets.UTF_8).replace("\uFEFF", "").lines().toList();
+        return new String(answer.bytes(), StandardCharsets.UTF_8)
+                .replace("\uFEFF", "")
+                .lines()
+                .toList();
     }
 
     private Sheet sheet(String path) throws IOException {
@@ -90,11 +96,15 @@ class LookingCloselyTest {
         JsonNode usual = curve(newest, "Spectrum", "");
         assertThat(usual.get("yUnit").asString()).isEqualTo("mm/s");
         assertThat(usual.get("step").isNull()).as("sent whole, evenly spaced").isFalse();
-        JsonNode other = curve(newest, "Spectrum", "?quantity=displacement&averages=4&averaging=peak%20hold&window=flat-top");
+        JsonNode other =
+                curve(newest, "Spectrum", "?quantity=displacement&averages=4&averaging=peak%20hold&window=flat-top");
         assertThat(other.get("yUnit").asString()).isEqualTo("µm");
         assertThat(other.get("how").asString()).isEqualTo("flat-top, peak hold of 4");
         assertThat(other.get("y").size()).isLessThan(usual.get("y").size() / 2);
-        assertThat(curve(newest, "Waveform", "?quantity=displacement").get("yUnit").asString()).isEqualTo("µm");
+        assertThat(curve(newest, "Waveform", "?quantity=displacement")
+                        .get("yUnit")
+                        .asString())
+                .isEqualTo("µm");
         Caller.Answer wrong = caller.get("/api/readings/" + newest + "/curves?window=round");
         assertThat(wrong.status()).isEqualTo(422);
         assertThat(wrong.sentence()).contains("Window is one of");
@@ -104,31 +114,40 @@ class LookingCloselyTest {
         List<String> whole = csv(file + "csv");
         assertThat(whole).hasSize(samples + 1);
         assertThat(whole.get(0)).startsWith("\"Time, s\",\"Waveform, mm/s");
-        assertThat(csv(file + "csv&from=0.2&to=0.3")).hasSize((int) Math.floor(0.3 * 25_600) - (int) Math.ceil(0.2 * 25_600) + 2);
+        assertThat(csv(file + "csv&from=0.2&to=0.3"))
+                .hasSize((int) Math.floor(0.3 * 25_600) - (int) Math.ceil(0.2 * 25_600) + 2);
         assertThat(csv(file + "csv&from=5&to=4")).as("nothing lies there").hasSize(1);
         Sheet beside = sheet(file + "xlsx&with=" + before);
         assertThat(beside.getLastRowNum()).isEqualTo(samples);
         assertThat(beside.getRow(0).getLastCellNum()).isEqualTo((short) 4);
-        assertThat(beside.getRow(1).getCell(1).getNumericCellValue()).isEqualTo(Double.parseDouble(whole.get(1).split(",")[1]));
+        assertThat(beside.getRow(1).getCell(1).getNumericCellValue())
+                .isEqualTo(Double.parseDouble(whole.get(1).split(",")[1]));
         assertThat(caller.get(file + "pdf").sentence()).contains("csv or xlsx");
-        assertThat(csv("/api/checks/" + check + "/waterfall/file?form=csv").get(0).split("\",\"")).hasSize(3);
+        assertThat(csv("/api/checks/" + check + "/waterfall/file?form=csv")
+                        .get(0)
+                        .split("\",\""))
+                .hasSize(3);
 
         List<String> trend = csv("/api/checks/" + check + "/trend/file?form=csv&with=" + check + "%20velocity.peak");
         assertThat(trend).hasSize(5);
         assertThat(trend.get(1)).contains("velocity RMS").contains("not judged");
         assertThat(trend.get(4)).contains("velocity peak");
-        assertThat(sheet("/api/checks/" + check + "/trend/file?form=xlsx").getLastRowNum()).isEqualTo(2);
+        assertThat(sheet("/api/checks/" + check + "/trend/file?form=xlsx").getLastRowNum())
+                .isEqualTo(2);
     }
 
     private JsonNode reckoned(String check) {
-        return caller.awaitJob(caller.post("/api/checks/" + check + "/reckon", Map.of()).ok());
+        return caller.awaitJob(
+                caller.post("/api/checks/" + check + "/reckon", Map.of()).ok());
     }
 
     /** More than are done at once: each batch stays, the rest is told and done the next time. */
     @Test
     void reckoningAnewIsDoneInPartsAndMayBeStopped() {
         String client = plant.id(null, "CLIENT", "", "Client of many readings " + UUID.randomUUID());
-        String check = plant.check(plant.id(plant.id(client, "ASSET", "M-" + UUID.randomUUID(), "Machine"), "POINT", "", "Drive end"), "Velocity 10–1000 Hz");
+        String check = plant.check(
+                plant.id(plant.id(client, "ASSET", "M-" + UUID.randomUUID(), "Machine"), "POINT", "", "Drive end"),
+                "Velocity 10–1000 Hz");
         List<PackedReading> readings = new ArrayList<>();
         for (int i = 0; i < 330; i++) {
             float[] samples = new float[1_024];
@@ -136,29 +155,62 @@ class LookingCloselyTest {
                 samples[k] = (float) Math.sin(0.3 * k + i);
             }
             readings.add(new PackedReading(
-                    "m" + i, Instant.parse("2026-03-01T08:00:00Z").plusSeconds(600L * i), "vibration", Optional.of(UUID.fromString(check)), "", "", Optional.empty(), Map.of(),
-                    new PackedReading.Waveform(samples, 2_560, UnitCatalogue.METRE_PER_SQUARE_SECOND, 1, OptionalDouble.empty(), OptionalDouble.empty())));
+                    "m" + i,
+                    Instant.parse("2026-03-01T08:00:00Z").plusSeconds(600L * i),
+                    "vibration",
+                    Optional.of(UUID.fromString(check)),
+                    "",
+                    "",
+                    Optional.empty(),
+                    Map.of(),
+                    new PackedReading.Waveform(
+                            samples,
+                            2_560,
+                            UnitCatalogue.METRE_PER_SQUARE_SECOND,
+                            1,
+                            OptionalDouble.empty(),
+                            OptionalDouble.empty())));
         }
         Maker maker = new Maker("Elsewhere", Optional.of(new Maker.MakingInstrument("Maker", "M1", "9003", "1.0")));
-        caller.awaitJob(caller.sendFile("/api/originals", "M.zip", ReadingsPackage.pack(Instant.parse("2026-03-09T08:00:00Z"), maker, Optional.empty(), readings)).ok());
+        caller.awaitJob(caller.sendFile(
+                        "/api/originals",
+                        "M.zip",
+                        ReadingsPackage.pack(Instant.parse("2026-03-09T08:00:00Z"), maker, Optional.empty(), readings))
+                .ok());
         plant.alter(check, "setting.vibration.bandsHz", "", "running: 20..60").ok();
         assertThat(comparable(check).get("reckonedOtherwise").asInt()).isEqualTo(330);
         JsonNode job = caller.post("/api/checks/" + check + "/reckon", Map.of()).ok();
-        assertThat(caller.post("/api/checks/" + check + "/reckon", Map.of()).ok().get("id")).as("the same work").isEqualTo(job.get("id"));
+        assertThat(caller.post("/api/checks/" + check + "/reckon", Map.of())
+                        .ok()
+                        .get("id"))
+                .as("the same work")
+                .isEqualTo(job.get("id"));
         caller.post("/api/jobs/" + job.get("id").asString() + "/stop", Map.of());
         JsonNode stopped = caller.awaitJob(job);
         assertThat(stopped.get("state").asString()).isEqualTo("STOPPED");
         assertThat(stopped.get("sentence").asString()).startsWith("Stopped. ").contains("can be done later");
         int left = comparable(check).get("reckonedOtherwise").asInt();
         assertThat(left).isIn(30, 130, 230, 330);
-        assertThat(reckoned(check).get("sentence").asString()).isEqualTo("%d readings are reckoned as the check is set now.".formatted(left));
+        assertThat(reckoned(check).get("sentence").asString())
+                .isEqualTo("%d readings are reckoned as the check is set now.".formatted(left));
         assertThat(comparable(check).get("reckonedOtherwise").asInt()).isZero();
-        assertThat(rovek.bean(JdbcClient.class).sql("SELECT count(DISTINCT subject_id) = 330 AND count(*) = 330 FROM audit_entry a JOIN reading r ON r.id::text = a.subject_id WHERE a.action = 'reckon anew' AND r.check_id = ?::uuid")
-                .param(check).query(Boolean.class).single()).as("each once, over both").isTrue();
+        assertThat(rovek.bean(JdbcClient.class)
+                        .sql("SELECT count(DISTINCT subject_id) = 330 AND count(*) = 330 FROM audit_entry a "
+                                + "JOIN reading r ON r.id::text = a.subject_id WHERE a.action = 'reckon anew' "
+                                + "AND r.check_id = ?::uuid")
+                        .param(check)
+                        .query(Boolean.class)
+                        .single())
+                .as("each once, over both")
+                .isTrue();
     }
 
     private int counting(String reading) {
-        return rovek.bean(JdbcClient.class).sql("SELECT count(*) FROM result WHERE reading_id = ?::uuid AND counts").param(reading).query(Integer.class).single();
+        return rovek.bean(JdbcClient.class)
+                .sql("SELECT count(*) FROM result WHERE reading_id = ?::uuid AND counts")
+                .param(reading)
+                .query(Integer.class)
+                .single();
     }
 
     @Test
@@ -168,37 +220,63 @@ class LookingCloselyTest {
         plant.alter(check, "setting.vibration.bandsHz", "", "running: 20..60").ok();
         assertThat(comparable(check).get("reckonedOtherwise").asInt()).isEqualTo(2);
         String newest = comparable(check).get("own").get(0).get("readingId").asString();
-        assertThat(caller.get("/api/readings/" + newest + "/results").ok()).as("not measured yet").hasSize(2);
+        assertThat(caller.get("/api/readings/" + newest + "/results").ok())
+                .as("not measured yet")
+                .hasSize(2);
 
-        caller.post("/api/readings/" + newest + "/discard", Map.of("reason", "cable off")).ok();
-        List<String> clicks = List.of(1, 2, 3).parallelStream().map(click -> reckoned(check).get("state").asString()).toList();
+        caller.post("/api/readings/" + newest + "/discard", Map.of("reason", "cable off"))
+                .ok();
+        List<String> clicks = List.of(1, 2, 3).parallelStream()
+                .map(click -> reckoned(check).get("state").asString())
+                .toList();
         assertThat(clicks).as("whoever clicks thrice").containsOnly("DONE");
-        assertThat(rovek.bean(JdbcClient.class).sql("SELECT count(*) FROM audit_entry a JOIN reading r ON r.id::text = a.subject_id WHERE a.action = 'reckon anew' AND r.check_id = ?::uuid")
-                .param(check).query(Integer.class).single()).as("each once").isEqualTo(2);
-        assertThat(counting(newest)).as("what was discarded counts no more for being calculated again").isZero();
+        assertThat(rovek.bean(JdbcClient.class)
+                        .sql("SELECT count(*) FROM audit_entry a JOIN reading r ON r.id::text = a.subject_id "
+                                + "WHERE a.action = 'reckon anew' AND r.check_id = ?::uuid")
+                        .param(check)
+                        .query(Integer.class)
+                        .single())
+                .as("each once")
+                .isEqualTo(2);
+        assertThat(counting(newest))
+                .as("what was discarded counts no more for being calculated again")
+                .isZero();
         caller.post("/api/readings/" + newest + "/restore", null).ok();
         assertThat(counting(newest)).isEqualTo(3);
         caller.limit(check, "vibration", "velocity.band.running", 0.001, 0.002).ok();
         JsonNode band = caller.get("/api/readings/" + newest + "/results").ok().get(2);
         assertThat(band.get("name").asString()).isEqualTo("velocity in \"running\"");
-        assertThat(band.get("verdict").asString()).as("the first limit of all holds for the history, too").isEqualTo("FAIL");
+        assertThat(band.get("verdict").asString())
+                .as("the first limit of all holds for the history, too")
+                .isEqualTo("FAIL");
         assertThat(band.get("fail").asDouble()).isEqualTo(0.002);
         assertThat(plant.standing(check).get("worst").asString()).isEqualTo("FAIL");
-        assertThat(caller.get("/api/checks/" + check + "/trend?result=velocity.band.running").ok().get("points")).hasSize(2);
-        assertThat(curve(newest, "Spectrum", "").get("bands").get(0).get("toHz").asDouble()).isEqualTo(60);
-        assertThat(curve(newest, "Spectrum", "?quantity=acceleration").get("bands")).as("what is judged is a velocity").isEmpty();
+        assertThat(caller.get("/api/checks/" + check + "/trend?result=velocity.band.running")
+                        .ok()
+                        .get("points"))
+                .hasSize(2);
+        assertThat(curve(newest, "Spectrum", "").get("bands").get(0).get("toHz").asDouble())
+                .isEqualTo(60);
+        assertThat(curve(newest, "Spectrum", "?quantity=acceleration").get("bands"))
+                .as("what is judged is a velocity")
+                .isEmpty();
     }
 
     @Test
     void aRunIsSeenWithItsLimitsCountedAndJudgedByTheTimeOutside() {
         String client = plant.id(null, "CLIENT", "", "Client of the run " + UUID.randomUUID());
-        String check = plant.check(plant.id(plant.id(client, "ASSET", "R-" + UUID.randomUUID(), "Reservoir"), "POINT", "", "Logger"), "run", "Run");
+        String check = plant.check(
+                plant.id(plant.id(client, "ASSET", "R-" + UUID.randomUUID(), "Reservoir"), "POINT", "", "Logger"),
+                "run",
+                "Run");
         String run;
         try (FieldDay day = new FieldDay(Fieldsim.Kind.LOGGER, "77002", files)) {
             String instrument = day.connect(caller);
             day.press("/api/loose", Map.of("technique", "run", "assetTag", "R-1", "point", "Logger", "unnamed", true));
             day.readBack(caller, instrument);
-            JsonNode visit = caller.get("/api/visits/" + caller.get("/api/visits").ok().get(0).get("id").asString()).ok();
+            JsonNode visit = caller.get("/api/visits/"
+                            + caller.get("/api/visits").ok().get(0).get("id").asString())
+                    .ok();
             run = visit.get("tray").get(0).get("id").asString();
         }
         caller.post("/api/readings/" + run + "/place", Map.of("checkId", check)).ok();
@@ -210,16 +288,34 @@ class LookingCloselyTest {
         assertThat(view.get("channels").get(1).get("high").isNull()).isTrue();
 
         plant.alter(check, "setting.run.channelLimits", "", "channel 2: ..20").ok();
-        assertThat(reckoned(check).get("sentence").asString()).isEqualTo("1 reading is reckoned as the check is set now.");
-        assertThat(caller.get("/api/readings/" + run + "/run").ok().get("channels").get(1).get("high").asDouble()).isEqualTo(20);
-        JsonNode whole = caller.get("/api/readings/" + run + "/run/statistics").ok().get(1).get("statistics");
-        JsonNode half = caller.get("/api/readings/" + run + "/run/statistics?from=0&to=" + view.get("seconds").get(rows / 2).asDouble()).ok().get(1).get("statistics");
-        assertThat(half.get("coveredSeconds").asDouble()).isLessThan(whole.get("coveredSeconds").asDouble());
-        assertThat(half.get("largest").asDouble()).isLessThanOrEqualTo(whole.get("largest").asDouble());
+        assertThat(reckoned(check).get("sentence").asString())
+                .isEqualTo("1 reading is reckoned as the check is set now.");
+        assertThat(caller.get("/api/readings/" + run + "/run")
+                        .ok()
+                        .get("channels")
+                        .get(1)
+                        .get("high")
+                        .asDouble())
+                .isEqualTo(20);
+        JsonNode whole = caller.get("/api/readings/" + run + "/run/statistics")
+                .ok()
+                .get(1)
+                .get("statistics");
+        JsonNode half = caller.get("/api/readings/" + run + "/run/statistics?from=0&to="
+                        + view.get("seconds").get(rows / 2).asDouble())
+                .ok()
+                .get(1)
+                .get("statistics");
+        assertThat(half.get("coveredSeconds").asDouble())
+                .isLessThan(whole.get("coveredSeconds").asDouble());
+        assertThat(half.get("largest").asDouble())
+                .isLessThanOrEqualTo(whole.get("largest").asDouble());
         JsonNode outside = caller.get("/api/readings/" + run + "/results").ok().get(0);
-        assertThat(outside.get("value").asDouble() * 60).isCloseTo(whole.get("outsideSeconds").asDouble(), org.assertj.core.api.Assertions.within(1e-6));
+        assertThat(outside.get("value").asDouble() * 60)
+                .isCloseTo(whole.get("outsideSeconds").asDouble(), org.assertj.core.api.Assertions.within(1e-6));
         assertThat(csv("/api/readings/" + run + "/run/file?form=csv")).hasSize(rows + 1);
         assertThat(csv("/api/readings/" + run + "/run/file?form=csv").get(0)).contains("\"channel 2, °C\"");
-        assertThat(caller.get("/api/readings/" + UUID.randomUUID() + "/run").status()).isEqualTo(404);
+        assertThat(caller.get("/api/readings/" + UUID.randomUUID() + "/run").status())
+                .isEqualTo(404);
     }
 }

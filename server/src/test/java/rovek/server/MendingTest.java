@@ -66,17 +66,26 @@ class MendingTest {
     }
 
     private static List<String> checks(JsonNode sheet) {
-        return sheet.get("rows").valueStream().map(row -> row.get("checkId").asString()).toList();
+        return sheet.get("rows")
+                .valueStream()
+                .map(row -> row.get("checkId").asString())
+                .toList();
     }
 
     private static List<String> readings(JsonNode sheet) {
-        return sheet.get("rows").valueStream().map(row -> row.get("readingId").asString()).toList();
+        return sheet.get("rows")
+                .valueStream()
+                .map(row -> row.get("readingId").asString())
+                .toList();
     }
 
     private String clientOf(String check) {
         String at = check;
         Map<String, String> parents = new HashMap<>();
-        plant.rows().forEach(row -> parents.put(row.get("node").get("id").asString(), row.get("node").get("parentId").asString("")));
+        plant.rows()
+                .forEach(row -> parents.put(
+                        row.get("node").get("id").asString(),
+                        row.get("node").get("parentId").asString("")));
         while (!parents.get(at).isEmpty()) {
             at = parents.get(at);
         }
@@ -92,7 +101,11 @@ class MendingTest {
     }
 
     private String original() {
-        return caller.get("/api/instruments/" + instrument + "/originals").ok().get(0).get("id").asString();
+        return caller.get("/api/instruments/" + instrument + "/originals")
+                .ok()
+                .get(0)
+                .get("id")
+                .asString();
     }
 
     /** The fault that was seen: stops cleared and refilled, client blank, dates back, done stops to do. */
@@ -100,17 +113,30 @@ class MendingTest {
     void takingAWalkOnceMoreUndoesNoCorrection() {
         String visit = walked();
         JsonNode sheet = sheet(visit);
-        caller.post("/api/visits/" + visit + "/move", move(clientOf(there.get(0)), List.of())).ok();
-        String trueTime = Instant.parse(sheet.get("beganAt").asString()).minus(Duration.ofDays(3)).toString();
-        caller.post("/api/visits/" + visit + "/times", Map.of("readingId", readings(sheet).get(0), "takenAt", trueTime)).ok();
+        caller.post("/api/visits/" + visit + "/move", move(clientOf(there.get(0)), List.of()))
+                .ok();
+        String trueTime = Instant.parse(sheet.get("beganAt").asString())
+                .minus(Duration.ofDays(3))
+                .toString();
+        caller.post(
+                        "/api/visits/" + visit + "/times",
+                        Map.of("readingId", readings(sheet).get(0), "takenAt", trueTime))
+                .ok();
         JsonNode corrected = sheet(visit);
         assertThat(corrected.get("beganAt")).isNotEqualTo(sheet.get("beganAt"));
-        assertThat(caller.awaitJob(caller.post("/api/originals/" + original() + "/take", null).ok()).get("sentence").asString()).startsWith("0 new readings");
+        assertThat(caller.awaitJob(caller.post("/api/originals/" + original() + "/take", null)
+                                .ok())
+                        .get("sentence")
+                        .asString())
+                .startsWith("0 new readings");
         assertThat(sheet(visit)).as("the same file, taken once more").isEqualTo(corrected);
-        assertThat(field.readBack(caller, instrument).get("sentence").asString()).startsWith("0 new readings");
+        assertThat(field.readBack(caller, instrument).get("sentence").asString())
+                .startsWith("0 new readings");
         JsonNode again = sheet(visit);
         for (String part : List.of("title", "client", "beganAt", "rows", "tray", "clockAheadSeconds")) {
-            assertThat(again.get(part)).as("the same memory, read back once more: " + part).isEqualTo(corrected.get(part));
+            assertThat(again.get(part))
+                    .as("the same memory, read back once more: " + part)
+                    .isEqualTo(corrected.get(part));
         }
     }
 
@@ -122,11 +148,14 @@ class MendingTest {
         field.readBack(caller, instrument);
         String visit = caller.get("/api/visits").ok().get(0).get("id").asString();
         assertThat(progress(sheet(visit))).containsExactly("done", "to do", "to do", "to do");
-        caller.post("/api/visits/" + visit + "/move", move(clientOf(there.get(0)), List.of())).ok();
+        caller.post("/api/visits/" + visit + "/move", move(clientOf(there.get(0)), List.of()))
+                .ok();
         field.press("/api/walk-all", Map.of());
         field.readBack(caller, instrument);
         JsonNode later = sheet(visit);
-        assertThat(checks(later).subList(0, 4)).as("where a person moved the walk to").isEqualTo(there);
+        assertThat(checks(later).subList(0, 4))
+                .as("where a person moved the walk to")
+                .isEqualTo(there);
         assertThat(progress(later).subList(0, 4)).containsOnly("done");
     }
 
@@ -135,7 +164,20 @@ class MendingTest {
     void anUnfinishedWalkIsNotWalkedYet() {
         String route = UUID.randomUUID().toString();
         String today = Instant.now().toString().substring(0, 10);
-        caller.put("/api/routes/" + route, Map.of("name", "Weekly " + tag, "checkIds", here, "everyDays", 7, "firstDue", today, "version", 0)).ok();
+        caller.put(
+                        "/api/routes/" + route,
+                        Map.of(
+                                "name",
+                                "Weekly " + tag,
+                                "checkIds",
+                                here,
+                                "everyDays",
+                                7,
+                                "firstDue",
+                                today,
+                                "version",
+                                0))
+                .ok();
         field.load(caller, instrument, route);
         field.press("/api/stops/" + here.get(0) + "/measure", Map.of());
         field.readBack(caller, instrument);
@@ -146,33 +188,51 @@ class MendingTest {
     }
 
     private String next(String route) {
-        return caller.get("/api/schedule").ok().get("routes").valueStream()
-                .filter(one -> one.get("routeId").asString().equals(route)).findFirst().orElseThrow().get("dates").get(0).asString();
+        return caller.get("/api/schedule")
+                .ok()
+                .get("routes")
+                .valueStream()
+                .filter(one -> one.get("routeId").asString().equals(route))
+                .findFirst()
+                .orElseThrow()
+                .get("dates")
+                .get(0)
+                .asString();
     }
 
     private static List<String> progress(JsonNode sheet) {
-        return sheet.get("rows").valueStream().map(row -> row.get("progress").asString()).toList();
+        return sheet.get("rows")
+                .valueStream()
+                .map(row -> row.get("progress").asString())
+                .toList();
     }
 
     @Test
     void aVisitListsItsCorrectionsAndEachIsUndoneWhole() {
         String visit = walked();
         JsonNode before = sheet(visit);
-        caller.post("/api/discards", Map.of("readingIds", readings(before).subList(0, 2), "reason", "sensor fell off")).ok();
-        caller.post("/api/visits/" + visit + "/move", move(clientOf(there.get(0)), List.of())).ok();
-        JsonNode corrections = caller.get("/api/visits/" + visit + "/corrections").ok();
+        caller.post("/api/discards", Map.of("readingIds", readings(before).subList(0, 2), "reason", "sensor fell off"))
+                .ok();
+        caller.post("/api/visits/" + visit + "/move", move(clientOf(there.get(0)), List.of()))
+                .ok();
+        JsonNode corrections =
+                caller.get("/api/visits/" + visit + "/corrections").ok();
         assertThat(corrections).hasSize(2);
         assertThat(corrections.get(0).get("sentence").asString()).startsWith("move to Client of");
         assertThat(corrections.get(1).get("readings").asInt()).isEqualTo(2);
         assertThat(corrections.get(1).get("by").asString()).isEqualTo("administrator");
-        assertThat(undo(corrections.get(1)).sentence()).as("what the later one changed too").startsWith("What this changed was changed again since");
+        assertThat(undo(corrections.get(1)).sentence())
+                .as("what the later one changed too")
+                .startsWith("What this changed was changed again since");
         undo(corrections.get(0)).ok();
         undo(corrections.get(1)).ok();
         assertThat(sheet(visit)).isEqualTo(before);
         JsonNode after = caller.get("/api/visits/" + visit + "/corrections").ok();
         assertThat(after).hasSize(4);
         assertThat(after.get(2).get("isUndone").asBoolean()).isTrue();
-        assertThat(caller.get("/api/visits/" + UUID.randomUUID() + "/corrections").ok()).isEmpty();
+        assertThat(caller.get("/api/visits/" + UUID.randomUUID() + "/corrections")
+                        .ok())
+                .isEmpty();
     }
 
     @Test
@@ -180,14 +240,20 @@ class MendingTest {
         String visit = walked();
         JsonNode before = sheet(visit);
         String other = clientOf(there.get(0));
-        JsonNode plan = caller.post("/api/visits/" + visit + "/move-preview", move(other, List.of())).ok();
-        assertThat(plan.get("lines")).hasSize(4).allSatisfy(line -> assertThat(line.get("to").asString()).startsWith(tag));
+        JsonNode plan = caller.post("/api/visits/" + visit + "/move-preview", move(other, List.of()))
+                .ok();
+        assertThat(plan.get("lines"))
+                .hasSize(4)
+                .allSatisfy(line -> assertThat(line.get("to").asString()).startsWith(tag));
         assertThat(sheet(visit)).as("a preview changes nothing").isEqualTo(before);
-        JsonNode mended = caller.post("/api/visits/" + visit + "/move", move(other, List.of())).ok();
+        JsonNode mended = caller.post("/api/visits/" + visit + "/move", move(other, List.of()))
+                .ok();
         assertThat(mended.get("readings").asInt()).isEqualTo(4);
         assertThat(checks(sheet(visit))).as("the walk and its readings").isEqualTo(there);
-        assertThat(caller.get("/api/checks/" + here.get(0) + "/trend").ok().get("points")).isEmpty();
-        assertThat(caller.get("/api/checks/" + there.get(0) + "/trend").ok().get("points")).hasSize(1);
+        assertThat(caller.get("/api/checks/" + here.get(0) + "/trend").ok().get("points"))
+                .isEmpty();
+        assertThat(caller.get("/api/checks/" + there.get(0) + "/trend").ok().get("points"))
+                .hasSize(1);
         assertThat(undo(mended).ok().get("sentence").asString()).startsWith("Undone: move to Client of");
         assertThat(sheet(visit)).isEqualTo(before);
         assertThat(undo(mended).sentence()).isEqualTo("That was undone already.");
@@ -197,12 +263,16 @@ class MendingTest {
     void whatHasNoCounterpartWaitsInTheTray() {
         String visit = walked();
         String bare = plant.id(plant.id(null, "CLIENT", "", "Client without pumps"), "SITE", "", "Yard");
-        JsonNode plan = caller.post("/api/visits/" + visit + "/move-preview", move(bare, List.of())).ok();
+        JsonNode plan = caller.post("/api/visits/" + visit + "/move-preview", move(bare, List.of()))
+                .ok();
         assertThat(plan.get("loose").asInt()).isEqualTo(4);
         caller.post("/api/visits/" + visit + "/move", move(bare, List.of())).ok();
         assertThat(sheet(visit).get("tray")).hasSize(4);
         assertThat(sheet(visit).get("rows")).isEmpty();
-        assertThat(caller.post("/api/visits/" + visit + "/move", move(here.get(0), List.of())).status()).as("a check is no target").isEqualTo(422);
+        assertThat(caller.post("/api/visits/" + visit + "/move", move(here.get(0), List.of()))
+                        .status())
+                .as("a check is no target")
+                .isEqualTo(422);
     }
 
     @Test
@@ -212,53 +282,109 @@ class MendingTest {
         Map<String, Object> apart = new HashMap<>(Map.of("readingIds", two));
         apart.put("visitId", null);
         caller.post("/api/visits/" + visit + "/move-readings", apart).ok();
-        String parted = caller.get("/api/visits").ok().valueStream().map(line -> line.get("id").asString()).filter(id -> !id.equals(visit)).findFirst().orElseThrow();
+        String parted = caller.get("/api/visits")
+                .ok()
+                .valueStream()
+                .map(line -> line.get("id").asString())
+                .filter(id -> !id.equals(visit))
+                .findFirst()
+                .orElseThrow();
         assertThat(readings(sheet(parted))).containsExactlyInAnyOrderElementsOf(two);
-        assertThat(caller.post("/api/visits/" + visit + "/move-readings", Map.of("readingIds", two, "visitId", parted)).status()).as("no longer of this visit").isEqualTo(409);
-        caller.post("/api/visits/" + parted + "/move-readings", Map.of("readingIds", two, "visitId", visit)).ok();
+        assertThat(caller.post("/api/visits/" + visit + "/move-readings", Map.of("readingIds", two, "visitId", parted))
+                        .status())
+                .as("no longer of this visit")
+                .isEqualTo(409);
+        caller.post("/api/visits/" + parted + "/move-readings", Map.of("readingIds", two, "visitId", visit))
+                .ok();
         assertThat(readings(sheet(visit))).containsAll(two);
     }
 
     @Test
     void oneKnownTimeMovesTheWholeVisitAndCanBeTakenBack() {
         Instant birth = Instant.parse("2000-01-01T06:00:00Z");
-        field.press("/api/clock-error", Map.of("seconds", Duration.between(Instant.now(), birth).toSeconds()));
+        field.press(
+                "/api/clock-error",
+                Map.of("seconds", Duration.between(Instant.now(), birth).toSeconds()));
         field.loadOnThatDay(caller, instrument, plant.route(here));
         field.press("/api/walk-all", Map.of());
-        JsonNode done = caller.awaitJob(caller.post("/api/instruments/" + instrument + "/read-back", Map.of("files", List.of(), "correctClock", false)).ok());
+        JsonNode done = caller.awaitJob(caller.post(
+                        "/api/instruments/" + instrument + "/read-back",
+                        Map.of("files", List.of(), "correctClock", false))
+                .ok());
         assertThat(done.get("state").asString()).isEqualTo("DONE");
-        String visit = caller.get("/api/visits").ok().valueStream()
-                .filter(line -> line.get("beganAt").asString().startsWith("2000-01-01")).findFirst().orElseThrow().get("id").asString();
+        String visit = caller.get("/api/visits")
+                .ok()
+                .valueStream()
+                .filter(line -> line.get("beganAt").asString().startsWith("2000-01-01"))
+                .findFirst()
+                .orElseThrow()
+                .get("id")
+                .asString();
         JsonNode before = sheet(visit);
         assertThat(before.get("clockDoubt").asString()).contains("before the instrument was calibrated");
         Instant truly = Instant.now().minus(1, ChronoUnit.HOURS).truncatedTo(ChronoUnit.SECONDS);
         JsonNode mended = caller.post(
-                "/api/visits/" + visit + "/times", Map.of("readingId", before.get("newest").get("readingId").asString(), "takenAt", truly.toString())).ok();
+                        "/api/visits/" + visit + "/times",
+                        Map.of(
+                                "readingId",
+                                before.get("newest").get("readingId").asString(),
+                                "takenAt",
+                                truly.toString()))
+                .ok();
         JsonNode after = sheet(visit);
         assertThat(Instant.parse(after.get("newest").get("takenAt").asString())).isEqualTo(truly);
         assertThat(after.get("clockDoubt").asString()).isEmpty();
-        assertThat(Duration.between(Instant.parse(before.get("beganAt").asString()), Instant.parse(before.get("newest").get("takenAt").asString())))
-                .as("the others follow").isEqualTo(Duration.between(Instant.parse(after.get("beganAt").asString()), truly));
-        assertThat(caller.get("/api/checks/" + here.get(0) + "/trend").ok().get("points").get(0).get("at").asString()).startsWith(truly.toString().substring(0, 10));
+        assertThat(Duration.between(
+                        Instant.parse(before.get("beganAt").asString()),
+                        Instant.parse(before.get("newest").get("takenAt").asString())))
+                .as("the others follow")
+                .isEqualTo(Duration.between(Instant.parse(after.get("beganAt").asString()), truly));
+        assertThat(caller.get("/api/checks/" + here.get(0) + "/trend")
+                        .ok()
+                        .get("points")
+                        .get(0)
+                        .get("at")
+                        .asString())
+                .startsWith(truly.toString().substring(0, 10));
         assertThat(undo(mended).status()).isEqualTo(200);
         assertThat(sheet(visit)).isEqualTo(before);
-        caller.post("/api/visits/" + visit + "/times", Map.of("readingId", before.get("newest").get("readingId").asString(), "takenAt", truly.toString())).ok();
+        caller.post(
+                        "/api/visits/" + visit + "/times",
+                        Map.of(
+                                "readingId",
+                                before.get("newest").get("readingId").asString(),
+                                "takenAt",
+                                truly.toString()))
+                .ok();
         caller.post("/api/visits/" + visit + "/times", Map.of()).ok();
-        assertThat(sheet(visit).get("beganAt")).as("as the instrument wrote them").isEqualTo(before.get("beganAt"));
-        assertThat(field.readBack(caller, instrument).get("sentence").asString()).as("mended readings are known again").startsWith("0 new readings");
+        assertThat(sheet(visit).get("beganAt"))
+                .as("as the instrument wrote them")
+                .isEqualTo(before.get("beganAt"));
+        assertThat(field.readBack(caller, instrument).get("sentence").asString())
+                .as("mended readings are known again")
+                .startsWith("0 new readings");
     }
 
     @Test
     void aColumnIsFilledForManyAtOnce() {
         String visit = walked();
         List<String> all = readings(sheet(visit));
-        assertThat(caller.post("/api/fillings", Map.of("readingIds", all, "column", "PRESSURE", "value", "six bar")).sentence()).contains("Pressure is a number");
-        JsonNode mended = caller.post("/api/fillings", Map.of("readingIds", all, "column", "PRESSURE", "value", " 6.2 ")).ok();
-        assertThat(sheet(visit).get("rows")).allSatisfy(row -> assertThat(row.get("filled").get("PRESSURE").asString()).isEqualTo("6.2"));
-        caller.post("/api/fillings", Map.of("readingIds", all.subList(0, 1), "column", "PRESSURE", "value", "")).ok();
-        assertThat(sheet(visit).get("rows").get(0).get("filled").has("PRESSURE")).isFalse();
+        assertThat(caller.post("/api/fillings", Map.of("readingIds", all, "column", "PRESSURE", "value", "six bar"))
+                        .sentence())
+                .contains("Pressure is a number");
+        JsonNode mended = caller.post(
+                        "/api/fillings", Map.of("readingIds", all, "column", "PRESSURE", "value", " 6.2 "))
+                .ok();
+        assertThat(sheet(visit).get("rows"))
+                .allSatisfy(row ->
+                        assertThat(row.get("filled").get("PRESSURE").asString()).isEqualTo("6.2"));
+        caller.post("/api/fillings", Map.of("readingIds", all.subList(0, 1), "column", "PRESSURE", "value", ""))
+                .ok();
+        assertThat(sheet(visit).get("rows").get(0).get("filled").has("PRESSURE"))
+                .isFalse();
         assertThat(undo(mended).sentence()).as("changed since").contains("changed again since");
-        assertThat(sheet(visit).get("rows").get(1).get("filled").get("PRESSURE").asString()).isEqualTo("6.2");
+        assertThat(sheet(visit).get("rows").get(1).get("filled").get("PRESSURE").asString())
+                .isEqualTo("6.2");
     }
 
     @Test
@@ -274,30 +400,59 @@ class MendingTest {
             }
         });
         assertThat(nothing).hasSize(1);
-        JsonNode mended = caller.post("/api/discards", Map.of("readingIds", nothing, "reason", "nothing was measured")).ok();
-        String trail = caller.get("/api/audit?subjectType=reading&subjectId=" + nothing.get(0)).ok().toString();
+        JsonNode mended = caller.post("/api/discards", Map.of("readingIds", nothing, "reason", "nothing was measured"))
+                .ok();
+        String trail = caller.get("/api/audit?subjectType=reading&subjectId=" + nothing.get(0))
+                .ok()
+                .toString();
         assertThat(trail).contains("nothing was measured");
         assertThat(undo(mended).status()).isEqualTo(200);
-        assertThat(sheet(visit).get("tray")).noneSatisfy(reading -> assertThat(reading.get("discardedBecause").isNull()).isFalse());
-        assertThat(caller.post("/api/mendings/" + UUID.randomUUID() + "/undo", Collections.emptyMap()).status()).isEqualTo(404);
+        assertThat(sheet(visit).get("tray"))
+                .noneSatisfy(reading ->
+                        assertThat(reading.get("discardedBecause").isNull()).isFalse());
+        assertThat(caller.post("/api/mendings/" + UUID.randomUUID() + "/undo", Collections.emptyMap())
+                        .status())
+                .isEqualTo(404);
     }
 
     @Test
     void aCheckIsMadeOnTheSpotFromAReading() {
-        field.press("/api/loose", Map.of("assetTag", tag, "point", "Coupling", "settings", Map.of("lines", "1600", "measure", "velocity")));
+        field.press(
+                "/api/loose",
+                Map.of(
+                        "assetTag",
+                        tag,
+                        "point",
+                        "Coupling",
+                        "settings",
+                        Map.of("lines", "1600", "measure", "velocity")));
         field.readBack(caller, instrument);
         String visit = caller.get("/api/visits").ok().get(0).get("id").asString();
         String reading = sheet(visit).get("tray").get(0).get("id").asString();
-        String asset = caller.get("/api/outline/find?text=" + tag).ok().get(0).get("id").asString();
+        String asset = caller.get("/api/outline/find?text=" + tag)
+                .ok()
+                .get(0)
+                .get("id")
+                .asString();
         String path = "/api/readings/" + reading + "/new-check";
         assertThat(caller.post(path, Map.of("nodeId", asset)).sentence()).isEqualTo("Say what the point is called.");
-        assertThat(caller.post(path, Map.of("nodeId", clientOf(here.get(0)), "point", "Coupling")).sentence()).startsWith("A check stands at a point of a machine");
-        JsonNode mended = caller.post(path, Map.of("nodeId", asset, "point", "Coupling")).ok();
+        assertThat(caller.post(path, Map.of("nodeId", clientOf(here.get(0)), "point", "Coupling"))
+                        .sentence())
+                .startsWith("A check stands at a point of a machine");
+        JsonNode mended =
+                caller.post(path, Map.of("nodeId", asset, "point", "Coupling")).ok();
         JsonNode row = sheet(visit).get("rows").get(0);
         assertThat(row.get("point").asString()).isEqualTo("Coupling");
         assertThat(row.get("readingId").asString()).isEqualTo(reading);
-        JsonNode settings = caller.get("/api/plant/nodes/" + row.get("checkId").asString() + "/settings").ok();
-        assertThat(settings.valueStream().filter(line -> line.get("key").asString().equals("lines")).findFirst().orElseThrow().get("value").asString()).isEqualTo("1600");
+        JsonNode settings = caller.get("/api/plant/nodes/" + row.get("checkId").asString() + "/settings")
+                .ok();
+        assertThat(settings.valueStream()
+                        .filter(line -> line.get("key").asString().equals("lines"))
+                        .findFirst()
+                        .orElseThrow()
+                        .get("value")
+                        .asString())
+                .isEqualTo("1600");
         undo(mended);
         assertThat(sheet(visit).get("tray")).hasSize(1);
     }

@@ -26,7 +26,9 @@ class NamedTestsTest {
         Map<String, String> sources = new HashMap<>();
         for (String module : MODULES) {
             try (Stream<Path> files = Files.walk(HOUSE.resolve(module).resolve("src/test/java"))) {
-                files.filter(file -> file.toString().endsWith("Test.java")).forEach(file -> sources.put(file.getFileName().toString().replace(".java", ""), read(file)));
+                files.filter(file -> file.toString().endsWith("Test.java"))
+                        .forEach(file ->
+                                sources.put(file.getFileName().toString().replace(".java", ""), read(file)));
             }
         }
         return sources;

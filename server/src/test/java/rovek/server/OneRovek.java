@@ -25,7 +25,9 @@ public class OneRovek implements ParameterResolver {
 
     @Override
     public Object resolveParameter(ParameterContext parameter, ExtensionContext context) {
-        return store(context).getOrComputeIfAbsent(key(context), key -> new Held(RunningRovek.start()), Held.class).rovek();
+        return store(context)
+                .getOrComputeIfAbsent(key(context), key -> new Held(RunningRovek.start()), Held.class)
+                .rovek();
     }
 
     /** Where it is kept: closed when the class is through. */

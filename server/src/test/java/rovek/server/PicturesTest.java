@@ -75,17 +75,26 @@ class PicturesTest {
         JsonNode added = add(id, asset, bytes).ok();
         add(id, asset, bytes).ok();
         assertThat(added.get("width").asInt()).isEqualTo(320);
-        BufferedImage kept = ImageIO.read(new ByteArrayInputStream(caller.get("/api/pictures/" + id + "/image").bytes()));
+        BufferedImage kept = ImageIO.read(new ByteArrayInputStream(
+                caller.get("/api/pictures/" + id + "/image").bytes()));
         BufferedImage brought = ImageIO.read(new ByteArrayInputStream(bytes));
         for (int x = 0; x < 320; x += 13) {
-            assertThat(new Color(kept.getRGB(x, 100)).getRed()).isCloseTo(new Color(brought.getRGB(x, 100)).getRed(), within(6));
-            assertThat(new Color(kept.getRGB(x, 100)).getBlue()).isCloseTo(new Color(brought.getRGB(x, 100)).getBlue(), within(6));
+            assertThat(new Color(kept.getRGB(x, 100)).getRed())
+                    .isCloseTo(new Color(brought.getRGB(x, 100)).getRed(), within(6));
+            assertThat(new Color(kept.getRGB(x, 100)).getBlue())
+                    .isCloseTo(new Color(brought.getRGB(x, 100)).getBlue(), within(6));
         }
         assertThat(caller.get("/api/nodes/" + asset + "/pictures").ok()).hasSize(1);
         assertThat(caller.delete("/api/pictures/" + id).status()).isEqualTo(204);
         assertThat(caller.get("/api/nodes/" + asset + "/pictures").ok()).isEmpty();
-        assertThat(caller.get("/api/nodes/" + asset + "/pictures/removed").ok().get(0).get("id").asString()).isEqualTo(id);
-        assertThat(caller.post("/api/pictures/" + id + "/bring-back", null).status()).isEqualTo(204);
+        assertThat(caller.get("/api/nodes/" + asset + "/pictures/removed")
+                        .ok()
+                        .get(0)
+                        .get("id")
+                        .asString())
+                .isEqualTo(id);
+        assertThat(caller.post("/api/pictures/" + id + "/bring-back", null).status())
+                .isEqualTo(204);
         assertThat(caller.get("/api/nodes/" + asset + "/pictures").ok()).hasSize(1);
     }
 
@@ -96,12 +105,20 @@ class PicturesTest {
         tiff.put("MM".getBytes(StandardCharsets.US_ASCII)).putShort((short) 42).putInt(8);
         tiff.putShort((short) 2);
         tiff.putShort((short) 0x010E).putShort((short) 2).putInt(words.length).putInt(38);
-        tiff.putShort((short) 0x0112).putShort((short) 3).putInt(1).putShort((short) orientation).putShort((short) 0);
+        tiff.putShort((short) 0x0112)
+                .putShort((short) 3)
+                .putInt(1)
+                .putShort((short) orientation)
+                .putShort((short) 0);
         tiff.putInt(0);
         tiff.put(words);
         byte[] body = Arrays.copyOf(tiff.array(), tiff.position());
         ByteBuffer out = ByteBuffer.allocate(jpeg.length + body.length + 10);
-        out.put(jpeg, 0, 2).putShort((short) 0xFFE1).putShort((short) (body.length + 8)).put("Exif\0\0".getBytes(StandardCharsets.US_ASCII)).put(body);
+        out.put(jpeg, 0, 2)
+                .putShort((short) 0xFFE1)
+                .putShort((short) (body.length + 8))
+                .put("Exif\0\0".getBytes(StandardCharsets.US_ASCII))
+                .put(body);
         out.put(jpeg, 2, jpeg.length - 2);
         return out.array();
     }
@@ -135,7 +152,11 @@ class PicturesTest {
         sum.update(packed.toByteArray());
         int afterHeader = 8 + 12 + 13;
         ByteBuffer out = ByteBuffer.allocate(png.length + packed.size() + 12);
-        out.put(png, 0, afterHeader).putInt(packed.size()).put(type).put(packed.toByteArray()).putInt((int) sum.getValue());
+        out.put(png, 0, afterHeader)
+                .putInt(packed.size())
+                .put(type)
+                .put(packed.toByteArray())
+                .putInt((int) sum.getValue());
         out.put(png, afterHeader, png.length - afterHeader);
         return out.array();
     }
@@ -146,10 +167,17 @@ class PicturesTest {
         BufferedImage palette = new BufferedImage(40, 30, BufferedImage.TYPE_BYTE_INDEXED);
         byte[] bomb = withHugeText(written("png", palette), 300);
         assertThat(bomb.length).isLessThan(400_000);
-        List<Integer> statuses = Crowd.together(6, one -> () -> add(UUID.randomUUID().toString(), asset, bomb).status());
+        List<Integer> statuses = Crowd.together(
+                6, one -> () -> add(UUID.randomUUID().toString(), asset, bomb).status());
         assertThat(statuses).allMatch(status -> status == 201);
-        String id = caller.get("/api/nodes/" + asset + "/pictures").ok().get(0).get("id").asString();
-        assertThat(caller.get("/api/pictures/" + id + "/image").bytes().length).as("nothing of it is kept").isLessThan(10_000);
+        String id = caller.get("/api/nodes/" + asset + "/pictures")
+                .ok()
+                .get(0)
+                .get("id")
+                .asString();
+        assertThat(caller.get("/api/pictures/" + id + "/image").bytes().length)
+                .as("nothing of it is kept")
+                .isLessThan(10_000);
     }
 
     @Test
@@ -157,8 +185,14 @@ class PicturesTest {
         String asset = parentOf(parentOf(plant.pump("P-42").get(0)));
         byte[] whole = picture("jpeg", 800, 600);
         Map<String, byte[]> wrong = Map.of(
-                "no picture", "tag;name\nP-1;Pump".getBytes(), "PNG or JPEG file, not GIF", picture("gif", 20, 20),
-                "damaged or cut off", Arrays.copyOf(whole, whole.length / 2), "dots", written("png", new BufferedImage(6_000, 4_100, BufferedImage.TYPE_BYTE_BINARY)));
+                "no picture",
+                "tag;name\nP-1;Pump".getBytes(),
+                "PNG or JPEG file, not GIF",
+                picture("gif", 20, 20),
+                "damaged or cut off",
+                Arrays.copyOf(whole, whole.length / 2),
+                "dots",
+                written("png", new BufferedImage(6_000, 4_100, BufferedImage.TYPE_BYTE_BINARY)));
         wrong.forEach((sentence, bytes) -> {
             Caller.Answer answer = add(UUID.randomUUID().toString(), asset, bytes);
             assertThat(answer.status()).as(sentence).isEqualTo(422);
@@ -176,12 +210,22 @@ class PicturesTest {
         String asset = parentOf(point);
         String elsewhere = parentOf(plant.pump("P-44").get(0));
         String id = UUID.randomUUID().toString();
-        int version = add(id, asset, picture("png", 100, 80)).ok().get("version").asInt();
-        Map<String, Object> draft = new HashMap<>(Map.of("title", "Side", "spots", List.of(spot(point, 0.25, 0.5)), "version", version));
+        int version =
+                add(id, asset, picture("png", 100, 80)).ok().get("version").asInt();
+        Map<String, Object> draft =
+                new HashMap<>(Map.of("title", "Side", "spots", List.of(spot(point, 0.25, 0.5)), "version", version));
         JsonNode changed = caller.put("/api/pictures/" + id, draft).ok();
         assertThat(changed.get("spots").get(0).get("x").asDouble()).isEqualTo(0.25);
-        assertThat(caller.put("/api/pictures/" + id, draft).status()).as("of an older version").isEqualTo(409);
-        assertThat(caller.get("/api/nodes/" + point + "/pictures").ok().get(0).get("id").asString()).as("a point shows its asset's").isEqualTo(id);
+        assertThat(caller.put("/api/pictures/" + id, draft).status())
+                .as("of an older version")
+                .isEqualTo(409);
+        assertThat(caller.get("/api/nodes/" + point + "/pictures")
+                        .ok()
+                        .get(0)
+                        .get("id")
+                        .asString())
+                .as("a point shows its asset's")
+                .isEqualTo(id);
         draft.put("version", changed.get("version").asInt());
         draft.put("spots", List.of(spot(point, 1.2, 0.5)));
         assertThat(caller.put("/api/pictures/" + id, draft).status()).isEqualTo(422);
@@ -190,7 +234,9 @@ class PicturesTest {
         plant.remove(point).ok();
         draft.put("spots", List.of());
         draft.put("title", "Other side");
-        assertThat(caller.put("/api/pictures/" + id, draft).ok().get("spots")).as("a removed point may come back").hasSize(1);
+        assertThat(caller.put("/api/pictures/" + id, draft).ok().get("spots"))
+                .as("a removed point may come back")
+                .hasSize(1);
     }
 
     @Test
@@ -198,17 +244,35 @@ class PicturesTest {
         List<String> checks = plant.pump("P-45");
         String point = parentOf(checks.get(0));
         String id = UUID.randomUUID().toString();
-        int version = add(id, parentOf(point), picture("png", 1_200, 800)).ok().get("version").asInt();
-        caller.put("/api/pictures/" + id, Map.of("title", "", "spots", List.of(spot(point, 0.5, 0.5)), "version", version)).ok();
+        int version = add(id, parentOf(point), picture("png", 1_200, 800))
+                .ok()
+                .get("version")
+                .asInt();
+        caller.put(
+                        "/api/pictures/" + id,
+                        Map.of("title", "", "spots", List.of(spot(point, 0.5, 0.5)), "version", version))
+                .ok();
         String route = UUID.randomUUID().toString();
-        JsonNode saved = caller.put("/api/routes/" + route, Map.of("name", "With a picture", "checkIds", checks, "pictures", Map.of(checks.get(0), id), "version", 0)).ok();
+        JsonNode saved = caller.put(
+                        "/api/routes/" + route,
+                        Map.of(
+                                "name",
+                                "With a picture",
+                                "checkIds",
+                                checks,
+                                "pictures",
+                                Map.of(checks.get(0), id),
+                                "version",
+                                0))
+                .ok();
         assertThat(saved.get("stops").get(0).get("pictureId").asString()).isEqualTo(id);
         try (FieldDay day = new FieldDay(memory)) {
             day.load(caller, day.connect(caller), route);
             JsonNode stops = day.press("/api/battery", Map.of("percent", 70)).get("stops");
             assertThat(stops.get(1).get("picture").asString()).isEmpty();
             String name = stops.get(0).get("picture").asString();
-            BufferedImage shown = ImageIO.read(URI.create(day.panelAddress() + "/" + name).toURL());
+            BufferedImage shown =
+                    ImageIO.read(URI.create(day.panelAddress() + "/" + name).toURL());
             assertThat(shown.getWidth()).isEqualTo(640);
             int radius = 640 / 24;
             BufferedImage plain = ImageIO.read(new ByteArrayInputStream(picture("png", 640, 427)));
@@ -220,6 +284,8 @@ class PicturesTest {
     private static int distance(BufferedImage one, BufferedImage other, int x, int y) {
         Color a = new Color(one.getRGB(x, y));
         Color b = new Color(other.getRGB(x, y));
-        return Math.abs(a.getRed() - b.getRed()) + Math.abs(a.getGreen() - b.getGreen()) + Math.abs(a.getBlue() - b.getBlue());
+        return Math.abs(a.getRed() - b.getRed())
+                + Math.abs(a.getGreen() - b.getGreen())
+                + Math.abs(a.getBlue() - b.getBlue());
     }
 }

@@ -36,7 +36,17 @@ class ReferenceInstrumentTest {
         private final int port;
 
         Reference(Path memory) throws IOException {
-            process = new ProcessBuilder("python3", "../docs/reference-instrument/instrument.py", "--memory", memory.toString(), "--port", "0", "--serial", "R-77", "--pass-code", "4711")
+            process = new ProcessBuilder(
+                            "python3",
+                            "../docs/reference-instrument/instrument.py",
+                            "--memory",
+                            memory.toString(),
+                            "--port",
+                            "0",
+                            "--serial",
+                            "R-77",
+                            "--pass-code",
+                            "4711")
                     .redirectError(ProcessBuilder.Redirect.INHERIT)
                     .start();
             says = new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8));
@@ -67,9 +77,18 @@ class ReferenceInstrumentTest {
         String point = plant.row(checks.get(0)).get("node").get("parentId").asString();
         checks.add(plant.check(point, "gauge", "Pressure"));
         try (Reference reference = new Reference(memory)) {
-            assertThat(caller.post("/api/connections", Map.of("host", "127.0.0.1", "port", reference.port, "passCode", "1")).sentence()).contains("pass code");
-            JsonNode met = caller.post("/api/connections", Map.of("host", "127.0.0.1", "port", reference.port, "passCode", "4711")).ok();
-            assertThat(met.get("maker").asString() + met.get("model").asString() + met.get("serial").asString()).isEqualTo("ReferenceRI-1R-77");
+            assertThat(caller.post(
+                                    "/api/connections",
+                                    Map.of("host", "127.0.0.1", "port", reference.port, "passCode", "1"))
+                            .sentence())
+                    .contains("pass code");
+            JsonNode met = caller.post(
+                            "/api/connections", Map.of("host", "127.0.0.1", "port", reference.port, "passCode", "4711"))
+                    .ok();
+            assertThat(met.get("maker").asString()
+                            + met.get("model").asString()
+                            + met.get("serial").asString())
+                    .isEqualTo("ReferenceRI-1R-77");
             String instrument = "/api/instruments/" + met.get("id").asString();
             job(caller.post(instrument + "/load", Map.of("routeId", plant.route(checks), "accepted", List.of())));
             JsonNode look = caller.get(instrument + "/connection").ok();
@@ -77,16 +96,48 @@ class ReferenceInstrumentTest {
             assertThat(look.get("files").get(0).get("what").asString()).isEqualTo("Monthly walk, 5 stops");
             reference.told("walk");
             reference.told("loose P-77 drive end");
-            assertThat(job(caller.post(instrument + "/read-back", Map.of("files", List.of(), "correctClock", true))).get("sentence").asString()).startsWith("6 new readings, 1 of them loose");
-            assertThat(job(caller.post(instrument + "/read-back", Map.of("files", List.of(), "correctClock", true))).get("sentence").asString()).startsWith("0 new readings, 6 stored before");
-            JsonNode line = caller.get("/api/visits").ok().valueStream().filter(one -> one.get("instrument").asString().contains("R-77") && one.get("readings").asInt() > 1).findFirst().orElseThrow();
-            JsonNode visit = caller.get("/api/visits/" + line.get("id").asString()).ok();
-            double velocity = visit.get("rows").valueStream().filter(row -> row.get("checkId").asString().equals(checks.get(0))).findFirst().orElseThrow().get("value").asDouble();
+            assertThat(job(caller.post(instrument + "/read-back", Map.of("files", List.of(), "correctClock", true)))
+                            .get("sentence")
+                            .asString())
+                    .startsWith("6 new readings, 1 of them loose");
+            assertThat(job(caller.post(instrument + "/read-back", Map.of("files", List.of(), "correctClock", true)))
+                            .get("sentence")
+                            .asString())
+                    .startsWith("0 new readings, 6 stored before");
+            JsonNode line = caller.get("/api/visits")
+                    .ok()
+                    .valueStream()
+                    .filter(one -> one.get("instrument").asString().contains("R-77")
+                            && one.get("readings").asInt() > 1)
+                    .findFirst()
+                    .orElseThrow();
+            JsonNode visit =
+                    caller.get("/api/visits/" + line.get("id").asString()).ok();
+            double velocity = visit.get("rows")
+                    .valueStream()
+                    .filter(row -> row.get("checkId").asString().equals(checks.get(0)))
+                    .findFirst()
+                    .orElseThrow()
+                    .get("value")
+                    .asDouble();
             // An acceleration of 2 m/s2 at 50 Hz is a velocity of 2 / (2 pi 50) / sqrt 2 = 4.50 mm/s RMS.
             assertThat(velocity).isBetween(4.45, 4.55);
-            assertThat(visit.get("rows").valueStream().map(row -> row.get("progress").asString())).containsOnly("done");
-            List<String> names = caller.get(instrument + "/connection").ok().get("files").valueStream().filter(file -> file.get("state").asString().equals("STORED")).map(file -> file.get("name").asString()).toList();
-            assertThat(caller.post(instrument + "/clear", Map.of("files", names)).ok().get("files").asInt()).isEqualTo(2);
+            assertThat(visit.get("rows")
+                            .valueStream()
+                            .map(row -> row.get("progress").asString()))
+                    .containsOnly("done");
+            List<String> names = caller.get(instrument + "/connection")
+                    .ok()
+                    .get("files")
+                    .valueStream()
+                    .filter(file -> file.get("state").asString().equals("STORED"))
+                    .map(file -> file.get("name").asString())
+                    .toList();
+            assertThat(caller.post(instrument + "/clear", Map.of("files", names))
+                            .ok()
+                            .get("files")
+                            .asInt())
+                    .isEqualTo(2);
             caller.post(instrument + "/clock", Map.of()).ok();
             assertThat(caller.get(instrument + "/connection").ok().get("files")).hasSize(1);
         }

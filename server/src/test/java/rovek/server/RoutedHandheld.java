@@ -10,7 +10,8 @@ import rovek.fieldsim.Fieldsim;
  *
  * @param tag of the pump
  */
-record RoutedHandheld(FieldDay field, String instrument, String tag, List<String> checks, String route) implements AutoCloseable {
+record RoutedHandheld(FieldDay field, String instrument, String tag, List<String> checks, String route)
+        implements AutoCloseable {
 
     static RoutedHandheld connect(Caller caller, Path memory) {
         SmallPlant plant = new SmallPlant(caller);

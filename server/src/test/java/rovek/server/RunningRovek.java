@@ -40,7 +40,8 @@ public final class RunningRovek implements AutoCloseable {
     /** With every statement told to somebody. */
     static RunningRovek start(CountedStatements statements) {
         TestDatabase database = TestDatabase.create();
-        return new RunningRovek(database, QuickRovek.run(statements, arguments(database).toArray(String[]::new)));
+        return new RunningRovek(
+                database, QuickRovek.run(statements, arguments(database).toArray(String[]::new)));
     }
 
     /** On a database of the caller's, which stays when the server is closed. */

@@ -39,21 +39,35 @@ class SecretsStayTest {
         logged.start();
         root.addAppender(logged);
         List<String> said = new ArrayList<>();
-        try (FieldDay field = new FieldDay(Fieldsim.Kind.VIBRATION, UUID.randomUUID().toString(), memory)) {
-            Map<String, Object> account = Map.of("name", "secretive", "displayName", "S", "role", "VIEWER", "password", PASSWORD);
+        try (FieldDay field =
+                new FieldDay(Fieldsim.Kind.VIBRATION, UUID.randomUUID().toString(), memory)) {
+            Map<String, Object> account =
+                    Map.of("name", "secretive", "displayName", "S", "role", "VIEWER", "password", PASSWORD);
             said.add(caller.post("/api/accounts", account).text());
             said.add(caller.post("/api/accounts", account).text());
             // A row that the database refuses, as in a race: its detail would hold the hash.
-            rovek.bean(JdbcClient.class).sql("ALTER TABLE account ADD CONSTRAINT nobody_more CHECK (name <> 'refused')").update();
-            said.add(caller.post("/api/accounts", Map.of("name", "refused", "displayName", "R", "role", "VIEWER", "password", PASSWORD)).text());
-            said.add(new Caller(rovek.address()).signIn("secretive", PASSWORD + "x").text());
-            said.add(new Caller(rovek.address()).signIn(PASSWORD, "typed-the-wrong-way-round").text());
-            said.add(caller.post("/api/session/password", Map.of("former", PASSWORD, "wanted", PASSWORD)).text());
-            Map<String, Object> connection = Map.of("host", "127.0.0.1", "port", field.instrumentPort(), "passCode", WRONG_CODE);
+            rovek.bean(JdbcClient.class)
+                    .sql("ALTER TABLE account ADD CONSTRAINT nobody_more CHECK (name <> 'refused')")
+                    .update();
+            said.add(caller.post(
+                            "/api/accounts",
+                            Map.of("name", "refused", "displayName", "R", "role", "VIEWER", "password", PASSWORD))
+                    .text());
+            said.add(new Caller(rovek.address())
+                    .signIn("secretive", PASSWORD + "x")
+                    .text());
+            said.add(new Caller(rovek.address())
+                    .signIn(PASSWORD, "typed-the-wrong-way-round")
+                    .text());
+            said.add(caller.post("/api/session/password", Map.of("former", PASSWORD, "wanted", PASSWORD))
+                    .text());
+            Map<String, Object> connection =
+                    Map.of("host", "127.0.0.1", "port", field.instrumentPort(), "passCode", WRONG_CODE);
             said.add(caller.post("/api/connections", connection).text());
             String instrument = field.connect(caller);
             said.add(caller.get("/api/connections").text());
-            said.add(caller.get("/api/instruments/" + instrument + "/connection").text());
+            said.add(
+                    caller.get("/api/instruments/" + instrument + "/connection").text());
             said.add(caller.get("/api/accounts").text());
             said.add(caller.get("/api/audit").text());
             said.add(caller.get("/api/no-such-thing?password=" + "x").text());

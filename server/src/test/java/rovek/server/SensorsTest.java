@@ -29,8 +29,26 @@ class SensorsTest {
 
     private static Map<String, Object> sensor(String tag, double sensitivity) {
         return new HashMap<>(Map.of(
-                "tag", tag, "technique", "vibration", "serial", "SN-" + tag, "sensitivity", sensitivity, "rangeLow", -50, "rangeHigh", 50,
-                "calibratedOn", "2025-03-14", "calibrationMonths", 24, "retired", false, "version", 0));
+                "tag",
+                tag,
+                "technique",
+                "vibration",
+                "serial",
+                "SN-" + tag,
+                "sensitivity",
+                sensitivity,
+                "rangeLow",
+                -50,
+                "rangeHigh",
+                50,
+                "calibratedOn",
+                "2025-03-14",
+                "calibrationMonths",
+                24,
+                "retired",
+                false,
+                "version",
+                0));
     }
 
     private JsonNode register(String id, Map<String, Object> sensor) {
@@ -38,12 +56,17 @@ class SensorsTest {
     }
 
     private void choose(String node, String sensor) {
-        caller.put("/api/plant/nodes/" + node + "/settings", Map.of("sensor", sensor)).ok();
+        caller.put("/api/plant/nodes/" + node + "/settings", Map.of("sensor", sensor))
+                .ok();
     }
 
     private JsonNode setting(String node, String key) {
-        return caller.get("/api/plant/nodes/" + node + "/settings").ok().valueStream()
-                .filter(line -> line.get("key").asString().equals(key)).findFirst().orElseThrow();
+        return caller.get("/api/plant/nodes/" + node + "/settings")
+                .ok()
+                .valueStream()
+                .filter(line -> line.get("key").asString().equals(key))
+                .findFirst()
+                .orElseThrow();
     }
 
     private static String parentOf(SmallPlant plant, String node) {
@@ -58,7 +81,8 @@ class SensorsTest {
         JsonNode saved = register(id, sensor("ACC-31", 101.2));
         assertThat(saved.get("dueOn").asString()).isEqualTo("2027-03-14");
         choose(parentOf(plant, point), "ACC-31");
-        caller.put("/api/plant/nodes/" + point + "/settings", Map.of("sensitivityMvPerG", "50")).ok();
+        caller.put("/api/plant/nodes/" + point + "/settings", Map.of("sensitivityMvPerG", "50"))
+                .ok();
         JsonNode line = setting(checks.get(0), "sensitivityMvPerG");
         assertThat(line.get("value").asString()).isEqualTo("101.2");
         assertThat(line.get("sensor").asString()).isEqualTo("ACC-31");
@@ -66,12 +90,21 @@ class SensorsTest {
         Map<String, Object> recalibrated = sensor("ACC-31", 99.5);
         recalibrated.put("version", saved.get("version").asInt());
         register(id, recalibrated);
-        assertThat(setting(checks.get(0), "sensitivityMvPerG").get("value").asString()).as("as of its latest calibration").isEqualTo("99.5");
-        assertThat(caller.get("/api/plant/sensors/ACC-31/users").ok().get("checks").asInt()).isEqualTo(4);
+        assertThat(setting(checks.get(0), "sensitivityMvPerG").get("value").asString())
+                .as("as of its latest calibration")
+                .isEqualTo("99.5");
+        assertThat(caller.get("/api/plant/sensors/ACC-31/users")
+                        .ok()
+                        .get("checks")
+                        .asInt())
+                .isEqualTo(4);
 
         choose(checks.get(0), "none");
-        assertThat(setting(checks.get(0), "sensitivityMvPerG").get("value").asString()).as("typed nearer by").isEqualTo("50");
-        assertThat(setting(checks.get(1), "sensitivityMvPerG").get("value").asString()).isEqualTo("99.5");
+        assertThat(setting(checks.get(0), "sensitivityMvPerG").get("value").asString())
+                .as("typed nearer by")
+                .isEqualTo("50");
+        assertThat(setting(checks.get(1), "sensitivityMvPerG").get("value").asString())
+                .isEqualTo("99.5");
     }
 
     @Test
@@ -81,9 +114,14 @@ class SensorsTest {
         Map<String, Object> old = sensor("ACC-32-OLD", 100);
         old.put("retired", true);
         register(UUID.randomUUID().toString(), old);
-        List<String> offered = setting(checks.get(0), "sensor").get("options").valueStream().map(JsonNode::asString).toList();
+        List<String> offered = setting(checks.get(0), "sensor")
+                .get("options")
+                .valueStream()
+                .map(JsonNode::asString)
+                .toList();
         assertThat(offered).startsWith("none").contains("ACC-32").doesNotContain("ACC-32-OLD");
-        Caller.Answer unknown = caller.put("/api/plant/nodes/" + checks.get(0) + "/settings", Map.of("sensor", "ACC-99"));
+        Caller.Answer unknown =
+                caller.put("/api/plant/nodes/" + checks.get(0) + "/settings", Map.of("sensor", "ACC-99"));
         assertThat(unknown.status()).isEqualTo(422);
         assertThat(unknown.sentence()).contains("There is no sensor \"ACC-99\"");
     }
@@ -113,19 +151,28 @@ class SensorsTest {
     }
 
     private List<String> wanted() {
-        return caller.get("/api/today").ok().get("items").valueStream().map(item -> item.get("kind").asString() + " " + item.get("tag").asString()).toList();
+        return caller.get("/api/today")
+                .ok()
+                .get("items")
+                .valueStream()
+                .map(item -> item.get("kind").asString() + " " + item.get("tag").asString())
+                .toList();
     }
 
     @Test
     void aTagIsThereOnceAndStays() {
         String id = UUID.randomUUID().toString();
         int version = register(id, sensor("ACC-33", 100)).get("version").asInt();
-        assertThat(caller.put("/api/sensors/" + UUID.randomUUID(), sensor("ACC-33", 10)).sentence()).contains("There is a sensor ACC-33 already");
+        assertThat(caller.put("/api/sensors/" + UUID.randomUUID(), sensor("ACC-33", 10))
+                        .sentence())
+                .contains("There is a sensor ACC-33 already");
         Map<String, Object> renamed = sensor("ACC-34", 100);
         renamed.put("version", version);
         assertThat(caller.put("/api/sensors/" + id, renamed).sentence()).contains("keeps that tag");
         renamed.put("version", version + 7);
-        assertThat(caller.put("/api/sensors/" + id, renamed).status()).as("somebody else was quicker").isEqualTo(409);
+        assertThat(caller.put("/api/sensors/" + id, renamed).status())
+                .as("somebody else was quicker")
+                .isEqualTo(409);
     }
 
     @Test
@@ -144,7 +191,10 @@ class SensorsTest {
             day.readBack(caller, instrument);
         }
         String kept = rovek.bean(JdbcClient.class)
-                .sql("SELECT settings::jsonb ->> 'sensitivityMvPerG' FROM reading WHERE check_id = ?::uuid").param(checks.get(0)).query(String.class).single();
+                .sql("SELECT settings::jsonb ->> 'sensitivityMvPerG' FROM reading WHERE check_id = ?::uuid")
+                .param(checks.get(0))
+                .query(String.class)
+                .single();
         assertThat(kept).isEqualTo("101.2");
     }
 
@@ -164,7 +214,8 @@ class SensorsTest {
             register(id, retired);
             JsonNode now = caller.get(fit).ok();
             assertThat(now.get("outcome").asString()).isEqualTo("CANNOT");
-            assertThat(now.get("reasons").get(0).asString()).isEqualTo("P-35 Drive end is measured with sensor ACC-35, which is retired.");
+            assertThat(now.get("reasons").get(0).asString())
+                    .isEqualTo("P-35 Drive end is measured with sensor ACC-35, which is retired.");
             assertThat(now.get("firstChecks")).as("what it can measure").hasSize(3);
         }
     }

@@ -2,7 +2,6 @@ package rovek.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
@@ -44,20 +43,26 @@ class ServerFaultsTest {
     }
 
     private static long count(TestDatabase database, String what) throws SQLException {
-        try (Connection db = database.connect(); Statement statement = db.createStatement(); var rows = statement.executeQuery("SELECT count(*) FROM " + what)) {
+        try (Connection db = database.connect();
+                Statement statement = db.createStatement();
+                var rows = statement.executeQuery("SELECT count(*) FROM " + what)) {
             rows.next();
             return rows.getLong(1);
         }
     }
 
     private static void execute(TestDatabase database, String sql) throws SQLException {
-        try (Connection db = database.connect(); Statement statement = db.createStatement()) {
+        try (Connection db = database.connect();
+                Statement statement = db.createStatement()) {
             statement.execute(sql);
         }
     }
 
     private JsonNode readBack(Caller caller, String instrument) {
-        return caller.post("/api/instruments/" + instrument + "/read-back", Map.of("files", List.of(), "correctClock", true)).ok();
+        return caller.post(
+                        "/api/instruments/" + instrument + "/read-back",
+                        Map.of("files", List.of(), "correctClock", true))
+                .ok();
     }
 
     /** The first administrator is made a moment after the server answers. */
@@ -97,19 +102,27 @@ class ServerFaultsTest {
                     instrument = instrument == null ? field.connect(caller) : instrument;
                     String known = instrument;
                     field.faults(Map.of("slowMillis", 12));
-                    soon(() -> caller.post("/api/instruments/" + known + "/read-back", Map.of("files", List.of(), "correctClock", true)), answer -> answer.status() == 202);
+                    soon(
+                            () -> caller.post(
+                                    "/api/instruments/" + known + "/read-back",
+                                    Map.of("files", List.of(), "correctClock", true)),
+                            answer -> answer.status() == 202);
                     Thread.sleep(random.nextInt(500));
                     server.kill();
                 }
                 assertWhole(database);
-                assertThat(Files.exists(folder.resolve("instrument/loose"))).as("the instrument's memory is untouched").isTrue();
+                assertThat(Files.exists(folder.resolve("instrument/loose")))
+                        .as("the instrument's memory is untouched")
+                        .isTrue();
             }
             field.faults(Map.of());
             try (ServerProcess server = ServerProcess.start(kit, database, folder.resolve("server.log"))) {
                 Caller caller = signedIn(server);
                 String known = instrument;
                 // Whom the dead server had claimed is free again by itself.
-                JsonNode last = soon(() -> caller.awaitJob(readBack(caller, known)), job -> !job.get("sentence").asString().contains("in use"));
+                JsonNode last = soon(
+                        () -> caller.awaitJob(readBack(caller, known)),
+                        job -> !job.get("sentence").asString().contains("in use"));
                 assertThat(last.get("state").asString()).as(last.toString()).isEqualTo("DONE");
                 assertThat(count(database, "reading")).isEqualTo(KILLS);
                 assertWhole(database);
@@ -119,17 +132,24 @@ class ServerFaultsTest {
 
     /** Every reading with its capture and results, every original that was taken with its readings, nothing twice. */
     private static void assertWhole(TestDatabase database) throws SQLException {
-        assertThat(count(database, "reading r WHERE NOT EXISTS (SELECT 1 FROM capture c WHERE c.reading_id = r.id)")).isZero();
-        assertThat(count(database, "reading r WHERE NOT EXISTS (SELECT 1 FROM result v WHERE v.reading_id = r.id)")).isZero();
-        assertThat(count(database, "original o WHERE size <> (SELECT sum(size) FROM original_piece WHERE original_id = o.id)")).isZero();
-        assertThat(count(database, "(SELECT own_id FROM reading GROUP BY own_id HAVING count(*) > 1) AS twice")).isZero();
+        assertThat(count(database, "reading r WHERE NOT EXISTS (SELECT 1 FROM capture c WHERE c.reading_id = r.id)"))
+                .isZero();
+        assertThat(count(database, "reading r WHERE NOT EXISTS (SELECT 1 FROM result v WHERE v.reading_id = r.id)"))
+                .isZero();
+        assertThat(count(
+                        database,
+                        "original o WHERE size <> (SELECT sum(size) FROM original_piece WHERE original_id = o.id)"))
+                .isZero();
+        assertThat(count(database, "(SELECT own_id FROM reading GROUP BY own_id HAVING count(*) > 1) AS twice"))
+                .isZero();
     }
 
     @Test
     void aDatabaseThatGoesAwayAndComesBackIsSaidAndSurvived() throws Exception {
         try (TestDatabase database = TestDatabase.create();
                 Relay toDatabase = new Relay(database.port());
-                RunningRovek rovek = RunningRovek.startOn(database, "--spring.datasource.url=" + database.urlAt(toDatabase.port()))) {
+                RunningRovek rovek = RunningRovek.startOn(
+                        database, "--spring.datasource.url=" + database.urlAt(toDatabase.port()))) {
             Caller caller = Caller.signedIn(rovek);
             String instrument = field.connect(caller);
             for (int i = 0; i < 3; i++) {
@@ -145,11 +165,17 @@ class ServerFaultsTest {
             // Longer than anybody waits for a connection.
             Thread.sleep(8_000);
             toDatabase.up();
-            JsonNode ended = soon(() -> caller.get("/api/jobs/" + job.get("id").asString()), answer -> answer.status() == 200 && !answer.body().get("state").asString().equals("RUNNING")).body();
+            JsonNode ended = soon(
+                            () -> caller.get("/api/jobs/" + job.get("id").asString()),
+                            answer -> answer.status() == 200
+                                    && !answer.body().get("state").asString().equals("RUNNING"))
+                    .body();
             assertThat(ended.get("sentence").asString()).contains("The database does not answer");
             assertThat(count(database, "reading")).isZero();
             field.faults(Map.of());
-            JsonNode again = soon(() -> caller.awaitJob(readBack(caller, instrument)), done -> !done.get("sentence").asString().contains("in use"));
+            JsonNode again = soon(
+                    () -> caller.awaitJob(readBack(caller, instrument)),
+                    done -> !done.get("sentence").asString().contains("in use"));
             assertThat(again.get("sentence").asString()).startsWith("3 new readings");
             assertWhole(database);
         }
@@ -157,7 +183,8 @@ class ServerFaultsTest {
 
     @Test
     void aFullDiskIsSaidAndNothingHalfIsStored() throws Exception {
-        try (TestDatabase database = TestDatabase.create(); RunningRovek rovek = RunningRovek.startOn(database)) {
+        try (TestDatabase database = TestDatabase.create();
+                RunningRovek rovek = RunningRovek.startOn(database)) {
             Caller caller = Caller.signedIn(rovek);
             String instrument = field.connect(caller);
             field.press("/api/loose", Map.of("assetTag", "P-1", "point", "Coupling"));
@@ -169,11 +196,17 @@ class ServerFaultsTest {
                         CREATE TRIGGER no_room BEFORE INSERT ON %s FOR EACH ROW EXECUTE FUNCTION no_room()""".formatted(table));
                 JsonNode job = caller.awaitJob(readBack(caller, instrument));
                 assertThat(job.get("state").asString()).isEqualTo("FAILED");
-                assertThat(job.get("sentence").asString()).as("no room in " + table).contains("disk is full").contains("Make room");
+                assertThat(job.get("sentence").asString())
+                        .as("no room in " + table)
+                        .contains("disk is full")
+                        .contains("Make room");
                 assertThat(count(database, "reading")).isZero();
                 execute(database, "DROP FUNCTION no_room CASCADE");
             }
-            assertThat(caller.awaitJob(readBack(caller, instrument)).get("sentence").asString()).startsWith("1 new reading");
+            assertThat(caller.awaitJob(readBack(caller, instrument))
+                            .get("sentence")
+                            .asString())
+                    .startsWith("1 new reading");
             assertWhole(database);
         }
     }

@@ -23,7 +23,8 @@ final class ServerProcess implements AutoCloseable {
         this.port = port;
     }
 
-    static ServerProcess start(LaunchKit kit, TestDatabase database, Path log) throws IOException, InterruptedException {
+    static ServerProcess start(LaunchKit kit, TestDatabase database, Path log)
+            throws IOException, InterruptedException {
         int port;
         try (ServerSocket free = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
             port = free.getLocalPort();
@@ -31,7 +32,10 @@ final class ServerProcess implements AutoCloseable {
         List<String> arguments = RunningRovek.arguments(database);
         arguments.removeIf(argument -> argument.startsWith("--server.port"));
         arguments.add("--server.port=" + port);
-        Process process = new ProcessBuilder(kit.command(arguments)).redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.appendTo(log.toFile())).start();
+        Process process = new ProcessBuilder(kit.command(arguments))
+                .redirectErrorStream(true)
+                .redirectOutput(ProcessBuilder.Redirect.appendTo(log.toFile()))
+                .start();
         ServerProcess server = new ServerProcess(process, port);
         server.awaitAnswer(log);
         return server;
@@ -39,7 +43,8 @@ final class ServerProcess implements AutoCloseable {
 
     private void awaitAnswer(Path log) throws InterruptedException {
         HttpClient http = HttpClient.newHttpClient();
-        HttpRequest request = HttpRequest.newBuilder(URI.create(address() + "/api/session")).build();
+        HttpRequest request =
+                HttpRequest.newBuilder(URI.create(address() + "/api/session")).build();
         long until = System.nanoTime() + MOST_NANOS;
         while (true) {
             try {

@@ -47,14 +47,21 @@ class SeveralServersTest {
         SmallPlant plant = new SmallPlant(here);
         SmallPlant same = new SmallPlant(there);
         List<String> checks = plant.pump("P-1");
-        String asset = plant.row(plant.row(checks.get(0)).get("node").get("parentId").asString()).get("node").get("parentId").asString();
+        String asset = plant.row(
+                        plant.row(checks.get(0)).get("node").get("parentId").asString())
+                .get("node")
+                .get("parentId")
+                .asString();
         assertThat(same.standing(asset).get("notJudged").asInt()).isEqualTo(4);
         same.alter(asset, "name", "Well pump", "Renamed over there").ok();
         assertThat(plant.row(asset).get("node").get("name").asString()).isEqualTo("Renamed over there");
-        assertThat(plant.alter(asset, "name", "Well pump", "Renamed here").status()).as("seen before the other changed it").isEqualTo(409);
+        assertThat(plant.alter(asset, "name", "Well pump", "Renamed here").status())
+                .as("seen before the other changed it")
+                .isEqualTo(409);
         JsonNode removed = plant.remove(checks.get(0)).ok();
         assertThat(same.standing(asset).get("notJudged").asInt()).isEqualTo(3);
-        there.post("/api/plant/changes/" + removed.get("changeId").asString() + "/undo", Map.of()).ok();
+        there.post("/api/plant/changes/" + removed.get("changeId").asString() + "/undo", Map.of())
+                .ok();
         assertThat(plant.standing(asset).get("notJudged").asInt()).isEqualTo(4);
         assertThat(plant(there)).isEqualTo(plant(here));
     }
@@ -87,7 +94,12 @@ class SeveralServersTest {
                 case 2 -> caller.post("/api/plant/copy", Map.of("ids", List.of(any), "parentId", area));
                 case 3 -> caller.post("/api/plant/move", Map.of("ids", List.of(any), "parentId", area));
                 case 4 -> plant.remove(any);
-                default -> undoable.isEmpty() ? null : caller.post("/api/plant/changes/" + undoable.get(choice.nextInt(undoable.size())) + "/undo", Map.of());
+                default ->
+                    undoable.isEmpty()
+                            ? null
+                            : caller.post(
+                                    "/api/plant/changes/" + undoable.get(choice.nextInt(undoable.size())) + "/undo",
+                                    Map.of());
             };
             if (answer != null) {
                 assertThat(answer.status()).as(answer.text()).isLessThan(500);
@@ -101,7 +113,11 @@ class SeveralServersTest {
     @Test
     void manyPeopleAtTwoServersLeaveOnePlant() throws Exception {
         SmallPlant plant = new SmallPlant(here);
-        String area = plant.id(plant.id(plant.id(null, "CLIENT", "", "Marrowdale Works"), "SITE", "", "Works"), "AREA", "", "Wellfield");
+        String area = plant.id(
+                plant.id(plant.id(null, "CLIENT", "", "Marrowdale Works"), "SITE", "", "Works"),
+                "AREA",
+                "",
+                "Wellfield");
         Crowd.together(4, person -> () -> {
             work(person % 2 == 0 ? here : there, area, 25, person);
             return null;
@@ -109,12 +125,15 @@ class SeveralServersTest {
         assertThat(plant(there)).isEqualTo(plant(here));
         assertThat(plant(here).lines().count() - 1).isEqualTo(rowsInTheDatabase());
         try (ConfigurableApplicationContext fresh = rovek.startAnother()) {
-            assertThat(plant(here.onServer(RunningRovek.addressOf(fresh)))).as("a server that reads all anew").isEqualTo(plant(here));
+            assertThat(plant(here.onServer(RunningRovek.addressOf(fresh))))
+                    .as("a server that reads all anew")
+                    .isEqualTo(plant(here));
         }
     }
 
     private long rowsInTheDatabase() throws SQLException {
-        try (var db = rovek.database().connect(); var statement = db.createStatement();
+        try (var db = rovek.database().connect();
+                var statement = db.createStatement();
                 var rows = statement.executeQuery("SELECT count(*) FROM node WHERE removal IS NULL")) {
             rows.next();
             return rows.getLong(1);
@@ -125,28 +144,45 @@ class SeveralServersTest {
     void undoingEverythingInTurnIsAsIfNothingHappened() {
         SmallPlant plant = new SmallPlant(here);
         List<String> checks = plant.pump("P-3");
-        String asset = plant.row(plant.row(checks.get(0)).get("node").get("parentId").asString()).get("node").get("parentId").asString();
+        String asset = plant.row(
+                        plant.row(checks.get(0)).get("node").get("parentId").asString())
+                .get("node")
+                .get("parentId")
+                .asString();
         String area = plant.row(asset).get("node").get("parentId").asString();
         List<String> states = new ArrayList<>(List.of(plant(here)));
         List<String> changes = new ArrayList<>();
         List<JsonNode> made = new ArrayList<>();
-        made.add(here.post("/api/plant/copy", Map.of("ids", List.of(asset), "parentId", area, "afterId", asset)).ok());
+        made.add(here.post("/api/plant/copy", Map.of("ids", List.of(asset), "parentId", area, "afterId", asset))
+                .ok());
         states.add(plant(here));
         made.add(plant.alter(asset, "nameplate.powerKw", "", "22").ok());
         states.add(plant(here));
-        made.add(here.put("/api/plant/nodes/" + asset + "/settings", Map.of("lines", "3200")).ok());
+        made.add(here.put("/api/plant/nodes/" + asset + "/settings", Map.of("lines", "3200"))
+                .ok());
         states.add(plant(here));
-        made.add(here.post("/api/plant/move", Map.of("ids", List.of(made.get(0).get("added").get(0).asString()), "parentId", area, "changeId", UUID.randomUUID().toString())).ok());
+        made.add(here.post(
+                        "/api/plant/move",
+                        Map.of(
+                                "ids",
+                                List.of(made.get(0).get("added").get(0).asString()),
+                                "parentId",
+                                area,
+                                "changeId",
+                                UUID.randomUUID().toString()))
+                .ok());
         states.add(plant(here));
         made.add(plant.remove(asset).ok());
         states.add(plant(here));
         made.forEach(one -> changes.add(one.get("changeId").asString()));
         for (int i = changes.size() - 1; i >= 0; i--) {
-            there.post("/api/plant/changes/" + changes.get(i) + "/undo", Map.of()).ok();
+            there.post("/api/plant/changes/" + changes.get(i) + "/undo", Map.of())
+                    .ok();
             assertThat(plant(here)).as("after undoing change %d", i).isEqualTo(states.get(i));
         }
         for (int i = 0; i < changes.size(); i++) {
-            here.post("/api/plant/changes/" + changes.get(i) + "/redo", Map.of()).ok();
+            here.post("/api/plant/changes/" + changes.get(i) + "/redo", Map.of())
+                    .ok();
             assertThat(plant(there)).as("after doing change %d again", i).isEqualTo(states.get(i + 1));
         }
     }

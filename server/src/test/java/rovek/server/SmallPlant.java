@@ -45,8 +45,23 @@ public final class SmallPlant {
 
     /** A check of another technique than vibration. */
     public String check(String point, String technique, String preset) {
-        return idOf(caller.post("/api/plant/nodes", Map.of(
-                        "id", UUID.randomUUID().toString(), "parentId", point, "level", "CHECK", "tag", "", "name", "", "technique", technique, "preset", preset))
+        return idOf(caller.post(
+                        "/api/plant/nodes",
+                        Map.of(
+                                "id",
+                                UUID.randomUUID().toString(),
+                                "parentId",
+                                point,
+                                "level",
+                                "CHECK",
+                                "tag",
+                                "",
+                                "name",
+                                "",
+                                "technique",
+                                technique,
+                                "preset",
+                                preset))
                 .ok());
     }
 
@@ -71,7 +86,8 @@ public final class SmallPlant {
 
     public String route(List<String> checks) {
         String id = UUID.randomUUID().toString();
-        caller.put("/api/routes/" + id, Map.of("name", "Monthly walk", "checkIds", checks, "version", 0)).ok();
+        caller.put("/api/routes/" + id, Map.of("name", "Monthly walk", "checkIds", checks, "version", 0))
+                .ok();
         return id;
     }
 
@@ -80,7 +96,10 @@ public final class SmallPlant {
         List<JsonNode> rows = new ArrayList<>();
         List<String> open = new ArrayList<>();
         caller.get("/api/plant").ok().forEach(node -> open.add(node.get("id").asString()));
-        caller.post("/api/outline", Map.of("open", open)).ok().get("blocks").forEach(block -> block.get("rows").forEach(rows::add));
+        caller.post("/api/outline", Map.of("open", open))
+                .ok()
+                .get("blocks")
+                .forEach(block -> block.get("rows").forEach(rows::add));
         return rows;
     }
 

@@ -32,8 +32,23 @@ class SpoiltPackagesTest {
     private static final int PACKAGES = 300;
     private static final Pattern VALUE = Pattern.compile(":(\"[^\"]*\"|-?[0-9.eE+]+|true|false)");
     private static final List<String> ODDITIES = List.of(
-            "null", "-1", "0", "1e308", "1e-320", "\"\"", "[]", "{}", "\"9999-12-31T23:59:59Z\"", "\"0001-01-01T00:00:00Z\"", "\"\\u0000\"", "\"\\ud800\"",
-            "99999999999999999999", "\"" + "x".repeat(5_000) + "\"", "\"vibration\"", "\"loop\"", "\"done\"");
+            "null",
+            "-1",
+            "0",
+            "1e308",
+            "1e-320",
+            "\"\"",
+            "[]",
+            "{}",
+            "\"9999-12-31T23:59:59Z\"",
+            "\"0001-01-01T00:00:00Z\"",
+            "\"\\u0000\"",
+            "\"\\ud800\"",
+            "99999999999999999999",
+            "\"" + "x".repeat(5_000) + "\"",
+            "\"vibration\"",
+            "\"loop\"",
+            "\"done\"");
 
     @TempDir
     Path memory;
@@ -45,13 +60,18 @@ class SpoiltPackagesTest {
     }
 
     private byte[] sound() {
-        try (FieldDay field = new FieldDay(Fieldsim.Kind.VIBRATION, UUID.randomUUID().toString(), memory)) {
+        try (FieldDay field =
+                new FieldDay(Fieldsim.Kind.VIBRATION, UUID.randomUUID().toString(), memory)) {
             String instrument = field.connect(caller);
             SmallPlant plant = new SmallPlant(caller);
             field.load(caller, instrument, plant.route(plant.pump("P-" + UUID.randomUUID())));
             field.press("/api/walk-all", Map.of());
             field.readBack(caller, instrument);
-            String original = caller.get("/api/instruments/" + instrument + "/originals").ok().get(0).get("id").asString();
+            String original = caller.get("/api/instruments/" + instrument + "/originals")
+                    .ok()
+                    .get(0)
+                    .get("id")
+                    .asString();
             return caller.get("/api/originals/" + original + "/file").bytes();
         }
     }
@@ -63,7 +83,8 @@ class SpoiltPackagesTest {
                 entries.put(entry.getName(), zip.readAllBytes());
             }
         }
-        String name = List.of("readings.ndjson", "readings.ndjson", "walk.json", "manifest.json").get(random.nextInt(4));
+        String name = List.of("readings.ndjson", "readings.ndjson", "walk.json", "manifest.json")
+                .get(random.nextInt(4));
         byte[] before = entries.get(name);
         String text = new String(before, StandardCharsets.UTF_8);
         for (int i = 0; i <= random.nextInt(3); i++) {
@@ -72,9 +93,12 @@ class SpoiltPackagesTest {
         byte[] after = text.getBytes(StandardCharsets.UTF_8);
         entries.put(name, after);
         String manifest = new String(entries.get("manifest.json"), StandardCharsets.UTF_8)
-                .replace("\"size\":%d,\"sha256\":\"%s\"".formatted(before.length, Sha256.of(before)), "\"size\":%d,\"sha256\":\"%s\"".formatted(after.length, Sha256.of(after)));
+                .replace(
+                        "\"size\":%d,\"sha256\":\"%s\"".formatted(before.length, Sha256.of(before)),
+                        "\"size\":%d,\"sha256\":\"%s\"".formatted(after.length, Sha256.of(after)));
         // Another instrument each time: what was stored before would not be looked at again.
-        String another = manifest.replaceFirst("\"serial\":\"[^\"]*\"", "\"serial\":\"" + new UUID(random.nextLong(), random.nextLong()) + "\"");
+        String another = manifest.replaceFirst(
+                "\"serial\":\"[^\"]*\"", "\"serial\":\"" + new UUID(random.nextLong(), random.nextLong()) + "\"");
         entries.put("manifest.json", another.getBytes(StandardCharsets.UTF_8));
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try (ZipOutputStream zip = new ZipOutputStream(out)) {
@@ -113,7 +137,8 @@ class SpoiltPackagesTest {
         assertThat(taken).as("some oddities do no harm").isBetween(1, PACKAGES - 1);
         assertThat(caller.get("/api/visits").status()).isEqualTo(200);
         for (JsonNode visit : caller.get("/api/visits").ok()) {
-            assertThat(caller.get("/api/visits/" + visit.get("id").asString()).status()).isEqualTo(200);
+            assertThat(caller.get("/api/visits/" + visit.get("id").asString()).status())
+                    .isEqualTo(200);
         }
         assertThat(caller.get("/api/today").status()).isEqualTo(200);
     }

@@ -33,7 +33,13 @@ class StopsMeasuredTwiceTest {
         handheld = RoutedHandheld.connect(caller, memory);
         field = handheld.field();
         checks = handheld.checks();
-        checks.forEach(check -> caller.limit(check, "vibration", checks.indexOf(check) % 2 == 0 ? "velocity.rms" : "acceleration.rms", null, 500.0).ok());
+        checks.forEach(check -> caller.limit(
+                        check,
+                        "vibration",
+                        checks.indexOf(check) % 2 == 0 ? "velocity.rms" : "acceleration.rms",
+                        null,
+                        500.0)
+                .ok());
         field.load(caller, handheld.instrument(), handheld.route());
     }
 
@@ -47,12 +53,19 @@ class StopsMeasuredTwiceTest {
     }
 
     private String readBack() {
-        assertThat(field.readBack(caller, handheld.instrument()).get("state").asString()).isEqualTo("DONE");
+        assertThat(field.readBack(caller, handheld.instrument()).get("state").asString())
+                .isEqualTo("DONE");
         return caller.get("/api/visits").ok().get(0).get("id").asString();
     }
 
     private JsonNode row(String visit, String check) {
-        return caller.get("/api/visits/" + visit).ok().get("rows").valueStream().filter(row -> row.get("checkId").asString().equals(check)).findFirst().orElseThrow();
+        return caller.get("/api/visits/" + visit)
+                .ok()
+                .get("rows")
+                .valueStream()
+                .filter(row -> row.get("checkId").asString().equals(check))
+                .findFirst()
+                .orElseThrow();
     }
 
     private JsonNode act(String reading, String action, Object body) {
@@ -65,7 +78,12 @@ class StopsMeasuredTwiceTest {
         at(checks.get(0), "note", Map.of("note", "hot bearing"));
         field.press("/api/loose", Map.of("assetTag", handheld.tag(), "point", "Drive end"));
         String visit = readBack();
-        String loose = caller.get("/api/visits/" + visit).ok().get("tray").get(0).get("id").asString();
+        String loose = caller.get("/api/visits/" + visit)
+                .ok()
+                .get("tray")
+                .get(0)
+                .get("id")
+                .asString();
         act(loose, "place", Map.of("checkId", checks.get(0)));
         return visit;
     }
@@ -80,9 +98,13 @@ class StopsMeasuredTwiceTest {
         assertThat(other.get("isPlanned").asBoolean()).isFalse();
         assertThat(other.get("verdict").asString()).isEqualTo("PASS");
         assertThat(other.get("value").asDouble()).isPositive();
-        assertThat(other.get("note").asString()).as("a note stays with what it is of").isEmpty();
+        assertThat(other.get("note").asString())
+                .as("a note stays with what it is of")
+                .isEmpty();
         act(other.get("readingId").asString(), "place", java.util.Collections.singletonMap("checkId", null));
-        assertThat(row(visit, checks.get(0)).get("others")).as("each can be moved").isEmpty();
+        assertThat(row(visit, checks.get(0)).get("others"))
+                .as("each can be moved")
+                .isEmpty();
     }
 
     @Test
@@ -94,12 +116,24 @@ class StopsMeasuredTwiceTest {
         String choice = act(other, "choose", null).get("id").asString();
         JsonNode chosen = row(visit, checks.get(0));
         assertThat(chosen.get("readingId").asString()).isEqualTo(other);
-        assertThat(chosen.get("note").asString()).as("the note is of the planned reading").isEmpty();
+        assertThat(chosen.get("note").asString())
+                .as("the note is of the planned reading")
+                .isEmpty();
         assertThat(chosen.get("others").get(0).get("readingId").asString()).isEqualTo(planned);
         assertThat(chosen.get("others").get(0).get("note").asString()).isEqualTo("hot bearing");
         act(planned, "choose", null);
-        assertThat(row(visit, checks.get(0)).get("readingId").asString()).as("one is chosen at a time").isEqualTo(planned);
-        caller.post("/api/mendings/" + caller.get("/api/visits/" + visit + "/corrections").ok().get(0).get("id").asString() + "/undo", null).ok();
+        assertThat(row(visit, checks.get(0)).get("readingId").asString())
+                .as("one is chosen at a time")
+                .isEqualTo(planned);
+        caller.post(
+                        "/api/mendings/"
+                                + caller.get("/api/visits/" + visit + "/corrections")
+                                        .ok()
+                                        .get(0)
+                                        .get("id")
+                                        .asString() + "/undo",
+                        null)
+                .ok();
         caller.post("/api/mendings/" + choice + "/undo", null).ok();
         assertThat(row(visit, checks.get(0))).isEqualTo(before);
     }
@@ -110,10 +144,13 @@ class StopsMeasuredTwiceTest {
         JsonNode before = row(visit, checks.get(0));
         act(before.get("readingId").asString(), "discard", Map.of("reason", "cable off"));
         JsonNode row = row(visit, checks.get(0));
-        assertThat(row.get("readingId").asString()).isEqualTo(before.get("others").get(0).get("readingId").asString());
+        assertThat(row.get("readingId").asString())
+                .isEqualTo(before.get("others").get(0).get("readingId").asString());
         assertThat(row.get("verdict").asString()).isEqualTo("PASS");
         assertThat(row.get("others").get(0).get("discardedBecause").asString()).isEqualTo("cable off");
-        assertThat(caller.post("/api/readings/" + before.get("readingId").asString() + "/choose", null).sentence()).isEqualTo("The reading was discarded: restore it first.");
+        assertThat(caller.post("/api/readings/" + before.get("readingId").asString() + "/choose", null)
+                        .sentence())
+                .isEqualTo("The reading was discarded: restore it first.");
         act(row.get("readingId").asString(), "discard", Map.of("reason", "this too"));
         assertThat(row(visit, checks.get(0)).get("reason").asString()).isEqualTo("discarded: this too");
     }
@@ -129,7 +166,9 @@ class StopsMeasuredTwiceTest {
         readBack();
         assertThat(row(visit, checks.get(2)).get("readingId").asString()).isEqualTo(first);
         assertThat(row(visit, checks.get(2)).get("verdict").asString()).isEqualTo("PASS");
-        assertThat(row(visit, checks.get(0)).get("repeats").asInt()).as("nothing is repeated here").isZero();
+        assertThat(row(visit, checks.get(0)).get("repeats").asInt())
+                .as("nothing is repeated here")
+                .isZero();
         at(checks.get(0), "measure", Map.of());
         readBack();
         assertThat(row(visit, checks.get(0)).get("repeats").asInt()).isEqualTo(1);
@@ -147,17 +186,31 @@ class StopsMeasuredTwiceTest {
         assertThat(row.get("verdict").asString()).isEqualTo("NOT_JUDGED");
         assertThat(row.get("reason").asString()).isEqualTo("skipped");
         assertThat(row.get("readingId").isNull()).isTrue();
-        String report = caller.post("/api/certificates", Map.of("visitId", visit, "checkIds", List.of(checks.get(1)))).ok().get("id").asString();
-        assertThat(caller.get("/api/certificates/" + report + "/preview").ok().get("html").asString()).contains("1 results: 0 fail, 0 watch, 0 pass, 1 not judged.");
+        String report = caller.post("/api/certificates", Map.of("visitId", visit, "checkIds", List.of(checks.get(1))))
+                .ok()
+                .get("id")
+                .asString();
+        assertThat(caller.get("/api/certificates/" + report + "/preview")
+                        .ok()
+                        .get("html")
+                        .asString())
+                .contains("1 results: 0 fail, 0 watch, 0 pass, 1 not judged.");
         act(row.get("others").get(0).get("readingId").asString(), "choose", null);
         assertThat(row(visit, checks.get(1)).get("verdict").asString()).isEqualTo("PASS");
         assertThat(row(visit, checks.get(1)).get("progress").asString()).isEqualTo("done");
         assertThat(row(visit, checks.get(1)).get("note").asString()).isEqualTo("guard in the way");
 
-        String loose = caller.get("/api/visits/" + visit).ok().get("tray").get(0).get("id").asString();
+        String loose = caller.get("/api/visits/" + visit)
+                .ok()
+                .get("tray")
+                .get(0)
+                .get("id")
+                .asString();
         act(loose, "place", Map.of("checkId", checks.get(3)));
         JsonNode placed = row(visit, checks.get(3));
         assertThat(placed.get("verdict").asString()).as("a person put it there").isEqualTo("PASS");
-        assertThat(placed.get("note").asString()).as("nothing else holds the stop's note").isEqualTo("too hot");
+        assertThat(placed.get("note").asString())
+                .as("nothing else holds the stop's note")
+                .isEqualTo("too hot");
     }
 }

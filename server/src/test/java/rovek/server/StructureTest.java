@@ -17,19 +17,29 @@ import org.springframework.modulith.core.ApplicationModules;
 class StructureTest {
 
     @ArchTest
-    static final ArchRule serverDoesNotKnowTheStandIns =
-            noClasses().that().resideInAPackage("rovek.server..").should().dependOnClassesThat().resideInAPackage("rovek.fieldsim..");
+    static final ArchRule serverDoesNotKnowTheStandIns = noClasses()
+            .that()
+            .resideInAPackage("rovek.server..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAPackage("rovek.fieldsim..");
 
     @ArchTest
-    static final ArchRule standInsDoNotKnowTheServer =
-            noClasses().that().resideInAPackage("rovek.fieldsim..").should().dependOnClassesThat().resideInAPackage("rovek.server..");
+    static final ArchRule standInsDoNotKnowTheServer = noClasses()
+            .that()
+            .resideInAPackage("rovek.fieldsim..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAPackage("rovek.server..");
 
     @ArchTest
     static final ArchRule nothingIsInjectedIntoFields = noFields().should().beAnnotatedWith(Autowired.class);
 
     @ArchTest
-    static final ArchRule featuresUseEachOtherWithoutCircles =
-            SlicesRuleDefinition.slices().matching("rovek.server.(*).(*)..").should().beFreeOfCycles();
+    static final ArchRule featuresUseEachOtherWithoutCircles = SlicesRuleDefinition.slices()
+            .matching("rovek.server.(*).(*)..")
+            .should()
+            .beFreeOfCycles();
 
     /** Each says in its package-info what it is for and which wings it may use; no arrow goes elsewhere, and none in a circle. */
     @Test
@@ -37,6 +47,17 @@ class StructureTest {
         ApplicationModules wings = ApplicationModules.of(RovekApplication.class);
         wings.verify();
         assertThat(wings.stream().map(wing -> wing.getIdentifier().toString()))
-                .containsExactlyInAnyOrder("demo", "overview", "intake", "reports", "rounds", "follow", "judging", "plant", "instruments", "people", "base");
+                .containsExactlyInAnyOrder(
+                        "demo",
+                        "overview",
+                        "intake",
+                        "reports",
+                        "rounds",
+                        "follow",
+                        "judging",
+                        "plant",
+                        "instruments",
+                        "people",
+                        "base");
     }
 }

@@ -16,7 +16,8 @@ import org.flywaydb.core.api.configuration.FluentConfiguration;
  * @param url for JDBC
  * @param isKept whether closing leaves it there, for somebody else to drop
  */
-public record TestDatabase(String url, String user, String password, String name, boolean isKept) implements AutoCloseable {
+public record TestDatabase(String url, String user, String password, String name, boolean isKept)
+        implements AutoCloseable {
 
     private static final String USER = "rovek";
 
@@ -48,7 +49,9 @@ public record TestDatabase(String url, String user, String password, String name
     }
 
     private static FluentConfiguration flyway(TestDatabase database) {
-        return Flyway.configure().locations("classpath:db/migration").dataSource(database.url, database.user, database.password);
+        return Flyway.configure()
+                .locations("classpath:db/migration")
+                .dataSource(database.url, database.user, database.password);
     }
 
     private static String urlOf(String name) {
@@ -66,13 +69,19 @@ public record TestDatabase(String url, String user, String password, String name
 
         private static String make() {
             FluentConfiguration flyway = Flyway.configure().locations("classpath:db/migration");
-            String name = "migrated_" + Integer.toHexString(Arrays.stream(flyway.dataSource(urlOf("postgres"), USER, secret()).load().info().all())
-                    .map(one -> one.getVersion() + ":" + one.getChecksum())
-                    .toList()
-                    .hashCode());
-            try (Connection connection = DriverManager.getConnection(urlOf("postgres"), USER, secret()); Statement statement = connection.createStatement()) {
+            String name = "migrated_"
+                    + Integer.toHexString(Arrays.stream(flyway.dataSource(urlOf("postgres"), USER, secret())
+                                    .load()
+                                    .info()
+                                    .all())
+                            .map(one -> one.getVersion() + ":" + one.getChecksum())
+                            .toList()
+                            .hashCode());
+            try (Connection connection = DriverManager.getConnection(urlOf("postgres"), USER, secret());
+                    Statement statement = connection.createStatement()) {
                 statement.execute("SELECT pg_advisory_lock(20816)");
-                try (var found = statement.executeQuery("SELECT 1 FROM pg_database WHERE datistemplate AND datname = '" + name + "'")) {
+                try (var found = statement.executeQuery(
+                        "SELECT 1 FROM pg_database WHERE datistemplate AND datname = '" + name + "'")) {
                     if (found.next()) {
                         return name;
                     }
@@ -99,13 +108,15 @@ public record TestDatabase(String url, String user, String password, String name
     private static String required(String variable) {
         String value = System.getenv(variable);
         if (value == null) {
-            throw new IllegalStateException(variable + " is not set: run the tests by ./rovek test, which starts a private PostgreSQL.");
+            throw new IllegalStateException(
+                    variable + " is not set: run the tests by ./rovek test, which starts a private PostgreSQL.");
         }
         return value;
     }
 
     private static void execute(String sql) {
-        try (Connection connection = DriverManager.getConnection("jdbc:postgresql://" + server() + "/postgres", USER, secret());
+        try (Connection connection =
+                        DriverManager.getConnection("jdbc:postgresql://" + server() + "/postgres", USER, secret());
                 Statement statement = connection.createStatement()) {
             statement.execute(sql);
         } catch (SQLException e) {

@@ -4,8 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
 import java.sql.SQLException;
-import java.time.Duration;
-import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.StreamSupport;
@@ -74,14 +72,18 @@ class TransferTest {
     }
 
     private void loadAndWalk() {
-        assertThat(field.load(caller, instrument, route).get("state").asString()).isEqualTo("DONE");
+        assertThat(field.load(caller, instrument, route).get("state").asString())
+                .isEqualTo("DONE");
         field.press("/api/walk-all", Map.of());
     }
 
     /** The visit of this test's own route: other tests' visits may have begun within the same second. */
     private JsonNode visit() {
-        return caller.get("/api/visits").ok().valueStream()
-                .map(line -> caller.get("/api/visits/" + line.get("id").asString()).ok())
+        return caller.get("/api/visits")
+                .ok()
+                .valueStream()
+                .map(line ->
+                        caller.get("/api/visits/" + line.get("id").asString()).ok())
                 .filter(sheet -> sheet.get("rows").toString().contains(checks.get(3)))
                 .findFirst()
                 .orElseThrow();
@@ -90,7 +92,8 @@ class TransferTest {
     @Test
     void aWalkComesBackAsJudgedReadings() {
         caller.limit(checks.get(0), "vibration", "velocity.rms", 0.5, 1.0).ok();
-        caller.limit(checks.get(1), "vibration", "acceleration.rms", 500.0, 1000.0).ok();
+        caller.limit(checks.get(1), "vibration", "acceleration.rms", 500.0, 1000.0)
+                .ok();
         loadAndWalk();
         assertThat(file("READINGS").get("state").asString()).isEqualTo("NEW");
         JsonNode job = field.readBack(caller, instrument);
@@ -99,7 +102,9 @@ class TransferTest {
         assertThat(file("READINGS").get("state").asString()).isEqualTo("STORED");
         JsonNode rows = visit().get("rows");
         assertThat(rows).hasSize(4);
-        assertThat(rows.get(0).get("verdict").asString()).as("velocity of about 1.8 against 1.0").isEqualTo("FAIL");
+        assertThat(rows.get(0).get("verdict").asString())
+                .as("velocity of about 1.8 against 1.0")
+                .isEqualTo("FAIL");
         assertThat(rows.get(0).get("value").asDouble()).isBetween(1.2, 2.6);
         assertThat(rows.get(1).get("verdict").asString()).isEqualTo("PASS");
         assertThat(rows.get(2).get("verdict").asString()).isEqualTo("NOT_JUDGED");
@@ -107,7 +112,8 @@ class TransferTest {
         JsonNode standing = new SmallPlant(caller).standing(checks.get(0));
         assertThat(standing.get("worst").asString()).isEqualTo("FAIL");
         String reading = rows.get(0).get("readingId").asString();
-        JsonNode curves = caller.get("/api/readings/" + reading + "/curves").ok().get("curves");
+        JsonNode curves =
+                caller.get("/api/readings/" + reading + "/curves").ok().get("curves");
         assertThat(curves.get(0).get("name").asString()).isEqualTo("Spectrum");
         assertThat(curves.get(0).get("y")).hasSize(6401);
         JsonNode trend = caller.get("/api/checks/" + checks.get(0) + "/trend").ok();
@@ -121,7 +127,8 @@ class TransferTest {
         field.readBack(caller, instrument);
         long readings = count("reading");
         long originals = count("original");
-        assertThat(field.readBack(caller, instrument).get("sentence").asString()).contains("0 new readings, 4 stored before");
+        assertThat(field.readBack(caller, instrument).get("sentence").asString())
+                .contains("0 new readings, 4 stored before");
         assertThat(count("reading")).isEqualTo(readings);
         assertThat(count("original")).isEqualTo(originals);
     }
@@ -136,7 +143,9 @@ class TransferTest {
         JsonNode job = field.readBack(caller, instrument);
         assertThat(job.get("sentence").asString()).startsWith("1 new reading, 1 stored before");
         JsonNode rows = visit().get("rows");
-        assertThat(rows.get(0).get("repeats").asInt()).as("the repeated reading replaces the first").isEqualTo(1);
+        assertThat(rows.get(0).get("repeats").asInt())
+                .as("the repeated reading replaces the first")
+                .isEqualTo(1);
         assertThat(rows.get(1).get("progress").asString()).isEqualTo("skipped");
         assertThat(rows.get(1).get("note").asString()).isEqualTo("stood still");
         assertThat(rows.get(2).get("progress").asString()).isEqualTo("to do");
@@ -177,32 +186,47 @@ class TransferTest {
         field.faults(Map.of("damageWrite", true));
         JsonNode job = field.load(caller, instrument, route);
         assertThat(job.get("state").asString()).isEqualTo("FAILED");
-        assertThat(job.get("sentence").asString()).contains("its digest does not agree").doesNotContain("You may unplug");
-        assertThat(caller.get("/api/routes/" + route).ok().get("loaded")).as("nothing is noted as loaded").isEmpty();
-        assertThat(field.load(caller, instrument, route).get("state").asString()).isEqualTo("DONE");
+        assertThat(job.get("sentence").asString())
+                .contains("its digest does not agree")
+                .doesNotContain("You may unplug");
+        assertThat(caller.get("/api/routes/" + route).ok().get("loaded"))
+                .as("nothing is noted as loaded")
+                .isEmpty();
+        assertThat(field.load(caller, instrument, route).get("state").asString())
+                .isEqualTo("DONE");
     }
 
     @Test
     void aFullMemoryIsSaidBeforeAnythingIsLoaded() {
         field.faults(Map.of("memoryFull", true));
-        JsonNode fit = caller.get("/api/instruments/" + instrument + "/fit?routeId=" + route).ok();
+        JsonNode fit = caller.get("/api/instruments/" + instrument + "/fit?routeId=" + route)
+                .ok();
         assertThat(fit.get("outcome").asString()).isNotEqualTo("WHOLE");
         JsonNode job = field.load(caller, instrument, route);
         assertThat(job.get("state").asString()).isEqualTo("FAILED");
-        assertThat(job.get("sentence").asString()).contains("The route was not loaded").contains("read back and clear first");
+        assertThat(job.get("sentence").asString())
+                .contains("The route was not loaded")
+                .contains("read back and clear first");
     }
 
     @Test
     void onlyWhatIsStoredIsCleared() {
         loadAndWalk();
         String name = file("READINGS").get("name").asString();
-        JsonNode left = caller.post("/api/instruments/" + instrument + "/clear", Map.of("files", List.of(name, "RESULTS/W9999.zip"))).ok();
+        JsonNode left = caller.post(
+                        "/api/instruments/" + instrument + "/clear",
+                        Map.of("files", List.of(name, "RESULTS/W9999.zip")))
+                .ok();
         assertThat(left.get("files").asInt()).isZero();
         assertThat(left.get("stays").get(0).get("why").asString()).contains("not stored here; read it back first");
         assertThat(left.get("stays").get(1).get("why").asString()).isEqualTo("it is no longer there");
         assertThat(file("READINGS").get("state").asString()).isEqualTo("NEW");
         field.readBack(caller, instrument);
-        assertThat(caller.post("/api/instruments/" + instrument + "/clear", Map.of("files", List.of(name))).ok().get("files").asInt()).isEqualTo(1);
+        assertThat(caller.post("/api/instruments/" + instrument + "/clear", Map.of("files", List.of(name)))
+                        .ok()
+                        .get("files")
+                        .asInt())
+                .isEqualTo(1);
         assertThat(look().get("files")).hasSize(1);
     }
 
@@ -213,7 +237,8 @@ class TransferTest {
         caller.get("/api/instruments/" + instrument + "/inside?file=" + name).ok();
         assertThat(file("READINGS").get("state").asString()).isEqualTo("NEW");
         assertThat(file("READINGS").get("arrivedBytes").asLong()).isZero();
-        assertThat(field.readBack(caller, instrument).get("sentence").asString()).startsWith("4 new readings");
+        assertThat(field.readBack(caller, instrument).get("sentence").asString())
+                .startsWith("4 new readings");
     }
 
     @Test
@@ -225,9 +250,13 @@ class TransferTest {
         JsonNode visit = visit();
         JsonNode loose = visit.get("tray").get(0);
         assertThat(loose.get("label").asString()).isEqualTo("P-102 Drive end");
-        assertThat(loose.get("value").asDouble()).as("the RMS leads, not the peak").isBetween(1.2, 2.6);
+        assertThat(loose.get("value").asDouble())
+                .as("the RMS leads, not the peak")
+                .isBetween(1.2, 2.6);
         JsonNode proposal = loose.get("proposals").get(0);
-        assertThat(proposal.get("reason").asString()).contains("P-102 typed on the instrument").contains("the point typed");
+        assertThat(proposal.get("reason").asString())
+                .contains("P-102 typed on the instrument")
+                .contains("the point typed");
         assertThat(proposal.get("certainty").asDouble()).isBetween(0.3, 1.0);
         String place = "/api/readings/" + loose.get("id").asString() + "/place";
         caller.post(place, Map.of("checkId", checks.get(3))).ok();
@@ -236,7 +265,9 @@ class TransferTest {
         JsonNode trend = caller.get("/api/checks/" + checks.get(3) + "/trend").ok();
         assertThat(trend.get("points")).as("analysed anew as acceleration").hasSize(2);
         assertThat(trend.get("unit").asString()).isEqualTo("m/s²");
-        assertThat(caller.post("/api/readings/" + loose.get("id").asString() + "/discard", Map.of("reason", " ")).status()).isEqualTo(422);
+        assertThat(caller.post("/api/readings/" + loose.get("id").asString() + "/discard", Map.of("reason", " "))
+                        .status())
+                .isEqualTo(422);
     }
 
     @Test
@@ -244,47 +275,85 @@ class TransferTest {
         loadAndWalk();
         field.press("/api/loose", Map.of("assetTag", "P-102", "point", "Coupling"));
         String loose = file("LOOSE").get("name").asString();
-        assertThat(field.readBack(caller, instrument, List.of(loose)).get("sentence").asString()).startsWith("1 new reading, 1 of them loose.");
+        assertThat(field.readBack(caller, instrument, List.of(loose))
+                        .get("sentence")
+                        .asString())
+                .startsWith("1 new reading, 1 of them loose.");
         assertThat(file("LOOSE").get("state").asString()).isEqualTo("STORED");
         assertThat(file("READINGS").get("state").asString()).isEqualTo("NEW");
         field.readBack(caller, instrument);
         JsonNode visit = visit();
         assertThat(visit.get("title").asString()).isEqualTo("Monthly walk");
         assertThat(visit.get("rows")).hasSize(4);
-        assertThat(visit.get("tray").valueStream().map(reading -> reading.get("label").asString())).contains("P-102 Coupling");
+        assertThat(visit.get("tray")
+                        .valueStream()
+                        .map(reading -> reading.get("label").asString()))
+                .contains("P-102 Coupling");
     }
 
     @Test
     void whatAnInstrumentTellsAnewIsInTheAuditTrail() throws SQLException {
-        try (var db = rovek.database().connect(); var statement = db.createStatement()) {
+        try (var db = rovek.database().connect();
+                var statement = db.createStatement()) {
             statement.execute("UPDATE instrument SET firmware = '2.4.0'");
         }
         look();
         look();
-        String trail = caller.get("/api/audit?subjectType=instrument&subjectId=" + instrument).text();
-        assertThat(trail.split("told anew by the instrument", -1)).as("once, not at every look").hasSize(2);
+        String trail = caller.get("/api/audit?subjectType=instrument&subjectId=" + instrument)
+                .text();
+        assertThat(trail.split("told anew by the instrument", -1))
+                .as("once, not at every look")
+                .hasSize(2);
     }
 
     @Test
     void anInstrumentHoldsTheRouteAsItWasAndItIsSaidWhatChangedSince() {
         field.load(caller, instrument, route);
         JsonNode before = caller.get("/api/routes/" + route).ok();
-        JsonNode held = before.get("loaded").valueStream().filter(one -> one.get("instrumentId").asString().equals(instrument)).findFirst().orElseThrow();
+        JsonNode held = before.get("loaded")
+                .valueStream()
+                .filter(one -> one.get("instrumentId").asString().equals(instrument))
+                .findFirst()
+                .orElseThrow();
         assertThat(held.get("changes").asString()).isEmpty();
-        caller.put("/api/routes/" + route, Map.of("name", "Monthly walk", "checkIds", checks.subList(0, 3), "version", before.get("version").asInt())).ok();
-        caller.put("/api/plant/nodes/" + checks.get(1) + "/settings", Map.of("lines", "3200")).ok();
+        caller.put(
+                        "/api/routes/" + route,
+                        Map.of(
+                                "name",
+                                "Monthly walk",
+                                "checkIds",
+                                checks.subList(0, 3),
+                                "version",
+                                before.get("version").asInt()))
+                .ok();
+        caller.put("/api/plant/nodes/" + checks.get(1) + "/settings", Map.of("lines", "3200"))
+                .ok();
         JsonNode after = caller.get("/api/routes/" + route).ok();
-        assertThat(after.get("revision").asInt()).isEqualTo(before.get("revision").asInt() + 1);
-        JsonNode old = after.get("loaded").valueStream().filter(one -> one.get("instrumentId").asString().equals(instrument)).findFirst().orElseThrow();
+        assertThat(after.get("revision").asInt())
+                .isEqualTo(before.get("revision").asInt() + 1);
+        JsonNode old = after.get("loaded")
+                .valueStream()
+                .filter(one -> one.get("instrumentId").asString().equals(instrument))
+                .findFirst()
+                .orElseThrow();
         assertThat(old.get("revision").asInt()).isEqualTo(before.get("revision").asInt());
         assertThat(old.get("changes").asString()).isEqualTo("1 went, 1 is measured otherwise");
         field.press("/api/walk-all", Map.of());
         field.readBack(caller, instrument);
-        assertThat(visit().get("rows")).as("read back against the old revision, every reading finds its check").hasSize(4);
+        assertThat(visit().get("rows"))
+                .as("read back against the old revision, every reading finds its check")
+                .hasSize(4);
         assertThat(visit().get("tray")).isEmpty();
-        JsonNode scheduled = caller.get("/api/schedule").ok().get("routes").valueStream()
-                .filter(one -> one.get("routeId").asString().equals(route)).findFirst().orElseThrow();
-        assertThat(scheduled.get("isMeasured").asBoolean()).as("walked now: its own times").isTrue();
+        JsonNode scheduled = caller.get("/api/schedule")
+                .ok()
+                .get("routes")
+                .valueStream()
+                .filter(one -> one.get("routeId").asString().equals(route))
+                .findFirst()
+                .orElseThrow();
+        assertThat(scheduled.get("isMeasured").asBoolean())
+                .as("walked now: its own times")
+                .isTrue();
     }
 
     @Test
@@ -305,16 +374,26 @@ class TransferTest {
         Caller.Answer second = lookAt();
         // Whichever comes first has the instrument; where that was the look, the job is begun once more.
         while (second.status() == 200) {
-            job = caller.get("/api/jobs/" + job.get("id").asString()).ok().get("state").asString().equals("RUNNING") ? job : started();
+            job = caller.get("/api/jobs/" + job.get("id").asString())
+                            .ok()
+                            .get("state")
+                            .asString()
+                            .equals("RUNNING")
+                    ? job
+                    : started();
             second = lookAt();
         }
-        assertThat(second.sentence()).isEqualTo("The instrument is in use: reading back for administrator. Wait until that has ended.");
+        assertThat(second.sentence())
+                .isEqualTo("The instrument is in use: reading back for administrator. Wait until that has ended.");
         field.faults(Map.of());
         assertThat(caller.awaitJob(job).get("state").asString()).isEqualTo("DONE");
     }
 
     private JsonNode started() {
-        return caller.post("/api/instruments/" + instrument + "/read-back", Map.of("files", List.of(), "correctClock", true)).ok();
+        return caller.post(
+                        "/api/instruments/" + instrument + "/read-back",
+                        Map.of("files", List.of(), "correctClock", true))
+                .ok();
     }
 
     private Caller.Answer lookAt() {
@@ -331,7 +410,8 @@ class TransferTest {
 
     @Test
     void aWrongPassCodeIsSaid() {
-        Caller.Answer answer = caller.post("/api/connections", Map.of("host", "127.0.0.1", "port", field.instrumentPort(), "passCode", "1"));
+        Caller.Answer answer = caller.post(
+                "/api/connections", Map.of("host", "127.0.0.1", "port", field.instrumentPort(), "passCode", "1"));
         assertThat(answer.sentence()).contains("asks for its pass code");
     }
 }

@@ -12,7 +12,10 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
-/** Whoever watches the server starts it again, and leaves one that answers alone. The server is a small one that can be told to end or to fall silent. */
+/**
+ * Whoever watches the server starts it again, and leaves one that answers alone. The server is a small one that can be
+ * told to end or to fall silent.
+ */
 class WatchScriptTest {
 
     private static final String SMALL_SERVER = """
@@ -58,7 +61,9 @@ class WatchScriptTest {
         Files.writeString(state.resolve("server.py"), SMALL_SERVER);
         ProcessBuilder bash = new ProcessBuilder("bash", "-c", WATCHING, "watch", state.toString());
         bash.environment().put("ROVEK_WATCH_EVERY", "0.2");
-        watcher = bash.redirectErrorStream(true).redirectOutput(state.resolve("said").toFile()).start();
+        watcher = bash.redirectErrorStream(true)
+                .redirectOutput(state.resolve("said").toFile())
+                .start();
         await("asked", 2);
     }
 
@@ -73,14 +78,18 @@ class WatchScriptTest {
     }
 
     private int count(String file) throws IOException {
-        return Files.exists(state.resolve(file)) ? Files.readString(state.resolve(file), StandardCharsets.UTF_8).length() : 0;
+        return Files.exists(state.resolve(file))
+                ? Files.readString(state.resolve(file), StandardCharsets.UTF_8).length()
+                : 0;
     }
 
     /** Each start, and each question that was answered, leaves a character. */
     private void await(String file, int times) throws Exception {
         long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(60);
         while (count(file) < times) {
-            assertThat(System.nanoTime()).as(file + " of " + times + ", " + Files.readString(state.resolve("said"))).isLessThan(until);
+            assertThat(System.nanoTime())
+                    .as(file + " of " + times + ", " + Files.readString(state.resolve("said")))
+                    .isLessThan(until);
             Thread.sleep(50);
         }
     }
@@ -100,7 +109,8 @@ class WatchScriptTest {
         long before = server();
         Files.createFile(state.resolve("silent-" + before));
         await("started", 2);
-        assertThat(ProcessHandle.of(before).map(ProcessHandle::isAlive).orElse(false)).isFalse();
+        assertThat(ProcessHandle.of(before).map(ProcessHandle::isAlive).orElse(false))
+                .isFalse();
         await("asked", count("asked") + 2);
     }
 

@@ -20,9 +20,15 @@ class WholeBodiesTest {
 
     @Test
     void whatIsMissingIsNamedFieldByField() {
-        Caller.Answer answer = caller.put("/api/setups/" + UUID.randomUUID(), Map.of("name", "Half", "form", "logger", "version", 0));
+        Caller.Answer answer =
+                caller.put("/api/setups/" + UUID.randomUUID(), Map.of("name", "Half", "form", "logger", "version", 0));
         assertThat(answer.status()).isEqualTo(422);
-        assertThat(answer.body().get("faults").valueStream().map(fault -> fault.get("field").asString()).toList()).containsExactly("values", "rows");
+        assertThat(answer.body()
+                        .get("faults")
+                        .valueStream()
+                        .map(fault -> fault.get("field").asString())
+                        .toList())
+                .containsExactly("values", "rows");
         Caller.Answer nested = caller.post("/api/placements", Map.of("placements", java.util.List.of(Map.of())));
         assertThat(nested.sentence()).isEqualTo("\"placements[0].readingId\" is missing.");
     }
@@ -30,14 +36,27 @@ class WholeBodiesTest {
     /** Every address that takes a body, by the published description. */
     @Test
     void noAddressFailsOnAnEmptyBody() {
-        JsonNode description = JsonMapper.builder().build().readTree(caller.get("/api/openapi.json").bytes());
-        description.get("paths").properties().forEach(path -> path.getValue().properties().forEach(operation -> {
-            boolean takesJson = operation.getValue().path("requestBody").path("content").has("application/json");
-            if (takesJson) {
-                String address = path.getKey().replaceAll("\\{[^}]*}", UUID.randomUUID().toString());
-                Caller.Answer answer = caller.call(operation.getKey().toUpperCase(java.util.Locale.ROOT), address, Map.of());
-                assertThat(answer.status()).as(operation.getKey() + " " + path.getKey() + ": " + answer.text()).isLessThan(500);
-            }
-        }));
+        JsonNode description = JsonMapper.builder()
+                .build()
+                .readTree(caller.get("/api/openapi.json").bytes());
+        description
+                .get("paths")
+                .properties()
+                .forEach(path -> path.getValue().properties().forEach(operation -> {
+                    boolean takesJson = operation
+                            .getValue()
+                            .path("requestBody")
+                            .path("content")
+                            .has("application/json");
+                    if (takesJson) {
+                        String address = path.getKey()
+                                .replaceAll("\\{[^}]*}", UUID.randomUUID().toString());
+                        Caller.Answer answer =
+                                caller.call(operation.getKey().toUpperCase(java.util.Locale.ROOT), address, Map.of());
+                        assertThat(answer.status())
+                                .as(operation.getKey() + " " + path.getKey() + ": " + answer.text())
+                                .isLessThan(500);
+                    }
+                }));
     }
 }

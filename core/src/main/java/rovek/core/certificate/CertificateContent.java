@@ -37,7 +37,8 @@ public record CertificateContent(
      *
      * @param name maker, model and serial number, or what tells it apart without one
      */
-    public record InstrumentStatement(String name, Optional<LocalDate> calibratedOn, Optional<LocalDate> calibratedUntil) {
+    public record InstrumentStatement(
+            String name, Optional<LocalDate> calibratedOn, Optional<LocalDate> calibratedUntil) {
 
         boolean isCalibratedOn(LocalDate day) {
             return calibratedUntil.isPresent() && !calibratedUntil.get().isBefore(day);
@@ -51,7 +52,8 @@ public record CertificateContent(
      * @param isRegistered whether the register knows it; its calibration is not known otherwise
      * @param dueOn when it was due again; empty where no interval is set
      */
-    public record SensorStatement(String name, boolean isRegistered, Optional<LocalDate> calibratedOn, Optional<LocalDate> dueOn) {}
+    public record SensorStatement(
+            String name, boolean isRegistered, Optional<LocalDate> calibratedOn, Optional<LocalDate> dueOn) {}
 
     public CertificateContent {
         instruments = List.copyOf(instruments);
@@ -62,7 +64,18 @@ public record CertificateContent(
 
     /** The same, under somebody's name: nothing else of it changes between being seen and being signed. */
     public CertificateContent signedBy(String name) {
-        return new CertificateContent(client, site, work, visitOn, technician, Optional.of(name), instruments, sensors, isByHand, files, rows);
+        return new CertificateContent(
+                client,
+                site,
+                work,
+                visitOn,
+                technician,
+                Optional.of(name),
+                instruments,
+                sensors,
+                isByHand,
+                files,
+                rows);
     }
 
     public RollUp rollUp() {
@@ -81,8 +94,13 @@ public record CertificateContent(
         parts.add(all.watch() + " watch");
         parts.add(all.pass() + " pass");
         parts.add(all.notJudged() + " not judged");
-        long overruled = rows.stream().filter(row -> row.judgement().overruled().isPresent()).count();
-        String byPersons = overruled == 0 ? "" : " Of these verdicts %d %s a person's own, given instead of the computed one.".formatted(overruled, overruled == 1 ? "is" : "are");
+        long overruled = rows.stream()
+                .filter(row -> row.judgement().overruled().isPresent())
+                .count();
+        String byPersons = overruled == 0
+                ? ""
+                : " Of these verdicts %d %s a person's own, given instead of the computed one."
+                        .formatted(overruled, overruled == 1 ? "is" : "are");
         return "%d results: %s.%s".formatted(all.total(), String.join(", ", parts), byPersons);
     }
 
@@ -108,14 +126,20 @@ public record CertificateContent(
         return missing;
     }
 
-    /** Instruments and sensors whose calibration had run out on the day of the visit, each as a sentence. Whether that forbids signing is the house's rule. */
+    /**
+     * Instruments and sensors whose calibration had run out on the day of the visit, each as a sentence. Whether that
+     * forbids signing is the house's rule.
+     */
     public List<String> overdue() {
         Stream<String> ofInstruments = instruments.stream()
                 .filter(instrument -> instrument.calibratedOn().isPresent() && !instrument.isCalibratedOn(visitOn))
-                .map(instrument -> "The calibration of %s had run out on the day of the visit.".formatted(instrument.name()));
+                .map(instrument ->
+                        "The calibration of %s had run out on the day of the visit.".formatted(instrument.name()));
         Stream<String> ofSensors = sensors.stream()
-                .filter(sensor -> sensor.dueOn().filter(due -> due.isBefore(visitOn)).isPresent())
-                .map(sensor -> "The calibration of sensor %s had run out on the day of the visit.".formatted(sensor.name()));
+                .filter(sensor ->
+                        sensor.dueOn().filter(due -> due.isBefore(visitOn)).isPresent())
+                .map(sensor ->
+                        "The calibration of sensor %s had run out on the day of the visit.".formatted(sensor.name()));
         return Stream.concat(ofInstruments, ofSensors).toList();
     }
 }

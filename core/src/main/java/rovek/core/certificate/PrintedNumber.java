@@ -19,7 +19,8 @@ public final class PrintedNumber {
     private PrintedNumber() {}
 
     /**
-     * Rounds to three significant digits, or to those a number was given with if those are no more than six, or to as many more as it takes that the printed number lies on the same side of
+     * Rounds to three significant digits, or to those a number was given with if those are no more than six, or to as
+     * many more as it takes that the printed number lies on the same side of
      * every boundary as the true one: a value past its limit never reads as one that is on it.
      *
      * @param boundaries limits it will be compared with by eye
@@ -41,7 +42,8 @@ public final class PrintedNumber {
     /** How many digits a number was given with; 0 for one that was computed. An instrument that says 13.605 means it. */
     private static int givenDigits(double value) {
         for (int digits = 1; digits <= GIVEN_DIGITS; digits++) {
-            double shorter = BigDecimal.valueOf(value).round(new MathContext(digits)).doubleValue();
+            double shorter =
+                    BigDecimal.valueOf(value).round(new MathContext(digits)).doubleValue();
             if (shorter == value || (digits <= GIVEN_DIGITS_SINGLE && (float) shorter == value)) {
                 return digits;
             }

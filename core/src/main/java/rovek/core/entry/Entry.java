@@ -72,7 +72,10 @@ public sealed interface Entry permits Entry.Number, Entry.Choice, Entry.Text, En
                 OffsetDateTime.parse(value);
                 return Optional.empty();
             } catch (DateTimeParseException notATime) {
-                return Optional.of(value.isEmpty() ? "%s has no date and time yet.".formatted(name) : "%s is a date and time, not \"%s\".".formatted(name, value));
+                return Optional.of(
+                        value.isEmpty()
+                                ? "%s has no date and time yet.".formatted(name)
+                                : "%s is a date and time, not \"%s\".".formatted(name, value));
             }
         }
     }
@@ -82,7 +85,9 @@ public sealed interface Entry permits Entry.Number, Entry.Choice, Entry.Text, En
 
         @Override
         public Optional<String> fault(String name, String unit, String value) {
-            return value.length() <= longest ? Optional.empty() : Optional.of("%s has at most %d characters.".formatted(name, longest));
+            return value.length() <= longest
+                    ? Optional.empty()
+                    : Optional.of("%s has at most %d characters.".formatted(name, longest));
         }
     }
 }

@@ -85,7 +85,8 @@ public record NamedRanges(int most, boolean mayBeOpen, double least) implements 
     private NamedRange range(String part) throws NotRanges {
         Matcher written = ONE.matcher(part);
         if (!written.matches() || written.group(1).length() > LONGEST_NAME) {
-            throw new NotRanges("\"%s\" is no range with a name. Write it like  name: 40..60; other name: 90..110".formatted(shortened(part)));
+            throw new NotRanges("\"%s\" is no range with a name. Write it like  name: 40..60; other name: 90..110"
+                    .formatted(shortened(part)));
         }
         double low = end(written.group(2), Double.NEGATIVE_INFINITY, part);
         double high = end(written.group(3), Double.POSITIVE_INFINITY, part);

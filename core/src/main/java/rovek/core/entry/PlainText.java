@@ -4,7 +4,8 @@ import java.util.OptionalInt;
 
 /**
  * Text that can be stored, shown and printed anywhere: Unicode characters, tabs and line ends, and nothing else. Left out are control
- * characters, half surrogate pairs and the code points that Unicode calls noncharacters: XML 1.0 (2.2), PostgreSQL or a printer stumble over them.
+ * characters, half surrogate pairs and the code points that Unicode calls noncharacters: XML 1.0 (2.2), PostgreSQL or a
+ * printer stumble over them.
  */
 public final class PlainText {
 

@@ -19,12 +19,14 @@ public enum DateOrder {
     MONTH_DAY_YEAR(1, 0, 2),
     YEAR_MONTH_DAY(2, 1, 0);
 
-    private static final String DATE = "(\\d{1,4}|[A-Za-z]{3,9})[./ -]\\s?(\\d{1,2}|[A-Za-z]{3,9})[./, -]\\s?(\\d{1,4})";
+    private static final String DATE =
+            "(\\d{1,4}|[A-Za-z]{3,9})[./ -]\\s?(\\d{1,2}|[A-Za-z]{3,9})[./, -]\\s?(\\d{1,4})";
     private static final String TIME = "(\\d{1,2}):(\\d{2})(?::(\\d{2})(?:[.,](\\d{1,9}))?)?\\s?([AaPp][Mm])?";
     private static final String OFFSET = "(Z|[+-]\\d{2}:?\\d{2})?";
     private static final Pattern DATE_TIME = Pattern.compile(DATE + "(?:(?:T|,?\\s+)" + TIME + "\\s?" + OFFSET + ")?");
     private static final Pattern TIME_OF_DAY = Pattern.compile(TIME);
-    private static final List<String> MONTHS = List.of("jan", "feb", "mar", "apr", "may", "jun", "jul", "aug", "sep", "oct", "nov", "dec");
+    private static final List<String> MONTHS =
+            List.of("jan", "feb", "mar", "apr", "may", "jun", "jul", "aug", "sep", "oct", "nov", "dec");
 
     private final int day;
     private final int month;
@@ -57,9 +59,11 @@ public enum DateOrder {
             return Optional.empty();
         }
         try {
-            LocalDate date = LocalDate.of(year(parts.group(year + 1)), month(parts.group(month + 1)), figure(parts.group(day + 1), 2));
+            LocalDate date = LocalDate.of(
+                    year(parts.group(year + 1)), month(parts.group(month + 1)), figure(parts.group(day + 1), 2));
             LocalTime time = parts.group(4) == null ? LocalTime.MIDNIGHT : time(parts, 4);
-            Optional<ZoneOffset> offset = Optional.ofNullable(parts.group(9)).map(written -> written.equals("Z") ? ZoneOffset.UTC : ZoneOffset.of(written));
+            Optional<ZoneOffset> offset = Optional.ofNullable(parts.group(9))
+                    .map(written -> written.equals("Z") ? ZoneOffset.UTC : ZoneOffset.of(written));
             return Optional.of(new Read(date.atTime(time), offset));
         } catch (DateTimeException | NumberFormatException noDate) {
             return Optional.empty();

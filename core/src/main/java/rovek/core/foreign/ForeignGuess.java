@@ -31,7 +31,8 @@ public record ForeignGuess(List<ForeignColumn> columns, Set<DecimalMark> marks, 
         for (int i = 0; i < table.headings().size(); i++) {
             columns.add(column(table, i, isTag));
         }
-        boolean hasDates = columns.stream().anyMatch(column -> column.use() == Use.DATE || column.use() == Use.DATE_AND_TIME);
+        boolean hasDates =
+                columns.stream().anyMatch(column -> column.use() == Use.DATE || column.use() == Use.DATE_AND_TIME);
         if (!hasDates) {
             columns.replaceAll(column -> column.use() == Use.TIME_OF_DAY ? ForeignColumn.of(Use.IGNORED) : column);
         }
@@ -44,16 +45,20 @@ public record ForeignGuess(List<ForeignColumn> columns, Set<DecimalMark> marks, 
         if (cells.isEmpty()) {
             return ForeignColumn.of(Use.IGNORED);
         }
-        if (Arrays.stream(DateOrder.values()).anyMatch(order -> cells.stream().allMatch(cell -> order.read(cell).isPresent()))) {
+        if (Arrays.stream(DateOrder.values())
+                .anyMatch(order ->
+                        cells.stream().allMatch(cell -> order.read(cell).isPresent()))) {
             return ForeignColumn.of(cells.stream().anyMatch(cell -> cell.contains(":")) ? Use.DATE_AND_TIME : Use.DATE);
         }
         if (cells.stream().allMatch(cell -> DateOrder.timeOfDay(cell).isPresent())) {
             return ForeignColumn.of(Use.TIME_OF_DAY);
         }
-        if (cells.stream().filter(isTag).count() * 2 > cells.size() || TAG.matcher(heading).matches()) {
+        if (cells.stream().filter(isTag).count() * 2 > cells.size()
+                || TAG.matcher(heading).matches()) {
             return ForeignColumn.of(Use.TAG);
         }
-        if (UNIT.matcher(heading).matches() && cells.stream().anyMatch(cell -> WrittenUnit.find(cell).isPresent())) {
+        if (UNIT.matcher(heading).matches()
+                && cells.stream().anyMatch(cell -> WrittenUnit.find(cell).isPresent())) {
             return ForeignColumn.of(Use.UNIT);
         }
         if (POINT.matcher(heading).matches()) {
@@ -69,18 +74,26 @@ public record ForeignGuess(List<ForeignColumn> columns, Set<DecimalMark> marks, 
 
     /** A gap in a log is often written as some word. */
     private static boolean mostAreNumbers(List<String> cells) {
-        long numbers = cells.stream().filter(cell -> DecimalMark.POINT.read(cell).isPresent() || DecimalMark.COMMA.read(cell).isPresent()).count();
+        long numbers = cells.stream()
+                .filter(cell -> DecimalMark.POINT.read(cell).isPresent()
+                        || DecimalMark.COMMA.read(cell).isPresent())
+                .count();
         return numbers * 2 >= cells.size();
     }
 
     private static Set<DecimalMark> marks(ForeignTable table, List<ForeignColumn> columns) {
         List<String> cells = cells(table, columns, Set.of(Use.VALUE));
-        long point = cells.stream().filter(cell -> DecimalMark.POINT.read(cell).isPresent()).count();
-        long comma = cells.stream().filter(cell -> DecimalMark.COMMA.read(cell).isPresent()).count();
+        long point = cells.stream()
+                .filter(cell -> DecimalMark.POINT.read(cell).isPresent())
+                .count();
+        long comma = cells.stream()
+                .filter(cell -> DecimalMark.COMMA.read(cell).isPresent())
+                .count();
         if (point != comma) {
             return EnumSet.of(point > comma ? DecimalMark.POINT : DecimalMark.COMMA);
         }
-        boolean isSame = cells.stream().allMatch(cell -> DecimalMark.POINT.read(cell).equals(DecimalMark.COMMA.read(cell)));
+        boolean isSame =
+                cells.stream().allMatch(cell -> DecimalMark.POINT.read(cell).equals(DecimalMark.COMMA.read(cell)));
         return isSame ? EnumSet.of(DecimalMark.POINT) : EnumSet.allOf(DecimalMark.class);
     }
 
@@ -88,7 +101,9 @@ public record ForeignGuess(List<ForeignColumn> columns, Set<DecimalMark> marks, 
         List<String> cells = cells(table, columns, Set.of(Use.DATE, Use.DATE_AND_TIME));
         Set<DateOrder> possible = EnumSet.noneOf(DateOrder.class);
         for (DateOrder order : DateOrder.values()) {
-            boolean isNew = possible.stream().allMatch(other -> cells.stream().anyMatch(cell -> !other.read(cell).equals(order.read(cell))));
+            boolean isNew = possible.stream()
+                    .allMatch(other ->
+                            cells.stream().anyMatch(cell -> !other.read(cell).equals(order.read(cell))));
             if (isNew && cells.stream().allMatch(cell -> order.read(cell).isPresent())) {
                 possible.add(order);
             }

@@ -36,7 +36,8 @@ public record ForeignPlan(List<ForeignReading> readings, List<Fault> faults) {
      */
     public static ForeignPlan of(ForeignTable table, ForeignMapping mapping, Places places) {
         if (mapping.columns().size() != table.headings().size()) {
-            throw new IllegalArgumentException("The table has %d columns, not %d.".formatted(table.headings().size(), mapping.columns().size()));
+            throw new IllegalArgumentException("The table has %d columns, not %d."
+                    .formatted(table.headings().size(), mapping.columns().size()));
         }
         Reader reader = new Reader(table, mapping, places);
         if (reader.columns(Use.VALUE).isEmpty()) {
@@ -64,15 +65,25 @@ public record ForeignPlan(List<ForeignReading> readings, List<Fault> faults) {
         }
 
         private List<Integer> columns(Use use) {
-            return IntStream.range(0, mapping.columns().size()).filter(i -> mapping.columns().get(i).use() == use).boxed().toList();
+            return IntStream.range(0, mapping.columns().size())
+                    .filter(i -> mapping.columns().get(i).use() == use)
+                    .boxed()
+                    .toList();
         }
 
         private String text(ForeignTable.Row row, Use use) {
-            return String.join(" ", columns(use).stream().map(row.cells()::get).filter(cell -> !cell.isBlank()).toList());
+            return String.join(
+                    " ",
+                    columns(use).stream()
+                            .map(row.cells()::get)
+                            .filter(cell -> !cell.isBlank())
+                            .toList());
         }
 
         private void take(ForeignTable.Row row) {
-            List<Integer> values = columns(Use.VALUE).stream().filter(column -> !row.cells().get(column).isBlank()).toList();
+            List<Integer> values = columns(Use.VALUE).stream()
+                    .filter(column -> !row.cells().get(column).isBlank())
+                    .toList();
             if (values.isEmpty()) {
                 return;
             }
@@ -81,18 +92,28 @@ public record ForeignPlan(List<ForeignReading> readings, List<Fault> faults) {
         }
 
         private Optional<Instant> time(ForeignTable.Row row) {
-            int column = Stream.concat(columns(Use.DATE_AND_TIME).stream(), columns(Use.DATE).stream()).findFirst().orElseThrow();
+            int column = Stream.concat(columns(Use.DATE_AND_TIME).stream(), columns(Use.DATE).stream())
+                    .findFirst()
+                    .orElseThrow();
             String written = row.cells().get(column);
             Optional<DateOrder.Read> date = mapping.order().read(written);
             if (date.isEmpty()) {
-                faults.add(new Fault(row.line(), table.headings().get(column), written.isBlank() ? "The row has no date." : "\"%s\" is no date in this order.".formatted(written)));
+                faults.add(new Fault(
+                        row.line(),
+                        table.headings().get(column),
+                        written.isBlank()
+                                ? "The row has no date."
+                                : "\"%s\" is no date in this order.".formatted(written)));
                 return Optional.empty();
             }
             ZonedDateTime at = date.get().in(mapping.zone());
             for (int timeColumn : columns(Use.TIME_OF_DAY)) {
                 Optional<LocalTime> time = DateOrder.timeOfDay(row.cells().get(timeColumn));
                 if (time.isEmpty()) {
-                    faults.add(new Fault(row.line(), table.headings().get(timeColumn), "\"%s\" is no time of day.".formatted(row.cells().get(timeColumn))));
+                    faults.add(new Fault(
+                            row.line(),
+                            table.headings().get(timeColumn),
+                            "\"%s\" is no time of day.".formatted(row.cells().get(timeColumn))));
                     return Optional.empty();
                 }
                 at = at.toLocalDate().atTime(time.get()).atZone(at.getZone());
@@ -107,9 +128,16 @@ public record ForeignPlan(List<ForeignReading> readings, List<Fault> faults) {
                 Quantity quantity = quantity(mapping.columns().get(column), value.unit());
                 String tag = text(row, Use.TAG);
                 String point = text(row, Use.POINT);
-                Optional<UUID> check = mapping.columns().get(column).check().or(() -> tag.isEmpty() ? Optional.empty() : places.check(tag, point, value.unit()));
-                String label = Stream.of(tag, point, heading).filter(part -> !part.isBlank()).reduce((a, b) -> a + " " + b).orElse("");
-                readings.add(new ForeignReading(row.line(), heading, at, check, label, quantity, value, text(row, Use.NOTE)));
+                Optional<UUID> check = mapping.columns()
+                        .get(column)
+                        .check()
+                        .or(() -> tag.isEmpty() ? Optional.empty() : places.check(tag, point, value.unit()));
+                String label = Stream.of(tag, point, heading)
+                        .filter(part -> !part.isBlank())
+                        .reduce((a, b) -> a + " " + b)
+                        .orElse("");
+                readings.add(new ForeignReading(
+                        row.line(), heading, at, check, label, quantity, value, text(row, Use.NOTE)));
             } catch (IllegalArgumentException e) {
                 faults.add(new Fault(row.line(), heading, e.getMessage()));
             }
@@ -117,11 +145,16 @@ public record ForeignPlan(List<ForeignReading> readings, List<Fault> faults) {
 
         private Amount amount(ForeignTable.Row row, int column) {
             String written = row.cells().get(column);
-            String symbol = mapping.columns().get(column).unit().isBlank() ? text(row, Use.UNIT) : mapping.columns().get(column).unit();
+            String symbol = mapping.columns().get(column).unit().isBlank()
+                    ? text(row, Use.UNIT)
+                    : mapping.columns().get(column).unit();
             OptionalDouble number = mapping.mark().read(written);
             if (number.isPresent()) {
                 UnitOfMeasure unit = WrittenUnit.find(symbol)
-                        .orElseThrow(() -> new IllegalArgumentException(symbol.isBlank() ? "The unit is not known." : "No unit is written \"%s\".".formatted(symbol)));
+                        .orElseThrow(() -> new IllegalArgumentException(
+                                symbol.isBlank()
+                                        ? "The unit is not known."
+                                        : "No unit is written \"%s\".".formatted(symbol)));
                 return new Amount(number.getAsDouble(), unit);
             }
             return withItsUnit(written, symbol);
@@ -135,7 +168,10 @@ public record ForeignPlan(List<ForeignReading> readings, List<Fault> faults) {
             if (marked.isEmpty() || number.length() == written.strip().length()) {
                 throw new IllegalArgumentException("\"%s\" is no number.".formatted(written));
             }
-            boolean fits = symbol.isBlank() || WrittenUnit.find(symbol).filter(amount.unit()::isComparableTo).isPresent();
+            boolean fits = symbol.isBlank()
+                    || WrittenUnit.find(symbol)
+                            .filter(amount.unit()::isComparableTo)
+                            .isPresent();
             if (!fits) {
                 throw new IllegalArgumentException("\"%s\" is not in %s.".formatted(written, symbol));
             }
@@ -144,7 +180,9 @@ public record ForeignPlan(List<ForeignReading> readings, List<Fault> faults) {
 
         private static Quantity quantity(ForeignColumn column, UnitOfMeasure unit) {
             if (column.quantity().isBlank()) {
-                return Quantity.measuredIn(unit).orElseThrow(() -> new IllegalArgumentException("Rovek has no gauge value in %s.".formatted(unit)));
+                return Quantity.measuredIn(unit)
+                        .orElseThrow(
+                                () -> new IllegalArgumentException("Rovek has no gauge value in %s.".formatted(unit)));
             }
             Quantity quantity = Quantity.of(column.quantity());
             if (!quantity.unit().isComparableTo(unit)) {

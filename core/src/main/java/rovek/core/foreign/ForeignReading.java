@@ -14,4 +14,12 @@ import rovek.core.unit.Amount;
  * @param check it belongs to; empty where the table does not say so clearly
  * @param label what the table says of its place
  */
-public record ForeignReading(int line, String heading, Instant at, Optional<UUID> check, String label, Quantity quantity, Amount value, String note) {}
+public record ForeignReading(
+        int line,
+        String heading,
+        Instant at,
+        Optional<UUID> check,
+        String label,
+        Quantity quantity,
+        Amount value,
+        String note) {}

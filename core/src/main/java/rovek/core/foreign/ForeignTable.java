@@ -63,18 +63,29 @@ public record ForeignTable(List<String> headings, List<String> units, List<Row> 
     /** What most lines have, a single column being none. */
     private static int usualWidth(List<List<String>> lines) {
         Map<Integer, Integer> count = new HashMap<>();
-        lines.stream().limit(LOOKED_AT).map(List::size).filter(size -> size > 1).forEach(size -> count.merge(size, 1, Integer::sum));
-        return count.entrySet().stream().max(Map.Entry.comparingByValue()).map(Map.Entry::getKey).orElse(2);
+        lines.stream()
+                .limit(LOOKED_AT)
+                .map(List::size)
+                .filter(size -> size > 1)
+                .forEach(size -> count.merge(size, 1, Integer::sum));
+        return count.entrySet().stream()
+                .max(Map.Entry.comparingByValue())
+                .map(Map.Entry::getKey)
+                .orElse(2);
     }
 
     /** Words in nearly every column, and no number or date. */
     private static boolean isHeading(List<String> cells, int width) {
         long words = cells.stream().filter(cell -> !cell.isBlank()).count();
-        return cells.size() >= 2 && words >= Math.max(2, width - 1) && cells.stream().noneMatch(ForeignTable::isData);
+        return cells.size() >= 2
+                && words >= Math.max(2, width - 1)
+                && cells.stream().noneMatch(ForeignTable::isData);
     }
 
     private static boolean isData(String cell) {
-        return DecimalMark.POINT.read(cell).isPresent() || DecimalMark.COMMA.read(cell).isPresent() || isDate(cell);
+        return DecimalMark.POINT.read(cell).isPresent()
+                || DecimalMark.COMMA.read(cell).isPresent()
+                || isDate(cell);
     }
 
     static boolean isDate(String cell) {
@@ -88,13 +99,16 @@ public record ForeignTable(List<String> headings, List<String> units, List<Row> 
 
     private static boolean isUnits(List<String> cells) {
         List<String> said = cells.stream().filter(cell -> !cell.isBlank()).toList();
-        return !said.isEmpty() && said.stream().allMatch(cell -> WrittenUnit.find(bare(cell)).isPresent());
+        return !said.isEmpty()
+                && said.stream().allMatch(cell -> WrittenUnit.find(bare(cell)).isPresent());
     }
 
     private static List<String> merged(List<String> fromHeadings, List<String> line) {
         List<String> units = new ArrayList<>();
         for (int i = 0; i < fromHeadings.size(); i++) {
-            String own = WrittenUnit.find(bare(line.get(i))).map(unit -> unit.symbol()).orElse("");
+            String own = WrittenUnit.find(bare(line.get(i)))
+                    .map(unit -> unit.symbol())
+                    .orElse("");
             units.add(own.isEmpty() ? fromHeadings.get(i) : own);
         }
         return units;
@@ -120,7 +134,9 @@ public record ForeignTable(List<String> headings, List<String> units, List<Row> 
 
     private static Optional<String> behind(String text, String mark) {
         int at = text.lastIndexOf(mark);
-        return at < 0 ? Optional.empty() : Optional.of(text.substring(at + mark.length()).strip());
+        return at < 0
+                ? Optional.empty()
+                : Optional.of(text.substring(at + mark.length()).strip());
     }
 
     /** A single letter is a name as often as a unit. */
@@ -141,6 +157,9 @@ public record ForeignTable(List<String> headings, List<String> units, List<Row> 
 
     /** What is not blank in a column. */
     List<String> cells(int column) {
-        return rows.stream().map(row -> row.cells().get(column)).filter(cell -> !cell.isBlank()).toList();
+        return rows.stream()
+                .map(row -> row.cells().get(column))
+                .filter(cell -> !cell.isBlank())
+                .toList();
     }
 }

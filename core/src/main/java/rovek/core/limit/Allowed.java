@@ -15,11 +15,13 @@ public record Allowed(Side side, Optional<Double> watch, Optional<Double> fail) 
         if (watch.isEmpty() && fail.isEmpty()) {
             throw new IllegalArgumentException("A limit needs a watch or a fail boundary.");
         }
-        if (watch.filter(deviation -> !(deviation >= 0)).isPresent() || fail.filter(deviation -> !(deviation >= 0)).isPresent()) {
+        if (watch.filter(deviation -> !(deviation >= 0)).isPresent()
+                || fail.filter(deviation -> !(deviation >= 0)).isPresent()) {
             throw new IllegalArgumentException("How far a value may deviate is 0 or more.");
         }
         if (watch.isPresent() && fail.isPresent() && watch.get() > fail.get()) {
-            throw new IllegalArgumentException("The watch boundary (%s) must be reached before the fail boundary (%s).".formatted(watch.get(), fail.get()));
+            throw new IllegalArgumentException("The watch boundary (%s) must be reached before the fail boundary (%s)."
+                    .formatted(watch.get(), fail.get()));
         }
     }
 

@@ -13,16 +13,27 @@ import java.util.function.DoubleUnaryOperator;
  * @param daysSince how long before, at least half a day where there is one
  * @param sisters the newest values of the same check on the sister assets; the array is not copied
  */
-public record Background(double[] baseline, int baselineWanted, boolean isOfBaseline, OptionalDouble before, double daysSince, double[] sisters) {
+public record Background(
+        double[] baseline,
+        int baselineWanted,
+        boolean isOfBaseline,
+        OptionalDouble before,
+        double daysSince,
+        double[] sisters) {
 
     /** Nothing is known but the value itself. */
-    public static final Background NOTHING = new Background(new double[0], 1, false, OptionalDouble.empty(), 0, new double[0]);
+    public static final Background NOTHING =
+            new Background(new double[0], 1, false, OptionalDouble.empty(), 0, new double[0]);
 
     /** The same in another unit. */
     Background in(DoubleUnaryOperator unit) {
         return new Background(
-                converted(baseline, unit), baselineWanted, isOfBaseline,
-                before.isPresent() ? OptionalDouble.of(unit.applyAsDouble(before.getAsDouble())) : before, daysSince, converted(sisters, unit));
+                converted(baseline, unit),
+                baselineWanted,
+                isOfBaseline,
+                before.isPresent() ? OptionalDouble.of(unit.applyAsDouble(before.getAsDouble())) : before,
+                daysSince,
+                converted(sisters, unit));
     }
 
     private static double[] converted(double[] values, DoubleUnaryOperator unit) {

@@ -23,7 +23,8 @@ public record Bounds(Range watch, Range fail, boolean isForbidden) {
     }
 
     /**
-     * Which boundaries a value is past, each by itself: a hysteresis keeps a value past a boundary that it was past, and no other. Of a range that is
+     * Which boundaries a value is past, each by itself: a hysteresis keeps a value past a boundary that it was past,
+     * and no other. Of a range that is
      * forbidden both ends are one boundary.
      */
     public record Passed(boolean watchLow, boolean watchHigh, boolean failLow, boolean failHigh) {
@@ -57,7 +58,9 @@ public record Bounds(Range watch, Range fail, boolean isForbidden) {
     }
 
     private static boolean isInside(Range range, double value, double margin, boolean boundaryIsPast) {
-        return !range.equals(Range.NONE) && isPast(value, range.low(), 1, margin, boundaryIsPast) && isPast(value, range.high(), -1, margin, boundaryIsPast);
+        return !range.equals(Range.NONE)
+                && isPast(value, range.low(), 1, margin, boundaryIsPast)
+                && isPast(value, range.high(), -1, margin, boundaryIsPast);
     }
 
     /** @param upwards 1 where what is above the end is past it, -1 where what is below */

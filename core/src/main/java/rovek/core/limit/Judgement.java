@@ -56,8 +56,14 @@ public record Judgement(Verdict verdict, String reason, Optional<Overruled> over
         if (!obstacle.isBlank()) {
             return notJudged(obstacle);
         }
-        String remark = outcomes.stream().map(Limit.Outcome::remark).filter(one -> !one.isBlank()).findFirst().orElse("");
-        Verdict worst = RollUp.ofAll(outcomes.stream().map(Limit.Outcome::verdict).toList()).worst();
+        String remark = outcomes.stream()
+                .map(Limit.Outcome::remark)
+                .filter(one -> !one.isBlank())
+                .findFirst()
+                .orElse("");
+        Verdict worst = RollUp.ofAll(
+                        outcomes.stream().map(Limit.Outcome::verdict).toList())
+                .worst();
         return of(worst, worst == Verdict.NOT_JUDGED && remark.isBlank() ? NO_LIMIT : remark);
     }
 

@@ -37,7 +37,8 @@ public record Limit(List<Rule> rules, Optional<UnitOfMeasure> unit, double hyste
         UnitOfMeasure unit = watch.or(() -> fail).orElseThrow().unit();
         Optional<Double> first = watch.map(Amount::value);
         Optional<Double> second = fail.map(amount -> amount.in(unit).value());
-        Rule rule = sense == Sense.HIGHER_IS_WORSE ? Rule.Within.above(first, second) : Rule.Within.below(first, second);
+        Rule rule =
+                sense == Sense.HIGHER_IS_WORSE ? Rule.Within.above(first, second) : Rule.Within.below(first, second);
         return new Limit(List.of(rule), Optional.of(unit), 0, false);
     }
 
@@ -86,7 +87,9 @@ public record Limit(List<Rule> rules, Optional<UnitOfMeasure> unit, double hyste
     public Outcome judge(Amount value, List<Bounds.Passed> before, Background background) {
         UnitOfMeasure own = unit.orElse(value.unit());
         double number = value.in(own).value();
-        Background inOwn = own.equals(value.unit()) ? background : background.in(one -> value.unit().convert(one, own));
+        Background inOwn = own.equals(value.unit())
+                ? background
+                : background.in(one -> value.unit().convert(one, own));
         List<Verdict> verdicts = new ArrayList<>();
         List<Verdict> without = new ArrayList<>();
         List<Bounds> bounds = new ArrayList<>();
@@ -95,17 +98,25 @@ public record Limit(List<Rule> rules, Optional<UnitOfMeasure> unit, double hyste
         for (int i = 0; i < rules.size(); i++) {
             Yardstick yardstick = rules.get(i).yardstick(inOwn);
             Bounds.Passed was = i < before.size() ? before.get(i) : Bounds.Passed.NONE;
-            Bounds.Passed is = yardstick.bounds().map(found -> found.passed(number, was, hysteresis, boundaryIsPast)).orElse(Bounds.Passed.NONE);
+            Bounds.Passed is = yardstick
+                    .bounds()
+                    .map(found -> found.passed(number, was, hysteresis, boundaryIsPast))
+                    .orElse(Bounds.Passed.NONE);
             passed.add(is);
             yardstick.bounds().ifPresent(found -> {
                 verdicts.add(is.verdict());
-                without.add(found.passed(number, Bounds.Passed.NONE, 0, boundaryIsPast).verdict());
+                without.add(found.passed(number, Bounds.Passed.NONE, 0, boundaryIsPast)
+                        .verdict());
                 bounds.add(found);
             });
             missing = missing.isEmpty() ? yardstick.missing() : missing;
         }
         Verdict worst = RollUp.ofAll(verdicts).worst();
         String remark = missing.isEmpty() && worst != RollUp.ofAll(without).worst() ? KEPT : missing;
-        return new Outcome(worst, remark, bounds.stream().map(one -> one.in(own, value.unit())).toList(), passed);
+        return new Outcome(
+                worst,
+                remark,
+                bounds.stream().map(one -> one.in(own, value.unit())).toList(),
+                passed);
     }
 }

@@ -99,6 +99,9 @@ public record LimitLayers(List<Layer> layers) {
     }
 
     private boolean anyLimit(java.util.function.Predicate<Limit> is) {
-        return layers.stream().flatMap(layer -> layer.timeline().revisions().stream()).flatMap(revision -> revision.limit().stream()).anyMatch(is);
+        return layers.stream()
+                .flatMap(layer -> layer.timeline().revisions().stream())
+                .flatMap(revision -> revision.limit().stream())
+                .anyMatch(is);
     }
 }

@@ -15,7 +15,12 @@ import java.util.Optional;
  * @param isInherited whether the node says nothing from then on, so that what is above it counts
  */
 public record LimitRevision(
-        int number, Optional<Instant> saidAt, Optional<Instant> from, Optional<Instant> until, Optional<Limit> limit, boolean isInherited) {
+        int number,
+        Optional<Instant> saidAt,
+        Optional<Instant> from,
+        Optional<Instant> until,
+        Optional<Limit> limit,
+        boolean isInherited) {
 
     public LimitRevision {
         Objects.requireNonNull(saidAt, "saidAt");
@@ -28,7 +33,8 @@ public record LimitRevision(
     }
 
     boolean holdsAt(Instant time) {
-        return from.filter(time::isBefore).isEmpty() && until.filter(end -> !time.isBefore(end)).isEmpty();
+        return from.filter(time::isBefore).isEmpty()
+                && until.filter(end -> !time.isBefore(end)).isEmpty();
     }
 
     boolean wasKnownAt(Instant time) {

@@ -29,8 +29,10 @@ public final class LimitText {
     /** @param sense of the result: the side that need not be said */
     public static String write(Limit limit, Sense sense) {
         String unit = limit.unit().map(UnitOfMeasure::symbol).orElse("");
-        String rules = limit.rules().stream().map(rule -> write(rule, unit, sense)).collect(Collectors.joining(AND));
-        String hysteresis = limit.hysteresis() == 0 ? "" : (HYSTERESIS + limit.hysteresis() + " " + unit).stripTrailing();
+        String rules =
+                limit.rules().stream().map(rule -> write(rule, unit, sense)).collect(Collectors.joining(AND));
+        String hysteresis =
+                limit.hysteresis() == 0 ? "" : (HYSTERESIS + limit.hysteresis() + " " + unit).stripTrailing();
         return rules + hysteresis + (limit.boundaryIsPast() ? BOUNDARY_IS_PAST : "");
     }
 
@@ -58,13 +60,17 @@ public final class LimitText {
     }
 
     private static String write(Rule.Within within, Sense sense) {
-        boolean noLow = within.watch().low() == Double.NEGATIVE_INFINITY && within.fail().low() == Double.NEGATIVE_INFINITY;
-        boolean noHigh = within.watch().high() == Double.POSITIVE_INFINITY && within.fail().high() == Double.POSITIVE_INFINITY;
+        boolean noLow = within.watch().low() == Double.NEGATIVE_INFINITY
+                && within.fail().low() == Double.NEGATIVE_INFINITY;
+        boolean noHigh = within.watch().high() == Double.POSITIVE_INFINITY
+                && within.fail().high() == Double.POSITIVE_INFINITY;
         if (noLow) {
-            return (sense == Sense.HIGHER_IS_WORSE ? "" : "above ") + text(within.watch().high()) + "/" + text(within.fail().high());
+            return (sense == Sense.HIGHER_IS_WORSE ? "" : "above ")
+                    + text(within.watch().high()) + "/" + text(within.fail().high());
         }
         if (noHigh) {
-            return (sense == Sense.LOWER_IS_WORSE ? "" : "below ") + text(within.watch().low()) + "/" + text(within.fail().low());
+            return (sense == Sense.LOWER_IS_WORSE ? "" : "below ")
+                    + text(within.watch().low()) + "/" + text(within.fail().low());
         }
         return "within %s/%s".formatted(text(within.watch()), text(within.fail()));
     }
@@ -74,7 +80,9 @@ public final class LimitText {
     }
 
     private static String text(Range range) {
-        return range.equals(Range.ALL) || range.equals(Range.NONE) ? NOTHING : text(range.low()) + BETWEEN + text(range.high());
+        return range.equals(Range.ALL) || range.equals(Range.NONE)
+                ? NOTHING
+                : text(range.low()) + BETWEEN + text(range.high());
     }
 
     private static String text(Allowed allowed) {
@@ -83,7 +91,8 @@ public final class LimitText {
             case DOWN -> "-";
             case BOTH -> "±";
         };
-        return allowed.watch().map(by -> sign + by).orElse(NOTHING) + "/" + allowed.fail().map(by -> sign + by).orElse(NOTHING);
+        return allowed.watch().map(by -> sign + by).orElse(NOTHING) + "/"
+                + allowed.fail().map(by -> sign + by).orElse(NOTHING);
     }
 
     /** Whether a limit, as it is written over time, ever compares with sister assets. */
@@ -122,7 +131,9 @@ public final class LimitText {
         boolean boundaryIsPast = rest.endsWith(BOUNDARY_IS_PAST);
         rest = boundaryIsPast ? rest.substring(0, rest.length() - BOUNDARY_IS_PAST.length()) : rest;
         int comma = rest.indexOf(HYSTERESIS);
-        double hysteresis = comma < 0 ? 0 : Double.parseDouble(rest.substring(comma + HYSTERESIS.length()).split(" ")[0]);
+        double hysteresis = comma < 0
+                ? 0
+                : Double.parseDouble(rest.substring(comma + HYSTERESIS.length()).split(" ")[0]);
         rest = comma < 0 ? rest : rest.substring(0, comma);
         if (rest.equals("-/-") || rest.startsWith("-/- ")) {
             return Optional.empty();
@@ -139,7 +150,8 @@ public final class LimitText {
 
     private static Optional<UnitOfMeasure> common(Optional<UnitOfMeasure> one, Optional<UnitOfMeasure> other) {
         if (one.isPresent() && other.isPresent() && !one.get().equals(other.get())) {
-            throw new IllegalArgumentException("The rules of one limit are written in one unit, not in %s and %s.".formatted(one.get(), other.get()));
+            throw new IllegalArgumentException("The rules of one limit are written in one unit, not in %s and %s."
+                    .formatted(one.get(), other.get()));
         }
         return one.or(() -> other);
     }
@@ -152,7 +164,8 @@ public final class LimitText {
      */
     private record Written(String kind, String target, String watch, String fail, String behind, String whole) {
 
-        private static final List<String> KINDS = List.of("above", "below", "within", "outside", "target", "baseline", "rate", "sisters", "scatter");
+        private static final List<String> KINDS =
+                List.of("above", "below", "within", "outside", "target", "baseline", "rate", "sisters", "scatter");
 
         static Written of(String part, String whole) {
             String first = part.split(" ", 2)[0];
@@ -167,14 +180,20 @@ public final class LimitText {
                 throw malformed(whole);
             }
             return new Written(
-                    isNamed ? first : "", target, boundaries.substring(0, slash), boundaries.substring(slash + 1),
-                    space < 0 ? "" : rest.substring(space + 1).strip(), whole);
+                    isNamed ? first : "",
+                    target,
+                    boundaries.substring(0, slash),
+                    boundaries.substring(slash + 1),
+                    space < 0 ? "" : rest.substring(space + 1).strip(),
+                    whole);
         }
 
         /** The unit its numbers are in; empty for shares and multiples of scatter. */
         Optional<UnitOfMeasure> unit() {
             boolean isRelative = kind.equals("scatter") || isShare();
-            return isRelative ? Optional.empty() : Optional.of(UnitCatalogue.get(kind.equals("rate") ? behind.replace(A_DAY, "") : behind));
+            return isRelative
+                    ? Optional.empty()
+                    : Optional.of(UnitCatalogue.get(kind.equals("rate") ? behind.replace(A_DAY, "") : behind));
         }
 
         private boolean isShare() {
@@ -183,7 +202,10 @@ public final class LimitText {
 
         Rule rule(Sense sense) {
             return switch (kind) {
-                case "" -> sense == Sense.HIGHER_IS_WORSE ? Rule.Within.above(number(watch), number(fail)) : Rule.Within.below(number(watch), number(fail));
+                case "" ->
+                    sense == Sense.HIGHER_IS_WORSE
+                            ? Rule.Within.above(number(watch), number(fail))
+                            : Rule.Within.below(number(watch), number(fail));
                 case "above" -> Rule.Within.above(number(watch), number(fail));
                 case "below" -> Rule.Within.below(number(watch), number(fail));
                 case "within" -> new Rule.Within(range(watch, Range.ALL), range(fail, Range.ALL));
@@ -198,7 +220,8 @@ public final class LimitText {
 
         private boolean isRobust() {
             if (!behind.equals("MAD") && !behind.equals("s")) {
-                throw new IllegalArgumentException("Scatter is counted in MAD or in s, not in \"%s\".".formatted(behind));
+                throw new IllegalArgumentException(
+                        "Scatter is counted in MAD or in s, not in \"%s\".".formatted(behind));
             }
             return behind.equals("MAD");
         }

@@ -29,12 +29,15 @@ public record LimitTimeline(List<LimitRevision> revisions) {
 
     /** What counts at a time; empty where nothing is said of it. */
     public Optional<LimitRevision> at(Instant time) {
-        return lastOf(revisions.stream().filter(revision -> revision.holdsAt(time)).toList());
+        return lastOf(
+                revisions.stream().filter(revision -> revision.holdsAt(time)).toList());
     }
 
     /** What counted at a time, by what was said until another time. */
     public Optional<LimitRevision> at(Instant time, Instant known) {
-        return lastOf(revisions.stream().filter(revision -> revision.holdsAt(time) && revision.wasKnownAt(known)).toList());
+        return lastOf(revisions.stream()
+                .filter(revision -> revision.holdsAt(time) && revision.wasKnownAt(known))
+                .toList());
     }
 
     private static Optional<LimitRevision> lastOf(List<LimitRevision> holding) {
@@ -47,7 +50,12 @@ public record LimitTimeline(List<LimitRevision> revisions) {
     }
 
     /** The same with one revision more. */
-    public LimitTimeline saying(Optional<Instant> saidAt, Optional<Instant> from, Optional<Instant> until, Optional<Limit> limit, boolean isInherited) {
+    public LimitTimeline saying(
+            Optional<Instant> saidAt,
+            Optional<Instant> from,
+            Optional<Instant> until,
+            Optional<Limit> limit,
+            boolean isInherited) {
         List<LimitRevision> all = new ArrayList<>(revisions);
         all.add(new LimitRevision(revisions.size() + 1, saidAt, from, until, limit, isInherited));
         return new LimitTimeline(all);
@@ -64,7 +72,9 @@ public record LimitTimeline(List<LimitRevision> revisions) {
         String head = revision.saidAt().map(time -> " said " + time).orElse("")
                 + revision.from().map(time -> " from " + time).orElse("")
                 + revision.until().map(time -> " until " + time).orElse("");
-        String body = revision.isInherited() ? INHERITED : revision.limit().map(limit -> LimitText.write(limit, sense)).orElse("-/-");
+        String body = revision.isInherited()
+                ? INHERITED
+                : revision.limit().map(limit -> LimitText.write(limit, sense)).orElse("-/-");
         return head.isEmpty() ? body : "[" + head.strip() + "] " + body;
     }
 
@@ -81,7 +91,9 @@ public record LimitTimeline(List<LimitRevision> revisions) {
         if (typed.isBlank() || isDated(typed)) {
             return typed;
         }
-        return before.isBlank() ? "[said %s] %s".formatted(now, typed) : "%s%s[said %s from %s] %s".formatted(before, NEXT, now, now, typed);
+        return before.isBlank()
+                ? "[said %s] %s".formatted(now, typed)
+                : "%s%s[said %s from %s] %s".formatted(before, NEXT, now, now, typed);
     }
 
     /** @throws IllegalArgumentException where it is not written as a limit is, or says what no limit can */
@@ -90,13 +102,19 @@ public record LimitTimeline(List<LimitRevision> revisions) {
         for (String part : text.split(" \\|\\| ")) {
             int end = part.startsWith("[") ? part.indexOf("] ") : -1;
             if (part.startsWith("[") && end < 0) {
-                throw new IllegalArgumentException("\"%s\" is not written as a limit is: the bracket does not end.".formatted(part));
+                throw new IllegalArgumentException(
+                        "\"%s\" is not written as a limit is: the bracket does not end.".formatted(part));
             }
-            List<String> head = end < 0 ? List.of() : List.of(part.substring(1, end).split(" "));
+            List<String> head =
+                    end < 0 ? List.of() : List.of(part.substring(1, end).split(" "));
             String body = end < 0 ? part : part.substring(end + 2);
             boolean isInherited = body.equals(INHERITED);
             timeline = timeline.saying(
-                    time(head, "said"), time(head, "from"), time(head, "until"), isInherited ? Optional.empty() : LimitText.parse(body, sense), isInherited);
+                    time(head, "said"),
+                    time(head, "from"),
+                    time(head, "until"),
+                    isInherited ? Optional.empty() : LimitText.parse(body, sense),
+                    isInherited);
         }
         return timeline;
     }

@@ -117,7 +117,9 @@ public sealed interface Rule {
         @Override
         public Yardstick yardstick(Background background) {
             Optional<String> obstacle = baselineObstacle(background);
-            return obstacle.isPresent() ? Yardstick.missing(obstacle.get()) : ofMedian(Spread.of(background.baseline()).median(), allowed, isShare, "the baseline");
+            return obstacle.isPresent()
+                    ? Yardstick.missing(obstacle.get())
+                    : ofMedian(Spread.of(background.baseline()).median(), allowed, isShare, "the baseline");
         }
     }
 
@@ -164,7 +166,9 @@ public sealed interface Rule {
             }
             Spread spread = Spread.of(background.baseline());
             int readings = background.baseline().length;
-            double scale = isRobust ? spread.robustDeviation() * SmallSample.robust(readings) : spread.standardDeviation() * SmallSample.classical(readings);
+            double scale = isRobust
+                    ? spread.robustDeviation() * SmallSample.robust(readings)
+                    : spread.standardDeviation() * SmallSample.classical(readings);
             return scale == 0
                     ? Yardstick.missing("the baseline does not scatter at all")
                     : Yardstick.of(allowed.around(isRobust ? spread.median() : spread.mean(), scale));
@@ -173,7 +177,8 @@ public sealed interface Rule {
 
     private static Optional<String> baselineObstacle(Background background) {
         if (background.baseline().length < background.baselineWanted()) {
-            return Optional.of("the baseline is not complete: %d of %d readings".formatted(background.baseline().length, background.baselineWanted()));
+            return Optional.of("the baseline is not complete: %d of %d readings"
+                    .formatted(background.baseline().length, background.baselineWanted()));
         }
         return background.isOfBaseline() ? Optional.of("it belongs to the baseline") : Optional.empty();
     }
@@ -200,7 +205,8 @@ public sealed interface Rule {
 
     private static void requireRising(Range range) {
         if (range.low() >= range.high()) {
-            throw new IllegalArgumentException("A band runs from a lower to a higher value, not %s.".formatted(LimitText.ends(range)));
+            throw new IllegalArgumentException(
+                    "A band runs from a lower to a higher value, not %s.".formatted(LimitText.ends(range)));
         }
     }
 }

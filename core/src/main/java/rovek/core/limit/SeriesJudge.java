@@ -19,7 +19,12 @@ import rovek.core.unit.UnitOfMeasure;
  * @param values rising in time, all in one unit
  * @param sisters the same of each sister asset, rising in time, in the same unit
  */
-public record SeriesJudge(List<TimedValue> values, UnitOfMeasure unit, LimitLayers limits, Baselines baselines, List<List<TimedValue>> sisters) {
+public record SeriesJudge(
+        List<TimedValue> values,
+        UnitOfMeasure unit,
+        LimitLayers limits,
+        Baselines baselines,
+        List<List<TimedValue>> sisters) {
 
     /** A sister's reading older than this says nothing about now. */
     static final Duration SISTERS_LAST = Duration.ofDays(100);
@@ -56,7 +61,8 @@ public record SeriesJudge(List<TimedValue> values, UnitOfMeasure unit, LimitLaye
             Optional<LimitLayers.InForce> counting = choice.at(at);
             // Another limit has other boundaries: what was past one of the last limit's was not past one of these.
             boolean goesOn = i > stretch && judged.get(i - 1).limit().equals(counting);
-            judged.add(judge(i, stretch, counting, goesOn ? judged.get(i - 1).outcome().passed() : List.of()));
+            judged.add(judge(
+                    i, stretch, counting, goesOn ? judged.get(i - 1).outcome().passed() : List.of()));
         }
         return judged;
     }
@@ -65,7 +71,10 @@ public record SeriesJudge(List<TimedValue> values, UnitOfMeasure unit, LimitLaye
     private Judged judge(int i, int stretch, Optional<LimitLayers.InForce> counting, List<Bounds.Passed> before) {
         TimedValue value = values.get(i);
         if (counting.isEmpty()) {
-            return new Judged(value, counting, Limit.Outcome.notJudged(limits.haveLimit() ? Judgement.NO_LIMIT_THEN : Judgement.NO_LIMIT));
+            return new Judged(
+                    value,
+                    counting,
+                    Limit.Outcome.notJudged(limits.haveLimit() ? Judgement.NO_LIMIT_THEN : Judgement.NO_LIMIT));
         }
         Limit limit = counting.get().limit();
         Background background = limit.needsHistory() ? background(i, stretch, limit) : Background.NOTHING;
@@ -75,17 +84,30 @@ public record SeriesJudge(List<TimedValue> values, UnitOfMeasure unit, LimitLaye
     private Background background(int i, int stretch, Limit limit) {
         TimedValue value = values.get(i);
         int end = baselines.endOfBaseline(values, stretch, i);
-        double[] baseline = values.subList(stretch, end).stream().mapToDouble(TimedValue::value).toArray();
+        double[] baseline = values.subList(stretch, end).stream()
+                .mapToDouble(TimedValue::value)
+                .toArray();
         Optional<TimedValue> before = before(i, stretch);
-        double days = before.map(one -> Duration.between(one.at(), value.at()).toMillis() / 1000.0 / SECONDS_A_DAY).orElse(0.0);
+        double days = before.map(one -> Duration.between(one.at(), value.at()).toMillis() / 1000.0 / SECONDS_A_DAY)
+                .orElse(0.0);
         double[] beside = limit.needsSisters()
-                ? sisters.stream().flatMap(sister -> newest(sister, value.at()).stream()).mapToDouble(TimedValue::value).toArray()
+                ? sisters.stream()
+                        .flatMap(sister -> newest(sister, value.at()).stream())
+                        .mapToDouble(TimedValue::value)
+                        .toArray()
                 : new double[0];
-        return new Background(baseline, baselines.wantedAt(value.at()), i < end, before.map(one -> OptionalDouble.of(one.value())).orElse(OptionalDouble.empty()), days, beside);
+        return new Background(
+                baseline,
+                baselines.wantedAt(value.at()),
+                i < end,
+                before.map(one -> OptionalDouble.of(one.value())).orElse(OptionalDouble.empty()),
+                days,
+                beside);
     }
 
     /**
-     * What the rate of change is taken from: the newest value that was taken long enough before. Two readings of one moment, or a minute apart, would
+     * What the rate of change is taken from: the newest value that was taken long enough before. Two readings of one
+     * moment, or a minute apart, would
      * make a rate of what is only their scatter.
      */
     private Optional<TimedValue> before(int i, int stretch) {
@@ -107,6 +129,8 @@ public record SeriesJudge(List<TimedValue> values, UnitOfMeasure unit, LimitLaye
     private static Optional<TimedValue> newest(List<TimedValue> sister, Instant at) {
         int found = Collections.binarySearch(sister, new TimedValue(at, 0), Comparator.comparing(TimedValue::at));
         int last = found >= 0 ? found : -found - 2;
-        return last < 0 || sister.get(last).at().isBefore(at.minus(SISTERS_LAST)) ? Optional.empty() : Optional.of(sister.get(last));
+        return last < 0 || sister.get(last).at().isBefore(at.minus(SISTERS_LAST))
+                ? Optional.empty()
+                : Optional.of(sister.get(last));
     }
 }

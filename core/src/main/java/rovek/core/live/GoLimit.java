@@ -22,7 +22,8 @@ public record GoLimit(OptionalDouble low, OptionalDouble high) {
     /** @throws IllegalArgumentException with a sentence, where no value could keep to it */
     public GoLimit {
         if (low.isPresent() && high.isPresent() && low.getAsDouble() > high.getAsDouble()) {
-            throw new IllegalArgumentException("Nothing lies above %s and below %s.".formatted(low.getAsDouble(), high.getAsDouble()));
+            throw new IllegalArgumentException(
+                    "Nothing lies above %s and below %s.".formatted(low.getAsDouble(), high.getAsDouble()));
         }
     }
 
@@ -35,7 +36,8 @@ public record GoLimit(OptionalDouble low, OptionalDouble high) {
         if (isNone()) {
             return Go.NOT_JUDGED;
         }
-        boolean isWithin = Double.isFinite(value) && Decimals.compare(value, low.orElse(Double.NEGATIVE_INFINITY)) >= 0
+        boolean isWithin = Double.isFinite(value)
+                && Decimals.compare(value, low.orElse(Double.NEGATIVE_INFINITY)) >= 0
                 && Decimals.compare(value, high.orElse(Double.POSITIVE_INFINITY)) <= 0;
         return isWithin ? Go.GO : Go.NO_GO;
     }

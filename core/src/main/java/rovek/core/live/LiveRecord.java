@@ -28,23 +28,40 @@ public final class LiveRecord {
         if (samples.isEmpty()) {
             throw new IllegalArgumentException("Nothing was recorded.");
         }
-        List<LiveSample> inOrder = samples.stream().sorted(Comparator.comparing(LiveSample::at)).toList();
+        List<LiveSample> inOrder =
+                samples.stream().sorted(Comparator.comparing(LiveSample::at)).toList();
         Instant began = inOrder.get(0).at();
         List<LiveSample> rising = new ArrayList<>();
         for (LiveSample sample : inOrder) {
-            if (rising.isEmpty() || millis(began, sample.at()) > millis(began, rising.get(rising.size() - 1).at())) {
+            if (rising.isEmpty()
+                    || millis(began, sample.at())
+                            > millis(began, rising.get(rising.size() - 1).at())) {
                 rising.add(sample);
             }
         }
         List<Column> columns = new ArrayList<>();
-        columns.add(new Numbers(TableCapture.TIME, "s", rising.stream().mapToDouble(sample -> millis(began, sample.at()) / 1000.0).toArray()));
+        columns.add(new Numbers(
+                TableCapture.TIME,
+                "s",
+                rising.stream()
+                        .mapToDouble(sample -> millis(began, sample.at()) / 1000.0)
+                        .toArray()));
         Set<String> names = new HashSet<>(Set.of(TableCapture.TIME));
         for (int i = 0; i < channels.size(); i++) {
             int channel = i;
             columns.add(new Numbers(
-                    ownName(channels.get(i).name(), names), channels.get(i).unit(), rising.stream().mapToDouble(sample -> sample.values()[channel]).toArray()));
+                    ownName(channels.get(i).name(), names),
+                    channels.get(i).unit(),
+                    rising.stream()
+                            .mapToDouble(sample -> sample.values()[channel])
+                            .toArray()));
         }
-        return new TableCapture(columns, marks.stream().sorted(Comparator.comparing(Mark::at)).map(mark -> new Marker(millis(began, mark.at()) / 1000.0, mark.text())).toList());
+        return new TableCapture(
+                columns,
+                marks.stream()
+                        .sorted(Comparator.comparing(Mark::at))
+                        .map(mark -> new Marker(millis(began, mark.at()) / 1000.0, mark.text()))
+                        .toList());
     }
 
     /** Instruments may call two channels the same. */

@@ -21,11 +21,14 @@ public record NoValue(OptionalLong bits, OptionalDouble number) {
     public static Optional<NoValue> parse(String written) {
         String text = written.strip();
         if (text.matches(HEXADECIMAL)) {
-            return Optional.of(new NoValue(OptionalLong.of(Long.parseUnsignedLong(text.substring(2), 16)), OptionalDouble.empty()));
+            return Optional.of(new NoValue(
+                    OptionalLong.of(Long.parseUnsignedLong(text.substring(2), 16)), OptionalDouble.empty()));
         }
         try {
             double number = Double.parseDouble(text);
-            return Double.isFinite(number) ? Optional.of(new NoValue(OptionalLong.empty(), OptionalDouble.of(number))) : Optional.empty();
+            return Double.isFinite(number)
+                    ? Optional.of(new NoValue(OptionalLong.empty(), OptionalDouble.of(number)))
+                    : Optional.empty();
         } catch (NumberFormatException e) {
             return Optional.empty();
         }
@@ -37,6 +40,8 @@ public record NoValue(OptionalLong bits, OptionalDouble number) {
      * @param raw the number that the bits say, before it is scaled
      */
     boolean is(long laidDown, double raw) {
-        return bits.isPresent() ? bits.getAsLong() == laidDown : number.getAsDouble() == raw || (float) number.getAsDouble() == raw;
+        return bits.isPresent()
+                ? bits.getAsLong() == laidDown
+                : number.getAsDouble() == raw || (float) number.getAsDouble() == raw;
     }
 }

@@ -4,7 +4,8 @@ import java.math.BigInteger;
 import java.util.Optional;
 
 /**
- * A quantity in the tables of a Modbus device, after the MODBUS Application Protocol Specification V1.1b3: registers of 16 bits, and coils and
+ * A quantity in the tables of a Modbus device, after the MODBUS Application Protocol Specification V1.1b3: registers of
+ * 16 bits, and coils and
  * discrete inputs of one.
  *
  * @param address from 0, as it goes over the wire
@@ -14,7 +15,16 @@ import java.util.Optional;
  * @param scale what the number is multiplied by, before {@code offset} is added
  */
 public record Register(
-        String name, String unit, Table table, int address, Form form, Order order, int bit, Optional<NoValue> noValue, double scale, double offset) {
+        String name,
+        String unit,
+        Table table,
+        int address,
+        Form form,
+        Order order,
+        int bit,
+        Optional<NoValue> noValue,
+        double scale,
+        double offset) {
 
     /** Which of a device's tables. */
     public enum Table implements Worded {
@@ -84,7 +94,8 @@ public record Register(
     }
 
     /**
-     * In which order a number's bytes come. With the letters of many data sheets, A for the most significant byte: ABCD is neither, BADC low byte first,
+     * In which order a number's bytes come. With the letters of many data sheets, A for the most significant byte: ABCD
+     * is neither, BADC low byte first,
      * CDAB low word first, DCBA both.
      *
      * @param lowWordFirst whether the first register holds the least significant bits
@@ -120,7 +131,8 @@ public record Register(
      * The quantity's value.
      *
      * @param bytes of its registers, in the order they came; of a table of bits the byte whose lowest bit is it
-     * @return NaN where a float is none, or the device has nothing to say; whole numbers beyond 2 to the 53rd to the nearest that a double holds
+     * @return NaN where a float is none, or the device has nothing to say; whole numbers beyond 2 to the 53rd to
+     *     the nearest that a double holds
      */
     public double value(byte[] bytes) {
         if (bytes.length != bytes()) {
@@ -128,7 +140,8 @@ public record Register(
         }
         long bits = table.isOfBits() ? bytes[0] & 1 : order.bits(bytes);
         double raw = table.isOfBits() ? bits : number(bits);
-        boolean isNone = !Double.isFinite(raw) || noValue.filter(mark -> mark.is(bits, raw)).isPresent();
+        boolean isNone = !Double.isFinite(raw)
+                || noValue.filter(mark -> mark.is(bits, raw)).isPresent();
         return isNone ? Double.NaN : raw * scale + offset;
     }
 

@@ -18,6 +18,7 @@ public interface Worded {
         return Arrays.stream(kind.getEnumConstants())
                 .filter(one -> one.word().equals(word))
                 .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("\"%s\" is none of %s.".formatted(word, String.join(", ", words(kind)))));
+                .orElseThrow(() -> new IllegalArgumentException(
+                        "\"%s\" is none of %s.".formatted(word, String.join(", ", words(kind)))));
     }
 }

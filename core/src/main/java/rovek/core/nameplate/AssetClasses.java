@@ -49,24 +49,41 @@ public final class AssetClasses {
     private static final List<AssetClass> ALL = List.of(
             of("pump", "Pump set", ROTATING, List.of(Attribute.number(BLADES, "Impeller blades", "", 1, 50))),
             of("fan", "Fan", ROTATING, List.of(Attribute.number(BLADES, "Blades", "", 1, 100))),
-            of("gearbox", "Gearbox drive", ROTATING, List.of(Attribute.number(TEETH, "Teeth on the input", "", 5, 1_000))),
-            of("compressor", "Compressor", ROTATING, List.of(
-                    Attribute.number("pressureBar", "Pressure", "bar", 0, 1_000),
-                    Attribute.number("specificPowerKwMin", "Specific power", "kW/(m³/min)", 0.1, 100))),
-            of("transmitter", "Transmitter", List.of(
-                    Attribute.number("rangeLow", "Lower range value", "", -1e9, 1e9),
-                    Attribute.number("rangeHigh", "Upper range value", "", -1e9, 1e9),
-                    Attribute.text("rangeUnit", "Unit of the range"),
-                    Attribute.choice("output", "Output", "4-20 mA", "0-20 mA", "0-10 V"))),
-            of("cells", "Cell string", List.of(
-                    Attribute.number("cellCount", "Cells", "", 1, 1_000),
-                    Attribute.text("cellType", "Cell type"),
-                    Attribute.number("cellBaselineMilliohm", "Baseline", "mΩ", 0.001, 1_000))),
-            of("solar", "Roof string", List.of(
-                    Attribute.number("modules", "Modules in series", "", 1, 100),
-                    Attribute.number("moduleIscA", "Module Isc", "A", 0.1, 100),
-                    Attribute.number("moduleVocV", "Module Voc", "V", 1, 500),
-                    Attribute.number("modulePmppW", "Module Pmpp", "W", 1, 2_000))),
+            of(
+                    "gearbox",
+                    "Gearbox drive",
+                    ROTATING,
+                    List.of(Attribute.number(TEETH, "Teeth on the input", "", 5, 1_000))),
+            of(
+                    "compressor",
+                    "Compressor",
+                    ROTATING,
+                    List.of(
+                            Attribute.number("pressureBar", "Pressure", "bar", 0, 1_000),
+                            Attribute.number("specificPowerKwMin", "Specific power", "kW/(m³/min)", 0.1, 100))),
+            of(
+                    "transmitter",
+                    "Transmitter",
+                    List.of(
+                            Attribute.number("rangeLow", "Lower range value", "", -1e9, 1e9),
+                            Attribute.number("rangeHigh", "Upper range value", "", -1e9, 1e9),
+                            Attribute.text("rangeUnit", "Unit of the range"),
+                            Attribute.choice("output", "Output", "4-20 mA", "0-20 mA", "0-10 V"))),
+            of(
+                    "cells",
+                    "Cell string",
+                    List.of(
+                            Attribute.number("cellCount", "Cells", "", 1, 1_000),
+                            Attribute.text("cellType", "Cell type"),
+                            Attribute.number("cellBaselineMilliohm", "Baseline", "mΩ", 0.001, 1_000))),
+            of(
+                    "solar",
+                    "Roof string",
+                    List.of(
+                            Attribute.number("modules", "Modules in series", "", 1, 100),
+                            Attribute.number("moduleIscA", "Module Isc", "A", 0.1, 100),
+                            Attribute.number("moduleVocV", "Module Voc", "V", 1, 500),
+                            Attribute.number("modulePmppW", "Module Pmpp", "W", 1, 2_000))),
             OTHER);
 
     private AssetClasses() {}
@@ -99,6 +116,8 @@ public final class AssetClasses {
                 .flatMap(one -> one.attributes().stream())
                 .filter(one -> one.key().equals(key))
                 .findFirst();
-        return attribute.isPresent() ? attribute.get().fault(value) : Optional.of("No nameplate has a line \"%s\".".formatted(key));
+        return attribute.isPresent()
+                ? attribute.get().fault(value)
+                : Optional.of("No nameplate has a line \"%s\".".formatted(key));
     }
 }

@@ -34,13 +34,12 @@ final class ChangeCheck {
             }
         }
         for (Alteration alteration : change.altered()) {
-            tree.find(alteration.node()).ifPresentOrElse(
-                    node -> checkAlteration(node, alteration),
-                    () -> {
-                        if (!added.contains(alteration.node())) {
-                            reasons.add(new Reason("gone", "What you changed was removed meanwhile. Its history can bring it back."));
-                        }
-                    });
+            tree.find(alteration.node()).ifPresentOrElse(node -> checkAlteration(node, alteration), () -> {
+                if (!added.contains(alteration.node())) {
+                    reasons.add(new Reason(
+                            "gone", "What you changed was removed meanwhile. Its history can bring it back."));
+                }
+            });
         }
         if (!reasons.isEmpty()) {
             throw new PlantRefusedException(reasons.stream().distinct().toList());
@@ -59,7 +58,9 @@ final class ChangeCheck {
                 .findFirst()
                 .flatMap(tree::find)
                 .ifPresent(child -> reasons.add(new Reason(
-                        "beneath", "%s now holds %s, which would be lost. Remove or move that first.".formatted(node.title(), child.title()))));
+                        "beneath",
+                        "%s now holds %s, which would be lost. Remove or move that first."
+                                .formatted(node.title(), child.title()))));
     }
 
     private void checkAlteration(Node node, Alteration alteration) {

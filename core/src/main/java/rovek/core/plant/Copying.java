@@ -38,7 +38,8 @@ public final class Copying {
         for (int i = 0; i < originals.size(); i++) {
             Node original = originals.get(i);
             boolean isAmongSiblings = original.parentId().equals(parent);
-            Node root = renumbered(original, isAmongSiblings || !original.tag().isBlank()).at(parent, places.places().get(i));
+            Node root = renumbered(original, isAmongSiblings || !original.tag().isBlank())
+                    .at(parent, places.places().get(i));
             addCopies(original, root, added);
         }
         return new PlantChange(added, List.of(), places.spread());
@@ -65,8 +66,17 @@ public final class Copying {
             UUID id = ids.get();
             copyOf.put(node.id(), id);
             added.add(new Node(
-                    id, parent, source.level(), source.place(), source.tag(), source.name(), source.technique(),
-                    source.assetClass(), source.nameplate(), source.settings(), source.limits(),
+                    id,
+                    parent,
+                    source.level(),
+                    source.place(),
+                    source.tag(),
+                    source.name(),
+                    source.technique(),
+                    source.assetClass(),
+                    source.nameplate(),
+                    source.settings(),
+                    source.limits(),
                     followsTemplate ? source.stamp() : Optional.empty()));
         }
     }
@@ -75,7 +85,9 @@ public final class Copying {
         if (node.tag().isBlank() || from.isBlank()) {
             return node;
         }
-        String tag = node.tag().startsWith(from) ? to + node.tag().substring(from.length()) : Numbering.nextTag(node.tag(), tags);
+        String tag = node.tag().startsWith(from)
+                ? to + node.tag().substring(from.length())
+                : Numbering.nextTag(node.tag(), tags);
         tags.add(tag);
         return node.called(tag, node.name());
     }

@@ -43,7 +43,9 @@ public final class Counterpart {
     }
 
     private List<Node> children(Node parent) {
-        return tree.children(parent.id()).stream().flatMap(id -> tree.find(id).stream()).toList();
+        return tree.children(parent.id()).stream()
+                .flatMap(id -> tree.find(id).stream())
+                .toList();
     }
 
     private static int indexOf(List<Node> path, Predicate<Node> wanted) {
@@ -56,8 +58,11 @@ public final class Counterpart {
     }
 
     private Optional<Node> machine(Node asset, UUID under) {
-        List<Node> assets = tree.beneath(under).stream().filter(node -> node.level() == Level.ASSET).toList();
-        Optional<Node> byTag = asset.tag().isBlank() ? Optional.empty() : only(assets, node -> same(node.tag(), asset.tag()));
+        List<Node> assets = tree.beneath(under).stream()
+                .filter(node -> node.level() == Level.ASSET)
+                .toList();
+        Optional<Node> byTag =
+                asset.tag().isBlank() ? Optional.empty() : only(assets, node -> same(node.tag(), asset.tag()));
         return byTag.or(() -> only(assets, node -> same(node.name(), asset.name())));
     }
 

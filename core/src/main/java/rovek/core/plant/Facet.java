@@ -39,7 +39,9 @@ public final class Facet {
 
     /** Whether a key names a line of a nameplate, a setting or a limit, and names it whole. */
     public static boolean isValue(String key) {
-        return (key.startsWith(NAMEPLATE) && key.length() > NAMEPLATE.length()) || isNested(key, SETTING) || isNested(key, LIMIT);
+        return (key.startsWith(NAMEPLATE) && key.length() > NAMEPLATE.length())
+                || isNested(key, SETTING)
+                || isNested(key, LIMIT);
     }
 
     private static boolean isNested(String key, String kind) {

@@ -54,7 +54,8 @@ public final class Layered<K, V> {
     public Layered<K, V> with(Map<K, Optional<V>> changes) {
         int grown = size;
         for (Map.Entry<K, Optional<V>> change : changes.entrySet()) {
-            grown += (change.getValue().isPresent() ? 1 : 0) - (get(change.getKey()).isPresent() ? 1 : 0);
+            grown += (change.getValue().isPresent() ? 1 : 0)
+                    - (get(change.getKey()).isPresent() ? 1 : 0);
         }
         Map<K, Optional<V>> differing = new HashMap<>(over);
         differing.putAll(changes);
@@ -63,7 +64,8 @@ public final class Layered<K, V> {
         }
         Map<K, V> whole = new HashMap<>(Math.max(16, grown * 2));
         whole.putAll(base);
-        differing.forEach((key, value) -> value.ifPresentOrElse(present -> whole.put(key, present), () -> whole.remove(key)));
+        differing.forEach(
+                (key, value) -> value.ifPresentOrElse(present -> whole.put(key, present), () -> whole.remove(key)));
         return of(whole);
     }
 }

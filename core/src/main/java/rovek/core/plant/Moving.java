@@ -24,7 +24,8 @@ public final class Moving {
     }
 
     /** @param seenIn where nodes stood when the move was decided: one that was moved elsewhere since is a contradiction */
-    public static PlantChange move(NodeTree tree, Collection<UUID> ids, UUID parent, Optional<UUID> after, Map<UUID, UUID> seenIn) {
+    public static PlantChange move(
+            NodeTree tree, Collection<UUID> ids, UUID parent, Optional<UUID> after, Map<UUID, UUID> seenIn) {
         List<Node> moving = tree.outermost(ids);
         Set<UUID> leaving = new HashSet<>();
         moving.forEach(node -> leaving.add(node.id()));
@@ -44,7 +45,8 @@ public final class Moving {
         if (!leaving.contains(id)) {
             return Optional.of(id);
         }
-        List<UUID> siblings = tree.find(id).map(node -> tree.children(node.parentId())).orElse(List.of());
+        List<UUID> siblings =
+                tree.find(id).map(node -> tree.children(node.parentId())).orElse(List.of());
         for (int i = siblings.indexOf(id) - 1; i >= 0; i--) {
             if (!leaving.contains(siblings.get(i))) {
                 return Optional.of(siblings.get(i));

@@ -72,11 +72,13 @@ public record Node(
     }
 
     public Node at(UUID newParent, long newPlace) {
-        return new Node(id, newParent, level, newPlace, tag, name, technique, assetClass, nameplate, settings, limits, stamp);
+        return new Node(
+                id, newParent, level, newPlace, tag, name, technique, assetClass, nameplate, settings, limits, stamp);
     }
 
     public Node called(String newTag, String newName) {
-        return new Node(id, parentId, level, place, newTag, newName, technique, assetClass, nameplate, settings, limits, stamp);
+        return new Node(
+                id, parentId, level, place, newTag, newName, technique, assetClass, nameplate, settings, limits, stamp);
     }
 
     /**

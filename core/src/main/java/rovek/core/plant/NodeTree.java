@@ -18,7 +18,8 @@ import java.util.function.Consumer;
 /** The plant as it stood at one moment. Never changed: a change makes a new tree that shares what stayed. */
 public final class NodeTree {
 
-    private static final Comparator<Node> IN_PLACE = Comparator.comparingLong(Node::place).thenComparing(Node::id);
+    private static final Comparator<Node> IN_PLACE =
+            Comparator.comparingLong(Node::place).thenComparing(Node::id);
 
     public static final NodeTree EMPTY = of(List.of());
 
@@ -171,7 +172,9 @@ public final class NodeTree {
                 parent,
                 ids.isEmpty()
                         ? Optional.empty()
-                        : Optional.of(ordered(ids.stream().flatMap(id -> newNodes.get(id).stream()).toList()))));
+                        : Optional.of(ordered(ids.stream()
+                                .flatMap(id -> newNodes.get(id).stream())
+                                .toList()))));
         return new NodeTree(newNodes, children.with(lists));
     }
 }

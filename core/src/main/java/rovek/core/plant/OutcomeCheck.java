@@ -34,9 +34,14 @@ final class OutcomeCheck {
         boolean atTop = node.parentId().equals(Node.PLANT);
         Optional<Node> parent = after.find(node.parentId());
         if (!atTop && parent.isEmpty()) {
-            reasons.add(new Reason("gone", "What %s stood in was removed. Bring that back first.".formatted(node.title())));
-        } else if (atTop ? node.level() != Level.CLIENT : !parent.orElseThrow().level().mayHold(node.level())) {
-            String where = atTop ? "at the top" : "in this " + word(parent.orElseThrow().level());
+            reasons.add(
+                    new Reason("gone", "What %s stood in was removed. Bring that back first.".formatted(node.title())));
+        } else if (atTop
+                ? node.level() != Level.CLIENT
+                : !parent.orElseThrow().level().mayHold(node.level())) {
+            String where = atTop
+                    ? "at the top"
+                    : "in this " + word(parent.orElseThrow().level());
             reasons.add(new Reason("level", "A %s does not belong %s.".formatted(word(node.level()), where)));
         } else if (isInItself(node)) {
             reasons.add(new Reason("circle", "%s cannot be moved into itself.".formatted(node.title())));

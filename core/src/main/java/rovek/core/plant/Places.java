@@ -46,7 +46,9 @@ public record Places(List<Long> places, List<Alteration> spread) {
     /** Behind all that stand there. */
     public static Places last(NodeTree tree, UUID parent, int count) {
         List<UUID> siblings = tree.children(parent);
-        long low = siblings.isEmpty() ? 0 : tree.find(siblings.get(siblings.size() - 1)).orElseThrow().place();
+        long low = siblings.isEmpty()
+                ? 0
+                : tree.find(siblings.get(siblings.size() - 1)).orElseThrow().place();
         return new Places(spaced(low, STEP, count), List.of());
     }
 

@@ -20,7 +20,9 @@ public record PlantChange(List<Node> added, List<Node> removed, List<Alteration>
     public PlantChange {
         added = List.copyOf(added);
         removed = List.copyOf(removed);
-        altered = altered.stream().filter(alteration -> !alteration.facets().isEmpty()).toList();
+        altered = altered.stream()
+                .filter(alteration -> !alteration.facets().isEmpty())
+                .toList();
     }
 
     public static PlantChange adding(List<Node> nodes) {
@@ -36,7 +38,8 @@ public record PlantChange(List<Node> added, List<Node> removed, List<Alteration>
     }
 
     public PlantChange and(PlantChange other) {
-        return new PlantChange(joined(added, other.added), joined(removed, other.removed), joined(altered, other.altered));
+        return new PlantChange(
+                joined(added, other.added), joined(removed, other.removed), joined(altered, other.altered));
     }
 
     private static <T> List<T> joined(List<T> first, List<T> second) {
@@ -46,7 +49,8 @@ public record PlantChange(List<Node> added, List<Node> removed, List<Alteration>
     }
 
     public PlantChange inverse() {
-        return new PlantChange(removed, added, altered.stream().map(Alteration::inverse).toList());
+        return new PlantChange(
+                removed, added, altered.stream().map(Alteration::inverse).toList());
     }
 
     public boolean isEmpty() {

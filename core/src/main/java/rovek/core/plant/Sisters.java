@@ -22,9 +22,13 @@ public final class Sisters {
 
     /** The sisters of the asset that a node belongs to, in order; none where it belongs to none. */
     public List<Node> of(UUID node) {
-        Optional<Node> asset = tree.path(node).stream().filter(one -> one.level() == Level.ASSET).reduce((outer, inner) -> inner);
+        Optional<Node> asset = tree.path(node).stream()
+                .filter(one -> one.level() == Level.ASSET)
+                .reduce((outer, inner) -> inner);
         return asset.stream()
-                .flatMap(own -> tree.children(own.parentId()).stream().flatMap(id -> tree.find(id).stream()).filter(other -> areSisters(own, other)))
+                .flatMap(own -> tree.children(own.parentId()).stream()
+                        .flatMap(id -> tree.find(id).stream())
+                        .filter(other -> areSisters(own, other)))
                 .toList();
     }
 
@@ -33,12 +37,18 @@ public final class Sisters {
             return false;
         }
         boolean sameClass = !one.assetClass().isBlank() && one.assetClass().equals(other.assetClass());
-        boolean sameTemplate = one.stamp().isPresent() && other.stamp().filter(stamp -> stamp.template().equals(one.stamp().get().template())).isPresent();
+        boolean sameTemplate = one.stamp().isPresent()
+                && other.stamp()
+                        .filter(stamp ->
+                                stamp.template().equals(one.stamp().get().template()))
+                        .isPresent();
         return sameClass || sameTemplate;
     }
 
     /** The checks on the sister assets that stand for a check, in order. */
     public List<Node> checks(UUID check) {
-        return of(check).stream().flatMap(sister -> counterpart.of(check, sister.id()).stream()).toList();
+        return of(check).stream()
+                .flatMap(sister -> counterpart.of(check, sister.id()).stream())
+                .toList();
     }
 }

@@ -12,7 +12,9 @@ public record TagAndName(String tag, String name) {
     /** Empty where it does not begin with a tag. */
     public static Optional<TagAndName> of(String text) {
         Matcher typed = TYPED.matcher(text);
-        return typed.matches() ? Optional.of(new TagAndName(typed.group(1), typed.group(2) == null ? "" : typed.group(2))) : Optional.empty();
+        return typed.matches()
+                ? Optional.of(new TagAndName(typed.group(1), typed.group(2) == null ? "" : typed.group(2)))
+                : Optional.empty();
     }
 
     /** Whether a text is a tag and nothing else. */

@@ -26,16 +26,29 @@ public final class ClockDoubt {
      * @param calibratedOn when their instrument was calibrated last, where it is known
      */
     public static Optional<String> of(List<Taken> taken, Optional<LocalDate> calibratedOn) {
-        Optional<Instant> ahead = taken.stream().filter(one -> one.at().isAfter(one.storedAt().plus(TOLERANCE))).map(Taken::at).max(Comparator.naturalOrder());
+        Optional<Instant> ahead = taken.stream()
+                .filter(one -> one.at().isAfter(one.storedAt().plus(TOLERANCE)))
+                .map(Taken::at)
+                .max(Comparator.naturalOrder());
         if (ahead.isPresent()) {
             return Optional.of("A reading says %s, later than it was read back.".formatted(day(ahead.get())));
         }
         Optional<Instant> oldest = taken.stream().map(Taken::at).min(Comparator.naturalOrder());
-        if (oldest.isPresent() && calibratedOn.filter(calibrated -> day(oldest.get()).isBefore(calibrated)).isPresent()) {
-            return Optional.of("A reading says %s, before the instrument was calibrated last: its clock was probably reset.".formatted(day(oldest.get())));
+        if (oldest.isPresent()
+                && calibratedOn
+                        .filter(calibrated -> day(oldest.get()).isBefore(calibrated))
+                        .isPresent()) {
+            return Optional.of(
+                    "A reading says %s, before the instrument was calibrated last: its clock was probably reset."
+                            .formatted(day(oldest.get())));
         }
-        Optional<Instant> forgotten = taken.stream().filter(one -> one.at().isBefore(one.storedAt().minus(LONGEST_KEPT))).map(Taken::at).min(Comparator.naturalOrder());
-        return forgotten.map(at -> "A reading says %s, years before it was read back: the instrument's clock was probably reset.".formatted(day(at)));
+        Optional<Instant> forgotten = taken.stream()
+                .filter(one -> one.at().isBefore(one.storedAt().minus(LONGEST_KEPT)))
+                .map(Taken::at)
+                .min(Comparator.naturalOrder());
+        return forgotten.map(
+                at -> "A reading says %s, years before it was read back: the instrument's clock was probably reset."
+                        .formatted(day(at)));
     }
 
     private static LocalDate day(Instant time) {

@@ -9,7 +9,8 @@ import java.util.Optional;
 import java.util.Set;
 
 /**
- * What is known of an instrument's clock when it is read back: how wrong it is now, and how wrong it was when it was last looked at. Where somebody has
+ * What is known of an instrument's clock when it is read back: how wrong it is now, and how wrong it was when it was
+ * last looked at. Where somebody has
  * set it in between, what was taken before is corrected by the old difference, and what was taken after by the new one.
  *
  * @param now how wrong it is
@@ -40,7 +41,11 @@ public record ClockState(ClockCorrection now, Optional<Earlier> before, Instant 
 
     /** Whether a clock was set between two looks: it differs by more than what asking takes. */
     public static boolean isSet(ClockCorrection before, ClockCorrection now) {
-        return before.instrumentAhead().minus(now.instrumentAhead()).abs().compareTo(ClockCorrection.TOLERANCE.multipliedBy(2)) > 0;
+        return before.instrumentAhead()
+                        .minus(now.instrumentAhead())
+                        .abs()
+                        .compareTo(ClockCorrection.TOLERANCE.multipliedBy(2))
+                > 0;
     }
 
     /**
@@ -68,8 +73,10 @@ public record ClockState(ClockCorrection now, Optional<Earlier> before, Instant 
     }
 
     /**
-     * Finds out which readings were taken before the clock was set: numbered as they were taken, true times never fall, nothing was taken after it was read
-     * back, and nothing with the new difference before it was last seen with the old one. Where that leaves more than one answer, as few as possible
+     * Finds out which readings were taken before the clock was set: numbered as they were taken, true times never fall,
+     * nothing was taken after it was read
+     * back, and nothing with the new difference before it was last seen with the old one. Where that leaves more than
+     * one answer, as few as possible
      * are taken to be from before, and the doubt is told.
      *
      * @param readings all of one package, in any order
@@ -79,18 +86,25 @@ public record ClockState(ClockCorrection now, Optional<Earlier> before, Instant 
             return new Times(now, ClockCorrection.NONE, Set.of(), "");
         }
         List<Written> inOrder = readings.stream()
-                .sorted(Comparator.comparingInt((Written one) -> one.id().length()).thenComparing(Written::id))
+                .sorted(Comparator.comparingInt((Written one) -> one.id().length())
+                        .thenComparing(Written::id))
                 .toList();
         Cuts cuts = Cuts.of(inOrder, now, before.get(), readAt);
         int fewest = cuts.fewest();
         int most = cuts.most();
         if (fewest < 0) {
-            return new Times(now, ClockCorrection.NONE, Set.of(), "Somebody has set the instrument's clock, and the times of its readings contradict each other.");
+            return new Times(
+                    now,
+                    ClockCorrection.NONE,
+                    Set.of(),
+                    "Somebody has set the instrument's clock, and the times of its readings contradict each other.");
         }
         Set<String> taken = new HashSet<>();
         inOrder.subList(0, fewest).forEach(one -> taken.add(one.id()));
-        String doubt = most == fewest ? "" : "Somebody has set the instrument's clock since it was last looked at. Of %d %s it is not certain whether before or after."
-                .formatted(most - fewest, most - fewest == 1 ? "reading" : "readings");
+        String doubt = most == fewest
+                ? ""
+                : "Somebody has set the instrument's clock since it was last looked at. Of %d %s it is not certain whether before or after."
+                        .formatted(most - fewest, most - fewest == 1 ? "reading" : "readings");
         return new Times(now, before.get().difference(), taken, doubt);
     }
 
@@ -102,15 +116,22 @@ public record ClockState(ClockCorrection now, Optional<Earlier> before, Instant 
     private record Cuts(int fewest, int most) {
 
         static Cuts of(List<Written> inOrder, ClockCorrection now, Earlier earlier, Instant readAt) {
-            List<Instant> asBefore = inOrder.stream().map(one -> earlier.difference().correct(one.at())).toList();
-            List<Instant> asAfter = inOrder.stream().map(one -> now.correct(one.at())).toList();
+            List<Instant> asBefore = inOrder.stream()
+                    .map(one -> earlier.difference().correct(one.at()))
+                    .toList();
+            List<Instant> asAfter =
+                    inOrder.stream().map(one -> now.correct(one.at())).toList();
             int size = inOrder.size();
             int longestBefore = 0;
-            while (longestBefore < size && !isLater(asBefore.get(longestBefore), readAt) && (longestBefore == 0 || !isLater(asBefore.get(longestBefore - 1), asBefore.get(longestBefore)))) {
+            while (longestBefore < size
+                    && !isLater(asBefore.get(longestBefore), readAt)
+                    && (longestBefore == 0 || !isLater(asBefore.get(longestBefore - 1), asBefore.get(longestBefore)))) {
                 longestBefore++;
             }
             int firstAfter = size;
-            while (firstAfter > 0 && !isLater(earlier.seenAt(), asAfter.get(firstAfter - 1)) && !isLater(asAfter.get(firstAfter - 1), firstAfter == size ? readAt : asAfter.get(firstAfter))) {
+            while (firstAfter > 0
+                    && !isLater(earlier.seenAt(), asAfter.get(firstAfter - 1))
+                    && !isLater(asAfter.get(firstAfter - 1), firstAfter == size ? readAt : asAfter.get(firstAfter))) {
                 firstAfter--;
             }
             int fewest = -1;

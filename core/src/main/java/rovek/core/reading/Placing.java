@@ -56,7 +56,15 @@ public final class Placing {
      * @param history earlier values of that result, in any order
      */
     public record Candidate(
-            UUID check, String tag, String assetName, String point, boolean isElsewhere, List<Instant> measuredThere, boolean isMeasured, String result, double[] history) {}
+            UUID check,
+            String tag,
+            String assetName,
+            String point,
+            boolean isElsewhere,
+            List<Instant> measuredThere,
+            boolean isMeasured,
+            String result,
+            double[] history) {}
 
     /**
      * A place it may have.
@@ -69,8 +77,11 @@ public final class Placing {
     /** The likeliest first; a check for which nothing speaks is left out. */
     public static List<Proposal> rank(Loose loose, List<Candidate> candidates) {
         TypedLabel label = TypedLabel.of(loose.label());
-        List<Weighed> weighed = candidates.stream().map(candidate -> weigh(loose, label, candidate)).toList();
-        double whole = Math.exp(NONE_OF_THESE) + weighed.stream().mapToDouble(one -> Math.exp(one.weight())).sum();
+        List<Weighed> weighed = candidates.stream()
+                .map(candidate -> weigh(loose, label, candidate))
+                .toList();
+        double whole = Math.exp(NONE_OF_THESE)
+                + weighed.stream().mapToDouble(one -> Math.exp(one.weight())).sum();
         return weighed.stream()
                 .filter(one -> one.isSpokenFor() && one.weight() > 0)
                 .sorted(Comparator.comparingDouble(Weighed::weight).reversed())
@@ -112,7 +123,9 @@ public final class Placing {
         if (!candidate.result().equals(loose.result())) {
             return new Weighed(candidate.check(), weight + OTHER_RESULT, isSpokenFor, reasons);
         }
-        OptionalDouble distance = loose.value().isPresent() ? Usual.distance(loose.value().getAsDouble(), candidate.history()) : OptionalDouble.empty();
+        OptionalDouble distance = loose.value().isPresent()
+                ? Usual.distance(loose.value().getAsDouble(), candidate.history())
+                : OptionalDouble.empty();
         if (distance.isPresent() && distance.getAsDouble() <= USUAL) {
             weight += FITS;
             reasons.add("the value is usual there");
@@ -124,8 +137,14 @@ public final class Placing {
     }
 
     private static Optional<String> around(Instant at, List<Instant> there) {
-        Optional<Duration> before = there.stream().filter(other -> !other.isAfter(at)).map(other -> Duration.between(other, at)).min(Comparator.naturalOrder());
-        Optional<Duration> after = there.stream().filter(other -> other.isAfter(at)).map(other -> Duration.between(at, other)).min(Comparator.naturalOrder());
+        Optional<Duration> before = there.stream()
+                .filter(other -> !other.isAfter(at))
+                .map(other -> Duration.between(other, at))
+                .min(Comparator.naturalOrder());
+        Optional<Duration> after = there.stream()
+                .filter(other -> other.isAfter(at))
+                .map(other -> Duration.between(at, other))
+                .min(Comparator.naturalOrder());
         boolean isJustAfter = before.filter(gap -> gap.compareTo(NEAR) <= 0).isPresent();
         boolean isJustBefore = after.filter(gap -> gap.compareTo(NEAR) <= 0).isPresent();
         if (isJustAfter && isJustBefore) {
@@ -154,14 +173,18 @@ public final class Placing {
 
     /** Pairs of readings that were perhaps swapped; each reading is in one pair at most. */
     public static List<Swap> perhapsSwapped(List<Placed> placed) {
-        List<Placed> strange = placed.stream().filter(one -> isBeyond(one.value(), one.history(), UNUSUAL)).toList();
+        List<Placed> strange = placed.stream()
+                .filter(one -> isBeyond(one.value(), one.history(), UNUSUAL))
+                .toList();
         List<Swap> swaps = new ArrayList<>();
         Set<UUID> paired = new TreeSet<>();
         for (int i = 0; i < strange.size(); i++) {
             for (int j = i + 1; j < strange.size(); j++) {
                 Placed one = strange.get(i);
                 Placed other = strange.get(j);
-                boolean fitsCrosswise = one.result().equals(other.result()) && isWithin(one.value(), other.history()) && isWithin(other.value(), one.history());
+                boolean fitsCrosswise = one.result().equals(other.result())
+                        && isWithin(one.value(), other.history())
+                        && isWithin(other.value(), one.history());
                 if (fitsCrosswise && !paired.contains(one.reading()) && !paired.contains(other.reading())) {
                     swaps.add(new Swap(one.reading(), other.reading()));
                     paired.add(one.reading());

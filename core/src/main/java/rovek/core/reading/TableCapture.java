@@ -25,7 +25,8 @@ public record TableCapture(List<Column> columns, List<Marker> markers) implement
         Set<String> names = new HashSet<>();
         for (Column column : columns) {
             if (!names.add(column.name())) {
-                throw new IllegalArgumentException("Two columns of the table are called \"%s\".".formatted(column.name()));
+                throw new IllegalArgumentException(
+                        "Two columns of the table are called \"%s\".".formatted(column.name()));
             }
             if (column.size() != columns.get(0).size()) {
                 throw new IllegalArgumentException("The table's columns are not of the same length.");
@@ -93,6 +94,9 @@ public record TableCapture(List<Column> columns, List<Marker> markers) implement
 
     /** The seconds of a run; empty for a table that is none. */
     public Optional<Numbers> time() {
-        return columns.stream().filter(column -> column.name().equals(TIME)).map(Numbers.class::cast).findFirst();
+        return columns.stream()
+                .filter(column -> column.name().equals(TIME))
+                .map(Numbers.class::cast)
+                .findFirst();
     }
 }

@@ -16,7 +16,10 @@ public record TypedLabel(List<String> words) {
     }
 
     public static TypedLabel of(String typed) {
-        return new TypedLabel(Arrays.stream(typed.toLowerCase(Locale.ROOT).split("[\\s,;/]+")).map(TypedLabel::plain).filter(word -> !word.isEmpty()).toList());
+        return new TypedLabel(Arrays.stream(typed.toLowerCase(Locale.ROOT).split("[\\s,;/]+"))
+                .map(TypedLabel::plain)
+                .filter(word -> !word.isEmpty())
+                .toList());
     }
 
     private static String plain(String word) {
@@ -27,7 +30,8 @@ public record TypedLabel(List<String> words) {
     public boolean names(String tag) {
         String wanted = plain(tag.toLowerCase(Locale.ROOT));
         for (int i = 0; i < words.size() && !wanted.isEmpty(); i++) {
-            if (words.get(i).equals(wanted) || (i + 1 < words.size() && (words.get(i) + words.get(i + 1)).equals(wanted))) {
+            if (words.get(i).equals(wanted)
+                    || (i + 1 < words.size() && (words.get(i) + words.get(i + 1)).equals(wanted))) {
                 return true;
             }
         }
@@ -37,7 +41,8 @@ public record TypedLabel(List<String> words) {
     /** Whether it has all words of a name. */
     public boolean says(String name) {
         List<String> wanted = of(name).words();
-        return wanted.stream().anyMatch(TypedLabel::isTelling) && Set.copyOf(words).containsAll(wanted);
+        return wanted.stream().anyMatch(TypedLabel::isTelling)
+                && Set.copyOf(words).containsAll(wanted);
     }
 
     /** Whether it has any word of a name that is long enough to mean something. */

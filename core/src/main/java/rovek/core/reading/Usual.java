@@ -34,12 +34,15 @@ final class Usual {
             return OptionalDouble.empty();
         }
         Usual usual = of(history);
-        return usual.spread == 0 ? OptionalDouble.empty() : OptionalDouble.of(Math.abs(value - usual.median) / usual.spread);
+        return usual.spread == 0
+                ? OptionalDouble.empty()
+                : OptionalDouble.of(Math.abs(value - usual.median) / usual.spread);
     }
 
     private static Usual of(double[] history) {
         double median = median(history.clone());
-        double deviation = median(Arrays.stream(history).map(value -> Math.abs(value - median)).toArray());
+        double deviation = median(
+                Arrays.stream(history).map(value -> Math.abs(value - median)).toArray());
         return new Usual(median, Math.max(MAD_TO_DEVIATION * deviation, LEAST_SHARE * Math.abs(median)));
     }
 

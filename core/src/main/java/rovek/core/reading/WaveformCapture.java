@@ -50,7 +50,8 @@ public record WaveformCapture(
         }
         boolean volts = unit.isComparableTo(UnitCatalogue.VOLT);
         if (!volts && !unit.isComparableTo(UnitCatalogue.METRE_PER_SQUARE_SECOND)) {
-            throw new IllegalArgumentException("A vibration waveform is in volts or an acceleration, not " + unit + ".");
+            throw new IllegalArgumentException(
+                    "A vibration waveform is in volts or an acceleration, not " + unit + ".");
         }
         if (volts && !(sensitivityMvPerG.orElse(0) > 0 && Double.isFinite(sensitivityMvPerG.getAsDouble()))) {
             throw new IllegalArgumentException("A waveform in volts needs the sensor's sensitivity in mV/g.");

@@ -16,7 +16,8 @@ public record DueDates(int everyDays, LocalDate first, Optional<LocalDate> lastW
 
     public DueDates {
         if (everyDays < 1) {
-            throw new IllegalArgumentException("A route is walked every day or less often, not every %d days.".formatted(everyDays));
+            throw new IllegalArgumentException(
+                    "A route is walked every day or less often, not every %d days.".formatted(everyDays));
         }
     }
 

@@ -12,7 +12,12 @@ import java.util.Set;
  * @param freeBytes room in its memory now
  * @param capacityBytes room in its memory when everything was cleared
  */
-public record InstrumentProfile(Set<String> techniques, Set<String> options, Map<String, String> sensorsOut, long freeBytes, long capacityBytes) {
+public record InstrumentProfile(
+        Set<String> techniques,
+        Set<String> options,
+        Map<String, String> sensorsOut,
+        long freeBytes,
+        long capacityBytes) {
 
     public InstrumentProfile {
         techniques = Set.copyOf(techniques);

@@ -61,8 +61,18 @@ public record LoadGate(List<GateItem> items) {
      * @param memoryNeeded bytes that will be measured; 0 where that is not known
      */
     public record Found(
-            List<String> obstacles, Optional<Duration> clockAhead, boolean holdsUnread, OptionalInt batteryPercent, Optional<LocalDate> calibratedUntil,
-            boolean refusesOverdue, LocalDate today, double minutes, int stops, List<String> byHand, long memoryNeeded, long memoryFree) {}
+            List<String> obstacles,
+            Optional<Duration> clockAhead,
+            boolean holdsUnread,
+            OptionalInt batteryPercent,
+            Optional<LocalDate> calibratedUntil,
+            boolean refusesOverdue,
+            LocalDate today,
+            double minutes,
+            int stops,
+            List<String> byHand,
+            long memoryNeeded,
+            long memoryFree) {}
 
     private static final int LOW_BATTERY_PERCENT = 20;
     private static final int DUE_SOON_DAYS = 30;
@@ -86,7 +96,11 @@ public record LoadGate(List<GateItem> items) {
             items.add(byHand(found));
         }
         if (found.memoryNeeded() > 0 && found.memoryNeeded() <= found.memoryFree()) {
-            items.add(new GateItem(Kind.MEMORY, State.READY, "enough", "%s needed, %s free.".formatted(megabytes(found.memoryNeeded()), megabytes(found.memoryFree()))));
+            items.add(new GateItem(
+                    Kind.MEMORY,
+                    State.READY,
+                    "enough",
+                    "%s needed, %s free.".formatted(megabytes(found.memoryNeeded()), megabytes(found.memoryFree()))));
         }
         items.sort((one, other) -> one.state().compareTo(other.state()));
         return new LoadGate(items);
@@ -94,7 +108,8 @@ public record LoadGate(List<GateItem> items) {
 
     private static GateItem clock(Found found) {
         if (found.clockAhead().isEmpty()) {
-            return new GateItem(Kind.CLOCK, State.NOTE, "not available", "Compare it with yours before the first reading.");
+            return new GateItem(
+                    Kind.CLOCK, State.NOTE, "not available", "Compare it with yours before the first reading.");
         }
         ClockCorrection difference = new ClockCorrection(found.clockAhead().get());
         if (!difference.isNeeded()) {
@@ -102,9 +117,16 @@ public record LoadGate(List<GateItem> items) {
         }
         boolean isFast = !found.clockAhead().get().isNegative();
         String span = span(found.clockAhead().get().abs());
-        String meaning = "Readings would be dated %s too %s.%s%s".formatted(
-                span, isFast ? "late" : "early", isWholeZone(found.clockAhead().get().abs()) ? " Exactly that much is probably another time zone." : "",
-                found.holdsUnread() ? " It holds readings that are not stored yet: they are read back first, and their times corrected." : "");
+        String meaning = "Readings would be dated %s too %s.%s%s"
+                .formatted(
+                        span,
+                        isFast ? "late" : "early",
+                        isWholeZone(found.clockAhead().get().abs())
+                                ? " Exactly that much is probably another time zone."
+                                : "",
+                        found.holdsUnread()
+                                ? " It holds readings that are not stored yet: they are read back first, and their times corrected."
+                                : "");
         return new GateItem(Kind.CLOCK, State.RESOLVE, span + (isFast ? " fast" : " slow"), meaning);
     }
 
@@ -123,22 +145,37 @@ public record LoadGate(List<GateItem> items) {
         if (percent >= LOW_BATTERY_PERCENT) {
             return new GateItem(Kind.BATTERY, State.READY, percent + " %", "");
         }
-        String work = found.minutes() > 0 ? "The walk takes about %d min. ".formatted(Math.max(1, Math.round(found.minutes()))) : "";
-        return new GateItem(Kind.BATTERY, State.DECIDE, percent + " %", work + "Charge it first, or take a spare battery along.");
+        String work = found.minutes() > 0
+                ? "The walk takes about %d min. ".formatted(Math.max(1, Math.round(found.minutes())))
+                : "";
+        return new GateItem(
+                Kind.BATTERY, State.DECIDE, percent + " %", work + "Charge it first, or take a spare battery along.");
     }
 
     private static GateItem calibration(Found found) {
         if (found.calibratedUntil().isEmpty()) {
-            return new GateItem(Kind.CALIBRATION, State.NOTE, "not known", "A report needs it: enter the calibration of the instrument.");
+            return new GateItem(
+                    Kind.CALIBRATION,
+                    State.NOTE,
+                    "not known",
+                    "A report needs it: enter the calibration of the instrument.");
         }
         LocalDate until = found.calibratedUntil().get();
         long days = ChronoUnit.DAYS.between(found.today(), until);
         if (days < 0) {
-            String meaning = found.refusesOverdue() ? "What is measured with it cannot be certified." : "That will stand on every report of what is measured with it.";
+            String meaning = found.refusesOverdue()
+                    ? "What is measured with it cannot be certified."
+                    : "That will stand on every report of what is measured with it.";
             return new GateItem(Kind.CALIBRATION, State.DECIDE, "ran out on " + until, meaning);
         }
         return days <= DUE_SOON_DAYS
-                ? new GateItem(Kind.CALIBRATION, State.NOTE, "due on " + until, days == 0 ? "It covers today, not tomorrow." : "It covers today; %d %s left.".formatted(days, days == 1 ? "day is" : "days are"))
+                ? new GateItem(
+                        Kind.CALIBRATION,
+                        State.NOTE,
+                        "due on " + until,
+                        days == 0
+                                ? "It covers today, not tomorrow."
+                                : "It covers today; %d %s left.".formatted(days, days == 1 ? "day is" : "days are"))
                 : new GateItem(Kind.CALIBRATION, State.READY, "to " + until, "");
     }
 
@@ -146,8 +183,11 @@ public record LoadGate(List<GateItem> items) {
         String named = found.byHand().stream().limit(PLACES_NAMED).collect(Collectors.joining(", "));
         int more = found.byHand().size() - PLACES_NAMED;
         return new GateItem(
-                Kind.BY_HAND, State.NOTE, "%d of %d stops by hand".formatted(found.byHand().size(), found.stops()),
-                named + (more > 0 ? " and %d more".formatted(more) : "") + ": not on the instrument. Enter them under Visits.");
+                Kind.BY_HAND,
+                State.NOTE,
+                "%d of %d stops by hand".formatted(found.byHand().size(), found.stops()),
+                named + (more > 0 ? " and %d more".formatted(more) : "")
+                        + ": not on the instrument. Enter them under Visits.");
     }
 
     private static String span(Duration size) {
@@ -155,7 +195,11 @@ public record LoadGate(List<GateItem> items) {
             return size.toSeconds() + " s";
         }
         Duration minutes = Duration.ofMinutes(Math.round(size.toSeconds() / 60.0));
-        return minutes.toDays() >= 2 ? minutes.toDays() + " days" : minutes.toHours() > 0 ? "%d h %d min".formatted(minutes.toHours(), minutes.toMinutesPart()) : minutes.toMinutes() + " min";
+        return minutes.toDays() >= 2
+                ? minutes.toDays() + " days"
+                : minutes.toHours() > 0
+                        ? "%d h %d min".formatted(minutes.toHours(), minutes.toMinutesPart())
+                        : minutes.toMinutes() + " min";
     }
 
     private static String megabytes(long bytes) {
@@ -169,8 +213,11 @@ public record LoadGate(List<GateItem> items) {
      */
     public Optional<String> refusal(Set<Kind> accepted) {
         String open = items.stream()
-                .filter(item -> item.state() == State.STOP || (item.state().compareTo(State.NOTE) < 0 && !accepted.contains(item.kind())))
-                .map(item -> item.state() == State.STOP ? item.meaning() : "%s: %s.".formatted(name(item.kind()), item.found()))
+                .filter(item -> item.state() == State.STOP
+                        || (item.state().compareTo(State.NOTE) < 0 && !accepted.contains(item.kind())))
+                .map(item -> item.state() == State.STOP
+                        ? item.meaning()
+                        : "%s: %s.".formatted(name(item.kind()), item.found()))
                 .collect(Collectors.joining(" "));
         return open.isEmpty() ? Optional.empty() : Optional.of(open);
     }

@@ -48,11 +48,15 @@ final class Obstacles {
     }
 
     void add(PlannedStop stop, InstrumentProfile instrument) {
-        reasons(stop, instrument).forEach(reason -> places.computeIfAbsent(reason, one -> new LinkedHashSet<>()).add(stop.place()));
+        reasons(stop, instrument)
+                .forEach(reason -> places.computeIfAbsent(reason, one -> new LinkedHashSet<>())
+                        .add(stop.place()));
     }
 
     List<String> sentences() {
-        return places.entrySet().stream().map(entry -> sentence(entry.getKey(), entry.getValue())).toList();
+        return places.entrySet().stream()
+                .map(entry -> sentence(entry.getKey(), entry.getValue()))
+                .toList();
     }
 
     private static String sentence(Reason reason, Set<String> where) {

@@ -11,7 +11,8 @@ import rovek.core.technique.StopDemand;
  * @param byHand whether a person can write its reading down without any instrument
  * @param sensor tag of the sensor it is measured with; blank where any will do
  */
-public record PlannedStop(String place, String asset, String technique, boolean byHand, String sensor, StopDemand demand) {
+public record PlannedStop(
+        String place, String asset, String technique, boolean byHand, String sensor, StopDemand demand) {
 
     /** Whether it is left to the person, because the instrument does not know how to ask for it. */
     public boolean isWrittenBeside(InstrumentProfile instrument) {

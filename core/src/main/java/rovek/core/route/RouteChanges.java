@@ -25,13 +25,16 @@ public record RouteChanges(int added, int gone, int otherwise, boolean reordered
     public static RouteChanges between(Map<UUID, String> then, Map<UUID, String> now) {
         Set<UUID> stayed = new HashSet<>(then.keySet());
         stayed.retainAll(now.keySet());
-        int otherwise = (int) stayed.stream().filter(check -> !then.get(check).equals(now.get(check))).count();
+        int otherwise = (int) stayed.stream()
+                .filter(check -> !then.get(check).equals(now.get(check)))
+                .count();
         boolean reordered = !order(then, stayed).equals(order(now, stayed));
         return new RouteChanges(now.size() - stayed.size(), then.size() - stayed.size(), otherwise, reordered);
     }
 
     private static List<UUID> order(Map<UUID, String> stops, Set<UUID> only) {
-        return new LinkedHashMap<>(stops).keySet().stream().filter(only::contains).toList();
+        return new LinkedHashMap<>(stops)
+                .keySet().stream().filter(only::contains).toList();
     }
 
     public boolean isNone() {

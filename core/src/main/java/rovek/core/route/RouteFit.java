@@ -39,9 +39,15 @@ public record RouteFit(Outcome outcome, List<String> reasons, List<Integer> firs
             return new RouteFit(Outcome.CANNOT, List.of("The route has no stops yet."), List.of());
         }
         Obstacles obstacles = new Obstacles();
-        List<Integer> wanted = IntStream.range(0, stops.size()).filter(i -> !stops.get(i).isWrittenBeside(instrument)).boxed().toList();
+        List<Integer> wanted = IntStream.range(0, stops.size())
+                .filter(i -> !stops.get(i).isWrittenBeside(instrument))
+                .boxed()
+                .toList();
         if (wanted.isEmpty()) {
-            return new RouteFit(Outcome.CANNOT, List.of("Every stop is written down by hand: there is nothing to load."), List.of());
+            return new RouteFit(
+                    Outcome.CANNOT,
+                    List.of("Every stop is written down by hand: there is nothing to load."),
+                    List.of());
         }
         List<Integer> measurable = new ArrayList<>();
         for (int i : wanted) {
@@ -60,22 +66,29 @@ public record RouteFit(Outcome outcome, List<String> reasons, List<Integer> firs
             return new RouteFit(Outcome.WHOLE, List.of(), measurable);
         }
         List<Integer> first = firstLoad(stops, measurable, instrument);
-        List<PlannedStop> rest = wanted.stream().skip(first.size()).map(stops::get).toList();
-        boolean inTwo = measurable.size() == wanted.size() && !first.isEmpty() && RouteNeeds.of(rest).memoryBytes() <= instrument.capacityBytes();
+        List<PlannedStop> rest =
+                wanted.stream().skip(first.size()).map(stops::get).toList();
+        boolean inTwo = measurable.size() == wanted.size()
+                && !first.isEmpty()
+                && RouteNeeds.of(rest).memoryBytes() <= instrument.capacityBytes();
         return new RouteFit(inTwo ? Outcome.TWO_LOADS : Outcome.CANNOT, lacking, first);
     }
 
-    private static List<Integer> firstLoad(List<PlannedStop> stops, List<Integer> measurable, InstrumentProfile instrument) {
+    private static List<Integer> firstLoad(
+            List<PlannedStop> stops, List<Integer> measurable, InstrumentProfile instrument) {
         int most = 0;
         int mostWholeAssets = 0;
         for (int count = 1; count <= measurable.size(); count++) {
-            List<PlannedStop> load = measurable.subList(0, count).stream().map(stops::get).toList();
+            List<PlannedStop> load =
+                    measurable.subList(0, count).stream().map(stops::get).toList();
             if (RouteNeeds.of(load).memoryBytes() > instrument.freeBytes()) {
                 break;
             }
             most = count;
             boolean endsWithAnAsset = count == measurable.size()
-                    || !stops.get(measurable.get(count)).asset().equals(stops.get(measurable.get(count - 1)).asset());
+                    || !stops.get(measurable.get(count))
+                            .asset()
+                            .equals(stops.get(measurable.get(count - 1)).asset());
             mostWholeAssets = endsWithAnAsset ? count : mostWholeAssets;
         }
         return measurable.subList(0, mostWholeAssets > 0 ? mostWholeAssets : most);

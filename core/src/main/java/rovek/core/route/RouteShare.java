@@ -29,7 +29,8 @@ public record RouteShare(List<Integer> first, List<Integer> second, List<Integer
         int begin = 0;
         while (begin < stops.size()) {
             int end = begin + 1;
-            while (end < stops.size() && stops.get(end).asset().equals(stops.get(begin).asset())) {
+            while (end < stops.size()
+                    && stops.get(end).asset().equals(stops.get(begin).asset())) {
                 end++;
             }
             sharing.shareAsset(begin, end);

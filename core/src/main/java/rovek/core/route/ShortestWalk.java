@@ -46,7 +46,11 @@ public final class ShortestWalk {
     }
 
     private static int rank(Stop stop, Map<UUID, Integer> rank) {
-        return stop.path().stream().filter(rank::containsKey).mapToInt(rank::get).findFirst().orElse(rank.size());
+        return stop.path().stream()
+                .filter(rank::containsKey)
+                .mapToInt(rank::get)
+                .findFirst()
+                .orElse(rank.size());
     }
 
     /** Levels gone up and down from the first stop to the last. */

@@ -29,18 +29,42 @@ public final class LoggerSetup implements SetupForm {
     private static final Entry DIRECTION = new Entry.Choice(List.of("above", "below"));
 
     private static final List<SetupField> FIELDS = List.of(
-            SetupField.always(new SettingDefinition("intervalSeconds", "Interval", "s", "10", new Entry.Number(0.1, 86_400))),
-            SetupField.always(new SettingDefinition("start", "Starts", "", "at once", new Entry.Choice(List.of("at once", AT_A_TIME, AT_A_VALUE)))),
-            SetupField.when("start", AT_A_TIME, new SettingDefinition("startAt", "Start at", "", "", new Entry.Moment())),
-            SetupField.when("start", AT_A_VALUE, new SettingDefinition("startChannel", "Start by channel", "", "1", CHANNEL)),
-            SetupField.when("start", AT_A_VALUE, new SettingDefinition("startDirection", "Start when it is", "", "above", DIRECTION)),
-            SetupField.when("start", AT_A_VALUE, new SettingDefinition("startValue", "Start value", "", "0", ANY_NUMBER)),
-            SetupField.always(new SettingDefinition("stop", "Stops", "", "when told to", new Entry.Choice(
-                    List.of("when told to", AFTER_A_TIME, AFTER_SAMPLES, AT_A_VALUE, MEMORY_FULL)))),
-            SetupField.when("stop", AFTER_A_TIME, new SettingDefinition("stopAfterMinutes", "Stop after", "min", "60", new Entry.Number(0.1, 527_040))),
-            SetupField.when("stop", AFTER_SAMPLES, new SettingDefinition("stopAfterSamples", "Stop after", "samples", "1000", new Entry.Number(1, 10_000_000))),
-            SetupField.when("stop", AT_A_VALUE, new SettingDefinition("stopChannel", "Stop by channel", "", "1", CHANNEL)),
-            SetupField.when("stop", AT_A_VALUE, new SettingDefinition("stopDirection", "Stop when it is", "", "above", DIRECTION)),
+            SetupField.always(
+                    new SettingDefinition("intervalSeconds", "Interval", "s", "10", new Entry.Number(0.1, 86_400))),
+            SetupField.always(new SettingDefinition(
+                    "start", "Starts", "", "at once", new Entry.Choice(List.of("at once", AT_A_TIME, AT_A_VALUE)))),
+            SetupField.when(
+                    "start", AT_A_TIME, new SettingDefinition("startAt", "Start at", "", "", new Entry.Moment())),
+            SetupField.when(
+                    "start", AT_A_VALUE, new SettingDefinition("startChannel", "Start by channel", "", "1", CHANNEL)),
+            SetupField.when(
+                    "start",
+                    AT_A_VALUE,
+                    new SettingDefinition("startDirection", "Start when it is", "", "above", DIRECTION)),
+            SetupField.when(
+                    "start", AT_A_VALUE, new SettingDefinition("startValue", "Start value", "", "0", ANY_NUMBER)),
+            SetupField.always(new SettingDefinition(
+                    "stop",
+                    "Stops",
+                    "",
+                    "when told to",
+                    new Entry.Choice(List.of("when told to", AFTER_A_TIME, AFTER_SAMPLES, AT_A_VALUE, MEMORY_FULL)))),
+            SetupField.when(
+                    "stop",
+                    AFTER_A_TIME,
+                    new SettingDefinition(
+                            "stopAfterMinutes", "Stop after", "min", "60", new Entry.Number(0.1, 527_040))),
+            SetupField.when(
+                    "stop",
+                    AFTER_SAMPLES,
+                    new SettingDefinition(
+                            "stopAfterSamples", "Stop after", "samples", "1000", new Entry.Number(1, 10_000_000))),
+            SetupField.when(
+                    "stop", AT_A_VALUE, new SettingDefinition("stopChannel", "Stop by channel", "", "1", CHANNEL)),
+            SetupField.when(
+                    "stop",
+                    AT_A_VALUE,
+                    new SettingDefinition("stopDirection", "Stop when it is", "", "above", DIRECTION)),
             SetupField.when("stop", AT_A_VALUE, new SettingDefinition("stopValue", "Stop value", "", "0", ANY_NUMBER)));
 
     private static final String VOLTAGE = "0-10 V";
@@ -49,15 +73,21 @@ public final class LoggerSetup implements SetupForm {
 
     private static final List<SetupField> CHANNEL_FIELDS = List.of(
             SetupField.always(new SettingDefinition("name", "Name", "", "", new Entry.Text(40))),
-            SetupField.always(new SettingDefinition("input", "Input", "", CURRENT, new Entry.Choice(
-                    List.of(CURRENT, VOLTAGE, MILLIVOLT, "Pt100", "thermocouple K", "thermocouple T")))),
+            SetupField.always(new SettingDefinition(
+                    "input",
+                    "Input",
+                    "",
+                    CURRENT,
+                    new Entry.Choice(
+                            List.of(CURRENT, VOLTAGE, MILLIVOLT, "Pt100", "thermocouple K", "thermocouple T")))),
             scaled("unit", "Unit", "", new Entry.Text(12)),
             scaled("low", "At the lower end", "0", ANY_NUMBER),
             scaled("high", "At the upper end", "100", ANY_NUMBER));
 
     /** Temperature inputs are in °C as they are; the others say what their ends mean. */
     private static SetupField scaled(String key, String name, String usual, Entry kind) {
-        return new SetupField(new SettingDefinition(key, name, "", usual, kind), "input", Set.of(VOLTAGE, MILLIVOLT, CURRENT));
+        return new SetupField(
+                new SettingDefinition(key, name, "", usual, kind), "input", Set.of(VOLTAGE, MILLIVOLT, CURRENT));
     }
 
     @Override
@@ -96,12 +126,16 @@ public final class LoggerSetup implements SetupForm {
         for (int i = 0; i < content.rows().size(); i++) {
             Map<String, String> row = content.rows().get(i);
             if (row.containsKey("low") && Double.parseDouble(row.get("low")) == Double.parseDouble(row.get("high"))) {
-                faults.add(new SetupFault("rows.%d.high".formatted(i), "Channel %d: both ends of its range mean %s.".formatted(i + 1, row.get("low"))));
+                faults.add(new SetupFault(
+                        "rows.%d.high".formatted(i),
+                        "Channel %d: both ends of its range mean %s.".formatted(i + 1, row.get("low"))));
             }
         }
         for (String key : List.of("startChannel", "stopChannel")) {
             String channel = content.values().get(key);
-            if (channel != null && (Double.parseDouble(channel) % 1 != 0 || Double.parseDouble(channel) > content.rows().size())) {
+            if (channel != null
+                    && (Double.parseDouble(channel) % 1 != 0
+                            || Double.parseDouble(channel) > content.rows().size())) {
                 faults.add(new SetupFault(key, "There is no channel %s.".formatted(channel)));
             }
         }
@@ -110,7 +144,10 @@ public final class LoggerSetup implements SetupForm {
             faults.add(new SetupFault("stopAfterSamples", "A number of samples is whole, not %s.".formatted(samples)));
         }
         if (content.values().containsKey("stopAfterMinutes") && seconds(content) < interval(content)) {
-            faults.add(new SetupFault("stopAfterMinutes", "It would stop before the second sample: the interval is %s s.".formatted(content.values().get("intervalSeconds"))));
+            faults.add(new SetupFault(
+                    "stopAfterMinutes",
+                    "It would stop before the second sample: the interval is %s s."
+                            .formatted(content.values().get("intervalSeconds"))));
         }
         return faults;
     }
@@ -127,7 +164,8 @@ public final class LoggerSetup implements SetupForm {
     private static OptionalLong samples(SetupContent content) {
         return switch (content.values().get("stop")) {
             case AFTER_A_TIME -> OptionalLong.of((long) Math.floor(seconds(content) / interval(content) + 1e-9) + 1);
-            case AFTER_SAMPLES -> OptionalLong.of((long) Double.parseDouble(content.values().get("stopAfterSamples")));
+            case AFTER_SAMPLES ->
+                OptionalLong.of((long) Double.parseDouble(content.values().get("stopAfterSamples")));
             default -> OptionalLong.empty();
         };
     }
@@ -137,13 +175,23 @@ public final class LoggerSetup implements SetupForm {
         SetupContent content = completed(given);
         int channels = content.rows().size();
         OptionalLong samples = samples(content);
-        String what = "%d %s every %s s".formatted(channels, channels == 1 ? "channel" : "channels", content.values().get("intervalSeconds"));
+        String what = "%d %s every %s s"
+                .formatted(
+                        channels,
+                        channels == 1 ? "channel" : "channels",
+                        content.values().get("intervalSeconds"));
         if (samples.isEmpty()) {
-            return new SetupNeeds("run", OptionalLong.empty(), what + ", stops " + content.values().get("stop"));
+            return new SetupNeeds(
+                    "run",
+                    OptionalLong.empty(),
+                    what + ", stops " + content.values().get("stop"));
         }
         long bytes = BYTES_A_RUN + samples.getAsLong() * (BYTES_A_TIME + (long) BYTES_A_VALUE * channels);
         Duration length = Duration.ofMillis(Math.round(1000 * interval(content) * (samples.getAsLong() - 1)));
-        return new SetupNeeds("run", OptionalLong.of(bytes), String.format(Locale.ROOT, "%s, %,d samples in %s", what, samples.getAsLong(), spoken(length)));
+        return new SetupNeeds(
+                "run",
+                OptionalLong.of(bytes),
+                String.format(Locale.ROOT, "%s, %,d samples in %s", what, samples.getAsLong(), spoken(length)));
     }
 
     /** The two largest units, the smaller one left out where it is nothing. */

@@ -32,32 +32,63 @@ public final class RegisterSetup implements SetupForm {
             SetupField.always(new SettingDefinition("host", "Address", "", "", new Entry.Text(120))),
             SetupField.always(new SettingDefinition("port", "Port", "", "502", new Entry.Number(1, 65_535))),
             SetupField.always(new SettingDefinition("unit", "Unit", "", "1", new Entry.Number(0, 255))),
-            SetupField.always(new SettingDefinition("numbering", "Registers are", "", RegisterNumbering.FROM_0.word(), new Entry.Choice(
-                    Worded.words(RegisterNumbering.class)))));
+            SetupField.always(new SettingDefinition(
+                    "numbering",
+                    "Registers are",
+                    "",
+                    RegisterNumbering.FROM_0.word(),
+                    new Entry.Choice(Worded.words(RegisterNumbering.class)))));
 
     private static final List<SetupField> CHANNEL_FIELDS = List.of(
             SetupField.always(new SettingDefinition("name", "Name", "", "", new Entry.Text(40))),
             SetupField.always(new SettingDefinition("quantityUnit", "In", "", "", new Entry.Text(12))),
-            SetupField.always(new SettingDefinition("table", "Lies in", "", Register.Table.HOLDING.word(), new Entry.Choice(
-                    Worded.words(Register.Table.class)))),
+            SetupField.always(new SettingDefinition(
+                    "table",
+                    "Lies in",
+                    "",
+                    Register.Table.HOLDING.word(),
+                    new Entry.Choice(Worded.words(Register.Table.class)))),
             SetupField.always(new SettingDefinition("address", "Number", "", "0", new Entry.Number(0, LARGEST_NUMBER))),
             new SetupField(
-                    new SettingDefinition("form", "Laid down as", "", Register.Form.FLOAT32.word(), new Entry.Choice(
-                            Worded.words(Register.Form.class))),
-                    "table", Set.of(Register.Table.HOLDING.word(), Register.Table.INPUT.word())),
-            SetupField.when("form", Register.Form.BIT.word(), new SettingDefinition("bit", "Bit from 0", "", "0", new Entry.Number(0, 15))),
+                    new SettingDefinition(
+                            "form",
+                            "Laid down as",
+                            "",
+                            Register.Form.FLOAT32.word(),
+                            new Entry.Choice(Worded.words(Register.Form.class))),
+                    "table",
+                    Set.of(Register.Table.HOLDING.word(), Register.Table.INPUT.word())),
+            SetupField.when(
+                    "form",
+                    Register.Form.BIT.word(),
+                    new SettingDefinition("bit", "Bit from 0", "", "0", new Entry.Number(0, 15))),
             new SetupField(
-                    new SettingDefinition("words", "Word order", "", "high word first", new Entry.Choice(List.of("high word first", LOW_WORD_FIRST))), "form",
+                    new SettingDefinition(
+                            "words",
+                            "Word order",
+                            "",
+                            "high word first",
+                            new Entry.Choice(List.of("high word first", LOW_WORD_FIRST))),
+                    "form",
                     forms(form -> form.registers() > 1)),
             new SetupField(
-                    new SettingDefinition("bytes", "Byte order", "", "high byte first", new Entry.Choice(List.of("high byte first", LOW_BYTE_FIRST))), "form",
+                    new SettingDefinition(
+                            "bytes",
+                            "Byte order",
+                            "",
+                            "high byte first",
+                            new Entry.Choice(List.of("high byte first", LOW_BYTE_FIRST))),
+                    "form",
                     forms(form -> true)),
             SetupField.always(new SettingDefinition("noValue", "No value is", "", "", new Entry.Text(24))),
             SetupField.always(new SettingDefinition("scale", "Times", "", "1", new Entry.Number(-1e9, 1e9))),
             SetupField.always(new SettingDefinition("offset", "Plus", "", "0", new Entry.Number(-1e9, 1e9))));
 
     private static Set<String> forms(Predicate<Register.Form> wanted) {
-        return Arrays.stream(Register.Form.values()).filter(wanted).map(Register.Form::word).collect(Collectors.toSet());
+        return Arrays.stream(Register.Form.values())
+                .filter(wanted)
+                .map(Register.Form::word)
+                .collect(Collectors.toSet());
     }
 
     /** Where the device answers. */
@@ -66,22 +97,33 @@ public final class RegisterSetup implements SetupForm {
     /** @param given without faults; what an earlier Rovek did not ask for may be missing */
     public static Device device(SetupContent given) {
         SetupContent content = new RegisterSetup().completed(given);
-        return new Device(content.values().get("host"), whole(content.values().get("port")), whole(content.values().get("unit")));
+        return new Device(
+                content.values().get("host"),
+                whole(content.values().get("port")),
+                whole(content.values().get("unit")));
     }
 
     /** @param given without faults; what an earlier Rovek did not ask for may be missing */
     public static List<Register> registers(SetupContent given) {
         SetupContent content = new RegisterSetup().completed(given);
-        RegisterNumbering numbering = Worded.of(RegisterNumbering.class, content.values().get("numbering"));
+        RegisterNumbering numbering =
+                Worded.of(RegisterNumbering.class, content.values().get("numbering"));
         return content.rows().stream().map(row -> register(numbering, row)).toList();
     }
 
     private static Register register(RegisterNumbering numbering, Map<String, String> row) {
         Register.Table table = Worded.of(Register.Table.class, row.get("table"));
         return new Register(
-                row.get("name"), row.get("quantityUnit"), table, numbering.address(table, whole(row.get("address"))).orElseThrow(), form(row),
-                new Register.Order(LOW_WORD_FIRST.equals(row.get("words")), LOW_BYTE_FIRST.equals(row.get("bytes"))), whole(row.getOrDefault("bit", "0")),
-                NoValue.parse(row.get("noValue")), Double.parseDouble(row.get("scale")), Double.parseDouble(row.get("offset")));
+                row.get("name"),
+                row.get("quantityUnit"),
+                table,
+                numbering.address(table, whole(row.get("address"))).orElseThrow(),
+                form(row),
+                new Register.Order(LOW_WORD_FIRST.equals(row.get("words")), LOW_BYTE_FIRST.equals(row.get("bytes"))),
+                whole(row.getOrDefault("bit", "0")),
+                NoValue.parse(row.get("noValue")),
+                Double.parseDouble(row.get("scale")),
+                Double.parseDouble(row.get("offset")));
     }
 
     /** A table of bits asks for none. */
@@ -134,29 +176,36 @@ public final class RegisterSetup implements SetupForm {
                 faults.add(new SetupFault(key, "A %s is a whole number.".formatted(key)));
             }
         }
-        RegisterNumbering numbering = Worded.of(RegisterNumbering.class, content.values().get("numbering"));
+        RegisterNumbering numbering =
+                Worded.of(RegisterNumbering.class, content.values().get("numbering"));
         for (int i = 0; i < content.rows().size(); i++) {
             rowFaults(numbering, content.rows().get(i), i, faults);
         }
         return faults;
     }
 
-    private static void rowFaults(RegisterNumbering numbering, Map<String, String> row, int i, List<SetupFault> faults) {
+    private static void rowFaults(
+            RegisterNumbering numbering, Map<String, String> row, int i, List<SetupFault> faults) {
         Register.Table table = Worded.of(Register.Table.class, row.get("table"));
         double number = Double.parseDouble(row.get("address"));
         int registers = table.isOfBits() ? 1 : form(row).registers();
         OptionalInt address = number % 1 == 0 ? numbering.address(table, (int) number) : OptionalInt.empty();
         if (address.isEmpty() || address.getAsInt() + registers - 1 > LAST_ADDRESS) {
-            faults.add(new SetupFault("rows.%d.address".formatted(i), "Channel %d: there is no such %s.".formatted(i + 1, table.word())));
+            faults.add(new SetupFault(
+                    "rows.%d.address".formatted(i), "Channel %d: there is no such %s.".formatted(i + 1, table.word())));
         }
         if (row.containsKey("bit") && Double.parseDouble(row.get("bit")) % 1 != 0) {
-            faults.add(new SetupFault("rows.%d.bit".formatted(i), "Channel %d: a bit's number is whole.".formatted(i + 1)));
+            faults.add(new SetupFault(
+                    "rows.%d.bit".formatted(i), "Channel %d: a bit's number is whole.".formatted(i + 1)));
         }
         if (!row.get("noValue").isBlank() && NoValue.parse(row.get("noValue")).isEmpty()) {
-            faults.add(new SetupFault("rows.%d.noValue".formatted(i), "Channel %d: no value is a number before it is scaled, or bits such as 0x8000.".formatted(i + 1)));
+            faults.add(new SetupFault(
+                    "rows.%d.noValue".formatted(i),
+                    "Channel %d: no value is a number before it is scaled, or bits such as 0x8000.".formatted(i + 1)));
         }
         if (Double.parseDouble(row.get("scale")) == 0) {
-            faults.add(new SetupFault("rows.%d.scale".formatted(i), "Channel %d: times 0 everything is nothing.".formatted(i + 1)));
+            faults.add(new SetupFault(
+                    "rows.%d.scale".formatted(i), "Channel %d: times 0 everything is nothing.".formatted(i + 1)));
         }
     }
 
@@ -164,8 +213,15 @@ public final class RegisterSetup implements SetupForm {
     public SetupNeeds needs(SetupContent given) {
         SetupContent content = completed(given);
         int channels = content.rows().size();
-        return new SetupNeeds(ID, OptionalLong.empty(), "%d %s read live from %s port %s".formatted(
-                channels, channels == 1 ? "channel" : "channels", content.values().get("host"), content.values().get("port")));
+        return new SetupNeeds(
+                ID,
+                OptionalLong.empty(),
+                "%d %s read live from %s port %s"
+                        .formatted(
+                                channels,
+                                channels == 1 ? "channel" : "channels",
+                                content.values().get("host"),
+                                content.values().get("port")));
     }
 
     @Override

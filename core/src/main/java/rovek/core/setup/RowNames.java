@@ -19,7 +19,8 @@ final class RowNames {
             if (name.isEmpty()) {
                 faults.add(new SetupFault("rows.%d.name".formatted(i), "Channel %d has no name.".formatted(i + 1)));
             } else if (!names.add(name.toLowerCase(Locale.ROOT))) {
-                faults.add(new SetupFault("rows.%d.name".formatted(i), "There are two channels \"%s\".".formatted(name)));
+                faults.add(
+                        new SetupFault("rows.%d.name".formatted(i), "There are two channels \"%s\".".formatted(name)));
             }
         }
         return faults;

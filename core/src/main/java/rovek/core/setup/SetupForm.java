@@ -36,14 +36,19 @@ public interface SetupForm {
 
     /** The content with defaults filled in, and without what is not asked for or not known. */
     default SetupContent completed(SetupContent content) {
-        return new SetupContent(completed(fields(), content.values()), content.rows().stream().map(row -> completed(rowFields(), row)).toList());
+        return new SetupContent(
+                completed(fields(), content.values()),
+                content.rows().stream().map(row -> completed(rowFields(), row)).toList());
     }
 
     private static Map<String, String> completed(List<SetupField> fields, Map<String, String> given) {
         Map<String, String> all = new LinkedHashMap<>();
         for (SetupField field : fields) {
             if (field.isAsked(all)) {
-                all.put(field.key(), given.getOrDefault(field.key(), field.definition().defaultValue()).strip());
+                all.put(
+                        field.key(),
+                        given.getOrDefault(field.key(), field.definition().defaultValue())
+                                .strip());
             }
         }
         return all;
@@ -56,18 +61,28 @@ public interface SetupForm {
         fields().forEach(field -> check(field, content.values(), field.key(), "", faults));
         for (int i = 0; i < content.rows().size(); i++) {
             for (SetupField field : rowFields()) {
-                check(field, content.rows().get(i), "rows.%d.%s".formatted(i, field.key()), "%s %d: ".formatted(rowName(), i + 1), faults);
+                check(
+                        field,
+                        content.rows().get(i),
+                        "rows.%d.%s".formatted(i, field.key()),
+                        "%s %d: ".formatted(rowName(), i + 1),
+                        faults);
             }
         }
         if (content.rows().isEmpty() || content.rows().size() > mostRows()) {
-            faults.add(new SetupFault("rows", "There are 1 to %d %ss.".formatted(mostRows(), rowName().toLowerCase(java.util.Locale.ROOT))));
+            faults.add(new SetupFault(
+                    "rows",
+                    "There are 1 to %d %ss.".formatted(mostRows(), rowName().toLowerCase(java.util.Locale.ROOT))));
         }
         return faults.isEmpty() ? contradictions(content) : faults;
     }
 
-    private static void check(SetupField field, Map<String, String> values, String key, String where, List<SetupFault> faults) {
+    private static void check(
+            SetupField field, Map<String, String> values, String key, String where, List<SetupFault> faults) {
         if (values.containsKey(field.key())) {
-            field.definition().fault(values.get(field.key())).ifPresent(reason -> faults.add(new SetupFault(key, where + reason)));
+            field.definition()
+                    .fault(values.get(field.key()))
+                    .ifPresent(reason -> faults.add(new SetupFault(key, where + reason)));
         }
     }
 }

@@ -16,17 +16,33 @@ public enum Averaging {
      * @param overlap of one stretch with the next, 0 up to below 1
      * @param highestHz lines above this are left out
      */
-    public Spectrum of(double[] samples, double rateHz, FourierTransform fourier, double overlap, Window kind, double[] window, Integration integration, double highestHz) {
+    public Spectrum of(
+            double[] samples,
+            double rateHz,
+            FourierTransform fourier,
+            double overlap,
+            Window kind,
+            double[] window,
+            Integration integration,
+            double highestHz) {
         int length = fourier.length();
         if (length > samples.length || !(overlap >= 0 && overlap < 1)) {
-            throw new IllegalArgumentException("Stretches are not longer than the record, and overlap by less than the whole.");
+            throw new IllegalArgumentException(
+                    "Stretches are not longer than the record, and overlap by less than the whole.");
         }
         int step = Math.max(1, (int) Math.round(length * (1 - overlap)));
         double[] gathered = null;
         int count = 0;
         double stepHz = 0;
         for (int from = 0; from + length <= samples.length; from += step) {
-            Spectrum one = Spectrum.of(fourier, Arrays.copyOfRange(samples, from, from + length), rateHz, kind, window, integration, highestHz);
+            Spectrum one = Spectrum.of(
+                    fourier,
+                    Arrays.copyOfRange(samples, from, from + length),
+                    rateHz,
+                    kind,
+                    window,
+                    integration,
+                    highestHz);
             gathered = gathered == null ? new double[one.rms().length] : gathered;
             stepHz = one.stepHz();
             for (int line = 0; line < gathered.length; line++) {

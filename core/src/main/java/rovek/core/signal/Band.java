@@ -14,7 +14,8 @@ public record Band(double lowHz, double highHz) {
     public Band {
         if (!(lowHz > 0) || !(highHz > lowHz) || Double.isInfinite(highHz)) {
             throw new IllegalArgumentException(
-                    "A band runs from above 0 Hz up to a higher frequency, not from %s to %s Hz.".formatted(lowHz, highHz));
+                    "A band runs from above 0 Hz up to a higher frequency, not from %s to %s Hz."
+                            .formatted(lowHz, highHz));
         }
     }
 

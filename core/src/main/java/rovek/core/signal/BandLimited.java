@@ -5,9 +5,12 @@ import java.util.function.IntFunction;
 /**
  * What of a signal lies within a band, integrated or not, taken back to time.
  *
- * <p>The record is faded in and out by a {@link Taper} w, its lines within the band are integrated, and taken back to time; there the taper is divided
- * out, and both ends, where it lets less than half through, are left out. Without the taper the jump from a record's end to its beginning would ring
- * within the band like an impact. Fading before integrating m times gives r(m) = w u(m) - m w' u(m+1) + m (m+1)/2 w'' u(m+2) - ... (the rule of
+ * <p>The record is faded in and out by a {@link Taper} w, its lines within the band are integrated, and taken back to
+ * time; there the taper is divided
+ * out, and both ends, where it lets less than half through, are left out. Without the taper the jump from a record's
+ * end to its beginning would ring
+ * within the band like an impact. Fading before integrating m times gives r(m) = w u(m) - m w' u(m+1) + m (m+1)/2 w''
+ * u(m+2) - ... (the rule of
  * Leibniz for D^-m), u(m) being the m-th integral; that is solved for u(m) to the second order.
  *
  * @param signal in the unit of the integrated signal (m/s², m/s or m for an input in m/s²)
@@ -28,7 +31,13 @@ public record BandLimited(double[] signal, double pointsPerSecond, double startS
      * @param transforms for any length
      */
     public static BandLimited of(
-            FourierTransform fourier, double[] lines, Taper taper, double rateHz, BandLines within, Integration integration, int points,
+            FourierTransform fourier,
+            double[] lines,
+            Taper taper,
+            double rateHz,
+            BandLines within,
+            Integration integration,
+            int points,
             IntFunction<FourierTransform> transforms) {
         int n = fourier.length();
         double stepHz = rateHz / n;
@@ -50,12 +59,21 @@ public record BandLimited(double[] signal, double pointsPerSecond, double startS
                 for (int i = 0; i < times + more; i++) {
                     factor /= omega;
                 }
-                rotate(back, limited, line, fourier.re(lines, line) * factor, fourier.im(lines, line) * factor, times + more);
+                rotate(
+                        back,
+                        limited,
+                        line,
+                        fourier.re(lines, line) * factor,
+                        fourier.im(lines, line) * factor,
+                        times + more);
             }
             back.inverse(limited);
             integrals[more] = limited;
         }
-        return new BandLimited(trusted.of(integrals, times), rateHz / trusted.samplesAPoint(), trusted.from() * trusted.samplesAPoint() / rateHz);
+        return new BandLimited(
+                trusted.of(integrals, times),
+                rateHz / trusted.samplesAPoint(),
+                trusted.from() * trusted.samplesAPoint() / rateHz);
     }
 
     /** Each integration turns a line by -90 degrees: division by j. */
@@ -79,7 +97,10 @@ public record BandLimited(double[] signal, double pointsPerSecond, double startS
             return (int) Math.floor(taper.lastTrusted() / samplesAPoint + 1e-9);
         }
 
-        /** @param integrals of the faded signal, {@code times} times and once and twice more; of a signal that is not integrated itself alone */
+        /**
+         * @param integrals of the faded signal, {@code times} times and once and twice more; of a signal that is not
+         * integrated itself alone
+         */
         double[] of(double[][] integrals, int times) {
             int from = from();
             double[] signal = new double[to() - from + 1];
@@ -91,7 +112,8 @@ public record BandLimited(double[] signal, double pointsPerSecond, double startS
                     double slope = place.slope() * rateHz;
                     double second = integrals[2][from + i] / let;
                     double once = (integrals[1][from + i] + (times + 1) * slope * second) / let;
-                    value += times * slope * once - times * (times + 1) / 2.0 * place.curvature() * rateHz * rateHz * second;
+                    value += times * slope * once
+                            - times * (times + 1) / 2.0 * place.curvature() * rateHz * rateHz * second;
                 }
                 signal[i] = value / let;
             }

@@ -3,8 +3,10 @@ package rovek.core.signal;
 import java.util.function.IntToDoubleFunction;
 
 /**
- * Which lines of a windowed spectrum belong to a band. A window spreads a tone over its main lobe: the lobe of a peak whose top lies within the band
- * counts whole, also where it reaches over the edge, and the lobe of a peak outside does not count, also where it reaches in. The edges belong to the
+ * Which lines of a windowed spectrum belong to a band. A window spreads a tone over its main lobe: the lobe of a peak
+ * whose top lies within the band
+ * counts whole, also where it reaches over the edge, and the lobe of a peak outside does not count, also where it
+ * reaches in. The edges belong to the
  * band; a top within half a line of an edge lies on it, since the lines tell no more.
  *
  * @param first at least 1; likewise {@code last}, not below it
@@ -33,10 +35,17 @@ public record BandLines(int first, int last) {
         }
         Top atLow = top(low, highest, reach, magnitude);
         Top atHigh = top(high, highest, reach, magnitude);
-        int first = atLow.place() >= low - ON_THE_EDGE ? Math.min(plainFirst, atLow.line() - reach) : Math.max(plainFirst, atLow.line() + reach + 1);
-        int last = atHigh.place() <= high + ON_THE_EDGE ? Math.max(plainLast, atHigh.line() + reach) : Math.min(plainLast, atHigh.line() - reach - 1);
-        // A narrow band wholly under the lobes of tones beside it: what is there is more likely theirs, but nothing says that it is nothing.
-        return last < first ? new BandLines(plainFirst, plainLast) : new BandLines(Math.max(1, first), Math.min(highest, last));
+        int first = atLow.place() >= low - ON_THE_EDGE
+                ? Math.min(plainFirst, atLow.line() - reach)
+                : Math.max(plainFirst, atLow.line() + reach + 1);
+        int last = atHigh.place() <= high + ON_THE_EDGE
+                ? Math.max(plainLast, atHigh.line() + reach)
+                : Math.min(plainLast, atHigh.line() - reach - 1);
+        // A narrow band wholly under the lobes of tones beside it: what is there is more likely theirs, but nothing
+        // says that it is nothing.
+        return last < first
+                ? new BandLines(plainFirst, plainLast)
+                : new BandLines(Math.max(1, first), Math.min(highest, last));
     }
 
     /** The peak whose lobe lies over an edge: uphill from the largest line about it. */
@@ -56,6 +65,8 @@ public record BandLines(int first, int last) {
             }
         }
         double above = line < highest ? magnitude.applyAsDouble(line + 1) : 0;
-        return new Top(line, line + SpectralPeaks.offset(magnitude.applyAsDouble(line - 1), magnitude.applyAsDouble(line), above));
+        return new Top(
+                line,
+                line + SpectralPeaks.offset(magnitude.applyAsDouble(line - 1), magnitude.applyAsDouble(line), above));
     }
 }

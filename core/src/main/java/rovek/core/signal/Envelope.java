@@ -19,13 +19,19 @@ public record Envelope(double rateHz, double[] values) {
      * @param transforms for any length
      * @throws IllegalArgumentException when the band reaches above half the sampling rate or holds no line
      */
-    public static Envelope of(FourierTransform fourier, double[] lines, double rateHz, Band band, IntFunction<FourierTransform> transforms) {
+    public static Envelope of(
+            FourierTransform fourier,
+            double[] lines,
+            double rateHz,
+            Band band,
+            IntFunction<FourierTransform> transforms) {
         int n = fourier.length();
         double stepHz = rateHz / n;
         int first = band.firstLine(stepHz);
         int last = band.lastLine(stepHz);
         if (last > fourier.lastLine()) {
-            throw new IllegalArgumentException("The band reaches %s Hz, above half the sampling rate of %s Hz.".formatted(band.highHz(), rateHz));
+            throw new IllegalArgumentException(
+                    "The band reaches %s Hz, above half the sampling rate of %s Hz.".formatted(band.highHz(), rateHz));
         }
         if (last < first) {
             throw new IllegalArgumentException("The record is too short: no line falls into the band.");

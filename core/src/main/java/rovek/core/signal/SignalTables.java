@@ -27,7 +27,8 @@ public final class SignalTables {
 
     /** The values of a window; not to be changed. */
     public double[] window(Window kind, int length) {
-        return kept(windows, length, new WindowKey(kind, length), key -> key.kind().values(key.length()));
+        return kept(
+                windows, length, new WindowKey(kind, length), key -> key.kind().values(key.length()));
     }
 
     public Taper taper(int length, int ends) {

@@ -39,7 +39,10 @@ public final class SpectralPeaks {
         return List.copyOf(peaks.subList(0, Math.min(most, peaks.size())));
     }
 
-    /** The largest peak whose top lies within a tolerance of a frequency; empty where there is none: the slope of another peak is no peak. */
+    /**
+     * The largest peak whose top lies within a tolerance of a frequency; empty where there is none: the slope of
+     * another peak is no peak.
+     */
     public static Optional<Peak> near(Spectrum spectrum, double hz, double toleranceHz) {
         double[] lines = spectrum.rms();
         double step = spectrum.stepHz();
@@ -62,7 +65,8 @@ public final class SpectralPeaks {
     }
 
     /**
-     * Where between the lines a peak's top lies, from -0.5 to 0.5 lines. Of a tone under a Hann window exactly, from the ratio r of its two largest
+     * Where between the lines a peak's top lies, from -0.5 to 0.5 lines. Of a tone under a Hann window exactly, from
+     * the ratio r of its two largest
      * lines: (2 r - 1) / (r + 1); under another by a parabola. What was integrated tilts the lines and is taken back first.
      */
     private static double offset(Spectrum spectrum, int i) {

@@ -30,7 +30,9 @@ public record Spectrum(double stepHz, double[] rms, Window window, Integration i
         }
         fourier.forward(lines);
         double stepHz = rateHz / n;
-        int count = Math.min(fourier.lastLine(), (int) Math.floor(highestHz / stepHz * (1 + 1e-9)) + kind.mainLobeLines()) + 1;
+        int count =
+                Math.min(fourier.lastLine(), (int) Math.floor(highestHz / stepHz * (1 + 1e-9)) + kind.mainLobeLines())
+                        + 1;
         double[] rms = new double[count];
         double scale = 1 / (n * kind.coherentGain());
         for (int line = 1; line < count; line++) {
@@ -49,8 +51,10 @@ public record Spectrum(double stepHz, double[] rms, Window window, Integration i
     }
 
     /**
-     * RMS over a band: the root of the squares of its lines, divided by the window's noise bandwidth. Which lines those are says {@link BandLines}.
-     * Windowing before integrating makes a tone larger, by its {@linkplain Window#secondMoment second moment} over the line's square; that is corrected.
+     * RMS over a band: the root of the squares of its lines, divided by the window's noise bandwidth. Which lines those
+     * are says {@link BandLines}.
+     * Windowing before integrating makes a tone larger, by its {@linkplain Window#secondMoment second moment} over the
+     * line's square; that is corrected.
      *
      * @throws IllegalArgumentException where the band holds no line
      */
@@ -67,7 +71,10 @@ public record Spectrum(double stepHz, double[] rms, Window window, Integration i
     /** The lines of a band. */
     public BandLines lines(Band band) {
         return BandLines.of(
-                band, stepHz, rms.length - 1, window.mainLobeLines(),
+                band,
+                stepHz,
+                rms.length - 1,
+                window.mainLobeLines(),
                 line -> line == 0 ? 0 : rms[line] / integration.amplitudeFactor(line * stepHz));
     }
 

@@ -1,7 +1,8 @@
 package rovek.core.signal;
 
 /**
- * A taper that fades a record in and out by half a cosine at each end (Tukey), so that a record which is cut anywhere has no jump where its end
+ * A taper that fades a record in and out by half a cosine at each end (Tukey), so that a record which is cut anywhere
+ * has no jump where its end
  * meets its beginning. With ends of half the record it is a Hann window.
  *
  * @param values one a sample, from 0 to 1; the array is not copied
@@ -47,7 +48,10 @@ public record Taper(double[] values, int ends) {
         }
         double cos = Math.cos(Math.PI * Math.max(0, fromEnd) / ends);
         double steep = Math.PI / (2.0 * ends) * Math.sqrt(Math.max(0, 1 - cos * cos));
-        return new Place(0.5 - 0.5 * cos, sample <= values.length / 2.0 ? steep : -steep, Math.PI * Math.PI / (2.0 * ends * ends) * cos);
+        return new Place(
+                0.5 - 0.5 * cos,
+                sample <= values.length / 2.0 ? steep : -steep,
+                Math.PI * Math.PI / (2.0 * ends * ends) * cos);
     }
 
     /** Where a signal can be taken back from it, as a sample; likewise {@link #lastTrusted}. */

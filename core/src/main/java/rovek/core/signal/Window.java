@@ -35,7 +35,10 @@ public enum Window {
         return mainLobe;
     }
 
-    /** Second moment of the squared lines that it makes of a tone, in lines²: 1/3 for Hann; 0 where it does not exist, as for rectangular. */
+    /**
+     * Second moment of the squared lines that it makes of a tone, in lines²: 1/3 for Hann; 0 where it does not exist,
+     * as for rectangular.
+     */
     public double secondMoment() {
         double slopes = 0;
         double squares = coefficients[0] * coefficients[0];

@@ -18,7 +18,8 @@ public sealed interface Curve {
      *
      * @param startSeconds of the first value since the record began: a filter may leave out its ends
      */
-    record Series(String name, double startSeconds, double stepSeconds, double[] values, UnitOfMeasure unit) implements Curve {}
+    record Series(String name, double startSeconds, double stepSeconds, double[] values, UnitOfMeasure unit)
+            implements Curve {}
 
     /**
      * RMS amplitudes over frequency, evenly spaced from 0 Hz.
@@ -26,7 +27,15 @@ public sealed interface Curve {
      * @param usualHz up to where it is looked at first; there may be more behind
      * @param bands whose RMS is a result of its own
      */
-    record Lines(String name, String how, double stepHz, double[] values, UnitOfMeasure unit, double usualHz, List<CurveBand> bands) implements Curve {
+    record Lines(
+            String name,
+            String how,
+            double stepHz,
+            double[] values,
+            UnitOfMeasure unit,
+            double usualHz,
+            List<CurveBand> bands)
+            implements Curve {
 
         public Lines {
             bands = List.copyOf(bands);

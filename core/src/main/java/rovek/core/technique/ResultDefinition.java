@@ -1,6 +1,5 @@
 package rovek.core.technique;
 
-import rovek.core.technique.Sense;
 import rovek.core.unit.UnitOfMeasure;
 
 /**

@@ -34,12 +34,18 @@ public record SensorUse(String nameKey, String sensitivityKey, String quantityUn
             return settings;
         }
         Map<String, EffectiveSetting> applied = new LinkedHashMap<>(settings);
-        applied.put(sensitivityKey, new EffectiveSetting(
-                plain(sensor.get().sensitivity()), settings.get(nameKey).origin(), settings.get(sensitivityKey).overridden()));
+        applied.put(
+                sensitivityKey,
+                new EffectiveSetting(
+                        plain(sensor.get().sensitivity()),
+                        settings.get(nameKey).origin(),
+                        settings.get(sensitivityKey).overridden()));
         return applied;
     }
 
     private static String plain(double number) {
-        return number == Math.rint(number) && Math.abs(number) < 1e15 ? String.valueOf((long) number) : String.valueOf(number);
+        return number == Math.rint(number) && Math.abs(number) < 1e15
+                ? String.valueOf((long) number)
+                : String.valueOf(number);
     }
 }

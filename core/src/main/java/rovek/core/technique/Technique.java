@@ -122,7 +122,8 @@ public interface Technique {
     }
 
     /**
-     * Why values that are sound by themselves would not measure what is expected of them, a sentence each: refused where they are set. What was set before
+     * Why values that are sound by themselves would not measure what is expected of them, a sentence each: refused
+     * where they are set. What was set before
      * a method learnt better stays readable, and its readings say what they lack.
      */
     default List<String> unsuited(SettingValues settings) {

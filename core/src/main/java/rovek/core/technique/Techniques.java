@@ -23,7 +23,10 @@ public final class Techniques {
     }
 
     public static Techniques all() {
-        return new Techniques(Stream.concat(Stream.of(new Vibration(), new Gauge(), new Question(), new LoggedRun()), KeptTechniques.all().stream()).toList());
+        return new Techniques(Stream.concat(
+                        Stream.of(new Vibration(), new Gauge(), new Question(), new LoggedRun()),
+                        KeptTechniques.all().stream())
+                .toList());
     }
 
     public Optional<Technique> find(String id) {
@@ -32,7 +35,8 @@ public final class Techniques {
 
     /** @throws IllegalArgumentException for an id that is not known */
     public Technique get(String id) {
-        return find(id).orElseThrow(() -> new IllegalArgumentException("Rovek does not know the technique \"%s\".".formatted(id)));
+        return find(id).orElseThrow(
+                        () -> new IllegalArgumentException("Rovek does not know the technique \"%s\".".formatted(id)));
     }
 
     public Collection<Technique> list() {

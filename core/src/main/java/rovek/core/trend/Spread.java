@@ -19,10 +19,14 @@ public record Spread(double mean, double standardDeviation, double median, doubl
             throw new IllegalArgumentException("Nothing scatters about nothing.");
         }
         double mean = Arrays.stream(values).sum() / values.length;
-        double squares = Arrays.stream(values).map(value -> (value - mean) * (value - mean)).sum();
+        double squares = Arrays.stream(values)
+                .map(value -> (value - mean) * (value - mean))
+                .sum();
         double median = median(values);
-        double mad = median(Arrays.stream(values).map(value -> Math.abs(value - median)).toArray());
-        return new Spread(mean, values.length < 2 ? 0 : Math.sqrt(squares / (values.length - 1)), median, MAD_TO_DEVIATION * mad);
+        double mad = median(
+                Arrays.stream(values).map(value -> Math.abs(value - median)).toArray());
+        return new Spread(
+                mean, values.length < 2 ? 0 : Math.sqrt(squares / (values.length - 1)), median, MAD_TO_DEVIATION * mad);
     }
 
     /** The middle value, or the mean of the middle two. */

@@ -10,9 +10,13 @@ import java.util.Arrays;
  * @param levelError standard error of the level
  * @param slopeError standard error of the slope; infinite where all that is not wild was measured at one time
  */
-public record StraightLine(double middle, double level, double slope, double scatter, double levelError, double slopeError) {
+public record StraightLine(
+        double middle, double level, double slope, double scatter, double levelError, double slopeError) {
 
-    /** The standard error of the median slope over that of least squares, for normal scatter: 1.02 to 1.08 for 6 to 100 points, found by simulation. */
+    /**
+     * The standard error of the median slope over that of least squares, for normal scatter: 1.02 to 1.08 for 6 to 100
+     * points, found by simulation.
+     */
     private static final double MEDIAN_SLOPE = 1.05;
 
     public double at(double x) {
@@ -45,7 +49,8 @@ public record StraightLine(double middle, double level, double slope, double sca
     }
 
     /**
-     * The line after Theil and Sen: the median of the slopes between all pairs of points; almost a third of the points may be wild. What lies
+     * The line after Theil and Sen: the median of the slopes between all pairs of points; almost a third of the points
+     * may be wild. What lies
      * outside the scatter altogether is left out of the level and of the scatter: further from the line than {@link #mostOutside} times
      * 1.4826 MAD, which a normal scatter seldom reaches. The level is the mean of the others, the scatter their standard deviation.
      *
@@ -80,7 +85,13 @@ public record StraightLine(double middle, double level, double slope, double sca
         }
         // Two of them are spent on the line itself.
         double scatter = Math.sqrt(squares / Math.max(1, count - 2));
-        return new StraightLine(middle, level, slope, scatter, scatter / Math.sqrt(count), sxx > 0 ? MEDIAN_SLOPE * scatter / Math.sqrt(sxx) : Double.POSITIVE_INFINITY);
+        return new StraightLine(
+                middle,
+                level,
+                slope,
+                scatter,
+                scatter / Math.sqrt(count),
+                sxx > 0 ? MEDIAN_SLOPE * scatter / Math.sqrt(sxx) : Double.POSITIVE_INFINITY);
     }
 
     /**
@@ -94,7 +105,9 @@ public record StraightLine(double middle, double level, double slope, double sca
             levels[i] = y[i] - slope * x[i];
         }
         Spread spread = Spread.of(levels);
-        double most = spread.robustDeviation() > 0 ? mostOutside(x.length) * spread.robustDeviation() : Double.POSITIVE_INFINITY;
+        double most = spread.robustDeviation() > 0
+                ? mostOutside(x.length) * spread.robustDeviation()
+                : Double.POSITIVE_INFINITY;
         boolean[] isWithin = new boolean[x.length];
         for (int i = 0; i < x.length; i++) {
             isWithin[i] = Math.abs(levels[i] - spread.median()) <= most;
@@ -102,7 +115,10 @@ public record StraightLine(double middle, double level, double slope, double sca
         return isWithin;
     }
 
-    /** How many robust deviations the furthest of n normal values lies from their own line in all but 5 of 1,000 cases, found by simulation. */
+    /**
+     * How many robust deviations the furthest of n normal values lies from their own line in all but 5 of 1,000 cases,
+     * found by simulation.
+     */
     private static double mostOutside(int n) {
         return 4.2 + 45 / Math.max(1.6, n - 4.4);
     }

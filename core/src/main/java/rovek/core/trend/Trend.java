@@ -47,16 +47,25 @@ public final class Trend {
      */
     public static Optional<Trend> of(List<TimedValue> values) {
         List<TimedValue> some = thinned(values);
-        if (some.size() < LEAST_READINGS || some.get(0).at().equals(some.get(some.size() - 1).at())) {
+        if (some.size() < LEAST_READINGS
+                || some.get(0).at().equals(some.get(some.size() - 1).at())) {
             return Optional.empty();
         }
         Instant origin = some.get(0).at();
-        double[] x = some.stream().mapToDouble(value -> days(origin, value.at())).toArray();
+        double[] x =
+                some.stream().mapToDouble(value -> days(origin, value.at())).toArray();
         double[] y = some.stream().mapToDouble(TimedValue::value).toArray();
         TrendShape shape = TrendShape.of(x, y);
         int from = shape.from();
-        double probability = MannKendall.probability(Arrays.copyOfRange(x, from, x.length), Arrays.copyOfRange(y, from, y.length));
-        return Optional.of(new Trend(origin, shape, probability, some.get(from).at(), some.get(some.size() - 1).at(), x.length - from));
+        double probability =
+                MannKendall.probability(Arrays.copyOfRange(x, from, x.length), Arrays.copyOfRange(y, from, y.length));
+        return Optional.of(new Trend(
+                origin,
+                shape,
+                probability,
+                some.get(from).at(),
+                some.get(some.size() - 1).at(),
+                x.length - from));
     }
 
     /** Of very many values the medians of stretches: the line goes by the whole, not by each. */
@@ -64,12 +73,15 @@ public final class Trend {
         if (values.size() <= MOST_POINTS) {
             return values;
         }
-        return java.util.stream.IntStream.range(0, MOST_POINTS).mapToObj(bucket -> {
-            List<TimedValue> stretch = values.subList(
-                    (int) ((long) bucket * values.size() / MOST_POINTS), (int) ((long) (bucket + 1) * values.size() / MOST_POINTS));
-            double median = Spread.median(stretch.stream().mapToDouble(TimedValue::value).toArray());
-            return new TimedValue(stretch.get(stretch.size() / 2).at(), median);
-        }).toList();
+        return java.util.stream.IntStream.range(0, MOST_POINTS)
+                .mapToObj(bucket -> {
+                    List<TimedValue> stretch = values.subList((int) ((long) bucket * values.size() / MOST_POINTS), (int)
+                            ((long) (bucket + 1) * values.size() / MOST_POINTS));
+                    double median = Spread.median(
+                            stretch.stream().mapToDouble(TimedValue::value).toArray());
+                    return new TimedValue(stretch.get(stretch.size() / 2).at(), median);
+                })
+                .toList();
     }
 
     private static double days(Instant from, Instant to) {
@@ -134,12 +146,16 @@ public final class Trend {
      */
     public Optional<Reaching> reaching(double limit) {
         double now = days(origin, last);
-        return Optional.of(shape).filter(any -> isSignificant())
+        return Optional.of(shape)
+                .filter(any -> isSignificant())
                 .flatMap(any -> any.crossing(limit, now, readings))
                 .filter(crossing -> crossing.at() - now <= FURTHEST_DAYS)
                 .map(crossing -> new Reaching(
-                        time(crossing.at()), time(crossing.earliest()),
-                        crossing.latest() - now > FURTHEST_DAYS ? Optional.empty() : Optional.of(time(crossing.latest()))));
+                        time(crossing.at()),
+                        time(crossing.earliest()),
+                        crossing.latest() - now > FURTHEST_DAYS
+                                ? Optional.empty()
+                                : Optional.of(time(crossing.latest()))));
     }
 
     private Instant time(double days) {

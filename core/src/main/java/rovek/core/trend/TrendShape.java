@@ -5,11 +5,14 @@ import java.util.Optional;
 import java.util.OptionalInt;
 
 /**
- * What describes a series: a straight line, a growth by a share - a line through the logarithms of what the values are above a level, or below it -
+ * What describes a series: a straight line, a growth by a share - a line through the logarithms of what the values are
+ * above a level, or below it -
  * or neither.
  *
- * <p>A line is believed unless a parabola is significantly better (1 %, against the scatter that is left). Only what bends away from where it was, faster
- * and faster, can be a growth, and only where its own line through the logarithms does not bend in turn; what slows down never is. Where the whole
+ * <p>A line is believed unless a parabola is significantly better (1 %, against the scatter that is left). Only what
+ * bends away from where it was, faster
+ * and faster, can be a growth, and only where its own line through the logarithms does not bend in turn; what slows
+ * down never is. Where the whole
  * is neither, it may have been level first: then what lies behind the bend is looked at alone.
  *
  * @param kind of the shape
@@ -65,21 +68,34 @@ record TrendShape(Kind kind, StraightLine line, double level, int sign, int from
         return Distributions.studentAbove(probability, Math.max(3, x.length - 3));
     }
 
-    /** Growth of the values themselves, or of what they are beyond the level before: whichever leaves less, of those that do not bend themselves. */
+    /**
+     * Growth of the values themselves, or of what they are beyond the level before: whichever leaves less, of those
+     * that do not bend themselves.
+     */
     private static Optional<TrendShape> growth(double[] x, double[] y, double slope, int from, Spread before) {
-        Optional<TrendShape> whole = slope > 0 && Arrays.stream(y).allMatch(value -> value > 0) ? growth(x, y, 0, 1, 0, from) : Optional.empty();
+        Optional<TrendShape> whole = slope > 0 && Arrays.stream(y).allMatch(value -> value > 0)
+                ? growth(x, y, 0, 1, 0, from)
+                : Optional.empty();
         Optional<TrendShape> beyond = before != null && before.robustDeviation() > 0
                 ? growth(x, y, before.median(), slope > 0 ? 1 : -1, before.robustDeviation(), from)
                 : Optional.empty();
-        return beyond.isPresent() && (whole.isEmpty() || beyond.get().left(x, y) < whole.get().left(x, y)) ? beyond : whole;
+        return beyond.isPresent()
+                        && (whole.isEmpty()
+                                || beyond.get().left(x, y) < whole.get().left(x, y))
+                ? beyond
+                : whole;
     }
 
     /** @param least what is not beyond the level by more is not known better than that */
     private static Optional<TrendShape> growth(double[] x, double[] y, double level, int sign, double least, int from) {
-        double[] logarithms = Arrays.stream(y).map(value -> Math.log(Math.max(least, sign * (value - level)))).toArray();
+        double[] logarithms = Arrays.stream(y)
+                .map(value -> Math.log(Math.max(least, sign * (value - level))))
+                .toArray();
         StraightLine line = StraightLine.theilSen(x, logarithms);
         boolean isStraight = line.slope() > 0 && Math.abs(bend(x, logarithms, line)) <= critical(LOGARITHMS_BEND, x);
-        return isStraight ? Optional.of(new TrendShape(Kind.GROWTH, line, level, sign, from, Optional.empty())) : Optional.empty();
+        return isStraight
+                ? Optional.of(new TrendShape(Kind.GROWTH, line, level, sign, from, Optional.empty()))
+                : Optional.empty();
     }
 
     double at(double x) {
@@ -109,7 +125,10 @@ record TrendShape(Kind kind, StraightLine line, double level, int sign, int from
      * @return {@code latest} infinite where the slope's own interval holds 0; empty where it leads away, or is past it
      */
     Optional<Crossing> crossing(double limit, double last, int readings) {
-        if (kind == Kind.NEITHER || line.slope() == 0 || !Double.isFinite(line.slopeError()) || (kind == Kind.GROWTH && sign * (limit - level) <= 0)) {
+        if (kind == Kind.NEITHER
+                || line.slope() == 0
+                || !Double.isFinite(line.slopeError())
+                || (kind == Kind.GROWTH && sign * (limit - level) <= 0)) {
             return Optional.empty();
         }
         double gap = (kind == Kind.GROWTH ? Math.log(sign * (limit - level)) : limit) - line.level();
@@ -127,8 +146,12 @@ record TrendShape(Kind kind, StraightLine line, double level, int sign, int from
         double other = (-b + root) / (2 * a);
         double earliest = a > 0 ? Math.min(one, other) : Math.max(one, other);
         double latest = a > 0 ? Math.max(one, other) : Double.POSITIVE_INFINITY;
-        double soonest = perhaps.flatMap(growth -> growth.crossing(limit, last, readings)).map(Crossing::earliest).orElse(Double.POSITIVE_INFINITY);
+        double soonest = perhaps.flatMap(growth -> growth.crossing(limit, last, readings))
+                .map(Crossing::earliest)
+                .orElse(Double.POSITIVE_INFINITY);
         return Optional.of(new Crossing(
-                at + line.middle(), Math.min(Math.max(now, Math.min(earliest, at)) + line.middle(), soonest), latest + line.middle()));
+                at + line.middle(),
+                Math.min(Math.max(now, Math.min(earliest, at)) + line.middle(), soonest),
+                latest + line.middle()));
     }
 }

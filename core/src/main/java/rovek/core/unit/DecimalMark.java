@@ -16,7 +16,8 @@ public enum DecimalMark {
         String parting = "[\\Q" + thousands + "\\E \u00A0\u202F'\u2019]";
         String whole = "(?:\\d{1,3}(?:" + parting + "\\d{3})+|\\d+)";
         String decimals = "(?:\\Q" + mark + "\\E\\d*)?";
-        this.number = Pattern.compile("[+\u2212-]?(?:" + whole + decimals + "|\\Q" + mark + "\\E\\d+)(?:[eE][+-]?\\d{1,3})?");
+        this.number =
+                Pattern.compile("[+\u2212-]?(?:" + whole + decimals + "|\\Q" + mark + "\\E\\d+)(?:[eE][+-]?\\d{1,3})?");
     }
 
     /** The number a text is; empty where it is none written this way, or too large for any measurement. */
@@ -26,7 +27,8 @@ public enum DecimalMark {
             return OptionalDouble.empty();
         }
         String plain = written.replace('\u2212', '-').replaceAll("[ \u00A0\u202F'\u2019]", "");
-        String parted = mark == '.' ? plain.replace(",", "") : plain.replace(".", "").replace(',', '.');
+        String parted =
+                mark == '.' ? plain.replace(",", "") : plain.replace(".", "").replace(',', '.');
         double value = Double.parseDouble(parted);
         return Double.isFinite(value) ? OptionalDouble.of(value) : OptionalDouble.empty();
     }

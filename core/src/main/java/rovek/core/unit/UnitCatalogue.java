@@ -23,6 +23,7 @@ public final class UnitCatalogue {
     /** Standard acceleration of free fall, 9.80665 m/s² exactly (ISO 80000-3). */
     public static final UnitOfMeasure STANDARD_GRAVITY =
             new UnitOfMeasure("g", Units.METRE_PER_SQUARE_SECOND.multiply(9.80665));
+
     public static final UnitOfMeasure MILLIMETRE_PER_SECOND =
             new UnitOfMeasure("mm/s", MILLI(Units.METRE).divide(Units.SECOND));
     public static final UnitOfMeasure METRE_PER_SECOND = new UnitOfMeasure("m/s", Units.METRE_PER_SECOND);
@@ -31,16 +32,20 @@ public final class UnitCatalogue {
     public static final UnitOfMeasure SECOND = new UnitOfMeasure("s", Units.SECOND);
     public static final UnitOfMeasure VOLT = new UnitOfMeasure("V", Units.VOLT);
     public static final UnitOfMeasure MILLIVOLT = new UnitOfMeasure("mV", MILLI(Units.VOLT));
-    public static final UnitOfMeasure MILLIVOLT_PER_G = new UnitOfMeasure(
-            "mV/g", MILLI(Units.VOLT).divide(Units.METRE_PER_SQUARE_SECOND.multiply(9.80665)));
+    public static final UnitOfMeasure MILLIVOLT_PER_G =
+            new UnitOfMeasure("mV/g", MILLI(Units.VOLT).divide(Units.METRE_PER_SQUARE_SECOND.multiply(9.80665)));
     public static final UnitOfMeasure DEGREE_CELSIUS = new UnitOfMeasure("°C", Units.CELSIUS);
     public static final UnitOfMeasure KELVIN = new UnitOfMeasure("K", Units.KELVIN);
     /** Exactly 5/9 K, with its nought 459.67 steps above the absolute one. */
-    public static final UnitOfMeasure DEGREE_FAHRENHEIT = new UnitOfMeasure("°F", Units.KELVIN.multiply(5).divide(9).shift(459.67));
+    public static final UnitOfMeasure DEGREE_FAHRENHEIT =
+            new UnitOfMeasure("°F", Units.KELVIN.multiply(5).divide(9).shift(459.67));
+
     public static final UnitOfMeasure MILLIBAR = new UnitOfMeasure("mbar", Units.PASCAL.multiply(100));
     public static final UnitOfMeasure MEGAPASCAL = new UnitOfMeasure("MPa", Units.PASCAL.multiply(1_000_000));
     /** One avoirdupois pound under standard gravity on a square inch, 6894.757293168 Pa. */
-    public static final UnitOfMeasure POUND_PER_SQUARE_INCH = new UnitOfMeasure("psi", Units.PASCAL.multiply(6894.757293168));
+    public static final UnitOfMeasure POUND_PER_SQUARE_INCH =
+            new UnitOfMeasure("psi", Units.PASCAL.multiply(6894.757293168));
+
     public static final UnitOfMeasure BAR = new UnitOfMeasure("bar", Units.PASCAL.multiply(100_000));
     public static final UnitOfMeasure PASCAL = new UnitOfMeasure("Pa", Units.PASCAL);
     public static final UnitOfMeasure KILOPASCAL = new UnitOfMeasure("kPa", KILO(Units.PASCAL));
@@ -50,17 +55,23 @@ public final class UnitCatalogue {
     public static final UnitOfMeasure KILOWATT = new UnitOfMeasure("kW", KILO(Units.WATT));
     public static final UnitOfMeasure METRE = new UnitOfMeasure("m", Units.METRE);
     public static final UnitOfMeasure MILLIMETRE = new UnitOfMeasure("mm", MILLI(Units.METRE));
-    public static final UnitOfMeasure CUBIC_METRE_PER_HOUR = new UnitOfMeasure("m³/h", Units.CUBIC_METRE.divide(Units.HOUR));
+    public static final UnitOfMeasure CUBIC_METRE_PER_HOUR =
+            new UnitOfMeasure("m³/h", Units.CUBIC_METRE.divide(Units.HOUR));
     public static final UnitOfMeasure LITRE_PER_MINUTE = new UnitOfMeasure("l/min", Units.LITRE.divide(Units.MINUTE));
-    public static final UnitOfMeasure REVOLUTIONS_PER_MINUTE = new UnitOfMeasure("1/min", tech.units.indriya.AbstractUnit.ONE.divide(Units.MINUTE));
+    public static final UnitOfMeasure REVOLUTIONS_PER_MINUTE =
+            new UnitOfMeasure("1/min", tech.units.indriya.AbstractUnit.ONE.divide(Units.MINUTE));
     public static final UnitOfMeasure MINUTE = new UnitOfMeasure("min", Units.MINUTE);
     public static final UnitOfMeasure HOUR = new UnitOfMeasure("h", Units.HOUR);
     public static final UnitOfMeasure PERCENT = new UnitOfMeasure("%", Units.PERCENT);
     /** Exactly 25.4 mm/s. */
-    public static final UnitOfMeasure INCH_PER_SECOND = new UnitOfMeasure("in/s", MILLI(Units.METRE).multiply(25.4).divide(Units.SECOND));
+    public static final UnitOfMeasure INCH_PER_SECOND =
+            new UnitOfMeasure("in/s", MILLI(Units.METRE).multiply(25.4).divide(Units.SECOND));
     /** A thousandth of an inch, exactly 25.4 µm. */
-    public static final UnitOfMeasure MIL = new UnitOfMeasure("mil", MICRO(Units.METRE).multiply(25.4));
-    public static final UnitOfMeasure INCH = new UnitOfMeasure("in", MILLI(Units.METRE).multiply(25.4));
+    public static final UnitOfMeasure MIL =
+            new UnitOfMeasure("mil", MICRO(Units.METRE).multiply(25.4));
+
+    public static final UnitOfMeasure INCH =
+            new UnitOfMeasure("in", MILLI(Units.METRE).multiply(25.4));
     public static final UnitOfMeasure KILOHERTZ = new UnitOfMeasure("kHz", KILO(Units.HERTZ));
     public static final UnitOfMeasure MILLISECOND = new UnitOfMeasure("ms", MILLI(Units.SECOND));
     public static final UnitOfMeasure KILOVOLT = new UnitOfMeasure("kV", KILO(Units.VOLT));
@@ -76,6 +87,7 @@ public final class UnitCatalogue {
     public static final UnitOfMeasure LITRE_PER_HOUR = new UnitOfMeasure("l/h", Units.LITRE.divide(Units.HOUR));
     /** A level: of what, and over which reference, says the result. It converts into nothing else. */
     public static final UnitOfMeasure DECIBEL = new UnitOfMeasure("dB", new BaseUnit<>("dB", UnitDimension.parse('d')));
+
     public static final UnitOfMeasure ONE = new UnitOfMeasure("1", tech.units.indriya.AbstractUnit.ONE);
 
     private static final Map<String, UnitOfMeasure> BY_SYMBOL = Stream.of(
@@ -143,6 +155,7 @@ public final class UnitCatalogue {
 
     /** @throws IllegalArgumentException when no unit has this symbol */
     public static UnitOfMeasure get(String symbol) {
-        return find(symbol).orElseThrow(() -> new IllegalArgumentException("No unit is written \"%s\".".formatted(symbol)));
+        return find(symbol)
+                .orElseThrow(() -> new IllegalArgumentException("No unit is written \"%s\".".formatted(symbol)));
     }
 }

@@ -8,7 +8,8 @@ import java.util.regex.Pattern;
 /** A number as a person writes it, with a decimal point or comma, and perhaps its unit behind. */
 public final class WrittenAmount {
 
-    private static final Pattern NUMBER_AND_UNIT = Pattern.compile("([+\u2212-]?[\\d.,' \u00A0\u202F\u2019]*\\d[.,]?(?:[eE][+-]?\\d{1,3})?)\\s*(.*)");
+    private static final Pattern NUMBER_AND_UNIT =
+            Pattern.compile("([+\u2212-]?[\\d.,' \u00A0\u202F\u2019]*\\d[.,]?(?:[eE][+-]?\\d{1,3})?)\\s*(.*)");
 
     private WrittenAmount() {}
 
@@ -20,17 +21,23 @@ public final class WrittenAmount {
         Matcher parts = NUMBER_AND_UNIT.matcher(written.strip());
         OptionalDouble number = parts.matches() ? number(parts.group(1)) : OptionalDouble.empty();
         if (number.isEmpty()) {
-            throw new IllegalArgumentException(written.isBlank() ? "No number is written down." : "\"%s\" is no number.".formatted(written.strip()));
+            throw new IllegalArgumentException(
+                    written.isBlank()
+                            ? "No number is written down."
+                            : "\"%s\" is no number.".formatted(written.strip()));
         }
         String unit = parts.group(2).strip();
         Optional<UnitOfMeasure> known = unit.isEmpty() ? Optional.of(usual) : WrittenUnit.find(unit);
-        return new Amount(number.getAsDouble(), known.orElseThrow(() -> new IllegalArgumentException("No unit is written \"%s\".".formatted(unit))));
+        return new Amount(
+                number.getAsDouble(),
+                known.orElseThrow(() -> new IllegalArgumentException("No unit is written \"%s\".".formatted(unit))));
     }
 
     /** A single mark is the decimal one, whichever it is; of two kinds the last one is. */
     private static OptionalDouble number(String text) {
         boolean onlyCommas = text.indexOf('.') < 0;
-        DecimalMark mark = onlyCommas || text.lastIndexOf(',') > text.lastIndexOf('.') ? DecimalMark.COMMA : DecimalMark.POINT;
+        DecimalMark mark =
+                onlyCommas || text.lastIndexOf(',') > text.lastIndexOf('.') ? DecimalMark.COMMA : DecimalMark.POINT;
         return mark.read(text);
     }
 }

@@ -64,8 +64,20 @@ public final class WrittenUnit {
 
     /** Where large and small letters make another unit of it: milli and mega, newton metre and nanometre. */
     private static final Map<String, UnitOfMeasure> AS_WRITTEN = Map.of(
-            "mOhm", UnitCatalogue.MILLIOHM, "mohm", UnitCatalogue.MILLIOHM, "m\u2126", UnitCatalogue.MILLIOHM, "MOhm", UnitCatalogue.MEGAOHM, "Mohm", UnitCatalogue.MEGAOHM,
-            "M\u2126", UnitCatalogue.MEGAOHM, "k\u2126", UnitCatalogue.KILOOHM);
+            "mOhm",
+            UnitCatalogue.MILLIOHM,
+            "mohm",
+            UnitCatalogue.MILLIOHM,
+            "m\u2126",
+            UnitCatalogue.MILLIOHM,
+            "MOhm",
+            UnitCatalogue.MEGAOHM,
+            "Mohm",
+            UnitCatalogue.MEGAOHM,
+            "M\u2126",
+            UnitCatalogue.MEGAOHM,
+            "k\u2126",
+            UnitCatalogue.KILOOHM);
 
     private WrittenUnit() {}
 
@@ -87,13 +99,16 @@ public final class WrittenUnit {
             return Optional.of(AS_WRITTEN.get(written));
         }
         boolean isNanometre = written.equals("nm");
-        Optional<UnitOfMeasure> otherwise = isNanometre ? Optional.empty() : Optional.ofNullable(OTHERWISE.get(written.toLowerCase(Locale.ROOT)));
+        Optional<UnitOfMeasure> otherwise =
+                isNanometre ? Optional.empty() : Optional.ofNullable(OTHERWISE.get(written.toLowerCase(Locale.ROOT)));
         return otherwise.isPresent() ? otherwise : withoutRegardToCase(written);
     }
 
     /** Where just one symbol differs by nothing but large and small letters: mV and MV would be two. */
     private static Optional<UnitOfMeasure> withoutRegardToCase(String written) {
-        var alike = UnitCatalogue.symbols().stream().filter(symbol -> symbol.length() > 1 && symbol.equalsIgnoreCase(written)).toList();
+        var alike = UnitCatalogue.symbols().stream()
+                .filter(symbol -> symbol.length() > 1 && symbol.equalsIgnoreCase(written))
+                .toList();
         return alike.size() == 1 ? UnitCatalogue.find(alike.get(0)) : Optional.empty();
     }
 }

@@ -19,14 +19,30 @@ class CertificateContentTest {
 
     private static CertificateRow row(Verdict verdict, String reason) {
         return new CertificateRow(
-                "P-101", "Well pump 1", "Drive end", "velocity RMS", UnitCatalogue.MILLIMETRE_PER_SECOND, Optional.of(Amount.of(1, "mm/s")),
-                List.of(), false, Judgement.of(verdict, reason), "");
+                "P-101",
+                "Well pump 1",
+                "Drive end",
+                "velocity RMS",
+                UnitCatalogue.MILLIMETRE_PER_SECOND,
+                Optional.of(Amount.of(1, "mm/s")),
+                List.of(),
+                false,
+                Judgement.of(verdict, reason),
+                "");
     }
 
     private static CertificateContent content(Optional<LocalDate> calibratedUntil, CertificateRow... rows) {
         return new CertificateContent(
-                "Marrowdale", "Works", "Monthly walk", DAY, "T. Tester", Optional.empty(),
-                List.of(new InstrumentStatement("VH-2 no. 30417", Optional.of(DAY.minusYears(1)), calibratedUntil)), List.of(), false, List.of(),
+                "Marrowdale",
+                "Works",
+                "Monthly walk",
+                DAY,
+                "T. Tester",
+                Optional.empty(),
+                List.of(new InstrumentStatement("VH-2 no. 30417", Optional.of(DAY.minusYears(1)), calibratedUntil)),
+                List.of(),
+                false,
+                List.of(),
                 List.of(rows));
     }
 
@@ -45,16 +61,30 @@ class CertificateContentTest {
 
     @Test
     void aCalibrationThatHadRunOutIsSaidApartTheDayItselfIsWithin() {
-        assertThat(content(Optional.of(DAY.minusDays(1))).overdue()).containsExactly("The calibration of VH-2 no. 30417 had run out on the day of the visit.");
+        assertThat(content(Optional.of(DAY.minusDays(1))).overdue())
+                .containsExactly("The calibration of VH-2 no. 30417 had run out on the day of the visit.");
         assertThat(content(Optional.of(DAY)).overdue()).isEmpty();
-        assertThat(content(Optional.empty()).overdue()).as("how long it holds is not known").hasSize(1);
+        assertThat(content(Optional.empty()).overdue())
+                .as("how long it holds is not known")
+                .hasSize(1);
     }
 
     @Test
     void aCalibrationAfterTheVisitDoesNotReachBack() {
-        var instrument = new InstrumentStatement("VH-2 no. 30417", Optional.of(DAY.plusDays(1)), Optional.of(DAY.plusYears(1)));
+        var instrument =
+                new InstrumentStatement("VH-2 no. 30417", Optional.of(DAY.plusDays(1)), Optional.of(DAY.plusYears(1)));
         var content = new CertificateContent(
-                "Marrowdale", "Works", "Monthly walk", DAY, "T. Tester", Optional.empty(), List.of(instrument), List.of(), false, List.of(), List.of(row(Verdict.PASS, "")));
+                "Marrowdale",
+                "Works",
+                "Monthly walk",
+                DAY,
+                "T. Tester",
+                Optional.empty(),
+                List.of(instrument),
+                List.of(),
+                false,
+                List.of(),
+                List.of(row(Verdict.PASS, "")));
         assertThat(content.missing()).containsExactly("VH-2 no. 30417 was calibrated only after the visit.");
     }
 

@@ -22,7 +22,9 @@ class PrintedNumberTest {
     @Example
     void aNumberThatWasGivenKeepsItsDigits() {
         assertThat(PrintedNumber.beside(13.605)).isEqualTo("13.605");
-        assertThat(PrintedNumber.beside((double) 13.605f)).as("in single precision").isEqualTo("13.605");
+        assertThat(PrintedNumber.beside((double) 13.605f))
+                .as("in single precision")
+                .isEqualTo("13.605");
         assertThat(PrintedNumber.beside(4.5)).isEqualTo("4.50");
         assertThat(PrintedNumber.beside(1482.5)).isEqualTo("1482.5");
         assertThat(PrintedNumber.beside(2.0E-5)).isEqualTo("0.0000200");

@@ -19,14 +19,17 @@ class NamedRangesTest {
 
     @Example
     void namesMayHaveSpacesAndNumbersOfTheirOwn() {
-        assertThat(closed.read(" gear 2 : 900..1100.5;; x: 1 .. 2 ;")).containsExactly(new NamedRange("gear 2", 900, 1100.5), new NamedRange("x", 1, 2));
+        assertThat(closed.read(" gear 2 : 900..1100.5;; x: 1 .. 2 ;"))
+                .containsExactly(new NamedRange("gear 2", 900, 1100.5), new NamedRange("x", 1, 2));
         assertThat(closed.read("")).isEmpty();
     }
 
     @Example
     void anEndMayBeLeftOutOnlyWhereThatMakesSense() {
-        assertThat(open.read("level 7: 2..; heat: ..-5")).containsExactly(
-                new NamedRange("level 7", 2, Double.POSITIVE_INFINITY), new NamedRange("heat", Double.NEGATIVE_INFINITY, -5));
+        assertThat(open.read("level 7: 2..; heat: ..-5"))
+                .containsExactly(
+                        new NamedRange("level 7", 2, Double.POSITIVE_INFINITY),
+                        new NamedRange("heat", Double.NEGATIVE_INFINITY, -5));
         assertThat(fault(open, "level: ..")).contains("lacks both its ends");
         assertThat(fault(closed, "level: 2..")).contains("lacks an end");
     }
@@ -44,7 +47,10 @@ class NamedRangesTest {
     }
 
     @Property(tries = 200)
-    void whateverIsWrittenIsReadAgain(@ForAll @DoubleRange(min = -1e6, max = 1e6) double low, @ForAll @DoubleRange(min = 0.01, max = 1e6) double width) {
-        assertThat(closed.read("one: " + low + ".." + (low + width))).containsExactly(new NamedRange("one", low, low + width));
+    void whateverIsWrittenIsReadAgain(
+            @ForAll @DoubleRange(min = -1e6, max = 1e6) double low,
+            @ForAll @DoubleRange(min = 0.01, max = 1e6) double width) {
+        assertThat(closed.read("one: " + low + ".." + (low + width)))
+                .containsExactly(new NamedRange("one", low, low + width));
     }
 }

@@ -14,7 +14,9 @@ class PlainTextTest {
 
     @Test
     void strangersAreFoundWhereverTheyStand() {
-        for (int code : new int[] {0, 0x0B, 0x1B, 0x7F, 0x85, 0xFFFE, 0xFFFF, 0xFDD0, 0xFDEF, 0x1FFFE, 0x10FFFF, 0xD800, 0xDBFF, 0xDC00, 0xDFFF}) {
+        for (int code : new int[] {
+            0, 0x0B, 0x1B, 0x7F, 0x85, 0xFFFE, 0xFFFF, 0xFDD0, 0xFDEF, 0x1FFFE, 0x10FFFF, 0xD800, 0xDBFF, 0xDC00, 0xDFFF
+        }) {
             String stranger = new String(new int[] {code}, 0, 1);
             for (String text : List.of(stranger, "a" + stranger, stranger + "b", "a" + stranger + "b")) {
                 assertThat(PlainText.firstStranger(text)).as("U+%04X", code).hasValue(code);
@@ -22,7 +24,8 @@ class PlainTextTest {
                 assertThat(PlainText.without(text, 100)).isEqualTo(text.replace(stranger, ""));
             }
         }
-        for (String text : List.of("", "Pumpe Nr. 7 läuft \u2013 µm/s² \uD83D\uDD27", "two\nlines\tand\r\n", "\uFDCF\uFDF0\uFFFD\uE000")) {
+        for (String text : List.of(
+                "", "Pumpe Nr. 7 läuft \u2013 µm/s² \uD83D\uDD27", "two\nlines\tand\r\n", "\uFDCF\uFDF0\uFFFD\uE000")) {
             assertThat(PlainText.firstStranger(text)).isEmpty();
             assertThat(PlainText.kept(text, 100)).isSameAs(text);
         }
@@ -48,7 +51,9 @@ class PlainTextTest {
         }
         String kept = PlainText.kept(all.toString(), Integer.MAX_VALUE);
         try {
-            DocumentBuilderFactory.newInstance().newDocumentBuilder().parse(new InputSource(new StringReader("<t>" + kept + "</t>")));
+            DocumentBuilderFactory.newInstance()
+                    .newDocumentBuilder()
+                    .parse(new InputSource(new StringReader("<t>" + kept + "</t>")));
         } catch (SAXException e) {
             refused.add(1);
         }

@@ -19,7 +19,9 @@ class HistoryProposalTest {
     private static final Instant START = Instant.parse("2026-01-01T08:00:00Z");
 
     private static List<TimedValue> daily(double... values) {
-        return java.util.stream.IntStream.range(0, values.length).mapToObj(i -> new TimedValue(START.plusSeconds(86_400L * i), values[i])).toList();
+        return java.util.stream.IntStream.range(0, values.length)
+                .mapToObj(i -> new TimedValue(START.plusSeconds(86_400L * i), values[i]))
+                .toList();
     }
 
     private static ResultDefinition result(Sense sense) {
@@ -27,7 +29,9 @@ class HistoryProposalTest {
     }
 
     private static double[] repeated(double... values) {
-        return DoubleStream.concat(DoubleStream.concat(DoubleStream.of(values), DoubleStream.of(values)), DoubleStream.of(values)).toArray();
+        return DoubleStream.concat(
+                        DoubleStream.concat(DoubleStream.of(values), DoubleStream.of(values)), DoubleStream.of(values))
+                .toArray();
     }
 
     /** The fault that was seen: of a median of 1482 and a MAD of 0.29 both boundaries were 1480, below what is usual. */
@@ -36,22 +40,32 @@ class HistoryProposalTest {
         double[] values = repeated(1482, 1482.29, 1481.71, 1482.6, 1481.4, 1482.1, 1481.9, 1482.29, 1481.71);
         double deviation = Spread.of(values).robustDeviation();
         assertThat(deviation).as("MAD 0.29").isCloseTo(0.29 * 1.4826, within(1e-9));
-        HistoryProposal up = HistoryProposal.of(daily(values), result(Sense.HIGHER_IS_WORSE)).orElseThrow();
+        HistoryProposal up =
+                HistoryProposal.of(daily(values), result(Sense.HIGHER_IS_WORSE)).orElseThrow();
         assertThat(up.watch()).as("1482 + 3 x 0.43 = 1483.29").isEqualTo(1483.3);
         assertThat(up.fail()).as("1482 + 5 x 0.43 = 1484.15").isEqualTo(1484.2);
-        HistoryProposal down = HistoryProposal.of(daily(values), result(Sense.LOWER_IS_WORSE)).orElseThrow();
+        HistoryProposal down =
+                HistoryProposal.of(daily(values), result(Sense.LOWER_IS_WORSE)).orElseThrow();
         assertThat(down.watch()).isEqualTo(1480.7);
         assertThat(down.fail()).isEqualTo(1479.8);
-        assertThat(up.evidence()).isEqualTo("27 readings from 2026-01-01 to 2026-01-27: median 1482 mm/s, MAD 0.29; median + 3 and 5 × 1.4826 MAD");
+        assertThat(up.evidence())
+                .isEqualTo(
+                        "27 readings from 2026-01-01 to 2026-01-27: median 1482 mm/s, MAD 0.29; median + 3 and 5 × 1.4826 MAD");
     }
 
     @Example
     void fewReadingsAreAskedForMoreOrWidenTheBoundary() {
         double[] seven = {1, 1.1, 0.9, 1.05, 0.95, 1.02, 0.98};
-        assertThat(HistoryProposal.of(daily(seven), result(Sense.HIGHER_IS_WORSE))).isEmpty();
-        HistoryProposal eight = HistoryProposal.of(daily(1, 1.1, 0.9, 1.05, 0.95, 1.02, 0.98, 1), result(Sense.HIGHER_IS_WORSE)).orElseThrow();
-        assertThat(eight.evidence()).endsWith("median + 4.8 and 8 × 1.4826 MAD, more than 3 and 5 because the readings are few");
-        assertThat(HistoryProposal.of(daily(new double[20]), result(Sense.HIGHER_IS_WORSE))).as("what does not scatter at all").isEmpty();
+        assertThat(HistoryProposal.of(daily(seven), result(Sense.HIGHER_IS_WORSE)))
+                .isEmpty();
+        HistoryProposal eight = HistoryProposal.of(
+                        daily(1, 1.1, 0.9, 1.05, 0.95, 1.02, 0.98, 1), result(Sense.HIGHER_IS_WORSE))
+                .orElseThrow();
+        assertThat(eight.evidence())
+                .endsWith("median + 4.8 and 8 × 1.4826 MAD, more than 3 and 5 because the readings are few");
+        assertThat(HistoryProposal.of(daily(new double[20]), result(Sense.HIGHER_IS_WORSE)))
+                .as("what does not scatter at all")
+                .isEmpty();
     }
 
     /** How often a further normal reading lies past k = 3: the seed is fixed. */
@@ -63,14 +77,20 @@ class HistoryProposalTest {
             int pastClassical = 0;
             int series = 40_000;
             for (int i = 0; i < series; i++) {
-                double[] values = chance.doubles(n).map(none -> chance.nextGaussian()).toArray();
+                double[] values =
+                        chance.doubles(n).map(none -> chance.nextGaussian()).toArray();
                 Spread spread = Spread.of(values);
                 double further = chance.nextGaussian();
                 pastRobust += further > spread.median() + 3 * SmallSample.robust(n) * spread.robustDeviation() ? 1 : 0;
-                pastClassical += further > spread.mean() + 3 * SmallSample.classical(n) * spread.standardDeviation() ? 1 : 0;
+                pastClassical +=
+                        further > spread.mean() + 3 * SmallSample.classical(n) * spread.standardDeviation() ? 1 : 0;
             }
-            assertThat(100.0 * pastRobust / series).as("robust, %s readings, in %%", n).isLessThan(1.15);
-            assertThat(100.0 * pastClassical / series).as("classical, %s readings, in %%", n).isLessThan(1.15);
+            assertThat(100.0 * pastRobust / series)
+                    .as("robust, %s readings, in %%", n)
+                    .isLessThan(1.15);
+            assertThat(100.0 * pastClassical / series)
+                    .as("classical, %s readings, in %%", n)
+                    .isLessThan(1.15);
         }
     }
 }

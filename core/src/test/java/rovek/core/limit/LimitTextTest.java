@@ -26,21 +26,30 @@ class LimitTextTest {
         Arbitrary<Allowed> allowed = Combinators.combine(Arbitraries.of(Side.class), small, small)
                 .as((side, a, b) -> new Allowed(side, Optional.of(Math.min(a, b)), Optional.of(Math.max(a, b))));
         Arbitrary<Rule> rules = Arbitraries.oneOf(
-                Combinators.combine(small, small).as((a, b) -> Rule.Within.above(Optional.of(Math.min(a, b)), Optional.of(Math.max(a, b)))),
+                Combinators.combine(small, small)
+                        .as((a, b) -> Rule.Within.above(Optional.of(Math.min(a, b)), Optional.of(Math.max(a, b)))),
                 small.map(a -> Rule.Within.below(Optional.empty(), Optional.of(-a))),
-                Combinators.combine(small, small).as((a, b) -> new Rule.Within(new Range(-a - 1, b), new Range(-a - 2, b + 1))),
-                Combinators.combine(small, small).as((a, b) -> new Rule.Outside(new Range(-a - 2, b + 1), new Range(-a - 1, b))),
+                Combinators.combine(small, small)
+                        .as((a, b) -> new Rule.Within(new Range(-a - 1, b), new Range(-a - 2, b + 1))),
+                Combinators.combine(small, small)
+                        .as((a, b) -> new Rule.Outside(new Range(-a - 2, b + 1), new Range(-a - 1, b))),
                 Combinators.combine(small, allowed).as(Rule.Target::new),
                 Combinators.combine(allowed, Arbitraries.of(true, false)).as(Rule.FromBaseline::new),
                 allowed.map(Rule.PerDay::new),
                 Combinators.combine(allowed, Arbitraries.of(true, false)).as(Rule.FromSisters::new),
                 Combinators.combine(allowed, Arbitraries.of(true, false)).as(Rule.Statistical::new));
-        return Combinators.combine(rules.list().ofMinSize(1).ofMaxSize(3), small, Arbitraries.of(true, false)).as((all, hysteresis, past) -> {
-            boolean isRelative = all.stream().allMatch(rule -> rule instanceof Rule.Statistical
-                    || rule instanceof Rule.FromBaseline change && change.isShare()
-                    || rule instanceof Rule.FromSisters sisters && sisters.isShare());
-            return new Limit(all, isRelative ? Optional.empty() : Optional.of(UnitCatalogue.MILLIMETRE_PER_SECOND), hysteresis, past);
-        });
+        return Combinators.combine(rules.list().ofMinSize(1).ofMaxSize(3), small, Arbitraries.of(true, false))
+                .as((all, hysteresis, past) -> {
+                    boolean isRelative = all.stream()
+                            .allMatch(rule -> rule instanceof Rule.Statistical
+                                    || rule instanceof Rule.FromBaseline change && change.isShare()
+                                    || rule instanceof Rule.FromSisters sisters && sisters.isShare());
+                    return new Limit(
+                            all,
+                            isRelative ? Optional.empty() : Optional.of(UnitCatalogue.MILLIMETRE_PER_SECOND),
+                            hysteresis,
+                            past);
+                });
     }
 
     @Property
@@ -53,29 +62,56 @@ class LimitTextTest {
         Instant march = Instant.parse("2026-03-01T00:00:00Z");
         LimitTimeline timeline = LimitTimeline.EMPTY
                 .saying(Optional.empty(), Optional.empty(), Optional.empty(), Optional.of(first), false)
-                .saying(Optional.of(march), Optional.of(march), Optional.of(march.plusSeconds(9)), Optional.of(second), false)
+                .saying(
+                        Optional.of(march),
+                        Optional.of(march),
+                        Optional.of(march.plusSeconds(9)),
+                        Optional.of(second),
+                        false)
                 .saying(Optional.of(march), Optional.of(march), Optional.empty(), Optional.empty(), true);
         assertThat(LimitTimeline.parse(timeline.write(HIGH), HIGH)).isEqualTo(timeline);
     }
 
     @Example
     void whatWasWrittenBeforeThereWereOtherRulesStillHolds() {
-        assertThat(LimitText.parse("2.8/4.5 mm/s", HIGH).orElseThrow().rules()).containsExactly(Rule.Within.above(Optional.of(2.8), Optional.of(4.5)));
-        assertThat(LimitText.parse("-/1.0 bar", Sense.LOWER_IS_WORSE).orElseThrow().rules()).containsExactly(Rule.Within.below(Optional.empty(), Optional.of(1.0)));
+        assertThat(LimitText.parse("2.8/4.5 mm/s", HIGH).orElseThrow().rules())
+                .containsExactly(Rule.Within.above(Optional.of(2.8), Optional.of(4.5)));
+        assertThat(LimitText.parse("-/1.0 bar", Sense.LOWER_IS_WORSE)
+                        .orElseThrow()
+                        .rules())
+                .containsExactly(Rule.Within.below(Optional.empty(), Optional.of(1.0)));
         assertThat(LimitText.parse("-/-", HIGH)).isEmpty();
         assertThat(LimitText.parse("-/- mm/s", HIGH)).isEmpty();
     }
 
     @Example
     void whatIsNoLimitIsRefusedWithASentence() {
-        for (String wrong : List.of("", "4.5", "4.5 mm/s", "above", "within 1/2 bar", "target ±1/±2 bar", "baseline 5/6 %", "baseline +5/-6 %", "rate +/- bar",
-                "NaN/1 bar", "1/Infinity bar", "sisters +1/+2 MAD", "2.8/4.5 mm/s & ")) {
-            assertThatThrownBy(() -> LimitText.parse(wrong, HIGH)).as(wrong).isInstanceOf(IllegalArgumentException.class);
+        for (String wrong : List.of(
+                "",
+                "4.5",
+                "4.5 mm/s",
+                "above",
+                "within 1/2 bar",
+                "target ±1/±2 bar",
+                "baseline 5/6 %",
+                "baseline +5/-6 %",
+                "rate +/- bar",
+                "NaN/1 bar",
+                "1/Infinity bar",
+                "sisters +1/+2 MAD",
+                "2.8/4.5 mm/s & ")) {
+            assertThatThrownBy(() -> LimitText.parse(wrong, HIGH))
+                    .as(wrong)
+                    .isInstanceOf(IllegalArgumentException.class);
         }
-        assertThatThrownBy(() -> LimitText.parse("4.5/2.8 mm/s", HIGH)).hasMessageContaining("reached before the fail boundary");
-        assertThatThrownBy(() -> LimitText.parse("within 2..1/- mm/s", HIGH)).hasMessageContaining("from a lower to a higher value");
-        assertThatThrownBy(() -> LimitText.parse("1/2 bar & baseline +1/+2 mm/s", HIGH)).hasMessageContaining("in one unit");
+        assertThatThrownBy(() -> LimitText.parse("4.5/2.8 mm/s", HIGH))
+                .hasMessageContaining("reached before the fail boundary");
+        assertThatThrownBy(() -> LimitText.parse("within 2..1/- mm/s", HIGH))
+                .hasMessageContaining("from a lower to a higher value");
+        assertThatThrownBy(() -> LimitText.parse("1/2 bar & baseline +1/+2 mm/s", HIGH))
+                .hasMessageContaining("in one unit");
         assertThatThrownBy(() -> LimitText.parse("scatter +1/+2 sigma", HIGH)).hasMessageContaining("in MAD or in s");
-        assertThatThrownBy(() -> LimitTimeline.parse("[from yesterday] 1/2 bar", HIGH)).hasMessageContaining("says when it holds");
+        assertThatThrownBy(() -> LimitTimeline.parse("[from yesterday] 1/2 bar", HIGH))
+                .hasMessageContaining("says when it holds");
     }
 }

@@ -2,7 +2,6 @@ package rovek.core.live;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
-import static org.assertj.core.api.Assertions.within;
 
 import java.time.Instant;
 import java.util.ArrayList;
@@ -23,9 +22,11 @@ class LiveTest {
         assertThat(limit.judge(2)).isEqualTo(GoLimit.Go.GO);
         assertThat(limit.judge(2 + 1e-9)).isEqualTo(GoLimit.Go.NO_GO);
         assertThat(limit.judge(Double.NaN)).isEqualTo(GoLimit.Go.NO_GO);
-        assertThat(new GoLimit(OptionalDouble.empty(), OptionalDouble.of(2)).judge(-1e9)).isEqualTo(GoLimit.Go.GO);
+        assertThat(new GoLimit(OptionalDouble.empty(), OptionalDouble.of(2)).judge(-1e9))
+                .isEqualTo(GoLimit.Go.GO);
         assertThat(GoLimit.NONE.judge(5)).isEqualTo(GoLimit.Go.NOT_JUDGED);
-        assertThatThrownBy(() -> new GoLimit(OptionalDouble.of(3), OptionalDouble.of(2))).hasMessageContaining("Nothing lies above 3.0 and below 2.0");
+        assertThatThrownBy(() -> new GoLimit(OptionalDouble.of(3), OptionalDouble.of(2)))
+                .hasMessageContaining("Nothing lies above 3.0 and below 2.0");
     }
 
     @Test
@@ -38,12 +39,15 @@ class LiveTest {
         samples.add(new LiveSample(began.plusMillis(500), new double[] {99, 99}));
         Collections.shuffle(samples.subList(0, 50), new Random(1));
         TableCapture run = LiveRecord.of(
-                List.of(new LiveChannel("Level", "m"), new LiveChannel("Level", "m")), samples, List.of(new LiveRecord.Mark(began.plusMillis(1250), "valve opened")));
+                List.of(new LiveChannel("Level", "m"), new LiveChannel("Level", "m")),
+                samples,
+                List.of(new LiveRecord.Mark(began.plusMillis(1250), "valve opened")));
         assertThat(run.rows()).as("two rows of one millisecond are one").isEqualTo(50);
         assertThat(run.time().orElseThrow().values()[49]).isEqualTo(24.5);
         assertThat(run.columns()).extracting(TableCapture.Column::name).containsExactly("time", "Level", "Level 2");
         assertThat(((TableCapture.Numbers) run.columns().get(1)).values()[49]).isEqualTo(49);
         assertThat(run.markers()).containsExactly(new TableCapture.Marker(1.25, "valve opened"));
-        assertThatThrownBy(() -> LiveRecord.of(List.of(), List.of(), List.of())).hasMessageContaining("Nothing was recorded");
+        assertThatThrownBy(() -> LiveRecord.of(List.of(), List.of(), List.of()))
+                .hasMessageContaining("Nothing was recorded");
     }
 }

@@ -17,7 +17,19 @@ class CounterpartTest {
     private UUID add(UUID parent, Level level, String tag, String name) {
         UUID id = UUID.randomUUID();
         String technique = level == Level.CHECK ? "vibration" : "";
-        nodes.add(new Node(id, parent, level, nodes.size(), tag, name, technique, "", Map.of(), Map.of(), Map.of(), Optional.empty()));
+        nodes.add(new Node(
+                id,
+                parent,
+                level,
+                nodes.size(),
+                tag,
+                name,
+                technique,
+                "",
+                Map.of(),
+                Map.of(),
+                Map.of(),
+                Optional.empty()));
         return id;
     }
 
@@ -34,7 +46,11 @@ class CounterpartTest {
     }
 
     private UUID area(String client) {
-        return add(add(add(Node.PLANT, Level.CLIENT, "", client), Level.SITE, "", client + " works"), Level.AREA, "", "Pumps of " + client);
+        return add(
+                add(add(Node.PLANT, Level.CLIENT, "", client), Level.SITE, "", client + " works"),
+                Level.AREA,
+                "",
+                "Pumps of " + client);
     }
 
     private UUID clientOf(UUID node) {
@@ -51,7 +67,9 @@ class CounterpartTest {
         UUID byName = pump(there, "Q-4", "booster");
         assertThat(counterpart(tagged, clientOf(there))).contains(byTag);
         assertThat(counterpart(named, clientOf(there))).contains(byName);
-        assertThat(counterpart(tagged, clientOf(here))).as("itself, where it is already").contains(tagged);
+        assertThat(counterpart(tagged, clientOf(here)))
+                .as("itself, where it is already")
+                .contains(tagged);
     }
 
     @Test
@@ -73,9 +91,13 @@ class CounterpartTest {
         assertThat(counterpart(check, clientOf(there))).as("two would do").isEmpty();
         UUID lone = area("third");
         UUID asset = add(lone, Level.ASSET, "P-1", "Well pump");
-        assertThat(counterpart(check, clientOf(lone))).as("the machine is there, its point is not").isEmpty();
+        assertThat(counterpart(check, clientOf(lone)))
+                .as("the machine is there, its point is not")
+                .isEmpty();
         add(add(asset, Level.POINT, "", "Drive end"), Level.CHECK, "", "Displacement");
-        assertThat(counterpart(check, clientOf(lone))).as("the point is there, the check is not").isEmpty();
+        assertThat(counterpart(check, clientOf(lone)))
+                .as("the point is there, the check is not")
+                .isEmpty();
         assertThat(counterpart(check, UUID.randomUUID())).as("nowhere").isEmpty();
     }
 }

@@ -31,7 +31,8 @@ class PlantChangeTest {
                 states.add(now.apply(change));
                 made.add(change);
             } catch (PlantRefusedException cannotBe) {
-                assertThat(now.beneath(Node.PLANT)).isEqualTo(states.get(states.size() - 1).beneath(Node.PLANT));
+                assertThat(now.beneath(Node.PLANT))
+                        .isEqualTo(states.get(states.size() - 1).beneath(Node.PLANT));
             }
         }
         return made;
@@ -45,11 +46,15 @@ class PlantChangeTest {
         NodeTree tree = states.get(states.size() - 1);
         for (int i = made.size() - 1; i >= 0; i--) {
             tree = tree.apply(made.get(i).inverse());
-            assertThat(tree.beneath(Node.PLANT)).as("after undoing change %d", i).isEqualTo(states.get(i).beneath(Node.PLANT));
+            assertThat(tree.beneath(Node.PLANT))
+                    .as("after undoing change %d", i)
+                    .isEqualTo(states.get(i).beneath(Node.PLANT));
         }
         for (int i = 0; i < made.size(); i++) {
             tree = tree.apply(made.get(i).inverse().inverse());
-            assertThat(tree.beneath(Node.PLANT)).as("after doing change %d again", i).isEqualTo(states.get(i + 1).beneath(Node.PLANT));
+            assertThat(tree.beneath(Node.PLANT))
+                    .as("after doing change %d again", i)
+                    .isEqualTo(states.get(i + 1).beneath(Node.PLANT));
         }
     }
 
@@ -63,7 +68,11 @@ class PlantChangeTest {
         assertThat(NodeTree.of(rows).beneath(Node.PLANT)).isEqualTo(rows);
         assertThat(tree.size()).as("nothing is left behind out of reach").isEqualTo(rows.size());
         for (Node row : rows) {
-            assertThat(tree.find(row.parentId()).map(Node::level).map(level -> level.mayHold(row.level())).orElse(row.level() == Level.CLIENT)).isTrue();
+            assertThat(tree.find(row.parentId())
+                            .map(Node::level)
+                            .map(level -> level.mayHold(row.level()))
+                            .orElse(row.level() == Level.CLIENT))
+                    .isTrue();
         }
     }
 
@@ -77,7 +86,8 @@ class PlantChangeTest {
             List<SettingLayer> layers = tree.path(node.id()).stream()
                     .map(above -> new SettingLayer(above.id(), above.label(), above.settingsOf("vibration")))
                     .toList();
-            var effective = Inheritance.resolve(Map.of("lines", "usual"), layers).get("lines");
+            var effective =
+                    Inheritance.resolve(Map.of("lines", "usual"), layers).get("lines");
             assertThat(effective.value()).isEqualTo(nearest(tree, node.id(), "lines"));
         }
     }
@@ -116,7 +126,8 @@ class PlantChangeTest {
             int at = choice.nextInt(3) == 0 || expected.isEmpty() ? choice.nextInt(expected.size() + 1) : 1;
             Optional<UUID> after = at == 0 ? Optional.empty() : Optional.of(expected.get(at - 1));
             Places places = Places.after(tree, client, after, 1, java.util.Set.of());
-            Node site = Node.of(plants.id(), client, Level.SITE, "", "Site " + i).at(client, places.places().get(0));
+            Node site = Node.of(plants.id(), client, Level.SITE, "", "Site " + i)
+                    .at(client, places.places().get(0));
             tree = tree.apply(new PlantChange(List.of(site), List.of(), places.spread()));
             expected.add(at, site.id());
             assertThat(tree.children(client)).isEqualTo(expected);
@@ -148,16 +159,22 @@ class PlantChangeTest {
         NodeTree tree = Plants.add(NodeTree.EMPTY, Plants.node(Node.PLANT, Level.CLIENT, "", "Marrowdale"));
         Node seen = tree.find(tree.children(Node.PLANT).get(0)).orElseThrow();
         PlantChange mine = PlantChange.altering(List.of(Alteration.between(seen, seen.called("", "Marrowdale Works"))));
-        PlantChange yours = PlantChange.altering(List.of(Alteration.between(seen, seen.called("", "Marrowdale Bottling"))));
+        PlantChange yours =
+                PlantChange.altering(List.of(Alteration.between(seen, seen.called("", "Marrowdale Bottling"))));
         NodeTree after = tree.apply(mine);
         assertThatThrownBy(() -> after.apply(yours)).isInstanceOfSatisfying(PlantConflictException.class, conflict -> {
             var clash = conflict.clashes().get(0);
             assertThat(List.of(clash.facet(), clash.seen(), clash.theirs(), clash.yours()))
                     .containsExactly("name", "Marrowdale", "Marrowdale Works", "Marrowdale Bottling");
         });
-        assertThat(after.apply(mine).find(seen.id()).orElseThrow().name()).as("the same wish twice is no conflict").isEqualTo("Marrowdale Works");
-        PlantChange other = PlantChange.altering(List.of(new Alteration(seen.id(), Map.of(Facet.setting("vibration", "lines"), new Shift("", "800")))));
-        assertThat(after.apply(other).find(seen.id()).orElseThrow().name()).as("another thing of the same node").isEqualTo("Marrowdale Works");
+        assertThat(after.apply(mine).find(seen.id()).orElseThrow().name())
+                .as("the same wish twice is no conflict")
+                .isEqualTo("Marrowdale Works");
+        PlantChange other = PlantChange.altering(
+                List.of(new Alteration(seen.id(), Map.of(Facet.setting("vibration", "lines"), new Shift("", "800")))));
+        assertThat(after.apply(other).find(seen.id()).orElseThrow().name())
+                .as("another thing of the same node")
+                .isEqualTo("Marrowdale Works");
     }
 
     @Example

@@ -47,9 +47,15 @@ class PlantTest {
                 Map.of("rateHz", "25600", "lines", "400", "window", "Hann"), List.of(site, asset, check));
         assertThat(settings.get("rateHz").value()).isEqualTo("12800");
         assertThat(settings.get("rateHz").origin()).contains(site);
-        assertThat(settings.get("rateHz").overridden()).as("the check itself says nothing").isEmpty();
+        assertThat(settings.get("rateHz").overridden())
+                .as("the check itself says nothing")
+                .isEmpty();
         assertThat(settings.get("lines").value()).isEqualTo("800");
-        assertThat(settings.get("lines").overridden()).as("what would hold without it").contains("6400");
-        assertThat(settings.get("window").origin()).as("the technique's default").isEmpty();
+        assertThat(settings.get("lines").overridden())
+                .as("what would hold without it")
+                .contains("6400");
+        assertThat(settings.get("window").origin())
+                .as("the technique's default")
+                .isEmpty();
     }
 }

@@ -26,7 +26,8 @@ public final class Plants {
 
     /** Adds a node behind all that stand there. */
     static NodeTree add(NodeTree tree, Node node) {
-        return tree.apply(PlantChange.adding(List.of(node.at(node.parentId(), Places.last(tree, node.parentId(), 1).places().get(0)))));
+        return tree.apply(PlantChange.adding(List.of(node.at(
+                node.parentId(), Places.last(tree, node.parentId(), 1).places().get(0)))));
     }
 
     /** A plant that grew by so many rows at random places. */
@@ -49,13 +50,24 @@ public final class Plants {
             parent = any(tree);
         }
         List<UUID> siblings = tree.children(parent.id());
-        Optional<UUID> after = siblings.isEmpty() ? Optional.empty() : Optional.of(siblings.get(random.nextInt(siblings.size())));
+        Optional<UUID> after =
+                siblings.isEmpty() ? Optional.empty() : Optional.of(siblings.get(random.nextInt(siblings.size())));
         Places places = Places.after(tree, parent.id(), after, 1, java.util.Set.of());
         Level level = parent.level().usualChild();
         String tag = level.isTagged() ? "P-" + (100 + random.nextInt(50)) : "";
         Node node = new Node(
-                id(), parent.id(), level, places.places().get(0), tag, level + " " + random.nextInt(9), level == Level.CHECK ? "vibration" : "",
-                "", Map.of(), Map.of(), Map.of(), Optional.empty());
+                id(),
+                parent.id(),
+                level,
+                places.places().get(0),
+                tag,
+                level + " " + random.nextInt(9),
+                level == Level.CHECK ? "vibration" : "",
+                "",
+                Map.of(),
+                Map.of(),
+                Map.of(),
+                Optional.empty());
         return new PlantChange(List.of(node), List.of(), places.spread());
     }
 
@@ -75,7 +87,10 @@ public final class Plants {
 
     private PlantChange setting(NodeTree tree) {
         Node node = any(tree);
-        String key = List.of(Facet.setting("vibration", "lines"), Facet.setting("vibration", "rateHz"), Facet.limit("vibration", "velocity.rms"))
+        String key = List.of(
+                        Facet.setting("vibration", "lines"),
+                        Facet.setting("vibration", "rateHz"),
+                        Facet.limit("vibration", "velocity.rms"))
                 .get(random.nextInt(3));
         String now = node.facets().getOrDefault(key, "");
         String wanted = random.nextInt(3) == 0 ? "" : String.valueOf(random.nextInt(5));
@@ -88,13 +103,16 @@ public final class Plants {
         Node target = any(tree);
         List<UUID> several = new ArrayList<>(List.of(node.id(), any(tree).id()));
         List<UUID> there = tree.children(target.id());
-        Optional<UUID> after = there.isEmpty() ? Optional.empty() : Optional.of(there.get(choice.nextInt(there.size())));
+        Optional<UUID> after =
+                there.isEmpty() ? Optional.empty() : Optional.of(there.get(choice.nextInt(there.size())));
         return switch (choice.nextInt(6)) {
             case 0 -> adding(tree);
             case 1 -> Moving.move(tree, several, target.id(), after);
             case 2 -> node.level() == Level.CLIENT ? PlantChange.NOTHING : Moving.remove(tree, several.subList(0, 1));
             case 3 -> new Copying(tree, this::id).copy(several, target.id(), after);
-            case 4 -> PlantChange.altering(List.of(Alteration.between(node, node.called(node.tag(), "renamed " + choice.nextInt(9)))));
+            case 4 ->
+                PlantChange.altering(
+                        List.of(Alteration.between(node, node.called(node.tag(), "renamed " + choice.nextInt(9)))));
             default -> setting(tree);
         };
     }

@@ -24,8 +24,10 @@ class PublishedTechniquesTest {
         StringBuilder page = new StringBuilder("""
                 # Techniques and settings
 
-                Written from the program itself. An instrument names a technique in `*OPT?` by its id in capitals; routes and readings name it as it stands here. A
-                setting travels as text under its key; one that is left out has its usual value. Units are those of the numbers, which carry none themselves.
+                Written from the program itself. An instrument names a technique in `*OPT?` by its id in capitals; routes and
+                    readings name it as it stands here. A
+                setting travels as text under its key; one that is left out has its usual value. Units are those of the numbers,
+                    which carry none themselves.
                 """);
         for (Technique technique : Techniques.all().list()) {
             page.append("\n## %s: %s\n".formatted(technique.id(), technique.name()));
@@ -37,7 +39,9 @@ class PublishedTechniquesTest {
             table(page, form.fields().stream().map(SetupField::definition).toList());
             if (!form.rowFields().isEmpty()) {
                 page.append("\nOf each %s:\n".formatted(form.rowName()));
-                table(page, form.rowFields().stream().map(SetupField::definition).toList());
+                table(
+                        page,
+                        form.rowFields().stream().map(SetupField::definition).toList());
             }
         }
         return page.toString();
@@ -49,8 +53,13 @@ class PublishedTechniquesTest {
             return;
         }
         page.append("\n| key | what | unit | usual | takes |\n| --- | --- | --- | --- | --- |\n");
-        settings.forEach(setting -> page.append("| `%s` | %s | %s | %s | %s |\n".formatted(
-                setting.key(), setting.name(), setting.unit(), setting.defaultValue().isEmpty() ? "" : "`" + setting.defaultValue() + "`", takes(setting.kind()))));
+        settings.forEach(setting -> page.append("| `%s` | %s | %s | %s | %s |\n"
+                .formatted(
+                        setting.key(),
+                        setting.name(),
+                        setting.unit(),
+                        setting.defaultValue().isEmpty() ? "" : "`" + setting.defaultValue() + "`",
+                        takes(setting.kind()))));
     }
 
     private static String takes(Entry kind) {
@@ -58,13 +67,19 @@ class PublishedTechniquesTest {
             return "a number from %s to %s".formatted(plain(number.least()), plain(number.largest()));
         }
         if (!kind.options().isEmpty()) {
-            return String.join(", ", kind.options().stream().map(option -> "`" + option + "`").toList());
+            return String.join(
+                    ", ",
+                    kind.options().stream().map(option -> "`" + option + "`").toList());
         }
-        return kind instanceof Entry.Moment ? "a time in UTC, e.g. `2026-11-30T08:00:00Z`" : kind.hint().isBlank() ? "text" : "text, e.g. " + kind.hint();
+        return kind instanceof Entry.Moment
+                ? "a time in UTC, e.g. `2026-11-30T08:00:00Z`"
+                : kind.hint().isBlank() ? "text" : "text, e.g. " + kind.hint();
     }
 
     private static String plain(double number) {
-        return number == Math.rint(number) && Math.abs(number) < 1e15 ? String.valueOf((long) number) : String.valueOf(number);
+        return number == Math.rint(number) && Math.abs(number) < 1e15
+                ? String.valueOf((long) number)
+                : String.valueOf(number);
     }
 
     @Test

@@ -18,6 +18,7 @@ class ClockCorrectionTest {
 
     @Test
     void aDelayOfSecondsIsNoWrongClock() {
-        assertThat(ClockCorrection.between(NOON.plusSeconds(2), NOON).isNeeded()).isFalse();
+        assertThat(ClockCorrection.between(NOON.plusSeconds(2), NOON).isNeeded())
+                .isFalse();
     }
 }

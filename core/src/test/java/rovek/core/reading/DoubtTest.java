@@ -15,16 +15,29 @@ class DoubtTest {
     private static final Optional<LocalDate> CALIBRATED = Optional.of(LocalDate.of(2025, 10, 14));
 
     private static Optional<String> doubt(String... taken) {
-        return ClockDoubt.of(List.of(taken).stream().map(at -> new ClockDoubt.Taken(Instant.parse(at), STORED)).toList(), CALIBRATED);
+        return ClockDoubt.of(
+                List.of(taken).stream()
+                        .map(at -> new ClockDoubt.Taken(Instant.parse(at), STORED))
+                        .toList(),
+                CALIBRATED);
     }
 
     @Test
     void timesThatCannotBeAreDoubtedWithTheirReason() {
         assertThat(doubt("2026-11-23T11:00:00Z", "2026-11-23T12:01:00Z")).isEmpty();
-        assertThat(doubt("2026-11-23T11:00:00Z", "2026-11-23T12:05:00Z").orElseThrow()).contains("later than it was read back");
-        assertThat(doubt("2000-01-01T00:10:00Z").orElseThrow()).contains("2000-01-01").contains("before the instrument was calibrated");
-        assertThat(doubt("2025-10-14T00:00:00Z")).as("the day of calibration itself").isEmpty();
-        assertThat(ClockDoubt.of(List.of(new ClockDoubt.Taken(Instant.parse("2012-01-01T00:00:00Z"), STORED)), Optional.empty()).orElseThrow()).contains("years before");
+        assertThat(doubt("2026-11-23T11:00:00Z", "2026-11-23T12:05:00Z").orElseThrow())
+                .contains("later than it was read back");
+        assertThat(doubt("2000-01-01T00:10:00Z").orElseThrow())
+                .contains("2000-01-01")
+                .contains("before the instrument was calibrated");
+        assertThat(doubt("2025-10-14T00:00:00Z"))
+                .as("the day of calibration itself")
+                .isEmpty();
+        assertThat(ClockDoubt.of(
+                                List.of(new ClockDoubt.Taken(Instant.parse("2012-01-01T00:00:00Z"), STORED)),
+                                Optional.empty())
+                        .orElseThrow())
+                .contains("years before");
         assertThat(ClockDoubt.of(List.of(), CALIBRATED)).isEmpty();
     }
 
@@ -33,7 +46,8 @@ class DoubtTest {
     void aVisitMayBeFilledInTwoGoes() {
         Instant afternoon = STORED.plusSeconds(4 * 3_600);
         List<ClockDoubt.Taken> taken = List.of(
-                new ClockDoubt.Taken(STORED.minusSeconds(60), STORED), new ClockDoubt.Taken(afternoon.minusSeconds(60), afternoon));
+                new ClockDoubt.Taken(STORED.minusSeconds(60), STORED),
+                new ClockDoubt.Taken(afternoon.minusSeconds(60), afternoon));
         assertThat(ClockDoubt.of(taken, CALIBRATED)).isEmpty();
     }
 
@@ -42,7 +56,11 @@ class DoubtTest {
         double[] usual = {2.1, 2.3, 1.9, 2.2};
         assertThat(AccidentalReading.looksSo(0, new double[0])).isTrue();
         assertThat(AccidentalReading.looksSo(0.03, usual)).isTrue();
-        assertThat(AccidentalReading.looksSo(0.2, usual)).as("low, but measured").isFalse();
-        assertThat(AccidentalReading.looksSo(0.03, new double[] {2.1})).as("too little to know").isFalse();
+        assertThat(AccidentalReading.looksSo(0.2, usual))
+                .as("low, but measured")
+                .isFalse();
+        assertThat(AccidentalReading.looksSo(0.03, new double[] {2.1}))
+                .as("too little to know")
+                .isFalse();
     }
 }

@@ -22,18 +22,26 @@ class RouteDatesTest {
         DueDates monthly = new DueDates(30, LocalDate.of(2026, 1, 1), Optional.of(LocalDate.of(2026, 10, 20)));
         assertThat(monthly.next()).isEqualTo(LocalDate.of(2026, 11, 19));
         assertThat(monthly.daysLate(TODAY)).isEqualTo(4);
-        assertThat(monthly.within(TODAY, 42)).as("overdue it falls on today, then goes on").containsExactly(TODAY, LocalDate.of(2026, 12, 23));
-        assertThat(new DueDates(7, TODAY, Optional.empty()).daysLate(TODAY)).as("due today is not late").isZero();
+        assertThat(monthly.within(TODAY, 42))
+                .as("overdue it falls on today, then goes on")
+                .containsExactly(TODAY, LocalDate.of(2026, 12, 23));
+        assertThat(new DueDates(7, TODAY, Optional.empty()).daysLate(TODAY))
+                .as("due today is not late")
+                .isZero();
     }
 
     @Property
-    void withinAStretchItFallsOnDaysThatAreSoFarApart(@ForAll @IntRange(min = 1, max = 90) int every, @ForAll @IntRange(min = 0, max = 400) int ago, @ForAll @IntRange(min = 1, max = 120) int days) {
+    void withinAStretchItFallsOnDaysThatAreSoFarApart(
+            @ForAll @IntRange(min = 1, max = 90) int every,
+            @ForAll @IntRange(min = 0, max = 400) int ago,
+            @ForAll @IntRange(min = 1, max = 120) int days) {
         List<LocalDate> dates = new DueDates(every, TODAY, Optional.of(TODAY.minusDays(ago))).within(TODAY, days);
         for (int i = 0; i < dates.size(); i++) {
             assertThat(dates.get(i)).isBetween(TODAY, TODAY.plusDays(days - 1L));
             assertThat(dates.get(i)).isEqualTo(dates.get(0).plusDays((long) every * i));
         }
-        assertThat(dates.isEmpty()).isEqualTo(TODAY.minusDays(ago).plusDays(every).isAfter(TODAY.plusDays(days - 1L)));
+        assertThat(dates.isEmpty())
+                .isEqualTo(TODAY.minusDays(ago).plusDays(every).isAfter(TODAY.plusDays(days - 1L)));
     }
 
     @Example
@@ -48,6 +56,7 @@ class RouteDatesTest {
         now.put(ids.get(2), "c");
         now.put(ids.get(0), "a, measured otherwise");
         now.put(ids.get(3), "d");
-        assertThat(RouteChanges.between(then, now).sentence()).isEqualTo("1 stop came, 1 went, 1 is measured otherwise, the order is another");
+        assertThat(RouteChanges.between(then, now).sentence())
+                .isEqualTo("1 stop came, 1 went, 1 is measured otherwise, the order is another");
     }
 }

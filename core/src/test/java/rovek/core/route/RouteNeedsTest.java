@@ -18,7 +18,8 @@ import rovek.core.technique.StopDemand;
 class RouteNeedsTest {
 
     private static PlannedStop stop(String asset, Set<String> options) {
-        return new PlannedStop(asset + " Drive end", asset, "vibration", false, "", new StopDemand(66_000, 0.64, options));
+        return new PlannedStop(
+                asset + " Drive end", asset, "vibration", false, "", new StopDemand(66_000, 0.64, options));
     }
 
     private static InstrumentProfile handheld(long freeBytes, long capacityBytes) {
@@ -32,14 +33,18 @@ class RouteNeedsTest {
     @Property(tries = 50)
     void aRouteFitsExactlyWhenItsMemoryDoes(@ForAll @IntRange(min = 1, max = 200) int stops) {
         List<PlannedStop> route = Collections.nCopies(stops, stop("P-101", Set.of()));
-        assertThat(RouteFit.of(route, handheld(memory(route), memory(route))).outcome()).isEqualTo(Outcome.WHOLE);
+        assertThat(RouteFit.of(route, handheld(memory(route), memory(route))).outcome())
+                .isEqualTo(Outcome.WHOLE);
         RouteFit tooSmall = RouteFit.of(route, handheld(memory(route) - 1, memory(route)));
         assertThat(tooSmall.outcome()).isNotEqualTo(Outcome.WHOLE);
         assertThat(tooSmall.reasons()).singleElement().asString().contains("read back and clear first");
     }
 
     @Property(tries = 100)
-    void twoLoadsAreTheWholeRouteAndEachFits(@ForAll @IntRange(min = 2, max = 60) int stops, @ForAll @IntRange(min = 1, max = 7) int anAsset, @ForAll @IntRange(min = 1, max = 60) int room) {
+    void twoLoadsAreTheWholeRouteAndEachFits(
+            @ForAll @IntRange(min = 2, max = 60) int stops,
+            @ForAll @IntRange(min = 1, max = 7) int anAsset,
+            @ForAll @IntRange(min = 1, max = 60) int room) {
         List<PlannedStop> route = new ArrayList<>();
         for (int i = 0; i < stops; i++) {
             route.add(stop("P-" + i / anAsset, Set.of()));
@@ -62,7 +67,9 @@ class RouteNeedsTest {
         long fiveFit = memory(route.subList(0, 5));
         assertThat(RouteFit.of(route, handheld(fiveFit, fiveFit)).first()).containsExactly(0, 1, 2);
         long twoFit = memory(route.subList(0, 2));
-        assertThat(RouteFit.of(route, handheld(twoFit, memory(route))).first()).as("not even one asset fits").containsExactly(0, 1);
+        assertThat(RouteFit.of(route, handheld(twoFit, memory(route))).first())
+                .as("not even one asset fits")
+                .containsExactly(0, 1);
     }
 
     @Example
@@ -74,8 +81,10 @@ class RouteNeedsTest {
         assertThat(fit.reasons()).containsExactly("It lacks the option ENVELOPE, which P-101 Drive end needs.");
         assertThat(fit.first()).containsExactly(3);
         RouteFit nothing = RouteFit.of(route, new InstrumentProfile(Set.of(), Set.of(), Map.of(), 10, 10));
-        assertThat(nothing.reasons()).startsWith(
-                "It does not measure vibration, which 2 points (P-101 Drive end and others) need.", "It lacks the option ENVELOPE, which P-101 Drive end needs.")
+        assertThat(nothing.reasons())
+                .startsWith(
+                        "It does not measure vibration, which 2 points (P-101 Drive end and others) need.",
+                        "It lacks the option ENVELOPE, which P-101 Drive end needs.")
                 .hasSize(3);
         assertThat(nothing.first()).isEmpty();
         assertThat(RouteFit.of(List.of(), handheld(1, 1)).reasons()).containsExactly("The route has no stops yet.");

@@ -27,11 +27,15 @@ class WalkOrderTest {
     private static ShortestWalk.Stop stop(int place) {
         int area = place / 6;
         int asset = place / 2;
-        return new ShortestWalk.Stop(id("check " + place), List.of(id("site"), id("area " + area), id("asset " + asset), id("point " + place)), place);
+        return new ShortestWalk.Stop(
+                id("check " + place),
+                List.of(id("site"), id("area " + area), id("asset " + asset), id("point " + place)),
+                place);
     }
 
     private static List<ShortestWalk.Stop> someStops(long seed, int count) {
-        List<ShortestWalk.Stop> all = new ArrayList<>(IntStream.range(0, 18).mapToObj(WalkOrderTest::stop).toList());
+        List<ShortestWalk.Stop> all = new ArrayList<>(
+                IntStream.range(0, 18).mapToObj(WalkOrderTest::stop).toList());
         Collections.shuffle(all, new Random(seed));
         return all.subList(0, count);
     }
@@ -66,7 +70,8 @@ class WalkOrderTest {
     }
 
     @Property(tries = 60)
-    void noOtherOrderThatKeepsTheAreasTakesFewerSteps(@ForAll long seed, @ForAll @IntRange(min = 1, max = 7) int count) {
+    void noOtherOrderThatKeepsTheAreasTakesFewerSteps(
+            @ForAll long seed, @ForAll @IntRange(min = 1, max = 7) int count) {
         List<ShortestWalk.Stop> stops = someStops(seed, count);
         List<ShortestWalk.Stop> walk = ShortestWalk.order(stops, areas(seed));
         assertThat(walk).containsExactlyInAnyOrderElementsOf(stops);
@@ -78,33 +83,47 @@ class WalkOrderTest {
     void anOrderThatIsAsShortAlreadyStays() {
         List<ShortestWalk.Stop> backwards = List.of(stop(5), stop(4), stop(3), stop(2));
         assertThat(ShortestWalk.order(backwards, List.of(id("area 0")))).isEqualTo(backwards);
-        assertThat(ShortestWalk.order(backwards, List.of())).as("no area is named: all come last, as they are").isEqualTo(backwards);
+        assertThat(ShortestWalk.order(backwards, List.of()))
+                .as("no area is named: all come last, as they are")
+                .isEqualTo(backwards);
         assertThat(ShortestWalk.order(List.of(), List.of())).isEmpty();
     }
 
     private static PlannedStop planned(int i, int anAsset, Random random) {
         String technique = random.nextInt(4) == 0 ? "loop" : "vibration";
-        return new PlannedStop("stop " + i, "asset " + i / anAsset, technique, false, random.nextInt(6) == 0 ? "ACC-1" : "", new StopDemand(10_000 + random.nextInt(90_000), 1, Set.of()));
+        return new PlannedStop(
+                "stop " + i,
+                "asset " + i / anAsset,
+                technique,
+                false,
+                random.nextInt(6) == 0 ? "ACC-1" : "",
+                new StopDemand(10_000 + random.nextInt(90_000), 1, Set.of()));
     }
 
     private static InstrumentProfile profile(Random random) {
         Set<String> techniques = random.nextBoolean() ? Set.of("vibration", "loop") : Set.of("vibration");
         long memory = 50_000 + random.nextInt(2_000_000);
-        return new InstrumentProfile(techniques, Set.of(), random.nextBoolean() ? Map.of() : Map.of("ACC-1", "is retired"), memory, memory);
+        return new InstrumentProfile(
+                techniques, Set.of(), random.nextBoolean() ? Map.of() : Map.of("ACC-1", "is retired"), memory, memory);
     }
 
     @Property(tries = 200)
-    void twoInstrumentsShareARouteWithoutLosingAStopOrTakingWhatTheyCannot(@ForAll long seed, @ForAll @IntRange(min = 1, max = 40) int count) {
+    void twoInstrumentsShareARouteWithoutLosingAStopOrTakingWhatTheyCannot(
+            @ForAll long seed, @ForAll @IntRange(min = 1, max = 40) int count) {
         Random random = new Random(seed);
         int anAsset = 1 + random.nextInt(5);
-        List<PlannedStop> stops = IntStream.range(0, count).mapToObj(i -> planned(i, anAsset, random)).toList();
+        List<PlannedStop> stops = IntStream.range(0, count)
+                .mapToObj(i -> planned(i, anAsset, random))
+                .toList();
         InstrumentProfile one = profile(random);
         InstrumentProfile other = profile(random);
         RouteShare share = RouteShare.between(stops, one, other);
         List<Integer> all = new ArrayList<>(share.first());
         all.addAll(share.second());
         all.addAll(share.left());
-        assertThat(all).containsExactlyInAnyOrderElementsOf(IntStream.range(0, count).boxed().toList());
+        assertThat(all)
+                .containsExactlyInAnyOrderElementsOf(
+                        IntStream.range(0, count).boxed().toList());
         assertFits(share.first().stream().map(stops::get).toList(), one);
         assertFits(share.second().stream().map(stops::get).toList(), other);
         assertThat(share.left().isEmpty()).isEqualTo(share.reasons().isEmpty());
@@ -118,7 +137,10 @@ class WalkOrderTest {
 
     @Example
     void twoAlikeShareHalfEachAndTearNoAssetApart() {
-        List<PlannedStop> stops = IntStream.range(0, 12).mapToObj(i -> new PlannedStop("stop " + i, "asset " + i / 3, "vibration", false, "", new StopDemand(10, 1, Set.of()))).toList();
+        List<PlannedStop> stops = IntStream.range(0, 12)
+                .mapToObj(i -> new PlannedStop(
+                        "stop " + i, "asset " + i / 3, "vibration", false, "", new StopDemand(10, 1, Set.of())))
+                .toList();
         InstrumentProfile ample = new InstrumentProfile(Set.of("vibration"), Set.of(), Map.of(), 1_000_000, 1_000_000);
         RouteShare share = RouteShare.between(stops, ample, ample);
         assertThat(share.first()).containsExactly(0, 1, 2, 3, 4, 5);

@@ -23,68 +23,200 @@ class RegisterSetupTest {
     }
 
     private List<String> faults(SetupContent content) {
-        return form.faults(content).stream().map(fault -> fault.field() + ": " + fault.reason()).toList();
+        return form.faults(content).stream()
+                .map(fault -> fault.field() + ": " + fault.reason())
+                .toList();
     }
 
     @Test
     void whatIsNotSaidIsAsMostDevicesHaveIt() {
-        SetupContent content = form.completed(content(Map.of(), List.of(Map.of("name", "Pressure", "quantityUnit", "bar"))));
+        SetupContent content =
+                form.completed(content(Map.of(), List.of(Map.of("name", "Pressure", "quantityUnit", "bar"))));
         assertThat(faults(content)).isEmpty();
         assertThat(RegisterSetup.device(content)).isEqualTo(new RegisterSetup.Device("10.0.0.4", 502, 1));
-        assertThat(RegisterSetup.registers(content)).containsExactly(new Register("Pressure", "bar", Register.Table.HOLDING, 0, Register.Form.FLOAT32, Register.Order.ABCD, 0, Optional.empty(), 1, 0));
+        assertThat(RegisterSetup.registers(content))
+                .containsExactly(new Register(
+                        "Pressure",
+                        "bar",
+                        Register.Table.HOLDING,
+                        0,
+                        Register.Form.FLOAT32,
+                        Register.Order.ABCD,
+                        0,
+                        Optional.empty(),
+                        1,
+                        0));
         assertThat(form.needs(content).sentence()).isEqualTo("1 channel read live from 10.0.0.4 port 502");
         assertThat(form.isLoaded()).isFalse();
     }
 
     @Test
     void aSingleRegisterHasNoWordOrderAndIsScaled() {
-        SetupContent content = form.completed(content(Map.of("unit", "7"), List.of(Map.of(
-                "name", "Temperature", "table", "input register", "address", "2", "form", "16-bit signed", "words", "low word first", "scale", "0.1", "offset", "-40"))));
+        SetupContent content = form.completed(content(
+                Map.of("unit", "7"),
+                List.of(Map.of(
+                        "name",
+                        "Temperature",
+                        "table",
+                        "input register",
+                        "address",
+                        "2",
+                        "form",
+                        "16-bit signed",
+                        "words",
+                        "low word first",
+                        "scale",
+                        "0.1",
+                        "offset",
+                        "-40"))));
         assertThat(content.rows().get(0)).doesNotContainKey("words");
-        assertThat(RegisterSetup.registers(content)).containsExactly(new Register("Temperature", "", Register.Table.INPUT, 2, Register.Form.INT16, Register.Order.ABCD, 0, Optional.empty(), 0.1, -40));
+        assertThat(RegisterSetup.registers(content))
+                .containsExactly(new Register(
+                        "Temperature",
+                        "",
+                        Register.Table.INPUT,
+                        2,
+                        Register.Form.INT16,
+                        Register.Order.ABCD,
+                        0,
+                        Optional.empty(),
+                        0.1,
+                        -40));
         assertThat(RegisterSetup.device(content).unit()).isEqualTo(7);
     }
 
     @Test
     void everythingThatIsWrongIsSaidAtOnceByField() {
-        assertThat(faults(content(Map.of("host", " ", "port", "502.5"), List.of(
-                        Map.of("name", "A", "address", "65535"), Map.of("name", "a", "address", "1.5", "form", "16-bit unsigned"), Map.of("scale", "0")))))
+        assertThat(faults(content(
+                        Map.of("host", " ", "port", "502.5"),
+                        List.of(
+                                Map.of("name", "A", "address", "65535"),
+                                Map.of("name", "a", "address", "1.5", "form", "16-bit unsigned"),
+                                Map.of("scale", "0")))))
                 .containsExactlyInAnyOrder(
-                        "rows.1.name: There are two channels \"a\".", "rows.2.name: Channel 3 has no name.", "host: Say at which address the device answers.",
-                        "port: A port is a whole number.", "rows.0.address: Channel 1: there is no such holding register.", "rows.1.address: Channel 2: there is no such holding register.",
+                        "rows.1.name: There are two channels \"a\".",
+                        "rows.2.name: Channel 3 has no name.",
+                        "host: Say at which address the device answers.",
+                        "port: A port is a whole number.",
+                        "rows.0.address: Channel 1: there is no such holding register.",
+                        "rows.1.address: Channel 2: there is no such holding register.",
                         "rows.2.scale: Channel 3: times 0 everything is nothing.");
         assertThat(faults(content(Map.of("port", "0"), List.of()))).hasSize(2);
-        assertThat(faults(content(Map.of(), List.of(Map.of("name", "A", "form", "80-bit float"))))).singleElement().asString().startsWith("rows.0.form");
+        assertThat(faults(content(Map.of(), List.of(Map.of("name", "A", "form", "80-bit float")))))
+                .singleElement()
+                .asString()
+                .startsWith("rows.0.form");
     }
 
     @Test
     void everythingThatDataSheetsSayCanBeSaid() {
-        SetupContent content = content(Map.of("numbering", "as in data sheets, 40001"), List.of(
-                Map.of("name", "Total", "address", "40107", "form", "64-bit float (IEEE 754)", "words", "low word first", "bytes", "low byte first", "noValue", "-1"),
-                Map.of("name", "Alarm", "address", "30003", "table", "input register", "form", "one bit of a status word", "bit", "5"),
-                Map.of("name", "Runs", "address", "17", "table", "coil", "form", "64-bit signed"),
-                Map.of("name", "Door", "address", "10001", "table", "discrete input")));
+        SetupContent content = content(
+                Map.of("numbering", "as in data sheets, 40001"),
+                List.of(
+                        Map.of(
+                                "name",
+                                "Total",
+                                "address",
+                                "40107",
+                                "form",
+                                "64-bit float (IEEE 754)",
+                                "words",
+                                "low word first",
+                                "bytes",
+                                "low byte first",
+                                "noValue",
+                                "-1"),
+                        Map.of(
+                                "name",
+                                "Alarm",
+                                "address",
+                                "30003",
+                                "table",
+                                "input register",
+                                "form",
+                                "one bit of a status word",
+                                "bit",
+                                "5"),
+                        Map.of("name", "Runs", "address", "17", "table", "coil", "form", "64-bit signed"),
+                        Map.of("name", "Door", "address", "10001", "table", "discrete input")));
         assertThat(faults(content)).isEmpty();
-        assertThat(RegisterSetup.registers(content)).containsExactly(
-                new Register("Total", "", Register.Table.HOLDING, 106, Register.Form.FLOAT64, Register.Order.DCBA, 0, NoValue.parse("-1"), 1, 0),
-                new Register("Alarm", "", Register.Table.INPUT, 2, Register.Form.BIT, Register.Order.ABCD, 5, Optional.empty(), 1, 0),
-                new Register("Runs", "", Register.Table.COIL, 16, Register.Form.BIT, Register.Order.ABCD, 0, Optional.empty(), 1, 0),
-                new Register("Door", "", Register.Table.DISCRETE, 0, Register.Form.BIT, Register.Order.ABCD, 0, Optional.empty(), 1, 0));
+        assertThat(RegisterSetup.registers(content))
+                .containsExactly(
+                        new Register(
+                                "Total",
+                                "",
+                                Register.Table.HOLDING,
+                                106,
+                                Register.Form.FLOAT64,
+                                Register.Order.DCBA,
+                                0,
+                                NoValue.parse("-1"),
+                                1,
+                                0),
+                        new Register(
+                                "Alarm",
+                                "",
+                                Register.Table.INPUT,
+                                2,
+                                Register.Form.BIT,
+                                Register.Order.ABCD,
+                                5,
+                                Optional.empty(),
+                                1,
+                                0),
+                        new Register(
+                                "Runs",
+                                "",
+                                Register.Table.COIL,
+                                16,
+                                Register.Form.BIT,
+                                Register.Order.ABCD,
+                                0,
+                                Optional.empty(),
+                                1,
+                                0),
+                        new Register(
+                                "Door",
+                                "",
+                                Register.Table.DISCRETE,
+                                0,
+                                Register.Form.BIT,
+                                Register.Order.ABCD,
+                                0,
+                                Optional.empty(),
+                                1,
+                                0));
     }
 
     @Test
     void aNumberThatItsTableDoesNotHaveIsSaid() {
-        assertThat(faults(content(Map.of("numbering", "as in data sheets, 40001"), List.of(
-                        Map.of("name", "A", "address", "30001"), Map.of("name", "B", "address", "465534", "form", "64-bit signed"),
-                        Map.of("name", "C", "address", "40001", "noValue", "none"), Map.of("name", "D", "address", "40001", "form", "one bit of a status word", "bit", "1.5")))))
+        assertThat(faults(content(
+                        Map.of("numbering", "as in data sheets, 40001"),
+                        List.of(
+                                Map.of("name", "A", "address", "30001"),
+                                        Map.of("name", "B", "address", "465534", "form", "64-bit signed"),
+                                Map.of("name", "C", "address", "40001", "noValue", "none"),
+                                        Map.of(
+                                                "name",
+                                                "D",
+                                                "address",
+                                                "40001",
+                                                "form",
+                                                "one bit of a status word",
+                                                "bit",
+                                                "1.5")))))
                 .containsExactly(
-                        "rows.0.address: Channel 1: there is no such holding register.", "rows.1.address: Channel 2: there is no such holding register.",
-                        "rows.2.noValue: Channel 3: no value is a number before it is scaled, or bits such as 0x8000.", "rows.3.bit: Channel 4: a bit's number is whole.");
+                        "rows.0.address: Channel 1: there is no such holding register.",
+                                "rows.1.address: Channel 2: there is no such holding register.",
+                        "rows.2.noValue: Channel 3: no value is a number before it is scaled, or bits such as 0x8000.",
+                                "rows.3.bit: Channel 4: a bit's number is whole.");
     }
 
     @Test
     void thereAreThirtyTwoChannelsAtMost() {
-        List<Map<String, String>> rows = IntStream.range(0, 33).mapToObj(i -> Map.of("name", "C" + i, "address", "" + 2 * i)).toList();
+        List<Map<String, String>> rows = IntStream.range(0, 33)
+                .mapToObj(i -> Map.of("name", "C" + i, "address", "" + 2 * i))
+                .toList();
         assertThat(faults(content(Map.of(), rows.subList(0, 32)))).isEmpty();
         assertThat(faults(content(Map.of(), rows))).containsExactly("rows: There are 1 to 32 channels.");
     }

@@ -38,7 +38,9 @@ class SpectrumTest {
         Random random = new Random(7);
         double[] noise = Signals.sampled(N, RATE, t -> random.nextGaussian());
         double rms = of(noise, window).bandRms(new Band(1, RATE / 2.56));
-        assertThat(rms).as("white noise of variance 1, share 2/2.56 of it in the band").isCloseTo(Math.sqrt(2 / 2.56), within(0.05));
+        assertThat(rms)
+                .as("white noise of variance 1, share 2/2.56 of it in the band")
+                .isCloseTo(Math.sqrt(2 / 2.56), within(0.05));
     }
 
     @Test
@@ -47,6 +49,8 @@ class SpectrumTest {
         double flatTop = of(between, Window.FLAT_TOP).rms()[100];
         double hann = of(between, Window.HANN).rms()[100];
         assertThat(flatTop).isCloseTo(Math.sqrt(0.5), within(0.002));
-        assertThat(hann / Math.sqrt(0.5)).as("Hann's scalloping, 1.42 dB").isCloseTo(Math.pow(10, -1.42 / 20), within(0.002));
+        assertThat(hann / Math.sqrt(0.5))
+                .as("Hann's scalloping, 1.42 dB")
+                .isCloseTo(Math.pow(10, -1.42 / 20), within(0.002));
     }
 }

@@ -34,14 +34,20 @@ class ByHandTest {
         assertThat(analysis.results().get(0).value().value()).isCloseTo(3.5, within(1e-12));
         assertThat(analysis.results().get(0).value().unit().symbol()).isEqualTo("bar");
         assertThatThrownBy(() -> gauge.analyse(given(20, "°C"), pressure)).hasMessage("A pressure is not in °C.");
-        assertThatThrownBy(() -> gauge.analyse(new TextCapture(java.util.List.of("3.5")), pressure)).hasMessageContaining("no gauge value");
+        assertThatThrownBy(() -> gauge.analyse(new TextCapture(java.util.List.of("3.5")), pressure))
+                .hasMessageContaining("no gauge value");
         assertThatThrownBy(() -> given(Double.NaN, "bar")).hasMessageContaining("a finite number");
     }
 
     @Test
     void temperaturesAreConvertedWithTheirZero() {
         SettingValues temperature = gauge.settingsOf(Map.of("quantity", "temperature"));
-        assertThat(gauge.analyse(given(20, "°C"), temperature).results().get(0).value().value()).isEqualTo(20);
+        assertThat(gauge.analyse(given(20, "°C"), temperature)
+                        .results()
+                        .get(0)
+                        .value()
+                        .value())
+                .isEqualTo(20);
     }
 
     @Test
@@ -49,8 +55,11 @@ class ByHandTest {
         Limit low = Limit.plain(Sense.LOWER_IS_WORSE, Optional.empty(), Optional.of(new Amount(2, UnitCatalogue.BAR)));
         SettingValues settings = gauge.settingsOf(Map.of("worse", "lower"));
         Analysis analysis = gauge.analyse(given(1.5, "bar"), settings);
-        assertThat(low.judge(analysis.result("pressure.low").orElseThrow().value())).isEqualTo(Verdict.FAIL);
-        assertThat(analysis.result("pressure")).as("a limit of the other sense finds nothing").isEmpty();
+        assertThat(low.judge(analysis.result("pressure.low").orElseThrow().value()))
+                .isEqualTo(Verdict.FAIL);
+        assertThat(analysis.result("pressure"))
+                .as("a limit of the other sense finds nothing")
+                .isEmpty();
         assertThat(gauge.result("pressure.low").sense()).isEqualTo(Sense.LOWER_IS_WORSE);
     }
 
@@ -59,20 +68,32 @@ class ByHandTest {
         for (String right : new String[] {"yes", "no"}) {
             SettingValues settings = question.settingsOf(Map.of("right", right));
             ResultDefinition result = question.results(settings).get(0);
-            LimitProposal proposal = question.proposals(settings, Nameplate.BLANK).get(0);
-            Limit limit = Limit.plain(result.sense(), Optional.empty(), proposal.fail().map(value -> new Amount(value, result.unit())));
+            LimitProposal proposal =
+                    question.proposals(settings, Nameplate.BLANK).get(0);
+            Limit limit = Limit.plain(
+                    result.sense(), Optional.empty(), proposal.fail().map(value -> new Amount(value, result.unit())));
             double rightAnswer = right.equals("yes") ? 1 : 0;
-            assertThat(limit.judge(question.analyse(given(rightAnswer, "1"), settings).result(proposal.resultId()).orElseThrow().value())).isEqualTo(Verdict.PASS);
-            assertThat(limit.judge(question.analyse(given(1 - rightAnswer, "1"), settings).result(proposal.resultId()).orElseThrow().value())).isEqualTo(Verdict.FAIL);
+            assertThat(limit.judge(question.analyse(given(rightAnswer, "1"), settings)
+                            .result(proposal.resultId())
+                            .orElseThrow()
+                            .value()))
+                    .isEqualTo(Verdict.PASS);
+            assertThat(limit.judge(question.analyse(given(1 - rightAnswer, "1"), settings)
+                            .result(proposal.resultId())
+                            .orElseThrow()
+                            .value()))
+                    .isEqualTo(Verdict.FAIL);
         }
-        assertThatThrownBy(() -> question.analyse(given(0.5, "1"), question.settingsOf(Map.of()))).hasMessageContaining("neither yes nor no");
+        assertThatThrownBy(() -> question.analyse(given(0.5, "1"), question.settingsOf(Map.of())))
+                .hasMessageContaining("neither yes nor no");
     }
 
     @Test
     void whatIsOnlyKeptIsNeverJudgedAndNeverTakenForAnother() {
         for (Technique technique : Techniques.all().list()) {
             if (technique.results(technique.settingsOf(Map.of())).isEmpty()) {
-                assertThatThrownBy(() -> technique.analyse(given(1, "V"), technique.settingsOf(Map.of()))).hasMessageContaining("no capture of");
+                assertThatThrownBy(() -> technique.analyse(given(1, "V"), technique.settingsOf(Map.of())))
+                        .hasMessageContaining("no capture of");
             }
         }
         Technique codes = Techniques.all().get("codes");

@@ -5,10 +5,10 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
 import java.util.Map;
-import rovek.core.entry.Entry;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import rovek.core.entry.Entry;
 
 class SettingDefinitionTest {
 
@@ -46,14 +46,17 @@ class SettingDefinitionTest {
     @Test
     void allFaultsComeTogether() {
         assertThatThrownBy(() -> SettingValues.of(List.of(RATE, WINDOW), Map.of("rateHz", "1", "window", "x")))
-                .isInstanceOfSatisfying(InvalidSettingsException.class, e -> assertThat(e.faults()).hasSize(2));
+                .isInstanceOfSatisfying(
+                        InvalidSettingsException.class,
+                        e -> assertThat(e.faults()).hasSize(2));
     }
 
     @Test
     void anUnknownTechniqueIsSaidToBeUnknown() {
         Techniques techniques = Techniques.all();
         assertThat(techniques.find("divination")).isEmpty();
-        assertThatThrownBy(() -> techniques.get("divination")).hasMessageContaining("does not know the technique \"divination\"");
+        assertThatThrownBy(() -> techniques.get("divination"))
+                .hasMessageContaining("does not know the technique \"divination\"");
         assertThat(techniques.list()).extracting(Technique::id).contains("vibration");
     }
 }

@@ -24,7 +24,9 @@ abstract class TechniqueContract {
     @Test
     void theDefaultsAreSoundAndStandInTheirOrder() {
         assertThat(technique().defaults().keySet())
-                .containsExactlyElementsOf(technique().settings().stream().map(SettingDefinition::key).toList());
+                .containsExactlyElementsOf(technique().settings().stream()
+                        .map(SettingDefinition::key)
+                        .toList());
         assertThat(defaults().values()).isEqualTo(technique().defaults());
     }
 
@@ -44,8 +46,12 @@ abstract class TechniqueContract {
             SettingValues settings = technique().settingsOf(preset.settings());
             Analysis analysis = technique().analyse(soundCapture(settings), settings);
             assertThat(analysis.reasonNotToJudge()).isBlank();
-            assertThat(analysis.results()).extracting(Result::definition).isEqualTo(technique().results(settings));
-            analysis.results().forEach(result -> assertThat(result.value().unit()).isEqualTo(result.definition().unit()));
+            assertThat(analysis.results())
+                    .extracting(Result::definition)
+                    .isEqualTo(technique().results(settings));
+            analysis.results()
+                    .forEach(result -> assertThat(result.value().unit())
+                            .isEqualTo(result.definition().unit()));
             assertThat(analysis.curves()).isNotEmpty();
         }
     }
@@ -69,7 +75,9 @@ abstract class TechniqueContract {
         for (SettingDefinition definition : technique().settings()) {
             // No number, no choice, and longer than any text.
             Map<String, String> given = new HashMap<>(Map.of(definition.key(), "no such value ".repeat(40)));
-            assertThatThrownBy(() -> technique().settingsOf(given)).isInstanceOf(InvalidSettingsException.class).hasMessageContaining(definition.name());
+            assertThatThrownBy(() -> technique().settingsOf(given))
+                    .isInstanceOf(InvalidSettingsException.class)
+                    .hasMessageContaining(definition.name());
         }
     }
 }

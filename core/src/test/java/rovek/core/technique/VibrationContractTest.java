@@ -17,6 +17,7 @@ class VibrationContractTest extends TechniqueContract {
     @Override
     Capture soundCapture(SettingValues settings) {
         int samples = (int) (Integer.parseInt(settings.text("lines")) * 2.56);
-        return WaveformCapture.ofAcceleration(new Random(1).doubles(samples, -1, 1).toArray(), settings.number("rateHz"));
+        return WaveformCapture.ofAcceleration(
+                new Random(1).doubles(samples, -1, 1).toArray(), settings.number("rateHz"));
     }
 }

@@ -52,8 +52,12 @@ class VibrationTest {
         double hz = 159;
         Analysis analysis = ofAcceleration(Signals.sampled(N, RATE, Signals.sine(10, hz)), settings());
         double amplitude = 10 / (2 * Math.PI * hz) * 1000;
-        assertThat(value(analysis, "velocity.rms")).as("A / (2 pi f sqrt 2)").isCloseTo(amplitude / Math.sqrt(2), within(amplitude * WINDOWED));
-        assertThat(value(analysis, "velocity.peak")).as("A / (2 pi f), to the sampling of a crest").isCloseTo(amplitude, within(amplitude * 0.001));
+        assertThat(value(analysis, "velocity.rms"))
+                .as("A / (2 pi f sqrt 2)")
+                .isCloseTo(amplitude / Math.sqrt(2), within(amplitude * WINDOWED));
+        assertThat(value(analysis, "velocity.peak"))
+                .as("A / (2 pi f), to the sampling of a crest")
+                .isCloseTo(amplitude, within(amplitude * 0.001));
         Curve.Lines spectrum = (Curve.Lines) analysis.curves().get(0);
         assertThat(spectrum.values()[159]).isCloseTo(amplitude / Math.sqrt(2), within(1e-9));
         assertThat(spectrum.unit().symbol()).isEqualTo("mm/s");
@@ -64,22 +68,29 @@ class VibrationTest {
     void integrationTurnsEveryToneByAQuarterPeriod() {
         double hz = 64;
         double omega = 2 * Math.PI * hz;
-        double[] acceleration = Signals.sampled(N, RATE, t -> omega * (Math.cos(omega * t) + Math.cos(3 * omega * t)) / 1000);
+        double[] acceleration =
+                Signals.sampled(N, RATE, t -> omega * (Math.cos(omega * t) + Math.cos(3 * omega * t)) / 1000);
         Analysis analysis = ofAcceleration(acceleration, settings());
-        assertThat(value(analysis, "velocity.peak")).as("analytic, to the sampling of a crest").isCloseTo(2 * Math.sqrt(2) / 3, within(1e-3));
+        assertThat(value(analysis, "velocity.peak"))
+                .as("analytic, to the sampling of a crest")
+                .isCloseTo(2 * Math.sqrt(2) / 3, within(1e-3));
         assertThat(value(analysis, "velocity.rms")).isCloseTo(Math.sqrt((1 + 1 / 9.0) / 2), within(WINDOWED));
     }
 
     @Property(tries = 40)
-    void anOffsetChangesNothing(@ForAll @DoubleRange(min = -1000, max = 1000) double offset, @ForAll @IntRange(min = 10, max = 1000) int hz) {
+    void anOffsetChangesNothing(
+            @ForAll @DoubleRange(min = -1000, max = 1000) double offset,
+            @ForAll @IntRange(min = 10, max = 1000) int hz) {
         double[] tone = Signals.sampled(N, RATE, Signals.sine(1, hz));
         double[] lifted = Arrays.stream(tone).map(v -> v + offset).toArray();
         double plain = value(ofAcceleration(tone, settings()), "velocity.rms");
-        assertThat(value(ofAcceleration(lifted, settings()), "velocity.rms")).isCloseTo(plain, within(plain * 1e-9 + 1e-9));
+        assertThat(value(ofAcceleration(lifted, settings()), "velocity.rms"))
+                .isCloseTo(plain, within(plain * 1e-9 + 1e-9));
     }
 
     @Property(tries = 40)
-    void valuesGrowInProportionAndThePeakIsNeverBelowTheRms(@ForAll long seed, @ForAll @DoubleRange(min = 0.01, max = 100) double factor) {
+    void valuesGrowInProportionAndThePeakIsNeverBelowTheRms(
+            @ForAll long seed, @ForAll @DoubleRange(min = 0.01, max = 100) double factor) {
         Random random = new Random(seed);
         double[] noise = Signals.sampled(N, RATE, t -> random.nextGaussian());
         double[] louder = Arrays.stream(noise).map(v -> v * factor).toArray();
@@ -93,11 +104,13 @@ class VibrationTest {
     void theBandsEdgesBelongToItAndTheNextLinesDoNot() {
         SettingValues band = settings("measure", "acceleration", "bandLowHz", "1000", "bandHighHz", "5000");
         for (int inside : new int[] {1000, 5000}) {
-            double rms = value(ofAcceleration(Signals.sampled(N, RATE, Signals.sine(2, inside)), band), "acceleration.rms");
+            double rms =
+                    value(ofAcceleration(Signals.sampled(N, RATE, Signals.sine(2, inside)), band), "acceleration.rms");
             assertThat(rms).as("tone at the edge, %s Hz", inside).isCloseTo(Math.sqrt(2), within(1e-9));
         }
         for (int outside : new int[] {999, 5001}) {
-            double rms = value(ofAcceleration(Signals.sampled(N, RATE, Signals.sine(2, outside)), band), "acceleration.rms");
+            double rms =
+                    value(ofAcceleration(Signals.sampled(N, RATE, Signals.sine(2, outside)), band), "acceleration.rms");
             assertThat(rms).as("tone past the edge, %s Hz", outside).isCloseTo(0, within(1e-9));
         }
     }
@@ -121,22 +134,30 @@ class VibrationTest {
         Analysis analysis = ofAcceleration(train, band);
         int harmonics = 6400 / 64 - 1000 / 64;
         double amplitude = 2.0 * 100 / period;
-        assertThat(value(analysis, "acceleration.rms")).isCloseTo(amplitude / Math.sqrt(2) * Math.sqrt(harmonics), within(1e-9));
-        assertThat(value(analysis, "acceleration.peak")).as("all harmonics in phase").isCloseTo(amplitude * harmonics, within(amplitude * harmonics * CREST));
+        assertThat(value(analysis, "acceleration.rms"))
+                .isCloseTo(amplitude / Math.sqrt(2) * Math.sqrt(harmonics), within(1e-9));
+        assertThat(value(analysis, "acceleration.peak"))
+                .as("all harmonics in phase")
+                .isCloseTo(amplitude * harmonics, within(amplitude * harmonics * CREST));
     }
 
     @Test
     void voltsBecomeAccelerationByTheSensorsSensitivity() {
         double[] volts = Signals.sampled(N, RATE, Signals.sine(0.1, 2000));
-        var capture = new WaveformCapture(volts, RATE, UnitCatalogue.VOLT, OptionalDouble.of(50), OptionalDouble.empty());
-        Analysis analysis = vibration.analyse(capture, settings("measure", "acceleration", "bandLowHz", "1000", "bandHighHz", "5000"));
-        assertThat(value(analysis, "acceleration.rms")).as("0.1 V at 50 mV/g is 2 g").isCloseTo(2 * 9.80665 / Math.sqrt(2), within(1e-9));
+        var capture =
+                new WaveformCapture(volts, RATE, UnitCatalogue.VOLT, OptionalDouble.of(50), OptionalDouble.empty());
+        Analysis analysis = vibration.analyse(
+                capture, settings("measure", "acceleration", "bandLowHz", "1000", "bandHighHz", "5000"));
+        assertThat(value(analysis, "acceleration.rms"))
+                .as("0.1 V at 50 mV/g is 2 g")
+                .isCloseTo(2 * 9.80665 / Math.sqrt(2), within(1e-9));
     }
 
     @Test
     void anOverloadedSensorGivesNumbersButNoVerdict() {
         double[] volts = Signals.sampled(N, RATE, t -> Math.max(-5, Math.min(5, 9 * Math.sin(2 * Math.PI * 50 * t))));
-        var capture = new WaveformCapture(volts, RATE, UnitCatalogue.VOLT, OptionalDouble.of(100), OptionalDouble.of(5));
+        var capture =
+                new WaveformCapture(volts, RATE, UnitCatalogue.VOLT, OptionalDouble.of(100), OptionalDouble.of(5));
         Analysis analysis = vibration.analyse(capture, settings());
         assertThat(analysis.results()).isNotEmpty();
         assertThat(analysis.reasonNotToJudge()).contains("overloaded");
@@ -150,8 +171,11 @@ class VibrationTest {
         assertThat(reaching(-32_768, fullScale)).isTrue();
         assertThat(reaching(32_766, fullScale)).as("one step below, once").isFalse();
         double[] cut = Signals.sampled(N, RATE, t -> Math.min(32_760, 40_000 * Math.sin(2 * Math.PI * 50 * t)) / 1.3);
-        assertThat(isOverloaded(cut, 32_760 / 1.3 / 0.9995)).as("flat just below the full scale").isTrue();
-        assertThat(isOverloaded(Signals.sampled(N, RATE, Signals.sine(0.9, 50)), 1)).isFalse();
+        assertThat(isOverloaded(cut, 32_760 / 1.3 / 0.9995))
+                .as("flat just below the full scale")
+                .isTrue();
+        assertThat(isOverloaded(Signals.sampled(N, RATE, Signals.sine(0.9, 50)), 1))
+                .isFalse();
     }
 
     private static boolean reaching(double value, double fullScale) {
@@ -161,7 +185,9 @@ class VibrationTest {
     }
 
     private static boolean isOverloaded(double[] samples, double fullScale) {
-        return new WaveformCapture(samples, RATE, UnitCatalogue.VOLT, OptionalDouble.of(100), OptionalDouble.of(fullScale)).isOverloaded();
+        return new WaveformCapture(
+                        samples, RATE, UnitCatalogue.VOLT, OptionalDouble.of(100), OptionalDouble.of(fullScale))
+                .isOverloaded();
     }
 
     @Test
@@ -178,15 +204,21 @@ class VibrationTest {
     @Test
     void everyFaultInTheSettingsIsNamedAtOnce() {
         assertThatThrownBy(() -> vibration.settingsOf(Map.of("lines", "7", "rateHz", "fast")))
-                .isInstanceOfSatisfying(InvalidSettingsException.class, e -> assertThat(e.faults()).hasSize(2));
+                .isInstanceOfSatisfying(
+                        InvalidSettingsException.class,
+                        e -> assertThat(e.faults()).hasSize(2));
         assertThatThrownBy(() -> vibration.settingsOf(Map.of("bandLowHz", "2000", "rateHz", "1000")))
-                .isInstanceOfSatisfying(InvalidSettingsException.class, e -> assertThat(e.faults()).hasSize(2));
+                .isInstanceOfSatisfying(
+                        InvalidSettingsException.class,
+                        e -> assertThat(e.faults()).hasSize(2));
     }
 
     @Test
     void aBrokenWaveformIsNotAccepted() {
-        assertThatThrownBy(() -> WaveformCapture.ofAcceleration(new double[] {1, Double.NaN}, RATE)).hasMessageContaining("not a number");
-        assertThatThrownBy(() -> WaveformCapture.ofAcceleration(new double[0], RATE)).hasMessageContaining("no samples");
+        assertThatThrownBy(() -> WaveformCapture.ofAcceleration(new double[] {1, Double.NaN}, RATE))
+                .hasMessageContaining("not a number");
+        assertThatThrownBy(() -> WaveformCapture.ofAcceleration(new double[0], RATE))
+                .hasMessageContaining("no samples");
     }
 
     @Test
@@ -195,7 +227,9 @@ class VibrationTest {
         SettingValues settings = settings("measure", "displacement");
         Analysis analysis = ofAcceleration(Signals.sampled(N, RATE, Signals.sine(10, hz)), settings);
         double amplitude = 10 / Math.pow(2 * Math.PI * hz, 2) * 1e6;
-        assertThat(value(analysis, "displacement.rms")).as("A / (2 pi f)² / sqrt 2, in µm").isCloseTo(amplitude / Math.sqrt(2), within(amplitude * WINDOWED));
+        assertThat(value(analysis, "displacement.rms"))
+                .as("A / (2 pi f)² / sqrt 2, in µm")
+                .isCloseTo(amplitude / Math.sqrt(2), within(amplitude * WINDOWED));
         assertThat(value(analysis, "displacement.peak")).isCloseTo(amplitude, within(amplitude * 0.001));
         assertThat(vibration.checkName(settings)).isEqualTo("Displacement 10–1000 Hz");
     }
@@ -208,13 +242,18 @@ class VibrationTest {
         assertThat(value(sine, "acceleration.kurtosis")).as("analytic: 3/2").isCloseTo(1.5, within(1e-3));
         Random random = new Random(3);
         Analysis noise = ofAcceleration(Signals.sampled(N, RATE, t -> random.nextGaussian()), high);
-        assertThat(value(noise, "acceleration.kurtosis")).as("3 for a normal distribution, +- 3 standard errors").isCloseTo(3, within(0.2));
+        assertThat(value(noise, "acceleration.kurtosis"))
+                .as("3 for a normal distribution, +- 3 standard errors")
+                .isCloseTo(3, within(0.2));
         double[] impacts = new double[N];
         for (int i = 0; i < N; i += 1024) {
             impacts[i] = 50;
         }
-        assertThat(value(ofAcceleration(impacts, high), "acceleration.kurtosis")).isGreaterThan(50);
-        assertThat(ofAcceleration(new double[N], high).results()).as("nothing has neither").hasSize(2);
+        assertThat(value(ofAcceleration(impacts, high), "acceleration.kurtosis"))
+                .isGreaterThan(50);
+        assertThat(ofAcceleration(new double[N], high).results())
+                .as("nothing has neither")
+                .hasSize(2);
     }
 
     @Test
@@ -223,43 +262,82 @@ class VibrationTest {
         double hz = 48;
         Analysis analysis = ofAcceleration(Signals.sampled(N, RATE, Signals.sine(10, hz)), settings);
         double rms = 10 / (2 * Math.PI * hz) * 1000 / Math.sqrt(2);
-        assertThat(value(analysis, "velocity.band.running speed")).as("A / (2 pi f sqrt 2)").isCloseTo(rms, within(rms * 0.001));
+        assertThat(value(analysis, "velocity.band.running speed"))
+                .as("A / (2 pi f sqrt 2)")
+                .isCloseTo(rms, within(rms * 0.001));
         assertThat(value(analysis, "velocity.band.mesh")).isCloseTo(0, within(1e-6));
-        assertThat(vibration.results(settings)).extracting(ResultDefinition::name).containsExactly("velocity RMS", "velocity peak", "velocity in \"running speed\"", "velocity in \"mesh\"");
-        assertThat(vibration.result("velocity.band.mesh")).isEqualTo(vibration.results(settings).get(3));
-        assertThatThrownBy(() -> settings("bandsHz", "1/2 x: 40..60")).isInstanceOf(InvalidSettingsException.class).hasMessageContaining("\"1/2 x\"");
-        assertThatThrownBy(() -> settings("bandsHz", "low: 2..8")).isInstanceOf(InvalidSettingsException.class).hasMessageContaining("\"low\" must lie within 10 to 6400 Hz");
+        assertThat(vibration.results(settings))
+                .extracting(ResultDefinition::name)
+                .containsExactly(
+                        "velocity RMS", "velocity peak", "velocity in \"running speed\"", "velocity in \"mesh\"");
+        assertThat(vibration.result("velocity.band.mesh"))
+                .isEqualTo(vibration.results(settings).get(3));
+        assertThatThrownBy(() -> settings("bandsHz", "1/2 x: 40..60"))
+                .isInstanceOf(InvalidSettingsException.class)
+                .hasMessageContaining("\"1/2 x\"");
+        assertThatThrownBy(() -> settings("bandsHz", "low: 2..8"))
+                .isInstanceOf(InvalidSettingsException.class)
+                .hasMessageContaining("\"low\" must lie within 10 to 6400 Hz");
     }
 
     /** The fault that was seen: 400 lines, a tone within the band, no line within: 0.0, and passed. */
     @Test
     void aBandThatTheLinesDoNotTellIsRefusedOrHasNoValue() {
         String[] narrow = {"bandsHz", "mesh: 140..146", "lines", "400"};
-        assertThat(vibration.unsuited(settings(narrow))).singleElement().asString()
+        assertThat(vibration.unsuited(settings(narrow)))
+                .singleElement()
+                .asString()
                 .contains("\"mesh\" is 6 Hz wide")
                 .contains("tell bands from 32 Hz on");
-        assertThat(vibration.unsuited(settings("bandsHz", "mesh: 140..172", "lines", "400"))).as("on the boundary").isEmpty();
+        assertThat(vibration.unsuited(settings("bandsHz", "mesh: 140..172", "lines", "400")))
+                .as("on the boundary")
+                .isEmpty();
         SettingValues fine = settings("bandsHz", "mesh: 140..146");
         double[] shorter = Signals.sampled(2_048, RATE, Signals.sine(10, 143));
-        Analysis analysis = vibration.analyse(WaveformCapture.ofAcceleration(shorter, RATE), settings("bandsHz", "mesh: 140..146", "bandLowHz", "50"));
+        Analysis analysis = vibration.analyse(
+                WaveformCapture.ofAcceleration(shorter, RATE),
+                settings("bandsHz", "mesh: 140..146", "bandLowHz", "50"));
         assertThat(analysis.result("velocity.band.mesh")).isEmpty();
-        assertThat(analysis.remarks()).extracting(Remark::sentence).containsExactly("The band \"mesh\" is narrower than this spectrum tells, 16 Hz: it has no value.");
+        assertThat(analysis.remarks())
+                .extracting(Remark::sentence)
+                .containsExactly("The band \"mesh\" is narrower than this spectrum tells, 16 Hz: it has no value.");
         assertThat(analysis.result("velocity.rms")).isPresent();
-        double whole = value(ofAcceleration(Signals.sampled(N, RATE, Signals.sine(10, 143.3)), fine), "velocity.band.mesh");
-        assertThat(whole).as("the same tone where the lines tell it").isCloseTo(10_000 / (2 * Math.PI * 143.3) / Math.sqrt(2), within(1e-3));
+        double whole =
+                value(ofAcceleration(Signals.sampled(N, RATE, Signals.sine(10, 143.3)), fine), "velocity.band.mesh");
+        assertThat(whole)
+                .as("the same tone where the lines tell it")
+                .isCloseTo(10_000 / (2 * Math.PI * 143.3) / Math.sqrt(2), within(1e-3));
     }
 
     /** A band of few lines: the main lobe of a tone counts whole within, and not at all beside it. */
     @Property(tries = 200)
     void aBandOfFewLinesHoldsTheToneWithinAndNotTheOneBeside(
-            @ForAll @DoubleRange(min = 140, max = 144) double within, @ForAll @DoubleRange(min = 0, max = 6.28) double phase, @ForAll @IntRange(min = 0, max = 2) int kind) {
+            @ForAll @DoubleRange(min = 140, max = 144) double within,
+            @ForAll @DoubleRange(min = 0, max = 6.28) double phase,
+            @ForAll @IntRange(min = 0, max = 2) int kind) {
         String window = List.of("Hann", "flat-top", "Hann").get(kind);
-        SettingValues settings = settings("measure", "acceleration", "bandsHz", "mesh: 140..144", "window", window, "rateHz", "8192", "lines", "6400");
+        SettingValues settings = settings(
+                "measure",
+                "acceleration",
+                "bandsHz",
+                "mesh: 140..144",
+                "window",
+                window,
+                "rateHz",
+                "8192",
+                "lines",
+                "6400");
         double[] inside = Signals.sampled(N, 8_192, t -> Math.sin(2 * Math.PI * within * t + phase));
-        assertThat(value(vibration.analyse(WaveformCapture.ofAcceleration(inside, 8_192), settings), "acceleration.band.mesh")).isCloseTo(Math.sqrt(0.5), org.assertj.core.api.Assertions.within(0.002));
+        assertThat(value(
+                        vibration.analyse(WaveformCapture.ofAcceleration(inside, 8_192), settings),
+                        "acceleration.band.mesh"))
+                .isCloseTo(Math.sqrt(0.5), org.assertj.core.api.Assertions.within(0.002));
         double past = within + 4.4;
         double[] beside = Signals.sampled(N, 8_192, t -> Math.sin(2 * Math.PI * past * t + phase));
-        assertThat(value(vibration.analyse(WaveformCapture.ofAcceleration(beside, 8_192), settings), "acceleration.band.mesh")).isLessThan(0.02);
+        assertThat(value(
+                        vibration.analyse(WaveformCapture.ofAcceleration(beside, 8_192), settings),
+                        "acceleration.band.mesh"))
+                .isLessThan(0.02);
     }
 
     private Curve curve(double[] samples, String name, String... look) {
@@ -267,7 +345,12 @@ class VibrationTest {
         for (int i = 0; i < look.length; i += 2) {
             wanted.put(look[i], look[i + 1]);
         }
-        return vibration.curves(WaveformCapture.ofAcceleration(samples, RATE), settings(), SettingValues.of(vibration.looks(), wanted)).stream()
+        return vibration
+                .curves(
+                        WaveformCapture.ofAcceleration(samples, RATE),
+                        settings(),
+                        SettingValues.of(vibration.looks(), wanted))
+                .stream()
                 .filter(one -> one.name().equals(name))
                 .findFirst()
                 .orElseThrow();
@@ -279,24 +362,42 @@ class VibrationTest {
         double[] samples = Signals.sampled(N, RATE, t -> 10 * Math.cos(omega * t));
         Curve.Series velocity = (Curve.Series) curve(samples, "Waveform");
         Curve.Series displacement = (Curve.Series) curve(samples, "Waveform", "quantity", "displacement");
-        assertThat(velocity.startSeconds()).as("the first quarter is faded in, the last faded out").isEqualTo(0.25);
+        assertThat(velocity.startSeconds())
+                .as("the first quarter is faded in, the last faded out")
+                .isEqualTo(0.25);
         assertThat(velocity.values()).hasSize(N / 2 + 1);
         for (int i = 0; i < 500; i++) {
             double t = velocity.startSeconds() + i * velocity.stepSeconds();
-            assertThat(velocity.values()[i]).as("a cosine's integral is the sine over omega").isCloseTo(10_000 / omega * Math.sin(omega * t), within(1e-4 * 10_000 / omega));
-            assertThat(displacement.values()[i]).isCloseTo(-1e7 / omega / omega * Math.cos(omega * t), within(1e-4 * 1e7 / omega / omega));
+            assertThat(velocity.values()[i])
+                    .as("a cosine's integral is the sine over omega")
+                    .isCloseTo(10_000 / omega * Math.sin(omega * t), within(1e-4 * 10_000 / omega));
+            assertThat(displacement.values()[i])
+                    .isCloseTo(-1e7 / omega / omega * Math.cos(omega * t), within(1e-4 * 1e7 / omega / omega));
         }
         assertThat(displacement.unit()).isEqualTo(UnitCatalogue.MICROMETRE);
-        assertThat(((Curve.Series) curve(samples, "Waveform", "quantity", "acceleration")).values()[0]).isCloseTo(10, within(1e-9));
+        assertThat(((Curve.Series) curve(samples, "Waveform", "quantity", "acceleration")).values()[0])
+                .isCloseTo(10, within(1e-9));
     }
 
     @Test
     void averagingMakesFewerLinesOfTheSameTone() {
         double[] tone = Signals.sampled(N, RATE, Signals.sine(10, 256));
         Curve.Lines once = (Curve.Lines) curve(tone, "Spectrum", "quantity", "acceleration");
-        Curve.Lines eight = (Curve.Lines) curve(tone, "Spectrum", "quantity", "acceleration", "averages", "8", "window", "flat-top", "averaging", "peak hold");
+        Curve.Lines eight = (Curve.Lines) curve(
+                tone,
+                "Spectrum",
+                "quantity",
+                "acceleration",
+                "averages",
+                "8",
+                "window",
+                "flat-top",
+                "averaging",
+                "peak hold");
         assertThat(eight.stepHz()).isGreaterThan(4 * once.stepHz());
-        assertThat(Arrays.stream(eight.values()).max().orElseThrow()).as("a flat-top keeps the amplitude between lines").isCloseTo(10 / Math.sqrt(2), within(0.01));
+        assertThat(Arrays.stream(eight.values()).max().orElseThrow())
+                .as("a flat-top keeps the amplitude between lines")
+                .isCloseTo(10 / Math.sqrt(2), within(0.01));
         assertThat(eight.how()).isEqualTo("flat-top, peak hold of 8");
     }
 }

@@ -77,10 +77,15 @@ class TrendCoverageTest {
                     double true_ = Math.pow(2, k * DAYS_APART / whole);
                     values.add(new TimedValue(Kind.at(k * DAYS_APART), true_ * (1 + 0.05 * chance.nextGaussian())));
                 }
-                Optional<Trend.Reaching> reaching = Trend.of(values).orElseThrow().reaching(Math.pow(2, 1.5));
+                Optional<Trend.Reaching> reaching =
+                        Trend.of(values).orElseThrow().reaching(Math.pow(2, 1.5));
                 told += reaching.isPresent() ? 1 : 0;
                 Instant truth = Kind.at(1.5 * whole);
-                held += reaching.filter(one -> !truth.isBefore(one.earliest()) && one.latest().filter(truth::isAfter).isEmpty()).isPresent() ? 1 : 0;
+                held += reaching.filter(one -> !truth.isBefore(one.earliest())
+                                        && one.latest().filter(truth::isAfter).isEmpty())
+                                .isPresent()
+                        ? 1
+                        : 0;
             }
             assertThat(100.0 * held / told).as("%s readings", n).isGreaterThan(n == 100 ? 85 : 50);
         }
@@ -138,15 +143,27 @@ class TrendCoverageTest {
                 if (reaching.isPresent()) {
                     told++;
                     Instant truth = kind.reachedAt(n);
-                    held += !truth.isBefore(reaching.get().earliest()) && reaching.get().latest().filter(truth::isAfter).isEmpty() ? 1 : 0;
+                    held += !truth.isBefore(reaching.get().earliest())
+                                    && reaching.get()
+                                            .latest()
+                                            .filter(truth::isAfter)
+                                            .isEmpty()
+                            ? 1
+                            : 0;
                 }
             }
-            assertThat(100.0 * held / told).as("%s of %s readings: in %% of %s dates told", kind, n, told).isBetween(87.0, 93.0);
-            assertThat(told).as("a date is told of nearly all, but of six readings that scatter").isGreaterThan(n == 6 ? 1_500 : 1_900);
+            assertThat(100.0 * held / told)
+                    .as("%s of %s readings: in %% of %s dates told", kind, n, told)
+                    .isBetween(87.0, 93.0);
+            assertThat(told)
+                    .as("a date is told of nearly all, but of six readings that scatter")
+                    .isGreaterThan(n == 6 ? 1_500 : 1_900);
             if (kind == Kind.GROWTH_SIXFOLD) {
                 assertThat(growths).isGreaterThan(n == 6 ? 1_500 : 1_850);
             } else {
-                assertThat(growths).as("straight series that are taken for a growth: no more than by chance").isLessThan(SERIES / 50);
+                assertThat(growths)
+                        .as("straight series that are taken for a growth: no more than by chance")
+                        .isLessThan(SERIES / 50);
             }
         }
     }

@@ -38,8 +38,11 @@ class TrendTest {
 
     @Property(tries = 50)
     void anExactLineGivesItsSlopeAndItsDate(
-            @ForAll @DoubleRange(min = -5, max = 5) double level, @ForAll @DoubleRange(min = 0.01, max = 0.1) double slope, @ForAll int seed) {
-        Trend trend = Trend.of(walked(10, new Random(seed), day -> level + slope * day, 0)).orElseThrow();
+            @ForAll @DoubleRange(min = -5, max = 5) double level,
+            @ForAll @DoubleRange(min = 0.01, max = 0.1) double slope,
+            @ForAll int seed) {
+        Trend trend = Trend.of(walked(10, new Random(seed), day -> level + slope * day, 0))
+                .orElseThrow();
         assertThat(trend.perDay()).isCloseTo(slope, within(1e-9));
         assertThat(trend.isSignificant()).isTrue();
         double then = 500;
@@ -50,13 +53,15 @@ class TrendTest {
 
     @Example
     void leastSquaresAgreesWithATextbookCase() {
-        // x 1..5, y 2 4 5 4 5: slope 0.6, level 4 at 3, squares left 2.4, so s = sqrt(0.8) and its slope's error sqrt(0.08).
+        // x 1..5, y 2 4 5 4 5: slope 0.6, level 4 at 3, squares left 2.4, so s = sqrt(0.8) and its slope's error
+        // sqrt(0.08).
         StraightLine line = StraightLine.leastSquares(new double[] {1, 2, 3, 4, 5}, new double[] {2, 4, 5, 4, 5});
         assertThat(line.slope()).isCloseTo(0.6, within(1e-12));
         assertThat(line.at(0)).isCloseTo(2.2, within(1e-12));
         assertThat(line.scatter()).isCloseTo(Math.sqrt(0.8), within(1e-12));
         assertThat(line.slopeError()).isCloseTo(Math.sqrt(0.08), within(1e-12));
-        assertThatThrownBy(() -> StraightLine.leastSquares(new double[] {1, 1, 1}, new double[] {1, 2, 3})).hasMessageContaining("three points");
+        assertThatThrownBy(() -> StraightLine.leastSquares(new double[] {1, 1, 1}, new double[] {1, 2, 3}))
+                .hasMessageContaining("three points");
     }
 
     @Example
@@ -65,7 +70,8 @@ class TrendTest {
         double[] rising = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10};
         assertThat(MannKendall.probability(rising, rising)).isCloseTo(8.3e-5, within(2e-6));
         // 1 1 2: S = 2, variance (3 2 11 - 2 1 9) / 18 = 48 / 18.
-        assertThat(MannKendall.probability(new double[] {1, 2, 3}, new double[] {1, 1, 2})).isCloseTo(Distributions.twoSided(1 / Math.sqrt(48 / 18.0)), within(1e-12));
+        assertThat(MannKendall.probability(new double[] {1, 2, 3}, new double[] {1, 1, 2}))
+                .isCloseTo(Distributions.twoSided(1 / Math.sqrt(48 / 18.0)), within(1e-12));
         assertThat(MannKendall.probability(rising, new double[10])).isEqualTo(1);
         assertThat(Distributions.twoSided(1.959964)).isCloseTo(0.05, within(1e-6));
         assertThat(Distributions.studentAbove(0.05, 10)).isCloseTo(1.812461, within(1e-6));
@@ -79,13 +85,17 @@ class TrendTest {
         double[] x = {1, 1, 2, 3};
         double expected = Distributions.twoSided(3 / Math.sqrt(120 / 18.0 + 4 / 24.0));
         assertThat(MannKendall.probability(x, new double[] {1, 2, 2, 3})).isCloseTo(expected, within(1e-12));
-        assertThat(MannKendall.probability(x, new double[] {2, 1, 2, 3})).as("whichever of the two is told first").isCloseTo(expected, within(1e-12));
-        assertThat(MannKendall.probability(new double[] {5, 5, 5, 5}, new double[] {1, 2, 3, 4})).isEqualTo(1);
+        assertThat(MannKendall.probability(x, new double[] {2, 1, 2, 3}))
+                .as("whichever of the two is told first")
+                .isCloseTo(expected, within(1e-12));
+        assertThat(MannKendall.probability(new double[] {5, 5, 5, 5}, new double[] {1, 2, 3, 4}))
+                .isEqualTo(1);
     }
 
     @Example
     void theTestOfAParabolaAgreesWithATextbookCase() {
-        // x -2..2, y 4 1 1 2 5: mean 2.6, slope 3/10, sum of (x^2 - 2) y = 13 over a sum of squares of 14; two degrees of freedom are left.
+        // x -2..2, y 4 1 1 2 5: mean 2.6, slope 3/10, sum of (x^2 - 2) y = 13 over a sum of squares of 14; two degrees
+        // of freedom are left.
         boolean[] all = {true, true, true, true, true};
         double[] x = {-2, -1, 0, 1, 2};
         double[] y = {4, 1, 1, 2, 5};
@@ -96,8 +106,12 @@ class TrendTest {
             left += off * off;
         }
         assertThat(Curvature.of(x, y, all)).isCloseTo(bend / Math.sqrt(left / 2 / 14), within(1e-9));
-        assertThat(Curvature.of(x, new double[] {1, 2, 3, 4, 5}, all)).as("a line does not bend").isZero();
-        assertThat(Curvature.of(x, new double[] {0, 1, 8, 27, 64}, new boolean[] {true, true, true, false, false})).as("three points are always a parabola").isZero();
+        assertThat(Curvature.of(x, new double[] {1, 2, 3, 4, 5}, all))
+                .as("a line does not bend")
+                .isZero();
+        assertThat(Curvature.of(x, new double[] {0, 1, 8, 27, 64}, new boolean[] {true, true, true, false, false}))
+                .as("three points are always a parabola")
+                .isZero();
     }
 
     @Example
@@ -130,10 +144,12 @@ class TrendTest {
 
     @Example
     void aGrowthIsSeenAsOne() {
-        Trend trend = Trend.of(walked(16, new Random(9), day -> 0.5 * Math.exp(0.005 * day), 0.01)).orElseThrow();
+        Trend trend = Trend.of(walked(16, new Random(9), day -> 0.5 * Math.exp(0.005 * day), 0.01))
+                .orElseThrow();
         assertThat(trend.isGrowth()).isTrue();
         Instant last = trend.since().plus(Duration.ofDays(300));
-        assertThat(trend.at(last)).isCloseTo(0.5 * Math.exp(0.005 * Duration.between(START, last).toDays()), within(0.1));
+        assertThat(trend.at(last))
+                .isCloseTo(0.5 * Math.exp(0.005 * Duration.between(START, last).toDays()), within(0.1));
         Instant truth = day(Math.log(20 / 0.5) / 0.005);
         Trend.Reaching reaching = trend.reaching(20).orElseThrow();
         assertThat(truth).isBetween(reaching.earliest(), reaching.latest().orElseThrow());
@@ -142,7 +158,8 @@ class TrendTest {
     /** A bearing that wears: level for two years, then what is above that doubles every month and a half. */
     @Example
     void aGrowthAboveALevelIsNotForetoldTooLate() {
-        List<TimedValue> values = walked(24, new Random(2), day -> 1.5 + 0.04 * Math.exp(0.015 * Math.max(0, day - 400)), 0.05);
+        List<TimedValue> values =
+                walked(24, new Random(2), day -> 1.5 + 0.04 * Math.exp(0.015 * Math.max(0, day - 400)), 0.05);
         double newest = Duration.between(START, values.get(23).at()).toMillis() / 86_400_000.0;
         Trend trend = Trend.of(values).orElseThrow();
         assertThat(trend.isGrowth()).isTrue();
@@ -160,22 +177,34 @@ class TrendTest {
         assertThat(Trend.of(after).orElseThrow().isSignificant()).isFalse();
         List<TimedValue> both = new ArrayList<>(before);
         Instant end = before.get(11).at();
-        after.forEach(value -> both.add(new TimedValue(end.plus(Duration.between(START, value.at())).plusSeconds(86_400), value.value())));
-        assertThat(Trend.of(both).orElseThrow().reaching(5)).as("falling away from the limit").isEmpty();
+        after.forEach(value -> both.add(
+                new TimedValue(end.plus(Duration.between(START, value.at())).plusSeconds(86_400), value.value())));
+        assertThat(Trend.of(both).orElseThrow().reaching(5))
+                .as("falling away from the limit")
+                .isEmpty();
     }
 
     /** Doubled, bunched and tied as they come: something is said or nothing, and never nonsense. */
     @Property(tries = 500)
-    void readingsOfOneInstantAreNoTrouble(@ForAll @Size(min = 6, max = 30) List<@IntRange(min = 0, max = 6) Integer> days, @ForAll @IntRange(min = 0, max = 3) int kinds, @ForAll long seed) {
+    void readingsOfOneInstantAreNoTrouble(
+            @ForAll @Size(min = 6, max = 30) List<@IntRange(min = 0, max = 6) Integer> days,
+            @ForAll @IntRange(min = 0, max = 3) int kinds,
+            @ForAll long seed) {
         Random chance = new Random(seed);
-        List<TimedValue> values = days.stream().sorted().map(day -> new TimedValue(day(day), kinds == 0 ? 5 : chance.nextInt(kinds + 1) + day)).toList();
+        List<TimedValue> values = days.stream()
+                .sorted()
+                .map(day -> new TimedValue(day(day), kinds == 0 ? 5 : chance.nextInt(kinds + 1) + day))
+                .toList();
         Trend.of(values).ifPresent(trend -> {
             assertThat(trend.probability()).isBetween(0.0, 1.0);
             assertThat(trend.perDay()).isFinite();
             for (double limit : new double[] {-3, 0, 4, 20, 1e6}) {
                 trend.reaching(limit).ifPresent(reaching -> {
-                    assertThat(reaching.at()).isAfterOrEqualTo(values.get(values.size() - 1).at());
-                    assertThat(reaching.earliest()).isBeforeOrEqualTo(reaching.at()).isAfterOrEqualTo(values.get(values.size() - 1).at().minusMillis(1));
+                    assertThat(reaching.at())
+                            .isAfterOrEqualTo(values.get(values.size() - 1).at());
+                    assertThat(reaching.earliest())
+                            .isBeforeOrEqualTo(reaching.at())
+                            .isAfterOrEqualTo(values.get(values.size() - 1).at().minusMillis(1));
                     reaching.latest().ifPresent(latest -> assertThat(latest).isAfterOrEqualTo(reaching.at()));
                 });
             }
@@ -185,7 +214,8 @@ class TrendTest {
     @Example
     void tooFewAreNoTrendAndVeryManyAreNoTrouble() {
         assertThat(Trend.of(walked(5, new Random(1), day -> day, 0))).isEmpty();
-        Trend trend = Trend.of(walked(100_000, new Random(1), day -> 3 + 1e-6 * day, 1)).orElseThrow();
+        Trend trend = Trend.of(walked(100_000, new Random(1), day -> 3 + 1e-6 * day, 1))
+                .orElseThrow();
         assertThat(trend.perDay()).isCloseTo(1e-6, within(2e-8));
     }
 }

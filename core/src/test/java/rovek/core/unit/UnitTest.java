@@ -13,14 +13,18 @@ class UnitTest {
 
     @Example
     void standardGravityIsExact() {
-        assertThat(Amount.of(1, "g").in(UnitCatalogue.METRE_PER_SQUARE_SECOND).value()).as("ISO 80000-3").isEqualTo(9.80665);
-        assertThat(Amount.of(4.5, "mm/s").in(UnitCatalogue.METRE_PER_SECOND).value()).isCloseTo(0.0045, within(1e-15));
+        assertThat(Amount.of(1, "g").in(UnitCatalogue.METRE_PER_SQUARE_SECOND).value())
+                .as("ISO 80000-3")
+                .isEqualTo(9.80665);
+        assertThat(Amount.of(4.5, "mm/s").in(UnitCatalogue.METRE_PER_SECOND).value())
+                .isCloseTo(0.0045, within(1e-15));
     }
 
     @Property
     void thereAndBackIsTheSame(@ForAll @DoubleRange(min = -1e6, max = 1e6) double value) {
         Amount there = Amount.of(value, "g").in(UnitCatalogue.METRE_PER_SQUARE_SECOND);
-        assertThat(there.in(UnitCatalogue.STANDARD_GRAVITY).value()).isCloseTo(value, within(Math.abs(value) * 1e-14 + 1e-14));
+        assertThat(there.in(UnitCatalogue.STANDARD_GRAVITY).value())
+                .isCloseTo(value, within(Math.abs(value) * 1e-14 + 1e-14));
     }
 
     @Example

@@ -14,10 +14,25 @@ import org.junit.jupiter.params.provider.CsvSource;
 class WrittenTest {
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {
-        "4.2|4.2|bar", "4,2|4.2|bar", "4,2 mbar|4.2|mbar", "-0.5|-0.5|bar", "1 234,5|1234.5|bar", "1,234.5 kPa|1234.5|kPa", "1.234,5|1234.5|bar",
-        "+7|7|bar", "1e3|1000|bar", "\u22122|-2|bar", "21C|21|°C", "70 degF|70|°F", "12 m3/h|12|m³/h", "5 RPM|5|1/min", ".5|0.5|bar"
-    })
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "4.2|4.2|bar",
+                "4,2|4.2|bar",
+                "4,2 mbar|4.2|mbar",
+                "-0.5|-0.5|bar",
+                "1 234,5|1234.5|bar",
+                "1,234.5 kPa|1234.5|kPa",
+                "1.234,5|1234.5|bar",
+                "+7|7|bar",
+                "1e3|1000|bar",
+                "\u22122|-2|bar",
+                "21C|21|°C",
+                "70 degF|70|°F",
+                "12 m3/h|12|m³/h",
+                "5 RPM|5|1/min",
+                ".5|0.5|bar"
+            })
     void aNumberIsReadWithItsUnit(String written, double value, String unit) {
         Amount read = WrittenAmount.read(written, UnitCatalogue.BAR);
         assertThat(read.value()).isEqualTo(value);
@@ -25,16 +40,52 @@ class WrittenTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"abc|is no number", "' '|No number", "1,2,3|is no number", "4 foo|No unit is written \"foo\"", "1.2.3|is no number", "1e999|is no number"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "abc|is no number",
+                "' '|No number",
+                "1,2,3|is no number",
+                "4 foo|No unit is written \"foo\"",
+                "1.2.3|is no number",
+                "1e999|is no number"
+            })
     void whatIsNoNumberIsSaid(String written, String sentence) {
-        assertThatThrownBy(() -> WrittenAmount.read(written, UnitCatalogue.BAR)).isInstanceOf(IllegalArgumentException.class).hasMessageContaining(sentence);
+        assertThatThrownBy(() -> WrittenAmount.read(written, UnitCatalogue.BAR))
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessageContaining(sentence);
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {
-        "m/s2|m/s²", "m/s^2|m/s²", "G|g", "ips|in/s", "in/s|in/s", "rpm|1/min", "CPM|1/min", "l/min|l/min", "lpm|l/min", "Ohm|Ω", "ohms|Ω", "MOhm|MΩ", "mOhm|mΩ",
-        "kohm|kΩ", "C|°C", "degF|°F", "dB|dB", "N m|N·m", "Nm|N·m", "mils|mil", "um|µm", "m3/h|m³/h", "uA|µA", "sec|s", "percent|%"
-    })
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "m/s2|m/s²",
+                "m/s^2|m/s²",
+                "G|g",
+                "ips|in/s",
+                "in/s|in/s",
+                "rpm|1/min",
+                "CPM|1/min",
+                "l/min|l/min",
+                "lpm|l/min",
+                "Ohm|Ω",
+                "ohms|Ω",
+                "MOhm|MΩ",
+                "mOhm|mΩ",
+                "kohm|kΩ",
+                "C|°C",
+                "degF|°F",
+                "dB|dB",
+                "N m|N·m",
+                "Nm|N·m",
+                "mils|mil",
+                "um|µm",
+                "m3/h|m³/h",
+                "uA|µA",
+                "sec|s",
+                "percent|%"
+            })
     void unitsMayBeWrittenInTheUsualWays(String written, String symbol) {
         assertThat(WrittenUnit.find(written).orElseThrow().symbol()).isEqualTo(symbol);
     }
@@ -42,8 +93,12 @@ class WrittenTest {
     @Test
     void whatIsNoUnitOfOursIsNotGuessed() {
         assertThat(WrittenUnit.find("nm")).as("a nanometre is no newton metre").isEmpty();
-        assertThat(UnitCatalogue.DECIBEL.isComparableTo(UnitCatalogue.ONE)).as("a level converts into nothing").isFalse();
-        assertThat(UnitCatalogue.INCH_PER_SECOND.convert(1, UnitCatalogue.MILLIMETRE_PER_SECOND)).as("ISO 80000-3: 25.4 exactly").isEqualTo(25.4);
+        assertThat(UnitCatalogue.DECIBEL.isComparableTo(UnitCatalogue.ONE))
+                .as("a level converts into nothing")
+                .isFalse();
+        assertThat(UnitCatalogue.INCH_PER_SECOND.convert(1, UnitCatalogue.MILLIMETRE_PER_SECOND))
+                .as("ISO 80000-3: 25.4 exactly")
+                .isEqualTo(25.4);
         assertThat(UnitCatalogue.MIL.convert(2, UnitCatalogue.MICROMETRE)).isEqualTo(50.8);
         assertThat(UnitCatalogue.MEGAOHM.convert(1, UnitCatalogue.MILLIOHM)).isEqualTo(1e9);
     }
@@ -53,16 +108,22 @@ class WrittenTest {
     void unitsAreFoundByTheirUsualOtherSpellingsOnly() {
         assertThat(WrittenUnit.find("PSI")).contains(UnitCatalogue.POUND_PER_SQUARE_INCH);
         assertThat(WrittenUnit.find("\u03BCm")).contains(UnitCatalogue.MICROMETRE);
-        assertThat(WrittenUnit.find("a")).as("one letter is taken only as it is").isEmpty();
+        assertThat(WrittenUnit.find("a"))
+                .as("one letter is taken only as it is")
+                .isEmpty();
         assertThat(WrittenUnit.find("furlong")).isEmpty();
     }
 
     @Test
     void theUnitsOfOtherCountriesConvert() {
-        assertThat(UnitCatalogue.DEGREE_FAHRENHEIT.convert(212, UnitCatalogue.DEGREE_CELSIUS)).isCloseTo(100, within(1e-9));
-        assertThat(UnitCatalogue.DEGREE_FAHRENHEIT.convert(-40, UnitCatalogue.DEGREE_CELSIUS)).isCloseTo(-40, within(1e-9));
-        assertThat(UnitCatalogue.POUND_PER_SQUARE_INCH.convert(14.503773773, UnitCatalogue.BAR)).isCloseTo(1, within(1e-9));
-        assertThat(UnitCatalogue.KELVIN.convert(273.15, UnitCatalogue.DEGREE_CELSIUS)).isCloseTo(0, within(1e-9));
+        assertThat(UnitCatalogue.DEGREE_FAHRENHEIT.convert(212, UnitCatalogue.DEGREE_CELSIUS))
+                .isCloseTo(100, within(1e-9));
+        assertThat(UnitCatalogue.DEGREE_FAHRENHEIT.convert(-40, UnitCatalogue.DEGREE_CELSIUS))
+                .isCloseTo(-40, within(1e-9));
+        assertThat(UnitCatalogue.POUND_PER_SQUARE_INCH.convert(14.503773773, UnitCatalogue.BAR))
+                .isCloseTo(1, within(1e-9));
+        assertThat(UnitCatalogue.KELVIN.convert(273.15, UnitCatalogue.DEGREE_CELSIUS))
+                .isCloseTo(0, within(1e-9));
     }
 
     /** Whatever a program writes with either mark is read back as what it was. */
@@ -79,7 +140,9 @@ class WrittenTest {
             assertThat(DecimalMark.COMMA.read(comma)).hasValue(value);
             assertThat(DecimalMark.COMMA.read(plain.replace('.', ','))).hasValue(value);
         }
-        assertThat(DecimalMark.POINT.read("1,5")).as("a comma parts thousands there").isEmpty();
+        assertThat(DecimalMark.POINT.read("1,5"))
+                .as("a comma parts thousands there")
+                .isEmpty();
         assertThat(DecimalMark.COMMA.read("1.5")).isEmpty();
     }
 }

@@ -39,25 +39,34 @@ public record CaptureFile(String description, String ending, byte[] bytes) {
             described.put("kind", TABLE);
             var columns = described.putArray("columns");
             table.columns().forEach(column -> {
-                ObjectNode one = columns.addObject().put("name", column.name()).put("holds", column instanceof TableCapture.Numbers ? "numbers" : "words");
+                ObjectNode one = columns.addObject()
+                        .put("name", column.name())
+                        .put("holds", column instanceof TableCapture.Numbers ? "numbers" : "words");
                 if (column instanceof TableCapture.Numbers numbers) {
                     one.put("unit", numbers.unit());
                 }
             });
             var markers = described.putArray("markers");
-            table.markers().forEach(marker -> markers.addObject().put("at", marker.atSeconds()).put("text", marker.text()));
+            table.markers()
+                    .forEach(marker ->
+                            markers.addObject().put("at", marker.atSeconds()).put("text", marker.text()));
             return new CaptureFile(described.toString(), "csv", CsvTable.write(table));
         }
         if (capture instanceof PictureCapture picture) {
             described.put("kind", PICTURE).put("mediaType", picture.mediaType());
-            return new CaptureFile(described.toString(), picture.mediaType().equals("image/png") ? "png" : "jpg", picture.bytes());
+            return new CaptureFile(
+                    described.toString(), picture.mediaType().equals("image/png") ? "png" : "jpg", picture.bytes());
         }
         if (capture instanceof TextCapture text) {
             described.put("kind", TEXT);
-            return new CaptureFile(described.toString(), "txt", String.join("\n", text.lines()).getBytes(StandardCharsets.UTF_8));
+            return new CaptureFile(
+                    described.toString(), "txt", String.join("\n", text.lines()).getBytes(StandardCharsets.UTF_8));
         }
         if (capture instanceof ValueCapture value) {
-            described.put("kind", VALUE).put("value", value.value().value()).put("unit", value.value().unit().symbol());
+            described
+                    .put("kind", VALUE)
+                    .put("value", value.value().value())
+                    .put("unit", value.value().unit().symbol());
             return new CaptureFile(described.toString(), "", new byte[0]);
         }
         throw new IllegalArgumentException("A " + WaveformCapture.class.getSimpleName() + " is no such file.");
@@ -66,7 +75,11 @@ public record CaptureFile(String description, String ending, byte[] bytes) {
     /** The capture again. */
     public Capture capture() throws PackageException {
         try {
-            return capture(Schemas.PUBLISHED.json().readTree(description), Optional.of(bytes), UnitReading.USUAL, "the capture");
+            return capture(
+                    Schemas.PUBLISHED.json().readTree(description),
+                    Optional.of(bytes),
+                    UnitReading.USUAL,
+                    "the capture");
         } catch (JacksonException e) {
             throw PackageException.damaged("the description of a capture cannot be read");
         }
@@ -78,14 +91,23 @@ public record CaptureFile(String description, String ending, byte[] bytes) {
     }
 
     /** @param bytes empty for a value */
-    static Capture capture(JsonNode described, Optional<byte[]> bytes, UnitReading units, String where) throws PackageException {
+    static Capture capture(JsonNode described, Optional<byte[]> bytes, UnitReading units, String where)
+            throws PackageException {
         try {
             return switch (described.path("kind").asString("")) {
                 case TABLE -> table(described, bytes.orElseThrow(), where);
                 case PICTURE -> new PictureCapture(described.path("mediaType").asString(""), bytes.orElseThrow());
-                case TEXT -> new TextCapture(Arrays.asList(PlainText.without(new String(bytes.orElseThrow(), StandardCharsets.UTF_8), Integer.MAX_VALUE).split("\\R", -1)));
-                case VALUE -> new ValueCapture(new Amount(described.path("value").asDouble(Double.NaN), unit(described, units, where)));
-                default -> throw PackageException.invalid(where, "no capture is of kind \"" + described.path("kind").asString("") + "\"");
+                case TEXT ->
+                    new TextCapture(Arrays.asList(PlainText.without(
+                                    new String(bytes.orElseThrow(), StandardCharsets.UTF_8), Integer.MAX_VALUE)
+                            .split("\\R", -1)));
+                case VALUE ->
+                    new ValueCapture(
+                            new Amount(described.path("value").asDouble(Double.NaN), unit(described, units, where)));
+                default ->
+                    throw PackageException.invalid(
+                            where,
+                            "no capture is of kind \"" + described.path("kind").asString("") + "\"");
             };
         } catch (IllegalArgumentException e) {
             throw PackageException.invalid(where, e.getMessage());
@@ -101,7 +123,9 @@ public record CaptureFile(String description, String ending, byte[] bytes) {
         List<CsvTable.Heading> headings = new ArrayList<>();
         for (JsonNode column : described.path("columns")) {
             headings.add(new CsvTable.Heading(
-                    JsonMaps.plain(column, "name"), JsonMaps.plain(column, "unit"), column.path("holds").asString("").equals("numbers")));
+                    JsonMaps.plain(column, "name"),
+                    JsonMaps.plain(column, "unit"),
+                    column.path("holds").asString("").equals("numbers")));
         }
         List<TableCapture.Marker> markers = new ArrayList<>();
         for (JsonNode marker : described.path("markers")) {

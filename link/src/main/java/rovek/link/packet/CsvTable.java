@@ -33,7 +33,8 @@ final class CsvTable {
 
     static byte[] write(TableCapture table) {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        try (CSVPrinter printer = new CSVPrinter(new OutputStreamWriter(bytes, StandardCharsets.UTF_8), CSVFormat.RFC4180)) {
+        try (CSVPrinter printer =
+                new CSVPrinter(new OutputStreamWriter(bytes, StandardCharsets.UTF_8), CSVFormat.RFC4180)) {
             printer.printRecord(table.columns().stream().map(Column::name).toList());
             for (int row = 0; row < table.rows(); row++) {
                 List<String> cells = new ArrayList<>();
@@ -57,16 +58,23 @@ final class CsvTable {
     }
 
     static List<Column> read(byte[] csv, List<Heading> headings, String where) throws PackageException {
-        List<DoubleStream.Builder> numbers = headings.stream().map(heading -> DoubleStream.builder()).toList();
-        List<List<String>> words = headings.stream().<List<String>>map(heading -> new ArrayList<>()).toList();
-        try (CSVParser parser = CSVParser.parse(new ByteArrayInputStream(csv), StandardCharsets.UTF_8, CSVFormat.RFC4180)) {
+        List<DoubleStream.Builder> numbers =
+                headings.stream().map(heading -> DoubleStream.builder()).toList();
+        List<List<String>> words = headings.stream()
+                .<List<String>>map(heading -> new ArrayList<>())
+                .toList();
+        try (CSVParser parser =
+                CSVParser.parse(new ByteArrayInputStream(csv), StandardCharsets.UTF_8, CSVFormat.RFC4180)) {
             int row = -1;
             for (CSVRecord cells : parser) {
-                if (row < 0 && !cells.toList().equals(headings.stream().map(Heading::name).toList())) {
+                if (row < 0
+                        && !cells.toList()
+                                .equals(headings.stream().map(Heading::name).toList())) {
                     break;
                 }
                 if (row >= MOST_ROWS || (row + 1L) * headings.size() > MOST_CELLS) {
-                    throw PackageException.invalid(where, "the table has more than %,d rows or %,d cells".formatted(MOST_ROWS, MOST_CELLS));
+                    throw PackageException.invalid(
+                            where, "the table has more than %,d rows or %,d cells".formatted(MOST_ROWS, MOST_CELLS));
                 }
                 row++;
                 if (row > 0) {
@@ -82,15 +90,28 @@ final class CsvTable {
         List<Column> columns = new ArrayList<>();
         for (int c = 0; c < headings.size(); c++) {
             Heading heading = headings.get(c);
-            columns.add(heading.holdsNumbers() ? new Numbers(heading.name(), heading.unit(), numbers.get(c).build().toArray()) : new Words(heading.name(), words.get(c)));
+            columns.add(
+                    heading.holdsNumbers()
+                            ? new Numbers(
+                                    heading.name(),
+                                    heading.unit(),
+                                    numbers.get(c).build().toArray())
+                            : new Words(heading.name(), words.get(c)));
         }
         return columns;
     }
 
     private static void take(
-            CSVRecord cells, int row, List<Heading> headings, List<DoubleStream.Builder> numbers, List<List<String>> words, String where) throws PackageException {
+            CSVRecord cells,
+            int row,
+            List<Heading> headings,
+            List<DoubleStream.Builder> numbers,
+            List<List<String>> words,
+            String where)
+            throws PackageException {
         if (cells.size() != headings.size()) {
-            throw PackageException.invalid(where, "row %d of the table has %d cells, not %d".formatted(row, cells.size(), headings.size()));
+            throw PackageException.invalid(
+                    where, "row %d of the table has %d cells, not %d".formatted(row, cells.size(), headings.size()));
         }
         for (int c = 0; c < headings.size(); c++) {
             if (headings.get(c).holdsNumbers()) {
@@ -113,6 +134,7 @@ final class CsvTable {
         } catch (NumberFormatException notANumber) {
             // the sentence below names the cell
         }
-        throw PackageException.invalid(where, "row %d of the table says \"%s\" where a number belongs".formatted(row, cell));
+        throw PackageException.invalid(
+                where, "row %d of the table says \"%s\" where a number belongs".formatted(row, cell));
     }
 }

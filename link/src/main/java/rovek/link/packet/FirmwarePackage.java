@@ -21,7 +21,8 @@ import tools.jackson.databind.node.ObjectNode;
  * @param image what the instrument installs
  * @param signature the maker's over {@link #signedText}, Ed25519 (RFC 8032), 64 bytes; empty where there is none
  */
-public record FirmwarePackage(String model, String version, int seconds, Instant createdAt, byte[] image, Optional<byte[]> signature) {
+public record FirmwarePackage(
+        String model, String version, int seconds, Instant createdAt, byte[] image, Optional<byte[]> signature) {
 
     /** Of a signature, as the JDK knows it. */
     public static final String ALGORITHM = "Ed25519";
@@ -76,6 +77,11 @@ public record FirmwarePackage(String model, String version, int seconds, Instant
         }
         JsonNode node = Schemas.PUBLISHED.firmware(about);
         return new FirmwarePackage(
-                node.get("model").stringValue(), node.get("version").stringValue(), node.get("seconds").intValue(), entries.createdAt(), image, signature);
+                node.get("model").stringValue(),
+                node.get("version").stringValue(),
+                node.get("seconds").intValue(),
+                entries.createdAt(),
+                image,
+                signature);
     }
 }

@@ -55,6 +55,8 @@ public record ListedReading(
 
     /** The entries that it is in. */
     List<String> paths() {
-        return recorded instanceof InEntries in ? Stream.concat(Stream.of(in.path()), in.photos().stream()).toList() : photos();
+        return recorded instanceof InEntries in
+                ? Stream.concat(Stream.of(in.path()), in.photos().stream()).toList()
+                : photos();
     }
 }

@@ -38,7 +38,9 @@ public record Maker(String program, Optional<MakingInstrument> instrument) {
     }
 
     public boolean isByHand() {
-        return instrument.filter(one -> one.model().equals(BY_HAND) && one.serial().startsWith("hand/")).isPresent();
+        return instrument
+                .filter(one -> one.model().equals(BY_HAND) && one.serial().startsWith("hand/"))
+                .isPresent();
     }
 
     public static Maker rovek() {

@@ -40,11 +40,11 @@ record Manifest(String kind, Instant createdAt, Maker maker, Map<String, Listed>
         ObjectNode manifest = Schemas.PUBLISHED.json().createObjectNode();
         manifest.put("format", FORMAT).put("version", VERSION).put("kind", kind).put("createdAt", createdAt.toString());
         ObjectNode madeBy = manifest.putObject("madeBy").put("program", maker.program());
-        maker.instrument().ifPresent(instrument -> madeBy
-                .put("maker", instrument.maker())
-                .put("model", instrument.model())
-                .put("serial", instrument.serial())
-                .put("firmware", instrument.firmware()));
+        maker.instrument()
+                .ifPresent(instrument -> madeBy.put("maker", instrument.maker())
+                        .put("model", instrument.model())
+                        .put("serial", instrument.serial())
+                        .put("firmware", instrument.firmware()));
         var list = manifest.putArray("entries");
         entries.forEach((path, bytes) ->
                 list.addObject().put("path", path).put("size", bytes.length).put("sha256", Sha256.of(bytes)));
@@ -56,10 +56,16 @@ record Manifest(String kind, Instant createdAt, Maker maker, Map<String, Listed>
         JsonNode manifest = Schemas.PUBLISHED.manifest(bytes);
         Map<String, Listed> entries = new LinkedHashMap<>();
         for (JsonNode entry : manifest.get("entries")) {
-            entries.put(entry.get("path").stringValue(), new Listed(entry.get("size").longValue(), entry.get("sha256").stringValue()));
+            entries.put(
+                    entry.get("path").stringValue(),
+                    new Listed(
+                            entry.get("size").longValue(), entry.get("sha256").stringValue()));
         }
         return new Manifest(
-                manifest.get("kind").stringValue(), Times.instant(manifest.get("createdAt").stringValue(), PATH), maker(manifest.get("madeBy")), entries);
+                manifest.get("kind").stringValue(),
+                Times.instant(manifest.get("createdAt").stringValue(), PATH),
+                maker(manifest.get("madeBy")),
+                entries);
     }
 
     private static void refuseForeignOrNewer(JsonNode manifest) throws PackageException {
@@ -79,8 +85,12 @@ record Manifest(String kind, Instant createdAt, Maker maker, Map<String, Listed>
 
     private static Maker maker(JsonNode madeBy) {
         Maker.MakingInstrument named = new Maker.MakingInstrument(
-                madeBy.path("maker").asString(""), madeBy.path("model").asString(""), madeBy.path("serial").asString(""), madeBy.path("firmware").asString(""));
-        Optional<Maker.MakingInstrument> instrument = Optional.of(named).filter(one -> !one.model().isEmpty() || !one.serial().isEmpty());
+                madeBy.path("maker").asString(""),
+                madeBy.path("model").asString(""),
+                madeBy.path("serial").asString(""),
+                madeBy.path("firmware").asString(""));
+        Optional<Maker.MakingInstrument> instrument = Optional.of(named)
+                .filter(one -> !one.model().isEmpty() || !one.serial().isEmpty());
         return new Maker(madeBy.get("program").stringValue(), instrument);
     }
 }

@@ -18,7 +18,8 @@ import org.apache.commons.io.input.BoundedInputStream;
 import rovek.link.Sha256;
 
 /**
- * A field package in a file, opened: its manifest is in memory, every entry stays in the file until it is asked for. Bounded before anything is unpacked:
+ * A field package in a file, opened: its manifest is in memory, every entry stays in the file until it is asked for.
+ * Bounded before anything is unpacked:
  * the file, its directory, its entries, and what they unpack to. Several threads may read at once.
  */
 final class PackageArchive implements AutoCloseable {
@@ -32,6 +33,7 @@ final class PackageArchive implements AutoCloseable {
     private static final int LOCAL_HEADER = 0x04034b50;
     /** The record at a ZIP's end (APPNOTE 4.3.16): 22 bytes and a comment of at most 65,535. */
     private static final int END = 0x06054b50;
+
     private static final int END_BYTES = 22;
     private static final int LONGEST_COMMENT = 65_535;
     private static final int DIRECTORY_SIZE_AT = 12;
@@ -69,7 +71,9 @@ final class PackageArchive implements AutoCloseable {
             return new ZipFile(file.toFile());
         } catch (IOException | IllegalArgumentException e) {
             // The latter is what the JDK makes of a name that is no text.
-            throw begins ? PackageException.damaged("it cannot be unpacked") : PackageException.foreign("it is not a ZIP file");
+            throw begins
+                    ? PackageException.damaged("it cannot be unpacked")
+                    : PackageException.foreign("it is not a ZIP file");
         }
     }
 
@@ -89,13 +93,16 @@ final class PackageArchive implements AutoCloseable {
             in.readFully(tail);
             ByteBuffer last = ByteBuffer.wrap(tail).order(ByteOrder.LITTLE_ENDIAN);
             for (int at = tail.length - END_BYTES; at >= 0; at--) {
-                if (last.getInt(at) == END && Integer.toUnsignedLong(last.getInt(at + DIRECTORY_SIZE_AT)) > LARGEST_DIRECTORY) {
+                if (last.getInt(at) == END
+                        && Integer.toUnsignedLong(last.getInt(at + DIRECTORY_SIZE_AT)) > LARGEST_DIRECTORY) {
                     throw tooManyEntries();
                 }
             }
             byte[] head = new byte[Integer.BYTES];
             in.seek(0);
-            return length >= head.length && in.read(head) == head.length && ByteBuffer.wrap(head).order(ByteOrder.LITTLE_ENDIAN).getInt() == LOCAL_HEADER;
+            return length >= head.length
+                    && in.read(head) == head.length
+                    && ByteBuffer.wrap(head).order(ByteOrder.LITTLE_ENDIAN).getInt() == LOCAL_HEADER;
         }
     }
 
@@ -168,7 +175,10 @@ final class PackageArchive implements AutoCloseable {
     /** A listed entry as a stream, of as many bytes as it is listed with; its digest is not compared. */
     InputStream stream(String path) throws PackageException {
         try {
-            return BoundedInputStream.builder().setInputStream(zip.getInputStream(entry(path))).setMaxCount(required(path).size()).get();
+            return BoundedInputStream.builder()
+                    .setInputStream(zip.getInputStream(entry(path)))
+                    .setMaxCount(required(path).size())
+                    .get();
         } catch (IOException e) {
             throw PackageException.damaged("it cannot be unpacked");
         }
@@ -198,7 +208,9 @@ final class PackageArchive implements AutoCloseable {
         try (InputStream in = zip.getInputStream(entry)) {
             byte[] bytes = in.readNBytes(most);
             if (in.read() >= 0) {
-                throw entry.getName().equals(Manifest.PATH) ? tooManyEntries() : PackageException.digestDiffers(entry.getName());
+                throw entry.getName().equals(Manifest.PATH)
+                        ? tooManyEntries()
+                        : PackageException.digestDiffers(entry.getName());
             }
             return bytes;
         } catch (IOException | IllegalArgumentException e) {

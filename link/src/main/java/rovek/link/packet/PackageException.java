@@ -42,7 +42,9 @@ public final class PackageException extends Exception {
     }
 
     static PackageException damaged(String what) {
-        return new PackageException("package.damaged", "The field package is damaged: %s. Nothing was taken from it; read it back again.".formatted(what));
+        return new PackageException(
+                "package.damaged",
+                "The field package is damaged: %s. Nothing was taken from it; read it back again.".formatted(what));
     }
 
     /** An entry is not what the package says that it is: then nothing of it can be believed. */
@@ -62,15 +64,21 @@ public final class PackageException extends Exception {
     static PackageException tooNew(String version) {
         return new PackageException(
                 "package.too-new",
-                "The field package has format version %s, newer than this Rovek knows. Update Rovek, then read it back again; nothing was taken from it.".formatted(version));
+                ("The field package has format version %s, newer than this Rovek knows. Update Rovek, then read "
+                                + "it back again; nothing was taken from it.")
+                        .formatted(version));
     }
 
     static PackageException tooLarge(String what) {
-        return new PackageException("package.too-large", "The field package was refused for safety: %s.".formatted(what));
+        return new PackageException(
+                "package.too-large", "The field package was refused for safety: %s.".formatted(what));
     }
 
     static PackageException invalid(String where, String faults) {
         return new PackageException(
-                "package.invalid", "The field package breaks its own rules in %s: %s. Nothing was taken from it.".formatted(where, faults), "%s: %s".formatted(where, faults), "");
+                "package.invalid",
+                "The field package breaks its own rules in %s: %s. Nothing was taken from it.".formatted(where, faults),
+                "%s: %s".formatted(where, faults),
+                "");
     }
 }

@@ -75,7 +75,8 @@ public record PackedReading(
         public Waveform {
             WaveformCapture.require(samples.length, rateHz, unit, sensitivityMvPerG);
             if (!Double.isFinite(scale) || scale == 0) {
-                throw new IllegalArgumentException("A waveform's scale is a number and not 0, not %s.".formatted(scale));
+                throw new IllegalArgumentException(
+                        "A waveform's scale is a number and not 0, not %s.".formatted(scale));
             }
             for (float sample : samples) {
                 if (!Float.isFinite(sample)) {

@@ -24,6 +24,7 @@ final class ReadingLine {
     private static final int LARGEST_PICTURE = 32 << 20;
     /** Of a capture with all its photos. */
     static final int LARGEST = 64 << 20;
+
     private static final String WAVEFORM = "waveform";
 
     private final PackageArchive archive;
@@ -55,17 +56,21 @@ final class ReadingLine {
             photos.add(photo.stringValue());
         }
         JsonNode described = node.get("capture");
-        Optional<String> path = described.has("path") || isWaveform(described) ? Optional.of(described.path("path").asString("")) : Optional.empty();
+        Optional<String> path = described.has("path") || isWaveform(described)
+                ? Optional.of(described.path("path").asString(""))
+                : Optional.empty();
         long bytes = path.isPresent() ? size(path.get(), where) : 0;
         for (String photo : photos) {
             bytes += size(photo, where);
         }
         if (bytes > LARGEST) {
-            throw PackageException.invalid(where, "what was recorded for it has more than %d MB".formatted(LARGEST >> 20));
+            throw PackageException.invalid(
+                    where, "what was recorded for it has more than %d MB".formatted(LARGEST >> 20));
         }
         ListedReading.Recorded recorded = path.isPresent()
                 ? new ListedReading.InEntries(path.get(), described.toString(), List.copyOf(photos))
-                : new ListedReading.Mere(CaptureFile.capture(described, Optional.empty(), units, where), List.copyOf(photos));
+                : new ListedReading.Mere(
+                        CaptureFile.capture(described, Optional.empty(), units, where), List.copyOf(photos));
         return new ListedReading(
                 number,
                 JsonMaps.plain(node, "id"),
@@ -76,7 +81,9 @@ final class ReadingLine {
                 JsonMaps.plain(node, "note"),
                 node.has("replaces") ? Optional.of(JsonMaps.plain(node, "replaces")) : Optional.empty(),
                 shared(JsonMaps.texts(node.get("settings"))),
-                path.isPresent() ? archive.listed(path.get()).orElseThrow().sha256() : digest((ListedReading.Mere) recorded),
+                path.isPresent()
+                        ? archive.listed(path.get()).orElseThrow().sha256()
+                        : digest((ListedReading.Mere) recorded),
                 bytes,
                 recorded);
     }
@@ -96,7 +103,9 @@ final class ReadingLine {
     }
 
     private long size(String path, String where) throws PackageException {
-        return archive.listed(path).orElseThrow(() -> PackageException.invalid(where, "it names a file that is not listed, " + path)).size();
+        return archive.listed(path)
+                .orElseThrow(() -> PackageException.invalid(where, "it names a file that is not listed, " + path))
+                .size();
     }
 
     /** Takes an entry out of the package. */
@@ -124,7 +133,16 @@ final class ReadingLine {
             photos.add(photo(photo, fetch, where));
         }
         return new PackedReading(
-                listed.id(), listed.takenAt(), listed.technique(), listed.stop(), listed.label(), listed.note(), listed.replaces(), listed.settings(), capture, photos);
+                listed.id(),
+                listed.takenAt(),
+                listed.technique(),
+                listed.stop(),
+                listed.label(),
+                listed.note(),
+                listed.replaces(),
+                listed.settings(),
+                capture,
+                photos);
     }
 
     private PackedCapture capture(ListedReading.InEntries in, Fetch fetch, String where) throws PackageException {
@@ -135,8 +153,12 @@ final class ReadingLine {
                 throw PackageException.invalid(where, "its waveform has more than %,d samples".formatted(MOST_SAMPLES));
             }
             return new PackedReading.Waveform(
-                    samples.samples(), rate(described, samples, where), CaptureFile.unit(described, units, where),
-                    described.path("scale").asDouble(1), number(described, "sensitivityMvPerG"), number(described, "fullScale"));
+                    samples.samples(),
+                    rate(described, samples, where),
+                    CaptureFile.unit(described, units, where),
+                    described.path("scale").asDouble(1),
+                    number(described, "sensitivityMvPerG"),
+                    number(described, "fullScale"));
         }
         byte[] bytes = fetch.bytes(in.path(), LARGEST);
         int most = switch (described.path("kind").asString("")) {
@@ -155,7 +177,9 @@ final class ReadingLine {
     private static double rate(JsonNode described, Wav wav, String where) throws PackageException {
         double said = described.path("rateHz").asDouble(0);
         if (Math.abs(said - wav.rateHz()) > 0.5 + 1e-9) {
-            throw PackageException.invalid(where, "it says that it was sampled at %s Hz, and its WAV file says %d Hz".formatted(said, wav.rateHz()));
+            throw PackageException.invalid(
+                    where,
+                    "it says that it was sampled at %s Hz, and its WAV file says %d Hz".formatted(said, wav.rateHz()));
         }
         return said;
     }

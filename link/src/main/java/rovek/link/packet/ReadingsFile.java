@@ -19,8 +19,10 @@ import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 
 /**
- * Readings as an instrument gives them, in a package that lies in a file: what it lists is in memory, what was recorded stays in the file until it is
- * asked for, so that a package of any size up to the bounds is taken in little memory. Opened, all of it has been looked at once: every digest agrees,
+ * Readings as an instrument gives them, in a package that lies in a file: what it lists is in memory, what was recorded
+ * stays in the file until it is
+ * asked for, so that a package of any size up to the bounds is taken in little memory. Opened, all of it has been
+ * looked at once: every digest agrees,
  * and each listed reading can be taken. Several threads may ask at once. To be closed; the file is not deleted.
  */
 public final class ReadingsFile implements AutoCloseable {
@@ -48,7 +50,12 @@ public final class ReadingsFile implements AutoCloseable {
     private final List<ListedReading> readings;
     private final List<LeftOut> leftOut;
 
-    private ReadingsFile(PackageArchive archive, ReadingLine line, Optional<Walk> walk, List<ListedReading> readings, List<LeftOut> leftOut) {
+    private ReadingsFile(
+            PackageArchive archive,
+            ReadingLine line,
+            Optional<Walk> walk,
+            List<ListedReading> readings,
+            List<LeftOut> leftOut) {
         this.archive = archive;
         this.line = line;
         this.walk = walk;
@@ -73,9 +80,15 @@ public final class ReadingsFile implements AutoCloseable {
         return Understanding.of(() -> {
             try (PackageArchive archive = readingsArchive(file)) {
                 long lines = archive.listed(ReadingLine.READINGS).orElseThrow().size();
-                long largest = archive.manifest().entries().values().stream().mapToLong(Manifest.Listed::size).max().orElse(0);
-                // A line that is read takes a few times its length; of a capture there are its bytes, its samples, and what is reckoned of them.
-                return new Glance(archive.manifest().maker(), 4 * BYTES_AT_A_TIME + 3 * lines + 6 * Math.min(largest, ReadingLine.LARGEST));
+                long largest = archive.manifest().entries().values().stream()
+                        .mapToLong(Manifest.Listed::size)
+                        .max()
+                        .orElse(0);
+                // A line that is read takes a few times its length; of a capture there are its bytes, its samples, and
+                // what is reckoned of them.
+                return new Glance(
+                        archive.manifest().maker(),
+                        4 * BYTES_AT_A_TIME + 3 * lines + 6 * Math.min(largest, ReadingLine.LARGEST));
             }
         });
     }
@@ -109,7 +122,8 @@ public final class ReadingsFile implements AutoCloseable {
                 throw PackageException.invalid(Manifest.PATH, "readings must name the instrument that took them");
             }
             if (lines.get().size() > LARGEST_LINES) {
-                throw PackageException.tooLarge("%s has more than %d MB".formatted(ReadingLine.READINGS, LARGEST_LINES >> 20));
+                throw PackageException.tooLarge(
+                        "%s has more than %d MB".formatted(ReadingLine.READINGS, LARGEST_LINES >> 20));
             }
             return archive;
         } catch (PackageException | RuntimeException refused) {
@@ -149,14 +163,22 @@ public final class ReadingsFile implements AutoCloseable {
         List<Walk.WalkedStop> stops = new ArrayList<>();
         for (JsonNode stop : node.get("stops")) {
             stops.add(new Walk.WalkedStop(
-                    JsonMaps.uuid(stop, "id", WALK), Walk.Progress.of(stop.get("progress").stringValue()), JsonMaps.plain(stop, "note")));
+                    JsonMaps.uuid(stop, "id", WALK),
+                    Walk.Progress.of(stop.get("progress").stringValue()),
+                    JsonMaps.plain(stop, "note")));
         }
-        return Optional.of(new Walk(JsonMaps.uuid(node, "id", WALK), JsonMaps.uuid(node, "route", WALK), JsonMaps.plain(node, "name"), stops));
+        return Optional.of(new Walk(
+                JsonMaps.uuid(node, "id", WALK),
+                JsonMaps.uuid(node, "route", WALK),
+                JsonMaps.plain(node, "name"),
+                stops));
     }
 
-    private static List<ListedReading> listed(PackageArchive archive, ReadingLine line, List<LeftOut> leftOut) throws PackageException {
+    private static List<ListedReading> listed(PackageArchive archive, ReadingLine line, List<LeftOut> leftOut)
+            throws PackageException {
         List<ListedReading> listed = new ArrayList<>();
-        try (BufferedReader lines = new BufferedReader(new InputStreamReader(archive.stream(ReadingLine.READINGS), StandardCharsets.UTF_8))) {
+        try (BufferedReader lines = new BufferedReader(
+                new InputStreamReader(archive.stream(ReadingLine.READINGS), StandardCharsets.UTF_8))) {
             int number = 0;
             for (List<String> some = some(lines); !some.isEmpty(); some = some(lines)) {
                 for (Tried tried : tried(line, some, number + 1)) {
@@ -164,9 +186,10 @@ public final class ReadingsFile implements AutoCloseable {
                 }
                 number += some.size();
                 if (listed.size() > MOST_READINGS || leftOut.size() > MOST_LEFT_OUT) {
-                    throw PackageException.tooLarge(leftOut.size() > MOST_LEFT_OUT
-                            ? "more than %,d of its readings cannot be understood".formatted(MOST_LEFT_OUT)
-                            : "it holds more than %,d readings".formatted(MOST_READINGS));
+                    throw PackageException.tooLarge(
+                            leftOut.size() > MOST_LEFT_OUT
+                                    ? "more than %,d of its readings cannot be understood".formatted(MOST_LEFT_OUT)
+                                    : "it holds more than %,d readings".formatted(MOST_READINGS));
                 }
             }
         } catch (IOException | UncheckedIOException e) {
@@ -199,7 +222,8 @@ public final class ReadingsFile implements AutoCloseable {
     }
 
     /** Looks once at everything that was recorded. */
-    private static List<ListedReading> sound(ReadingLine line, List<ListedReading> listed, List<LeftOut> leftOut) throws PackageException {
+    private static List<ListedReading> sound(ReadingLine line, List<ListedReading> listed, List<LeftOut> leftOut)
+            throws PackageException {
         List<ListedReading> sound = new ArrayList<>(listed.size());
         for (List<ListedReading> part : parts(listed)) {
             List<Tried> all = part.parallelStream()
@@ -216,7 +240,8 @@ public final class ReadingsFile implements AutoCloseable {
     }
 
     /** A reading, or why it is none. */
-    private record Tried(Optional<ListedReading> reading, Optional<LeftOut> leftOut, Optional<PackageException> spoilsAll) {
+    private record Tried(
+            Optional<ListedReading> reading, Optional<LeftOut> leftOut, Optional<PackageException> spoilsAll) {
 
         private interface Step {
             ListedReading take() throws PackageException;
@@ -226,7 +251,9 @@ public final class ReadingsFile implements AutoCloseable {
             try {
                 return new Tried(Optional.of(step.take()), Optional.empty(), Optional.empty());
             } catch (PackageException e) {
-                return e.spoilsAll() ? new Tried(Optional.empty(), Optional.empty(), Optional.of(e)) : leftOut(number, e.reason(), e.unknownUnit());
+                return e.spoilsAll()
+                        ? new Tried(Optional.empty(), Optional.empty(), Optional.of(e))
+                        : leftOut(number, e.reason(), e.unknownUnit());
             } catch (JacksonException e) {
                 return leftOut(number, ReadingLine.where(number) + ": " + e.getOriginalMessage(), "");
             } catch (IllegalArgumentException e) {

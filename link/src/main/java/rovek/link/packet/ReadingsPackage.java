@@ -20,7 +20,8 @@ import tools.jackson.databind.node.ObjectNode;
  * @param walk the route they belong to; empty for loose readings alone
  * @param leftOut what of it could not be understood: one bad reading keeps nobody from the others
  */
-public record ReadingsPackage(Instant createdAt, Maker maker, Optional<Walk> walk, List<DigestedReading> readings, List<LeftOut> leftOut) {
+public record ReadingsPackage(
+        Instant createdAt, Maker maker, Optional<Walk> walk, List<DigestedReading> readings, List<LeftOut> leftOut) {
 
     private static final String WALK = "walk.json";
 
@@ -50,7 +51,8 @@ public record ReadingsPackage(Instant createdAt, Maker maker, Optional<Walk> wal
         }
 
         private static String plain(String text, int longest) {
-            String printable = String.valueOf(text).replaceAll("\\p{Cntrl}+", " ").strip();
+            String printable =
+                    String.valueOf(text).replaceAll("\\p{Cntrl}+", " ").strip();
             return printable.length() <= longest ? printable : printable.substring(0, longest - 1) + "…";
         }
     }
@@ -60,7 +62,12 @@ public record ReadingsPackage(Instant createdAt, Maker maker, Optional<Walk> wal
     }
 
     /** @param sources what the readings were made from, path to bytes; kept along and not looked into */
-    public static byte[] pack(Instant createdAt, Maker maker, Optional<Walk> walk, List<PackedReading> readings, Map<String, byte[]> sources) {
+    public static byte[] pack(
+            Instant createdAt,
+            Maker maker,
+            Optional<Walk> walk,
+            List<PackedReading> readings,
+            Map<String, byte[]> sources) {
         Map<String, byte[]> entries = new LinkedHashMap<>();
         walk.ifPresent(walked -> entries.put(WALK, walkJson(walked)));
         ByteArrayOutputStream lines = new ByteArrayOutputStream();
@@ -77,19 +84,24 @@ public record ReadingsPackage(Instant createdAt, Maker maker, Optional<Walk> wal
 
     private static byte[] walkJson(Walk walk) {
         ObjectNode node = Schemas.PUBLISHED.json().createObjectNode();
-        node.put("id", walk.id().toString()).put("route", walk.route().toString()).put("name", walk.name());
+        node.put("id", walk.id().toString())
+                .put("route", walk.route().toString())
+                .put("name", walk.name());
         var stops = node.putArray("stops");
-        walk.stops().forEach(stop -> stops.addObject()
-                .put("id", stop.id().toString())
-                .put("progress", stop.progress().word())
-                .put("note", stop.note()));
+        walk.stops()
+                .forEach(stop -> stops.addObject()
+                        .put("id", stop.id().toString())
+                        .put("progress", stop.progress().word())
+                        .put("note", stop.note()));
         return Schemas.PUBLISHED.json().writeValueAsBytes(node);
     }
 
     /** @param files takes the files the reading needs */
     private static byte[] readingJson(PackedReading reading, Map<String, byte[]> files) {
         ObjectNode node = Schemas.PUBLISHED.json().createObjectNode();
-        node.put("id", reading.id()).put("takenAt", reading.takenAt().toString()).put("technique", reading.technique());
+        node.put("id", reading.id())
+                .put("takenAt", reading.takenAt().toString())
+                .put("technique", reading.technique());
         reading.stop().ifPresent(stop -> node.put("stop", stop.toString()));
         node.put("label", reading.label()).put("note", reading.note());
         reading.replaces().ifPresent(replaced -> node.put("replaces", replaced));
@@ -111,7 +123,9 @@ public record ReadingsPackage(Instant createdAt, Maker maker, Optional<Walk> wal
         if (reading.capture() instanceof PackedReading.Waveform waveform) {
             String path = "captures/" + reading.id() + ".wav";
             files.put(path, new Wav((int) Math.max(1, Math.round(waveform.rateHz())), waveform.samples()).toBytes());
-            ObjectNode described = Schemas.PUBLISHED.json().createObjectNode()
+            ObjectNode described = Schemas.PUBLISHED
+                    .json()
+                    .createObjectNode()
                     .put("path", path)
                     .put("unit", waveform.unit().symbol())
                     .put("rateHz", waveform.rateHz())
@@ -146,8 +160,12 @@ public record ReadingsPackage(Instant createdAt, Maker maker, Optional<Walk> wal
             Files.write(file, packed);
             try (ReadingsFile readings = ReadingsFile.open(file, units)) {
                 return new ReadingsPackage(
-                        readings.createdAt(), readings.maker(), readings.walk(),
-                        readings.readings().stream().map(listed -> new DigestedReading(readings.whole(listed), listed.captureSha256())).toList(),
+                        readings.createdAt(),
+                        readings.maker(),
+                        readings.walk(),
+                        readings.readings().stream()
+                                .map(listed -> new DigestedReading(readings.whole(listed), listed.captureSha256()))
+                                .toList(),
                         readings.leftOut());
             }
         } catch (IOException e) {

@@ -20,7 +20,13 @@ import tools.jackson.databind.node.ObjectNode;
  * @param pictures name of an entry to a JPEG
  */
 public record RoutePackage(
-        UUID id, int revision, String name, Instant createdAt, List<RouteStop> stops, List<String> skipReasons, Map<String, byte[]> pictures) {
+        UUID id,
+        int revision,
+        String name,
+        Instant createdAt,
+        List<RouteStop> stops,
+        List<String> skipReasons,
+        Map<String, byte[]> pictures) {
 
     private static final String ROUTE = "route.json";
     /** Where pictures lie in the package. */
@@ -49,7 +55,14 @@ public record RoutePackage(
             settings = Map.copyOf(settings);
         }
 
-        public RouteStop(UUID id, String assetTag, String assetName, String point, String check, String technique, Map<String, String> settings) {
+        public RouteStop(
+                UUID id,
+                String assetTag,
+                String assetName,
+                String point,
+                String check,
+                String technique,
+                Map<String, String> settings) {
             this(id, assetTag, assetName, point, check, technique, settings, "", "");
         }
     }
@@ -131,8 +144,13 @@ public record RoutePackage(
                     known(stop.path("picture").asString(""), pictures)));
         }
         return new RoutePackage(
-                JsonMaps.uuid(route, "id", ROUTE), route.path("revision").asInt(1), route.get("name").stringValue(), entries.createdAt(), stops,
-                reasons, pictures);
+                JsonMaps.uuid(route, "id", ROUTE),
+                route.path("revision").asInt(1),
+                route.get("name").stringValue(),
+                entries.createdAt(),
+                stops,
+                reasons,
+                pictures);
     }
 
     /** A stop without its picture is still a stop. */

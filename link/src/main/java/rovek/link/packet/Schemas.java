@@ -30,7 +30,8 @@ final class Schemas {
 
     private static Schema load(String name) {
         try (InputStream in = Schemas.class.getResourceAsStream("schemas/" + name + ".schema.json")) {
-            return SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12).getSchema(in);
+            return SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+                    .getSchema(in);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -66,7 +67,10 @@ final class Schemas {
         if (!faults.isEmpty()) {
             throw PackageException.invalid(
                     where,
-                    faults.stream().limit(MOST_FAULTS_NAMED).map(Object::toString).collect(Collectors.joining("; ")));
+                    faults.stream()
+                            .limit(MOST_FAULTS_NAMED)
+                            .map(Object::toString)
+                            .collect(Collectors.joining("; ")));
         }
         return node;
     }

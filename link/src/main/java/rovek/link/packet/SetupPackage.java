@@ -23,7 +23,10 @@ public record SetupPackage(UUID id, int revision, String name, String form, Inst
 
     public byte[] pack() {
         ObjectNode setup = Schemas.PUBLISHED.json().createObjectNode();
-        setup.put("id", id.toString()).put("revision", revision).put("name", name).put("form", form);
+        setup.put("id", id.toString())
+                .put("revision", revision)
+                .put("name", name)
+                .put("form", form);
         JsonMaps.put(setup.putObject("values"), content.values());
         var rows = setup.putArray("rows");
         content.rows().forEach(row -> JsonMaps.put(rows.addObject(), row));
@@ -50,7 +53,11 @@ public record SetupPackage(UUID id, int revision, String name, String form, Inst
         List<Map<String, String>> rows = new ArrayList<>();
         setup.get("rows").forEach(row -> rows.add(new LinkedHashMap<>(JsonMaps.texts(row))));
         return new SetupPackage(
-                JsonMaps.uuid(setup, "id", SETUP), setup.get("revision").asInt(), setup.get("name").stringValue(), setup.get("form").stringValue(),
-                entries.createdAt(), new SetupContent(JsonMaps.texts(setup.get("values")), rows));
+                JsonMaps.uuid(setup, "id", SETUP),
+                setup.get("revision").asInt(),
+                setup.get("name").stringValue(),
+                setup.get("form").stringValue(),
+                entries.createdAt(),
+                new SetupContent(JsonMaps.texts(setup.get("values")), rows));
     }
 }

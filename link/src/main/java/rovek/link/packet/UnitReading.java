@@ -20,6 +20,7 @@ public record UnitReading(Map<String, String> said) {
     }
 
     public Optional<UnitOfMeasure> find(String written) {
-        return WrittenUnit.find(written).or(() -> Optional.ofNullable(said.get(written.strip())).flatMap(UnitCatalogue::find));
+        return WrittenUnit.find(written)
+                .or(() -> Optional.ofNullable(said.get(written.strip())).flatMap(UnitCatalogue::find));
     }
 }

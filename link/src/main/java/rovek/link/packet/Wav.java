@@ -19,8 +19,14 @@ record Wav(int rateHz, float[] samples) {
         int data = samples.length * Float.BYTES;
         ByteBuffer out = ByteBuffer.allocate(HEAD_BYTES + data).order(ByteOrder.LITTLE_ENDIAN);
         chunk(out, "RIFF", HEAD_BYTES - 8 + data).put("WAVE".getBytes(StandardCharsets.US_ASCII));
-        chunk(out, "fmt ", 18).putShort((short) FLOAT_FORMAT).putShort((short) 1).putInt(rateHz);
-        out.putInt(rateHz * Float.BYTES).putShort((short) Float.BYTES).putShort((short) 32).putShort((short) 0);
+        chunk(out, "fmt ", 18)
+                .putShort((short) FLOAT_FORMAT)
+                .putShort((short) 1)
+                .putInt(rateHz);
+        out.putInt(rateHz * Float.BYTES)
+                .putShort((short) Float.BYTES)
+                .putShort((short) 32)
+                .putShort((short) 0);
         chunk(out, "fact", 4).putInt(samples.length);
         chunk(out, "data", data);
         for (float sample : samples) {

@@ -27,7 +27,8 @@ public record ProgramMessage(String header, List<String> parameters, Optional<by
         }
         for (int i = 0; i < wanted.length; i++) {
             String longForm = wanted[i].toUpperCase(Locale.ROOT);
-            String shortForm = wanted[i].chars()
+            String shortForm = wanted[i]
+                    .chars()
                     .filter(c -> !Character.isLowerCase(c))
                     .collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append)
                     .toString();

@@ -27,7 +27,8 @@ public record ScpiError(int code, String text) {
         int comma = answer.indexOf(',');
         try {
             return new ScpiError(
-                    Integer.parseInt(answer.substring(0, comma < 0 ? answer.length() : comma).strip()),
+                    Integer.parseInt(answer.substring(0, comma < 0 ? answer.length() : comma)
+                            .strip()),
                     comma < 0 ? "" : ScpiText.unquote(answer.substring(comma + 1)));
         } catch (NumberFormatException e) {
             // Not what it said instead: whatever listens at that place may have said it to nobody here.
@@ -42,7 +43,8 @@ public record ScpiError(int code, String text) {
             case -256 -> new LinkException.NoSuchFile(ScpiText.firstQuoted(command));
             case 210 -> new LinkException.BatteryLow();
             case -284 -> new LinkException.Busy();
-            default -> new LinkException.Refused(ScpiText.shortened(command), ScpiText.fitToShow(text) + " (" + code + ")");
+            default ->
+                new LinkException.Refused(ScpiText.shortened(command), ScpiText.fitToShow(text) + " (" + code + ")");
         };
     }
 

@@ -51,7 +51,11 @@ public final class ScpiText {
 
     /** A text that came from elsewhere, fit to stand in a sentence. */
     static String fitToShow(String text) {
-        return shortened(text.chars().filter(c -> !Character.isISOControl(c)).collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append).toString().strip());
+        return shortened(text.chars()
+                .filter(c -> !Character.isISOControl(c))
+                .collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append)
+                .toString()
+                .strip());
     }
 
     static String firstQuoted(String command) {

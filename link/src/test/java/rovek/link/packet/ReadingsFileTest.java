@@ -32,7 +32,8 @@ import rovek.link.Sha256;
 class ReadingsFileTest {
 
     private static final Instant AT = Instant.parse("2026-11-23T09:12:00Z");
-    private static final Maker MAKER = new Maker("Elsewhere", Optional.of(new Maker.MakingInstrument("Maker", "M1", "1", "1")));
+    private static final Maker MAKER =
+            new Maker("Elsewhere", Optional.of(new Maker.MakingInstrument("Maker", "M1", "1", "1")));
 
     @TempDir
     Path folder;
@@ -42,7 +43,8 @@ class ReadingsFileTest {
     }
 
     private static String line(String id, String capture) {
-        return "{\"id\":\"%s\",\"takenAt\":\"%s\",\"technique\":\"vibration\",\"label\":\"x\",\"settings\":{},\"capture\":%s}".formatted(id, AT, capture);
+        return "{\"id\":\"%s\",\"takenAt\":\"%s\",\"technique\":\"vibration\",\"label\":\"x\",\"settings\":{},\"capture\":%s}"
+                .formatted(id, AT, capture);
     }
 
     private static String waveform(String path) {
@@ -85,14 +87,19 @@ class ReadingsFileTest {
     void whatWasRecordedIsFetchedReadingByReading() throws Exception {
         byte[] one = new Wav(25_600, new float[] {1, -2}).toBytes();
         byte[] other = new Wav(25_600, new float[] {3}).toBytes();
-        Path file = zipped(entries(line("a", waveform("captures/a.wav")) + "\n\n" + line("b", waveform("captures/b.wav")) + "\n",
+        Path file = zipped(entries(
+                line("a", waveform("captures/a.wav")) + "\n\n" + line("b", waveform("captures/b.wav")) + "\n",
                 Map.of("captures/b.wav", other, "captures/a.wav", one)));
         try (ReadingsFile readings = open(file)) {
             assertThat(readings.readings()).extracting(ListedReading::id).containsExactly("a", "b");
             assertThat(readings.readings()).extracting(ListedReading::line).containsExactly(1, 3);
-            assertThat(readings.readings()).extracting(ListedReading::bytes).containsExactly((long) one.length, (long) other.length);
+            assertThat(readings.readings()).extracting(ListedReading::bytes).containsExactly((long) one.length, (long)
+                    other.length);
             assertThat(readings.readings().get(0).captureSha256()).isEqualTo(Sha256.of(one));
-            assertThat(((PackedReading.Waveform) readings.whole(readings.readings().get(1)).capture()).samples()).containsExactly(3);
+            assertThat(((PackedReading.Waveform)
+                                    readings.whole(readings.readings().get(1)).capture())
+                            .samples())
+                    .containsExactly(3);
         }
         assertThat(ReadingsFile.glance(file).maker()).isEqualTo(MAKER);
         assertThat(ReadingsFile.verified(file)).isEqualTo(MAKER);
@@ -113,21 +120,40 @@ class ReadingsFileTest {
 
     @Test
     void partsAreAsLargeAsMayBeInMemoryAndKeepTheOrder() {
-        List<ListedReading> readings = IntStream.range(0, 5_000).mapToObj(i -> listed(i, i == 2_500 ? 60L << 20 : 10_000)).toList();
+        List<ListedReading> readings = IntStream.range(0, 5_000)
+                .mapToObj(i -> listed(i, i == 2_500 ? 60L << 20 : 10_000))
+                .toList();
         List<List<ListedReading>> parts = ReadingsFile.parts(readings);
         assertThat(parts.stream().flatMap(List::stream).toList()).isEqualTo(readings);
         assertThat(parts).allSatisfy(part -> {
             assertThat(part.size()).isBetween(1, 2_000);
-            assertThat(part.size() == 1 || part.stream().mapToLong(ListedReading::bytes).sum() <= 8 << 20).isTrue();
+            assertThat(part.size() == 1
+                            || part.stream().mapToLong(ListedReading::bytes).sum() <= 8 << 20)
+                    .isTrue();
         });
-        assertThat(parts).anySatisfy(part -> assertThat(part).as("too large for others beside it").containsExactly(readings.get(2_500)));
+        assertThat(parts)
+                .anySatisfy(part ->
+                        assertThat(part).as("too large for others beside it").containsExactly(readings.get(2_500)));
         assertThat(ReadingsFile.parts(List.of())).isEmpty();
-        assertThat(ReadingsFile.parts(IntStream.range(0, 4_001).mapToObj(i -> listed(i, 0)).toList())).extracting(List::size).containsExactly(2_000, 2_000, 1);
+        assertThat(ReadingsFile.parts(
+                        IntStream.range(0, 4_001).mapToObj(i -> listed(i, 0)).toList()))
+                .extracting(List::size)
+                .containsExactly(2_000, 2_000, 1);
     }
 
     private static ListedReading listed(int i, long bytes) {
         return new ListedReading(
-                i + 1, "r" + i, AT, "gauge", Optional.empty(), "", "", Optional.empty(), Map.of(), "", bytes,
+                i + 1,
+                "r" + i,
+                AT,
+                "gauge",
+                Optional.empty(),
+                "",
+                "",
+                Optional.empty(),
+                Map.of(),
+                "",
+                bytes,
                 new ListedReading.Mere(new ValueCapture(new Amount(i, UnitCatalogue.BAR)), List.of()));
     }
 
@@ -137,10 +163,15 @@ class ReadingsFileTest {
         Arrays.fill(text, (byte) '\n');
         new Random(1).ints(40_000, 0, text.length).forEach(at -> text[at] = 'x');
         byte[] waveform = new byte[58 + 4 * ((1 << 21) + 1)];
-        ByteBuffer.wrap(waveform).put(0, new Wav(25_600, new float[] {1}).toBytes(), 0, 58).order(ByteOrder.LITTLE_ENDIAN).putInt(54, waveform.length - 58);
+        ByteBuffer.wrap(waveform)
+                .put(0, new Wav(25_600, new float[] {1}).toBytes(), 0, 58)
+                .order(ByteOrder.LITTLE_ENDIAN)
+                .putInt(54, waveform.length - 58);
         new Random(2).ints(100_000, 58, waveform.length - 4).forEach(at -> waveform[at & ~3] = 1);
-        String lines = String.join("\n",
-                line("text", "{\"kind\":\"text\",\"path\":\"captures/t.txt\"}"), line("long", waveform("captures/w.wav")),
+        String lines = String.join(
+                "\n",
+                line("text", "{\"kind\":\"text\",\"path\":\"captures/t.txt\"}"),
+                line("long", waveform("captures/w.wav")),
                 line("sound", "{\"kind\":\"value\",\"value\":1.5,\"unit\":\"bar\"}"),
                 line("x".repeat(1 << 20), "{\"kind\":\"value\",\"value\":1.5,\"unit\":\"bar\"}"),
                 line("gone", waveform("captures/none.wav")),
@@ -148,18 +179,36 @@ class ReadingsFileTest {
         String heads = IntStream.range(0, 64).mapToObj(i -> "c" + i).collect(Collectors.joining(","));
         String row = "1,2.5,,".repeat(21) + "7";
         byte[] table = bytes(heads + "\r\n" + (row + "\r\n").repeat(4_500_000 / 64 + 1));
-        try (ReadingsFile readings = open(zipped(entries(lines, Map.of("captures/t.txt", text, "captures/w.wav", waveform, "captures/c.csv", table, "noise", noise()))))) {
+        try (ReadingsFile readings = open(zipped(entries(
+                lines,
+                Map.of(
+                        "captures/t.txt",
+                        text,
+                        "captures/w.wav",
+                        waveform,
+                        "captures/c.csv",
+                        table,
+                        "noise",
+                        noise()))))) {
             assertThat(readings.readings()).extracting(ListedReading::id).containsExactly("sound");
-            assertThat(readings.leftOut()).extracting(ReadingsPackage.LeftOut::line).containsExactly(1, 2, 4, 5, 6);
-            assertThat(readings.leftOut()).extracting(ReadingsPackage.LeftOut::reason).satisfiesExactly(
-                    one -> assertThat(one).contains("more than 4 MB"), two -> assertThat(two).contains("more than 2,097,152 samples"),
-                    four -> assertThat(four).contains("longer than a reading can be"), five -> assertThat(five).contains("not listed"),
-                    six -> assertThat(six).contains("more than 2,000,000 rows or 4,500,000 cells"));
+            assertThat(readings.leftOut())
+                    .extracting(ReadingsPackage.LeftOut::line)
+                    .containsExactly(1, 2, 4, 5, 6);
+            assertThat(readings.leftOut())
+                    .extracting(ReadingsPackage.LeftOut::reason)
+                    .satisfiesExactly(
+                            one -> assertThat(one).contains("more than 4 MB"),
+                            two -> assertThat(two).contains("more than 2,097,152 samples"),
+                            four -> assertThat(four).contains("longer than a reading can be"),
+                            five -> assertThat(five).contains("not listed"),
+                            six -> assertThat(six).contains("more than 2,000,000 rows or 4,500,000 cells"));
         }
     }
 
     private static String columns(int count) {
-        return IntStream.range(0, count).mapToObj(i -> "{\"name\":\"c%d\",\"holds\":\"numbers\"}".formatted(i)).collect(Collectors.joining(","));
+        return IntStream.range(0, count)
+                .mapToObj(i -> "{\"name\":\"c%d\",\"holds\":\"numbers\"}".formatted(i))
+                .collect(Collectors.joining(","));
     }
 
     @Test
@@ -172,9 +221,15 @@ class ReadingsFileTest {
         }
         assertThatThrownBy(() -> open(many)).hasMessageContaining("more than 20000 entries");
         Path directory = folder.resolve("directory.zip");
-        ByteBuffer end = ByteBuffer.allocate(22).order(ByteOrder.LITTLE_ENDIAN).putInt(0x06054b50).putShort(10, (short) 1).putInt(12, 200 << 20);
+        ByteBuffer end = ByteBuffer.allocate(22)
+                .order(ByteOrder.LITTLE_ENDIAN)
+                .putInt(0x06054b50)
+                .putShort(10, (short) 1)
+                .putInt(12, 200 << 20);
         Files.write(directory, end.array());
-        assertThatThrownBy(() -> open(directory)).as("a directory of 200 MB").hasMessageContaining("more than 20000 entries");
+        assertThatThrownBy(() -> open(directory))
+                .as("a directory of 200 MB")
+                .hasMessageContaining("more than 20000 entries");
         Path large = folder.resolve("large.zip");
         try (var sparse = new java.io.RandomAccessFile(large.toFile(), "rw")) {
             sparse.setLength((256L << 20) + 1);
@@ -184,7 +239,8 @@ class ReadingsFileTest {
         Path readings = zipped(entries(value.repeat(202_000), Map.of("source/noise", noise())));
         assertThatThrownBy(() -> open(readings)).hasMessageContaining("more than 200,000 readings");
         Path senseless = zipped(entries("{}\n".repeat(12_001), Map.of()));
-        assertThatThrownBy(() -> open(senseless)).hasMessageContaining("more than 10,000 of its readings cannot be understood");
+        assertThatThrownBy(() -> open(senseless))
+                .hasMessageContaining("more than 10,000 of its readings cannot be understood");
     }
 
     private static byte[] noise() {
@@ -198,8 +254,13 @@ class ReadingsFileTest {
     void aLargePackageFitsIntoLittleMemory() throws Exception {
         Path file = large(800);
         Process process = new ProcessBuilder(
-                        System.getProperty("java.home") + "/bin/java", "-Xmx40m", "-XX:+ExitOnOutOfMemoryError", "-cp", System.getProperty("java.class.path"),
-                        Reader.class.getName(), file.toString())
+                        System.getProperty("java.home") + "/bin/java",
+                        "-Xmx40m",
+                        "-XX:+ExitOnOutOfMemoryError",
+                        "-cp",
+                        System.getProperty("java.class.path"),
+                        Reader.class.getName(),
+                        file.toString())
                 .redirectErrorStream(true)
                 .start();
         String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
@@ -216,7 +277,12 @@ class ReadingsFileTest {
             try (ReadingsFile readings = open(Path.of(args[0]))) {
                 long samples = 0;
                 for (List<ListedReading> part : ReadingsFile.parts(readings.readings())) {
-                    samples += part.parallelStream().mapToLong(one -> ((PackedReading.Waveform) readings.whole(one).capture()).samples().length).sum();
+                    samples += part.parallelStream()
+                            .mapToLong(one -> ((PackedReading.Waveform)
+                                            readings.whole(one).capture())
+                                    .samples()
+                                    .length)
+                            .sum();
                 }
                 System.out.println(readings.readings().size() + " readings, " + samples + " samples");
             }
@@ -229,7 +295,8 @@ class ReadingsFileTest {
         StringBuilder lines = new StringBuilder();
         StringBuilder manifest = new StringBuilder();
         Path file = folder.resolve("waveforms.zip");
-        try (OutputStream out = Files.newOutputStream(file); ZipOutputStream zip = new ZipOutputStream(out)) {
+        try (OutputStream out = Files.newOutputStream(file);
+                ZipOutputStream zip = new ZipOutputStream(out)) {
             zip.setLevel(1);
             for (int i = 0; i < count; i++) {
                 for (int k = 0; k < samples.length; k++) {
@@ -240,7 +307,8 @@ class ReadingsFileTest {
                 zip.putNextEntry(new ZipEntry(path));
                 zip.write(wav);
                 lines.append(line("r" + i, waveform(path))).append('\n');
-                manifest.append(",{\"path\":\"%s\",\"size\":%d,\"sha256\":\"%s\"}".formatted(path, wav.length, Sha256.of(wav)));
+                manifest.append(
+                        ",{\"path\":\"%s\",\"size\":%d,\"sha256\":\"%s\"}".formatted(path, wav.length, Sha256.of(wav)));
             }
             byte[] all = bytes(lines.toString());
             zip.putNextEntry(new ZipEntry(ReadingLine.READINGS));

@@ -23,7 +23,8 @@ class WavTest {
     }
 
     @Property(tries = 100)
-    void samplesComeBackBitForBit(@ForAll @Size(max = 200) float[] samples, @ForAll @IntRange(min = 1, max = 400_000) int rate)
+    void samplesComeBackBitForBit(
+            @ForAll @Size(max = 200) float[] samples, @ForAll @IntRange(min = 1, max = 400_000) int rate)
             throws PackageException {
         Wav back = parse(new Wav(rate, samples).toBytes());
         assertThat(back.rateHz()).isEqualTo(rate);
@@ -37,14 +38,20 @@ class WavTest {
     void aCutFileIsDamaged(@ForAll @IntRange(min = 0, max = 97) int length) {
         byte[] whole = new Wav(25_600, new float[10]).toBytes();
         assertThat(whole).hasSize(98);
-        assertThatThrownBy(() -> parse(Arrays.copyOf(whole, length))).isInstanceOf(PackageException.class).hasMessageContaining("captures/1.wav");
+        assertThatThrownBy(() -> parse(Arrays.copyOf(whole, length)))
+                .isInstanceOf(PackageException.class)
+                .hasMessageContaining("captures/1.wav");
     }
 
     @Example
     void chunksItDoesNotKnowAreSkipped() throws PackageException {
         byte[] wav = new Wav(8000, new float[] {1}).toBytes();
         ByteBuffer more = ByteBuffer.allocate(wav.length + 12).order(ByteOrder.LITTLE_ENDIAN);
-        more.put(wav, 0, 12).put("note".getBytes()).putInt(3).put(new byte[] {1, 2, 3, 0}).put(wav, 12, wav.length - 12);
+        more.put(wav, 0, 12)
+                .put("note".getBytes())
+                .putInt(3)
+                .put(new byte[] {1, 2, 3, 0})
+                .put(wav, 12, wav.length - 12);
         assertThat(parse(more.array()).samples()).containsExactly(1);
     }
 

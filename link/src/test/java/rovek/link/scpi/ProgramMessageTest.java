@@ -17,14 +17,19 @@ class ProgramMessageTest {
     @Test
     void shortAndLongFormsInAnyCaseAreTheSameCommand() throws IOException {
         for (String form : new String[] {"MMEM:CAT?", "mmemory:catalog?", ":MMEMory:CAT?"}) {
-            assertThat(reading(form + " \"X\"\n").next().orElseThrow().is("MMEMory:CATalog?")).as(form).isTrue();
+            assertThat(reading(form + " \"X\"\n").next().orElseThrow().is("MMEMory:CATalog?"))
+                    .as(form)
+                    .isTrue();
         }
-        assertThat(reading("MMEMO:CAT?\n").next().orElseThrow().is("MMEMory:CATalog?")).as("neither short nor long").isFalse();
+        assertThat(reading("MMEMO:CAT?\n").next().orElseThrow().is("MMEMory:CATalog?"))
+                .as("neither short nor long")
+                .isFalse();
     }
 
     @Test
     void quotesProtectCommasAndBlocksMayHoldLineFeeds() throws IOException {
-        ProgramMessage message = reading("MMEM:DATA \"a,b #1.zip\",#15a\nb\nc\n*IDN?\n").next().orElseThrow();
+        ProgramMessage message =
+                reading("MMEM:DATA \"a,b #1.zip\",#15a\nb\nc\n*IDN?\n").next().orElseThrow();
         assertThat(message.parameter(0)).contains("a,b #1.zip");
         assertThat(message.block().orElseThrow()).isEqualTo("a\nb\nc".getBytes(StandardCharsets.UTF_8));
     }

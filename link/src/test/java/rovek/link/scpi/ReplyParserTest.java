@@ -35,7 +35,8 @@ class ReplyParserTest {
 
     @Property(tries = 200)
     void aBlockComesOutAsItWentInHoweverItIsCut(
-            @ForAll @Size(max = 300) byte[] content, @ForAll @IntRange(min = 1, max = 50) int piece) throws LinkException {
+            @ForAll @Size(max = 300) byte[] content, @ForAll @IntRange(min = 1, max = 50) int piece)
+            throws LinkException {
         Optional<Reply> reply = feed(ReplyParser.block(content), piece);
         assertThat(((Block) reply.orElseThrow()).bytes()).isEqualTo(content);
     }
@@ -48,7 +49,9 @@ class ReplyParserTest {
 
     @Example
     void whatBreaksTheProtocolIsNamed() {
-        assertThatThrownBy(() -> feedText("#0\n")).isInstanceOf(LinkException.Garbled.class).hasMessageContaining("without a length");
+        assertThatThrownBy(() -> feedText("#0\n"))
+                .isInstanceOf(LinkException.Garbled.class)
+                .hasMessageContaining("without a length");
         assertThatThrownBy(() -> feedText("#2x1\n")).hasMessageContaining("not a number");
         assertThatThrownBy(() -> feedText("#13abcd")).hasMessageContaining("longer than it said");
         assertThatThrownBy(() -> feedText("#9999999999")).hasMessageContaining("64 MB");

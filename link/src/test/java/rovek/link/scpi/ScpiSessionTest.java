@@ -56,7 +56,8 @@ class ScpiSessionTest {
 
     @Test
     void knownErrorCodesBecomeNamedErrors() {
-        assertThatThrownBy(() -> session(new Scripted("-321,\"Out of memory\"\n", "0,\"No error\"\n")).command("X"))
+        assertThatThrownBy(() -> session(new Scripted("-321,\"Out of memory\"\n", "0,\"No error\"\n"))
+                        .command("X"))
                 .isInstanceOf(LinkException.MemoryFull.class)
                 .hasMessageContaining("Read back and clear");
         assertThatThrownBy(() -> session(new Scripted("-256,\"?\"\n", "0\n")).command("MMEMory:DELete \"A.zip\""))
@@ -71,7 +72,9 @@ class ScpiSessionTest {
     void silenceEndsTheLinkSoThatALateAnswerIsNotMistaken() {
         Scripted silent = new Scripted();
         silent.connect();
-        assertThatThrownBy(() -> session(silent).query("*IDN?")).isInstanceOf(LinkException.TimedOut.class).hasMessageContaining("2 s");
+        assertThatThrownBy(() -> session(silent).query("*IDN?"))
+                .isInstanceOf(LinkException.TimedOut.class)
+                .hasMessageContaining("2 s");
         assertThat(silent.isConnected()).isFalse();
     }
 
@@ -80,16 +83,20 @@ class ScpiSessionTest {
         for (String name : List.of("A.zip\"\nMMEMory:DELete \"B.zip", "A\rB", "A\u0000B", "A\u0085B", "A\tB")) {
             Scripted script = new Scripted("0\n");
             ScpiSession session = session(script);
-            assertThatThrownBy(() -> session.command("MMEMory:DELete " + ScpiText.quote(name))).isInstanceOf(LinkException.Unsendable.class);
-            assertThatThrownBy(() -> session.query("ROVek:FILE:DIGest? " + ScpiText.quote(name))).isInstanceOf(LinkException.Unsendable.class);
-            assertThatThrownBy(() -> session.command("MMEMory:DATA " + ScpiText.quote(name), new byte[3])).isInstanceOf(LinkException.Unsendable.class);
+            assertThatThrownBy(() -> session.command("MMEMory:DELete " + ScpiText.quote(name)))
+                    .isInstanceOf(LinkException.Unsendable.class);
+            assertThatThrownBy(() -> session.query("ROVek:FILE:DIGest? " + ScpiText.quote(name)))
+                    .isInstanceOf(LinkException.Unsendable.class);
+            assertThatThrownBy(() -> session.command("MMEMory:DATA " + ScpiText.quote(name), new byte[3]))
+                    .isInstanceOf(LinkException.Unsendable.class);
             assertThat(script.sent).as("nothing was sent").isEmpty();
         }
     }
 
     @Test
     void whatIsNobodysBusinessStandsInNoSentence() {
-        assertThatThrownBy(() -> session(new Scripted("-113,\"Undefined header\"\n", "0\n")).command("SYSTem:PASSword:CENable \"4711\"", "the pass code"))
+        assertThatThrownBy(() -> session(new Scripted("-113,\"Undefined header\"\n", "0\n"))
+                        .command("SYSTem:PASSword:CENable \"4711\"", "the pass code"))
                 .isInstanceOf(LinkException.Refused.class)
                 .hasMessageContaining("the pass code")
                 .hasMessageNotContaining("4711");
@@ -97,8 +104,12 @@ class ScpiSessionTest {
 
     @Test
     void whatSomethingElseAnswersIsNotTold() {
-        assertThatThrownBy(() -> session(new Scripted("SSH-2.0-secret banner\n")).command("X")).isInstanceOf(LinkException.Garbled.class).hasMessageNotContaining("secret");
-        assertThatThrownBy(() -> session(new Scripted("-300,\"Odd\u0007 \u001b[2Jfault\"\n", "0\n")).command("X"))
+        assertThatThrownBy(
+                        () -> session(new Scripted("SSH-2.0-secret banner\n")).command("X"))
+                .isInstanceOf(LinkException.Garbled.class)
+                .hasMessageNotContaining("secret");
+        assertThatThrownBy(() -> session(new Scripted("-300,\"Odd\u0007 \u001b[2Jfault\"\n", "0\n"))
+                        .command("X"))
                 .hasMessageContaining("Odd [2Jfault (-300)");
     }
 
@@ -114,7 +125,9 @@ class ScpiSessionTest {
             }
         };
         slow.connect();
-        assertThatThrownBy(() -> session(slow).query("*IDN?")).isInstanceOf(LinkException.TooSlow.class).hasMessageContaining("after 4 s");
+        assertThatThrownBy(() -> session(slow).query("*IDN?"))
+                .isInstanceOf(LinkException.TooSlow.class)
+                .hasMessageContaining("after 4 s");
         assertThat(slow.isConnected()).isFalse();
     }
 
@@ -150,15 +163,18 @@ class ScpiSessionTest {
         };
         ScpiSession session = new ScpiSession(chatty, Duration.ofSeconds(2), Duration.ofSeconds(2), chatty.nanos::get);
         assertThatThrownBy(() -> {
-            for (int i = 0; i < 4; i++) {
-                session.queryUnchecked("*IDN?");
-            }
-        }).isInstanceOf(LinkException.TooSlow.class);
+                    for (int i = 0; i < 4; i++) {
+                        session.queryUnchecked("*IDN?");
+                    }
+                })
+                .isInstanceOf(LinkException.TooSlow.class);
     }
 
     @Test
     void anErrorQueueThatNeverEmptiesIsGivenUp() {
-        String[] endless = java.util.stream.Stream.generate(() -> "-1,\"x\"\n").limit(200).toArray(String[]::new);
-        assertThatThrownBy(() -> session(new Scripted(endless)).drainErrors()).isInstanceOf(LinkException.Garbled.class);
+        String[] endless =
+                java.util.stream.Stream.generate(() -> "-1,\"x\"\n").limit(200).toArray(String[]::new);
+        assertThatThrownBy(() -> session(new Scripted(endless)).drainErrors())
+                .isInstanceOf(LinkException.Garbled.class);
     }
 }

@@ -42,7 +42,14 @@ class DemoHandRounds {
     private final WrittenReadings written;
     private final Clock clock;
 
-    DemoHandRounds(Plant tree, DemoPlant demoPlant, PlantEditor plant, Limits limits, Routes routes, WrittenReadings written, Clock clock) {
+    DemoHandRounds(
+            Plant tree,
+            DemoPlant demoPlant,
+            PlantEditor plant,
+            Limits limits,
+            Routes routes,
+            WrittenReadings written,
+            Clock clock) {
         this.tree = tree;
         this.demoPlant = demoPlant;
         this.plant = plant;
@@ -54,8 +61,12 @@ class DemoHandRounds {
 
     /** Plans the compressor and its round, and walks it every week. Stops that instruments take are planned before. */
     void live() {
-        PlantNode utilities = tree.tree().inOrder().stream().filter(node -> node.name().equals("Utilities")).findFirst().orElseThrow();
-        UUID panel = demoPlant.add(demoPlant.add(utilities.id(), Level.ASSET, "C-310", "Compressor 1"), Level.POINT, "", "Panel");
+        PlantNode utilities = tree.tree().inOrder().stream()
+                .filter(node -> node.name().equals("Utilities"))
+                .findFirst()
+                .orElseThrow();
+        UUID panel = demoPlant.add(
+                demoPlant.add(utilities.id(), Level.ASSET, "C-310", "Compressor 1"), Level.POINT, "", "Panel");
         UUID pressure = check(panel, "gauge", "Pressure", Map.of());
         UUID oil = check(panel, "gauge", "Temperature", Map.of());
         UUID drain = check(panel, "question", "Yes or no", Map.of("question", "Is the condensate drain clear?"));
@@ -65,13 +76,24 @@ class DemoHandRounds {
         // The right answer is the limit: what its technique proposes, on the side that is worse.
         limits.take(drain, "question", "answer.yes", Limits.Source.STANDARD, null);
         UUID route = UUID.randomUUID();
-        routes.put(route, new RouteDraft(
-                "Utilities, weekly by eye", List.of(pressure, oil, drain, remark), Map.of(oil, "Read it after ten minutes under load"), Map.of(), 7, null,
-                "technician", 0));
+        routes.put(
+                route,
+                new RouteDraft(
+                        "Utilities, weekly by eye",
+                        List.of(pressure, oil, drain, remark),
+                        Map.of(oil, "Read it after ten minutes under load"),
+                        Map.of(),
+                        7,
+                        null,
+                        "technician",
+                        0));
         loops(utilities);
         Random random = new Random(310);
         for (int back = WEEKS; back > 0; back--) {
-            Instant at = clock.instant().minus(Duration.ofDays(7L * back - 5)).truncatedTo(ChronoUnit.DAYS).plus(Duration.ofMinutes(8 * 60 + 40L));
+            Instant at = clock.instant()
+                    .minus(Duration.ofDays(7L * back - 5))
+                    .truncatedTo(ChronoUnit.DAYS)
+                    .plus(Duration.ofMinutes(8 * 60 + 40L));
             Map<UUID, String> said = new LinkedHashMap<>();
             said.put(pressure, number(7.2 + 0.08 * random.nextGaussian()));
             said.put(oil, number(73 + 1.05 * (WEEKS - back) + 0.7 * random.nextGaussian()));
@@ -87,16 +109,19 @@ class DemoHandRounds {
     private void loops(PlantNode utilities) {
         List<UUID> checks = new ArrayList<>();
         tree.tree().inOrder().stream()
-                .filter(node -> node.level() == Level.CHECK && tree.tree().path(node.id()).contains(utilities))
+                .filter(node -> node.level() == Level.CHECK
+                        && tree.tree().path(node.id()).contains(utilities))
                 .filter(node -> tree.check(node.id()).asset().tag().equals("PT-221"))
                 .forEach(node -> checks.add(node.id()));
-        routes.put(UUID.randomUUID(), new RouteDraft("Pressure loops, quarterly", checks, Map.of(), Map.of(), 91, null, "technician", 0));
+        routes.put(
+                UUID.randomUUID(),
+                new RouteDraft("Pressure loops, quarterly", checks, Map.of(), Map.of(), 91, null, "technician", 0));
     }
 
     private void walk(UUID route, Instant at, Map<UUID, String> said) {
         List<WrittenReading> readings = new ArrayList<>();
-        said.forEach((check, text) ->
-                readings.add(new WrittenReading(UUID.randomUUID(), check, at.plusSeconds(40L * readings.size()).toString(), text, "", List.of())));
+        said.forEach((check, text) -> readings.add(new WrittenReading(
+                UUID.randomUUID(), check, at.plusSeconds(40L * readings.size()).toString(), text, "", List.of())));
         written.take(new WrittenRound(UUID.randomUUID(), route, readings, List.of()));
     }
 
@@ -105,7 +130,9 @@ class DemoHandRounds {
     }
 
     private UUID check(UUID point, String technique, String preset, Map<String, String> settings) {
-        UUID id = plant.add(new NewNode(null, point, Level.CHECK, "", "", null, technique, preset)).node().id();
+        UUID id = plant.add(new NewNode(null, point, Level.CHECK, "", "", null, technique, preset))
+                .node()
+                .id();
         Map<String, String> own = new HashMap<>();
         settings.forEach((key, value) -> own.put(Facet.setting(technique, key), value));
         if (!own.isEmpty()) {

@@ -12,22 +12,22 @@ import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 import rovek.core.live.Register;
-import rovek.core.setup.RegisterSetup;
 import rovek.core.route.LoadGate;
+import rovek.core.setup.RegisterSetup;
 import rovek.link.LinkException;
 import rovek.link.packet.PackageException;
 import rovek.server.instruments.instrument.Connections;
 import rovek.server.instruments.instrument.Connections.ConnectionDraft;
 import rovek.server.instruments.instrument.Reach;
+import rovek.server.instruments.setup.Setups;
 import rovek.server.intake.live.LiveTarget;
 import rovek.server.intake.live.LiveWatch;
-import rovek.server.rounds.correction.ReadingMending;
-import rovek.server.rounds.correction.ReadingMending.PlacementOf;
-import rovek.server.instruments.setup.Setups;
 import rovek.server.intake.transfer.ConnectionView;
 import rovek.server.intake.transfer.Loading;
 import rovek.server.intake.transfer.ReadBack;
 import rovek.server.intake.transfer.Transfers;
+import rovek.server.rounds.correction.ReadingMending;
+import rovek.server.rounds.correction.ReadingMending.PlacementOf;
 import rovek.server.rounds.visit.Visits;
 
 /** The stand-ins beside the vibration handheld: connected in their several ways, a reading each quarter, and a fresh one that waits. */
@@ -57,8 +57,16 @@ class DemoInstruments {
      * @param transmitterPort 0 where there is none
      */
     DemoInstruments(
-            Connections connections, ReadBack readBack, Transfers transfers, Visits visits, ReadingMending readings, Clock clock, Setups setups,
-            Loading loading, DemoJobs jobs, LiveWatch live,
+            Connections connections,
+            ReadBack readBack,
+            Transfers transfers,
+            Visits visits,
+            ReadingMending readings,
+            Clock clock,
+            Setups setups,
+            Loading loading,
+            DemoJobs jobs,
+            LiveWatch live,
             @Value("${rovek.demo.others:}") List<String> others,
             @Value("${rovek.demo.transmitter-port:0}") int transmitterPort) {
         this.connections = connections;
@@ -79,7 +87,13 @@ class DemoInstruments {
 
         static Other of(String words) {
             String[] word = words.split(";");
-            return new Other(word[0], new Reach(Reach.Kind.valueOf(word[1]), word[2], Integer.parseInt(word[3])), word[4], word[5], word[6], word[7]);
+            return new Other(
+                    word[0],
+                    new Reach(Reach.Kind.valueOf(word[1]), word[2], Integer.parseInt(word[3])),
+                    word[4],
+                    word[5],
+                    word[6],
+                    word[7]);
         }
 
         ConnectionDraft draft(String passCode) {
@@ -106,12 +120,26 @@ class DemoInstruments {
             return;
         }
         UUID setup = UUID.randomUUID();
-        setups.put(setup, new Setups.SetupDraft(
-                "Booster outlet", RegisterSetup.ID, Map.of("host", "127.0.0.1", "port", String.valueOf(transmitterPort)),
-                List.of(
-                        Map.of("name", "Outlet pressure", "quantityUnit", "bar", "address", "0"),
-                        Map.of("name", "Water temperature", "quantityUnit", "°C", "address", "2", "form", Register.Form.INT16.word(), "scale", "0.1")),
-                0));
+        setups.put(
+                setup,
+                new Setups.SetupDraft(
+                        "Booster outlet",
+                        RegisterSetup.ID,
+                        Map.of("host", "127.0.0.1", "port", String.valueOf(transmitterPort)),
+                        List.of(
+                                Map.of("name", "Outlet pressure", "quantityUnit", "bar", "address", "0"),
+                                Map.of(
+                                        "name",
+                                        "Water temperature",
+                                        "quantityUnit",
+                                        "°C",
+                                        "address",
+                                        "2",
+                                        "form",
+                                        Register.Form.INT16.word(),
+                                        "scale",
+                                        "0.1")),
+                        0));
         live.limit(new LiveTarget(LiveTarget.Kind.SETUP, setup), "Outlet pressure", 5.8, 6.6);
     }
 
@@ -124,11 +152,13 @@ class DemoInstruments {
         for (Other other : others) {
             UUID instrument = connections.connect(other.draft(passCode)).id();
             if (other.technique().equals("run")) {
-                jobs.await(loading.loadSetup(instrument, loggerSetup, Set.of(LoadGate.Kind.CLOCK, LoadGate.Kind.CALIBRATION)));
+                jobs.await(loading.loadSetup(
+                        instrument, loggerSetup, Set.of(LoadGate.Kind.CLOCK, LoadGate.Kind.CALIBRATION)));
             }
             DemoPanel panel = new DemoPanel(other.panel());
             for (int back = QUARTERS; back > 0; back--) {
-                panel.moveTimeTo(clock.instant().minus(A_QUARTER.multipliedBy(back)).plus(Duration.ofDays(60)));
+                panel.moveTimeTo(
+                        clock.instant().minus(A_QUARTER.multipliedBy(back)).plus(Duration.ofDays(60)));
                 panel.takeLooseReading(other.technique(), other.tag(), other.point());
                 takeBack(instrument);
             }
@@ -139,20 +169,25 @@ class DemoInstruments {
 
     private void takeBack(UUID instrument) throws LinkException, PackageException, InterruptedException {
         // A drive shows a new file a moment later.
-        for (Instant until = Instant.now().plus(SHOWN_AFTER.multipliedBy(10)); transfers.look(instrument).files().isEmpty() && Instant.now().isBefore(until); ) {
+        for (Instant until = Instant.now().plus(SHOWN_AFTER.multipliedBy(10));
+                transfers.look(instrument).files().isEmpty() && Instant.now().isBefore(until); ) {
             Thread.sleep(SHOWN_AFTER.toMillis());
         }
         readBack.run(instrument, List.of(), false, new DemoStory.Silent());
-        transfers.clear(instrument, transfers.look(instrument).files().stream()
-                .filter(file -> file.state().equals("STORED"))
-                .map(ConnectionView.MemoryLine::name)
-                .toList());
+        transfers.clear(
+                instrument,
+                transfers.look(instrument).files().stream()
+                        .filter(file -> file.state().equals("STORED"))
+                        .map(ConnectionView.MemoryLine::name)
+                        .toList());
         List<PlacementOf> placements = new ArrayList<>();
         for (Visits.VisitLine visit : visits.list()) {
             if (visit.loose() > 0) {
                 visits.sheet(visit.id()).tray().stream()
-                        .filter(loose -> !loose.proposals().isEmpty() && !loose.technique().equals("vibration"))
-                        .forEach(loose -> placements.add(new PlacementOf(loose.id(), loose.proposals().get(0).checkId())));
+                        .filter(loose -> !loose.proposals().isEmpty()
+                                && !loose.technique().equals("vibration"))
+                        .forEach(loose -> placements.add(new PlacementOf(
+                                loose.id(), loose.proposals().get(0).checkId())));
             }
         }
         if (!placements.isEmpty()) {

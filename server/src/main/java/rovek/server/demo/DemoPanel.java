@@ -34,7 +34,9 @@ final class DemoPanel {
     }
 
     void takeLooseReading(String technique, String tag, String point) {
-        press("/api/loose", "{\"technique\":\"" + technique + "\",\"assetTag\":\"" + tag + "\",\"point\":\"" + point + "\"}");
+        press(
+                "/api/loose",
+                "{\"technique\":\"" + technique + "\",\"assetTag\":\"" + tag + "\",\"point\":\"" + point + "\"}");
     }
 
     private void press(String path, String body) {

@@ -9,10 +9,10 @@ import java.util.UUID;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 import rovek.core.plant.Level;
+import rovek.server.judging.limit.Limits;
 import rovek.server.plant.event.EventKind;
 import rovek.server.plant.event.PlantEvents;
 import rovek.server.plant.event.PlantEvents.EventDraft;
-import rovek.server.judging.limit.Limits;
 import rovek.server.plant.tree.Plant;
 import rovek.server.plant.tree.PlantNode;
 import rovek.server.plant.tree.PlantTree;
@@ -36,19 +36,35 @@ class DemoPast {
 
     void note() {
         PlantTree tree = plant.tree();
-        event(point(tree, "P-103", "Drive end"), daysAgo(14, 3), EventKind.REPAIR, "Drive-end bearing worn out and replaced");
-        event(asset(tree, "P-101"), daysAgo(9, 0), EventKind.SENSOR, "Measured with the newly calibrated accelerometer from now on");
+        event(
+                point(tree, "P-103", "Drive end"),
+                daysAgo(14, 3),
+                EventKind.REPAIR,
+                "Drive-end bearing worn out and replaced");
+        event(
+                asset(tree, "P-101"),
+                daysAgo(9, 0),
+                EventKind.SENSOR,
+                "Measured with the newly calibrated accelerometer from now on");
         event(asset(tree, "B-201"), daysAgo(5, 1), EventKind.NOTE, "Coupling guard refitted, alignment not checked");
         tree.checksBeneath(asset(tree, "B-201").id()).stream()
-                .filter(check -> tree.name(tree.nodes().find(check.id()).orElseThrow()).startsWith("Velocity"))
+                .filter(check ->
+                        tree.name(tree.nodes().find(check.id()).orElseThrow()).startsWith("Velocity"))
                 .forEach(check -> tightened(check.id()));
     }
 
     /** Looser until half a year ago. */
     private void tightened(UUID check) {
         limits.say(check, "vibration", "velocity.rms", Limits.Saying.above(4.5, 11.0));
-        limits.say(check, "vibration", "velocity.rms", new Limits.Saying(
-                Limits.Saying.above(3.5, 7.1).limit(), false, daysAgo(6, 0).toString(), null));
+        limits.say(
+                check,
+                "vibration",
+                "velocity.rms",
+                new Limits.Saying(
+                        Limits.Saying.above(3.5, 7.1).limit(),
+                        false,
+                        daysAgo(6, 0).toString(),
+                        null));
         limits.say(check, "vibration", "velocity.band.twice running speed", Limits.Saying.above(2.5, 5.0));
     }
 
@@ -63,12 +79,19 @@ class DemoPast {
     }
 
     private static PlantNode asset(PlantTree tree, String tag) {
-        return tree.inOrder().stream().filter(node -> node.tag().equals(tag)).findFirst().orElseThrow();
+        return tree.inOrder().stream()
+                .filter(node -> node.tag().equals(tag))
+                .findFirst()
+                .orElseThrow();
     }
 
     private static PlantNode point(PlantTree tree, String tag, String name) {
         List<PlantNode> all = tree.inOrder();
         UUID asset = asset(tree, tag).id();
-        return all.stream().filter(node -> node.level() == Level.POINT && node.name().equals(name) && asset.equals(node.parentId())).findFirst().orElseThrow();
+        return all.stream()
+                .filter(node ->
+                        node.level() == Level.POINT && node.name().equals(name) && asset.equals(node.parentId()))
+                .findFirst()
+                .orElseThrow();
     }
 }

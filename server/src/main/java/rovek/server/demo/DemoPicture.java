@@ -23,6 +23,7 @@ final class DemoPicture {
     static final int HEIGHT = 520;
     /** The driven machine's bearings, as shares of width and height. */
     static final double DRIVE_END_X = 0.60;
+
     static final double NON_DRIVE_END_X = 0.80;
     static final double SHAFT_Y = 0.50;
 

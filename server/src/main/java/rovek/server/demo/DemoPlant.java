@@ -14,6 +14,8 @@ import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 import rovek.core.plant.Facet;
 import rovek.core.plant.Level;
+import rovek.server.instruments.sensor.SensorDraft;
+import rovek.server.instruments.sensor.Sensors;
 import rovek.server.judging.limit.Limits;
 import rovek.server.plant.picture.PictureView;
 import rovek.server.plant.picture.Pictures;
@@ -21,8 +23,6 @@ import rovek.server.plant.tree.Plant;
 import rovek.server.plant.tree.PlantEditor;
 import rovek.server.plant.tree.PlantEditor.NewNode;
 import rovek.server.plant.tree.PlantSettings;
-import rovek.server.instruments.sensor.SensorDraft;
-import rovek.server.instruments.sensor.Sensors;
 
 /** Plans the demonstration plant the way a technician would, by the same services. */
 @Component
@@ -40,7 +40,14 @@ class DemoPlant {
     private final Pictures pictures;
     private final Clock clock;
 
-    DemoPlant(Plant tree, PlantEditor plant, PlantSettings settings, Limits limits, Sensors sensors, Pictures pictures, Clock clock) {
+    DemoPlant(
+            Plant tree,
+            PlantEditor plant,
+            PlantSettings settings,
+            Limits limits,
+            Sensors sensors,
+            Pictures pictures,
+            Clock clock) {
         this.tree = tree;
         this.plant = plant;
         this.settings = settings;
@@ -50,7 +57,8 @@ class DemoPlant {
         this.clock = clock;
     }
 
-    private record Machine(String tag, String name, String assetClass, Map<String, String> nameplate, boolean limited) {}
+    private record Machine(
+            String tag, String name, String assetClass, Map<String, String> nameplate, boolean limited) {}
 
     /** A rolling bearing by its geometry: elements, their diameter and the pitch diameter in mm. */
     private record Bearing(String name, int balls, double ballMm, double pitchMm) {}
@@ -61,9 +69,24 @@ class DemoPlant {
 
     private static Map<String, String> plate(double kilowatts, int rpm, String foundation, int since, Bearing bearing) {
         return Map.of(
-                "powerKw", String.valueOf(kilowatts), "speedRpm", String.valueOf(rpm), "foundation", foundation, "inServiceSince", String.valueOf(since),
-                "bearing", bearing.name(), "bearingBalls", String.valueOf(bearing.balls()), "bearingBallMm", String.valueOf(bearing.ballMm()),
-                "bearingPitchMm", String.valueOf(bearing.pitchMm()), "supplyHz", "50");
+                "powerKw",
+                String.valueOf(kilowatts),
+                "speedRpm",
+                String.valueOf(rpm),
+                "foundation",
+                foundation,
+                "inServiceSince",
+                String.valueOf(since),
+                "bearing",
+                bearing.name(),
+                "bearingBalls",
+                String.valueOf(bearing.balls()),
+                "bearingBallMm",
+                String.valueOf(bearing.ballMm()),
+                "bearingPitchMm",
+                String.valueOf(bearing.pitchMm()),
+                "supplyHz",
+                "50");
     }
 
     /** @return all checks in walking order */
@@ -76,23 +99,50 @@ class DemoPlant {
         settings.set(site, "vibration", Map.of("sensor", "ACC-1"));
         List<UUID> checks = new ArrayList<>();
         UUID wellfield = add(site, Level.AREA, "", "Wellfield");
-        addMachine(wellfield, new Machine("P-101", "Well pump 1", "pump", plate(15.5, 1480, "rigid", 2019, MIDDLE), true), checks);
-        addMachine(wellfield, new Machine("P-102", "Well pump 2", "pump", plate(15.5, 1480, "rigid", 2019, MIDDLE), true), checks);
-        addMachine(wellfield, new Machine("P-103", "Well pump 3", "pump", plate(11, 1470, "rigid", 2021, SMALL), true), checks);
+        addMachine(
+                wellfield,
+                new Machine("P-101", "Well pump 1", "pump", plate(15.5, 1480, "rigid", 2019, MIDDLE), true),
+                checks);
+        addMachine(
+                wellfield,
+                new Machine("P-102", "Well pump 2", "pump", plate(15.5, 1480, "rigid", 2019, MIDDLE), true),
+                checks);
+        addMachine(
+                wellfield,
+                new Machine("P-103", "Well pump 3", "pump", plate(11, 1470, "rigid", 2021, SMALL), true),
+                checks);
         UUID treatment = add(site, Level.AREA, "", "Water treatment");
-        addMachine(treatment, new Machine("B-201", "Booster pump 1", "pump", plate(22, 2950, "rigid", 2018, LARGE), true), checks);
-        addMachine(treatment, new Machine("B-202", "Booster pump 2", "pump", plate(22, 2950, "rigid", 2018, LARGE), true), checks);
-        addMachine(treatment, new Machine("F-210", "Aerator fan", "fan", plate(18.5, 980, "flexible", 2022, MIDDLE), false), checks);
+        addMachine(
+                treatment,
+                new Machine("B-201", "Booster pump 1", "pump", plate(22, 2950, "rigid", 2018, LARGE), true),
+                checks);
+        addMachine(
+                treatment,
+                new Machine("B-202", "Booster pump 2", "pump", plate(22, 2950, "rigid", 2018, LARGE), true),
+                checks);
+        addMachine(
+                treatment,
+                new Machine("F-210", "Aerator fan", "fan", plate(18.5, 980, "flexible", 2022, MIDDLE), false),
+                checks);
         return checks;
     }
 
     /** What the other instruments are for. */
     void planUtilities() {
-        UUID site = tree.tree().inOrder().stream().filter(node -> node.level() == Level.SITE).findFirst().orElseThrow().id();
+        UUID site = tree.tree().inOrder().stream()
+                .filter(node -> node.level() == Level.SITE)
+                .findFirst()
+                .orElseThrow()
+                .id();
         UUID utilities = add(site, Level.AREA, "", "Utilities");
         addPoint(utilities, "BAT-1", "Battery string", "String", Map.of("battery", "Cells of the string"));
         addPoint(utilities, "CA-1", "Air main", "Compressor room", Map.of("leak", "Air leak"));
-        addPoint(utilities, "PT-221", "Outlet pressure transmitter", "Loop", Map.of("loop", "Loop calibration", "sheet", "Parameter sheet", "gauge", "Pressure"));
+        addPoint(
+                utilities,
+                "PT-221",
+                "Outlet pressure transmitter",
+                "Loop",
+                Map.of("loop", "Loop calibration", "sheet", "Parameter sheet", "gauge", "Pressure"));
         UUID reservoir = addPoint(utilities, "R-1", "Reservoir", "Logger", Map.of("run", "Run"));
         settings.set(reservoir, "run", Map.of("channelLimits", "Reservoir level: 2.0..4.7; Water temperature: ..22.6"));
         limits.say(reservoir, "run", "run.outside", Limits.Saying.above(60.0, 240.0));
@@ -101,13 +151,19 @@ class DemoPlant {
     /** @return the point */
     private UUID addPoint(UUID area, String tag, String name, String point, Map<String, String> checks) {
         UUID at = add(add(area, Level.ASSET, tag, name), Level.POINT, "", point);
-        new TreeMap<>(checks).forEach((technique, preset) -> plant.add(new NewNode(null, at, Level.CHECK, "", "", null, technique, preset)));
+        new TreeMap<>(checks)
+                .forEach((technique, preset) ->
+                        plant.add(new NewNode(null, at, Level.CHECK, "", "", null, technique, preset)));
         return at;
     }
 
     private void register(String tag, String serial, double sensitivity) {
-        LocalDate calibrated = LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC).minusMonths(14).withDayOfMonth(3);
-        sensors.put(UUID.randomUUID(), new SensorDraft(tag, "vibration", serial, sensitivity, -50.0, 50.0, calibrated, 24, null, false, 0));
+        LocalDate calibrated = LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC)
+                .minusMonths(14)
+                .withDayOfMonth(3);
+        sensors.put(
+                UUID.randomUUID(),
+                new SensorDraft(tag, "vibration", serial, sensitivity, -50.0, 50.0, calibrated, 24, null, false, 0));
     }
 
     private void addMachine(UUID area, Machine machine, List<UUID> checks) {
@@ -138,14 +194,24 @@ class DemoPlant {
 
     /** Where shaft speed and twice that are, whatever the load. */
     private static String bands(double shaftHz) {
-        return String.format(Locale.ROOT, "running speed: %.0f..%.0f; twice running speed: %.0f..%.0f", 0.8 * shaftHz, 1.2 * shaftHz, 1.8 * shaftHz, 2.2 * shaftHz);
+        return String.format(
+                Locale.ROOT,
+                "running speed: %.0f..%.0f; twice running speed: %.0f..%.0f",
+                0.8 * shaftHz,
+                1.2 * shaftHz,
+                1.8 * shaftHz,
+                2.2 * shaftHz);
     }
 
     UUID add(UUID parent, Level level, String tag, String name) {
-        return plant.add(new NewNode(null, parent, level, tag, name, null, null, null)).node().id();
+        return plant.add(new NewNode(null, parent, level, tag, name, null, null, null))
+                .node()
+                .id();
     }
 
     private UUID addCheck(UUID point, String preset) {
-        return plant.add(new NewNode(null, point, Level.CHECK, "", "", null, "vibration", preset)).node().id();
+        return plant.add(new NewNode(null, point, Level.CHECK, "", "", null, "vibration", preset))
+                .node()
+                .id();
     }
 }

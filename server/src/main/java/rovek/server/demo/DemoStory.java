@@ -22,21 +22,21 @@ import org.springframework.stereotype.Component;
 import rovek.core.route.LoadGate;
 import rovek.link.LinkException;
 import rovek.link.packet.PackageException;
-import rovek.server.people.account.Accounts;
-import rovek.server.people.account.Role;
-import rovek.server.reports.certificate.Certificates;
+import rovek.server.base.job.JobProgress;
 import rovek.server.instruments.instrument.Connections;
 import rovek.server.instruments.instrument.Connections.ConnectionDraft;
-import rovek.server.base.job.JobProgress;
-import rovek.server.plant.picture.Pictures;
-import rovek.server.plant.tree.Plant;
-import rovek.server.rounds.route.RouteDraft;
-import rovek.server.rounds.route.Routes;
-import rovek.server.intake.transfer.ConnectionView;
 import rovek.server.instruments.setup.Setups;
+import rovek.server.intake.transfer.ConnectionView;
 import rovek.server.intake.transfer.Loading;
 import rovek.server.intake.transfer.ReadBack;
 import rovek.server.intake.transfer.Transfers;
+import rovek.server.people.account.Accounts;
+import rovek.server.people.account.Role;
+import rovek.server.plant.picture.Pictures;
+import rovek.server.plant.tree.Plant;
+import rovek.server.reports.certificate.Certificates;
+import rovek.server.rounds.route.RouteDraft;
+import rovek.server.rounds.route.Routes;
 import rovek.server.rounds.visit.Visits;
 
 /**
@@ -53,7 +53,8 @@ class DemoStory implements ApplicationRunner {
     private static final String PASS_CODE = "4711";
     private static final int MONTHS = 24;
     private static final Setups.SetupDraft RESERVOIR = new Setups.SetupDraft(
-            "Reservoir over a day", "logger",
+            "Reservoir over a day",
+            "logger",
             Map.of("intervalSeconds", "60", "stop", "after a time", "stopAfterMinutes", "1440"),
             List.of(
                     Map.of("name", "Reservoir level", "unit", "m", "low", "0", "high", "6"),
@@ -82,8 +83,20 @@ class DemoStory implements ApplicationRunner {
     private final DemoPast past;
 
     DemoStory(
-            Accounts accounts, Plant plant, DemoPlant demoPlant, Connections connections, Routes routes, Transfers transfers, Loading loading,
-            ReadBack readBack, Setups setups, Pictures pictures, DemoJobs jobs, Visits visits, Certificates certificates, Clock clock,
+            Accounts accounts,
+            Plant plant,
+            DemoPlant demoPlant,
+            Connections connections,
+            Routes routes,
+            Transfers transfers,
+            Loading loading,
+            ReadBack readBack,
+            Setups setups,
+            Pictures pictures,
+            DemoJobs jobs,
+            Visits visits,
+            Certificates certificates,
+            Clock clock,
             @Value("${rovek.demo.panel}") String panelAddress,
             @Value("${rovek.demo.instrument-port}") int instrumentPort,
             DemoInstruments others,
@@ -120,7 +133,9 @@ class DemoStory implements ApplicationRunner {
         }
         actAs("technician");
         try {
-            UUID instrument = connections.connect(ConnectionDraft.network("Vibration handheld", "127.0.0.1", instrumentPort, PASS_CODE)).id();
+            UUID instrument = connections
+                    .connect(ConnectionDraft.network("Vibration handheld", "127.0.0.1", instrumentPort, PASS_CODE))
+                    .id();
             if (plant.tree().nodes().size() == 0) {
                 live(instrument);
                 UUID reservoir = UUID.randomUUID();
@@ -143,15 +158,24 @@ class DemoStory implements ApplicationRunner {
         List<UUID> checks = demoPlant.plan();
         past.note();
         UUID route = UUID.randomUUID();
-        List<UUID> points = checks.stream().map(check -> plant.check(check).point().id()).toList();
+        List<UUID> points =
+                checks.stream().map(check -> plant.check(check).point().id()).toList();
         Map<UUID, UUID> shown = pictures.showing(points);
         Map<UUID, UUID> atStops = new HashMap<>();
         for (int i = 0; i < checks.size(); i += 2) {
             atStops.put(checks.get(i), shown.get(points.get(i)));
         }
-        routes.put(route, new RouteDraft(
-                "Wells and water treatment, monthly walk", checks, Map.of(checks.get(0), "Measure at full flow, outlet valve open"), atStops, 30, null,
-                "technician", 0));
+        routes.put(
+                route,
+                new RouteDraft(
+                        "Wells and water treatment, monthly walk",
+                        checks,
+                        Map.of(checks.get(0), "Measure at full flow, outlet valve open"),
+                        atStops,
+                        30,
+                        null,
+                        "technician",
+                        0));
         LocalDate newest = LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC).minusDays(1);
         for (int back = MONTHS - 1; back >= 0; back--) {
             Instant morning = newest.minusMonths(back).atTime(9, 12).toInstant(ZoneOffset.UTC);
@@ -188,12 +212,15 @@ class DemoStory implements ApplicationRunner {
     }
 
     private Certificates.CertificateLine prepare(UUID visit) {
-        List<UUID> all = visits.sheet(visit).rows().stream().map(Visits.VisitRow::checkId).toList();
+        List<UUID> all = visits.sheet(visit).rows().stream()
+                .map(Visits.VisitRow::checkId)
+                .toList();
         return certificates.prepare(new Certificates.Choice(visit, all));
     }
 
     private static void actAs(String name) {
-        SecurityContextHolder.getContext().setAuthentication(UsernamePasswordAuthenticationToken.authenticated(name, null, List.of()));
+        SecurityContextHolder.getContext()
+                .setAuthentication(UsernamePasswordAuthenticationToken.authenticated(name, null, List.of()));
     }
 
     static final class Silent implements JobProgress {

@@ -1,5 +1,7 @@
 /** How an asset goes on: trends, and the standing of every check and of all above it. */
-@ApplicationModule(type = ApplicationModule.Type.OPEN, allowedDependencies = {"judging", "plant", "base"})
+@ApplicationModule(
+        type = ApplicationModule.Type.OPEN,
+        allowedDependencies = {"judging", "plant", "base"})
 package rovek.server.follow;
 
 import org.springframework.modulith.ApplicationModule;

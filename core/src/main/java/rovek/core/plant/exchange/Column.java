@@ -11,6 +11,7 @@ public final class Column {
     public static final String LEVEL = Facet.LEVEL;
     /** Labels of all that a row stands in, outermost first, with {@value #PATH_MARK} in between. */
     public static final String PATH = "path";
+
     public static final String TAG = Facet.TAG;
     public static final String NAME = Facet.NAME;
     public static final String TECHNIQUE = Facet.TECHNIQUE;
@@ -19,6 +20,7 @@ public final class Column {
     public static final String TEMPLATE = "template";
     /** Ready-made checks of a point, with semicolons in between; for a check, the one it is. */
     public static final String CHECKS = "checks";
+
     public static final String STAMP = Facet.STAMP;
     public static final String ID = "id";
     /** Id of what a row stands in. */
@@ -37,7 +39,10 @@ public final class Column {
     public static Optional<String> of(String heading) {
         String text = heading.strip();
         String small = text.toLowerCase(Locale.ROOT);
-        boolean isFixed = WRITTEN_FIRST.contains(small) || WRITTEN_LAST.contains(small) || small.equals(TEMPLATE) || small.equals(CHECKS);
+        boolean isFixed = WRITTEN_FIRST.contains(small)
+                || WRITTEN_LAST.contains(small)
+                || small.equals(TEMPLATE)
+                || small.equals(CHECKS);
         if (isFixed) {
             return Optional.of(small);
         }

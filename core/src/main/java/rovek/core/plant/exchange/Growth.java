@@ -79,7 +79,8 @@ final class Growth {
     }
 
     long nextPlace(UUID parent) {
-        return lastPlaces.merge(parent, Places.last(tree, parent, 1).places().get(0), (last, first) -> last + Places.STEP);
+        return lastPlaces.merge(
+                parent, Places.last(tree, parent, 1).places().get(0), (last, first) -> last + Places.STEP);
     }
 
     /** A child whose tag, name or both are this label. */
@@ -89,7 +90,9 @@ final class Growth {
 
     /** A child of the same level with this tag, or where it has none, with this name. */
     Optional<UUID> childLabelled(UUID parent, Level level, String tag, String name) {
-        return tag.isEmpty() && name.isEmpty() ? Optional.empty() : childrenOf(parent).labelled(level, tag, name);
+        return tag.isEmpty() && name.isEmpty()
+                ? Optional.empty()
+                : childrenOf(parent).labelled(level, tag, name);
     }
 
     /** A check that its technique names, set as this one. */
@@ -100,12 +103,16 @@ final class Growth {
     /** Who has this tag already at the same client; another client may well use the same. */
     Optional<UUID> sameTag(String tag, UUID parent) {
         UUID client = outermost(parent);
-        return tags.getOrDefault(tag, Set.of()).stream().filter(id -> outermost(id).equals(client)).findFirst();
+        return tags.getOrDefault(tag, Set.of()).stream()
+                .filter(id -> outermost(id).equals(client))
+                .findFirst();
     }
 
     private UUID outermost(UUID id) {
         UUID at = id;
-        for (Optional<Node> node = find(at); node.isPresent() && !node.get().parentId().equals(Node.PLANT); node = find(at)) {
+        for (Optional<Node> node = find(at);
+                node.isPresent() && !node.get().parentId().equals(Node.PLANT);
+                node = find(at)) {
             at = node.get().parentId();
         }
         return at;
@@ -116,7 +123,9 @@ final class Growth {
             return "the plant";
         }
         List<String> labels = new ArrayList<>();
-        for (Optional<Node> node = find(id); node.isPresent(); node = find(node.get().parentId())) {
+        for (Optional<Node> node = find(id);
+                node.isPresent();
+                node = find(node.get().parentId())) {
             labels.add(0, node.get().label());
         }
         return String.join(", ", labels);

@@ -14,7 +14,8 @@ import rovek.core.plant.Level;
  * @param notes what is wrong with it, or what would change
  * @param rows how many rows of the plant come of it; more than one where it is stamped or names its checks
  */
-public record PlannedRow(int number, int depth, String label, Optional<Level> level, State state, List<String> notes, int rows) {
+public record PlannedRow(
+        int number, int depth, String label, Optional<Level> level, State state, List<String> notes, int rows) {
 
     /** How a row compares with the plant. */
     public enum State {

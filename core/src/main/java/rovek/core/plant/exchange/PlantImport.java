@@ -50,7 +50,8 @@ public final class PlantImport {
      * @param base where the outermost rows come; {@link Node#PLANT} for the plant itself
      * @param ids where ids of new rows come from, where the table gives none
      */
-    public static ImportPlan plan(NodeTree tree, UUID base, PlantTable table, ImportKnowledge knowledge, Supplier<UUID> ids) {
+    public static ImportPlan plan(
+            NodeTree tree, UUID base, PlantTable table, ImportKnowledge knowledge, Supplier<UUID> ids) {
         PlantImport work = new PlantImport(tree, base, table, knowledge, ids);
         table.rows().forEach(work::take);
         ImportPlan plan = new ImportPlan(work.planned, new PlantChange(work.growth.added(), List.of(), work.altered));
@@ -60,7 +61,8 @@ public final class PlantImport {
     private void take(TableRow row) {
         RowReading reading = new RowReading(row, knowledge);
         Optional<UUID> parent = parent(row, reading);
-        Optional<Level> level = parent.flatMap(id -> reading.level(growth.level(id), reading.id().flatMap(tree::find).map(Node::level)));
+        Optional<Level> level = parent.flatMap(id ->
+                reading.level(growth.level(id), reading.id().flatMap(tree::find).map(Node::level)));
         if (parent.isEmpty() || level.isEmpty()) {
             remember(row, Optional.empty());
             reject(row, reading, level);
@@ -69,8 +71,9 @@ public final class PlantImport {
         reading.requireFits(level.get(), growth.level(parent.get()));
         Optional<Node> existing = existing(row, reading, parent.get(), level.get());
         if (existing.isEmpty() && reading.id().isEmpty()) {
-            growth.sameTag(reading.tag(level.get()), parent.get()).ifPresent(other -> reading.fault(
-                    "%s is there already: %s.".formatted(reading.tag(level.get()), growth.placeOf(other))));
+            growth.sameTag(reading.tag(level.get()), parent.get())
+                    .ifPresent(other -> reading.fault(
+                            "%s is there already: %s.".formatted(reading.tag(level.get()), growth.placeOf(other))));
         }
         UUID id = existing.map(Node::id).or(reading::id).orElseGet(ids);
         if (!seen.add(id) || (existing.isEmpty() && isListedBefore(reading, parent.get(), level.get()))) {
@@ -93,7 +96,9 @@ public final class PlantImport {
 
     private boolean isListedBefore(RowReading reading, UUID parent, Level level) {
         return reading.id().isEmpty()
-                && growth.childLabelled(parent, level, reading.tag(level), reading.name(level)).filter(id -> tree.find(id).isEmpty()).isPresent();
+                && growth.childLabelled(parent, level, reading.tag(level), reading.name(level))
+                        .filter(id -> tree.find(id).isEmpty())
+                        .isPresent();
     }
 
     private void remember(TableRow row, Optional<UUID> id) {
@@ -106,7 +111,8 @@ public final class PlantImport {
     }
 
     private void reject(TableRow row, RowReading reading, Optional<Level> level) {
-        planned.add(new PlannedRow(row.number(), row.indent(), reading.label(), level, State.WRONG, reading.faults(), 0));
+        planned.add(
+                new PlannedRow(row.number(), row.indent(), reading.label(), level, State.WRONG, reading.faults(), 0));
     }
 
     private Optional<UUID> parent(TableRow row, RowReading reading) {
@@ -131,11 +137,13 @@ public final class PlantImport {
         if (row.indent() == 0) {
             return Optional.of(base);
         }
-        Optional<UUID> above = row.indent() <= open.size() ? Optional.ofNullable(open.get(row.indent() - 1)) : Optional.empty();
+        Optional<UUID> above =
+                row.indent() <= open.size() ? Optional.ofNullable(open.get(row.indent() - 1)) : Optional.empty();
         if (above.isEmpty()) {
-            reading.fault(row.indent() > open.size()
-                    ? "It is indented deeper than there is a row to stand in."
-                    : "The row it stands in is wrong.");
+            reading.fault(
+                    row.indent() > open.size()
+                            ? "It is indented deeper than there is a row to stand in."
+                            : "The row it stands in is wrong.");
         }
         return above;
     }
@@ -145,7 +153,9 @@ public final class PlantImport {
         for (String label : path.split(Column.PATH_MARK.strip(), -1)) {
             Optional<UUID> next = growth.childCalled(at, label.strip());
             if (next.isEmpty()) {
-                reading.fault("There is no \"%s\"%s.".formatted(label.strip(), at.equals(Node.PLANT) ? " in the plant" : " in " + growth.placeOf(at)));
+                reading.fault("There is no \"%s\"%s."
+                        .formatted(
+                                label.strip(), at.equals(Node.PLANT) ? " in the plant" : " in " + growth.placeOf(at)));
                 return Optional.empty();
             }
             at = next.get();
@@ -161,7 +171,8 @@ public final class PlantImport {
         if (level == Level.CHECK && reading.name(level).isEmpty()) {
             return growth.checkLike(parent, reading.facets(level, columns)).flatMap(tree::find);
         }
-        return growth.childLabelled(parent, level, reading.tag(level), reading.name(level)).flatMap(tree::find);
+        return growth.childLabelled(parent, level, reading.tag(level), reading.name(level))
+                .flatMap(tree::find);
     }
 
     private void change(TableRow row, RowReading reading, Node node, UUID parent, Level level) {
@@ -185,7 +196,13 @@ public final class PlantImport {
             altered.add(alteration);
         }
         planned.add(new PlannedRow(
-                row.number(), row.indent(), node.label(), Optional.of(level), notes.isEmpty() ? State.SAME : State.CHANGED, notes.stream().sorted().toList(), 1));
+                row.number(),
+                row.indent(),
+                node.label(),
+                Optional.of(level),
+                notes.isEmpty() ? State.SAME : State.CHANGED,
+                notes.stream().sorted().toList(),
+                1));
     }
 
     private String text(String facet, String value) {
@@ -200,11 +217,12 @@ public final class PlantImport {
         List<Node> nodes = new ArrayList<>();
         if (template.isPresent()) {
             boolean[] isFirst = {true};
-            nodes.addAll(template.get().stamp(reading.tag(level), reading.name(level), parent, growth.nextPlace(parent), () -> {
-                UUID next = isFirst[0] ? id : ids.get();
-                isFirst[0] = false;
-                return next;
-            }));
+            nodes.addAll(template.get()
+                    .stamp(reading.tag(level), reading.name(level), parent, growth.nextPlace(parent), () -> {
+                        UUID next = isFirst[0] ? id : ids.get();
+                        isFirst[0] = false;
+                        return next;
+                    }));
         } else {
             Map<String, String> facets = new HashMap<>(reading.facets(level, columns));
             facets.put(Facet.PARENT, parent.toString());
@@ -216,12 +234,29 @@ public final class PlantImport {
         if (level == Level.POINT) {
             for (ImportKnowledge.ReadyMade check : reading.checks()) {
                 Node node = new Node(
-                        ids.get(), id, Level.CHECK, growth.nextPlace(id), "", "", check.technique(), "", Map.of(),
-                        check.settings().isEmpty() ? Map.of() : Map.of(check.technique(), check.settings()), Map.of(), Optional.empty());
+                        ids.get(),
+                        id,
+                        Level.CHECK,
+                        growth.nextPlace(id),
+                        "",
+                        "",
+                        check.technique(),
+                        "",
+                        Map.of(),
+                        check.settings().isEmpty() ? Map.of() : Map.of(check.technique(), check.settings()),
+                        Map.of(),
+                        Optional.empty());
                 growth.add(node);
                 nodes.add(node);
             }
         }
-        planned.add(new PlannedRow(row.number(), row.indent(), nodes.get(0).label(), Optional.of(level), State.NEW, reading.remarks(nodes.size()), nodes.size()));
+        planned.add(new PlannedRow(
+                row.number(),
+                row.indent(),
+                nodes.get(0).label(),
+                Optional.of(level),
+                State.NEW,
+                reading.remarks(nodes.size()),
+                nodes.size()));
     }
 }

@@ -46,8 +46,11 @@ public record PlantTable(List<String> columns, List<TableRow> rows, List<String>
             }
             cells.keySet().stream().filter(Facet::isValue).forEach(facets::add);
             cells.put(Column.ID, node.id().toString());
-            String path = paths.computeIfAbsent(node.parentId(), parent -> String.join(
-                    Column.PATH_MARK, tree.path(parent).stream().map(Node::label).toList()));
+            String path = paths.computeIfAbsent(
+                    node.parentId(),
+                    parent -> String.join(
+                            Column.PATH_MARK,
+                            tree.path(parent).stream().map(Node::label).toList()));
             if (!path.isEmpty()) {
                 cells.put(Column.PATH, path);
             }

@@ -33,7 +33,12 @@ final class RowReading {
         }
         for (String name : row.cell(Column.CHECKS).split(";")) {
             if (!name.isBlank()) {
-                knowledge.check(name.strip()).ifPresentOrElse(checks::add, () -> fault("\"%s\" is neither a template nor a ready-made check.".formatted(name.strip())));
+                knowledge
+                        .check(name.strip())
+                        .ifPresentOrElse(
+                                checks::add,
+                                () -> fault("\"%s\" is neither a template nor a ready-made check."
+                                        .formatted(name.strip())));
             }
         }
         row.cells().forEach((column, value) -> {
@@ -86,7 +91,8 @@ final class RowReading {
             try {
                 return Optional.of(Level.valueOf(word.toUpperCase(Locale.ROOT)));
             } catch (IllegalArgumentException wrong) {
-                fault("\"%s\" is no level. Levels are client, site, area, system, asset, part, point and check.".formatted(word));
+                fault("\"%s\" is no level. Levels are client, site, area, system, asset, part, point and check."
+                        .formatted(word));
                 return Optional.empty();
             }
         }
@@ -112,7 +118,10 @@ final class RowReading {
             String where = parent.isEmpty() ? "at the top" : "in " + article(word(parent.get()));
             fault("%s does not belong %s.".formatted(capital(article(word(level))), where));
         }
-        if (level != Level.CHECK && template.isEmpty() && tag(level).isEmpty() && name(level).isEmpty()) {
+        if (level != Level.CHECK
+                && template.isEmpty()
+                && tag(level).isEmpty()
+                && name(level).isEmpty()) {
             fault("It has neither tag nor name.");
         }
         if (tag(level).length() > Node.LONGEST_NAME || name(level).length() > Node.LONGEST_NAME) {
@@ -136,7 +145,9 @@ final class RowReading {
     }
 
     private Optional<TagAndName> tagAndName(Level level) {
-        boolean mayBeOne = level.isTagged() && !row.cells().containsKey(Column.ID) && row.cell(Column.TAG).isEmpty();
+        boolean mayBeOne = level.isTagged()
+                && !row.cells().containsKey(Column.ID)
+                && row.cell(Column.TAG).isEmpty();
         return mayBeOne ? TagAndName.of(row.cell(Column.NAME)) : Optional.empty();
     }
 
@@ -160,8 +171,11 @@ final class RowReading {
     List<String> facetColumns(Set<String> columns) {
         return columns.stream()
                 .filter(column -> Facet.isValue(column)
-                        || column.equals(Facet.TAG) || column.equals(Facet.NAME) || column.equals(Facet.CLASS)
-                        || column.equals(Facet.TECHNIQUE) || column.equals(Facet.STAMP))
+                        || column.equals(Facet.TAG)
+                        || column.equals(Facet.NAME)
+                        || column.equals(Facet.CLASS)
+                        || column.equals(Facet.TECHNIQUE)
+                        || column.equals(Facet.STAMP))
                 .toList();
     }
 
@@ -195,6 +209,8 @@ final class RowReading {
         if (template.isPresent()) {
             return List.of("from %s, %d rows".formatted(template.get().name(), rows));
         }
-        return checks.isEmpty() || rows < 2 ? List.of() : List.of("with %d %s".formatted(rows - 1, rows == 2 ? "check" : "checks"));
+        return checks.isEmpty() || rows < 2
+                ? List.of()
+                : List.of("with %d %s".formatted(rows - 1, rows == 2 ? "check" : "checks"));
     }
 }

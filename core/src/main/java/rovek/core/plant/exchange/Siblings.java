@@ -10,7 +10,10 @@ import rovek.core.plant.Facet;
 import rovek.core.plant.Level;
 import rovek.core.plant.Node;
 
-/** What stands in one node, found by what it is called: ten thousand rows in one area are each found at once. Of two that are called alike the first is meant. */
+/**
+ * What stands in one node, found by what it is called: ten thousand rows in one area are each found at once. Of two
+ * that are called alike the first is meant.
+ */
 final class Siblings {
 
     private final Set<UUID> known = new HashSet<>();
@@ -37,7 +40,9 @@ final class Siblings {
         called.putIfAbsent(node.label(), node.id());
         called.putIfAbsent(node.tag(), node.id());
         called.putIfAbsent(node.name(), node.id());
-        labelled.putIfAbsent(new Labelled(node.level(), !node.tag().isEmpty(), node.tag().isEmpty() ? node.name() : node.tag()), node.id());
+        labelled.putIfAbsent(
+                new Labelled(node.level(), !node.tag().isEmpty(), node.tag().isEmpty() ? node.name() : node.tag()),
+                node.id());
         if (node.level() == Level.CHECK && node.name().isEmpty()) {
             nameless.putIfAbsent(Said.of(node.technique(), node.facets()), node.id());
         }

@@ -12,7 +12,8 @@ import rovek.core.plant.TagAndName;
 
 /**
  * Rows as they come out of a spreadsheet or a text: cells with tabs in between. With a heading, its words name the columns, and
- * spaces before the name say how deep a row stands. Without one, how far a row is indented says what it stands in, then come a tag, a name and a template, as far as they are
+ * spaces before the name say how deep a row stands. Without one, how far a row is indented says what it stands in, then
+ * come a tag, a name and a template, as far as they are
  * there.
  */
 public final class TypedTable {
@@ -26,7 +27,8 @@ public final class TypedTable {
     /** @param isTemplate whether a word is the name of a template */
     public static PlantTable read(String text, Predicate<String> isTemplate) {
         List<String> lines = text.lines().toList();
-        Optional<List<String>> heading = lines.stream().filter(line -> !line.isBlank()).findFirst().flatMap(TypedTable::heading);
+        Optional<List<String>> heading =
+                lines.stream().filter(line -> !line.isBlank()).findFirst().flatMap(TypedTable::heading);
         List<TableRow> rows = new ArrayList<>();
         boolean isHeading = heading.isPresent();
         for (int i = 0; i < lines.size(); i++) {

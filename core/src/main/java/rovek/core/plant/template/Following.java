@@ -55,14 +55,18 @@ public record Following(PlantChange change, int kept) {
             this.later = later;
             this.ids = ids;
             for (Node node : tree.beneath(asset)) {
-                node.stamp().filter(stamp -> stamp.template().equals(later.id())).ifPresent(stamp -> byKey.putIfAbsent(stamp.key(), node));
+                node.stamp()
+                        .filter(stamp -> stamp.template().equals(later.id()))
+                        .ifPresent(stamp -> byKey.putIfAbsent(stamp.key(), node));
             }
         }
 
         Following make() {
             Set<UUID> leaving = leaving();
             for (Node node : List.copyOf(byKey.values())) {
-                later.part(node.stamp().orElseThrow().key()).filter(part -> !leaving.contains(node.id())).ifPresent(part -> alter(node, part));
+                later.part(node.stamp().orElseThrow().key())
+                        .filter(part -> !leaving.contains(node.id()))
+                        .ifPresent(part -> alter(node, part));
             }
             Map<String, UUID> idOf = new HashMap<>();
             byKey.forEach((key, node) -> idOf.put(key, node.id()));
@@ -72,7 +76,9 @@ public record Following(PlantChange change, int kept) {
                     add(part, idOf, places);
                 }
             }
-            List<Node> removed = tree.beneath(asset).stream().filter(node -> leaving.contains(node.id())).toList();
+            List<Node> removed = tree.beneath(asset).stream()
+                    .filter(node -> leaving.contains(node.id()))
+                    .toList();
             return new Following(new PlantChange(added, removed, altered), kept);
         }
 
@@ -83,7 +89,9 @@ public record Following(PlantChange change, int kept) {
             for (int i = nodes.size() - 1; i >= 0; i--) {
                 Node node = nodes.get(i);
                 boolean partIsGone = node.stamp()
-                        .filter(stamp -> stamp.template().equals(later.id()) && !stamp.isRoot() && later.part(stamp.key()).isEmpty())
+                        .filter(stamp -> stamp.template().equals(later.id())
+                                && !stamp.isRoot()
+                                && later.part(stamp.key()).isEmpty())
                         .isPresent();
                 if (partIsGone && leaving.containsAll(tree.children(node.id()))) {
                     leaving.add(node.id());
@@ -96,14 +104,16 @@ public record Following(PlantChange change, int kept) {
 
         private void alter(Node node, TemplatePart part) {
             Map<String, String> now = node.facets();
-            Map<String, String> was = former.part(part.key()).map(TemplatePart::facets).orElse(Map.of());
+            Map<String, String> was =
+                    former.part(part.key()).map(TemplatePart::facets).orElse(Map.of());
             Set<String> keys = new HashSet<>(was.keySet());
             keys.addAll(part.facets().keySet());
             Map<String, Shift> shifts = new LinkedHashMap<>();
             for (String key : keys) {
                 String before = was.getOrDefault(key, "");
                 String after = part.facet(key);
-                boolean isItsOwnName = key.equals(Facet.TAG) || (key.equals(Facet.NAME) && part.key().equals(Stamp.ROOT));
+                boolean isItsOwnName = key.equals(Facet.TAG)
+                        || (key.equals(Facet.NAME) && part.key().equals(Stamp.ROOT));
                 if (isItsOwnName || before.equals(after)) {
                     continue;
                 }
@@ -133,7 +143,12 @@ public record Following(PlantChange change, int kept) {
             idOf.put(part.key(), id);
             Map<String, String> facets = new LinkedHashMap<>(part.facets());
             facets.put(Facet.PARENT, parent.toString());
-            facets.put(Facet.PLACE, String.valueOf(places.merge(parent, Places.last(tree, parent, 1).places().get(0), (last, first) -> last + Places.STEP)));
+            facets.put(
+                    Facet.PLACE,
+                    String.valueOf(places.merge(
+                            parent,
+                            Places.last(tree, parent, 1).places().get(0),
+                            (last, first) -> last + Places.STEP)));
             facets.put(Facet.STAMP, new Stamp(later.id(), later.revision(), part.key()).toString());
             if (!Level.valueOf(part.facet(Facet.LEVEL)).isTagged()) {
                 facets.remove(Facet.TAG);

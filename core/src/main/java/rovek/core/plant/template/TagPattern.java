@@ -41,7 +41,8 @@ public final class TagPattern {
         Matcher from = ENDS_IN_NUMBER.matcher(text.substring(0, dots).strip());
         String end = text.substring(dots + 2).strip();
         if (!from.matches()) {
-            throw new IllegalArgumentException("\"%s\" does not begin with a tag that ends in a number.".formatted(text));
+            throw new IllegalArgumentException(
+                    "\"%s\" does not begin with a tag that ends in a number.".formatted(text));
         }
         String prefix = from.group(1);
         String last = end.startsWith(prefix) ? end.substring(prefix.length()) : end;
@@ -51,7 +52,8 @@ public final class TagPattern {
         int first = Integer.parseInt(from.group(2));
         int until = Integer.parseInt(last);
         if (until < first || until - first >= MOST_TAGS) {
-            throw new IllegalArgumentException("\"%s\" does not count up from %d by less than %d.".formatted(text, first, MOST_TAGS));
+            throw new IllegalArgumentException(
+                    "\"%s\" does not count up from %d by less than %d.".formatted(text, first, MOST_TAGS));
         }
         int digits = from.group(2).length();
         List<String> tags = new ArrayList<>();

@@ -43,7 +43,9 @@ public record Template(UUID id, String name, int revision, List<TemplatePart> pa
 
     /** How many checks one stamped asset has. */
     public int checks() {
-        return (int) parts.stream().filter(part -> part.facet(Facet.LEVEL).equals(Level.CHECK.name())).count();
+        return (int) parts.stream()
+                .filter(part -> part.facet(Facet.LEVEL).equals(Level.CHECK.name()))
+                .count();
     }
 
     /**
@@ -59,10 +61,12 @@ public record Template(UUID id, String name, int revision, List<TemplatePart> pa
         Set<String> taken = new HashSet<>(Set.of(Stamp.ROOT));
         keys.put(asset, Stamp.ROOT);
         for (Node node : nodes) {
-            node.stamp().filter(stamp -> stamp.template().equals(id) && !stamp.isRoot() && !taken.contains(stamp.key())).ifPresent(stamp -> {
-                keys.put(node.id(), stamp.key());
-                taken.add(stamp.key());
-            });
+            node.stamp()
+                    .filter(stamp -> stamp.template().equals(id) && !stamp.isRoot() && !taken.contains(stamp.key()))
+                    .ifPresent(stamp -> {
+                        keys.put(node.id(), stamp.key());
+                        taken.add(stamp.key());
+                    });
         }
         int next = 1;
         for (Node node : nodes) {
@@ -102,7 +106,9 @@ public record Template(UUID id, String name, int revision, List<TemplatePart> pa
             idOf.put(part.key(), id);
             Map<String, String> facets = new LinkedHashMap<>(part.facets());
             facets.put(Facet.PARENT, (isRoot ? parent : idOf.get(part.parentKey())).toString());
-            facets.put(Facet.PLACE, String.valueOf(isRoot ? place : siblings.merge(part.parentKey(), 1, Integer::sum) * Places.STEP));
+            facets.put(
+                    Facet.PLACE,
+                    String.valueOf(isRoot ? place : siblings.merge(part.parentKey(), 1, Integer::sum) * Places.STEP));
             facets.put(Facet.STAMP, new Stamp(this.id, revision, part.key()).toString());
             if (isRoot) {
                 setOrRemove(facets, Facet.TAG, tag);

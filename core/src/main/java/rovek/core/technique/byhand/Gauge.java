@@ -39,28 +39,37 @@ public final class Gauge implements Technique {
     @Override
     public List<SettingDefinition> settings() {
         return List.of(
-                new SettingDefinition("quantity", "Quantity", "", Quantity.PRESSURE.word(), new Entry.Choice(Quantity.words())),
+                new SettingDefinition(
+                        "quantity", "Quantity", "", Quantity.PRESSURE.word(), new Entry.Choice(Quantity.words())),
                 new SettingDefinition("worse", "Worse when", "", "higher", new Entry.Choice(List.of("higher", LOWER))));
     }
 
     @Override
     public List<Preset> presets() {
-        return Arrays.stream(Quantity.values()).map(quantity -> new Preset(checkName(quantity), Map.of("quantity", quantity.word()))).toList();
+        return Arrays.stream(Quantity.values())
+                .map(quantity -> new Preset(checkName(quantity), Map.of("quantity", quantity.word())))
+                .toList();
     }
 
     @Override
     public List<ResultDefinition> results(SettingValues settings) {
-        return List.of(result(Quantity.of(settings.text("quantity")), settings.text("worse").equals(LOWER)));
+        return List.of(result(
+                Quantity.of(settings.text("quantity")), settings.text("worse").equals(LOWER)));
     }
 
     @Override
     public List<ResultDefinition> everyResult() {
-        return Arrays.stream(Quantity.values()).flatMap(quantity -> Stream.of(result(quantity, false), result(quantity, true))).toList();
+        return Arrays.stream(Quantity.values())
+                .flatMap(quantity -> Stream.of(result(quantity, false), result(quantity, true)))
+                .toList();
     }
 
     private static ResultDefinition result(Quantity quantity, boolean lowerIsWorse) {
         return new ResultDefinition(
-                quantity.word() + (lowerIsWorse ? ".low" : ""), quantity.word(), "", quantity.unit(),
+                quantity.word() + (lowerIsWorse ? ".low" : ""),
+                quantity.word(),
+                "",
+                quantity.unit(),
                 lowerIsWorse ? Sense.LOWER_IS_WORSE : Sense.HIGHER_IS_WORSE);
     }
 
@@ -87,7 +96,9 @@ public final class Gauge implements Technique {
     @Override
     public Map<String, String> suggestedBy(Capture capture) {
         return capture instanceof ValueCapture given
-                ? Quantity.measuredIn(given.value().unit()).map(quantity -> Map.of("quantity", quantity.word())).orElse(Map.of())
+                ? Quantity.measuredIn(given.value().unit())
+                        .map(quantity -> Map.of("quantity", quantity.word()))
+                        .orElse(Map.of())
                 : Map.of();
     }
 
@@ -98,9 +109,11 @@ public final class Gauge implements Technique {
             throw new IllegalArgumentException("This is no gauge value.");
         }
         if (!given.value().unit().isComparableTo(definition.unit())) {
-            throw new IllegalArgumentException("A %s is not in %s.".formatted(definition.name(), given.value().unit().symbol()));
+            throw new IllegalArgumentException("A %s is not in %s."
+                    .formatted(definition.name(), given.value().unit().symbol()));
         }
         double value = given.value().unit().convert(given.value().value(), definition.unit());
-        return new Analysis(List.of(new Result(definition, new Amount(value, definition.unit()))), List.of(), List.of());
+        return new Analysis(
+                List.of(new Result(definition, new Amount(value, definition.unit()))), List.of(), List.of());
     }
 }

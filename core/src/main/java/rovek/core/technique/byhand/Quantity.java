@@ -44,7 +44,9 @@ public enum Quantity {
 
     /** The first that is written in units of this kind; empty where none is. */
     public static Optional<Quantity> measuredIn(UnitOfMeasure unit) {
-        return Arrays.stream(values()).filter(quantity -> quantity.unit.isComparableTo(unit)).findFirst();
+        return Arrays.stream(values())
+                .filter(quantity -> quantity.unit.isComparableTo(unit))
+                .findFirst();
     }
 
     public static List<String> words() {

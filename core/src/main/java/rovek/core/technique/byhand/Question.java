@@ -51,14 +51,18 @@ public final class Question implements Technique {
 
     @Override
     public List<ResultDefinition> results(SettingValues settings) {
-        return List.of(settings.text("right").equals(YES) ? everyResult().get(0) : everyResult().get(1));
+        return List.of(
+                settings.text("right").equals(YES)
+                        ? everyResult().get(0)
+                        : everyResult().get(1));
     }
 
     @Override
     public List<ResultDefinition> everyResult() {
         return List.of(
                 new ResultDefinition("answer.yes", "yes", "", UnitCatalogue.ONE, Sense.LOWER_IS_WORSE),
-                new ResultDefinition("answer.no", "yes, though no is right", "", UnitCatalogue.ONE, Sense.HIGHER_IS_WORSE));
+                new ResultDefinition(
+                        "answer.no", "yes, though no is right", "", UnitCatalogue.ONE, Sense.HIGHER_IS_WORSE));
     }
 
     @Override
@@ -79,7 +83,11 @@ public final class Question implements Technique {
     /** The right answer is the limit, once a person takes it. */
     @Override
     public List<LimitProposal> proposals(SettingValues settings, Nameplate plate) {
-        return List.of(new LimitProposal(results(settings).get(0).id(), Optional.empty(), Optional.of(0.5), "The right answer is " + settings.text("right") + "."));
+        return List.of(new LimitProposal(
+                results(settings).get(0).id(),
+                Optional.empty(),
+                Optional.of(0.5),
+                "The right answer is " + settings.text("right") + "."));
     }
 
     @Override
@@ -89,9 +97,14 @@ public final class Question implements Technique {
 
     @Override
     public Analysis analyse(Capture capture, SettingValues settings) {
-        if (!(capture instanceof ValueCapture given) || given.value().value() != 0 && given.value().value() != 1) {
+        if (!(capture instanceof ValueCapture given)
+                || given.value().value() != 0 && given.value().value() != 1) {
             throw new IllegalArgumentException("The answer is neither yes nor no.");
         }
-        return new Analysis(List.of(new Result(results(settings).get(0), new Amount(given.value().value(), UnitCatalogue.ONE))), List.of(), List.of());
+        return new Analysis(
+                List.of(new Result(
+                        results(settings).get(0), new Amount(given.value().value(), UnitCatalogue.ONE))),
+                List.of(),
+                List.of());
     }
 }

@@ -21,7 +21,8 @@ final class WrittenAnswer implements ByHand {
         return switch (written.strip().toLowerCase(Locale.ROOT)) {
             case "yes", "y", "1" -> answer(1);
             case "no", "n", "0" -> answer(0);
-            default -> throw new IllegalArgumentException("The answer is yes or no, not \"%s\".".formatted(written.strip()));
+            default ->
+                throw new IllegalArgumentException("The answer is yes or no, not \"%s\".".formatted(written.strip()));
         };
     }
 

@@ -21,7 +21,8 @@ final class WrittenGauge implements ByHand {
         UnitOfMeasure usual = Quantity.of(settings.text("quantity")).unit();
         Amount amount = WrittenAmount.read(written, usual);
         if (!amount.unit().isComparableTo(usual)) {
-            throw new IllegalArgumentException("A %s is not in %s.".formatted(settings.text("quantity"), amount.unit()));
+            throw new IllegalArgumentException(
+                    "A %s is not in %s.".formatted(settings.text("quantity"), amount.unit()));
         }
         return new ValueCapture(amount);
     }

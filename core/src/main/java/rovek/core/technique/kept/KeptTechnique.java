@@ -23,7 +23,8 @@ import rovek.core.technique.Technique;
  * @param memoryBytes room one capture takes on an instrument
  * @param seconds time one capture takes
  */
-record KeptTechnique(String id, String name, String checkName, Class<? extends Capture> accepted, long memoryBytes, double seconds)
+record KeptTechnique(
+        String id, String name, String checkName, Class<? extends Capture> accepted, long memoryBytes, double seconds)
         implements Technique {
 
     @Override

@@ -8,7 +8,8 @@ import rovek.core.technique.run.Segments.Segment;
 /**
  * What a channel did over a period: exact least and largest sample, the mean over time, and how long it was outside its limits.
  *
- * <p>The mean is the integral of the straight lines between samples over the time they cover (trapezoidal rule), so that samples taken quickly count no
+ * <p>The mean is the integral of the straight lines between samples over the time they cover (trapezoidal rule), so
+ * that samples taken quickly count no
  * more than slow ones; gaps and pauses count nothing. Where no two samples of the period belong together, it is the mean of the samples.
  *
  * @param samples measured within the period, both its ends included; at least one
@@ -19,7 +20,14 @@ import rovek.core.technique.run.Segments.Segment;
  * @param excursions how often it was
  */
 public record ChannelStatistics(
-        int samples, double least, double leastAtSeconds, double largest, double largestAtSeconds, double mean, double coveredSeconds, double outsideSeconds,
+        int samples,
+        double least,
+        double leastAtSeconds,
+        double largest,
+        double largestAtSeconds,
+        double mean,
+        double coveredSeconds,
+        double outsideSeconds,
         int excursions) {
 
     /**
@@ -27,7 +35,8 @@ public record ChannelStatistics(
      * @param values one each, NaN where nothing was measured
      * @return empty where nothing was measured in the period
      */
-    public static Optional<ChannelStatistics> of(double[] seconds, double[] values, ChannelLimits limits, double fromSeconds, double toSeconds) {
+    public static Optional<ChannelStatistics> of(
+            double[] seconds, double[] values, ChannelLimits limits, double fromSeconds, double toSeconds) {
         int samples = 0;
         int least = -1;
         int largest = -1;
@@ -48,10 +57,19 @@ public record ChannelStatistics(
                 .map(segment -> segment.within(fromSeconds, toSeconds))
                 .toList();
         double covered = segments.stream().mapToDouble(Segment::seconds).sum();
-        double integral = segments.stream().mapToDouble(segment -> segment.seconds() * (segment.first() + segment.last()) / 2).sum();
+        double integral = segments.stream()
+                .mapToDouble(segment -> segment.seconds() * (segment.first() + segment.last()) / 2)
+                .sum();
         List<Excursions.Excursion> outside = Excursions.of(segments, limits);
         return Optional.of(new ChannelStatistics(
-                samples, values[least], seconds[least], values[largest], seconds[largest], covered > 0 ? integral / covered : sum / samples, covered,
-                Excursions.seconds(outside), outside.size()));
+                samples,
+                values[least],
+                seconds[least],
+                values[largest],
+                seconds[largest],
+                covered > 0 ? integral / covered : sum / samples,
+                covered,
+                Excursions.seconds(outside),
+                outside.size()));
     }
 }

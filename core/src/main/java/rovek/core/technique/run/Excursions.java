@@ -35,25 +35,34 @@ final class Excursions {
         if (!begins && !ends) {
             return;
         }
-        double crossing = begins && ends ? 0 : segment.fromSeconds() + segment.seconds() * (limit - segment.first()) / (segment.last() - segment.first());
+        double crossing = begins && ends
+                ? 0
+                : segment.fromSeconds()
+                        + segment.seconds() * (limit - segment.first()) / (segment.last() - segment.first());
         pieces.add(new Excursion(begins ? segment.fromSeconds() : crossing, ends ? segment.toSeconds() : crossing));
     }
 
     /** What touches or overlaps is one. */
     static List<Excursion> joined(Collection<Excursion> pieces) {
         List<Excursion> joined = new ArrayList<>();
-        pieces.stream().sorted(Comparator.comparingDouble(Excursion::fromSeconds)).forEach(piece -> {
-            Excursion last = joined.isEmpty() ? null : joined.get(joined.size() - 1);
-            if (last != null && piece.fromSeconds() <= last.toSeconds()) {
-                joined.set(joined.size() - 1, new Excursion(last.fromSeconds(), Math.max(last.toSeconds(), piece.toSeconds())));
-            } else {
-                joined.add(piece);
-            }
-        });
+        pieces.stream()
+                .sorted(Comparator.comparingDouble(Excursion::fromSeconds))
+                .forEach(piece -> {
+                    Excursion last = joined.isEmpty() ? null : joined.get(joined.size() - 1);
+                    if (last != null && piece.fromSeconds() <= last.toSeconds()) {
+                        joined.set(
+                                joined.size() - 1,
+                                new Excursion(last.fromSeconds(), Math.max(last.toSeconds(), piece.toSeconds())));
+                    } else {
+                        joined.add(piece);
+                    }
+                });
         return joined;
     }
 
     static double seconds(Collection<Excursion> excursions) {
-        return excursions.stream().mapToDouble(one -> one.toSeconds() - one.fromSeconds()).sum();
+        return excursions.stream()
+                .mapToDouble(one -> one.toSeconds() - one.fromSeconds())
+                .sum();
     }
 }

@@ -25,7 +25,8 @@ import rovek.core.unit.Amount;
 import rovek.core.unit.UnitCatalogue;
 
 /**
- * What a logger recorded: several channels over hours or days. Where the check says between which values channels should stay, it comes to the time
+ * What a logger recorded: several channels over hours or days. Where the check says between which values channels
+ * should stay, it comes to the time
  * during which at least one of them was outside; else it is kept and shown.
  */
 public final class LoggedRun implements Technique {
@@ -36,8 +37,8 @@ public final class LoggedRun implements Technique {
     private static final double SECONDS = 60;
     private static final NamedRanges CHANNEL_LIMITS = new NamedRanges(MOST_CHANNELS, true, Double.NEGATIVE_INFINITY);
 
-    private static final ResultDefinition OUTSIDE =
-            new ResultDefinition("run.outside", "time outside limits", "outside", UnitCatalogue.MINUTE, Sense.HIGHER_IS_WORSE);
+    private static final ResultDefinition OUTSIDE = new ResultDefinition(
+            "run.outside", "time outside limits", "outside", UnitCatalogue.MINUTE, Sense.HIGHER_IS_WORSE);
 
     @Override
     public String id() {
@@ -82,7 +83,10 @@ public final class LoggedRun implements Technique {
     /** By the channels' names, however they are written large and small. */
     private static Map<String, ChannelLimits> limits(SettingValues settings) {
         Map<String, ChannelLimits> limits = new LinkedHashMap<>();
-        CHANNEL_LIMITS.read(settings.text(LIMITS)).forEach(one -> limits.put(one.name().toLowerCase(Locale.ROOT), new ChannelLimits(one.low(), one.high())));
+        CHANNEL_LIMITS
+                .read(settings.text(LIMITS))
+                .forEach(one ->
+                        limits.put(one.name().toLowerCase(Locale.ROOT), new ChannelLimits(one.low(), one.high())));
         return limits;
     }
 
@@ -95,27 +99,46 @@ public final class LoggedRun implements Technique {
         List<Curve.Run> channels = channels(table, limits);
         List<Curve> curves = List.copyOf(channels);
         if (limits.isEmpty()) {
-            return new Analysis(List.of(), curves, List.of(new Remark("kept", "kept as taken, not judged: no channel has limits to stay within", true)));
+            return new Analysis(
+                    List.of(),
+                    curves,
+                    List.of(new Remark(
+                            "kept", "kept as taken, not judged: no channel has limits to stay within", true)));
         }
-        Set<String> recorded = channels.stream().map(channel -> channel.name().toLowerCase(Locale.ROOT)).collect(Collectors.toSet());
-        List<String> missing = limits.keySet().stream().filter(name -> !recorded.contains(name)).map("\"%s\""::formatted).toList();
+        Set<String> recorded = channels.stream()
+                .map(channel -> channel.name().toLowerCase(Locale.ROOT))
+                .collect(Collectors.toSet());
+        List<String> missing = limits.keySet().stream()
+                .filter(name -> !recorded.contains(name))
+                .map("\"%s\""::formatted)
+                .toList();
         if (!missing.isEmpty()) {
-            return new Analysis(List.of(), curves, List.of(new Remark("channel", "The run has no channel %s.".formatted(String.join(", ", missing)), true)));
+            return new Analysis(
+                    List.of(),
+                    curves,
+                    List.of(new Remark(
+                            "channel", "The run has no channel %s.".formatted(String.join(", ", missing)), true)));
         }
         List<Excursions.Excursion> outside = new ArrayList<>();
-        channels.forEach(channel -> outside.addAll(Excursions.of(Segments.of(channel.seconds(), channel.values()), channel.limits())));
+        channels.forEach(channel ->
+                outside.addAll(Excursions.of(Segments.of(channel.seconds(), channel.values()), channel.limits())));
         double minutes = Excursions.seconds(Excursions.joined(outside)) / 60;
         return new Analysis(List.of(new Result(OUTSIDE, new Amount(minutes, UnitCatalogue.MINUTE))), curves, List.of());
     }
 
     private static List<Curve.Run> channels(TableCapture table, Map<String, ChannelLimits> limits) {
         List<Curve.Run> channels = new ArrayList<>();
-        table.time().ifPresent(time -> table.columns().forEach(column -> {
-            if (column instanceof TableCapture.Numbers channel && channel != time) {
-                channels.add(new Curve.Run(
-                        channel.name(), time.values(), channel.values(), channel.unit(), limits.getOrDefault(channel.name().toLowerCase(Locale.ROOT), ChannelLimits.NONE)));
-            }
-        }));
+        table.time()
+                .ifPresent(time -> table.columns().forEach(column -> {
+                    if (column instanceof TableCapture.Numbers channel && channel != time) {
+                        channels.add(new Curve.Run(
+                                channel.name(),
+                                time.values(),
+                                channel.values(),
+                                channel.unit(),
+                                limits.getOrDefault(channel.name().toLowerCase(Locale.ROOT), ChannelLimits.NONE)));
+                    }
+                }));
         return channels;
     }
 }

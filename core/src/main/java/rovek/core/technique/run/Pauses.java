@@ -3,7 +3,8 @@ package rovek.core.technique.run;
 import java.util.Arrays;
 
 /**
- * When a logger paused: an interval more than three times as long as is usual before it, and than is usual behind it. What is usual says the median of up to
+ * When a logger paused: an interval more than three times as long as is usual before it, and than is usual behind it.
+ * What is usual says the median of up to
  * five intervals, so that one sample between two pauses hides neither; a change of pace is no pause.
  */
 public final class Pauses {
@@ -22,7 +23,8 @@ public final class Pauses {
         double[] lengths = new double[intervals];
         Arrays.setAll(lengths, i -> seconds[i + 1] - seconds[i]);
         boolean[] isPause = new boolean[intervals];
-        double shortest = Arrays.stream(lengths).filter(length -> length > 0).min().orElse(Double.POSITIVE_INFINITY);
+        double shortest =
+                Arrays.stream(lengths).filter(length -> length > 0).min().orElse(Double.POSITIVE_INFINITY);
         for (int i = 0; i < intervals; i++) {
             // Most runs have one pace throughout: nothing is looked at closely there.
             if (lengths[i] > PAUSE * shortest) {
@@ -38,7 +40,11 @@ public final class Pauses {
 
     /** The lower median of the intervals from one to another; 0 where there are none. Rows that share a time tell no pace. */
     private static double usual(double[] lengths, int from, int to) {
-        double[] some = Arrays.stream(lengths, Math.max(0, from), Math.max(Math.max(0, from), Math.min(lengths.length, to))).filter(length -> length > 0).sorted().toArray();
+        double[] some = Arrays.stream(
+                        lengths, Math.max(0, from), Math.max(Math.max(0, from), Math.min(lengths.length, to)))
+                .filter(length -> length > 0)
+                .sorted()
+                .toArray();
         return some.length == 0 ? 0 : some[(some.length - 1) / 2];
     }
 }

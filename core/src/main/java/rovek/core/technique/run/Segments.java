@@ -3,7 +3,10 @@ package rovek.core.technique.run;
 import java.util.ArrayList;
 import java.util.List;
 
-/** A channel as straight lines from sample to sample, interrupted where nothing was measured and where the logger paused; two samples of one time are a step. */
+/**
+ * A channel as straight lines from sample to sample, interrupted where nothing was measured and where the logger
+ * paused; two samples of one time are a step.
+ */
 final class Segments {
 
     /** A straight line from one sample to the next, in seconds and in the channel's unit. */

@@ -12,8 +12,10 @@ import rovek.core.signal.Spectrum;
 import rovek.core.technique.Finding.EvidenceMark;
 
 /**
- * Damage of a rolling bearing in the spectrum of its envelope: its defect frequency and multiples of it (ISO 13373-2), each with a peak of its own that
- * stands out of its neighbourhood and is a share of what rings at all. What lies on multiples of another known frequency - the shaft's, the supply's,
+ * Damage of a rolling bearing in the spectrum of its envelope: its defect frequency and multiples of it (ISO 13373-2),
+ * each with a peak of its own that
+ * stands out of its neighbourhood and is a share of what rings at all. What lies on multiples of another known
+ * frequency - the shaft's, the supply's,
  * blades, gears - within what the lines tell, may be theirs and is no evidence.
  */
 final class BearingDefects {
@@ -37,7 +39,14 @@ final class BearingDefects {
     private static final int LEAST_HARMONICS = 2;
 
     private static final Map<String, String> DEFECTS = Map.of(
-            "outer race", "Outer-race", "inner race", "Inner-race", "rolling element", "Rolling-element", "cage", "Cage");
+            "outer race",
+            "Outer-race",
+            "inner race",
+            "Inner-race",
+            "rolling element",
+            "Rolling-element",
+            "cage",
+            "Cage");
 
     /** What else may modulate: some of it turns with the shaft, the supply does not. */
     private static final List<String> TURNING = List.of("blade pass", "gear mesh");
@@ -76,14 +85,17 @@ final class BearingDefects {
     }
 
     private Optional<Peak> peak(double hz, double toleranceHz, double standsOut) {
-        return SpectralPeaks.near(envelope, hz, toleranceHz).filter(peak -> peak.standsOut() >= standsOut && peak.rms() >= least);
+        return SpectralPeaks.near(envelope, hz, toleranceHz)
+                .filter(peak -> peak.standsOut() >= standsOut && peak.rms() >= least);
     }
 
     private Optional<Series> series(String defect) {
         double turned = shaft / known.get("shaft");
         double expected = known.get(defect) * turned;
         double line = envelope.stepHz();
-        Optional<Peak> first = expected < LEAST_APART * line ? Optional.empty() : peak(expected, Math.max(SLIP * expected, LINES * line), FIRST_STANDS_OUT);
+        Optional<Peak> first = expected < LEAST_APART * line
+                ? Optional.empty()
+                : peak(expected, Math.max(SLIP * expected, LINES * line), FIRST_STANDS_OUT);
         if (first.isEmpty()) {
             return Optional.empty();
         }
@@ -113,8 +125,12 @@ final class BearingDefects {
         // The shaft's own frequency is known to a twentieth of a line.
         double unsure = 0.05 * envelope.stepHz();
         return isMultiple(base, shaft, told + unsure * Math.max(1, Math.rint(base / shaft)))
-                || TURNING.stream().filter(known::containsKey).anyMatch(other -> isMultiple(base, known.get(other) * turned, told + unsure))
-                || FIXED.stream().filter(known::containsKey).anyMatch(other -> isMultiple(base, known.get(other), told));
+                || TURNING.stream()
+                        .filter(known::containsKey)
+                        .anyMatch(other -> isMultiple(base, known.get(other) * turned, told + unsure))
+                || FIXED.stream()
+                        .filter(known::containsKey)
+                        .anyMatch(other -> isMultiple(base, known.get(other), told));
     }
 
     private static boolean isMultiple(double base, double other, double toleranceHz) {
@@ -140,6 +156,14 @@ final class BearingDefects {
             sides = isElement ? "; side bands at cage speed" : "; side bands at shaft speed";
         }
         return new Series(
-                String.format(Locale.ROOT, "%s defect frequency, %.1f Hz, with %d harmonics%s.", DEFECTS.get(defect), first, peaks.size(), sides), marks, clarity);
+                String.format(
+                        Locale.ROOT,
+                        "%s defect frequency, %.1f Hz, with %d harmonics%s.",
+                        DEFECTS.get(defect),
+                        first,
+                        peaks.size(),
+                        sides),
+                marks,
+                clarity);
     }
 }

@@ -60,7 +60,12 @@ final class Diagnosis {
      * @param band where the velocity is taken
      */
     static List<Finding> of(
-            Spectrum velocity, String velocityCurve, VibrationLook.Ringing ringing, String envelopeCurve, List<Characteristic> characteristics, Band band) {
+            Spectrum velocity,
+            String velocityCurve,
+            VibrationLook.Ringing ringing,
+            String envelopeCurve,
+            List<Characteristic> characteristics,
+            Band band) {
         Map<String, Double> known = new HashMap<>();
         characteristics.forEach(one -> known.put(one.name(), one.value().value()));
         if (!known.containsKey("shaft")) {
@@ -68,7 +73,9 @@ final class Diagnosis {
         }
         Diagnosis diagnosis = new Diagnosis(velocity, velocityCurve, known, band);
         double shaft = diagnosis.shaft();
-        new BearingDefects(ringing, known, shaft).clearest().ifPresent(series -> diagnosis.add("bearing", series.sentence(), envelopeCurve, series.marks()));
+        new BearingDefects(ringing, known, shaft)
+                .clearest()
+                .ifPresent(series -> diagnosis.add("bearing", series.sentence(), envelopeCurve, series.marks()));
         diagnosis.turning(shaft);
         diagnosis.meshing("gear mesh", "Gear-mesh", shaft);
         diagnosis.meshing("blade pass", "Blade-pass", shaft);
@@ -90,7 +97,8 @@ final class Diagnosis {
     }
 
     private Optional<Peak> at(double hz, double lines, double standsOut) {
-        return SpectralPeaks.near(velocity, hz, lines * velocity.stepHz()).filter(peak -> peak.standsOut() >= standsOut);
+        return SpectralPeaks.near(velocity, hz, lines * velocity.stepHz())
+                .filter(peak -> peak.standsOut() >= standsOut);
     }
 
     private void turning(double shaft) {
@@ -105,18 +113,38 @@ final class Diagnosis {
         List<EvidenceMark> multiples = new ArrayList<>();
         for (int n = 3; n <= 2 + MOST_HARMONICS; n++) {
             String name = n + "×";
-            at(n * shaft, STANDS_OUT).filter(peak -> peak.rms() >= LOOSE_SHARE * once.rms())
+            at(n * shaft, STANDS_OUT)
+                    .filter(peak -> peak.rms() >= LOOSE_SHARE * once.rms())
                     .ifPresent(peak -> multiples.add(new EvidenceMark(name, peak.hz())));
         }
         if (multiples.size() >= LOOSE_HARMONICS) {
             multiples.add(0, new EvidenceMark("1×", once.hz()));
-            add("looseness", "Shaft speed with %d multiples above the second: as with looseness.".formatted(multiples.size() - 1), velocityCurve, multiples);
+            add(
+                    "looseness",
+                    "Shaft speed with %d multiples above the second: as with looseness."
+                            .formatted(multiples.size() - 1),
+                    velocityCurve,
+                    multiples);
         } else if (twice.isPresent()) {
-            add("misalignment", String.format(Locale.ROOT, "Twice shaft speed is %.0f %% of shaft speed: as with misalignment.", 100 * twice.get().rms() / once.rms()),
-                    velocityCurve, List.of(new EvidenceMark("1×", once.hz()), new EvidenceMark("2×", twice.get().hz())));
+            add(
+                    "misalignment",
+                    String.format(
+                            Locale.ROOT,
+                            "Twice shaft speed is %.0f %% of shaft speed: as with misalignment.",
+                            100 * twice.get().rms() / once.rms()),
+                    velocityCurve,
+                    List.of(
+                            new EvidenceMark("1×", once.hz()),
+                            new EvidenceMark("2×", twice.get().hz())));
         } else if (share >= MOST_OF_IT) {
-            add("unbalance", String.format(Locale.ROOT, "%.0f %% of the velocity's power is at shaft speed: as with unbalance.", 100 * share),
-                    velocityCurve, List.of(new EvidenceMark("1×", once.hz())));
+            add(
+                    "unbalance",
+                    String.format(
+                            Locale.ROOT,
+                            "%.0f %% of the velocity's power is at shaft speed: as with unbalance.",
+                            100 * share),
+                    velocityCurve,
+                    List.of(new EvidenceMark("1×", once.hz())));
         }
     }
 
@@ -126,12 +154,23 @@ final class Diagnosis {
         }
         double expected = known.get(which) * shaft / known.get("shaft");
         // The shaft's speed is known to a twentieth of a line, and that counts as often as there are teeth.
-        Optional<Peak> peak = at(expected, Math.max(LINES, expected / shaft / 20), STANDS_OUT).filter(one -> one.rms() >= LEAST_VELOCITY);
+        Optional<Peak> peak = at(expected, Math.max(LINES, expected / shaft / 20), STANDS_OUT)
+                .filter(one -> one.rms() >= LEAST_VELOCITY);
         Optional<Peak> below = peak.flatMap(one -> at(one.hz() - shaft, SIDE_STANDS_OUT));
         Optional<Peak> above = peak.flatMap(one -> at(one.hz() + shaft, SIDE_STANDS_OUT));
         if (peak.isPresent() && below.isPresent() && above.isPresent()) {
-            add(which.replace(' ', '-'), String.format(Locale.ROOT, "%s frequency, %.1f Hz, with side bands at shaft speed.", said, peak.get().hz()), velocityCurve,
-                    List.of(new EvidenceMark("−1", below.get().hz()), new EvidenceMark(which, peak.get().hz()), new EvidenceMark("+1", above.get().hz())));
+            add(
+                    which.replace(' ', '-'),
+                    String.format(
+                            Locale.ROOT,
+                            "%s frequency, %.1f Hz, with side bands at shaft speed.",
+                            said,
+                            peak.get().hz()),
+                    velocityCurve,
+                    List.of(
+                            new EvidenceMark("−1", below.get().hz()),
+                            new EvidenceMark(which, peak.get().hz()),
+                            new EvidenceMark("+1", above.get().hz())));
         }
     }
 

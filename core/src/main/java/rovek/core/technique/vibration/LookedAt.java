@@ -30,12 +30,27 @@ record LookedAt(VibrationQuantity quantity, Window window, int stretches, Averag
     private static final String USUAL = "1–10 kHz";
 
     static final List<SettingDefinition> DEFINITIONS = List.of(
-            new SettingDefinition(QUANTITY, "Quantity", "", AS_CHECKED, new Entry.Choice(List.of(AS_CHECKED, "acceleration", "velocity", "displacement"))),
-            new SettingDefinition(WINDOW, "Window", "", AS_CHECKED, new Entry.Choice(List.of(AS_CHECKED, "Hann", "flat-top", "rectangular"))),
-            new SettingDefinition(STRETCHES, "Averages", "", "1", new Entry.Choice(List.of("1", "2", "4", "8", "16", "32"))),
+            new SettingDefinition(
+                    QUANTITY,
+                    "Quantity",
+                    "",
+                    AS_CHECKED,
+                    new Entry.Choice(List.of(AS_CHECKED, "acceleration", "velocity", "displacement"))),
+            new SettingDefinition(
+                    WINDOW,
+                    "Window",
+                    "",
+                    AS_CHECKED,
+                    new Entry.Choice(List.of(AS_CHECKED, "Hann", "flat-top", "rectangular"))),
+            new SettingDefinition(
+                    STRETCHES, "Averages", "", "1", new Entry.Choice(List.of("1", "2", "4", "8", "16", "32"))),
             new SettingDefinition(AVERAGING, "Averaged by", "", "mean", new Entry.Choice(List.of("mean", PEAK_HOLD))),
             new SettingDefinition(
-                    RINGING, "Envelope of", "", USUAL, new Entry.Choice(List.of(USUAL, "0.5–2 kHz", "1–3 kHz", "2–6 kHz", "5–10 kHz", "10–20 kHz"))));
+                    RINGING,
+                    "Envelope of",
+                    "",
+                    USUAL,
+                    new Entry.Choice(List.of(USUAL, "0.5–2 kHz", "1–3 kHz", "2–6 kHz", "5–10 kHz", "10–20 kHz"))));
 
     static LookedAt of(SettingValues look, VibrationSettings settings, double rateHz) {
         String quantity = look.text(QUANTITY);
@@ -55,7 +70,9 @@ record LookedAt(VibrationQuantity quantity, Window window, int stretches, Averag
         }
         String[] ends = said.replace(" kHz", "").split("–");
         Band wanted = new Band(1000 * Double.parseDouble(ends[0]), 1000 * Double.parseDouble(ends[1]));
-        return wanted.highHz() <= VibrationSettings.usableHz(rateHz) * (1 + 1e-9) ? wanted : VibrationLook.ringing(rateHz);
+        return wanted.highHz() <= VibrationSettings.usableHz(rateHz) * (1 + 1e-9)
+                ? wanted
+                : VibrationLook.ringing(rateHz);
     }
 
     VibrationLook.Manner spectrum(double fromHz) {
@@ -64,11 +81,17 @@ record LookedAt(VibrationQuantity quantity, Window window, int stretches, Averag
 
     /** @return how a spectrum over one stretch was made */
     static String saysOf(Window window) {
-        return VibrationSettings.WINDOWS.entrySet().stream().filter(one -> one.getValue() == window).map(Map.Entry::getKey).findFirst().orElseThrow();
+        return VibrationSettings.WINDOWS.entrySet().stream()
+                .filter(one -> one.getValue() == window)
+                .map(Map.Entry::getKey)
+                .findFirst()
+                .orElseThrow();
     }
 
     String saysOfSpectrum() {
-        String averaged = stretches == 1 ? "" : ", %s of %d".formatted(averaging == Averaging.PEAK_HOLD ? PEAK_HOLD : "mean", stretches);
+        String averaged = stretches == 1
+                ? ""
+                : ", %s of %d".formatted(averaging == Averaging.PEAK_HOLD ? PEAK_HOLD : "mean", stretches);
         return "%s%s".formatted(saysOf(window), averaged);
     }
 
@@ -77,6 +100,9 @@ record LookedAt(VibrationQuantity quantity, Window window, int stretches, Averag
     }
 
     private static String kilo(double hz) {
-        return BigDecimal.valueOf(hz / 1000).round(new MathContext(3)).stripTrailingZeros().toPlainString();
+        return BigDecimal.valueOf(hz / 1000)
+                .round(new MathContext(3))
+                .stripTrailingZeros()
+                .toPlainString();
     }
 }

@@ -14,7 +14,8 @@ import rovek.core.unit.UnitCatalogue;
  * With n rolling elements of diameter d on a pitch diameter D under the contact angle a, and the outer ring at rest
  * (ISO 15243 names the damage; the kinematics are those of any textbook on rolling bearings):
  * outer race n/2 f (1 - d/D cos a), inner race n/2 f (1 + d/D cos a), rolling element D/2d f (1 - (d/D cos a)^2), cage
- * f/2 (1 - d/D cos a). A motor's magnetic forces show at twice the frequency of its supply (ISO 13373-2). What the nameplate does not say is left out.
+ * f/2 (1 - d/D cos a). A motor's magnetic forces show at twice the frequency of its supply (ISO 13373-2). What the
+ * nameplate does not say is left out.
  */
 final class MachineFrequencies {
 
@@ -42,11 +43,15 @@ final class MachineFrequencies {
         OptionalDouble elements = plate.number(AssetClasses.BEARING_BALLS);
         OptionalDouble ball = plate.number(AssetClasses.BEARING_BALL_MM);
         OptionalDouble pitch = plate.number(AssetClasses.BEARING_PITCH_MM);
-        boolean isComplete = elements.isPresent() && ball.isPresent() && pitch.isPresent() && ball.getAsDouble() < pitch.getAsDouble();
+        boolean isComplete = elements.isPresent()
+                && ball.isPresent()
+                && pitch.isPresent()
+                && ball.getAsDouble() < pitch.getAsDouble();
         if (!isComplete) {
             return;
         }
-        double angle = Math.toRadians(plate.number(AssetClasses.BEARING_ANGLE_DEG).orElse(0));
+        double angle =
+                Math.toRadians(plate.number(AssetClasses.BEARING_ANGLE_DEG).orElse(0));
         double ratio = ball.getAsDouble() / pitch.getAsDouble() * Math.cos(angle);
         double half = elements.getAsDouble() / 2 * shaftHz;
         add(found, "outer race", half * (1 - ratio));

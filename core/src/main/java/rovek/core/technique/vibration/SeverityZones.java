@@ -47,8 +47,11 @@ final class SeverityZones {
         double watch = large ? (rigid ? 4.5 : 7.1) : (rigid ? 2.8 : 4.5);
         double fail = large ? (rigid ? 7.1 : 11.0) : (rigid ? 4.5 : 7.1);
         String evidence = String.format(
-                Locale.ROOT, "ISO 20816-3, group %d (%s kW), %s support: zones B/C and C/D",
-                large ? 1 : 2, plate.values().get(AssetClasses.POWER_KW), foundation.get());
+                Locale.ROOT,
+                "ISO 20816-3, group %d (%s kW), %s support: zones B/C and C/D",
+                large ? 1 : 2,
+                plate.values().get(AssetClasses.POWER_KW),
+                foundation.get());
         return Optional.of(new LimitProposal(resultId, Optional.of(watch), Optional.of(fail), evidence));
     }
 }

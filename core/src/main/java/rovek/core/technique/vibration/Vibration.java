@@ -9,12 +9,12 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
+import rovek.core.nameplate.Nameplate;
 import rovek.core.reading.Capture;
 import rovek.core.reading.WaveformCapture;
 import rovek.core.signal.Averaging;
 import rovek.core.signal.BandValues;
 import rovek.core.signal.Spectrum;
-import rovek.core.nameplate.Nameplate;
 import rovek.core.technique.Analysis;
 import rovek.core.technique.Characteristic;
 import rovek.core.technique.Curve;
@@ -33,7 +33,8 @@ import rovek.core.unit.Amount;
 import rovek.core.unit.UnitCatalogue;
 
 /**
- * Vibration of machines from an accelerometer's waveform: RMS and true peak of velocity (mm/s), acceleration (m/s²) or displacement (µm) in a
+ * Vibration of machines from an accelerometer's waveform: RMS and true peak of velocity (mm/s), acceleration (m/s²) or
+ * displacement (µm) in a
  * band, and the spectrum with narrower bands of its own. Band of 10-1000 Hz and RMS velocity as in ISO 20816-1; the defaults follow it.
  */
 public final class Vibration implements Technique {
@@ -86,7 +87,8 @@ public final class Vibration implements Technique {
                     .formatted(values.text(VibrationSettings.RATE), usable, values.text(VibrationSettings.HIGH)));
         }
         boolean isIntegrated = !values.text(VibrationSettings.MEASURE).equals(VibrationQuantity.ACCELERATION.word());
-        VibrationSettings.bands(values).forEach(band -> bandFault(band, isIntegrated ? low : 0, usable).ifPresent(faults::add));
+        VibrationSettings.bands(values)
+                .forEach(band -> bandFault(band, isIntegrated ? low : 0, usable).ifPresent(faults::add));
         if (!faults.isEmpty()) {
             throw new InvalidSettingsException(faults);
         }
@@ -97,9 +99,13 @@ public final class Vibration implements Technique {
     public List<String> unsuited(SettingValues values) {
         VibrationSettings settings = VibrationSettings.of(values);
         return tooNarrow(settings, settings.rateHz(), settings.samples()).stream()
-                .map(band -> "The band \"%s\" is %s Hz wide. %d lines at %s Hz under this window tell bands from %s Hz on: take more lines, sample slower, or widen it."
+                .map(band -> ("The band \"%s\" is %s Hz wide. %d lines at %s Hz under this window tell bands from %s "
+                                + "Hz on: take more lines, sample slower, or widen it.")
                         .formatted(
-                                band.name(), shortly(band.band().highHz() - band.band().lowHz()), settings.lines(), plain(settings.rateHz()),
+                                band.name(),
+                                shortly(band.band().highHz() - band.band().lowHz()),
+                                settings.lines(),
+                                plain(settings.rateHz()),
                                 shortly(settings.narrowestHz(settings.rateHz(), settings.samples()))))
                 .toList();
     }
@@ -114,12 +120,15 @@ public final class Vibration implements Technique {
 
     private static Optional<String> bandFault(VibrationSettings.NamedBand named, double lowest, double usable) {
         if (!NAME_OF_A_BAND.matcher(named.name()).matches()) {
-            return Optional.of("The name \"%s\" of a band may have letters, digits, spaces and + - × . , ( ) only.".formatted(named.name()));
+            return Optional.of("The name \"%s\" of a band may have letters, digits, spaces and + - × . , ( ) only."
+                    .formatted(named.name()));
         }
-        boolean isShown = named.band().lowHz() >= lowest * (1 - 1e-9) && named.band().highHz() <= usable * (1 + 1e-9);
+        boolean isShown =
+                named.band().lowHz() >= lowest * (1 - 1e-9) && named.band().highHz() <= usable * (1 + 1e-9);
         return isShown
                 ? Optional.empty()
-                : Optional.of("The band \"%s\" must lie within %s to %s Hz, what the spectrum shows.".formatted(named.name(), plain(lowest), plain(Math.floor(usable))));
+                : Optional.of("The band \"%s\" must lie within %s to %s Hz, what the spectrum shows."
+                        .formatted(named.name(), plain(lowest), plain(Math.floor(usable))));
     }
 
     @Override
@@ -132,7 +141,8 @@ public final class Vibration implements Technique {
                                 VibrationSettings.MEASURE, "acceleration",
                                 VibrationSettings.LOW, "1000",
                                 VibrationSettings.HIGH, "10000")),
-                // Below 600 rpm the running speed itself lies under 10 Hz (ISO 20816-1); sampled slower, it lasts long enough.
+                // Below 600 rpm the running speed itself lies under 10 Hz (ISO 20816-1); sampled slower, it lasts long
+                // enough.
                 new Preset(
                         "Velocity 2–1000 Hz",
                         Map.of(
@@ -160,8 +170,16 @@ public final class Vibration implements Technique {
     @Override
     public List<LimitProposal> proposals(SettingValues values, Nameplate plate) {
         VibrationSettings settings = VibrationSettings.of(values);
-        boolean isTheStandardsBand = settings.measure() == VibrationQuantity.VELOCITY && settings.band().lowHz() <= 10 && settings.band().highHz() == 1000;
-        return isTheStandardsBand ? SeverityZones.velocity(plate, VibrationResults.rms(VibrationQuantity.VELOCITY).id()).stream().toList() : List.of();
+        boolean isTheStandardsBand = settings.measure() == VibrationQuantity.VELOCITY
+                && settings.band().lowHz() <= 10
+                && settings.band().highHz() == 1000;
+        return isTheStandardsBand
+                ? SeverityZones.velocity(
+                                plate,
+                                VibrationResults.rms(VibrationQuantity.VELOCITY).id())
+                        .stream()
+                        .toList()
+                : List.of();
     }
 
     @Override
@@ -177,7 +195,8 @@ public final class Vibration implements Technique {
     @Override
     public List<Curve> curves(Capture capture, SettingValues values, SettingValues lookValues) {
         VibrationSettings settings = VibrationSettings.of(values);
-        if (!(capture instanceof WaveformCapture waveform) || !obstacles(waveform, settings).isEmpty()) {
+        if (!(capture instanceof WaveformCapture waveform)
+                || !obstacles(waveform, settings).isEmpty()) {
             return List.of();
         }
         return curves.of(waveform, settings, LookedAt.of(lookValues, settings, waveform.rateHz()));
@@ -228,10 +247,16 @@ public final class Vibration implements Technique {
         double[] acceleration = look.centred(waveform);
         VibrationQuantity quantity = settings.measure();
         boolean isIntegrated = quantity != VibrationQuantity.ACCELERATION;
-        Spectrum whole = look.whole(acceleration, waveform.rateHz(), new VibrationLook.Manner(quantity, settings.window(), 1, Averaging.LINEAR, 0));
+        Spectrum whole = look.whole(
+                acceleration,
+                waveform.rateHz(),
+                new VibrationLook.Manner(quantity, settings.window(), 1, Averaging.LINEAR, 0));
         BandValues overall = look.overall(acceleration, waveform.rateHz(), settings.band(), quantity, whole);
         // Integration lifts what lies below the band without measure; those lines are not the machine's.
-        Spectrum spectrum = whole.shown(quantity.scale(), isIntegrated ? settings.band().lowHz() : 0, VibrationSettings.usableHz(waveform.rateHz()));
+        Spectrum spectrum = whole.shown(
+                quantity.scale(),
+                isIntegrated ? settings.band().lowHz() : 0,
+                VibrationSettings.usableHz(waveform.rateHz()));
         List<Remark> remarks = new ArrayList<>();
         if (waveform.isOverloaded()) {
             remarks.add(new Remark("overload", "The sensor was overloaded: the true value may be higher.", true));
@@ -239,17 +264,36 @@ public final class Vibration implements Technique {
         List<VibrationSettings.NamedBand> untold = tooNarrow(settings, waveform.rateHz(), waveform.samples().length);
         untold.forEach(band -> remarks.add(new Remark(
                 "narrow",
-                "The band \"%s\" is narrower than this spectrum tells, %s Hz: it has no value.".formatted(band.name(), shortly(settings.narrowestHz(waveform.rateHz(), waveform.samples().length))),
+                "The band \"%s\" is narrower than this spectrum tells, %s Hz: it has no value."
+                        .formatted(
+                                band.name(),
+                                shortly(settings.narrowestHz(waveform.rateHz(), waveform.samples().length))),
                 false)));
         return new Analysis(
                 results(settings, overall, whole, untold),
                 List.of(
-                        new Curve.Lines(VibrationCurves.SPECTRUM, LookedAt.saysOf(settings.window()), spectrum.stepHz(), spectrum.rms(), quantity.unit(), settings.band().highHz(), List.of()),
-                        new Curve.Series(VibrationCurves.WAVEFORM, 0, 1 / waveform.rateHz(), acceleration, UnitCatalogue.METRE_PER_SQUARE_SECOND)),
+                        new Curve.Lines(
+                                VibrationCurves.SPECTRUM,
+                                LookedAt.saysOf(settings.window()),
+                                spectrum.stepHz(),
+                                spectrum.rms(),
+                                quantity.unit(),
+                                settings.band().highHz(),
+                                List.of()),
+                        new Curve.Series(
+                                VibrationCurves.WAVEFORM,
+                                0,
+                                1 / waveform.rateHz(),
+                                acceleration,
+                                UnitCatalogue.METRE_PER_SQUARE_SECOND)),
                 remarks);
     }
 
-    private static List<Result> results(VibrationSettings settings, BandValues overall, Spectrum spectrum, List<VibrationSettings.NamedBand> untold) {
+    private static List<Result> results(
+            VibrationSettings settings,
+            BandValues overall,
+            Spectrum spectrum,
+            List<VibrationSettings.NamedBand> untold) {
         VibrationQuantity quantity = settings.measure();
         List<Result> results = new ArrayList<>();
         results.add(result(VibrationResults.rms(quantity), overall.rms() * quantity.scale()));
@@ -258,7 +302,11 @@ public final class Vibration implements Technique {
             results.add(result(VibrationResults.CREST, overall.crest()));
             results.add(result(VibrationResults.KURTOSIS, overall.kurtosis()));
         }
-        settings.bands().stream().filter(band -> !untold.contains(band)).forEach(band -> results.add(result(VibrationResults.band(quantity, band.name()), spectrum.bandRms(band.band()) * quantity.scale())));
+        settings.bands().stream()
+                .filter(band -> !untold.contains(band))
+                .forEach(band -> results.add(result(
+                        VibrationResults.band(quantity, band.name()),
+                        spectrum.bandRms(band.band()) * quantity.scale())));
         return results;
     }
 
@@ -269,14 +317,18 @@ public final class Vibration implements Technique {
     private static List<Remark> obstacles(WaveformCapture waveform, VibrationSettings settings) {
         List<Remark> obstacles = new ArrayList<>();
         double usable = VibrationSettings.usableHz(waveform.rateHz());
-        double highest = settings.bands().stream().mapToDouble(named -> named.band().highHz()).reduce(settings.band().highHz(), Math::max);
+        double highest = settings.bands().stream()
+                .mapToDouble(named -> named.band().highHz())
+                .reduce(settings.band().highHz(), Math::max);
         if (highest > usable * (1 + 1e-9)) {
             obstacles.add(new Remark(
                     "sampling",
                     String.format(
                             Locale.ROOT,
                             "The waveform was sampled at %.0f Hz and shows up to %.0f Hz; the band ends at %.0f Hz.",
-                            waveform.rateHz(), usable, highest),
+                            waveform.rateHz(),
+                            usable,
+                            highest),
                     true));
         }
         if (waveform.durationSeconds() * settings.band().lowHz() < LEAST_PERIODS) {
@@ -285,14 +337,19 @@ public final class Vibration implements Technique {
                     String.format(
                             Locale.ROOT,
                             "The waveform lasts %.3f s, less than %.0f periods of the lowest frequency, %s Hz.",
-                            waveform.durationSeconds(), LEAST_PERIODS, plain(settings.band().lowHz())),
+                            waveform.durationSeconds(),
+                            LEAST_PERIODS,
+                            plain(settings.band().lowHz())),
                     true));
         }
         return obstacles;
     }
 
     private static String shortly(double hz) {
-        return BigDecimal.valueOf(hz).round(new MathContext(3)).stripTrailingZeros().toPlainString();
+        return BigDecimal.valueOf(hz)
+                .round(new MathContext(3))
+                .stripTrailingZeros()
+                .toPlainString();
     }
 
     private static String plain(double number) {

@@ -37,19 +37,41 @@ final class VibrationCurves {
         VibrationQuantity quantity = looked.quantity();
         boolean isIntegrated = quantity != VibrationQuantity.ACCELERATION;
         Band whole = new Band(settings.band().lowHz(), VibrationSettings.usableHz(waveform.rateHz()));
-        Spectrum spectrum = look.spectrum(waveform, looked.spectrum(isIntegrated ? settings.band().lowHz() : 0));
+        Spectrum spectrum = look.spectrum(
+                waveform, looked.spectrum(isIntegrated ? settings.band().lowHz() : 0));
         List<Curve.CurveBand> bands = quantity == settings.measure() ? VibrationResults.bands(settings) : List.of();
         List<Curve> curves = new ArrayList<>();
-        curves.add(new Curve.Lines(SPECTRUM, looked.saysOfSpectrum(), spectrum.stepHz(), spectrum.rms(), quantity.unit(), settings.band().highHz(), bands));
+        curves.add(new Curve.Lines(
+                SPECTRUM,
+                looked.saysOfSpectrum(),
+                spectrum.stepHz(),
+                spectrum.rms(),
+                quantity.unit(),
+                settings.band().highHz(),
+                bands));
         curves.add(look.overTime(WAVEFORM, waveform, quantity, whole));
         if (!waveform.isOverloaded()) {
             Spectrum envelope = look.envelope(waveform, looked.ringing());
             curves.add(new Curve.Lines(
-                    ENVELOPE, looked.saysOfEnvelope(), envelope.stepHz(), envelope.rms(), UnitCatalogue.METRE_PER_SQUARE_SECOND, VELOCITY_TO_HZ, List.of()));
+                    ENVELOPE,
+                    looked.saysOfEnvelope(),
+                    envelope.stepHz(),
+                    envelope.rms(),
+                    UnitCatalogue.METRE_PER_SQUARE_SECOND,
+                    VELOCITY_TO_HZ,
+                    List.of()));
         }
         if (settings.measure() != VibrationQuantity.VELOCITY) {
-            machineBand(waveform, settings).map(band -> velocity(waveform, settings, band)).ifPresent(velocity -> curves.add(new Curve.Lines(
-                    VELOCITY, LookedAt.saysOf(velocity.window()), velocity.stepHz(), velocity.rms(), UnitCatalogue.MILLIMETRE_PER_SECOND, VELOCITY_TO_HZ, List.of())));
+            machineBand(waveform, settings)
+                    .map(band -> velocity(waveform, settings, band))
+                    .ifPresent(velocity -> curves.add(new Curve.Lines(
+                            VELOCITY,
+                            LookedAt.saysOf(velocity.window()),
+                            velocity.stepHz(),
+                            velocity.rms(),
+                            UnitCatalogue.MILLIMETRE_PER_SECOND,
+                            VELOCITY_TO_HZ,
+                            List.of())));
         }
         return curves;
     }
@@ -59,20 +81,30 @@ final class VibrationCurves {
         String velocityCurve = settings.measure() == VibrationQuantity.VELOCITY ? SPECTRUM : VELOCITY;
         return machineBand(waveform, settings)
                 .map(band -> Diagnosis.of(
-                        velocity(waveform, settings, band), velocityCurve, look.ringingWithin(waveform, VibrationLook.ringing(waveform.rateHz())), ENVELOPE,
-                        characteristics, band))
+                        velocity(waveform, settings, band),
+                        velocityCurve,
+                        look.ringingWithin(waveform, VibrationLook.ringing(waveform.rateHz())),
+                        ENVELOPE,
+                        characteristics,
+                        band))
                 .orElse(List.of());
     }
 
     private Spectrum velocity(WaveformCapture waveform, VibrationSettings settings, Band band) {
-        return look.spectrum(waveform, new VibrationLook.Manner(VibrationQuantity.VELOCITY, settings.window(), 1, Averaging.LINEAR, band.lowHz()));
+        return look.spectrum(
+                waveform,
+                new VibrationLook.Manner(
+                        VibrationQuantity.VELOCITY, settings.window(), 1, Averaging.LINEAR, band.lowHz()));
     }
 
     /** Where the velocity shows the machine; empty where the capture is too short or overloaded for that. */
     private static Optional<Band> machineBand(WaveformCapture waveform, VibrationSettings settings) {
-        double low = settings.measure() == VibrationQuantity.VELOCITY ? settings.band().lowHz() : VELOCITY_FROM_HZ;
+        double low = settings.measure() == VibrationQuantity.VELOCITY
+                ? settings.band().lowHz()
+                : VELOCITY_FROM_HZ;
         double high = Math.min(VELOCITY_TO_HZ, VibrationSettings.usableHz(waveform.rateHz()));
-        boolean isShown = !waveform.isOverloaded() && waveform.durationSeconds() * low >= Vibration.LEAST_PERIODS && high > low;
+        boolean isShown =
+                !waveform.isOverloaded() && waveform.durationSeconds() * low >= Vibration.LEAST_PERIODS && high > low;
         return isShown ? Optional.of(new Band(low, high)) : Optional.empty();
     }
 }

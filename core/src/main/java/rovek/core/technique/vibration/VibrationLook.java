@@ -4,8 +4,8 @@ import java.util.Arrays;
 import rovek.core.reading.WaveformCapture;
 import rovek.core.signal.Averaging;
 import rovek.core.signal.Band;
-import rovek.core.signal.BandLines;
 import rovek.core.signal.BandLimited;
+import rovek.core.signal.BandLines;
 import rovek.core.signal.BandValues;
 import rovek.core.signal.Drift;
 import rovek.core.signal.Envelope;
@@ -69,7 +69,16 @@ public final class VibrationLook {
         double[] window = tables.window(manner.window(), length);
         return manner.stretches() == 1
                 ? Spectrum.of(tables.transform(length), samples, rateHz, manner.window(), window, integration, usable)
-                : manner.averaging().of(samples, rateHz, tables.transform(length), OVERLAP, manner.window(), window, integration, usable);
+                : manner.averaging()
+                        .of(
+                                samples,
+                                rateHz,
+                                tables.transform(length),
+                                OVERLAP,
+                                manner.window(),
+                                window,
+                                integration,
+                                usable);
     }
 
     private static int even(int length) {
@@ -87,14 +96,25 @@ public final class VibrationLook {
                 ? spectrum
                 : whole(samples, rateHz, new Manner(quantity, Window.HANN, 1, Averaging.LINEAR, 0));
         BandLines lines = hann.lines(band);
-        return BandValues.of(hann.bandRms(band), limited(samples, rateHz, band, lines, quantity, BandLimited.POINTS_A_PERIOD * lines.last()));
+        return BandValues.of(
+                hann.bandRms(band),
+                limited(samples, rateHz, band, lines, quantity, BandLimited.POINTS_A_PERIOD * lines.last()));
     }
 
-    private BandLimited limited(double[] samples, double rateHz, Band band, BandLines lines, VibrationQuantity quantity, int points) {
+    private BandLimited limited(
+            double[] samples, double rateHz, Band band, BandLines lines, VibrationQuantity quantity, int points) {
         int n = samples.length;
         int ends = (int) Math.min(n / 2, Math.max(PERIODS_FADING / band.lowHz() * rateHz, LEAST_FADING * n));
         Taper taper = tables.taper(n, ends);
-        return BandLimited.of(tables.transform(n), tapered(samples, taper), taper, rateHz, lines, quantity.integration(), points, tables::transform);
+        return BandLimited.of(
+                tables.transform(n),
+                tapered(samples, taper),
+                taper,
+                rateHz,
+                lines,
+                quantity.integration(),
+                points,
+                tables::transform);
     }
 
     /** The lines of a faded record. */
@@ -109,7 +129,8 @@ public final class VibrationLook {
     }
 
     /**
-     * The signal over time in the quantity's unit. Integrated, it holds what lies within the band alone, and begins and ends where that can be told:
+     * The signal over time in the quantity's unit. Integrated, it holds what lies within the band alone, and begins and
+     * ends where that can be told:
      * the same signal that overall values are taken from.
      */
     Curve.Series overTime(String name, WaveformCapture waveform, VibrationQuantity quantity, Band band) {
@@ -127,7 +148,10 @@ public final class VibrationLook {
         return new Curve.Series(name, limited.startSeconds(), 1 / limited.pointsPerSecond(), values, quantity.unit());
     }
 
-    /** The band whose ringing is looked at, as far as the sampling shows it; what is sampled slowly is looked at above a quarter of its range. */
+    /**
+     * The band whose ringing is looked at, as far as the sampling shows it; what is sampled slowly is looked at above a
+     * quarter of its range.
+     */
     public static Band ringing(double rateHz) {
         double usable = VibrationSettings.usableHz(rateHz);
         return new Band(Math.min(RINGING_FROM_HZ, usable / 4), Math.min(RINGING_TO_HZ, usable));
@@ -151,13 +175,22 @@ public final class VibrationLook {
         // A jump from the record's end to its beginning would ring like an impact of its own.
         int ends = (int) Math.min(samples.length / 2, PERIODS_FADING / band.lowHz() * waveform.rateHz());
         double[] lines = tapered(samples, tables.taper(samples.length, ends));
-        Envelope envelope = Envelope.of(tables.transform(lines.length), lines, waveform.rateHz(), band, tables::transform);
+        Envelope envelope =
+                Envelope.of(tables.transform(lines.length), lines, waveform.rateHz(), band, tables::transform);
         double[] values = envelope.values();
         double[] window = tables.window(Window.HANN, values.length);
         double mean = Arrays.stream(values).average().orElse(0);
         Drift.remove(values, window);
-        return new Ringing(mean, Spectrum.of(
-                tables.transform(values.length), values, envelope.rateHz(), Window.HANN, window, Integration.NONE, (band.highHz() - band.lowHz()) / 2));
+        return new Ringing(
+                mean,
+                Spectrum.of(
+                        tables.transform(values.length),
+                        values,
+                        envelope.rateHz(),
+                        Window.HANN,
+                        window,
+                        Integration.NONE,
+                        (band.highHz() - band.lowHz()) / 2));
     }
 
     /** The acceleration without the sensor's offset and drift, m/s². */

@@ -24,7 +24,10 @@ public enum VibrationQuantity {
 
     /** @throws java.util.NoSuchElementException for any other word */
     static VibrationQuantity of(String word) {
-        return Arrays.stream(values()).filter(one -> one.word().equals(word)).findFirst().orElseThrow();
+        return Arrays.stream(values())
+                .filter(one -> one.word().equals(word))
+                .findFirst()
+                .orElseThrow();
     }
 
     /** As settings name it. */

@@ -18,8 +18,10 @@ import rovek.core.unit.UnitOfMeasure;
  */
 final class VibrationResults {
 
-    static final ResultDefinition CREST = definition("acceleration.crest", "acceleration crest factor", "crest", UnitCatalogue.ONE);
-    static final ResultDefinition KURTOSIS = definition("acceleration.kurtosis", "acceleration kurtosis", "kurtosis", UnitCatalogue.ONE);
+    static final ResultDefinition CREST =
+            definition("acceleration.crest", "acceleration crest factor", "crest", UnitCatalogue.ONE);
+    static final ResultDefinition KURTOSIS =
+            definition("acceleration.kurtosis", "acceleration kurtosis", "kurtosis", UnitCatalogue.ONE);
 
     private static final String BAND = ".band.";
 
@@ -38,21 +40,29 @@ final class VibrationResults {
     }
 
     static ResultDefinition band(VibrationQuantity quantity, String name) {
-        return definition(quantity.word() + BAND + name, "%s in \"%s\"".formatted(quantity.word(), name), "RMS", quantity.unit());
+        return definition(
+                quantity.word() + BAND + name, "%s in \"%s\"".formatted(quantity.word(), name), "RMS", quantity.unit());
     }
 
     /** The leading one first. */
     static List<ResultDefinition> of(VibrationSettings settings) {
         VibrationQuantity quantity = settings.measure();
         List<ResultDefinition> results = new ArrayList<>(ofQuantity(quantity));
-        settings.bands().stream().map(NamedBand::name).map(name -> band(quantity, name)).forEach(results::add);
+        settings.bands().stream()
+                .map(NamedBand::name)
+                .map(name -> band(quantity, name))
+                .forEach(results::add);
         return List.copyOf(results);
     }
 
     /** Where the named bands lie in the spectrum of what is judged. */
     static List<Curve.CurveBand> bands(VibrationSettings settings) {
         return settings.bands().stream()
-                .map(named -> new Curve.CurveBand(named.name(), named.band().lowHz(), named.band().highHz(), band(settings.measure(), named.name()).id()))
+                .map(named -> new Curve.CurveBand(
+                        named.name(),
+                        named.band().lowHz(),
+                        named.band().highHz(),
+                        band(settings.measure(), named.name()).id()))
                 .toList();
     }
 

@@ -23,7 +23,13 @@ import rovek.core.technique.SettingValues;
  * @param bands narrower ones, whose RMS is taken besides
  */
 record VibrationSettings(
-        VibrationQuantity measure, Band band, double sensitivityMvPerG, double rateHz, int lines, Window window, List<NamedBand> bands) {
+        VibrationQuantity measure,
+        Band band,
+        double sensitivityMvPerG,
+        double rateHz,
+        int lines,
+        Window window,
+        List<NamedBand> bands) {
 
     /** A narrower band with its name. */
     record NamedBand(String name, Band band) {}
@@ -41,18 +47,26 @@ record VibrationSettings(
     private static final NamedRanges NAMED_BANDS = new NamedRanges(6, false, 0.1);
 
     /** The windows by the words that settings use. */
-    static final Map<String, Window> WINDOWS = Map.of("Hann", Window.HANN, "flat-top", Window.FLAT_TOP, "rectangular", Window.RECTANGULAR);
+    static final Map<String, Window> WINDOWS =
+            Map.of("Hann", Window.HANN, "flat-top", Window.FLAT_TOP, "rectangular", Window.RECTANGULAR);
 
     static final List<SettingDefinition> DEFINITIONS = List.of(
             new SettingDefinition(
-                    MEASURE, "Measured", "", "velocity", new Entry.Choice(List.of("velocity", "acceleration", "displacement"))),
+                    MEASURE,
+                    "Measured",
+                    "",
+                    "velocity",
+                    new Entry.Choice(List.of("velocity", "acceleration", "displacement"))),
             new SettingDefinition(LOW, "Band from", "Hz", "10", new Entry.Number(0.1, 40_000)),
             new SettingDefinition(HIGH, "Band to", "Hz", "1000", new Entry.Number(1, 80_000)),
             new SettingDefinition(SENSOR, "Sensor", "", SensorUse.NONE, new Entry.Text(40)),
             new SettingDefinition(SENSITIVITY, "Sensor sensitivity", "mV/g", "100", new Entry.Number(0.1, 10_000)),
             new SettingDefinition(RATE, "Sampling", "Hz", "25600", new Entry.Number(256, 204_800)),
             new SettingDefinition(
-                    LINES, "Lines", "", "6400",
+                    LINES,
+                    "Lines",
+                    "",
+                    "6400",
                     new Entry.Choice(List.of("400", "800", "1600", "3200", "6400", "12800", "25600"))),
             new SettingDefinition(
                     WINDOW, "Window", "", "Hann", new Entry.Choice(List.of("Hann", "flat-top", "rectangular"))),
@@ -72,7 +86,9 @@ record VibrationSettings(
     }
 
     static List<NamedBand> bands(SettingValues values) {
-        return NAMED_BANDS.read(values.text(BANDS)).stream().map(one -> new NamedBand(one.name(), new Band(one.low(), one.high()))).toList();
+        return NAMED_BANDS.read(values.text(BANDS)).stream()
+                .map(one -> new NamedBand(one.name(), new Band(one.low(), one.high())))
+                .toList();
     }
 
     int samples() {

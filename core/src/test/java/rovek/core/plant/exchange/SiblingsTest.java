@@ -26,7 +26,13 @@ class SiblingsTest {
     }
 
     private static Node node(Random random) {
-        Map<String, String> facets = new HashMap<>(Map.of(Facet.PARENT, Node.PLANT.toString(), Facet.LEVEL, any(random, LEVELS).name(), Facet.PLACE, "1"));
+        Map<String, String> facets = new HashMap<>(Map.of(
+                Facet.PARENT,
+                Node.PLANT.toString(),
+                Facet.LEVEL,
+                any(random, LEVELS).name(),
+                Facet.PLACE,
+                "1"));
         facets.put(Facet.TAG, any(random, TEXTS));
         facets.put(Facet.NAME, any(random, TEXTS));
         facets.put(Facet.TECHNIQUE, any(random, List.of("", "vibration", "gauge")));
@@ -47,17 +53,33 @@ class SiblingsTest {
         }
         siblings.add(all.get(0));
         for (String text : TEXTS) {
-            assertThat(siblings.called(text)).isEqualTo(first(all, node -> node.label().equals(text) || node.tag().equals(text) || node.name().equals(text)));
+            assertThat(siblings.called(text))
+                    .isEqualTo(first(
+                            all,
+                            node -> node.label().equals(text)
+                                    || node.tag().equals(text)
+                                    || node.name().equals(text)));
             for (String name : TEXTS) {
                 for (Level level : LEVELS) {
-                    assertThat(siblings.labelled(level, text, name)).isEqualTo(first(all, node -> node.level() == level
-                            && (text.isEmpty() ? node.tag().isEmpty() && node.name().equals(name) : node.tag().equals(text))));
+                    assertThat(siblings.labelled(level, text, name))
+                            .isEqualTo(first(
+                                    all,
+                                    node -> node.level() == level
+                                            && (text.isEmpty()
+                                                    ? node.tag().isEmpty()
+                                                            && node.name().equals(name)
+                                                    : node.tag().equals(text))));
                 }
             }
         }
         Node wanted = node(random);
-        assertThat(siblings.checkLike(wanted.technique(), wanted.facets())).isEqualTo(first(all, node -> node.level() == Level.CHECK && node.name().isEmpty()
-                && node.technique().equals(wanted.technique()) && node.settings().equals(wanted.settings())));
+        assertThat(siblings.checkLike(wanted.technique(), wanted.facets()))
+                .isEqualTo(first(
+                        all,
+                        node -> node.level() == Level.CHECK
+                                && node.name().isEmpty()
+                                && node.technique().equals(wanted.technique())
+                                && node.settings().equals(wanted.settings())));
     }
 
     private static Optional<UUID> first(List<Node> all, java.util.function.Predicate<Node> fits) {

@@ -41,7 +41,19 @@ class TemplateTest {
                 Node.of(area, site, Level.AREA, "", "Wellfield"),
                 Node.of(pump, area, Level.ASSET, "P-101", "Well pump").at(area, 1),
                 Node.of(point, pump, Level.POINT, "", "Drive end"),
-                new Node(check, point, Level.CHECK, 0, "", "", "vibration", "", Map.of(), Map.of("vibration", Map.of("lines", "800")), Map.of(), Optional.empty()))));
+                new Node(
+                        check,
+                        point,
+                        Level.CHECK,
+                        0,
+                        "",
+                        "",
+                        "vibration",
+                        "",
+                        Map.of(),
+                        Map.of("vibration", Map.of("lines", "800")),
+                        Map.of(),
+                        Optional.empty()))));
     }
 
     private Node stamped(Template template, String tag) {
@@ -56,11 +68,15 @@ class TemplateTest {
     }
 
     private Node beneath(Node asset, Level level) {
-        return tree.beneath(asset.id()).stream().filter(node -> node.level() == level).findFirst().orElseThrow();
+        return tree.beneath(asset.id()).stream()
+                .filter(node -> node.level() == level)
+                .findFirst()
+                .orElseThrow();
     }
 
     private void follow(Node asset, Template former, Template later) {
-        tree = tree.apply(Following.of(tree, asset.id(), former, later, UUID::randomUUID).change());
+        tree = tree.apply(
+                Following.of(tree, asset.id(), former, later, UUID::randomUUID).change());
     }
 
     @Example
@@ -68,10 +84,13 @@ class TemplateTest {
         Template template = Template.of(TEMPLATE, "Pump", 1, tree, pump);
         Node stamped = stamped(template, "P-204");
         assertThat(template.checks()).isEqualTo(1);
-        assertThat(tree.beneath(stamped.id())).extracting(Node::label).containsExactly("P-204 Well pump", "Drive end", "");
+        assertThat(tree.beneath(stamped.id()))
+                .extracting(Node::label)
+                .containsExactly("P-204 Well pump", "Drive end", "");
         assertThat(beneath(stamped, Level.CHECK).settingsOf("vibration")).containsEntry("lines", "800");
         assertThat(Template.of(TEMPLATE, "Pump", 1, tree, stamped.id()).parts().subList(1, 3))
-                .as("kept again it is the same template").isEqualTo(template.parts().subList(1, 3));
+                .as("kept again it is the same template")
+                .isEqualTo(template.parts().subList(1, 3));
     }
 
     @Example
@@ -82,7 +101,9 @@ class TemplateTest {
         Node changed = stamped(former, "P-202");
         set(beneath(changed, Level.CHECK).id(), LINES, "400");
         set(beneath(example, Level.CHECK).id(), LINES, "3200");
-        tree = tree.apply(PlantChange.adding(List.of(Node.of(UUID.randomUUID(), example.id(), Level.POINT, "", "Non-drive end").at(example.id(), 9_000_000))));
+        tree = tree.apply(
+                PlantChange.adding(List.of(Node.of(UUID.randomUUID(), example.id(), Level.POINT, "", "Non-drive end")
+                        .at(example.id(), 9_000_000))));
         Template later = Template.of(TEMPLATE, "Pump", 2, tree, example.id());
 
         Following ofChanged = Following.of(tree, changed.id(), former, later, UUID::randomUUID);
@@ -92,8 +113,14 @@ class TemplateTest {
 
         assertThat(beneath(plain, Level.CHECK).settingsOf("vibration")).containsEntry("lines", "3200");
         assertThat(beneath(changed, Level.CHECK).settingsOf("vibration")).containsEntry("lines", "400");
-        assertThat(tree.beneath(plain.id())).extracting(Node::label).containsExactly("P-201 Well pump", "Drive end", "", "Non-drive end");
-        assertThat(Following.of(tree, plain.id(), later, later, UUID::randomUUID).change().isEmpty()).as("following twice does nothing more").isTrue();
+        assertThat(tree.beneath(plain.id()))
+                .extracting(Node::label)
+                .containsExactly("P-201 Well pump", "Drive end", "", "Non-drive end");
+        assertThat(Following.of(tree, plain.id(), later, later, UUID::randomUUID)
+                        .change()
+                        .isEmpty())
+                .as("following twice does nothing more")
+                .isTrue();
     }
 
     @Example
@@ -103,9 +130,21 @@ class TemplateTest {
         Node plain = stamped(former, "P-201");
         Node extended = stamped(former, "P-202");
         UUID own = UUID.randomUUID();
-        tree = tree.apply(PlantChange.adding(List.of(
-                new Node(own, beneath(extended, Level.POINT).id(), Level.CHECK, 5, "", "own", "vibration", "", Map.of(), Map.of(), Map.of(), Optional.empty()))));
-        tree = tree.apply(Moving.remove(tree, List.of(beneath(example, Level.POINT).id())));
+        tree = tree.apply(PlantChange.adding(List.of(new Node(
+                own,
+                beneath(extended, Level.POINT).id(),
+                Level.CHECK,
+                5,
+                "",
+                "own",
+                "vibration",
+                "",
+                Map.of(),
+                Map.of(),
+                Map.of(),
+                Optional.empty()))));
+        tree = tree.apply(
+                Moving.remove(tree, List.of(beneath(example, Level.POINT).id())));
         Template later = Template.of(TEMPLATE, "Pump", 2, tree, example.id());
         follow(plain, former, later);
         follow(extended, former, later);
@@ -114,7 +153,8 @@ class TemplateTest {
     }
 
     @Property
-    void aRangeHasAsManyTagsAsItCounts(@ForAll @IntRange(min = 0, max = 9_999) int from, @ForAll @IntRange(min = 0, max = 300) int more) {
+    void aRangeHasAsManyTagsAsItCounts(
+            @ForAll @IntRange(min = 0, max = 9_999) int from, @ForAll @IntRange(min = 0, max = 300) int more) {
         List<String> tags = TagPattern.expand("P-%04d..P-%04d".formatted(from, from + more));
         assertThat(tags).hasSize(more + 1).doesNotHaveDuplicates();
         assertThat(tags.get(more)).isEqualTo("P-%04d".formatted(from + more));
@@ -122,8 +162,10 @@ class TemplateTest {
 
     @Example
     void tagsAreListedAndCounted() {
-        assertThat(TagPattern.expand("P-201, P-205..207,B-9")).containsExactly("P-201", "P-205", "P-206", "P-207", "B-9");
+        assertThat(TagPattern.expand("P-201, P-205..207,B-9"))
+                .containsExactly("P-201", "P-205", "P-206", "P-207", "B-9");
         List<String> wrong = new ArrayList<>(List.of("P..P-3", "P-9..P-3", "P-1..P-5000", "P-1..x"));
-        wrong.forEach(pattern -> assertThatThrownBy(() -> TagPattern.expand(pattern)).isInstanceOf(IllegalArgumentException.class));
+        wrong.forEach(pattern ->
+                assertThatThrownBy(() -> TagPattern.expand(pattern)).isInstanceOf(IllegalArgumentException.class));
     }
 }

@@ -27,7 +27,10 @@ class ExcursionsTest {
 
     /** Counted by looking at twenty thousand moments of the straight lines, an independent way. */
     @Property(tries = 60)
-    void theTimeOutsideIsThatOfTheStraightLines(@ForAll long seed, @ForAll @DoubleRange(min = -1, max = 0) double low, @ForAll @DoubleRange(min = 0.1, max = 1) double high) {
+    void theTimeOutsideIsThatOfTheStraightLines(
+            @ForAll long seed,
+            @ForAll @DoubleRange(min = -1, max = 0) double low,
+            @ForAll @DoubleRange(min = 0.1, max = 1) double high) {
         double[] values = new Random(seed).doubles(12, -2, 2).toArray();
         double[] seconds = even(12, 1);
         double outside = Excursions.seconds(Excursions.of(Segments.of(seconds, values), new ChannelLimits(low, high)));
@@ -42,7 +45,8 @@ class ExcursionsTest {
     }
 
     @Property(tries = 100)
-    void whatIsJoinedIsAsLongAsWhatItCoversAndNeverTouches(@ForAll long seed, @ForAll @IntRange(min = 1, max = 30) int count) {
+    void whatIsJoinedIsAsLongAsWhatItCoversAndNeverTouches(
+            @ForAll long seed, @ForAll @IntRange(min = 1, max = 30) int count) {
         Random random = new Random(seed);
         List<Excursion> pieces = new ArrayList<>();
         boolean[] covered = new boolean[200];
@@ -59,19 +63,24 @@ class ExcursionsTest {
         }
         assertThat(Excursions.seconds(joined)).isEqualTo(seconds);
         for (int i = 1; i < joined.size(); i++) {
-            assertThat(joined.get(i).fromSeconds()).isGreaterThan(joined.get(i - 1).toSeconds());
+            assertThat(joined.get(i).fromSeconds())
+                    .isGreaterThan(joined.get(i - 1).toSeconds());
         }
     }
 
     /** From far above to far below between two samples it is outside twice, and within on its way. */
     @Example
     void aFallThroughTheWholeBandIsOutsideAtBothItsEnds() {
-        List<Excursion> outside = Excursions.of(Segments.of(new double[] {0, 10}, new double[] {10, -10}), new ChannelLimits(-5, 5));
+        List<Excursion> outside =
+                Excursions.of(Segments.of(new double[] {0, 10}, new double[] {10, -10}), new ChannelLimits(-5, 5));
         assertThat(outside).containsExactly(new Excursion(0, 2.5), new Excursion(7.5, 10));
     }
 
     @Property(tries = 100)
-    void anEvenPaceHasNoPauseAndAnyOnePauseIsFound(@ForAll @IntRange(min = 4, max = 60) int count, @ForAll @DoubleRange(min = 0.1, max = 100) double step, @ForAll @DoubleRange(min = 3.1, max = 1_000) double factor) {
+    void anEvenPaceHasNoPauseAndAnyOnePauseIsFound(
+            @ForAll @IntRange(min = 4, max = 60) int count,
+            @ForAll @DoubleRange(min = 0.1, max = 100) double step,
+            @ForAll @DoubleRange(min = 3.1, max = 1_000) double factor) {
         double[] seconds = even(count, step);
         assertThat(Pauses.behind(seconds)).doesNotContain(true);
         int at = count / 2;
@@ -88,6 +97,8 @@ class ExcursionsTest {
     void aChangeOfPaceIsNoPause() {
         assertThat(Pauses.behind(new double[] {0, 1, 2, 3, 63, 123, 183})).doesNotContain(true);
         assertThat(Pauses.behind(new double[] {0})).isEmpty();
-        assertThat(Pauses.behind(new double[] {0, 500})).as("two samples tell nothing of the pace").containsExactly(false);
+        assertThat(Pauses.behind(new double[] {0, 500}))
+                .as("two samples tell nothing of the pace")
+                .containsExactly(false);
     }
 }

@@ -29,8 +29,12 @@ class LoggedRunTest {
 
     @Test
     void theTimeOutsideIsThatOfAnyChannelCountedOnce() {
-        assertThat(within("level: 1.5..").results().get(0).value().value()).as("the last 30 s").isEqualTo(0.5);
-        assertThat(within("Level: 1.5..; HEAT: ..30").results().get(0).value().value()).as("from 75 s on, where the heat crosses 30").isEqualTo(0.75);
+        assertThat(within("level: 1.5..").results().get(0).value().value())
+                .as("the last 30 s")
+                .isEqualTo(0.5);
+        assertThat(within("Level: 1.5..; HEAT: ..30").results().get(0).value().value())
+                .as("from 75 s on, where the heat crosses 30")
+                .isEqualTo(0.75);
         assertThat(within("level: 1.5..").reasonNotToJudge()).isBlank();
     }
 
@@ -55,7 +59,9 @@ class LoggedRunTest {
         Curve.Run level = (Curve.Run) within("level: 1.5..").curves().get(0);
         assertThat(level.limits().low()).isEqualTo(1.5);
         assertThat(level.limits().isNone()).isFalse();
-        assertThatThrownBy(() -> within("level")).isInstanceOf(InvalidSettingsException.class).hasMessageContaining("Channels stay within");
+        assertThatThrownBy(() -> within("level"))
+                .isInstanceOf(InvalidSettingsException.class)
+                .hasMessageContaining("Channels stay within");
     }
 
     private static boolean[] pauses(double... seconds) {
@@ -65,10 +71,17 @@ class LoggedRunTest {
     /** The fault that was seen: one sample between two pauses made each the other's usual pace. */
     @Test
     void oneSampleBetweenTwoPausesHidesNeither() {
-        assertThat(pauses(0, 1, 2, 3, 103, 203, 204, 205, 206)).containsExactly(false, false, false, true, true, false, false, false);
-        assertThat(pauses(0, 1, 2, 3, 103, 203, 303, 403)).as("a change of pace").containsOnly(false);
-        assertThat(pauses(0, 1, 2, 3, 4, 5, 100)).as("the last one").containsExactly(false, false, false, false, false, true);
-        assertThat(pauses(0, 1, 1, 2, 2, 3, 50, 51, 51, 52)).as("rows that share a time tell no pace").containsExactly(false, false, false, false, false, true, false, false, false);
+        assertThat(pauses(0, 1, 2, 3, 103, 203, 204, 205, 206))
+                .containsExactly(false, false, false, true, true, false, false, false);
+        assertThat(pauses(0, 1, 2, 3, 103, 203, 303, 403))
+                .as("a change of pace")
+                .containsOnly(false);
+        assertThat(pauses(0, 1, 2, 3, 4, 5, 100))
+                .as("the last one")
+                .containsExactly(false, false, false, false, false, true);
+        assertThat(pauses(0, 1, 1, 2, 2, 3, 50, 51, 51, 52))
+                .as("rows that share a time tell no pace")
+                .containsExactly(false, false, false, false, false, true, false, false, false);
         assertThat(pauses(5)).isEmpty();
         assertThat(pauses()).isEmpty();
     }
@@ -76,10 +89,16 @@ class LoggedRunTest {
     @Test
     void twoRowsOfOneTimeAreAStep() {
         TableCapture doubled = new TableCapture(
-                List.of(new TableCapture.Numbers("time", "s", new double[] {0, 10, 10, 20}), new TableCapture.Numbers("level", "m", new double[] {1, 1, 3, 3})), List.of());
+                List.of(
+                        new TableCapture.Numbers("time", "s", new double[] {0, 10, 10, 20}),
+                        new TableCapture.Numbers("level", "m", new double[] {1, 1, 3, 3})),
+                List.of());
         Analysis analysis = run.analyse(doubled, run.settingsOf(Map.of("channelLimits", "level: ..2")));
-        assertThat(analysis.results().get(0).value().value()).as("the last 10 s, from the step on").isCloseTo(10 / 60.0, org.assertj.core.api.Assertions.within(1e-12));
-        assertThatThrownBy(() -> new TableCapture(List.of(new TableCapture.Numbers("time", "s", new double[] {0, 10, 9})), List.of()))
+        assertThat(analysis.results().get(0).value().value())
+                .as("the last 10 s, from the step on")
+                .isCloseTo(10 / 60.0, org.assertj.core.api.Assertions.within(1e-12));
+        assertThatThrownBy(() -> new TableCapture(
+                        List.of(new TableCapture.Numbers("time", "s", new double[] {0, 10, 9})), List.of()))
                 .hasMessage("The run's times go back at row 3.");
     }
 }

@@ -27,9 +27,17 @@ public final class DiagnosisTrial {
         @Override
         public String toString() {
             return damage == SimulatedMachine.Damage.NONE
-                    ? String.format(Locale.ROOT, "%,d sound machines: damage claimed of %.2f %%", machines, claimedPercent())
-                    : String.format(Locale.ROOT, "%,d with damage of the %s, strokes of %.1f times the noise: found in %.0f %%, called something else in %.1f %%",
-                            machines, damage.name().toLowerCase(Locale.ROOT).replace('_', ' '), strokes, rightPercent(), claimedPercent() - rightPercent());
+                    ? String.format(
+                            Locale.ROOT, "%,d sound machines: damage claimed of %.2f %%", machines, claimedPercent())
+                    : String.format(
+                            Locale.ROOT,
+                            "%,d with damage of the %s, strokes of %.1f times the noise: found in %.0f %%, "
+                                    + "called something else in %.1f %%",
+                            machines,
+                            damage.name().toLowerCase(Locale.ROOT).replace('_', ' '),
+                            strokes,
+                            rightPercent(),
+                            claimedPercent() - rightPercent());
         }
     }
 
@@ -39,11 +47,21 @@ public final class DiagnosisTrial {
         for (int i = 0; i < machines; i++) {
             SimulatedMachine machine = new SimulatedMachine(seed + i);
             List<Finding> findings = vibration.findings(
-                    WaveformCapture.ofAcceleration(machine.acceleration(damage, strokes), SimulatedMachine.RATE_HZ), vibration.settingsOf(Map.of()),
+                    WaveformCapture.ofAcceleration(machine.acceleration(damage, strokes), SimulatedMachine.RATE_HZ),
+                    vibration.settingsOf(Map.of()),
                     Nameplate.of(List.of(machine.plate())));
-            List<String> bearing = findings.stream().filter(one -> one.code().equals("bearing")).map(Finding::sentence).toList();
+            List<String> bearing = findings.stream()
+                    .filter(one -> one.code().equals("bearing"))
+                    .map(Finding::sentence)
+                    .toList();
             claimed += bearing.isEmpty() ? 0 : 1;
-            right += bearing.stream().anyMatch(one -> one.toLowerCase(Locale.ROOT).startsWith(damage.name().toLowerCase(Locale.ROOT).replace('_', '-'))) ? 1 : 0;
+            right += bearing.stream()
+                            .anyMatch(one -> one.toLowerCase(Locale.ROOT)
+                                    .startsWith(damage.name()
+                                            .toLowerCase(Locale.ROOT)
+                                            .replace('_', '-')))
+                    ? 1
+                    : 0;
         }
         return new Outcome(damage, strokes, machines, claimed, right);
     }

@@ -20,8 +20,8 @@ class FindingsTest {
     private static final double SHAFT = 24.8;
     private final Vibration vibration = new Vibration();
     /** Eight elements of 15.08 on 65 mm: outer race 3.07, inner race 4.93 times shaft speed. */
-    private static final Map<String, String> BEARING = Map.of(
-            "speedRpm", "1480", "bearingBalls", "8", "bearingBallMm", "15.08", "bearingPitchMm", "65");
+    private static final Map<String, String> BEARING =
+            Map.of("speedRpm", "1480", "bearingBalls", "8", "bearingBallMm", "15.08", "bearingPitchMm", "65");
 
     private List<Finding> findings(Map<String, String> plate, DoubleUnaryOperator acceleration) {
         Random chance = new Random(5);
@@ -29,7 +29,10 @@ class FindingsTest {
         for (int i = 0; i < samples.length; i++) {
             samples[i] = acceleration.applyAsDouble(i / RATE) + 0.5 * chance.nextGaussian();
         }
-        return vibration.findings(WaveformCapture.ofAcceleration(samples, RATE), vibration.settingsOf(Map.of()), Nameplate.of(List.of(plate)));
+        return vibration.findings(
+                WaveformCapture.ofAcceleration(samples, RATE),
+                vibration.settingsOf(Map.of()),
+                Nameplate.of(List.of(plate)));
     }
 
     /** The acceleration of a velocity sine, mm/s RMS. */
@@ -52,12 +55,15 @@ class FindingsTest {
     void oneLineAtShaftSpeedIsUnbalance() {
         List<Finding> found = findings(BEARING, t -> tone(SHAFT, 3, t) + tone(2 * SHAFT, 0.3, t));
         assertThat(codes(found)).containsExactly("unbalance");
-        assertThat(found.get(0).evidence().get(0).at()).as("as it turned, not as the nameplate says").isCloseTo(SHAFT, within(0.3));
+        assertThat(found.get(0).evidence().get(0).at())
+                .as("as it turned, not as the nameplate says")
+                .isCloseTo(SHAFT, within(0.3));
     }
 
     @Test
     void muchAtTwiceIsMisalignmentAndManyMultiplesAreLooseness() {
-        assertThat(codes(findings(BEARING, t -> tone(SHAFT, 2, t) + tone(2 * SHAFT, 1.8, t)))).containsExactly("misalignment");
+        assertThat(codes(findings(BEARING, t -> tone(SHAFT, 2, t) + tone(2 * SHAFT, 1.8, t))))
+                .containsExactly("misalignment");
         DoubleUnaryOperator many = t -> {
             double sum = 0;
             for (int n = 1; n <= 8; n++) {
@@ -74,8 +80,14 @@ class FindingsTest {
     void anOuterRaceShowsItsFrequencyAndMultiplesInTheEnvelope() {
         double defect = 8 / 2.0 * (1 - 15.08 / 65) * SHAFT;
         List<Finding> found = findings(BEARING, t -> tone(SHAFT, 1.5, t) + impacts(defect, 40, 0, t));
-        Finding bearing = found.stream().filter(one -> one.code().equals("bearing")).findFirst().orElseThrow();
-        assertThat(bearing.sentence()).startsWith("Outer-race defect frequency").contains("harmonics").doesNotContain("side bands");
+        Finding bearing = found.stream()
+                .filter(one -> one.code().equals("bearing"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(bearing.sentence())
+                .startsWith("Outer-race defect frequency")
+                .contains("harmonics")
+                .doesNotContain("side bands");
         assertThat(bearing.curve()).isEqualTo("Envelope");
         assertThat(bearing.evidence().get(1).at()).isCloseTo(2 * defect, within(2.0));
     }
@@ -84,22 +96,31 @@ class FindingsTest {
     void anInnerRaceIsToldByItsSideBandsAtShaftSpeed() {
         double defect = 8 / 2.0 * (1 + 15.08 / 65) * SHAFT;
         List<Finding> found = findings(BEARING, t -> tone(SHAFT, 1.5, t) + impacts(defect, 40, 0.7, t));
-        assertThat(found).anySatisfy(one -> assertThat(one.sentence()).startsWith("Inner-race defect frequency").endsWith("side bands at shaft speed."));
+        assertThat(found)
+                .anySatisfy(one -> assertThat(one.sentence())
+                        .startsWith("Inner-race defect frequency")
+                        .endsWith("side bands at shaft speed."));
     }
 
     @Test
     void whatShowsNothingIsNotTalkedInto() {
         assertThat(findings(BEARING, t -> 0)).as("noise alone").isEmpty();
-        assertThat(findings(Map.of(), t -> tone(SHAFT, 3, t))).as("no speed is known").isEmpty();
+        assertThat(findings(Map.of(), t -> tone(SHAFT, 3, t)))
+                .as("no speed is known")
+                .isEmpty();
         Map<String, String> speedOnly = new HashMap<>(Map.of("speedRpm", "1480"));
-        assertThat(codes(findings(speedOnly, t -> tone(SHAFT, 1.5, t) + impacts(80, 40, 0, t)))).as("no bearing is known").doesNotContain("bearing");
+        assertThat(codes(findings(speedOnly, t -> tone(SHAFT, 1.5, t) + impacts(80, 40, 0, t))))
+                .as("no bearing is known")
+                .doesNotContain("bearing");
     }
 
     @Test
     void gearsShowSideBandsRoundTheirMesh() {
         Map<String, String> gear = Map.of("speedRpm", "1488", "teeth", "21");
         double mesh = 21 * SHAFT;
-        List<Finding> found = findings(gear, t -> tone(SHAFT, 1, t) + tone(mesh, 1, t) + tone(mesh - SHAFT, 0.4, t) + tone(mesh + SHAFT, 0.4, t));
+        List<Finding> found = findings(
+                gear,
+                t -> tone(SHAFT, 1, t) + tone(mesh, 1, t) + tone(mesh - SHAFT, 0.4, t) + tone(mesh + SHAFT, 0.4, t));
         assertThat(codes(found)).contains("gear-mesh");
     }
 }

@@ -8,8 +8,10 @@ import rovek.core.reading.WaveformCapture;
 import rovek.core.technique.Analysis;
 
 /**
- * The error of overall values over frequency and phase, as the table in docs/methods/vibration.md has it: pure tones in a record of the default
- * length and sampling, from just inside the lower edge of the band to just inside the upper one, at nine phases and three places between two lines.
+ * The error of overall values over frequency and phase, as the table in docs/methods/vibration.md has it: pure tones in
+ * a record of the default
+ * length and sampling, from just inside the lower edge of the band to just inside the upper one, at nine phases and
+ * three places between two lines.
  */
 final class OverallAccuracy {
 
@@ -21,7 +23,8 @@ final class OverallAccuracy {
     private final Vibration vibration = new Vibration();
 
     /** Errors in %, the least and the largest over the phases. */
-    record Row(String quantity, String band, double hz, double rmsLow, double rmsHigh, double peakLow, double peakHigh) {
+    record Row(
+            String quantity, String band, double hz, double rmsLow, double rmsHigh, double peakLow, double peakHigh) {
 
         double worstRms() {
             return Math.max(Math.abs(rmsLow), Math.abs(rmsHigh));
@@ -32,7 +35,14 @@ final class OverallAccuracy {
         }
 
         String line() {
-            return String.format(Locale.ROOT, "| %s | %s Hz | %s | %.2f | %.2f |", quantity, band, shown(hz), worstRms(), worstPeak());
+            return String.format(
+                    Locale.ROOT,
+                    "| %s | %s Hz | %s | %.2f | %.2f |",
+                    quantity,
+                    band,
+                    shown(hz),
+                    worstRms(),
+                    worstPeak());
         }
 
         private static String shown(double hz) {
@@ -83,7 +93,8 @@ final class OverallAccuracy {
         }
         Analysis analysis = vibration.analyse(
                 WaveformCapture.ofAcceleration(samples, RATE_HZ),
-                vibration.settingsOf(Map.of("measure", quantity, "bandLowHz", String.valueOf(low), "bandHighHz", String.valueOf(high))));
+                vibration.settingsOf(Map.of(
+                        "measure", quantity, "bandLowHz", String.valueOf(low), "bandHighHz", String.valueOf(high))));
         double omega = 2 * Math.PI * hz;
         double amplitude = switch (quantity) {
             case "velocity" -> 1e3 / omega;

@@ -22,7 +22,8 @@ import rovek.core.technique.SettingValues;
 class OverallAccuracyTest {
 
     private static final double RATE = 25_600;
-    private static final Map<String, String> HIGH_BAND = Map.of("measure", "acceleration", "bandLowHz", "1000", "bandHighHz", "10000");
+    private static final Map<String, String> HIGH_BAND =
+            Map.of("measure", "acceleration", "bandLowHz", "1000", "bandHighHz", "10000");
     private final Vibration vibration = new Vibration();
 
     private static double value(Analysis analysis, String id) {
@@ -49,7 +50,8 @@ class OverallAccuracyTest {
             assertThat(row.worstRms()).as("%s", row).isLessThanOrEqualTo(0.5);
             assertThat(row.worstPeak()).as("%s", row).isLessThanOrEqualTo(2);
         }
-        String table = OverallAccuracy.HEADING + String.join("\n", rows.stream().map(OverallAccuracy.Row::line).toList()) + "\n";
+        String table = OverallAccuracy.HEADING
+                + String.join("\n", rows.stream().map(OverallAccuracy.Row::line).toList()) + "\n";
         Path page = Path.of("..", "docs", "methods", "vibration.md");
         String text = Files.readString(page);
         if (Boolean.getBoolean("rovek.renew-tables")) {
@@ -62,10 +64,13 @@ class OverallAccuracyTest {
     /** Where the record is cut, how long it is, whether it holds whole periods: the value of a tone is the same. */
     @Property(tries = 300)
     void aToneReadsTheSameHoweverItsRecordIsCut(
-            @ForAll @DoubleRange(min = 12, max = 800) double hz, @ForAll @DoubleRange(min = 0, max = 6.28) double phase, @ForAll @IntRange(min = 16_384, max = 20_000) int n) {
+            @ForAll @DoubleRange(min = 12, max = 800) double hz,
+            @ForAll @DoubleRange(min = 0, max = 6.28) double phase,
+            @ForAll @IntRange(min = 16_384, max = 20_000) int n) {
         Analysis analysis = analyse(tone(n, 1, hz, phase), Map.of());
         double amplitude = 1_000 / (2 * Math.PI * hz);
-        assertThat(value(analysis, "velocity.rms")).isCloseTo(amplitude / Math.sqrt(2), within(0.005 * amplitude / Math.sqrt(2)));
+        assertThat(value(analysis, "velocity.rms"))
+                .isCloseTo(amplitude / Math.sqrt(2), within(0.005 * amplitude / Math.sqrt(2)));
         assertThat(value(analysis, "velocity.peak")).isCloseTo(amplitude, within(0.02 * amplitude));
     }
 
@@ -82,8 +87,12 @@ class OverallAccuracyTest {
             }
             Analysis analysis = analyse(samples, HIGH_BAND);
             kurtosis += value(analysis, "acceleration.kurtosis") / records;
-            assertThat(value(analysis, "acceleration.rms")).as("0.05 times the root of 9,000 of 12,800 Hz").isCloseTo(0.0419, within(0.001));
-            assertThat(value(analysis, "acceleration.peak")).as("12,000 values of normal noise reach 3.9 to 5 times their RMS").isBetween(0.15, 0.215);
+            assertThat(value(analysis, "acceleration.rms"))
+                    .as("0.05 times the root of 9,000 of 12,800 Hz")
+                    .isCloseTo(0.0419, within(0.001));
+            assertThat(value(analysis, "acceleration.peak"))
+                    .as("12,000 values of normal noise reach 3.9 to 5 times their RMS")
+                    .isBetween(0.15, 0.215);
         }
         assertThat(kurtosis).as("3 for a normal distribution").isCloseTo(3, within(0.1));
     }
@@ -100,7 +109,9 @@ class OverallAccuracyTest {
     }
 
     @Property(tries = 60)
-    void anOffsetAndADriftChangeNothing(@ForAll @DoubleRange(min = -50, max = 50) double offset, @ForAll @DoubleRange(min = -50, max = 50) double perSecond) {
+    void anOffsetAndADriftChangeNothing(
+            @ForAll @DoubleRange(min = -50, max = 50) double offset,
+            @ForAll @DoubleRange(min = -50, max = 50) double perSecond) {
         double[] samples = tone(16_384, 1, 33.3, 0.7);
         double plain = value(analyse(samples, Map.of()), "velocity.rms");
         double[] drifting = samples.clone();
@@ -108,12 +119,15 @@ class OverallAccuracyTest {
             drifting[i] += offset + perSecond * i / RATE;
         }
         assertThat(value(analyse(drifting, Map.of()), "velocity.rms")).isCloseTo(plain, within(1e-9));
-        assertThat(value(analyse(drifting, Map.of()), "velocity.peak")).isCloseTo(value(analyse(samples, Map.of()), "velocity.peak"), within(1e-9));
+        assertThat(value(analyse(drifting, Map.of()), "velocity.peak"))
+                .isCloseTo(value(analyse(samples, Map.of()), "velocity.peak"), within(1e-9));
     }
 
     /** An overall value is what its own spectrum sums to. */
     @Property(tries = 40)
-    void theRmsOfTwoTonesIsTheRootOfTheirSquares(@ForAll @DoubleRange(min = 12, max = 300) double low, @ForAll @DoubleRange(min = 320, max = 800) double high) {
+    void theRmsOfTwoTonesIsTheRootOfTheirSquares(
+            @ForAll @DoubleRange(min = 12, max = 300) double low,
+            @ForAll @DoubleRange(min = 320, max = 800) double high) {
         double[] samples = tone(16_384, 1, low, 0.3);
         double[] other = tone(16_384, 8, high, 1.9);
         for (int i = 0; i < samples.length; i++) {

@@ -5,8 +5,10 @@ import java.util.Map;
 import java.util.Random;
 
 /**
- * A machine with a rolling bearing as a sensor on its housing has it, with random speed, geometry, loudness and whatever a sound machine does anyway:
- * shaft speed and some multiples, hum of the supply, blades, a tone that rings high up, swelling with the shaft or not, noise of any strength or none.
+ * A machine with a rolling bearing as a sensor on its housing has it, with random speed, geometry, loudness and
+ * whatever a sound machine does anyway:
+ * shaft speed and some multiples, hum of the supply, blades, a tone that rings high up, swelling with the shaft or not,
+ * noise of any strength or none.
  * A damaged one strikes as well.
  */
 public final class SimulatedMachine {
@@ -47,7 +49,10 @@ public final class SimulatedMachine {
         return plate;
     }
 
-    /** @param strokes how large each is, in standard deviations of what the noise has within 1 to 10 kHz; of no meaning for a sound machine */
+    /**
+     * @param strokes how large each is, in standard deviations of what the noise has within 1 to 10 kHz; of no meaning
+     * for a sound machine
+     */
     public double[] acceleration(Damage damage, double strokes) {
         double[] samples = new double[SAMPLES];
         double unbalance = between(0.2, 3);

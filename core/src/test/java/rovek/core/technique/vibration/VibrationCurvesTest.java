@@ -40,7 +40,10 @@ class VibrationCurvesTest {
     }
 
     private static Curve.Lines lines(List<Curve> curves, String name) {
-        return (Curve.Lines) curves.stream().filter(one -> one.name().equals(name)).findFirst().orElseThrow();
+        return (Curve.Lines) curves.stream()
+                .filter(one -> one.name().equals(name))
+                .findFirst()
+                .orElseThrow();
     }
 
     private static double[] tone(double amplitude, double hz) {
@@ -54,10 +57,15 @@ class VibrationCurvesTest {
     void theThreeQuantitiesOfAToneAgree(@ForAll @IntRange(min = 10, max = 900) int hz) {
         double[] samples = tone(5, hz);
         double omega = 2 * Math.PI * hz;
-        double acceleration = lines(curves(samples, Map.of(), "quantity", "acceleration"), "Spectrum").values()[hz];
-        double velocity = lines(curves(samples, Map.of(), "quantity", "velocity"), "Spectrum").values()[hz];
-        double displacement = lines(curves(samples, Map.of(), "quantity", "displacement"), "Spectrum").values()[hz];
-        assertThat(acceleration).as("but for what the straight drift takes of a tone").isCloseTo(5 / Math.sqrt(2), within(1e-5));
+        double acceleration = lines(curves(samples, Map.of(), "quantity", "acceleration"), "Spectrum")
+                .values()[hz];
+        double velocity = lines(curves(samples, Map.of(), "quantity", "velocity"), "Spectrum")
+                .values()[hz];
+        double displacement = lines(curves(samples, Map.of(), "quantity", "displacement"), "Spectrum")
+                .values()[hz];
+        assertThat(acceleration)
+                .as("but for what the straight drift takes of a tone")
+                .isCloseTo(5 / Math.sqrt(2), within(1e-5));
         assertThat(velocity).isCloseTo(acceleration / omega * 1e3, within(1e-9));
         assertThat(displacement).isCloseTo(acceleration / omega / omega * 1e6, within(1e-6));
     }
@@ -74,19 +82,29 @@ class VibrationCurvesTest {
 
     @Example
     void anAccelerationIsShownWithTheVelocityAndTheEnvelope() {
-        List<Curve> curves = curves(tone(3, 100), Map.of("measure", "acceleration", "bandLowHz", "1000", "bandHighHz", "10000"));
+        List<Curve> curves =
+                curves(tone(3, 100), Map.of("measure", "acceleration", "bandLowHz", "1000", "bandHighHz", "10000"));
         assertThat(curves).extracting(Curve::name).containsExactly("Spectrum", "Waveform", "Envelope", "Velocity");
-        assertThat(lines(curves, "Spectrum").usualHz()).as("what the check is about").isEqualTo(10_000);
+        assertThat(lines(curves, "Spectrum").usualHz())
+                .as("what the check is about")
+                .isEqualTo(10_000);
         assertThat(lines(curves, "Velocity").unit()).isEqualTo(UnitCatalogue.MILLIMETRE_PER_SECOND);
-        assertThat(curves(tone(3, 100), Map.of("measure", "acceleration"), "quantity", "velocity")).extracting(Curve::name).as("also while looked at as one").contains("Velocity");
-        assertThat(curves(tone(3, 100), Map.of())).extracting(Curve::name).as("a velocity is its own").containsExactly("Spectrum", "Waveform", "Envelope");
+        assertThat(curves(tone(3, 100), Map.of("measure", "acceleration"), "quantity", "velocity"))
+                .extracting(Curve::name)
+                .as("also while looked at as one")
+                .contains("Velocity");
+        assertThat(curves(tone(3, 100), Map.of()))
+                .extracting(Curve::name)
+                .as("a velocity is its own")
+                .containsExactly("Spectrum", "Waveform", "Envelope");
     }
 
     /** Ringing at 3 kHz, 80 times a second: seen in the band it rings in, and not in another. */
     @Example
     void theEnvelopeIsThatOfTheBandThatIsChosen() {
         double[] samples = new double[N];
-        Arrays.setAll(samples, i -> (1 + Math.cos(2 * Math.PI * 80 * i / RATE)) * Math.sin(2 * Math.PI * 3_000 * i / RATE));
+        Arrays.setAll(
+                samples, i -> (1 + Math.cos(2 * Math.PI * 80 * i / RATE)) * Math.sin(2 * Math.PI * 3_000 * i / RATE));
         Curve.Lines inside = lines(curves(samples, Map.of(), "envelopeOf", "2–6 kHz"), "Envelope");
         Curve.Lines outside = lines(curves(samples, Map.of(), "envelopeOf", "5–10 kHz"), "Envelope");
         int line = (int) Math.round(80 / inside.stepHz());
@@ -105,14 +123,21 @@ class VibrationCurvesTest {
     void anOverloadedSensorShowsNoEnvelope() {
         double[] volts = new double[N];
         Arrays.setAll(volts, i -> Math.max(-5, Math.min(5, 9 * Math.sin(2 * Math.PI * 50 * i / RATE))));
-        WaveformCapture capture = new WaveformCapture(volts, RATE, UnitCatalogue.VOLT, OptionalDouble.of(100), OptionalDouble.of(5));
-        assertThat(curves(capture, Map.of())).extracting(Curve::name).as("clipping rings like a bearing").containsExactly("Spectrum", "Waveform");
+        WaveformCapture capture =
+                new WaveformCapture(volts, RATE, UnitCatalogue.VOLT, OptionalDouble.of(100), OptionalDouble.of(5));
+        assertThat(curves(capture, Map.of()))
+                .extracting(Curve::name)
+                .as("clipping rings like a bearing")
+                .containsExactly("Spectrum", "Waveform");
     }
 
     @Example
     void whatIsTooShortShowsNothingAndNoOtherWordIsALook() {
-        assertThat(curves(WaveformCapture.ofAcceleration(new double[200], RATE), Map.of())).isEmpty();
-        assertThatThrownBy(() -> curves(tone(1, 100), Map.of(), "averages", "3")).isInstanceOf(InvalidSettingsException.class).hasMessageContaining("Averages");
+        assertThat(curves(WaveformCapture.ofAcceleration(new double[200], RATE), Map.of()))
+                .isEmpty();
+        assertThatThrownBy(() -> curves(tone(1, 100), Map.of(), "averages", "3"))
+                .isInstanceOf(InvalidSettingsException.class)
+                .hasMessageContaining("Averages");
     }
 
     @Property(tries = 20)

@@ -29,7 +29,14 @@ public class AuditTrail {
     }
 
     /** A line of the trail. */
-    public record Line(String at, String actor, String action, String subjectType, String subjectId, @Nullable String before, @Nullable String after) {}
+    public record Line(
+            String at,
+            String actor,
+            String action,
+            String subjectType,
+            String subjectId,
+            @Nullable String before,
+            @Nullable String after) {}
 
     /**
      * Notes a change.
@@ -52,16 +59,16 @@ public class AuditTrail {
 
     @Transactional(readOnly = true)
     public List<Line> of(String subjectType, String subjectId) {
-        return entries
-                .findBySubjectTypeAndSubjectIdOrderByIdDesc(subjectType, subjectId, Limit.of(MOST_SHOWN))
-                .stream()
+        return entries.findBySubjectTypeAndSubjectIdOrderByIdDesc(subjectType, subjectId, Limit.of(MOST_SHOWN)).stream()
                 .map(AuditEntry::line)
                 .toList();
     }
 
     @Transactional(readOnly = true)
     public List<Line> latest() {
-        return entries.findAllByOrderByIdDesc(Limit.of(MOST_SHOWN)).stream().map(AuditEntry::line).toList();
+        return entries.findAllByOrderByIdDesc(Limit.of(MOST_SHOWN)).stream()
+                .map(AuditEntry::line)
+                .toList();
     }
 
     /** The name of whoever is signed in, or "Rovek" where the server acts by itself. */

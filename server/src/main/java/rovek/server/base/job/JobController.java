@@ -47,8 +47,8 @@ class JobController {
     SseEmitter events(@PathVariable UUID id) {
         jobs.get(id);
         SseEmitter emitter = new SseEmitter(LONGEST_MILLIS);
-        ScheduledFuture<?> look = watching.scheduleWithFixedDelay(
-                () -> send(emitter, id), 0, LOOK_EVERY_MILLIS, TimeUnit.MILLISECONDS);
+        ScheduledFuture<?> look =
+                watching.scheduleWithFixedDelay(() -> send(emitter, id), 0, LOOK_EVERY_MILLIS, TimeUnit.MILLISECONDS);
         emitter.onCompletion(() -> look.cancel(false));
         emitter.onTimeout(emitter::complete);
         emitter.onError(error -> look.cancel(false));

@@ -9,7 +9,8 @@ import java.util.UUID;
  * @param done how much of {@code total} is done, in whatever the work counts
  * @param sentence what is going on, or how it ended
  */
-public record JobView(UUID id, String kind, String title, State state, long done, long total, String sentence, UUID subjectId) {
+public record JobView(
+        UUID id, String kind, String title, State state, long done, long total, String sentence, UUID subjectId) {
 
     /** How far it is. */
     public enum State {

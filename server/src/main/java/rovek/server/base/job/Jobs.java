@@ -62,8 +62,12 @@ public class Jobs {
         db.sql("""
                 INSERT INTO job (id, kind, title, state, done, total, sentence, subject_id, actor, stop_requested, started_at, heard_at)
                 VALUES (:id, :kind, :title, 'RUNNING', 0, 0, 'Starting', :subject, :actor, false, :now, :now)""")
-                .param("id", id).param("kind", kind).param("title", title)
-                .param("subject", subjectId).param("actor", AuditTrail.actor()).param("now", now())
+                .param("id", id)
+                .param("kind", kind)
+                .param("title", title)
+                .param("subject", subjectId)
+                .param("actor", AuditTrail.actor())
+                .param("now", now())
                 .update();
         running.add(id);
         workers.execute(new DelegatingSecurityContextRunnable(() -> run(id, work)));
@@ -71,20 +75,28 @@ public class Jobs {
     }
 
     /**
-     * Does work in its caller's thread, while others see how far it is and may stop it. What it reports is written by another thread: within
+     * Does work in its caller's thread, while others see how far it is and may stop it. What it reports is written by
+     * another thread: within
      * the work's own transaction nobody would see it before its end.
      *
      * @param id chosen by whoever follows it; the same work tried again goes by the same
      * @param said how it ended, as a sentence
      * @throws DomainProblem.Conflict where it was stopped, with the sentence of {@link JobStopped}
      */
-    public <T> T accompany(UUID id, String kind, String title, Function<JobProgress, T> work, Function<T, String> said) {
+    public <T> T accompany(
+            UUID id, String kind, String title, Function<JobProgress, T> work, Function<T, String> said) {
         int mine = db.sql("""
                 INSERT INTO job (id, kind, title, state, done, total, sentence, subject_id, actor, stop_requested, started_at, heard_at)
                 VALUES (:id, :kind, :title, 'RUNNING', 0, 0, 'Starting', NULL, :actor, false, :now, :now)
-                ON CONFLICT (id) DO UPDATE SET state = 'RUNNING', done = 0, total = 0, sentence = 'Starting', stop_requested = false, started_at = :now, heard_at = :now
+                ON CONFLICT (id) DO UPDATE SET state = 'RUNNING', done = 0, total = 0, sentence = 'Starting', stop_requested = false,
+                    started_at = :now, heard_at = :now
                 WHERE job.actor = :actor AND job.kind = :kind AND (job.state <> 'RUNNING' OR job.heard_at < :silent)""")
-                .param("id", id).param("kind", kind).param("title", title).param("actor", AuditTrail.actor()).param("now", now()).param("silent", now().minus(SILENCE))
+                .param("id", id)
+                .param("kind", kind)
+                .param("title", title)
+                .param("actor", AuditTrail.actor())
+                .param("now", now())
+                .param("silent", now().minus(SILENCE))
                 .update();
         if (mine == 0) {
             throw new DomainProblem.Conflict("running", "That is under way already. Wait until it has ended.");
@@ -118,8 +130,12 @@ public class Jobs {
         } catch (RuntimeException fault) {
             Optional<StorageTrouble> trouble = StorageTrouble.of(fault);
             LOG.error("A job failed.", fault);
-            end(id, State.FAILED, trouble.map(StorageTrouble::sentence)
-                    .orElse("Something went wrong in Rovek. What had arrived is kept; try again, and report it if it happens twice."));
+            end(
+                    id,
+                    State.FAILED,
+                    trouble.map(StorageTrouble::sentence)
+                            .orElse("Something went wrong in Rovek. What had arrived is kept; try again, and "
+                                    + "report it if it happens twice."));
         } finally {
             running.remove(id);
         }
@@ -147,8 +163,12 @@ public class Jobs {
     }
 
     private void writeEnd(UUID id, State state, String sentence) {
-        db.sql("UPDATE job SET state = :state, sentence = :sentence, heard_at = :now, done = CASE WHEN :state = 'DONE' THEN total ELSE done END WHERE id = :id")
-                .param("state", state.name()).param("sentence", sentence).param("now", now()).param("id", id)
+        db.sql("UPDATE job SET state = :state, sentence = :sentence, heard_at = :now, done = CASE WHEN "
+                        + ":state = 'DONE' THEN total ELSE done END WHERE id = :id")
+                .param("state", state.name())
+                .param("sentence", sentence)
+                .param("now", now())
+                .param("id", id)
                 .update();
     }
 
@@ -165,13 +185,20 @@ public class Jobs {
 
     private Optional<JobView> find(String where, UUID id) {
         db.sql("""
-                UPDATE job SET state = 'FAILED', sentence = 'The server stopped in the middle. What had arrived is kept; start again and it goes on from there.'
+                UPDATE job SET state = 'FAILED', sentence = 'The server stopped in the middle. What had arrived is kept; start again
+                    and it goes on from there.'
                 WHERE state = 'RUNNING' AND heard_at < ?""").param(now().minus(SILENCE)).update();
         return db.sql("SELECT id, kind, title, state, done, total, sentence, subject_id FROM job " + where)
                 .param(id)
                 .query((row, n) -> new JobView(
-                        row.getObject(1, UUID.class), row.getString(2), row.getString(3), State.valueOf(row.getString(4)),
-                        row.getLong(5), row.getLong(6), row.getString(7), row.getObject(8, UUID.class)))
+                        row.getObject(1, UUID.class),
+                        row.getString(2),
+                        row.getString(3),
+                        State.valueOf(row.getString(4)),
+                        row.getLong(5),
+                        row.getLong(6),
+                        row.getString(7),
+                        row.getObject(8, UUID.class)))
                 .optional();
     }
 
@@ -186,8 +213,13 @@ public class Jobs {
         try {
             told.forEach((id, what) -> {
                 if (told.remove(id, what)) {
-                    db.sql("UPDATE job SET done = ?, total = ?, sentence = ?, heard_at = ? WHERE id = ? AND state = 'RUNNING'")
-                            .param(what.done()).param(what.total()).param(what.sentence()).param(now()).param(id)
+                    db.sql(
+                                    "UPDATE job SET done = ?, total = ?, sentence = ?, heard_at = ? WHERE id = ? AND state = 'RUNNING'")
+                            .param(what.done())
+                            .param(what.total())
+                            .param(what.sentence())
+                            .param(now())
+                            .param(id)
                             .update();
                 }
             });
@@ -198,7 +230,10 @@ public class Jobs {
 
     private void beat() {
         try {
-            running.forEach(id -> db.sql("UPDATE job SET heard_at = ? WHERE id = ?").param(now()).param(id).update());
+            running.forEach(id -> db.sql("UPDATE job SET heard_at = ? WHERE id = ?")
+                    .param(now())
+                    .param(id)
+                    .update());
         } catch (RuntimeException e) {
             LOG.warn("The jobs' heartbeat could not be written: {}", e.getMessage());
         }
@@ -229,7 +264,10 @@ public class Jobs {
 
         @Override
         public boolean isStopRequested() {
-            return db.sql("SELECT stop_requested FROM job WHERE id = ?").param(id).query(Boolean.class).single();
+            return db.sql("SELECT stop_requested FROM job WHERE id = ?")
+                    .param(id)
+                    .query(Boolean.class)
+                    .single();
         }
     }
 
@@ -250,13 +288,20 @@ public class Jobs {
             }
             lastReport = now;
             db.sql("UPDATE job SET done = ?, total = ?, sentence = ?, heard_at = ? WHERE id = ?")
-                    .param(done).param(total).param(sentence).param(now()).param(id)
+                    .param(done)
+                    .param(total)
+                    .param(sentence)
+                    .param(now())
+                    .param(id)
                     .update();
         }
 
         @Override
         public boolean isStopRequested() {
-            return db.sql("SELECT stop_requested FROM job WHERE id = ?").param(id).query(Boolean.class).single();
+            return db.sql("SELECT stop_requested FROM job WHERE id = ?")
+                    .param(id)
+                    .query(Boolean.class)
+                    .single();
         }
     }
 }

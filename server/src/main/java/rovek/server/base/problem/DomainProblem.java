@@ -39,7 +39,10 @@ public abstract sealed class DomainProblem extends RuntimeException {
         private static final long serialVersionUID = 1L;
 
         public Stale(String what) {
-            super("stale", what + " was changed by someone else since you opened it. Nothing was overwritten; look at it again and repeat your change.");
+            super(
+                    "stale",
+                    what + " was changed by someone else since you opened it. Nothing was overwritten; look at "
+                            + "it again and repeat your change.");
         }
     }
 
@@ -61,7 +64,16 @@ public abstract sealed class DomainProblem extends RuntimeException {
      * @param theirsSaid as people read it, likewise {@code yoursSaid}
      * @param by who changed it first; blank where that is not known, likewise {@code at}
      */
-    public record Clash(UUID node, String label, String facet, String theirs, String yours, String theirsSaid, String yoursSaid, String by, String at) {}
+    public record Clash(
+            UUID node,
+            String label,
+            String facet,
+            String theirs,
+            String yours,
+            String theirsSaid,
+            String yoursSaid,
+            String by,
+            String at) {}
 
     /** Somebody else changed the very same thing first; both are told, so that a person chooses. */
     public static final class Contradiction extends DomainProblem {
@@ -69,7 +81,9 @@ public abstract sealed class DomainProblem extends RuntimeException {
         private final transient List<Clash> clashes;
 
         public Contradiction(List<Clash> clashes) {
-            super("contradiction", "Somebody else changed the same thing since you opened it. Nothing was overwritten; choose which shall stand.");
+            super(
+                    "contradiction",
+                    "Somebody else changed the same thing since you opened it. Nothing was overwritten; choose which shall stand.");
             this.clashes = List.copyOf(clashes);
         }
 
@@ -120,7 +134,9 @@ public abstract sealed class DomainProblem extends RuntimeException {
         private static final long serialVersionUID = 1L;
 
         public Busy() {
-            super("busy", "The server is busy with other large files just now. Nothing of this was taken; try again in a minute.");
+            super(
+                    "busy",
+                    "The server is busy with other large files just now. Nothing of this was taken; try again in a minute.");
         }
     }
 

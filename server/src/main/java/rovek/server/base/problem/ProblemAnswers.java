@@ -61,7 +61,11 @@ class ProblemAnswers {
         return domain(new DomainProblem.Stale("This"));
     }
 
-    @ExceptionHandler({HttpMessageNotReadableException.class, MethodArgumentTypeMismatchException.class, MissingServletRequestPartException.class})
+    @ExceptionHandler({
+        HttpMessageNotReadableException.class,
+        MethodArgumentTypeMismatchException.class,
+        MissingServletRequestPartException.class
+    })
     ProblemDetail unreadable(Exception fault) {
         for (Throwable cause = fault; cause != null; cause = cause.getCause()) {
             if (cause instanceof DomainProblem problem) {
@@ -105,12 +109,11 @@ class ProblemAnswers {
         Optional<StorageTrouble> trouble = StorageTrouble.of(fault);
         if (trouble.isPresent()) {
             LOG.warn("A request could not be stored: {}", fault.getMessage());
-            return answer(trouble.get().status(), trouble.get().code(), trouble.get().sentence());
+            return answer(
+                    trouble.get().status(), trouble.get().code(), trouble.get().sentence());
         }
         LOG.error("A request failed.", fault);
-        return answer(
-                HttpStatus.INTERNAL_SERVER_ERROR, "fault",
-                Sentences.FAULT);
+        return answer(HttpStatus.INTERNAL_SERVER_ERROR, "fault", Sentences.FAULT);
     }
 
     private static ProblemDetail answer(HttpStatus status, String code, String sentence) {

@@ -16,7 +16,8 @@ public final class ProblemWriter {
 
     private ProblemWriter() {}
 
-    public static void write(HttpServletResponse response, HttpStatus status, String code, String sentence) throws IOException {
+    public static void write(HttpServletResponse response, HttpStatus status, String code, String sentence)
+            throws IOException {
         response.setStatus(status.value());
         response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
         response.getOutputStream().write(body(status, code, sentence));

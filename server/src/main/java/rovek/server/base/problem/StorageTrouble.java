@@ -15,10 +15,16 @@ import org.springframework.transaction.CannotCreateTransactionException;
 /** What went wrong in keeping things, where a person can do something about it. */
 public enum StorageTrouble {
     /** Nobody can write any more. */
-    DISK_FULL("disk-full", "The server's disk is full: nothing of this step was stored, and what was stored before is whole. Make room on the server, then try again."),
+    DISK_FULL(
+            "disk-full",
+            "The server's disk is full: nothing of this step was stored, and what was stored before is whole. "
+                    + "Make room on the server, then try again."),
 
     /** Nobody answers. */
-    OUT_OF_REACH("database-out-of-reach", "The database does not answer: nothing of this step was stored, and what was stored before is whole. Try again when it is back.");
+    OUT_OF_REACH(
+            "database-out-of-reach",
+            "The database does not answer: nothing of this step was stored, and what was stored before is whole. "
+                    + "Try again when it is back.");
 
     private static final String NO_ROOM = "53100";
     private static final int MOST_CAUSES = 50;
@@ -46,11 +52,15 @@ public enum StorageTrouble {
 
     /** What an exception tells by the SQL states of its causes (PostgreSQL, appendix A); empty where it is no trouble of this kind. */
     public static Optional<StorageTrouble> of(Throwable thrown) {
-        List<Throwable> causes = Stream.iterate(thrown, Objects::nonNull, Throwable::getCause).limit(MOST_CAUSES).toList();
+        List<Throwable> causes = Stream.iterate(thrown, Objects::nonNull, Throwable::getCause)
+                .limit(MOST_CAUSES)
+                .toList();
         if (causes.stream().anyMatch(cause -> sqlState(cause).equals(NO_ROOM))) {
             return Optional.of(DISK_FULL);
         }
-        return causes.stream().anyMatch(StorageTrouble::isBrokenConnection) ? Optional.of(OUT_OF_REACH) : Optional.empty();
+        return causes.stream().anyMatch(StorageTrouble::isBrokenConnection)
+                ? Optional.of(OUT_OF_REACH)
+                : Optional.empty();
     }
 
     private static String sqlState(Throwable cause) {

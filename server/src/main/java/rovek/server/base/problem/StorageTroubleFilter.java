@@ -17,7 +17,8 @@ import org.springframework.web.filter.OncePerRequestFilter;
 class StorageTroubleFilter extends OncePerRequestFilter {
 
     @Override
-    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws ServletException, IOException {
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
         try {
             chain.doFilter(request, response);
         } catch (RuntimeException | ServletException fault) {

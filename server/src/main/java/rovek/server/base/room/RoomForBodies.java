@@ -30,8 +30,10 @@ class RoomForBodies extends OncePerRequestFilter {
     }
 
     @Override
-    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws ServletException, IOException {
-        long length = request.getHeader("Transfer-Encoding") == null ? request.getContentLengthLong() : OF_UNKNOWN_LENGTH;
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
+        long length =
+                request.getHeader("Transfer-Encoding") == null ? request.getContentLengthLong() : OF_UNKNOWN_LENGTH;
         if (length <= SMALL) {
             chain.doFilter(request, response);
             return;

@@ -7,8 +7,10 @@ import org.springframework.stereotype.Component;
 import rovek.server.base.problem.DomainProblem;
 
 /**
- * The memory that is set aside for files under way. Whoever unpacks, decodes or parses what came from outside takes as much of it as that may
- * cost at most, and waits where others have it: a crowd of large files takes longer, and ends no server. Bodies that are being received have a part of
+ * The memory that is set aside for files under way. Whoever unpacks, decodes or parses what came from outside takes as
+ * much of it as that may
+ * cost at most, and waits where others have it: a crowd of large files takes longer, and ends no server. Bodies that
+ * are being received have a part of
  * their own: whoever holds some of that and waits for room to work keeps nobody from working.
  */
 @Component
@@ -17,6 +19,7 @@ public class WorkingRoom {
     private static final int MEGABYTE = 1 << 20;
     /** The rest is the plant's, and everybody's who only reads. */
     private static final int WORK_PERCENT = 35;
+
     private static final int BODIES_PERCENT = 15;
     private static final Duration PATIENCE = Duration.ofSeconds(20);
 

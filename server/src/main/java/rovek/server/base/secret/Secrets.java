@@ -38,9 +38,12 @@ public class Secrets {
      * @param keyFile made with a fresh key where it is missing, readable by its owner only
      */
     Secrets(@Value("${rovek.secret-key:}") String keyText, @Value("${rovek.secret-key-file}") String keyFile) {
-        byte[] bytes = keyText.isBlank() ? ofFile(Path.of(keyFile)) : Base64.getDecoder().decode(keyText.strip());
+        byte[] bytes = keyText.isBlank()
+                ? ofFile(Path.of(keyFile))
+                : Base64.getDecoder().decode(keyText.strip());
         if (bytes.length != KEY_BYTES) {
-            throw new IllegalStateException("The secret key must have %d bytes, not %d.".formatted(KEY_BYTES, bytes.length));
+            throw new IllegalStateException(
+                    "The secret key must have %d bytes, not %d.".formatted(KEY_BYTES, bytes.length));
         }
         this.key = new SecretKeySpec(bytes, "AES");
     }
@@ -52,7 +55,8 @@ public class Secrets {
                 random.nextBytes(fresh);
                 Files.createDirectories(file.toAbsolutePath().getParent());
                 try {
-                    Files.createFile(file, PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
+                    Files.createFile(
+                            file, PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
                     Files.writeString(file, Base64.getEncoder().encodeToString(fresh), StandardOpenOption.WRITE);
                 } catch (FileAlreadyExistsException anotherServerWasFirst) {
                     // its key is read below
@@ -86,7 +90,10 @@ public class Secrets {
             return Optional.empty();
         }
         String[] parts = sealed.substring(MARK.length()).split(":");
-        return crypt(Cipher.DECRYPT_MODE, Base64.getDecoder().decode(parts[0]), Base64.getDecoder().decode(parts[1]))
+        return crypt(
+                        Cipher.DECRYPT_MODE,
+                        Base64.getDecoder().decode(parts[0]),
+                        Base64.getDecoder().decode(parts[1]))
                 .map(bytes -> new String(bytes, StandardCharsets.UTF_8));
     }
 

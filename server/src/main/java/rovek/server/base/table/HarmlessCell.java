@@ -10,6 +10,7 @@ public final class HarmlessCell {
 
     /** Also those of full width, which some programs take for the others. */
     private static final String BEGINS_A_FORMULA = "=+-@\t\r\n\uFF1D\uFF0B\uFF0D\uFF20";
+
     private static final char MARK = '\'';
     private static final Pattern NUMBER = Pattern.compile("[+-]?\\d{1,30}([.,]\\d{1,30})?([eE][+-]?\\d{1,3})?");
 
@@ -18,7 +19,9 @@ public final class HarmlessCell {
     /** As it is written. */
     static Object written(Object cell) {
         if (cell instanceof Double number) {
-            return number == Math.rint(number) && Math.abs(number) < 1e15 ? String.valueOf(number.longValue()) : number.toString();
+            return number == Math.rint(number) && Math.abs(number) < 1e15
+                    ? String.valueOf(number.longValue())
+                    : number.toString();
         }
         return cell instanceof String text ? written(text) : cell;
     }

@@ -29,7 +29,9 @@ public record NumberTable(String name, List<String> headings, long count, Rows r
         return new NumberTable(name, headings, count, row -> {
             for (int i = 0; i < count; i++) {
                 int at = i;
-                row.accept(columns.stream().map(column -> at < column.length && Double.isFinite(column[at]) ? column[at] : null).toArray());
+                row.accept(columns.stream()
+                        .map(column -> at < column.length && Double.isFinite(column[at]) ? column[at] : null)
+                        .toArray());
             }
         });
     }

@@ -15,10 +15,16 @@ public final class TableAnswer {
     public static void send(NumberTable table, String form, HttpServletResponse response) throws IOException {
         TableForm wanted = TableForm.of(form);
         wanted.requireRoom(table);
-        String name = table.name().replaceAll("[^\\p{L}\\p{N} ,._-]", " ").replaceAll("\\s+", " ").strip();
+        String name = table.name()
+                .replaceAll("[^\\p{L}\\p{N} ,._-]", " ")
+                .replaceAll("\\s+", " ")
+                .strip();
         response.setHeader(
                 HttpHeaders.CONTENT_DISPOSITION,
-                ContentDisposition.attachment().filename(name + "." + wanted.ending(), StandardCharsets.UTF_8).build().toString());
+                ContentDisposition.attachment()
+                        .filename(name + "." + wanted.ending(), StandardCharsets.UTF_8)
+                        .build()
+                        .toString());
         response.setContentType(wanted.mediaType());
         wanted.write(table, response.getOutputStream());
     }

@@ -42,15 +42,16 @@ enum TableForm {
         return Arrays.stream(values())
                 .filter(one -> one.ending().equals(form))
                 .findFirst()
-                .orElseThrow(() -> new DomainProblem.Invalid("form", "A table is taken along as csv or xlsx, not \"%s\".".formatted(form)));
+                .orElseThrow(() -> new DomainProblem.Invalid(
+                        "form", "A table is taken along as csv or xlsx, not \"%s\".".formatted(form)));
     }
 
     void requireRoom(NumberTable table) {
         if (this == XLSX && table.count() >= MOST_ROWS_OF_A_SHEET) {
             throw new DomainProblem.Conflict(
                     "too-many-rows",
-                    "A workbook's sheet holds %,d rows, and this would be %,d. Take it as CSV, or take only what is shown.".formatted(
-                            MOST_ROWS_OF_A_SHEET - 1, table.count()));
+                    "A workbook's sheet holds %,d rows, and this would be %,d. Take it as CSV, or take only what is shown."
+                            .formatted(MOST_ROWS_OF_A_SHEET - 1, table.count()));
         }
     }
 }

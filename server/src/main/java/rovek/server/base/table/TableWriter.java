@@ -30,7 +30,8 @@ public final class TableWriter {
         printer.printRecord(headings.stream().map(HarmlessCell::written).toList());
         rows.into(row -> {
             try {
-                printer.printRecord(Arrays.stream(row).map(HarmlessCell::written).toArray());
+                printer.printRecord(
+                        Arrays.stream(row).map(HarmlessCell::written).toArray());
             } catch (IOException gone) {
                 throw new UncheckedIOException(gone);
             }
@@ -39,7 +40,8 @@ public final class TableWriter {
     }
 
     /** A workbook (ISO/IEC 29500) of one sheet; numbers become numbers, all else text, and an empty text no cell. */
-    public static void workbook(String sheetName, List<String> headings, NumberTable.Rows rows, OutputStream out) throws IOException {
+    public static void workbook(String sheetName, List<String> headings, NumberTable.Rows rows, OutputStream out)
+            throws IOException {
         try (SXSSFWorkbook workbook = new SXSSFWorkbook(ROWS_IN_MEMORY)) {
             SXSSFSheet sheet = workbook.createSheet(sheetName);
             sheet.createFreezePane(0, 1);

@@ -28,14 +28,17 @@ class BodyLimits extends OncePerRequestFilter {
     private static final long LONGEST_ROUND = 32 << 20;
 
     @Override
-    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws ServletException, IOException {
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
         String type = request.getContentType();
         if (type != null && type.toLowerCase(Locale.ROOT).startsWith("multipart/")) {
             chain.doFilter(request, response);
             return;
         }
         String address = request.getRequestURI();
-        long longest = address.startsWith("/api/session") ? LONGEST_SIGN_IN : address.startsWith("/api/by-hand") ? LONGEST_ROUND : LONGEST_BODY;
+        long longest = address.startsWith("/api/session")
+                ? LONGEST_SIGN_IN
+                : address.startsWith("/api/by-hand") ? LONGEST_ROUND : LONGEST_BODY;
         if (request.getContentLengthLong() > longest) {
             ProblemWriter.write(response, HttpStatus.CONTENT_TOO_LARGE, "too-large", sentence(longest));
             return;
@@ -44,7 +47,8 @@ class BodyLimits extends OncePerRequestFilter {
     }
 
     private static String sentence(long longest) {
-        return "What was sent is larger than %,d kB. Nothing of it was taken; send it in parts.".formatted(longest >> 10);
+        return "What was sent is larger than %,d kB. Nothing of it was taken; send it in parts."
+                .formatted(longest >> 10);
     }
 
     private static final class Limited extends HttpServletRequestWrapper {

@@ -35,14 +35,18 @@ class ErrorAnswers implements ErrorController {
     }
 
     private static ResponseEntity<byte[]> answer(HttpStatus status) {
-        return ResponseEntity.status(status).contentType(MediaType.APPLICATION_PROBLEM_JSON).body(body(status));
+        return ResponseEntity.status(status)
+                .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+                .body(body(status));
     }
 
     private static byte[] body(HttpStatus status) {
         if (status == HttpStatus.NOT_FOUND) {
             return ProblemWriter.body(status, "not-found", Sentences.NOTHING_HERE);
         }
-        return status.is5xxServerError() ? ProblemWriter.body(status, "fault", Sentences.FAULT) : ProblemWriter.body(status, "unreadable", Sentences.UNREADABLE);
+        return status.is5xxServerError()
+                ? ProblemWriter.body(status, "fault", Sentences.FAULT)
+                : ProblemWriter.body(status, "unreadable", Sentences.UNREADABLE);
     }
 
     /** What is no request at all is answered by the web server itself. */
@@ -51,7 +55,10 @@ class ErrorAnswers implements ErrorController {
         @Override
         protected void report(Request request, Response response, Throwable thrown) {
             HttpStatus status = HttpStatus.resolve(response.getStatus());
-            if (status == null || !status.isError() || response.getContentWritten() > 0 || !response.setErrorReported()) {
+            if (status == null
+                    || !status.isError()
+                    || response.getContentWritten() > 0
+                    || !response.setErrorReported()) {
                 return;
             }
             try {

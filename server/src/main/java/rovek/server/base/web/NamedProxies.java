@@ -10,7 +10,8 @@ import org.springframework.boot.web.server.WebServerFactoryCustomizer;
 import org.springframework.stereotype.Component;
 
 /**
- * Who asks, and whether by https, is taken from a proxy's word only where the server's keeper has named that proxy by its address: anybody can write a
+ * Who asks, and whether by https, is taken from a proxy's word only where the server's keeper has named that proxy by
+ * its address: anybody can write a
  * header.
  */
 @Component
@@ -19,7 +20,10 @@ class NamedProxies implements WebServerFactoryCustomizer<TomcatServletWebServerF
     private final List<String> proxies;
 
     NamedProxies(@Value("${rovek.proxies:}") List<String> proxies) {
-        this.proxies = proxies.stream().map(String::strip).filter(proxy -> !proxy.isEmpty()).toList();
+        this.proxies = proxies.stream()
+                .map(String::strip)
+                .filter(proxy -> !proxy.isEmpty())
+                .toList();
     }
 
     @Override

@@ -24,7 +24,8 @@ class PlainParameters implements WebMvcConfigurer {
         @Override
         public String convert(String text) {
             if (text.length() > LONGEST) {
-                throw new DomainProblem.Invalid("text", "A text in an address has at most %,d characters. Shorten it.".formatted(LONGEST));
+                throw new DomainProblem.Invalid(
+                        "text", "A text in an address has at most %,d characters. Shorten it.".formatted(LONGEST));
             }
             OptionalInt stranger = PlainText.firstStranger(text);
             if (stranger.isPresent()) {

@@ -19,7 +19,10 @@ import rovek.core.entry.PlainText;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.problem.DomainProblem.Fault;
 
-/** A request that leaves out what is needed, or brings a text that cannot be kept, is told so field by field, before anything is done with it. */
+/**
+ * A request that leaves out what is needed, or brings a text that cannot be kept, is told so field by field, before
+ * anything is done with it.
+ */
 @RestControllerAdvice
 class WholeBodies extends RequestBodyAdviceAdapter {
 
@@ -34,7 +37,11 @@ class WholeBodies extends RequestBodyAdviceAdapter {
 
     @Override
     public Object afterBodyRead(
-            Object body, HttpInputMessage message, MethodParameter parameter, Type type, Class<? extends HttpMessageConverter<?>> converter) {
+            Object body,
+            HttpInputMessage message,
+            MethodParameter parameter,
+            Type type,
+            Class<? extends HttpMessageConverter<?>> converter) {
         List<Fault> faults = new ArrayList<>();
         check("", body, faults);
         if (!faults.isEmpty()) {
@@ -62,7 +69,8 @@ class WholeBodies extends RequestBodyAdviceAdapter {
                 check(path, key, faults);
                 check(path + "." + key, item, faults);
             });
-        } else if (value instanceof Record fields && value.getClass().getPackageName().startsWith("rovek.")) {
+        } else if (value instanceof Record fields
+                && value.getClass().getPackageName().startsWith("rovek.")) {
             for (RecordComponent component : value.getClass().getRecordComponents()) {
                 Object field = read(component, fields);
                 String name = path.isEmpty() ? component.getName() : path + "." + component.getName();
@@ -77,7 +85,8 @@ class WholeBodies extends RequestBodyAdviceAdapter {
 
     private static void checkCount(String path, int count, List<Fault> faults) {
         if (count > MOST_ITEMS) {
-            faults.add(new Fault(path, "\"%s\" names more than %,d things. Do it in parts.".formatted(path, MOST_ITEMS)));
+            faults.add(
+                    new Fault(path, "\"%s\" names more than %,d things. Do it in parts.".formatted(path, MOST_ITEMS)));
         }
     }
 
@@ -87,7 +96,9 @@ class WholeBodies extends RequestBodyAdviceAdapter {
             return Optional.of(new Fault(path, "A text has at most %,d characters. Shorten it.".formatted(longest)));
         }
         OptionalInt stranger = PlainText.firstStranger(text);
-        return stranger.isEmpty() ? Optional.empty() : Optional.of(new Fault(path, strangerSentence(stranger.getAsInt())));
+        return stranger.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new Fault(path, strangerSentence(stranger.getAsInt())));
     }
 
     static String strangerSentence(int code) {

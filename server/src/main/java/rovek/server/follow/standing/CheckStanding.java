@@ -7,9 +7,9 @@ import java.util.Optional;
 import java.util.UUID;
 import rovek.core.limit.Verdict;
 import rovek.core.unit.Amount;
+import rovek.server.judging.reading.ReadingView;
 import rovek.server.judging.verdict.ReadingVerdict;
 import rovek.server.plant.tree.CheckView;
-import rovek.server.judging.reading.ReadingView;
 
 /**
  * How one check stands, by its leading result.
@@ -20,9 +20,16 @@ import rovek.server.judging.reading.ReadingView;
  * @param fail boundary of the leading result
  * @param canBeJudged whether it yields anything that a limit could be set for
  */
-record CheckStanding(Verdict verdict, Verdict before, Optional<Instant> readAt, double[] values, Optional<Double> fail, boolean canBeJudged) {
+record CheckStanding(
+        Verdict verdict,
+        Verdict before,
+        Optional<Instant> readAt,
+        double[] values,
+        Optional<Double> fail,
+        boolean canBeJudged) {
 
-    static final CheckStanding NEVER_MEASURED = new CheckStanding(Verdict.NOT_JUDGED, Verdict.NOT_JUDGED, Optional.empty(), new double[0], Optional.empty(), false);
+    static final CheckStanding NEVER_MEASURED = new CheckStanding(
+            Verdict.NOT_JUDGED, Verdict.NOT_JUDGED, Optional.empty(), new double[0], Optional.empty(), false);
 
     /**
      * @param history newest readings that count, oldest first
@@ -34,19 +41,27 @@ record CheckStanding(Verdict verdict, Verdict before, Optional<Instant> readAt, 
         }
         ReadingView newest = history.get(history.size() - 1);
         ReadingVerdict verdict = verdicts.get(newest.id());
-        Verdict before = history.size() < 2 ? Verdict.NOT_JUDGED : verdicts.get(history.get(history.size() - 2).id()).judgement().verdict();
+        Verdict before = history.size() < 2
+                ? Verdict.NOT_JUDGED
+                : verdicts.get(history.get(history.size() - 2).id()).judgement().verdict();
         double[] values = history.stream()
                 .flatMap(reading -> reading.value(check.leadingResult()).stream())
                 .mapToDouble(Amount::value)
                 .toArray();
         return new CheckStanding(
-                verdict.judgement().verdict(), before, Optional.of(newest.takenAt()), values, Optional.ofNullable(verdict.boundaries(check.leadingResult()).fail()),
+                verdict.judgement().verdict(),
+                before,
+                Optional.of(newest.takenAt()),
+                values,
+                Optional.ofNullable(verdict.boundaries(check.leadingResult()).fail()),
                 !check.technique().everyResult().isEmpty());
     }
 
     /** Whether it stands worse than one reading ago. */
     boolean gotWorse() {
-        return (verdict == Verdict.WATCH || verdict == Verdict.FAIL) && before != Verdict.NOT_JUDGED && verdict.ordinal() > before.ordinal();
+        return (verdict == Verdict.WATCH || verdict == Verdict.FAIL)
+                && before != Verdict.NOT_JUDGED
+                && verdict.ordinal() > before.ordinal();
     }
 
     /** Whether it was measured, and nothing says what is right. */

@@ -2,7 +2,6 @@ package rovek.server.follow.standing;
 
 import jakarta.annotation.Nullable;
 import java.time.Clock;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -13,6 +12,9 @@ import rovek.core.limit.LimitText;
 import rovek.core.limit.Verdict;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.unit.Amount;
+import rovek.server.base.problem.DomainProblem;
+import rovek.server.judging.reading.ReadingView;
+import rovek.server.judging.reading.Readings;
 import rovek.server.judging.verdict.Boundaries;
 import rovek.server.judging.verdict.ReadingVerdict;
 import rovek.server.judging.verdict.VerdictNotes;
@@ -20,9 +22,6 @@ import rovek.server.judging.verdict.Verdicts;
 import rovek.server.plant.tree.CheckView;
 import rovek.server.plant.tree.PlantNode;
 import rovek.server.plant.tree.PlantTree;
-import rovek.server.base.problem.DomainProblem;
-import rovek.server.judging.reading.ReadingView;
-import rovek.server.judging.reading.Readings;
 
 /** How things stand and how they went: verdicts up the plant, asset sheets. */
 @Service
@@ -30,7 +29,8 @@ public class Follow {
 
     private static final int SPARK_READINGS = 13;
     private static final int MOST_CHECKS_ON_A_SHEET = 60;
-    private static final ReadingVerdict NEVER_MEASURED = new ReadingVerdict(Judgement.notJudged("never measured"), Map.of());
+    private static final ReadingVerdict NEVER_MEASURED =
+            new ReadingVerdict(Judgement.notJudged("never measured"), Map.of());
 
     private final Readings readings;
     private final Standings standings;
@@ -54,10 +54,29 @@ public class Follow {
      * @param verdictBefore on the reading before; not judged where there was none
      */
     public record CheckLine(
-            UUID checkId, String assetTag, UUID pointId, String point, String check, String result, String resultId, String unit, String unitLabel, boolean isByHand,
+            UUID checkId,
+            String assetTag,
+            UUID pointId,
+            String point,
+            String check,
+            String result,
+            String resultId,
+            String unit,
+            String unitLabel,
+            boolean isByHand,
             @Nullable UUID readingId,
-            @Nullable String readAt, @Nullable Double value, @Nullable Double watch, @Nullable Double fail, @Nullable Double watchLow, @Nullable Double failLow,
-            String limitNow, @Nullable Double change, Verdict verdict, Verdict verdictBefore, String reason, @Nullable VerdictNotes notes,
+            @Nullable String readAt,
+            @Nullable Double value,
+            @Nullable Double watch,
+            @Nullable Double fail,
+            @Nullable Double watchLow,
+            @Nullable Double failLow,
+            String limitNow,
+            @Nullable Double change,
+            Verdict verdict,
+            Verdict verdictBefore,
+            String reason,
+            @Nullable VerdictNotes notes,
             List<Double> spark) {}
 
     /**
@@ -74,13 +93,19 @@ public class Follow {
         PlantNode node = tree.find(nodeId).orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
         Standing standing = moment.of(nodeId);
         int count = standing.pass() + standing.watch() + standing.fail() + standing.notJudged();
-        return new Sheet(node, tree.path(nodeId), lines(tree, tree.checks(moment.worst(nodeId, MOST_CHECKS_ON_A_SHEET))), count);
+        return new Sheet(
+                node, tree.path(nodeId), lines(tree, tree.checks(moment.worst(nodeId, MOST_CHECKS_ON_A_SHEET))), count);
     }
 
     /** The newest values of the same checks on a sister asset are lines too: ask for its sheet. */
     private List<CheckLine> lines(PlantTree tree, List<CheckView> checks) {
-        Map<UUID, List<ReadingView>> newest = readings.newest(checks.stream().map(CheckView::id).toList(), SPARK_READINGS);
-        Map<UUID, ReadingVerdict> judged = verdicts.of(tree, newest.values().stream().flatMap(history -> Standings.lastTwo(history).stream()).toList());
+        Map<UUID, List<ReadingView>> newest =
+                readings.newest(checks.stream().map(CheckView::id).toList(), SPARK_READINGS);
+        Map<UUID, ReadingVerdict> judged = verdicts.of(
+                tree,
+                newest.values().stream()
+                        .flatMap(history -> Standings.lastTwo(history).stream())
+                        .toList());
         return checks.stream()
                 .map(check -> line(check, newest.getOrDefault(check.id(), List.of()), judged))
                 .toList();
@@ -89,26 +114,48 @@ public class Follow {
     private CheckLine line(CheckView check, List<ReadingView> history, Map<UUID, ReadingVerdict> judged) {
         Optional<ResultDefinition> leading = check.leadingResult();
         ReadingView newest = history.isEmpty() ? null : history.get(history.size() - 1);
-        List<Double> spark = history.stream().flatMap(reading -> reading.value(leading).stream()).map(Amount::value).toList();
+        List<Double> spark = history.stream()
+                .flatMap(reading -> reading.value(leading).stream())
+                .map(Amount::value)
+                .toList();
         ReadingVerdict verdict = newest == null ? NEVER_MEASURED : judged.get(newest.id());
         Judgement judgement = verdict.judgement();
-        Double value = newest == null ? null : newest.value(leading).map(Amount::value).orElse(null);
+        Double value =
+                newest == null ? null : newest.value(leading).map(Amount::value).orElse(null);
         Double before = spark.size() < 2 || value == null ? null : spark.get(spark.size() - 2);
         Boundaries boundaries = newest == null
                 ? Boundaries.standing(check.leadingLimit(clock.instant()), leading)
                 : verdict.boundaries(leading);
         return new CheckLine(
-                check.id(), check.asset().tag(), check.point().id(), check.point().name(), check.node().name(),
-                leading.map(ResultDefinition::name).orElse(""), leading.map(ResultDefinition::id).orElse(""),
-                leading.map(result -> result.unit().shown()).orElse(""), leading.map(ResultDefinition::unitLabel).orElse(""),
+                check.id(),
+                check.asset().tag(),
+                check.point().id(),
+                check.point().name(),
+                check.node().name(),
+                leading.map(ResultDefinition::name).orElse(""),
+                leading.map(ResultDefinition::id).orElse(""),
+                leading.map(result -> result.unit().shown()).orElse(""),
+                leading.map(ResultDefinition::unitLabel).orElse(""),
                 check.technique().byHand().isPresent(),
                 newest == null ? null : newest.id(),
                 newest == null ? null : newest.takenAt().toString(),
                 value,
-                boundaries.watch(), boundaries.fail(), boundaries.watchLow(), boundaries.failLow(),
-                leading.flatMap(result -> check.leadingLimit(clock.instant()).map(limit -> LimitText.write(limit.limit(), result.sense()))).orElse(""),
+                boundaries.watch(),
+                boundaries.fail(),
+                boundaries.watchLow(),
+                boundaries.failLow(),
+                leading.flatMap(result -> check.leadingLimit(clock.instant())
+                                .map(limit -> LimitText.write(limit.limit(), result.sense())))
+                        .orElse(""),
                 before == null ? null : value - before,
-                judgement.verdict(), history.size() < 2 ? Verdict.NOT_JUDGED : judged.get(history.get(history.size() - 2).id()).judgement().verdict(),
-                judgement.reason(), VerdictNotes.of(judgement), spark);
+                judgement.verdict(),
+                history.size() < 2
+                        ? Verdict.NOT_JUDGED
+                        : judged.get(history.get(history.size() - 2).id())
+                                .judgement()
+                                .verdict(),
+                judgement.reason(),
+                VerdictNotes.of(judgement),
+                spark);
     }
 }

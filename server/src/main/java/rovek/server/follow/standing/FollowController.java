@@ -1,6 +1,5 @@
 package rovek.server.follow.standing;
 
-import java.util.List;
 import java.util.UUID;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;

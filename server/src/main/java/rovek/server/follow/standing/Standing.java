@@ -15,4 +15,13 @@ import rovek.core.limit.Verdict;
  * @param sparkFail the fail boundary belonging to them, null where there is none
  */
 public record Standing(
-        UUID nodeId, Verdict worst, int pass, int watch, int fail, int notJudged, int worse, @Nullable String readAt, List<Double> spark, @Nullable Double sparkFail) {}
+        UUID nodeId,
+        Verdict worst,
+        int pass,
+        int watch,
+        int fail,
+        int notJudged,
+        int worse,
+        @Nullable String readAt,
+        List<Double> spark,
+        @Nullable Double sparkFail) {}

@@ -50,17 +50,16 @@ class StandingFeed {
     News since(long horizon) {
         Map<UUID, Long> measured = new HashMap<>();
         long[] next = {horizon};
-        db.sql("""
+        JdbcClient.StatementSpec changes = db.sql("""
                 SELECT pg_snapshot_xmin(pg_current_snapshot())::text, f.check_id, f.changed_by::text
-                FROM (SELECT 1) one LEFT JOIN measured_check f ON f.changed_by >= CAST(? AS xid8)""")
-                .param(Long.toString(horizon))
-                .query(row -> {
-                    next[0] = row.getLong(1);
-                    UUID id = row.getObject(2, UUID.class);
-                    if (id != null) {
-                        measured.put(id, row.getLong(3));
-                    }
-                });
+                FROM (SELECT 1) one LEFT JOIN measured_check f ON f.changed_by >= CAST(? AS xid8)""");
+        changes.param(Long.toString(horizon)).query(row -> {
+            next[0] = row.getLong(1);
+            UUID id = row.getObject(2, UUID.class);
+            if (id != null) {
+                measured.put(id, row.getLong(3));
+            }
+        });
         return new News(next[0], measured);
     }
 }

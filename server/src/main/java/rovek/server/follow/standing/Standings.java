@@ -26,12 +26,12 @@ import rovek.core.plant.Level;
 import rovek.core.plant.Node;
 import rovek.core.plant.NodeTree;
 import rovek.core.plant.Sisters;
+import rovek.server.judging.reading.ReadingView;
+import rovek.server.judging.reading.Readings;
 import rovek.server.judging.verdict.ReadingVerdict;
 import rovek.server.judging.verdict.Verdicts;
 import rovek.server.plant.tree.Plant;
 import rovek.server.plant.tree.PlantTree;
-import rovek.server.judging.reading.ReadingView;
-import rovek.server.judging.reading.Readings;
 
 /**
  * How the whole plant stands, kept in memory by each server and brought up to date by what changed: judging a hundred thousand
@@ -68,7 +68,11 @@ public class Standings {
         private final Layered<UUID, CheckStanding> checks;
         private final Layered<UUID, NodeStanding> nodes;
 
-        Moment(StandingFeed.News news, PlantTree tree, Layered<UUID, CheckStanding> checks, Layered<UUID, NodeStanding> nodes) {
+        Moment(
+                StandingFeed.News news,
+                PlantTree tree,
+                Layered<UUID, CheckStanding> checks,
+                Layered<UUID, NodeStanding> nodes) {
             this.news = news.toldAgain();
             this.tree = tree;
             this.checks = checks;
@@ -85,7 +89,14 @@ public class Standings {
         }
 
         /** An asset and how it stands. */
-        public record AssetStanding(Node asset, Verdict worst, int watch, int fail, int worse, int withoutLimit, Optional<Instant> readAt) {}
+        public record AssetStanding(
+                Node asset,
+                Verdict worst,
+                int watch,
+                int fail,
+                int worse,
+                int withoutLimit,
+                Optional<Instant> readAt) {}
 
         /** Every asset, in the order of the plant. */
         public List<AssetStanding> assets() {
@@ -95,7 +106,13 @@ public class Standings {
                     NodeStanding standing = nodes.get(node.id()).orElse(NodeStanding.NOTHING);
                     RollUp verdicts = standing.verdicts();
                     assets.add(new AssetStanding(
-                            node, verdicts.worst(), verdicts.watch(), verdicts.fail(), standing.worse(), standing.withoutLimit(), standing.readAt()));
+                            node,
+                            verdicts.worst(),
+                            verdicts.watch(),
+                            verdicts.fail(),
+                            standing.worse(),
+                            standing.withoutLimit(),
+                            standing.readAt()));
                 }
             });
             return assets;
@@ -125,7 +142,10 @@ public class Standings {
             if (found.size() <= most) {
                 return found;
             }
-            return found.stream().sorted(Comparator.comparingDouble((UUID id) -> -check(id).badness())).limit(most).toList();
+            return found.stream()
+                    .sorted(Comparator.comparingDouble((UUID id) -> -check(id).badness()))
+                    .limit(most)
+                    .toList();
         }
     }
 
@@ -137,7 +157,8 @@ public class Standings {
     }
 
     /**
-     * How everything stands, with all that was committed before it was asked. Not to be asked within a transaction: whoever waits for the one
+     * How everything stands, with all that was committed before it was asked. Not to be asked within a transaction:
+     * whoever waits for the one
      * who judges holds no connection that this one needs.
      */
     public Moment now() {
@@ -157,7 +178,8 @@ public class Standings {
             }
             long asks = System.nanoTime();
             News news = news(before == null ? null : before.moment());
-            Moment moment = before == null ? first(news) : news.isEmpty() ? before.moment() : next(before.moment(), news);
+            Moment moment =
+                    before == null ? first(news) : news.isEmpty() ? before.moment() : next(before.moment(), news);
             last = new Kept(moment, asks);
             return moment;
         } finally {
@@ -181,11 +203,18 @@ public class Standings {
     }
 
     private Moment first(News news) {
-        Map<UUID, Optional<CheckStanding>> judged =
-                judge(news.tree(), news.measured().stream().filter(id -> isCheck(news.tree().nodes(), id)).toList());
+        Map<UUID, Optional<CheckStanding>> judged = judge(
+                news.tree(),
+                news.measured().stream()
+                        .filter(id -> isCheck(news.tree().nodes(), id))
+                        .toList());
         Map<UUID, CheckStanding> checks = new HashMap<>();
         judged.forEach((id, standing) -> standing.ifPresent(those -> checks.put(id, those)));
-        return new Moment(news.feed(), news.tree(), Layered.of(checks), Layered.of(rolledUp(news.tree().nodes(), checks)));
+        return new Moment(
+                news.feed(),
+                news.tree(),
+                Layered.of(checks),
+                Layered.of(rolledUp(news.tree().nodes(), checks)));
     }
 
     private Moment next(Moment last, News news) {
@@ -243,10 +272,18 @@ public class Standings {
         for (int from = 0; from < all.size(); from += CHECKS_A_QUERY) {
             List<UUID> some = all.subList(from, Math.min(all.size(), from + CHECKS_A_QUERY));
             Map<UUID, List<ReadingView>> newest = readings.newest(some, SPARK_READINGS);
-            Map<UUID, ReadingVerdict> judged = verdicts.of(tree, newest.values().stream().flatMap(history -> lastTwo(history).stream()).toList());
+            Map<UUID, ReadingVerdict> judged = verdicts.of(
+                    tree,
+                    newest.values().stream()
+                            .flatMap(history -> lastTwo(history).stream())
+                            .toList());
             for (UUID id : some) {
                 List<ReadingView> history = newest.getOrDefault(id, List.of());
-                standings.put(id, history.isEmpty() ? Optional.empty() : Optional.of(CheckStanding.of(tree.check(id).orElseThrow(), history, judged)));
+                standings.put(
+                        id,
+                        history.isEmpty()
+                                ? Optional.empty()
+                                : Optional.of(CheckStanding.of(tree.check(id).orElseThrow(), history, judged)));
             }
         }
         return standings;
@@ -261,7 +298,9 @@ public class Standings {
         List<Node> all = tree.beneath(Node.PLANT);
         for (int i = all.size() - 1; i >= 0; i--) {
             Node node = all.get(i);
-            NodeStanding own = node.level() == Level.CHECK ? ofCheck(Optional.ofNullable(checks.get(node.id()))) : nodes.getOrDefault(node.id(), NodeStanding.NOTHING);
+            NodeStanding own = node.level() == Level.CHECK
+                    ? ofCheck(Optional.ofNullable(checks.get(node.id())))
+                    : nodes.getOrDefault(node.id(), NodeStanding.NOTHING);
             nodes.put(node.id(), own);
             nodes.merge(node.parentId(), own, NodeStanding::plus);
         }
@@ -284,18 +323,23 @@ public class Standings {
         }
         depths.put(Node.PLANT, 0);
         Map<UUID, Optional<NodeStanding>> nodes = new HashMap<>();
-        depths.entrySet().stream().sorted(Map.Entry.<UUID, Integer>comparingByValue().reversed()).map(Map.Entry::getKey).forEach(id -> {
-            Optional<Node> node = after.find(id);
-            if (node.isEmpty() && !id.equals(Node.PLANT)) {
-                nodes.put(id, Optional.empty());
-            } else if (node.isPresent() && node.get().level() == Level.CHECK) {
-                nodes.put(id, Optional.of(ofCheck(checks.get(id))));
-            } else {
-                nodes.put(id, Optional.of(after.children(id).stream()
-                        .flatMap(child -> nodes.getOrDefault(child, last.nodes.get(child)).stream())
-                        .reduce(NodeStanding.NOTHING, NodeStanding::plus)));
-            }
-        });
+        depths.entrySet().stream()
+                .sorted(Map.Entry.<UUID, Integer>comparingByValue().reversed())
+                .map(Map.Entry::getKey)
+                .forEach(id -> {
+                    Optional<Node> node = after.find(id);
+                    if (node.isEmpty() && !id.equals(Node.PLANT)) {
+                        nodes.put(id, Optional.empty());
+                    } else if (node.isPresent() && node.get().level() == Level.CHECK) {
+                        nodes.put(id, Optional.of(ofCheck(checks.get(id))));
+                    } else {
+                        nodes.put(
+                                id,
+                                Optional.of(after.children(id).stream()
+                                        .flatMap(child -> nodes.getOrDefault(child, last.nodes.get(child)).stream())
+                                        .reduce(NodeStanding.NOTHING, NodeStanding::plus)));
+                    }
+                });
         return last.nodes.with(nodes);
     }
 

@@ -23,6 +23,13 @@ public record ComparableView(List<Comparable> own, List<Comparable> sisters, int
      * @param watch boundary in the result's unit, null where there is none; likewise the others
      */
     public record ResultLine(
-            String resultId, String name, double value, String unit, @Nullable Double watch, @Nullable Double fail, @Nullable Double watchLow,
-            @Nullable Double failLow, Verdict verdict) {}
+            String resultId,
+            String name,
+            double value,
+            String unit,
+            @Nullable Double watch,
+            @Nullable Double fail,
+            @Nullable Double watchLow,
+            @Nullable Double failLow,
+            Verdict verdict) {}
 }

@@ -34,7 +34,9 @@ final class CourseMaker {
         }
         Instant last = values.get(values.size() - 1).at();
         Optional<Baselines.Start> start = baselines.before(last);
-        List<TimedValue> since = values.stream().filter(value -> baselines.before(value.at()).equals(start)).toList();
+        List<TimedValue> since = values.stream()
+                .filter(value -> baselines.before(value.at()).equals(start))
+                .toList();
         Optional<Trend> found = Trend.of(since);
         if (found.isEmpty()) {
             return new Course(Finding.TOO_FEW, since.size(), null, false, false, 0, 1, List.of(), null);
@@ -43,8 +45,15 @@ final class CourseMaker {
         Reaching reach = limit == null || limit.to() != null ? null : reach(trend, limit);
         Instant end = reach == null ? last : Instant.parse(reach.at());
         return new Course(
-                trend.isSignificant() ? Finding.TREND : Finding.NONE, trend.readings(), trend.since().toString(), trend.isGrowth(), trend.isUneven(), trend.perDay(),
-                trend.probability(), trend.isSignificant() && !trend.isUneven() ? path(trend, end) : List.of(), reach);
+                trend.isSignificant() ? Finding.TREND : Finding.NONE,
+                trend.readings(),
+                trend.since().toString(),
+                trend.isGrowth(),
+                trend.isUneven(),
+                trend.perDay(),
+                trend.probability(),
+                trend.isSignificant() && !trend.isUneven() ? path(trend, end) : List.of(),
+                reach);
     }
 
     /** The fail boundary the line leads to, else the watch boundary. */
@@ -54,9 +63,13 @@ final class CourseMaker {
                         new Boundary(Verdict.FAIL, limit.fail()), new Boundary(Verdict.FAIL, limit.failLow()),
                         new Boundary(Verdict.WATCH, limit.watch()), new Boundary(Verdict.WATCH, limit.watchLow()))
                 .filter(boundary -> boundary.value() != null)
-                .flatMap(boundary -> trend.reaching(boundary.value()).stream().map(reaching -> new Reaching(
-                        boundary.which(), boundary.value(), reaching.at().toString(), reaching.earliest().toString(),
-                        reaching.latest().map(Instant::toString).orElse(null))))
+                .flatMap(boundary -> trend.reaching(boundary.value()).stream()
+                        .map(reaching -> new Reaching(
+                                boundary.which(),
+                                boundary.value(),
+                                reaching.at().toString(),
+                                reaching.earliest().toString(),
+                                reaching.latest().map(Instant::toString).orElse(null))))
                 .findFirst()
                 .orElse(null);
     }

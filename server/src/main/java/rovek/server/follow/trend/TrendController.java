@@ -37,7 +37,9 @@ class TrendController {
     /** @param from ISO 8601, blank for the beginning; likewise {@code to} */
     @GetMapping("/api/checks/{id}/trend")
     TrendView trend(
-            @PathVariable UUID id, @RequestParam(defaultValue = "") String result, @RequestParam(defaultValue = "") String from,
+            @PathVariable UUID id,
+            @RequestParam(defaultValue = "") String result,
+            @RequestParam(defaultValue = "") String from,
             @RequestParam(defaultValue = "") String to) {
         return trends.of(id, result, time("from", from), time("to", to));
     }
@@ -50,11 +52,18 @@ class TrendController {
      */
     @GetMapping("/api/checks/{id}/trend/file")
     void file(
-            @PathVariable UUID id, @RequestParam String form, @RequestParam(defaultValue = "") String result, @RequestParam(defaultValue = "") String from,
-            @RequestParam(defaultValue = "") String to, @RequestParam(name = "with", required = false) List<String> beside, HttpServletResponse response)
+            @PathVariable UUID id,
+            @RequestParam String form,
+            @RequestParam(defaultValue = "") String result,
+            @RequestParam(defaultValue = "") String from,
+            @RequestParam(defaultValue = "") String to,
+            @RequestParam(name = "with", required = false) List<String> beside,
+            HttpServletResponse response)
             throws IOException {
         List<TrendTables.Wanted> wanted = new ArrayList<>(List.of(new TrendTables.Wanted(id, result)));
-        Optional.ofNullable(beside).orElse(List.of()).stream().map(TrendTables.Wanted::parse).forEach(wanted::add);
+        Optional.ofNullable(beside).orElse(List.of()).stream()
+                .map(TrendTables.Wanted::parse)
+                .forEach(wanted::add);
         tables.send(wanted, time("from", from), time("to", to), form, response);
     }
 

@@ -25,7 +25,8 @@ class TrendRows {
     private static final Timestamp ALWAYS = Timestamp.valueOf("9999-12-31 00:00:00");
 
     /** By the hour first: that is what they are found by. */
-    private static final String HOURS_TOUCHED = "hour BETWEEN :from::timestamptz - interval '1 hour' AND :to AND last_at >= :from AND first_at <= :to";
+    private static final String HOURS_TOUCHED =
+            "hour BETWEEN :from::timestamptz - interval '1 hour' AND :to AND last_at >= :from AND first_at <= :to";
 
     private static final long MICROS_AN_HOUR = 3_600_000_000L;
 
@@ -43,7 +44,12 @@ class TrendRows {
      * @param count of readings in the period; of summed-up results, of all hours that the period touches
      * @param firstAt of all, whatever the period; null where there are none
      */
-    record Extent(long count, @Nullable Instant firstAt, @Nullable Instant lastAt, @Nullable Instant from, @Nullable Instant to) {
+    record Extent(
+            long count,
+            @Nullable Instant firstAt,
+            @Nullable Instant lastAt,
+            @Nullable Instant from,
+            @Nullable Instant to) {
 
         private Instant begin() {
             return from == null || from.isBefore(firstAt) ? firstAt : from;
@@ -55,13 +61,13 @@ class TrendRows {
     }
 
     /** @param isSummedUp whether the hours of this result are summed up */
-    Extent extent(UUID check, ResultDefinition result, @Nullable Instant from, @Nullable Instant to, boolean isSummedUp) {
-        String sql = isSummedUp
-                ? """
+    Extent extent(
+            UUID check, ResultDefinition result, @Nullable Instant from, @Nullable Instant to, boolean isSummedUp) {
+        String sql = isSummedUp ? """
                 SELECT (SELECT sum(readings) FROM result_hour WHERE check_id = :check AND result_id = :result AND %s),
                     (SELECT first_at FROM result_hour WHERE check_id = :check AND result_id = :result ORDER BY hour LIMIT 1),
-                    (SELECT last_at FROM result_hour WHERE check_id = :check AND result_id = :result ORDER BY hour DESC LIMIT 1)""".formatted(HOURS_TOUCHED)
-                : """
+                    (SELECT last_at FROM result_hour WHERE check_id = :check AND result_id = :result
+                        ORDER BY hour DESC LIMIT 1)""".formatted(HOURS_TOUCHED) : """
                 SELECT count(*) FILTER (WHERE taken_at BETWEEN :from AND :to), min(taken_at), max(taken_at)
                 FROM result WHERE check_id = :check AND result_id = :result AND counts""";
         return db.sql(sql)
@@ -69,7 +75,8 @@ class TrendRows {
                 .param("result", result.id())
                 .param("from", from == null ? EVER : Timestamp.from(from))
                 .param("to", to == null ? ALWAYS : Timestamp.from(to))
-                .query((row, n) -> new Extent(row.getLong(1), instant(row.getTimestamp(2)), instant(row.getTimestamp(3)), from, to))
+                .query((row, n) -> new Extent(
+                        row.getLong(1), instant(row.getTimestamp(2)), instant(row.getTimestamp(3)), from, to))
                 .single();
     }
 
@@ -77,17 +84,20 @@ class TrendRows {
         return time == null ? null : time.toInstant();
     }
 
-    /** Least, largest and middle value of each stretch of equal length that holds any; out of hours where the stretches are longer than those. */
+    /**
+     * Least, largest and middle value of each stretch of equal length that holds any; out of hours where the stretches
+     * are longer than those.
+     */
     List<Stretch> stretches(UUID check, ResultDefinition result, Extent extent, int most, boolean isSummedUp) {
         long width = Math.max(1, Duration.between(extent.begin(), extent.end()).toNanos() / 1_000 / most + 1);
         boolean outOfHours = isSummedUp && width >= MICROS_AN_HOUR;
-        String sql = outOfHours
-                ? """
-                SELECT min(first_at), max(last_at), min(least), max(largest), sum(readings), percentile_cont(0.5) WITHIN GROUP (ORDER BY median) FROM result_hour
+        String sql = outOfHours ? """
+                SELECT min(first_at), max(last_at), min(least), max(largest), sum(readings), percentile_cont(0.5) WITHIN GROUP (ORDER
+                    BY median) FROM result_hour
                 WHERE check_id = :check AND result_id = :result AND %s
-                GROUP BY date_bin(:width * interval '1 microsecond', hour, :from) ORDER BY 1""".formatted(HOURS_TOUCHED)
-                : """
-                SELECT min(taken_at), max(taken_at), min(value), max(value), count(*), percentile_cont(0.5) WITHIN GROUP (ORDER BY value) FROM result
+                GROUP BY date_bin(:width * interval '1 microsecond', hour, :from) ORDER BY 1""".formatted(HOURS_TOUCHED) : """
+                SELECT min(taken_at), max(taken_at), min(value), max(value), count(*), percentile_cont(0.5) WITHIN GROUP (ORDER BY
+                    value) FROM result
                 WHERE check_id = :check AND result_id = :result AND counts AND taken_at BETWEEN :from AND :to
                 GROUP BY date_bin(:width * interval '1 microsecond', taken_at, :from) ORDER BY 1""";
         List<Stretch> stretches = new ArrayList<>();
@@ -99,7 +109,11 @@ class TrendRows {
                 .param("width", width)
                 .query(row -> {
                     stretches.add(new Stretch(
-                            row.getTimestamp(1).toInstant().toString(), row.getTimestamp(2).toInstant().toString(), row.getDouble(3), row.getDouble(4), row.getLong(5),
+                            row.getTimestamp(1).toInstant().toString(),
+                            row.getTimestamp(2).toInstant().toString(),
+                            row.getDouble(3),
+                            row.getDouble(4),
+                            row.getLong(5),
                             row.getDouble(6)));
                 });
         return stretches;
@@ -107,7 +121,12 @@ class TrendRows {
 
     /** Every value in a period, in order of time; fetched in pieces while they are taken, which a transaction alone allows. */
     @Transactional(readOnly = true)
-    public void each(UUID check, ResultDefinition result, @Nullable Instant from, @Nullable Instant to, Consumer<TimedValue> taker) {
+    public void each(
+            UUID check,
+            ResultDefinition result,
+            @Nullable Instant from,
+            @Nullable Instant to,
+            Consumer<TimedValue> taker) {
         db.sql("""
                 SELECT taken_at, value, unit FROM result
                 WHERE check_id = :check AND result_id = :result AND counts AND taken_at BETWEEN :from AND :to ORDER BY taken_at""")
@@ -118,7 +137,9 @@ class TrendRows {
                 .param("to", to == null ? ALWAYS : Timestamp.from(to))
                 .query(row -> {
                     Amount amount = new Amount(row.getDouble(2), UnitCatalogue.get(row.getString(3)));
-                    taker.accept(new TimedValue(row.getTimestamp(1).toInstant(), amount.in(result.unit()).value()));
+                    taker.accept(new TimedValue(
+                            row.getTimestamp(1).toInstant(),
+                            amount.in(result.unit()).value()));
                 });
     }
 }

@@ -9,17 +9,18 @@ import java.util.UUID;
 import java.util.function.Consumer;
 import org.springframework.stereotype.Service;
 import rovek.core.technique.ResultDefinition;
-import rovek.server.plant.tree.CheckView;
-import rovek.server.plant.tree.Plant;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.table.NumberTable;
 import rovek.server.base.table.TableAnswer;
+import rovek.server.plant.tree.CheckView;
+import rovek.server.plant.tree.Plant;
 
 /** The readings behind a plot, every one of them, to be taken along: with their verdicts where they are told one by one. */
 @Service
 public class TrendTables {
 
-    private static final List<String> HEADINGS = List.of("Asset", "Check", "Result", "Taken at (UTC)", "Value", "Unit", "Verdict", "Reason");
+    private static final List<String> HEADINGS =
+            List.of("Asset", "Check", "Result", "Taken at (UTC)", "Value", "Unit", "Verdict", "Reason");
 
     private final Plant plant;
     private final Trends trends;
@@ -38,7 +39,9 @@ public class TrendTables {
         static Wanted parse(String text) {
             int space = text.indexOf(' ');
             try {
-                return new Wanted(UUID.fromString(space < 0 ? text : text.substring(0, space)), space < 0 ? "" : text.substring(space + 1));
+                return new Wanted(
+                        UUID.fromString(space < 0 ? text : text.substring(0, space)),
+                        space < 0 ? "" : text.substring(space + 1));
             } catch (IllegalArgumentException noId) {
                 throw new DomainProblem.Invalid("with", "\"%s\" names no check.".formatted(text));
             }
@@ -48,7 +51,13 @@ public class TrendTables {
     private record Part(CheckView check, ResultDefinition result, TrendView trend) {}
 
     /** @param from the beginning where null, likewise {@code to} */
-    public void send(List<Wanted> wanted, @Nullable Instant from, @Nullable Instant to, String form, HttpServletResponse response) throws IOException {
+    public void send(
+            List<Wanted> wanted,
+            @Nullable Instant from,
+            @Nullable Instant to,
+            String form,
+            HttpServletResponse response)
+            throws IOException {
         TableAnswer.send(of(wanted, from, to), form, response);
     }
 
@@ -61,7 +70,11 @@ public class TrendTables {
                 })
                 .toList();
         String name = parts.get(0).trend().title();
-        return new NumberTable(name, HEADINGS, parts.stream().mapToLong(part -> part.trend().readings()).sum(), row -> parts.forEach(part -> rows(part, from, to, row)));
+        return new NumberTable(
+                name,
+                HEADINGS,
+                parts.stream().mapToLong(part -> part.trend().readings()).sum(),
+                row -> parts.forEach(part -> rows(part, from, to, row)));
     }
 
     private void rows(Part part, @Nullable Instant from, @Nullable Instant to, Consumer<Object[]> row) {
@@ -69,13 +82,29 @@ public class TrendTables {
         String asset = trend.assetTag().isBlank() ? part.check().asset().name() : trend.assetTag();
         String check = part.check().point().name() + ", " + part.check().node().name();
         if (trend.stretches().isEmpty()) {
-            trend.points().forEach(point -> row.accept(new Object[] {
-                asset, check, trend.result(), point.at(), point.value(), trend.unit(), point.verdict().name().toLowerCase(java.util.Locale.ROOT).replace('_', ' '),
-                point.reason()
-            }));
+            trend.points()
+                    .forEach(point -> row.accept(new Object[] {
+                        asset,
+                        check,
+                        trend.result(),
+                        point.at(),
+                        point.value(),
+                        trend.unit(),
+                        point.verdict()
+                                .name()
+                                .toLowerCase(java.util.Locale.ROOT)
+                                .replace('_', ' '),
+                        point.reason()
+                    }));
         } else {
-            rows.each(part.check().id(), part.result(), from, to, value ->
-                    row.accept(new Object[] {asset, check, trend.result(), value.at().toString(), value.value(), trend.unit(), "", ""}));
+            rows.each(
+                    part.check().id(),
+                    part.result(),
+                    from,
+                    to,
+                    value -> row.accept(new Object[] {
+                        asset, check, trend.result(), value.at().toString(), value.value(), trend.unit(), "", ""
+                    }));
         }
     }
 }

@@ -4,8 +4,8 @@ import jakarta.annotation.Nullable;
 import java.util.List;
 import java.util.UUID;
 import rovek.core.limit.Verdict;
-import rovek.server.plant.event.PlantEvent;
 import rovek.server.judging.verdict.VerdictNotes;
+import rovek.server.plant.event.PlantEvent;
 
 /**
  * A result of a check over time.
@@ -22,12 +22,33 @@ import rovek.server.judging.verdict.VerdictNotes;
  * @param sisters the same check on the sister assets
  */
 public record TrendView(
-        UUID checkId, String title, String assetTag, String resultId, String result, String unit, String unitLabel, List<TrendPoint> points, List<Stretch> stretches,
-        long readings, @Nullable String firstAt, @Nullable String lastAt, List<LimitStep> lines, List<BaselinePeriod> baselines, List<PlantEvent> events,
-        @Nullable Course course, List<NamedResult> others, List<Sister> sisters) {
+        UUID checkId,
+        String title,
+        String assetTag,
+        String resultId,
+        String result,
+        String unit,
+        String unitLabel,
+        List<TrendPoint> points,
+        List<Stretch> stretches,
+        long readings,
+        @Nullable String firstAt,
+        @Nullable String lastAt,
+        List<LimitStep> lines,
+        List<BaselinePeriod> baselines,
+        List<PlantEvent> events,
+        @Nullable Course course,
+        List<NamedResult> others,
+        List<Sister> sisters) {
 
     /** One reading. */
-    public record TrendPoint(UUID readingId, String at, double value, Verdict verdict, String reason, @Nullable VerdictNotes notes) {}
+    public record TrendPoint(
+            UUID readingId,
+            String at,
+            double value,
+            Verdict verdict,
+            String reason,
+            @Nullable VerdictNotes notes) {}
 
     /**
      * Many readings close together.
@@ -44,7 +65,12 @@ public record TrendView(
      * @param said the limit in words; blank where there was none
      */
     public record LimitStep(
-            @Nullable String from, @Nullable String to, @Nullable Double watch, @Nullable Double fail, @Nullable Double watchLow, @Nullable Double failLow,
+            @Nullable String from,
+            @Nullable String to,
+            @Nullable Double watch,
+            @Nullable Double fail,
+            @Nullable Double watchLow,
+            @Nullable Double failLow,
             String said) {}
 
     /** A stretch of time. */
@@ -69,7 +95,14 @@ public record TrendView(
      * @param reaching when the line reaches the next boundary; null where it does not
      */
     public record Course(
-            Finding finding, int readings, @Nullable String since, boolean isGrowth, boolean isUneven, double perDay, double probability, List<PathPoint> path,
+            Finding finding,
+            int readings,
+            @Nullable String since,
+            boolean isGrowth,
+            boolean isUneven,
+            double perDay,
+            double probability,
+            List<PathPoint> path,
             @Nullable Reaching reaching) {}
 
     /** What can be said of a course. */
@@ -88,5 +121,10 @@ public record TrendView(
      * @param boundary {@code WATCH} or {@code FAIL}
      * @param latest null where it may well never be reached
      */
-    public record Reaching(Verdict boundary, double value, String at, String earliest, @Nullable String latest) {}
+    public record Reaching(
+            Verdict boundary,
+            double value,
+            String at,
+            String earliest,
+            @Nullable String latest) {}
 }

@@ -51,11 +51,17 @@ public class CalibrationPapers {
 
     @Transactional(readOnly = true)
     public List<PaperLine> list(Of of, UUID subject) {
-        return db.sql("SELECT id, file_name, sha256, length(bytes), kept_at, kept_by FROM calibration_paper WHERE %s = ? ORDER BY kept_at DESC".formatted(of.column))
+        return db.sql(("SELECT id, file_name, sha256, length(bytes), kept_at, kept_by FROM calibration_paper "
+                                + "WHERE %s = ? ORDER BY kept_at DESC")
+                        .formatted(of.column))
                 .param(subject)
                 .query((row, n) -> new PaperLine(
-                        row.getObject(1, UUID.class), row.getString(2), row.getString(3), row.getLong(4),
-                        row.getObject(5, OffsetDateTime.class).toInstant().toString(), row.getString(6)))
+                        row.getObject(1, UUID.class),
+                        row.getString(2),
+                        row.getString(3),
+                        row.getLong(4),
+                        row.getObject(5, OffsetDateTime.class).toInstant().toString(),
+                        row.getString(6)))
                 .list();
     }
 
@@ -63,25 +69,48 @@ public class CalibrationPapers {
     @Transactional
     public List<PaperLine> keep(Of of, UUID subject, String fileName, byte[] bytes) {
         if (bytes.length > MOST_BYTES) {
-            throw new DomainProblem.Invalid("file", "The paper has %.1f MB; up to %d MB are kept.".formatted(bytes.length / 1e6, MOST_BYTES >> 20));
+            throw new DomainProblem.Invalid(
+                    "file",
+                    "The paper has %.1f MB; up to %d MB are kept.".formatted(bytes.length / 1e6, MOST_BYTES >> 20));
         }
-        String mediaType = mediaType(bytes).orElseThrow(() -> new DomainProblem.Invalid("file", "A calibration certificate is a PDF, PNG or JPEG file."));
+        String mediaType = mediaType(bytes)
+                .orElseThrow(() ->
+                        new DomainProblem.Invalid("file", "A calibration certificate is a PDF, PNG or JPEG file."));
         requireThere(of, subject);
         UUID id = UUID.randomUUID();
-        String name = fileName.replaceAll("^.*[/\\\\]", "").replaceAll("\\p{Cntrl}", "").strip();
-        db.sql("INSERT INTO calibration_paper (id, %s, file_name, media_type, sha256, bytes, kept_at, kept_by) VALUES (?, ?, ?, ?, ?, ?, ?, ?)".formatted(of.column))
+        String name = fileName.replaceAll("^.*[/\\\\]", "")
+                .replaceAll("\\p{Cntrl}", "")
+                .strip();
+        db.sql(("INSERT INTO calibration_paper (id, %s, file_name, media_type, sha256, bytes, kept_at, "
+                                + "kept_by) VALUES (?, ?, ?, ?, ?, ?, ?, ?)")
+                        .formatted(of.column))
                 .params(Arrays.asList(
-                        id, subject, name.isEmpty() ? "certificate" : name.substring(0, Math.min(120, name.length())), mediaType, Sha256.of(bytes), bytes,
-                        clock.instant().atOffset(ZoneOffset.UTC), AuditTrail.actor()))
+                        id,
+                        subject,
+                        name.isEmpty() ? "certificate" : name.substring(0, Math.min(120, name.length())),
+                        mediaType,
+                        Sha256.of(bytes),
+                        bytes,
+                        clock.instant().atOffset(ZoneOffset.UTC),
+                        AuditTrail.actor()))
                 .update();
         List<PaperLine> now = list(of, subject);
-        audit.note("keep calibration certificate", of.name().toLowerCase(java.util.Locale.ROOT), subject, null, now.get(0));
+        audit.note(
+                "keep calibration certificate",
+                of.name().toLowerCase(java.util.Locale.ROOT),
+                subject,
+                null,
+                now.get(0));
         return now;
     }
 
     private void requireThere(Of of, UUID subject) {
         String table = of == Of.INSTRUMENT ? "instrument" : "sensor";
-        if (db.sql("SELECT count(*) FROM %s WHERE id = ?".formatted(table)).param(subject).query(Integer.class).single() == 0) {
+        if (db.sql("SELECT count(*) FROM %s WHERE id = ?".formatted(table))
+                        .param(subject)
+                        .query(Integer.class)
+                        .single()
+                == 0) {
             throw new DomainProblem.NotFound("The " + table);
         }
     }
@@ -99,7 +128,8 @@ public class CalibrationPapers {
 
     @Transactional(readOnly = true)
     public PaperFile file(UUID id) {
-        return db.sql("SELECT file_name, media_type, bytes FROM calibration_paper WHERE id = ?").param(id)
+        return db.sql("SELECT file_name, media_type, bytes FROM calibration_paper WHERE id = ?")
+                .param(id)
                 .query((row, n) -> new PaperFile(row.getString(1), row.getString(2), row.getBytes(3)))
                 .optional()
                 .orElseThrow(() -> new DomainProblem.NotFound("The paper"));

@@ -53,7 +53,12 @@ class PaperController {
     ResponseEntity<byte[]> file(@PathVariable UUID id) {
         CalibrationPapers.PaperFile file = papers.file(id);
         return ResponseEntity.ok()
-                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(file.name(), java.nio.charset.StandardCharsets.UTF_8).build().toString())
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename(file.name(), java.nio.charset.StandardCharsets.UTF_8)
+                                .build()
+                                .toString())
                 .header("X-Content-Type-Options", "nosniff")
                 .contentType(MediaType.valueOf(file.mediaType()))
                 .body(file.bytes());

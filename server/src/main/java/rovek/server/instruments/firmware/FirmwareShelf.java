@@ -31,7 +31,13 @@ public class FirmwareShelf {
     private final JdbcClient db;
     private final Clock clock;
 
-    FirmwareShelf(MakersKeys keys, WorkingRoom room, AuditTrail audit, TransactionTemplate transaction, JdbcClient db, Clock clock) {
+    FirmwareShelf(
+            MakersKeys keys,
+            WorkingRoom room,
+            AuditTrail audit,
+            TransactionTemplate transaction,
+            JdbcClient db,
+            Clock clock) {
         this.keys = keys;
         this.room = room;
         this.audit = audit;
@@ -48,7 +54,16 @@ public class FirmwareShelf {
      * @param confirmedBy another person than the one who brought it; blank for nobody yet
      */
     public record FirmwareLine(
-            UUID id, String model, String version, int seconds, long size, String sha256, String keptAt, String keptBy, String signedBy, String confirmedBy) {
+            UUID id,
+            String model,
+            String version,
+            int seconds,
+            long size,
+            String sha256,
+            String keptAt,
+            String keptBy,
+            String signedBy,
+            String confirmedBy) {
 
         /** Whether it may be put onto an instrument of that maker's. */
         public boolean isVouchedFor(String maker) {
@@ -64,15 +79,26 @@ public class FirmwareShelf {
 
     @Transactional(readOnly = true)
     public FirmwareLine get(UUID id) {
-        return lines("WHERE id = ?", id).stream().findFirst().orElseThrow(() -> new DomainProblem.NotFound("The firmware"));
+        return lines("WHERE id = ?", id).stream()
+                .findFirst()
+                .orElseThrow(() -> new DomainProblem.NotFound("The firmware"));
     }
 
     private List<FirmwareLine> lines(String where, Object parameter) {
-        return db.sql("SELECT id, model, version, seconds, length(bytes), sha256, kept_at, kept_by, image_sha256, signature, coalesce(confirmed_by, '') FROM firmware " + where)
+        return db.sql("SELECT id, model, version, seconds, length(bytes), sha256, kept_at, kept_by, "
+                        + "image_sha256, signature, coalesce(confirmed_by, '') FROM firmware " + where)
                 .param(parameter)
                 .query((row, n) -> new FirmwareLine(
-                        row.getObject(1, UUID.class), row.getString(2), row.getString(3), row.getInt(4), row.getLong(5), row.getString(6),
-                        row.getObject(7, OffsetDateTime.class).toInstant().toString(), row.getString(8), signer(row), row.getString(11)))
+                        row.getObject(1, UUID.class),
+                        row.getString(2),
+                        row.getString(3),
+                        row.getInt(4),
+                        row.getLong(5),
+                        row.getString(6),
+                        row.getObject(7, OffsetDateTime.class).toInstant().toString(),
+                        row.getString(8),
+                        signer(row),
+                        row.getString(11)))
                 .list();
     }
 
@@ -91,7 +117,9 @@ public class FirmwareShelf {
     public FirmwareLine confirm(UUID id) {
         FirmwareLine before = get(id);
         if (before.keptBy().equals(AuditTrail.actor())) {
-            throw new DomainProblem.Conflict("second-person", "You brought firmware %s yourself: another person confirms it.".formatted(before.version()));
+            throw new DomainProblem.Conflict(
+                    "second-person",
+                    "You brought firmware %s yourself: another person confirms it.".formatted(before.version()));
         }
         if (before.confirmedBy().isBlank()) {
             db.sql("UPDATE firmware SET confirmed_by = ?, confirmed_at = ? WHERE id = ? AND confirmed_by IS NULL")
@@ -104,7 +132,10 @@ public class FirmwareShelf {
 
     @Transactional(readOnly = true)
     public byte[] bytes(UUID id) {
-        return db.sql("SELECT bytes FROM firmware WHERE id = ?").param(id).query(byte[].class).single();
+        return db.sql("SELECT bytes FROM firmware WHERE id = ?")
+                .param(id)
+                .query(byte[].class)
+                .single();
     }
 
     /** Keeps a file; the same file is kept once. @throws DomainProblem.Invalid where it is no firmware */
@@ -121,11 +152,20 @@ public class FirmwareShelf {
     private FirmwareLine kept(byte[] file, FirmwarePackage firmware) {
         String sha256 = Sha256.of(file);
         int fresh = db.sql("""
-                INSERT INTO firmware (id, model, version, seconds, sha256, bytes, kept_at, kept_by, image_sha256, signature) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+                INSERT INTO firmware (id, model, version, seconds, sha256, bytes, kept_at, kept_by, image_sha256, signature)
+                    VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
                 ON CONFLICT (sha256) DO NOTHING""")
                 .params(
-                        UUID.randomUUID(), firmware.model(), firmware.version(), firmware.seconds(), sha256, file,
-                        clock.instant().atOffset(ZoneOffset.UTC), AuditTrail.actor(), Sha256.of(firmware.image()), firmware.signature().orElse(null))
+                        UUID.randomUUID(),
+                        firmware.model(),
+                        firmware.version(),
+                        firmware.seconds(),
+                        sha256,
+                        file,
+                        clock.instant().atOffset(ZoneOffset.UTC),
+                        AuditTrail.actor(),
+                        Sha256.of(firmware.image()),
+                        firmware.signature().orElse(null))
                 .update();
         FirmwareLine kept = lines("WHERE sha256 = ?", sha256).get(0);
         if (fresh == 1) {

@@ -9,13 +9,13 @@ import rovek.link.Instrument;
 import rovek.link.LinkException;
 import rovek.link.Sha256;
 import rovek.server.base.audit.AuditTrail;
-import rovek.server.instruments.firmware.FirmwareShelf.FirmwareLine;
-import rovek.server.instruments.instrument.InstrumentView;
-import rovek.server.instruments.instrument.Instruments;
 import rovek.server.base.job.JobProgress;
 import rovek.server.base.job.JobView;
 import rovek.server.base.job.Jobs;
 import rovek.server.base.problem.DomainProblem;
+import rovek.server.instruments.firmware.FirmwareShelf.FirmwareLine;
+import rovek.server.instruments.instrument.InstrumentView;
+import rovek.server.instruments.instrument.Instruments;
 
 /**
  * Puts firmware onto an instrument: piece by piece, going on where a cut stopped it, then verified by the instrument itself. Until
@@ -36,7 +36,12 @@ public class FirmwareUpdate {
     private final AuditTrail audit;
     private final TransactionTemplate transaction;
 
-    FirmwareUpdate(FirmwareShelf shelf, Instruments instruments, Jobs jobs, AuditTrail audit, TransactionTemplate transaction) {
+    FirmwareUpdate(
+            FirmwareShelf shelf,
+            Instruments instruments,
+            Jobs jobs,
+            AuditTrail audit,
+            TransactionTemplate transaction) {
         this.shelf = shelf;
         this.instruments = instruments;
         this.jobs = jobs;
@@ -52,22 +57,37 @@ public class FirmwareUpdate {
         FirmwareLine firmware = shelf.get(firmwareId);
         InstrumentView instrument = instruments.get(instrumentId);
         if (!firmware.model().equals(instrument.model())) {
-            throw new DomainProblem.Conflict("other-model", "This firmware is for %s, not for %s. Nothing was loaded.".formatted(firmware.model(), instrument.model()));
+            throw new DomainProblem.Conflict(
+                    "other-model",
+                    "This firmware is for %s, not for %s. Nothing was loaded."
+                            .formatted(firmware.model(), instrument.model()));
         }
         if (!firmware.isVouchedFor(instrument.maker())) {
             throw new DomainProblem.Conflict(
                     "second-person",
-                    "Firmware %s is not signed with a key of %s that an administrator has registered. Another person than %s, who brought it, has to confirm it first. Nothing was loaded."
+                    ("Firmware %s is not signed with a key of %s that an administrator has registered. Another "
+                                    + "person than %s, who brought it, has to confirm it first. Nothing was loaded.")
                             .formatted(firmware.version(), instrument.maker(), firmware.keptBy()));
         }
         byte[] image = shelf.bytes(firmwareId);
-        return jobs.start("firmware", "Updating the firmware to " + firmware.version(), instrumentId, progress -> instruments.withLink(
-                instrumentId, "updating its firmware",
-                (link, identity) -> update(instrumentId, identity.firmware(), link, firmware, image, progress)));
+        return jobs.start(
+                "firmware",
+                "Updating the firmware to " + firmware.version(),
+                instrumentId,
+                progress -> instruments.withLink(
+                        instrumentId,
+                        "updating its firmware",
+                        (link, identity) ->
+                                update(instrumentId, identity.firmware(), link, firmware, image, progress)));
     }
 
     private String update(
-            UUID instrumentId, String before, Instrument link, FirmwareLine firmware, byte[] image, JobProgress progress)
+            UUID instrumentId,
+            String before,
+            Instrument link,
+            FirmwareLine firmware,
+            byte[] image,
+            JobProgress progress)
             throws LinkException {
         if (before.equals(firmware.version())) {
             return "Firmware %s is installed already.".formatted(before);
@@ -91,18 +111,29 @@ public class FirmwareUpdate {
         awaitInstalled(link, firmware, progress);
         String now = link.identity().firmware();
         if (!now.equals(firmware.version())) {
-            throw new DomainProblem.Conflict("not-installed", "The instrument still says firmware %s, not %s. It works as before; try again.".formatted(now, firmware.version()));
+            throw new DomainProblem.Conflict(
+                    "not-installed",
+                    "The instrument still says firmware %s, not %s. It works as before; try again."
+                            .formatted(now, firmware.version()));
         }
-        transaction.executeWithoutResult(status -> audit.note("update firmware", "instrument", instrumentId, new Installed(before, "", "", ""), new Installed(now, firmware.sha256(), firmware.signedBy(), firmware.confirmedBy())));
+        transaction.executeWithoutResult(status -> audit.note(
+                "update firmware",
+                "instrument",
+                instrumentId,
+                new Installed(before, "", "", ""),
+                new Installed(now, firmware.sha256(), firmware.signedBy(), firmware.confirmedBy())));
         return "Firmware %s is installed and verified; it was %s.".formatted(now, before);
     }
 
-    private static void awaitInstalled(Instrument link, FirmwareLine firmware, JobProgress progress) throws LinkException {
+    private static void awaitInstalled(Instrument link, FirmwareLine firmware, JobProgress progress)
+            throws LinkException {
         long began = System.nanoTime();
-        long most = Duration.ofSeconds((long) PATIENCE_FACTOR * firmware.seconds() + MORE_SECONDS).toNanos();
+        long most = Duration.ofSeconds((long) PATIENCE_FACTOR * firmware.seconds() + MORE_SECONDS)
+                .toNanos();
         while (link.firmware().isInstalling()) {
             if (System.nanoTime() - began > most) {
-                throw new LinkException.TimedOut("installing its firmware", Duration.ofNanos(most).toMillis());
+                throw new LinkException.TimedOut(
+                        "installing its firmware", Duration.ofNanos(most).toMillis());
             }
             try {
                 Thread.sleep(BETWEEN_LOOKS.toMillis());
@@ -111,7 +142,10 @@ public class FirmwareUpdate {
                 throw new LinkException.Stopped();
             }
             long seconds = Duration.ofNanos(System.nanoTime() - began).toSeconds();
-            progress.report(firmware.size() + Math.min(seconds, firmware.seconds() - 1), firmware.size() + firmware.seconds(), "The instrument installs and verifies it; leave it switched on");
+            progress.report(
+                    firmware.size() + Math.min(seconds, firmware.seconds() - 1),
+                    firmware.size() + firmware.seconds(),
+                    "The instrument installs and verifies it; leave it switched on");
         }
     }
 }

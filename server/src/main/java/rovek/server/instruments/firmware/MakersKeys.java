@@ -43,13 +43,20 @@ public class MakersKeys {
             try {
                 if (blank > 0 && line.length() <= LONGEST_LINE) {
                     byte[] info = Base64.getDecoder().decode(line.substring(blank + 1));
-                    return new MakersKey(line.substring(0, blank).strip(), KeyFactory.getInstance(FirmwarePackage.ALGORITHM).generatePublic(new X509EncodedKeySpec(info)));
+                    return new MakersKey(
+                            line.substring(0, blank).strip(),
+                            KeyFactory.getInstance(FirmwarePackage.ALGORITHM)
+                                    .generatePublic(new X509EncodedKeySpec(info)));
                 }
             } catch (IllegalArgumentException | GeneralSecurityException notAKey) {
                 // the sentence below says what one is
             }
             String shown = line.length() <= 40 ? line : line.substring(0, 40) + "…";
-            throw new DomainProblem.Invalid("keys", "\"%s\" is no maker with a key. Write the maker's name as its instruments say it, a blank, and the Base64 of its public key, Ed25519.".formatted(shown));
+            throw new DomainProblem.Invalid(
+                    "keys",
+                    ("\"%s\" is no maker with a key. Write the maker's name as its instruments say it, a blank, "
+                                    + "and the Base64 of its public key, Ed25519.")
+                            .formatted(shown));
         }
 
         boolean hasSigned(String text, byte[] signature) {
@@ -71,7 +78,12 @@ public class MakersKeys {
 
     @Transactional
     public Keys put(Keys wanted) {
-        List<String> lines = String.join("\n", wanted.keys()).lines().map(String::strip).filter(line -> !line.isEmpty()).distinct().toList();
+        List<String> lines = String.join("\n", wanted.keys())
+                .lines()
+                .map(String::strip)
+                .filter(line -> !line.isEmpty())
+                .distinct()
+                .toList();
         if (lines.size() > MOST_LINES) {
             throw new DomainProblem.Invalid("keys", "Keep at most %d keys.".formatted(MOST_LINES));
         }
@@ -86,6 +98,10 @@ public class MakersKeys {
     /** The maker whose key signed a text; empty where none of those that are kept did. */
     @Transactional(readOnly = true)
     public Optional<String> signer(String text, byte[] signature) {
-        return now().keys().stream().map(MakersKey::parse).filter(key -> key.hasSigned(text, signature)).map(MakersKey::maker).findFirst();
+        return now().keys().stream()
+                .map(MakersKey::parse)
+                .filter(key -> key.hasSigned(text, signature))
+                .map(MakersKey::maker)
+                .findFirst();
     }
 }

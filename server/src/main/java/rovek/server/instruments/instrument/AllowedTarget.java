@@ -14,7 +14,8 @@ import org.springframework.security.web.util.matcher.IpAddressMatcher;
  */
 record AllowedTarget(String network, List<Ports> ports) {
 
-    private static final Pattern WRITTEN = Pattern.compile("([0-9a-fA-F.:]{2,45}(?:/\\d{1,3})?)\\s+(\\d{1,5}(?:-\\d{1,5})?(?:,\\d{1,5}(?:-\\d{1,5})?){0,19})");
+    private static final Pattern WRITTEN = Pattern.compile(
+            "([0-9a-fA-F.:]{2,45}(?:/\\d{1,3})?)\\s+(\\d{1,5}(?:-\\d{1,5})?(?:,\\d{1,5}(?:-\\d{1,5})?){0,19})");
     private static final int LAST_PORT = 65_535;
 
     /** Ports from one to another, both included. */
@@ -39,7 +40,8 @@ record AllowedTarget(String network, List<Ports> ports) {
     static AllowedTarget parse(String line) {
         Matcher written = WRITTEN.matcher(line.strip());
         if (!written.matches()) {
-            throw new IllegalArgumentException("Write a network and its ports like 10.1.0.0/16 502,5025, not \"%s\".".formatted(line.strip()));
+            throw new IllegalArgumentException(
+                    "Write a network and its ports like 10.1.0.0/16 502,5025, not \"%s\".".formatted(line.strip()));
         }
         String network = written.group(1);
         List<Ports> ports = new ArrayList<>();
@@ -55,6 +57,7 @@ record AllowedTarget(String network, List<Ports> ports) {
     }
 
     boolean allows(InetAddress address, int port) {
-        return ports.stream().anyMatch(some -> some.holds(port)) && new IpAddressMatcher(network).matches(address.getHostAddress());
+        return ports.stream().anyMatch(some -> some.holds(port))
+                && new IpAddressMatcher(network).matches(address.getHostAddress());
     }
 }

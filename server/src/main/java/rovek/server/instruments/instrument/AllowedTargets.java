@@ -26,8 +26,11 @@ public class AllowedTargets {
     private final List<String> startedWith;
 
     AllowedTargets(
-            AuditTrail audit, HouseRules rules,
-            @Value("${rovek.networks:10.0.0.0/8 502,5025;172.16.0.0/12 502,5025;192.168.0.0/16 502,5025;fc00::/7 502,5025}") String startedWith) {
+            AuditTrail audit,
+            HouseRules rules,
+            @Value(
+                            "${rovek.networks:10.0.0.0/8 502,5025;172.16.0.0/12 502,5025;192.168.0.0/16 502,5025;fc00::/7 502,5025}")
+                    String startedWith) {
         this.audit = audit;
         this.rules = rules;
         this.startedWith = lines(startedWith, ";");
@@ -43,7 +46,10 @@ public class AllowedTargets {
     }
 
     private static List<String> lines(String text, String separator) {
-        return Arrays.stream(text.split(separator)).map(String::strip).filter(line -> !line.isEmpty()).toList();
+        return Arrays.stream(text.split(separator))
+                .map(String::strip)
+                .filter(line -> !line.isEmpty())
+                .toList();
     }
 
     @Transactional
@@ -75,16 +81,19 @@ public class AllowedTargets {
         try {
             addresses = InetAddress.getAllByName(host);
         } catch (UnknownHostException e) {
-            throw new DomainProblem.Invalid("host", "Nobody on the network is called %s. Check the address.".formatted(host));
+            throw new DomainProblem.Invalid(
+                    "host", "Nobody on the network is called %s. Check the address.".formatted(host));
         }
-        List<AllowedTarget> allowed = now().networks().stream().map(AllowedTarget::parse).toList();
+        List<AllowedTarget> allowed =
+                now().networks().stream().map(AllowedTarget::parse).toList();
         return Arrays.stream(addresses)
                 .filter(address -> allowed.stream().anyMatch(target -> target.allows(address, port)))
                 .map(InetAddress::getHostAddress)
                 .findFirst()
                 .orElseThrow(() -> new DomainProblem.Invalid(
                         "host",
-                        "Rovek does not connect to %s port %d: it is not among the networks and ports where instruments may be. An administrator keeps that list under Set-up."
+                        ("Rovek does not connect to %s port %d: it is not among the networks and ports where "
+                                        + "instruments may be. An administrator keeps that list under Set-up.")
                                 .formatted(host, port)));
     }
 }

@@ -39,7 +39,9 @@ class ConnectionPolicy {
         this.targets = targets;
         this.addresses = List.copyOf(addresses);
         this.lines = List.copyOf(lines);
-        this.roots = folders.stream().map(folder -> Path.of(folder).toAbsolutePath().normalize()).toList();
+        this.roots = folders.stream()
+                .map(folder -> Path.of(folder).toAbsolutePath().normalize())
+                .toList();
     }
 
     /**
@@ -55,15 +57,20 @@ class ConnectionPolicy {
             }
             case LINE -> {
                 if (!lines().contains(reach.place())) {
-                    throw new DomainProblem.Invalid("place", "The server has no serial line \"%s\". It has: %s.".formatted(
-                            reach.place(), lines().isEmpty() ? "none" : String.join(", ", lines())));
+                    throw new DomainProblem.Invalid(
+                            "place",
+                            "The server has no serial line \"%s\". It has: %s."
+                                    .formatted(reach.place(), lines().isEmpty() ? "none" : String.join(", ", lines())));
                 }
             }
             case FOLDER -> {
                 if (!isBeneathARoot(Path.of(reach.place()))) {
-                    throw new DomainProblem.Invalid("place", roots.isEmpty()
-                            ? "The server's keeper has not said where drives of instruments appear (rovek.find.folders)."
-                            : "Drives of instruments appear beneath %s; the server opens no other folder.".formatted(roots));
+                    throw new DomainProblem.Invalid(
+                            "place",
+                            roots.isEmpty()
+                                    ? "The server's keeper has not said where drives of instruments appear (rovek.find.folders)."
+                                    : "Drives of instruments appear beneath %s; the server opens no other folder."
+                                            .formatted(roots));
                 }
             }
         }
@@ -86,7 +93,9 @@ class ConnectionPolicy {
     /** Serial lines of the server: those the system names and those it was told of. */
     Set<String> lines() {
         Set<String> all = new LinkedHashSet<>(lines);
-        Arrays.stream(SerialPort.getCommPorts()).map(SerialPort::getSystemPortPath).forEach(all::add);
+        Arrays.stream(SerialPort.getCommPorts())
+                .map(SerialPort::getSystemPortPath)
+                .forEach(all::add);
         return all;
     }
 
@@ -95,10 +104,12 @@ class ConnectionPolicy {
         List<Reach> places = new ArrayList<>();
         for (String address : addresses) {
             int colon = address.lastIndexOf(':');
-            places.add(new Reach(Reach.Kind.NETWORK, address.substring(0, colon), Integer.parseInt(address.substring(colon + 1))));
+            places.add(new Reach(
+                    Reach.Kind.NETWORK, address.substring(0, colon), Integer.parseInt(address.substring(colon + 1))));
         }
         lines.forEach(line -> places.add(new Reach(Reach.Kind.LINE, line, USUAL_BAUD)));
-        roots.forEach(root -> drives(root).forEach(drive -> places.add(new Reach(Reach.Kind.FOLDER, drive.toString(), 0))));
+        roots.forEach(root ->
+                drives(root).forEach(drive -> places.add(new Reach(Reach.Kind.FOLDER, drive.toString(), 0))));
         return places;
     }
 
@@ -107,7 +118,11 @@ class ConnectionPolicy {
             return List.of();
         }
         try (Stream<Path> inside = Files.list(root)) {
-            return inside.filter(folder -> Files.isRegularFile(folder.resolve("instrument.json"), LinkOption.NOFOLLOW_LINKS)).limit(MOST_DRIVES).sorted().toList();
+            return inside.filter(
+                            folder -> Files.isRegularFile(folder.resolve("instrument.json"), LinkOption.NOFOLLOW_LINKS))
+                    .limit(MOST_DRIVES)
+                    .sorted()
+                    .toList();
         } catch (IOException gone) {
             return List.of();
         }

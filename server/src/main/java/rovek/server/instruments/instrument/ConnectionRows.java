@@ -15,7 +15,8 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 class ConnectionRows {
 
-    private static final String SELECT = "SELECT id, name, kind, place, number, pass_code, instrument_id FROM connection ";
+    private static final String SELECT =
+            "SELECT id, name, kind, place, number, pass_code, instrument_id FROM connection ";
 
     private final JdbcClient db;
     private final Clock clock;
@@ -35,32 +36,43 @@ class ConnectionRows {
 
     @Transactional(readOnly = true)
     public List<Row> all() {
-        return db.sql(SELECT + "ORDER BY name, place").query(ConnectionRows::row).list();
+        return db.sql(SELECT + "ORDER BY name, place")
+                .query(ConnectionRows::row)
+                .list();
     }
 
     @Transactional(readOnly = true)
     public Optional<Row> find(UUID id) {
-        return db.sql(SELECT + "WHERE id = ?").param(id).query(ConnectionRows::row).optional();
+        return db.sql(SELECT + "WHERE id = ?")
+                .param(id)
+                .query(ConnectionRows::row)
+                .optional();
     }
 
     @Transactional(readOnly = true)
     public Optional<Row> at(Reach reach) {
         return db.sql(SELECT + "WHERE kind = ? AND place = ? AND number = ?")
                 .params(reach.kind().name(), reach.place(), reach.number())
-                .query(ConnectionRows::row).optional();
+                .query(ConnectionRows::row)
+                .optional();
     }
 
     /** The ways by which an instrument answered, the latest first. */
     @Transactional(readOnly = true)
     public List<Row> to(UUID instrument) {
-        return db.sql(SELECT + "WHERE instrument_id = ? ORDER BY answered_at DESC NULLS LAST").param(instrument).query(ConnectionRows::row).list();
+        return db.sql(SELECT + "WHERE instrument_id = ? ORDER BY answered_at DESC NULLS LAST")
+                .param(instrument)
+                .query(ConnectionRows::row)
+                .list();
     }
 
     private static Row row(ResultSet row, int n) throws SQLException {
         return new Row(
-                row.getObject("id", UUID.class), row.getString("name"),
+                row.getObject("id", UUID.class),
+                row.getString("name"),
                 new Reach(Reach.Kind.valueOf(row.getString("kind")), row.getString("place"), row.getInt("number")),
-                row.getString("pass_code"), Optional.ofNullable(row.getObject("instrument_id", UUID.class)));
+                row.getString("pass_code"),
+                Optional.ofNullable(row.getObject("instrument_id", UUID.class)));
     }
 
     @Transactional
@@ -68,8 +80,12 @@ class ConnectionRows {
         db.sql("""
                 INSERT INTO connection (id, name, kind, place, number, pass_code) VALUES (:id, :name, :kind, :place, :number, :code)
                 ON CONFLICT (id) DO UPDATE SET name = :name, kind = :kind, place = :place, number = :number, pass_code = :code""")
-                .param("id", row.id()).param("name", row.name()).param("kind", row.reach().kind().name())
-                .param("place", row.reach().place()).param("number", row.reach().number()).param("code", row.passCode())
+                .param("id", row.id())
+                .param("name", row.name())
+                .param("kind", row.reach().kind().name())
+                .param("place", row.reach().place())
+                .param("number", row.reach().number())
+                .param("code", row.passCode())
                 .update();
     }
 

@@ -26,7 +26,13 @@ public class Connections {
     private final TransactionTemplate transaction;
 
     Connections(
-            ConnectionRows rows, ConnectionPolicy policy, LinkDoor door, Instruments instruments, Secrets secrets, AuditTrail audit, TransactionTemplate transaction) {
+            ConnectionRows rows,
+            ConnectionPolicy policy,
+            LinkDoor door,
+            Instruments instruments,
+            Secrets secrets,
+            AuditTrail audit,
+            TransactionTemplate transaction) {
         this.rows = rows;
         this.policy = policy;
         this.door = door;
@@ -47,8 +53,13 @@ public class Connections {
      * @param passCode null keeps the one there is
      */
     public record ConnectionDraft(
-            @Nullable String name, @Nullable Reach.Kind kind, @Nullable String host, @Nullable Integer port, @Nullable String place,
-            @Nullable Integer baud, @Nullable String passCode) {
+            @Nullable String name,
+            @Nullable Reach.Kind kind,
+            @Nullable String host,
+            @Nullable Integer port,
+            @Nullable String place,
+            @Nullable Integer baud,
+            @Nullable String passCode) {
 
         Reach reach() {
             Reach.Kind wanted = kind == null ? Reach.Kind.NETWORK : kind;
@@ -92,24 +103,34 @@ public class Connections {
         policy.address(reach);
         Optional<ConnectionRows.Row> known = rows.at(reach);
         UUID id = known.map(ConnectionRows.Row::id).orElseGet(UUID::randomUUID);
-        ConnectionRows.Row wanted = new ConnectionRows.Row(id, name(draft, known), reach, sealed(draft, known), Optional.empty());
+        ConnectionRows.Row wanted =
+                new ConnectionRows.Row(id, name(draft, known), reach, sealed(draft, known), Optional.empty());
         InstrumentIdentity identity = whoAnswers(wanted);
         return transaction.execute(status -> {
             InstrumentView instrument = instruments.meet(identity, reach);
             String name = wanted.name().isBlank() ? instrument.said() : wanted.name();
             rows.put(new ConnectionRows.Row(id, name, reach, wanted.passCode(), Optional.empty()));
             rows.noteAnswer(id, instrument.id());
-            audit.note("connect", "connection", id, known.map(row -> new Noted(row.name(), row.reach())).orElse(null), new Noted(name, reach));
+            audit.note(
+                    "connect",
+                    "connection",
+                    id,
+                    known.map(row -> new Noted(row.name(), row.reach())).orElse(null),
+                    new Noted(name, reach));
             return instruments.get(instrument.id());
         });
     }
 
     private static String name(ConnectionDraft draft, Optional<ConnectionRows.Row> known) {
-        return draft.name() == null || draft.name().isBlank() ? known.map(ConnectionRows.Row::name).orElse("") : draft.name().strip();
+        return draft.name() == null || draft.name().isBlank()
+                ? known.map(ConnectionRows.Row::name).orElse("")
+                : draft.name().strip();
     }
 
     private String sealed(ConnectionDraft draft, Optional<ConnectionRows.Row> known) {
-        return draft.passCode() == null ? known.map(ConnectionRows.Row::passCode).orElse("") : secrets.seal(draft.passCode());
+        return draft.passCode() == null
+                ? known.map(ConnectionRows.Row::passCode).orElse("")
+                : secrets.seal(draft.passCode());
     }
 
     private InstrumentIdentity whoAnswers(ConnectionRows.Row connection) {
@@ -138,7 +159,12 @@ public class Connections {
         transaction.executeWithoutResult(status -> {
             ConnectionRows.Row row = require(id);
             rows.put(new ConnectionRows.Row(id, name.strip(), row.reach(), row.passCode(), row.instrumentId()));
-            audit.note("rename connection", "connection", id, new Noted(row.name(), row.reach()), new Noted(name.strip(), row.reach()));
+            audit.note(
+                    "rename connection",
+                    "connection",
+                    id,
+                    new Noted(row.name(), row.reach()),
+                    new Noted(name.strip(), row.reach()));
         });
     }
 
@@ -160,6 +186,7 @@ public class Connections {
     void sealPlainPassCodes() {
         rows.all().stream()
                 .filter(row -> !row.passCode().isEmpty() && !secrets.isSealed(row.passCode()))
-                .forEach(row -> rows.put(new ConnectionRows.Row(row.id(), row.name(), row.reach(), secrets.seal(row.passCode()), row.instrumentId())));
+                .forEach(row -> rows.put(new ConnectionRows.Row(
+                        row.id(), row.name(), row.reach(), secrets.seal(row.passCode()), row.instrumentId())));
     }
 }

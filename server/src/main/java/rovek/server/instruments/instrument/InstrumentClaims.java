@@ -78,17 +78,25 @@ class InstrumentClaims {
         public boolean isWanted() {
             // A claim that ran out, while this server slept, is somebody else's by now.
             return db.sql("SELECT wanted FROM instrument_claim WHERE instrument_id = ? AND holder = ?")
-                    .params(instrumentId, holder).query(Boolean.class).optional().orElse(true);
+                    .params(instrumentId, holder)
+                    .query(Boolean.class)
+                    .optional()
+                    .orElse(true);
         }
 
         /** Whether it still is this one's: who takes it over writes his own holder, and no two are alike. */
         boolean isHeld() {
-            return db.sql("SELECT count(*) FROM instrument_claim WHERE instrument_id = ? AND holder = ?").params(instrumentId, holder).query(Integer.class).single() == 1;
+            return db.sql("SELECT count(*) FROM instrument_claim WHERE instrument_id = ? AND holder = ?")
+                            .params(instrumentId, holder)
+                            .query(Integer.class)
+                            .single()
+                    == 1;
         }
 
         @Override
         public void doing(String purpose, boolean givesWay) {
-            db.sql("UPDATE instrument_claim SET purpose = ?, rank = ?, wanted = wanted AND ? WHERE instrument_id = ? AND holder = ?")
+            db.sql("UPDATE instrument_claim SET purpose = ?, rank = ?, wanted = wanted AND ? "
+                            + "WHERE instrument_id = ? AND holder = ?")
                     .params(purpose, (givesWay ? manner : Manner.WORKS).ordinal(), givesWay, instrumentId, holder)
                     .update();
         }
@@ -97,7 +105,9 @@ class InstrumentClaims {
         @Override
         public void close() {
             held.remove(holder);
-            db.sql("DELETE FROM instrument_claim WHERE instrument_id = ? AND holder = ?").params(instrumentId, holder).update();
+            db.sql("DELETE FROM instrument_claim WHERE instrument_id = ? AND holder = ?")
+                    .params(instrumentId, holder)
+                    .update();
         }
     }
 
@@ -122,10 +132,18 @@ class InstrumentClaims {
         long until = System.nanoTime() + (manner == Manner.WATCHES ? 0 : patience.toNanos());
         UUID holder = UUID.randomUUID();
         while (!isTaken(instrumentId, holder, purpose, manner)) {
-            db.sql("UPDATE instrument_claim SET wanted = true WHERE instrument_id = ? AND rank < ? AND NOT wanted").params(instrumentId, manner.ordinal()).update();
+            db.sql("UPDATE instrument_claim SET wanted = true WHERE instrument_id = ? AND rank < ? AND NOT wanted")
+                    .params(instrumentId, manner.ordinal())
+                    .update();
             if (System.nanoTime() >= until || !isPaused()) {
-                String other = db.sql("SELECT purpose FROM instrument_claim WHERE instrument_id = ?").param(instrumentId).query(String.class).optional().orElse("something else");
-                throw new DomainProblem.Conflict("instrument-claimed", "The instrument is in use: %s. Wait until that has ended.".formatted(other));
+                String other = db.sql("SELECT purpose FROM instrument_claim WHERE instrument_id = ?")
+                        .param(instrumentId)
+                        .query(String.class)
+                        .optional()
+                        .orElse("something else");
+                throw new DomainProblem.Conflict(
+                        "instrument-claimed",
+                        "The instrument is in use: %s. Wait until that has ended.".formatted(other));
             }
         }
         held.add(holder);
@@ -135,12 +153,18 @@ class InstrumentClaims {
     private boolean isTaken(UUID instrumentId, UUID holder, String purpose, Manner manner) {
         OffsetDateTime now = clock.instant().atOffset(ZoneOffset.UTC);
         return db.sql("""
-                INSERT INTO instrument_claim AS c (instrument_id, holder, purpose, until, rank) VALUES (:id, :holder, :purpose, :until, :rank)
+                INSERT INTO instrument_claim AS c (instrument_id, holder, purpose, until, rank)
+                    VALUES (:id, :holder, :purpose, :until, :rank)
                 ON CONFLICT (instrument_id) DO UPDATE SET holder = :holder, purpose = :purpose, until = :until, rank = :rank, wanted = false
                 WHERE c.until < :now""")
-                .param("id", instrumentId).param("holder", holder).param("purpose", purpose)
-                .param("until", now.plus(LASTS)).param("rank", manner.ordinal()).param("now", now)
-                .update() == 1;
+                        .param("id", instrumentId)
+                        .param("holder", holder)
+                        .param("purpose", purpose)
+                        .param("until", now.plus(LASTS))
+                        .param("rank", manner.ordinal())
+                        .param("now", now)
+                        .update()
+                == 1;
     }
 
     private static boolean isPaused() {
@@ -158,6 +182,7 @@ class InstrumentClaims {
     public Optional<String> purpose(UUID instrumentId) {
         return db.sql("SELECT purpose FROM instrument_claim WHERE instrument_id = ? AND until >= ?")
                 .params(instrumentId, clock.instant().atOffset(ZoneOffset.UTC))
-                .query(String.class).optional();
+                .query(String.class)
+                .optional();
     }
 }

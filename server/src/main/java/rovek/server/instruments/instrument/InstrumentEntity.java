@@ -76,11 +76,24 @@ class InstrumentEntity {
     }
 
     InstrumentView view() {
-        List<String> names = Arrays.stream(options.split(",")).filter(name -> !name.isBlank()).toList();
+        List<String> names = Arrays.stream(options.split(","))
+                .filter(name -> !name.isBlank())
+                .toList();
         LocalDate on = calibratedOn == null ? writtenCalibratedOn : calibratedOn;
         LocalDate byInterval = on == null || calibrationMonths == null ? null : on.plusMonths(calibrationMonths);
         return new InstrumentView(
-                id, maker, model, serial, knownBy, firmware, names, on, calibratedUntil == null ? byInterval : calibratedUntil, calibrationMonths,
-                calibratedOn != null, byHand, lastSeenAt.toString());
+                id,
+                maker,
+                model,
+                serial,
+                knownBy,
+                firmware,
+                names,
+                on,
+                calibratedUntil == null ? byInterval : calibratedUntil,
+                calibrationMonths,
+                calibratedOn != null,
+                byHand,
+                lastSeenAt.toString());
     }
 }

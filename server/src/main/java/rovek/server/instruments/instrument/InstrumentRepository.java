@@ -19,7 +19,8 @@ interface InstrumentRepository extends Repository<InstrumentEntity, UUID> {
     /** Past the version: somebody who changes the record at the same time is in nobody's way. */
     @Modifying
     @Query("""
-            UPDATE InstrumentEntity i SET i.clockAheadMillis = :ahead, i.clockSeenAt = :at, i.clockAheadBeforeMillis = :aheadBefore, i.clockSeenBeforeAt = :before
+            UPDATE InstrumentEntity i SET i.clockAheadMillis = :ahead, i.clockSeenAt = :at, i.clockAheadBeforeMillis = :aheadBefore,
+                i.clockSeenBeforeAt = :before
             WHERE i.id = :id""")
     void noteClock(UUID id, Long ahead, Instant at, Long aheadBefore, Instant before);
 

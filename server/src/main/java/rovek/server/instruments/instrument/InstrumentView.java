@@ -30,7 +30,19 @@ public record InstrumentView(
 
     InstrumentView seenAt(String at) {
         return new InstrumentView(
-                id, maker, model, serial, knownBy, firmware, options, calibratedOn, calibratedUntil, calibrationMonths, tellsCalibration, isByHand, at);
+                id,
+                maker,
+                model,
+                serial,
+                knownBy,
+                firmware,
+                options,
+                calibratedOn,
+                calibratedUntil,
+                calibrationMonths,
+                tellsCalibration,
+                isByHand,
+                at);
     }
 
     /** What tells it from others of its model. */

@@ -89,7 +89,11 @@ public class Instruments {
     }
 
     private static Recognition.Named named(InstrumentIdentity identity, Reach by) {
-        return new Recognition.Named(identity.maker(), identity.model(), identity.serial(), by.address().said());
+        return new Recognition.Named(
+                identity.maker(),
+                identity.model(),
+                identity.serial(),
+                by.address().said());
     }
 
     /** A new firmware or calibration is a change of the record; having been seen again is not. */
@@ -118,7 +122,8 @@ public class Instruments {
     public InstrumentView metInAFile(Maker made) {
         Maker.MakingInstrument maker = made.instrument().orElseThrow();
         Recognition.Named named = named(maker);
-        return transaction.execute(status -> recognition.knownForGood(named)
+        return transaction.execute(status -> recognition
+                .knownForGood(named)
                 .map(InstrumentEntity::view)
                 .orElseGet(() -> {
                     InstrumentEntity instrument = new InstrumentEntity();
@@ -162,15 +167,18 @@ public class Instruments {
      * @param calibratedOn counts only where the instrument does not tell; null for not known
      * @param months from one calibration to the next; null where none is asked for
      */
-    public record WrittenCalibration(@Nullable LocalDate calibratedOn, @Nullable Integer months) {}
+    public record WrittenCalibration(
+            @Nullable LocalDate calibratedOn, @Nullable Integer months) {}
 
     @Transactional
     public InstrumentView write(UUID id, WrittenCalibration written) {
         if (written.months() != null && (written.months() < 1 || written.months() > 240)) {
             throw new DomainProblem.Invalid("months", "The interval is 1 to 240 months.");
         }
-        if (written.calibratedOn() != null && written.calibratedOn().isAfter(LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC))) {
-            throw new DomainProblem.Invalid("calibratedOn", "The calibration is still to come on %s.".formatted(written.calibratedOn()));
+        if (written.calibratedOn() != null
+                && written.calibratedOn().isAfter(LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC))) {
+            throw new DomainProblem.Invalid(
+                    "calibratedOn", "The calibration is still to come on %s.".formatted(written.calibratedOn()));
         }
         InstrumentEntity instrument = entity(id);
         InstrumentView before = instrument.view();
@@ -186,16 +194,21 @@ public class Instruments {
     public Optional<ClockState.Earlier> clockBefore(UUID id) {
         InstrumentEntity instrument = entity(id);
         return Optional.ofNullable(instrument.clockAheadBeforeMillis)
-                .map(ahead -> new ClockState.Earlier(new ClockCorrection(Duration.ofMillis(ahead)), instrument.clockSeenBeforeAt));
+                .map(ahead -> new ClockState.Earlier(
+                        new ClockCorrection(Duration.ofMillis(ahead)), instrument.clockSeenBeforeAt));
     }
 
     /** Keeps how wrong its clock is now, and, where somebody has set it since the last look, how wrong it was. */
     public void noteClock(UUID id, ClockCorrection difference) {
         transaction.executeWithoutResult(status -> {
             InstrumentEntity was = entity(id);
-            boolean isSet = was.clockAheadMillis != null && ClockState.isSet(new ClockCorrection(Duration.ofMillis(was.clockAheadMillis)), difference);
+            boolean isSet = was.clockAheadMillis != null
+                    && ClockState.isSet(new ClockCorrection(Duration.ofMillis(was.clockAheadMillis)), difference);
             instruments.noteClock(
-                    id, difference.instrumentAhead().toMillis(), clock.instant(), isSet ? was.clockAheadMillis : was.clockAheadBeforeMillis,
+                    id,
+                    difference.instrumentAhead().toMillis(),
+                    clock.instant(),
+                    isSet ? was.clockAheadMillis : was.clockAheadBeforeMillis,
                     isSet ? was.clockSeenAt : was.clockSeenBeforeAt);
         });
     }
@@ -215,7 +228,9 @@ public class Instruments {
 
     /** Whatever readings come from: the instruments, and who writes by hand. */
     public List<InstrumentView> all() {
-        return instruments.findAllByOrderByModelAscSerialAsc().stream().map(InstrumentEntity::view).toList();
+        return instruments.findAllByOrderByModelAscSerialAsc().stream()
+                .map(InstrumentEntity::view)
+                .toList();
     }
 
     public InstrumentView get(UUID id) {
@@ -233,7 +248,8 @@ public class Instruments {
      * @throws DomainProblem.Conflict when somebody else uses it, or another instrument answers at its address
      */
     public <T> T withLink(UUID id, String purpose, LinkWork<T> work) throws LinkException, PackageException {
-        return withLink(id, purpose, InstrumentClaims.Manner.WORKS, (link, identity, hold) -> work.with(link, identity));
+        return withLink(
+                id, purpose, InstrumentClaims.Manner.WORKS, (link, identity, hold) -> work.with(link, identity));
     }
 
     /** As {@link #withLink}, for who only looks: the work ends as soon as its hold says that somebody else wants the instrument. */
@@ -242,17 +258,20 @@ public class Instruments {
     }
 
     /** As {@link #lookingWithLink}, for who comes again by himself: where the instrument is in use, he is told at once. */
-    public <T> T watchingWithLink(UUID id, String purpose, HeldLinkWork<T> work) throws LinkException, PackageException {
+    public <T> T watchingWithLink(UUID id, String purpose, HeldLinkWork<T> work)
+            throws LinkException, PackageException {
         return withLink(id, purpose, InstrumentClaims.Manner.WATCHES, work);
     }
 
-    private <T> T withLink(UUID id, String purpose, InstrumentClaims.Manner manner, HeldLinkWork<T> work) throws LinkException, PackageException {
+    private <T> T withLink(UUID id, String purpose, InstrumentClaims.Manner manner, HeldLinkWork<T> work)
+            throws LinkException, PackageException {
         InstrumentEntity instrument = entity(id);
         List<ConnectionRows.Row> ways = connections.to(id);
         if (ways.isEmpty()) {
             throw new DomainProblem.Conflict(
                     "no-address",
-                    "%s is known from a file only. Connect it once, then it can be spoken with.".formatted(instrument.view().said()));
+                    "%s is known from a file only. Connect it once, then it can be spoken with."
+                            .formatted(instrument.view().said()));
         }
         try (InstrumentClaims.Claim claim = claims.claim(id, purpose + " for " + AuditTrail.actor(), manner);
                 LinkDoor.Opened opened = openAny(ways)) {
@@ -261,7 +280,10 @@ public class Instruments {
                 throw new DomainProblem.Conflict(
                         "another-instrument",
                         "At %s now answers %s, not %s. Nothing was done; check the connection."
-                                .formatted(ways.get(0).reach().address().said(), identity.said(), instrument.view().said()));
+                                .formatted(
+                                        ways.get(0).reach().address().said(),
+                                        identity.said(),
+                                        instrument.view().said()));
             }
             transaction.executeWithoutResult(status -> noteWhatChanged(id, identity));
             return work.with(FencedLink.of(opened.link(), claim), identity, claim);

@@ -47,7 +47,9 @@ class LinkDoor {
         ReentrantLock lock = locks.computeIfAbsent(connection.id(), none -> new ReentrantLock());
         try {
             if (!lock.tryLock(LONGEST_LOOK.toMillis(), TimeUnit.MILLISECONDS)) {
-                throw new DomainProblem.Conflict("instrument-claimed", "The connection %s is in use. Wait until that has ended.".formatted(connection.name()));
+                throw new DomainProblem.Conflict(
+                        "instrument-claimed",
+                        "The connection %s is in use. Wait until that has ended.".formatted(connection.name()));
             }
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
@@ -66,9 +68,11 @@ class LinkDoor {
         return lock.tryLock() ? Optional.of(opened(connection, lock, patience, longest)) : Optional.empty();
     }
 
-    private Opened opened(ConnectionRows.Row connection, ReentrantLock lock, Duration patience, Duration longest) throws LinkException {
+    private Opened opened(ConnectionRows.Row connection, ReentrantLock lock, Duration patience, Duration longest)
+            throws LinkException {
         try {
-            return new Opened(policy.address(connection.reach()).connect(passCode(connection), patience, longest), lock);
+            return new Opened(
+                    policy.address(connection.reach()).connect(passCode(connection), patience, longest), lock);
         } catch (LinkException | RuntimeException e) {
             lock.unlock();
             throw e;

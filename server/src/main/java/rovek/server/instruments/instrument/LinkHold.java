@@ -25,7 +25,11 @@ public interface LinkHold {
         private static final long serialVersionUID = 1L;
 
         GaveWay() {
-            super("Somebody else works with the instrument just now; it is looked at again afterwards.", null, false, false);
+            super(
+                    "Somebody else works with the instrument just now; it is looked at again afterwards.",
+                    null,
+                    false,
+                    false);
         }
     }
 }

@@ -32,6 +32,7 @@ public class Presence {
     private static final Duration LONGEST_LOOK = Duration.ofSeconds(2);
     /** No place is asked for longer, whatever it answers. */
     private static final Duration LONGEST_TALK = Duration.ofSeconds(4);
+
     private static final Duration FRESH = Duration.ofMillis(1_500);
     private static final Duration CANDIDATES_FRESH = Duration.ofSeconds(4);
 
@@ -46,7 +47,12 @@ public class Presence {
     private final Sightings<Reach, Optional<CandidateLine>> candidates = new Sightings<>(asking);
 
     Presence(
-            ConnectionRows rows, ConnectionPolicy policy, LinkDoor door, Instruments instruments, InstrumentClaims claims, TransactionTemplate transaction) {
+            ConnectionRows rows,
+            ConnectionPolicy policy,
+            LinkDoor door,
+            Instruments instruments,
+            InstrumentClaims claims,
+            TransactionTemplate transaction) {
         this.rows = rows;
         this.policy = policy;
         this.door = door;
@@ -68,7 +74,14 @@ public class Presence {
      * @param instrumentId who answers, or answered last; null where nobody ever did
      * @param sentence what is the matter; blank where it is connected
      */
-    public record ConnectionLine(UUID id, String name, Reach reach, String said, @Nullable UUID instrumentId, State state, String sentence) {}
+    public record ConnectionLine(
+            UUID id,
+            String name,
+            Reach reach,
+            String said,
+            @Nullable UUID instrumentId,
+            State state,
+            String sentence) {}
 
     /**
      * Somebody who answers where no connection leads yet.
@@ -85,14 +98,20 @@ public class Presence {
         List<ConnectionRows.Row> known = rows.all();
         Set<Reach> taken = new HashSet<>();
         known.forEach(row -> taken.add(row.reach()));
-        List<Reach> elsewhere = policy.places().stream().filter(place -> !taken.contains(place)).toList();
+        List<Reach> elsewhere =
+                policy.places().stream().filter(place -> !taken.contains(place)).toList();
         connections.keepOnly(known.stream().map(ConnectionRows.Row::id).toList());
         candidates.keepOnly(elsewhere);
         known.forEach(row -> connections.look(row.id(), anew ? Duration.ZERO : FRESH, () -> line(row)));
-        elsewhere.forEach(place -> candidates.look(place, anew ? Duration.ZERO : CANDIDATES_FRESH, () -> candidate(place)));
+        elsewhere.forEach(
+                place -> candidates.look(place, anew ? Duration.ZERO : CANDIDATES_FRESH, () -> candidate(place)));
         long until = System.nanoTime() + LONGEST_LOOK.toNanos();
-        List<ConnectionLine> lines = known.stream().map(row -> connections.within(row.id(), until).orElseGet(() -> notYet(row))).toList();
-        List<CandidateLine> found = elsewhere.stream().flatMap(place -> candidates.within(place, until).flatMap(line -> line).stream()).toList();
+        List<ConnectionLine> lines = known.stream()
+                .map(row -> connections.within(row.id(), until).orElseGet(() -> notYet(row)))
+                .toList();
+        List<CandidateLine> found = elsewhere.stream()
+                .flatMap(place -> candidates.within(place, until).flatMap(line -> line).stream())
+                .toList();
         return new Findings(lines, found, policy.lines());
     }
 
@@ -102,7 +121,11 @@ public class Presence {
 
     private ConnectionLine line(ConnectionRows.Row row) {
         if (row.instrumentId().flatMap(claims::purpose).isPresent()) {
-            return said(row, row.instrumentId(), State.IN_USE, row.instrumentId().flatMap(claims::purpose).orElse(""));
+            return said(
+                    row,
+                    row.instrumentId(),
+                    State.IN_USE,
+                    row.instrumentId().flatMap(claims::purpose).orElse(""));
         }
         try (LinkDoor.Opened opened = door.peek(row, PATIENCE, LONGEST_TALK).orElse(null)) {
             if (opened == null) {
@@ -122,8 +145,16 @@ public class Presence {
         }
     }
 
-    private static ConnectionLine said(ConnectionRows.Row row, Optional<UUID> instrument, State state, String sentence) {
-        return new ConnectionLine(row.id(), row.name(), row.reach(), row.reach().address().said(), instrument.orElse(null), state, sentence);
+    private static ConnectionLine said(
+            ConnectionRows.Row row, Optional<UUID> instrument, State state, String sentence) {
+        return new ConnectionLine(
+                row.id(),
+                row.name(),
+                row.reach(),
+                row.reach().address().said(),
+                instrument.orElse(null),
+                state,
+                sentence);
     }
 
     private Optional<CandidateLine> candidate(Reach reach) {

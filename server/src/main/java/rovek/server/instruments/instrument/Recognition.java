@@ -34,18 +34,23 @@ class Recognition {
     }
 
     /**
-     * The instrument that is meant, if it is known. Two makers' instruments with one serial number are two. Where only one of the two sides names a
+     * The instrument that is meant, if it is known. Two makers' instruments with one serial number are two. Where only
+     * one of the two sides names a
      * maker, model and serial number decide, unless two known instruments share them.
      */
     Optional<InstrumentEntity> known(Named named) {
         List<InstrumentEntity> alike = instruments.findBySerialAndKnownBy(named.serial(), named.knownBy()).stream()
                 .filter(one -> one.model.equalsIgnoreCase(named.model()))
                 .toList();
-        Optional<InstrumentEntity> exact = alike.stream().filter(one -> one.maker.equalsIgnoreCase(named.maker())).findFirst();
+        Optional<InstrumentEntity> exact = alike.stream()
+                .filter(one -> one.maker.equalsIgnoreCase(named.maker()))
+                .findFirst();
         if (exact.isPresent()) {
             return exact;
         }
-        List<InstrumentEntity> open = named.maker().isBlank() ? alike : alike.stream().filter(one -> one.maker.isBlank()).toList();
+        List<InstrumentEntity> open = named.maker().isBlank()
+                ? alike
+                : alike.stream().filter(one -> one.maker.isBlank()).toList();
         return open.size() == 1 ? Optional.of(open.get(0)) : Optional.empty();
     }
 
@@ -56,7 +61,10 @@ class Recognition {
         if (known.isPresent()) {
             return known;
         }
-        db.sql("SELECT 1 FROM (SELECT pg_advisory_xact_lock(7153, hashtext(?))) AS locked").param(named.serial()).query(Integer.class).single();
+        db.sql("SELECT 1 FROM (SELECT pg_advisory_xact_lock(7153, hashtext(?))) AS locked")
+                .param(named.serial())
+                .query(Integer.class)
+                .single();
         return known(named);
     }
 
@@ -64,6 +72,8 @@ class Recognition {
     static boolean isSame(InstrumentEntity instrument, Named named) {
         return instrument.serial.equals(named.serial())
                 && instrument.model.equalsIgnoreCase(named.model())
-                && (instrument.maker.isBlank() || named.maker().isBlank() || instrument.maker.equalsIgnoreCase(named.maker()));
+                && (instrument.maker.isBlank()
+                        || named.maker().isBlank()
+                        || instrument.maker.equalsIgnoreCase(named.maker()));
     }
 }

@@ -30,10 +30,14 @@ final class Sightings<P, S> {
     }
 
     /** @param before what was seen the time before; null where nothing ever was */
-    private record Look<S>(CompletableFuture<S> seen, long beganAt, @Nullable S before) {
+    private record Look<S>(
+            CompletableFuture<S> seen,
+            long beganAt,
+            @Nullable S before) {
 
         boolean serves(Duration fresh) {
-            return !seen.isDone() || (!seen.isCompletedExceptionally() && System.nanoTime() - beganAt < fresh.toNanos());
+            return !seen.isDone()
+                    || (!seen.isCompletedExceptionally() && System.nanoTime() - beganAt < fresh.toNanos());
         }
 
         @Nullable
@@ -48,7 +52,10 @@ final class Sightings<P, S> {
             if (last != null && last.serves(fresh)) {
                 return last;
             }
-            return new Look<>(CompletableFuture.supplyAsync(work, looking), System.nanoTime(), last == null ? null : last.newest());
+            return new Look<>(
+                    CompletableFuture.supplyAsync(work, looking),
+                    System.nanoTime(),
+                    last == null ? null : last.newest());
         });
     }
 

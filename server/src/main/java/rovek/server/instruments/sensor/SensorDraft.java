@@ -12,5 +12,14 @@ import java.util.UUID;
  * @param version the one it was edited from; ignored for a new sensor
  */
 public record SensorDraft(
-        String tag, String technique, String serial, double sensitivity, @Nullable Double rangeLow, @Nullable Double rangeHigh,
-        @Nullable LocalDate calibratedOn, @Nullable Integer calibrationMonths, @Nullable UUID instrumentId, boolean retired, int version) {}
+        String tag,
+        String technique,
+        String serial,
+        double sensitivity,
+        @Nullable Double rangeLow,
+        @Nullable Double rangeHigh,
+        @Nullable LocalDate calibratedOn,
+        @Nullable Integer calibrationMonths,
+        @Nullable UUID instrumentId,
+        boolean retired,
+        int version) {}

@@ -36,5 +36,4 @@ class SensorEntity {
 
     @Version
     Integer version;
-
 }

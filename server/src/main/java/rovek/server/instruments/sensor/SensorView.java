@@ -14,14 +14,38 @@ import java.util.UUID;
  * @param instrumentId the one instrument it goes with; null where it goes with any
  */
 public record SensorView(
-        UUID id, String tag, String technique, String serial, double sensitivity, String unit, @Nullable Double rangeLow, @Nullable Double rangeHigh,
-        String rangeUnit, @Nullable LocalDate calibratedOn, @Nullable Integer calibrationMonths, @Nullable LocalDate dueOn,
-        @Nullable UUID instrumentId, boolean retired, int version) {
+        UUID id,
+        String tag,
+        String technique,
+        String serial,
+        double sensitivity,
+        String unit,
+        @Nullable Double rangeLow,
+        @Nullable Double rangeHigh,
+        String rangeUnit,
+        @Nullable LocalDate calibratedOn,
+        @Nullable Integer calibrationMonths,
+        @Nullable LocalDate dueOn,
+        @Nullable UUID instrumentId,
+        boolean retired,
+        int version) {
 
     static SensorView of(SensorEntity sensor) {
         return new SensorView(
-                sensor.id, sensor.tag, sensor.technique, sensor.serial, sensor.sensitivity, sensor.unit, sensor.rangeLow, sensor.rangeHigh,
-                sensor.rangeUnit, sensor.calibratedOn, sensor.calibrationMonths, due(sensor.calibratedOn, sensor.calibrationMonths), sensor.instrumentId, sensor.retired,
+                sensor.id,
+                sensor.tag,
+                sensor.technique,
+                sensor.serial,
+                sensor.sensitivity,
+                sensor.unit,
+                sensor.rangeLow,
+                sensor.rangeHigh,
+                sensor.rangeUnit,
+                sensor.calibratedOn,
+                sensor.calibrationMonths,
+                due(sensor.calibratedOn, sensor.calibrationMonths),
+                sensor.instrumentId,
+                sensor.retired,
                 sensor.version == null ? 0 : sensor.version);
     }
 
@@ -32,6 +56,20 @@ public record SensorView(
     /** The same with another calibration. */
     SensorView calibrated(@Nullable LocalDate on) {
         return new SensorView(
-                id, tag, technique, serial, sensitivity, unit, rangeLow, rangeHigh, rangeUnit, on, calibrationMonths, due(on, calibrationMonths), instrumentId, retired, version);
+                id,
+                tag,
+                technique,
+                serial,
+                sensitivity,
+                unit,
+                rangeLow,
+                rangeHigh,
+                rangeUnit,
+                on,
+                calibrationMonths,
+                due(on, calibrationMonths),
+                instrumentId,
+                retired,
+                version);
     }
 }

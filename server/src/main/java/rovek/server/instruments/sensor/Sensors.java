@@ -16,9 +16,9 @@ import rovek.core.technique.SensorUse;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
 import rovek.server.base.audit.AuditTrail;
-import rovek.server.instruments.instrument.Instruments;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.problem.DomainProblem.Fault;
+import rovek.server.instruments.instrument.Instruments;
 
 /** The register of sensors. None is ever removed, since checks and readings name them; one that is out of use is retired. */
 @Service
@@ -31,7 +31,13 @@ public class Sensors {
     private final JdbcClient db;
     private final Clock clock;
 
-    Sensors(SensorRepository sensors, Instruments instruments, Techniques techniques, AuditTrail audit, JdbcClient db, Clock clock) {
+    Sensors(
+            SensorRepository sensors,
+            Instruments instruments,
+            Techniques techniques,
+            AuditTrail audit,
+            JdbcClient db,
+            Clock clock) {
         this.sensors = sensors;
         this.instruments = instruments;
         this.techniques = techniques;
@@ -57,9 +63,12 @@ public class Sensors {
             if (sensor.calibratedOn() == null || !sensor.calibratedOn().isAfter(day)) {
                 return sensor;
             }
-            return sensor.calibrated(db.sql("SELECT max(calibrated_on) FROM sensor_calibration WHERE sensor_id = ? AND calibrated_on <= ?")
+            return sensor.calibrated(db.sql(
+                            "SELECT max(calibrated_on) FROM sensor_calibration WHERE sensor_id = ? AND calibrated_on <= ?")
                     .params(sensor.id(), day)
-                    .query(LocalDate.class).optional().orElse(null));
+                    .query(LocalDate.class)
+                    .optional()
+                    .orElse(null));
         });
     }
 
@@ -70,16 +79,28 @@ public class Sensors {
         if (known.isPresent() && known.get().version != draft.version()) {
             throw new DomainProblem.Stale("The sensor");
         }
-        Technique technique = techniques.find(draft.technique())
-                .orElseThrow(() -> new DomainProblem.Invalid("technique", "Rovek does not know the technique \"" + draft.technique() + "\"."));
-        SensorUse use = technique.sensorUse()
-                .orElseThrow(() -> new DomainProblem.Invalid("technique", technique.name() + " is measured without sensors of its own."));
-        List<Fault> faults = SensorCheck.faults(draft, technique, use, known.map(sensor -> sensor.tag), LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC));
+        Technique technique = techniques
+                .find(draft.technique())
+                .orElseThrow(() -> new DomainProblem.Invalid(
+                        "technique", "Rovek does not know the technique \"" + draft.technique() + "\"."));
+        SensorUse use = technique
+                .sensorUse()
+                .orElseThrow(() -> new DomainProblem.Invalid(
+                        "technique", technique.name() + " is measured without sensors of its own."));
+        List<Fault> faults = SensorCheck.faults(
+                draft,
+                technique,
+                use,
+                known.map(sensor -> sensor.tag),
+                LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC));
         if (!faults.isEmpty()) {
             throw new DomainProblem.Invalid(faults);
         }
-        if (sensors.findByTag(draft.tag().strip()).filter(other -> !other.id.equals(id)).isPresent()) {
-            throw new DomainProblem.Invalid("tag", "There is a sensor %s already.".formatted(draft.tag().strip()));
+        if (sensors.findByTag(draft.tag().strip())
+                .filter(other -> !other.id.equals(id))
+                .isPresent()) {
+            throw new DomainProblem.Invalid(
+                    "tag", "There is a sensor %s already.".formatted(draft.tag().strip()));
         }
         if (draft.instrumentId() != null) {
             instruments.get(draft.instrumentId());
@@ -90,7 +111,9 @@ public class Sensors {
         write(sensor, draft, technique, use);
         SensorView saved = SensorView.of(sensors.saveAndFlush(sensor));
         if (saved.calibratedOn() != null) {
-            db.sql("INSERT INTO sensor_calibration VALUES (?, ?) ON CONFLICT DO NOTHING").params(id, saved.calibratedOn()).update();
+            db.sql("INSERT INTO sensor_calibration VALUES (?, ?) ON CONFLICT DO NOTHING")
+                    .params(id, saved.calibratedOn())
+                    .update();
         }
         audit.note(before == null ? "add" : "change", "sensor", id, before, saved);
         return saved;
@@ -114,14 +137,18 @@ public class Sensors {
     /** Whether there is a sensor of this tag that measures for a technique. */
     @Transactional(readOnly = true)
     public boolean isKnown(String tag, String technique) {
-        return sensors.findByTag(tag).filter(sensor -> sensor.technique.equals(technique)).isPresent();
+        return sensors.findByTag(tag)
+                .filter(sensor -> sensor.technique.equals(technique))
+                .isPresent();
     }
 
     /** All sensors by tag. */
     public Map<String, Sensor> byTag() {
         Map<String, Sensor> all = new HashMap<>();
         db.sql("SELECT tag, technique, sensitivity FROM sensor").query(row -> {
-            all.put(row.getString("tag"), new Sensor(row.getString("tag"), row.getString("technique"), row.getDouble("sensitivity")));
+            all.put(
+                    row.getString("tag"),
+                    new Sensor(row.getString("tag"), row.getString("technique"), row.getDouble("sensitivity")));
         });
         return all;
     }
@@ -134,7 +161,9 @@ public class Sensors {
             if (sensor.retired) {
                 out.put(sensor.tag, "is retired");
             } else if (sensor.instrumentId != null && !sensor.instrumentId.equals(instrumentId)) {
-                out.put(sensor.tag, "goes with " + instruments.get(sensor.instrumentId).said());
+                out.put(
+                        sensor.tag,
+                        "goes with " + instruments.get(sensor.instrumentId).said());
             }
         }
         return out;

@@ -10,7 +10,13 @@ import rovek.core.setup.SetupForm;
  *
  * @param rowName what a row of the repeated part is called
  */
-public record SetupFormView(String id, String name, List<SetupFieldView> fields, String rowName, List<SetupFieldView> rowFields, int mostRows) {
+public record SetupFormView(
+        String id,
+        String name,
+        List<SetupFieldView> fields,
+        String rowName,
+        List<SetupFieldView> rowFields,
+        int mostRows) {
 
     /** How a field is filled in. */
     public enum FieldKind {
@@ -28,19 +34,36 @@ public record SetupFormView(String id, String name, List<SetupFieldView> fields,
      * @param whenValues what that field says where this one is asked for
      */
     public record SetupFieldView(
-            String key, String name, String unit, String usual, FieldKind kind, List<String> options, String whenKey, List<String> whenValues) {}
+            String key,
+            String name,
+            String unit,
+            String usual,
+            FieldKind kind,
+            List<String> options,
+            String whenKey,
+            List<String> whenValues) {}
 
     static SetupFormView of(SetupForm form) {
         return new SetupFormView(
-                form.id(), form.name(), form.fields().stream().map(SetupFormView::field).toList(), form.rowName(),
-                form.rowFields().stream().map(SetupFormView::field).toList(), form.mostRows());
+                form.id(),
+                form.name(),
+                form.fields().stream().map(SetupFormView::field).toList(),
+                form.rowName(),
+                form.rowFields().stream().map(SetupFormView::field).toList(),
+                form.mostRows());
     }
 
     private static SetupFieldView field(SetupField field) {
         var definition = field.definition();
         return new SetupFieldView(
-                definition.key(), definition.name(), definition.unit(), definition.defaultValue(), kind(definition.kind()), definition.kind().options(),
-                field.whenKey(), field.whenValues().stream().sorted().toList());
+                definition.key(),
+                definition.name(),
+                definition.unit(),
+                definition.defaultValue(),
+                kind(definition.kind()),
+                definition.kind().options(),
+                field.whenKey(),
+                field.whenValues().stream().sorted().toList());
     }
 
     private static FieldKind kind(Entry entry) {

@@ -15,12 +15,21 @@ import java.util.UUID;
  * @param loaded the instruments that hold it
  */
 public record SetupView(
-        UUID id, String name, String form, int revision, Map<String, String> values, List<Map<String, String>> rows, String says,
-        boolean isLoadable, List<SetupHeld> loaded, int version) {
+        UUID id,
+        String name,
+        String form,
+        int revision,
+        Map<String, String> values,
+        List<Map<String, String>> rows,
+        String says,
+        boolean isLoadable,
+        List<SetupHeld> loaded,
+        int version) {
 
     /** An instrument that holds a set-up, and of which revision. */
     public record SetupHeld(UUID instrumentId, int revision, String at, String by) {}
 
     /** An earlier state of a set-up. */
-    public record SetupRevision(int revision, String at, String by, Map<String, String> values, List<Map<String, String>> rows) {}
+    public record SetupRevision(
+            int revision, String at, String by, Map<String, String> values, List<Map<String, String>> rows) {}
 }

@@ -40,7 +40,8 @@ public class Setups {
      *
      * @param version the one it was edited from; ignored for a new set-up
      */
-    public record SetupDraft(String name, String form, Map<String, String> values, List<Map<String, String>> rows, int version) {}
+    public record SetupDraft(
+            String name, String form, Map<String, String> values, List<Map<String, String>> rows, int version) {}
 
     public List<SetupFormView> forms() {
         return SetupForms.list().stream().map(SetupFormView::of).toList();
@@ -56,7 +57,9 @@ public class Setups {
 
     @Transactional(readOnly = true)
     public List<RemovedSetup> removed() {
-        return rows.list(true).stream().map(row -> new RemovedSetup(row.id(), row.name())).toList();
+        return rows.list(true).stream()
+                .map(row -> new RemovedSetup(row.id(), row.name()))
+                .toList();
     }
 
     @Transactional(readOnly = true)
@@ -71,15 +74,24 @@ public class Setups {
 
     private SetupView view(Row row) {
         return new SetupView(
-                row.id(), row.name(), row.form(), row.revision(), row.content().values(), row.content().rows(), form(row.form()).needs(row.content()).sentence(), form(row.form()).isLoaded(),
-                rows.holding(row.id()), row.version());
+                row.id(),
+                row.name(),
+                row.form(),
+                row.revision(),
+                row.content().values(),
+                row.content().rows(),
+                form(row.form()).needs(row.content()).sentence(),
+                form(row.form()).isLoaded(),
+                rows.holding(row.id()),
+                row.version());
     }
 
     /** Makes a set-up with an id of the caller's choice, or changes it; what it says has another revision then. */
     @Transactional
     public SetupView put(UUID id, SetupDraft draft) {
         Optional<Row> before = rows.find(id);
-        if (before.isPresent() && (before.get().version() != draft.version() || before.get().removed())) {
+        if (before.isPresent()
+                && (before.get().version() != draft.version() || before.get().removed())) {
             throw new DomainProblem.Stale("The set-up");
         }
         SetupForm form = form(before.map(Row::form).orElse(draft.form()));
@@ -92,7 +104,14 @@ public class Setups {
             return get(id);
         }
         boolean saysOtherwise = !before.get().content().equals(content);
-        Row after = new Row(id, name, form.id(), before.get().revision() + (saysOtherwise ? 1 : 0), false, before.get().version() + 1, content);
+        Row after = new Row(
+                id,
+                name,
+                form.id(),
+                before.get().revision() + (saysOtherwise ? 1 : 0),
+                false,
+                before.get().version() + 1,
+                content);
         if (saysOtherwise) {
             rows.addRevision(after, clock.instant(), AuditTrail.actor());
         }
@@ -111,7 +130,8 @@ public class Setups {
         List<DomainProblem.Fault> faults = new ArrayList<>();
         String name = draft.name() == null ? "" : draft.name().strip();
         if (name.isEmpty() || name.length() > LONGEST_NAME) {
-            faults.add(new DomainProblem.Fault("name", "A set-up has a name of up to " + LONGEST_NAME + " characters."));
+            faults.add(
+                    new DomainProblem.Fault("name", "A set-up has a name of up to " + LONGEST_NAME + " characters."));
         }
         SetupContent given = new SetupContent(draft.values(), draft.rows());
         form.faults(given).forEach(fault -> faults.add(new DomainProblem.Fault(fault.field(), fault.reason())));
@@ -151,7 +171,9 @@ public class Setups {
         }
         needs.memoryBytes().ifPresent(bytes -> {
             if (bytes > instrument.freeBytes()) {
-                obstacles.add("It has %.1f MB free and the run fills %.1f MB: read back and clear first, or record less.".formatted(instrument.freeBytes() / 1e6, bytes / 1e6));
+                obstacles.add(
+                        "It has %.1f MB free and the run fills %.1f MB: read back and clear first, or record less."
+                                .formatted(instrument.freeBytes() / 1e6, bytes / 1e6));
             }
         });
         return obstacles;
@@ -175,6 +197,8 @@ public class Setups {
     }
 
     private static SetupForm form(String id) {
-        return SetupForms.find(id).orElseThrow(() -> new DomainProblem.Invalid("form", "Rovek does not know set-ups of kind \"%s\".".formatted(id)));
+        return SetupForms.find(id)
+                .orElseThrow(() ->
+                        new DomainProblem.Invalid("form", "Rovek does not know set-ups of kind \"%s\".".formatted(id)));
     }
 }

@@ -10,13 +10,13 @@ import org.springframework.transaction.annotation.Transactional;
 import rovek.core.technique.ByHand;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.unit.Amount;
+import rovek.server.base.problem.DomainProblem;
+import rovek.server.judging.reading.ReadingView;
+import rovek.server.judging.reading.Readings;
 import rovek.server.judging.verdict.Boundaries;
 import rovek.server.plant.tree.CheckView;
 import rovek.server.plant.tree.Plant;
 import rovek.server.plant.tree.PlantTree;
-import rovek.server.base.problem.DomainProblem;
-import rovek.server.judging.reading.ReadingView;
-import rovek.server.judging.reading.Readings;
 import rovek.server.rounds.route.RouteView;
 import rovek.server.rounds.route.Routes;
 
@@ -52,22 +52,38 @@ public class HandRounds {
      * @param last what it was last; null where it was never written
      */
     public record HandStop(
-            UUID checkId, String assetTag, String assetName, String point, String asked, ByHand.Form form, String unit, String instruction,
-            @Nullable Double watch, @Nullable Double fail, @Nullable Double last, @Nullable String lastAt) {}
+            UUID checkId,
+            String assetTag,
+            String assetName,
+            String point,
+            String asked,
+            ByHand.Form form,
+            String unit,
+            String instruction,
+            @Nullable Double watch,
+            @Nullable Double fail,
+            @Nullable Double last,
+            @Nullable String lastAt) {}
 
     /** @throws DomainProblem.Conflict where nothing of the route is written by hand */
     @Transactional(readOnly = true)
     public HandRound ofRoute(UUID routeId) {
         RouteView route = routes.get(routeId);
-        List<RouteView.StopView> byHand = route.stops().stream().filter(RouteView.StopView::isByHand).toList();
+        List<RouteView.StopView> byHand =
+                route.stops().stream().filter(RouteView.StopView::isByHand).toList();
         if (byHand.isEmpty()) {
-            throw new DomainProblem.Conflict("nothing-by-hand", "No stop of %s is written down by hand.".formatted(route.name()));
+            throw new DomainProblem.Conflict(
+                    "nothing-by-hand", "No stop of %s is written down by hand.".formatted(route.name()));
         }
         PlantTree tree = plant.tree();
-        Map<UUID, List<ReadingView>> newest = newest(byHand.stream().map(RouteView.StopView::checkId).toList());
-        return new HandRound(routeId, route.name(), byHand.stream()
-                .map(stop -> stop(tree.check(stop.checkId()).orElseThrow(), stop.instruction(), newest))
-                .toList());
+        Map<UUID, List<ReadingView>> newest =
+                newest(byHand.stream().map(RouteView.StopView::checkId).toList());
+        return new HandRound(
+                routeId,
+                route.name(),
+                byHand.stream()
+                        .map(stop -> stop(tree.check(stop.checkId()).orElseThrow(), stop.instruction(), newest))
+                        .toList());
     }
 
     /** @throws DomainProblem.Conflict where the check takes an instrument */
@@ -75,7 +91,8 @@ public class HandRounds {
     public HandRound ofCheck(UUID checkId) {
         CheckView check = plant.check(checkId);
         if (check.technique().byHand().isEmpty()) {
-            throw new DomainProblem.Conflict("not-by-hand", "%s is measured with an instrument, not written down.".formatted(check.place()));
+            throw new DomainProblem.Conflict(
+                    "not-by-hand", "%s is measured with an instrument, not written down.".formatted(check.place()));
         }
         return new HandRound(null, check.place(), List.of(stop(check, "", newest(List.of(checkId)))));
     }
@@ -87,12 +104,27 @@ public class HandRounds {
     private HandStop stop(CheckView check, String instruction, Map<UUID, List<ReadingView>> newest) {
         ByHand.Form form = check.technique().byHand().orElseThrow().form();
         Boundaries boundaries = Boundaries.standing(check.leadingLimit(clock.instant()), check.leadingResult());
-        ReadingView last = newest.getOrDefault(check.id(), List.of()).stream().findFirst().orElse(null);
+        ReadingView last =
+                newest.getOrDefault(check.id(), List.of()).stream().findFirst().orElse(null);
         return new HandStop(
-                check.id(), check.asset().tag(), check.asset().name(), check.point().name(), check.node().name(), form,
-                form == ByHand.Form.NUMBER ? check.leadingResult().map(ResultDefinition::unit).orElseThrow().symbol() : "", instruction,
-                boundaries.watch(), boundaries.fail(),
-                last == null ? null : last.value(check.leadingResult()).map(Amount::value).orElse(null),
+                check.id(),
+                check.asset().tag(),
+                check.asset().name(),
+                check.point().name(),
+                check.node().name(),
+                form,
+                form == ByHand.Form.NUMBER
+                        ? check.leadingResult()
+                                .map(ResultDefinition::unit)
+                                .orElseThrow()
+                                .symbol()
+                        : "",
+                instruction,
+                boundaries.watch(),
+                boundaries.fail(),
+                last == null
+                        ? null
+                        : last.value(check.leadingResult()).map(Amount::value).orElse(null),
                 last == null ? null : last.takenAt().toString());
     }
 }

@@ -23,12 +23,12 @@ import rovek.link.packet.PackedReading;
 import rovek.link.packet.ReadingsPackage;
 import rovek.link.packet.Walk;
 import rovek.server.base.audit.AuditTrail;
+import rovek.server.base.problem.DomainProblem;
 import rovek.server.intake.entry.WrittenRound.WrittenReading;
+import rovek.server.intake.transfer.PackageFiles;
 import rovek.server.plant.picture.Pictures;
 import rovek.server.plant.tree.CheckView;
 import rovek.server.plant.tree.Plant;
-import rovek.server.base.problem.DomainProblem;
-import rovek.server.intake.transfer.PackageFiles;
 import rovek.server.rounds.visit.VisitIntake;
 
 /**
@@ -41,6 +41,7 @@ public class WrittenReadings {
     private static final Instant EARLIEST = Instant.parse("2000-01-01T00:00:00Z");
     /** How much a browser's clock may be ahead. */
     private static final Duration AHEAD = Duration.ofMinutes(5);
+
     private static final int MOST_PHOTOS = 5;
     private static final int LONGEST_NOTE = 500;
 
@@ -68,24 +69,40 @@ public class WrittenReadings {
             throw new DomainProblem.Invalid("readings", "Nothing is written down yet.");
         }
         List<PackedReading> packed = round.readings().stream().map(this::packed).toList();
-        Instant createdAt = packed.stream().map(PackedReading::takenAt).max(Instant::compareTo).orElseGet(clock::instant);
+        Instant createdAt = packed.stream()
+                .map(PackedReading::takenAt)
+                .max(Instant::compareTo)
+                .orElseGet(clock::instant);
         byte[] bytes = ReadingsPackage.pack(createdAt, Maker.byHand(AuditTrail.actor()), walk(round), packed);
         return files.takeMadeHere("written-%s.zip".formatted(round.walkId()), bytes);
     }
 
     private PackedReading packed(WrittenReading reading) {
         CheckView check = plant.check(reading.checkId());
-        ByHand byHand = check.technique().byHand()
-                .orElseThrow(() -> new DomainProblem.Invalid("readings", "%s is measured with an instrument, not written down.".formatted(check.place())));
+        ByHand byHand = check.technique()
+                .byHand()
+                .orElseThrow(() -> new DomainProblem.Invalid(
+                        "readings", "%s is measured with an instrument, not written down.".formatted(check.place())));
         if (reading.note().length() > LONGEST_NOTE) {
-            throw new DomainProblem.Invalid("note", "%s: a note has at most %d characters.".formatted(check.place(), LONGEST_NOTE));
+            throw new DomainProblem.Invalid(
+                    "note", "%s: a note has at most %d characters.".formatted(check.place(), LONGEST_NOTE));
         }
         try {
             return new PackedReading(
-                    reading.id().toString(), takenAt(reading, check), check.technique().id(), Optional.of(check.id()), "", reading.note().strip(), Optional.empty(),
-                    check.settings().values(), new PackedCapture.Plain(byHand.read(reading.written(), check.settings())), photos(reading, check));
+                    reading.id().toString(),
+                    takenAt(reading, check),
+                    check.technique().id(),
+                    Optional.of(check.id()),
+                    "",
+                    reading.note().strip(),
+                    Optional.empty(),
+                    check.settings().values(),
+                    new PackedCapture.Plain(byHand.read(reading.written(), check.settings())),
+                    photos(reading, check));
         } catch (IllegalArgumentException e) {
-            throw new DomainProblem.Invalid("written", "%s, %s: %s".formatted(check.place(), check.node().name(), e.getMessage()));
+            throw new DomainProblem.Invalid(
+                    "written",
+                    "%s, %s: %s".formatted(check.place(), check.node().name(), e.getMessage()));
         }
     }
 
@@ -94,17 +111,25 @@ public class WrittenReadings {
         try {
             at = OffsetDateTime.parse(reading.takenAt()).toInstant();
         } catch (DateTimeParseException e) {
-            throw new DomainProblem.Invalid("takenAt", "%s: \"%s\" is no date and time.".formatted(check.place(), reading.takenAt()));
+            throw new DomainProblem.Invalid(
+                    "takenAt", "%s: \"%s\" is no date and time.".formatted(check.place(), reading.takenAt()));
         }
         if (at.isBefore(EARLIEST) || at.isAfter(clock.instant().plus(AHEAD))) {
-            throw new DomainProblem.Invalid("takenAt", "%s: %s is %s.".formatted(check.place(), reading.takenAt(), at.isBefore(EARLIEST) ? "too long ago" : "still to come"));
+            throw new DomainProblem.Invalid(
+                    "takenAt",
+                    "%s: %s is %s."
+                            .formatted(
+                                    check.place(),
+                                    reading.takenAt(),
+                                    at.isBefore(EARLIEST) ? "too long ago" : "still to come"));
         }
         return at;
     }
 
     private List<PictureCapture> photos(WrittenReading reading, CheckView check) {
         if (reading.photos().size() > MOST_PHOTOS) {
-            throw new DomainProblem.Invalid("photos", "%s: up to %d photos go with a reading.".formatted(check.place(), MOST_PHOTOS));
+            throw new DomainProblem.Invalid(
+                    "photos", "%s: up to %d photos go with a reading.".formatted(check.place(), MOST_PHOTOS));
         }
         List<PictureCapture> photos = new ArrayList<>();
         for (WrittenRound.WrittenPhoto photo : reading.photos()) {
@@ -126,13 +151,21 @@ public class WrittenReadings {
         Map<UUID, String> skipped = new HashMap<>();
         round.skipped().forEach(stop -> skipped.put(stop.checkId(), stop.reason()));
         Map<UUID, String> notes = new HashMap<>();
-        round.readings().forEach(reading -> notes.put(reading.checkId(), reading.note().strip()));
-        return Optional.of(new Walk(round.walkId(), round.routeId(), planned.title(), planned.stops().stream()
-                .map(stop -> done.contains(stop.checkId())
-                        ? new Walk.WalkedStop(stop.checkId(), Walk.Progress.DONE, notes.get(stop.checkId()))
-                        : skipped.containsKey(stop.checkId())
-                                ? new Walk.WalkedStop(stop.checkId(), Walk.Progress.SKIPPED, skipped.get(stop.checkId()).strip())
-                                : new Walk.WalkedStop(stop.checkId(), Walk.Progress.TO_DO, ""))
-                .toList()));
+        round.readings()
+                .forEach(reading -> notes.put(reading.checkId(), reading.note().strip()));
+        return Optional.of(new Walk(
+                round.walkId(),
+                round.routeId(),
+                planned.title(),
+                planned.stops().stream()
+                        .map(stop -> done.contains(stop.checkId())
+                                ? new Walk.WalkedStop(stop.checkId(), Walk.Progress.DONE, notes.get(stop.checkId()))
+                                : skipped.containsKey(stop.checkId())
+                                        ? new Walk.WalkedStop(
+                                                stop.checkId(),
+                                                Walk.Progress.SKIPPED,
+                                                skipped.get(stop.checkId()).strip())
+                                        : new Walk.WalkedStop(stop.checkId(), Walk.Progress.TO_DO, ""))
+                        .toList()));
     }
 }

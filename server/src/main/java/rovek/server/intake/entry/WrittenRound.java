@@ -11,7 +11,8 @@ import rovek.server.base.web.LongText;
  * @param walkId of this round, chosen by the caller: sent again it is the same round
  * @param routeId null where no route was walked
  */
-public record WrittenRound(UUID walkId, @Nullable UUID routeId, List<WrittenReading> readings, List<SkippedStop> skipped) {
+public record WrittenRound(
+        UUID walkId, @Nullable UUID routeId, List<WrittenReading> readings, List<SkippedStop> skipped) {
 
     /**
      * One thing that was written down.
@@ -20,7 +21,8 @@ public record WrittenRound(UUID walkId, @Nullable UUID routeId, List<WrittenRead
      * @param takenAt ISO 8601 with its offset
      * @param written a number, yes or no, or words, as the check asks
      */
-    public record WrittenReading(UUID id, UUID checkId, String takenAt, String written, String note, List<WrittenPhoto> photos) {}
+    public record WrittenReading(
+            UUID id, UUID checkId, String takenAt, String written, String note, List<WrittenPhoto> photos) {}
 
     /** @param base64 of a PNG or JPEG file */
     public record WrittenPhoto(@LongText String base64) {}

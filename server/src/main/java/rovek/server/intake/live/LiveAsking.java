@@ -11,8 +11,8 @@ import rovek.core.live.LiveChannel;
 import rovek.core.live.LiveSample;
 import rovek.link.LinkException;
 import rovek.link.packet.PackageException;
-import rovek.server.instruments.instrument.LinkHold;
 import rovek.server.base.problem.DomainProblem;
+import rovek.server.instruments.instrument.LinkHold;
 
 /** Asks a source for as long as somebody wants to know and this server is the one that asks. It comes back by itself after a lost link. */
 final class LiveAsking implements Runnable {
@@ -51,7 +51,10 @@ final class LiveAsking implements Runnable {
             } catch (DomainProblem | LinkHold.GaveWay e) {
                 lost(e.getMessage());
             } catch (RuntimeException e) {
-                LOG.warn("Live values of {} could not be asked for.", session.source().title(), e);
+                LOG.warn(
+                        "Live values of {} could not be asked for.",
+                        session.source().title(),
+                        e);
                 lost("Live values cannot be asked for now; it is tried again.");
             }
             pause(sharing.holds() ? TRY_AGAIN : UNTIL_IT_IS_OURS);
@@ -71,7 +74,11 @@ final class LiveAsking implements Runnable {
             Optional<Recorder> recording = session.recorder();
             if (!recording.equals(told)) {
                 // What is recorded gives way to nobody; what is only watched does.
-                hold.doing(recording.map(one -> "recorded live for " + one.begun().by()).orElse("watched live"), recording.isEmpty());
+                hold.doing(
+                        recording
+                                .map(one -> "recorded live for " + one.begun().by())
+                                .orElse("watched live"),
+                        recording.isEmpty());
                 told = recording;
             }
             if (recording.isEmpty()) {
@@ -80,7 +87,8 @@ final class LiveAsking implements Runnable {
             long began = System.nanoTime();
             double[] values = fetch.now();
             if (values.length != shown.size()) {
-                throw new LinkException.Garbled("%d live values for %d channels".formatted(values.length, shown.size()));
+                throw new LinkException.Garbled(
+                        "%d live values for %d channels".formatted(values.length, shown.size()));
             }
             if (sharing.holds()) {
                 session.arrived(new LiveSample(clock.instant().truncatedTo(ChronoUnit.MILLIS), values), shown);
@@ -90,7 +98,10 @@ final class LiveAsking implements Runnable {
     }
 
     private Duration period() {
-        Duration wanted = session.recorder().map(Recorder::interval).filter(interval -> interval.compareTo(PERIOD) < 0).orElse(PERIOD);
+        Duration wanted = session.recorder()
+                .map(Recorder::interval)
+                .filter(interval -> interval.compareTo(PERIOD) < 0)
+                .orElse(PERIOD);
         return wanted.compareTo(SHORTEST) < 0 ? SHORTEST : wanted;
     }
 

@@ -31,7 +31,8 @@ class LiveController {
         this.streams = streams;
     }
 
-    record LimitDraft(String channel, @Nullable Double low, @Nullable Double high) {}
+    record LimitDraft(
+            String channel, @Nullable Double low, @Nullable Double high) {}
 
     record MarkDraft(String text) {}
 
@@ -48,7 +49,9 @@ class LiveController {
 
     @GetMapping(path = "/{kind}/{id}/stream", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     SseEmitter stream(@PathVariable LiveTarget.Kind kind, @PathVariable UUID id, HttpServletRequest http) {
-        return watch.watching(new LiveTarget(kind, id), session -> streams.of(session, http.getSession().getId()));
+        return watch.watching(
+                new LiveTarget(kind, id),
+                session -> streams.of(session, http.getSession().getId()));
     }
 
     @PutMapping("/{kind}/{id}/limits")
@@ -59,7 +62,10 @@ class LiveController {
 
     @PostMapping("/{kind}/{id}/recording")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void begin(@PathVariable LiveTarget.Kind kind, @PathVariable UUID id, @RequestBody LiveRecordings.RecordingDraft wanted) {
+    void begin(
+            @PathVariable LiveTarget.Kind kind,
+            @PathVariable UUID id,
+            @RequestBody LiveRecordings.RecordingDraft wanted) {
         recordings.begin(new LiveTarget(kind, id), wanted);
     }
 

@@ -28,9 +28,9 @@ import rovek.link.packet.PackedCapture;
 import rovek.link.packet.PackedReading;
 import rovek.link.packet.ReadingsPackage;
 import rovek.server.base.audit.AuditTrail;
-import rovek.server.plant.tree.Plant;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.intake.transfer.PackageFiles;
+import rovek.server.plant.tree.Plant;
 import rovek.server.rounds.visit.VisitIntake;
 
 /**
@@ -45,6 +45,7 @@ class LiveRecordings {
     private static final int LONGEST_NAME = 80;
     /** From a server where nobody watched it so far. */
     private static final Duration FIRST_VALUE = Duration.ofSeconds(3);
+
     private static final int SHORTEST_MILLIS = 100;
     private static final int LONGEST_MILLIS = 3_600_000;
 
@@ -56,7 +57,12 @@ class LiveRecordings {
     private final Duration leftBehind;
     private final ScheduledExecutorService looking = Executors.newSingleThreadScheduledExecutor();
 
-    LiveRecordings(LiveWatch watch, LiveRows rows, Plant plant, PackageFiles files, Clock clock,
+    LiveRecordings(
+            LiveWatch watch,
+            LiveRows rows,
+            Plant plant,
+            PackageFiles files,
+            Clock clock,
             @Value("${rovek.live.left-behind:PT1M}") Duration leftBehind) {
         this.watch = watch;
         this.rows = rows;
@@ -72,32 +78,52 @@ class LiveRecordings {
      * @param id chosen by the caller: asked for twice it is begun once
      * @param checkId a check that takes runs; null for a loose reading
      */
-    record RecordingDraft(UUID id, String name, int intervalMillis, @Nullable UUID checkId) {}
+    record RecordingDraft(
+            UUID id,
+            String name,
+            int intervalMillis,
+            @Nullable UUID checkId) {}
 
     /** @throws DomainProblem.Conflict where it shows nothing yet, or is being recorded already, at whichever server */
     void begin(LiveTarget target, RecordingDraft wanted) {
         String name = wanted.name().strip();
         if (name.isEmpty() || name.length() > LONGEST_NAME) {
-            throw new DomainProblem.Invalid("name", "A recording has a name of up to %d characters.".formatted(LONGEST_NAME));
+            throw new DomainProblem.Invalid(
+                    "name", "A recording has a name of up to %d characters.".formatted(LONGEST_NAME));
         }
         if (wanted.intervalMillis() < SHORTEST_MILLIS || wanted.intervalMillis() > LONGEST_MILLIS) {
             throw new DomainProblem.Invalid("intervalMillis", "A row is recorded every 0.1 s to 1 h.");
         }
-        if (wanted.checkId() != null && !plant.check(wanted.checkId()).technique().id().equals(RUN)) {
+        if (wanted.checkId() != null
+                && !plant.check(wanted.checkId()).technique().id().equals(RUN)) {
             throw new DomainProblem.Invalid("checkId", "That check takes no runs.");
         }
         watch.watching(target, session -> {
             List<LiveChannel> channels = session.awaitChannels(FIRST_VALUE);
             if (channels.isEmpty()) {
-                throw new DomainProblem.Conflict("nothing-live", "No value has come in yet. Wait until it is connected.");
+                throw new DomainProblem.Conflict(
+                        "nothing-live", "No value has come in yet. Wait until it is connected.");
             }
             LiveRows.Begun begun = new LiveRows.Begun(
-                    wanted.id(), target, name, session.source().model(), session.source().serial(), channels, wanted.intervalMillis(),
-                    Optional.ofNullable(wanted.checkId()), clock.instant(), AuditTrail.actor());
+                    wanted.id(),
+                    target,
+                    name,
+                    session.source().model(),
+                    session.source().serial(),
+                    channels,
+                    wanted.intervalMillis(),
+                    Optional.ofNullable(wanted.checkId()),
+                    clock.instant(),
+                    AuditTrail.actor());
             if (!rows.begin(begun)) {
-                rows.open(target).map(LiveRows.Open::begun).filter(other -> !other.id().equals(wanted.id())).ifPresent(other -> {
-                    throw new DomainProblem.Conflict("recorded-already", "%s is being recorded already, by %s.".formatted(other.name(), other.by()));
-                });
+                rows.open(target)
+                        .map(LiveRows.Open::begun)
+                        .filter(other -> !other.id().equals(wanted.id()))
+                        .ifPresent(other -> {
+                            throw new DomainProblem.Conflict(
+                                    "recorded-already",
+                                    "%s is being recorded already, by %s.".formatted(other.name(), other.by()));
+                        });
             }
             watch.recordingChanged(target);
             return null;
@@ -110,7 +136,8 @@ class LiveRecordings {
             throw new DomainProblem.Invalid("text", "A marker has up to %d characters.".formatted(LONGEST_NAME));
         }
         try {
-            rows.mark(requireOpen(target).id(), new LiveRecord.Mark(clock.instant(), words.isEmpty() ? "marked" : words));
+            rows.mark(
+                    requireOpen(target).id(), new LiveRecord.Mark(clock.instant(), words.isEmpty() ? "marked" : words));
         } catch (LiveRows.Closed taken) {
             throw new DomainProblem.Conflict("taken-elsewhere", taken.getMessage() + " Nothing was marked.");
         }
@@ -127,13 +154,16 @@ class LiveRecordings {
                 }
             });
         } catch (LiveRows.Closed taken) {
-            throw new DomainProblem.Conflict("taken-elsewhere", taken.getMessage() + " What came in until then is kept as a run.");
+            throw new DomainProblem.Conflict(
+                    "taken-elsewhere", taken.getMessage() + " What came in until then is kept as a run.");
         }
         return take(begun);
     }
 
     private LiveRows.Begun requireOpen(LiveTarget target) {
-        return rows.open(target).map(LiveRows.Open::begun).orElseThrow(() -> new DomainProblem.Conflict("not-recording", "Nothing is being recorded."));
+        return rows.open(target)
+                .map(LiveRows.Open::begun)
+                .orElseThrow(() -> new DomainProblem.Conflict("not-recording", "Nothing is being recorded."));
     }
 
     private VisitIntake.Outcome take(LiveRows.Begun begun) {
@@ -141,17 +171,26 @@ class LiveRecordings {
         List<LiveSample> samples = rows.samples(begun.id());
         if (samples.isEmpty()) {
             rows.end(begun.id(), clock.instant());
-            throw new DomainProblem.Conflict("nothing-recorded", "Not a single row was recorded; there is nothing to keep.");
+            throw new DomainProblem.Conflict(
+                    "nothing-recorded", "Not a single row was recorded; there is nothing to keep.");
         }
         PackedReading reading = new PackedReading(
-                "live-" + begun.id(), samples.get(0).at(), RUN, begun.check(), begun.name(), "recorded live", Optional.empty(), Map.of(),
+                "live-" + begun.id(),
+                samples.get(0).at(),
+                RUN,
+                begun.check(),
+                begun.name(),
+                "recorded live",
+                Optional.empty(),
+                Map.of(),
                 new PackedCapture.Plain(LiveRecord.of(begun.channels(), samples, rows.marks(begun.id()))));
         boolean isInstrument = begun.target().kind() == LiveTarget.Kind.INSTRUMENT;
         Maker maker = new Maker("Rovek", Optional.of(new Maker.MakingInstrument(begun.model(), begun.serial(), "")));
         Instant last = samples.get(samples.size() - 1).at();
         String file = "live-%s.zip".formatted(begun.id());
         byte[] packed = ReadingsPackage.pack(last, maker, Optional.empty(), List.of(reading));
-        VisitIntake.Outcome outcome = isInstrument ? files.takeMadeHere(file, packed, begun.target().id()) : files.takeMadeHere(file, packed);
+        VisitIntake.Outcome outcome =
+                isInstrument ? files.takeMadeHere(file, packed, begun.target().id()) : files.takeMadeHere(file, packed);
         rows.end(begun.id(), clock.instant());
         return outcome;
     }
@@ -177,7 +216,8 @@ class LiveRecordings {
     }
 
     private static void inTheNameOf(LiveRows.Begun begun, String why, Runnable work) {
-        SecurityContextHolder.getContext().setAuthentication(UsernamePasswordAuthenticationToken.authenticated(begun.by(), null, List.of()));
+        SecurityContextHolder.getContext()
+                .setAuthentication(UsernamePasswordAuthenticationToken.authenticated(begun.by(), null, List.of()));
         try {
             work.run();
             LOG.info("The recording {} {} and is taken now.", begun.name(), why);

@@ -28,7 +28,8 @@ class LiveRows {
 
     private static final TypeReference<List<LiveChannel>> CHANNELS = new TypeReference<>() {};
     private static final String BEGUN =
-            "SELECT id, kind, target_id, name, model, serial, channels, interval_millis, check_id, began_at, began_by, taken FROM live_recording";
+            "SELECT id, kind, target_id, name, model, serial, channels, interval_millis, check_id, began_at, "
+                    + "began_by, taken FROM live_recording";
 
     private final JdbcClient db;
     private final JsonMapper json;
@@ -40,8 +41,16 @@ class LiveRows {
 
     /** A recording as it was begun. */
     record Begun(
-            UUID id, LiveTarget target, String name, String model, String serial, List<LiveChannel> channels, int intervalMillis, Optional<UUID> check,
-            Instant beganAt, String by) {}
+            UUID id,
+            LiveTarget target,
+            String name,
+            String model,
+            String serial,
+            List<LiveChannel> channels,
+            int intervalMillis,
+            Optional<UUID> check,
+            Instant beganAt,
+            String by) {}
 
     /**
      * A recording that is under way.
@@ -54,10 +63,24 @@ class LiveRows {
     /** Whether it was begun: it is not where the same source is being recorded already. */
     @Transactional
     public boolean begin(Begun begun) {
-        return db.sql("INSERT INTO live_recording (id, kind, target_id, name, model, serial, channels, interval_millis, check_id, began_at, began_by, alive_at) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT DO NOTHING")
-                .params(begun.id(), begun.target().kind().name(), begun.target().id(), begun.name(), begun.model(), begun.serial(),
-                        json.writeValueAsString(begun.channels()), begun.intervalMillis(), begun.check().orElse(null), at(begun.beganAt()), begun.by(), at(begun.beganAt()))
-                .update() == 1;
+        return db.sql("INSERT INTO live_recording (id, kind, target_id, name, model, serial, channels, "
+                                + "interval_millis, check_id, began_at, began_by, alive_at) "
+                                + "VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT DO NOTHING")
+                        .params(
+                                begun.id(),
+                                begun.target().kind().name(),
+                                begun.target().id(),
+                                begun.name(),
+                                begun.model(),
+                                begun.serial(),
+                                json.writeValueAsString(begun.channels()),
+                                begun.intervalMillis(),
+                                begun.check().orElse(null),
+                                at(begun.beganAt()),
+                                begun.by(),
+                                at(begun.beganAt()))
+                        .update()
+                == 1;
     }
 
     /** What is being recorded of a source, by whichever server. */
@@ -75,7 +98,9 @@ class LiveRows {
     public void add(UUID recording, LiveSample sample) {
         // First, so that nobody closes it until this row is in.
         alive(recording, sample.at(), 1);
-        db.sql("INSERT INTO live_row VALUES (?, ?, ?) ON CONFLICT DO NOTHING").params(recording, at(sample.at()), sample.values()).update();
+        db.sql("INSERT INTO live_row VALUES (?, ?, ?) ON CONFLICT DO NOTHING")
+                .params(recording, at(sample.at()), sample.values())
+                .update();
     }
 
     /** @throws Closed where another server has taken the recording in the meantime */
@@ -85,7 +110,10 @@ class LiveRows {
     }
 
     private void alive(UUID recording, Instant now, int more) {
-        if (db.sql("UPDATE live_recording SET alive_at = ?, taken = taken + ? WHERE id = ? AND closed_at IS NULL").params(at(now), more, recording).update() == 0) {
+        if (db.sql("UPDATE live_recording SET alive_at = ?, taken = taken + ? WHERE id = ? AND closed_at IS NULL")
+                        .params(at(now), more, recording)
+                        .update()
+                == 0) {
             throw new Closed();
         }
     }
@@ -94,7 +122,9 @@ class LiveRows {
     @Transactional
     public void mark(UUID recording, LiveRecord.Mark mark) {
         alive(recording, mark.at());
-        db.sql("INSERT INTO live_mark VALUES (?, ?, ?)").params(recording, at(mark.at()), mark.text()).update();
+        db.sql("INSERT INTO live_mark VALUES (?, ?, ?)")
+                .params(recording, at(mark.at()), mark.text())
+                .update();
     }
 
     /** A recording takes no more rows: somebody makes a run of those it has. */
@@ -113,26 +143,41 @@ class LiveRows {
      */
     @Transactional
     public boolean close(UUID recording, Instant now) {
-        return db.sql("UPDATE live_recording SET closed_at = ? WHERE id = ? AND closed_at IS NULL").params(at(now), recording).update() == 1;
+        return db.sql("UPDATE live_recording SET closed_at = ? WHERE id = ? AND closed_at IS NULL")
+                        .params(at(now), recording)
+                        .update()
+                == 1;
     }
 
     /** Recordings whose server was not heard of since. */
     @Transactional(readOnly = true)
     public List<Begun> leftBehind(Instant since) {
-        return db.sql(BEGUN + " WHERE ended_at IS NULL AND alive_at < ?").param(at(since)).query((row, n) -> begun(row)).list();
+        return db.sql(BEGUN + " WHERE ended_at IS NULL AND alive_at < ?")
+                .param(at(since))
+                .query((row, n) -> begun(row))
+                .list();
     }
 
     private Begun begun(ResultSet row) throws SQLException {
         return new Begun(
-                row.getObject(1, UUID.class), new LiveTarget(LiveTarget.Kind.valueOf(row.getString(2)), row.getObject(3, UUID.class)), row.getString(4),
-                row.getString(5), row.getString(6), json.readValue(row.getString(7), CHANNELS), row.getInt(8),
-                Optional.ofNullable(row.getObject(9, UUID.class)), row.getObject(10, OffsetDateTime.class).toInstant(), row.getString(11));
+                row.getObject(1, UUID.class),
+                new LiveTarget(LiveTarget.Kind.valueOf(row.getString(2)), row.getObject(3, UUID.class)),
+                row.getString(4),
+                row.getString(5),
+                row.getString(6),
+                json.readValue(row.getString(7), CHANNELS),
+                row.getInt(8),
+                Optional.ofNullable(row.getObject(9, UUID.class)),
+                row.getObject(10, OffsetDateTime.class).toInstant(),
+                row.getString(11));
     }
 
     @Transactional(readOnly = true)
     public List<LiveSample> samples(UUID recording) {
-        return db.sql("SELECT at, measured FROM live_row WHERE recording_id = ? ORDER BY at").param(recording)
-                .query((row, n) -> new LiveSample(row.getObject(1, OffsetDateTime.class).toInstant(), numbers(row.getArray(2))))
+        return db.sql("SELECT at, measured FROM live_row WHERE recording_id = ? ORDER BY at")
+                .param(recording)
+                .query((row, n) ->
+                        new LiveSample(row.getObject(1, OffsetDateTime.class).toInstant(), numbers(row.getArray(2))))
                 .list();
     }
 
@@ -147,15 +192,19 @@ class LiveRows {
 
     @Transactional(readOnly = true)
     public List<LiveRecord.Mark> marks(UUID recording) {
-        return db.sql("SELECT at, words FROM live_mark WHERE recording_id = ? ORDER BY at").param(recording)
-                .query((row, n) -> new LiveRecord.Mark(row.getObject(1, OffsetDateTime.class).toInstant(), row.getString(2)))
+        return db.sql("SELECT at, words FROM live_mark WHERE recording_id = ? ORDER BY at")
+                .param(recording)
+                .query((row, n) -> new LiveRecord.Mark(
+                        row.getObject(1, OffsetDateTime.class).toInstant(), row.getString(2)))
                 .list();
     }
 
     /** Its rows are in an original from now on. */
     @Transactional
     public void end(UUID recording, Instant now) {
-        db.sql("UPDATE live_recording SET ended_at = ? WHERE id = ? AND ended_at IS NULL").params(at(now), recording).update();
+        db.sql("UPDATE live_recording SET ended_at = ? WHERE id = ? AND ended_at IS NULL")
+                .params(at(now), recording)
+                .update();
         db.sql("DELETE FROM live_row WHERE recording_id = ?").param(recording).update();
         db.sql("DELETE FROM live_mark WHERE recording_id = ?").param(recording).update();
     }
@@ -163,9 +212,15 @@ class LiveRows {
     @Transactional(readOnly = true)
     public Map<String, GoLimit> limits(LiveTarget target) {
         Map<String, GoLimit> limits = new HashMap<>();
-        db.sql("SELECT channel, low, high FROM live_limit WHERE kind = ? AND target_id = ?").params(target.kind().name(), target.id()).query(row -> {
-            limits.put(row.getString(1), new GoLimit(boundary(row.getObject(2, Double.class)), boundary(row.getObject(3, Double.class))));
-        });
+        db.sql("SELECT channel, low, high FROM live_limit WHERE kind = ? AND target_id = ?")
+                .params(target.kind().name(), target.id())
+                .query(row -> {
+                    limits.put(
+                            row.getString(1),
+                            new GoLimit(
+                                    boundary(row.getObject(2, Double.class)),
+                                    boundary(row.getObject(3, Double.class))));
+                });
         return limits;
     }
 
@@ -175,7 +230,8 @@ class LiveRows {
 
     @Transactional
     public void limit(LiveTarget target, String channel, Double low, Double high) {
-        db.sql("INSERT INTO live_limit VALUES (?, ?, ?, ?, ?) ON CONFLICT (kind, target_id, channel) DO UPDATE SET low = excluded.low, high = excluded.high")
+        db.sql("INSERT INTO live_limit VALUES (?, ?, ?, ?, ?) ON CONFLICT (kind, target_id, channel) DO "
+                        + "UPDATE SET low = excluded.low, high = excluded.high")
                 .params(target.kind().name(), target.id(), channel, low, high)
                 .update();
     }

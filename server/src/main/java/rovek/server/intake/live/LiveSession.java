@@ -68,7 +68,10 @@ final class LiveSession {
 
     /** Whether somebody watches it, watched it a moment ago, or records it. */
     synchronized boolean isWanted() {
-        return watchers > 0 || isFollowed || recorder.isPresent() || clock.instant().isBefore(lastWanted.plus(LINGERS));
+        return watchers > 0
+                || isFollowed
+                || recorder.isPresent()
+                || clock.instant().isBefore(lastWanted.plus(LINGERS));
     }
 
     synchronized List<LiveChannel> channels() {
@@ -79,7 +82,9 @@ final class LiveSession {
     synchronized List<LiveChannel> awaitChannels(Duration longest) {
         long until = System.nanoTime() + longest.toNanos();
         try {
-            for (long left = longest.toMillis(); channels.isEmpty() && left > 0; left = (until - System.nanoTime()) / 1_000_000) {
+            for (long left = longest.toMillis();
+                    channels.isEmpty() && left > 0;
+                    left = (until - System.nanoTime()) / 1_000_000) {
                 wait(left);
             }
         } catch (InterruptedException e) {
@@ -126,7 +131,8 @@ final class LiveSession {
             here = recorder;
             before = said;
         }
-        if (wanted.map(one -> one.begun().id()).equals(here.map(one -> one.begun().id()))) {
+        if (wanted.map(one -> one.begun().id())
+                .equals(here.map(one -> one.begun().id()))) {
             return;
         }
         here.ifPresent(one -> {
@@ -206,7 +212,11 @@ final class LiveSession {
     }
 
     synchronized SharedView shared() {
-        return new SharedView(channels, isConnected, sentence, recent.stream().skip(Math.max(0, recent.size() - SHARED)).toList());
+        return new SharedView(
+                channels,
+                isConnected,
+                sentence,
+                recent.stream().skip(Math.max(0, recent.size() - SHARED)).toList());
     }
 
     /**
@@ -239,20 +249,41 @@ final class LiveSession {
                 samples.add(sample(one));
             }
         }
-        List<LiveUpdate.Channel> shown = channels.stream().map(channel -> {
-            GoLimit limit = limits.getOrDefault(channel.name(), GoLimit.NONE);
-            return new LiveUpdate.Channel(
-                    channel.name(), channel.unit(), limit.low().isPresent() ? limit.low().getAsDouble() : null, limit.high().isPresent() ? limit.high().getAsDouble() : null);
-        }).toList();
-        return new LiveUpdate(source.title(), isConnected, sentence, shown, open.map(this::recording).orElse(null), samples, count);
+        List<LiveUpdate.Channel> shown = channels.stream()
+                .map(channel -> {
+                    GoLimit limit = limits.getOrDefault(channel.name(), GoLimit.NONE);
+                    return new LiveUpdate.Channel(
+                            channel.name(),
+                            channel.unit(),
+                            limit.low().isPresent() ? limit.low().getAsDouble() : null,
+                            limit.high().isPresent() ? limit.high().getAsDouble() : null);
+                })
+                .toList();
+        return new LiveUpdate(
+                source.title(),
+                isConnected,
+                sentence,
+                shown,
+                open.map(this::recording).orElse(null),
+                samples,
+                count);
     }
 
     private LiveUpdate.Recording recording(LiveRows.Open one) {
         LiveRows.Begun begun = one.begun();
-        int taken = recorder.filter(here -> here.begun().id().equals(begun.id())).map(Recorder::taken).orElse(one.taken());
+        int taken = recorder.filter(here -> here.begun().id().equals(begun.id()))
+                .map(Recorder::taken)
+                .orElse(one.taken());
         return new LiveUpdate.Recording(
-                begun.id(), begun.name(), begun.intervalMillis(), begun.beganAt().toString(), begun.by(), taken,
-                one.marks().stream().map(mark -> new LiveUpdate.Mark(mark.at().toString(), mark.text())).toList());
+                begun.id(),
+                begun.name(),
+                begun.intervalMillis(),
+                begun.beganAt().toString(),
+                begun.by(),
+                taken,
+                one.marks().stream()
+                        .map(mark -> new LiveUpdate.Mark(mark.at().toString(), mark.text()))
+                        .toList());
     }
 
     private LiveUpdate.Sample sample(SharedView.Numbered sample) {

@@ -54,21 +54,29 @@ final class LiveSharing implements Runnable {
             }
         } catch (RuntimeException away) {
             // Whoever asks goes on asking: nobody else can take it over while the database is away.
-            LOG.debug("The live view of {} cannot be shared for now; it is tried again.", session.source().title(), away);
+            LOG.debug(
+                    "The live view of {} cannot be shared for now; it is tried again.",
+                    session.source().title(),
+                    away);
         }
     }
 
     private void hold() {
-        views.renew(target, holder).ifPresentOrElse(isFollowed -> {
-            session.followed(isFollowed);
-            if (isFollowed) {
-                views.show(target, holder, session.shared());
-            }
-        }, () -> {
-            LOG.warn("The live view of {} was taken over by another server.", session.source().title());
-            holds = false;
-            session.leaveToAnother();
-        });
+        views.renew(target, holder)
+                .ifPresentOrElse(
+                        isFollowed -> {
+                            session.followed(isFollowed);
+                            if (isFollowed) {
+                                views.show(target, holder, session.shared());
+                            }
+                        },
+                        () -> {
+                            LOG.warn(
+                                    "The live view of {} was taken over by another server.",
+                                    session.source().title());
+                            holds = false;
+                            session.leaveToAnother();
+                        });
     }
 
     private void hear(SharedViews.Followed followed) {
@@ -87,7 +95,10 @@ final class LiveSharing implements Runnable {
             try {
                 views.release(target, holder);
             } catch (RuntimeException away) {
-                LOG.debug("The live view of {} runs out by itself.", session.source().title(), away);
+                LOG.debug(
+                        "The live view of {} runs out by itself.",
+                        session.source().title(),
+                        away);
             }
         }
     }

@@ -9,11 +9,11 @@ import rovek.core.live.Register;
 import rovek.core.setup.RegisterSetup;
 import rovek.core.setup.SetupContent;
 import rovek.link.ModbusLink;
+import rovek.server.base.problem.DomainProblem;
 import rovek.server.instruments.instrument.AllowedTargets;
 import rovek.server.instruments.instrument.InstrumentView;
 import rovek.server.instruments.instrument.Instruments;
 import rovek.server.instruments.instrument.LinkHold;
-import rovek.server.base.problem.DomainProblem;
 import rovek.server.instruments.setup.SetupView;
 import rovek.server.instruments.setup.Setups;
 
@@ -54,7 +54,8 @@ class LiveSources {
         List<Watchable> all = new ArrayList<>();
         for (InstrumentView instrument : instruments.list()) {
             if (instrument.options().contains(LIVE)) {
-                all.add(new Watchable(new LiveTarget(LiveTarget.Kind.INSTRUMENT, instrument.id()), instrument.said(), ""));
+                all.add(new Watchable(
+                        new LiveTarget(LiveTarget.Kind.INSTRUMENT, instrument.id()), instrument.said(), ""));
             }
         }
         for (SetupView setup : setups.list()) {
@@ -67,15 +68,21 @@ class LiveSources {
 
     /** @throws DomainProblem.NotFound where there is no such thing */
     LiveSource of(LiveTarget target) {
-        return target.kind() == LiveTarget.Kind.INSTRUMENT ? instrument(instruments.get(target.id())) : device(setups.get(target.id()));
+        return target.kind() == LiveTarget.Kind.INSTRUMENT
+                ? instrument(instruments.get(target.id()))
+                : device(setups.get(target.id()));
     }
 
     private LiveSource instrument(InstrumentView instrument) {
-        return new LiveSource(instrument.said(), instrument.model(), instrument.serial(), watch ->
-                instruments.<Void>watchingWithLink(instrument.id(), WATCHED, (link, identity, hold) -> {
+        return new LiveSource(
+                instrument.said(),
+                instrument.model(),
+                instrument.serial(),
+                watch -> instruments.<Void>watchingWithLink(instrument.id(), WATCHED, (link, identity, hold) -> {
                     List<LiveChannel> channels = link.liveChannels();
                     if (channels.isEmpty()) {
-                        throw new DomainProblem.Conflict("nothing-live", "%s shows nothing live.".formatted(instrument.said()));
+                        throw new DomainProblem.Conflict(
+                                "nothing-live", "%s shows nothing live.".formatted(instrument.said()));
                     }
                     watch.go(channels, link::fetch, hold);
                     return null;
@@ -89,10 +96,19 @@ class LiveSources {
         SetupContent content = new SetupContent(setup.values(), setup.rows());
         RegisterSetup.Device device = RegisterSetup.device(content);
         List<Register> registers = RegisterSetup.registers(content);
-        return new LiveSource(setup.name(), setup.name(), "%s:%d/%d".formatted(device.host(), device.port(), device.unit()), watch -> {
-            try (ModbusLink link = ModbusLink.connect(targets.resolved(device.host(), device.port()), device.port(), device.unit(), registers, PATIENCE)) {
-                watch.go(link.channels(), link::fetch, NOBODY_ELSE);
-            }
-        });
+        return new LiveSource(
+                setup.name(),
+                setup.name(),
+                "%s:%d/%d".formatted(device.host(), device.port(), device.unit()),
+                watch -> {
+                    try (ModbusLink link = ModbusLink.connect(
+                            targets.resolved(device.host(), device.port()),
+                            device.port(),
+                            device.unit(),
+                            registers,
+                            PATIENCE)) {
+                        watch.go(link.channels(), link::fetch, NOBODY_ELSE);
+                    }
+                });
     }
 }

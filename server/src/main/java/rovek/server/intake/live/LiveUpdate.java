@@ -14,14 +14,25 @@ import rovek.core.live.GoLimit;
  * @param samples those the watcher was not told yet, oldest first
  * @param newest how manieth the last of them is
  */
-public record LiveUpdate(String title, boolean isConnected, String sentence, List<Channel> channels, @Nullable Recording recording, List<Sample> samples, long newest) {
+public record LiveUpdate(
+        String title,
+        boolean isConnected,
+        String sentence,
+        List<Channel> channels,
+        @Nullable Recording recording,
+        List<Sample> samples,
+        long newest) {
 
     /**
      * A channel with what it must keep to.
      *
      * @param low null where nothing is too low; likewise {@code high}
      */
-    public record Channel(String name, String unit, @Nullable Double low, @Nullable Double high) {}
+    public record Channel(
+            String name,
+            String unit,
+            @Nullable Double low,
+            @Nullable Double high) {}
 
     /**
      * All channels at one moment.
@@ -31,7 +42,8 @@ public record LiveUpdate(String title, boolean isConnected, String sentence, Lis
     public record Sample(String at, List<Double> values, List<GoLimit.Go> go) {}
 
     /** What is being recorded. */
-    public record Recording(UUID id, String name, int intervalMillis, String beganAt, String by, int rows, List<Mark> marks) {}
+    public record Recording(
+            UUID id, String name, int intervalMillis, String beganAt, String by, int rows, List<Mark> marks) {}
 
     /** A marked moment. */
     public record Mark(String at, String text) {}

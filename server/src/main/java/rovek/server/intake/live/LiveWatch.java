@@ -44,7 +44,13 @@ public class LiveWatch {
     private final ExecutorService asking = Executors.newCachedThreadPool();
     private final ScheduledExecutorService sharing = Executors.newScheduledThreadPool(SHARING_AT_ONCE);
 
-    LiveWatch(LiveSources sources, LiveRows rows, SharedViews views, AuditTrail audit, TransactionTemplate transaction, Clock clock,
+    LiveWatch(
+            LiveSources sources,
+            LiveRows rows,
+            SharedViews views,
+            AuditTrail audit,
+            TransactionTemplate transaction,
+            Clock clock,
             @Value("${rovek.live.most-values:2000000}") int mostValues) {
         this.sources = sources;
         this.rows = rows;
@@ -77,7 +83,8 @@ public class LiveWatch {
     private void begin(LiveTarget target, LiveSession session) {
         LiveSharing shared = new LiveSharing(target, session, views, rows);
         LiveAsking asked = new LiveAsking(session, shared, clock);
-        ScheduledFuture<?> ticking = sharing.scheduleWithFixedDelay(shared, 0, SHARED_EVERY_MILLIS, TimeUnit.MILLISECONDS);
+        ScheduledFuture<?> ticking =
+                sharing.scheduleWithFixedDelay(shared, 0, SHARED_EVERY_MILLIS, TimeUnit.MILLISECONDS);
         asking.execute(new DelegatingSecurityContextRunnable(() -> {
             try {
                 do {
@@ -133,7 +140,9 @@ public class LiveWatch {
 
     boolean isRecording(UUID recording) {
         synchronized (sessions) {
-            return sessions.values().stream().flatMap(session -> session.recorder().stream()).anyMatch(recorder -> recorder.begun().id().equals(recording));
+            return sessions.values().stream()
+                    .flatMap(session -> session.recorder().stream())
+                    .anyMatch(recorder -> recorder.begun().id().equals(recording));
         }
     }
 
@@ -141,7 +150,9 @@ public class LiveWatch {
     Map<LiveTarget, LiveRows.Begun> full() {
         Map<LiveTarget, LiveRows.Begun> full = new HashMap<>();
         synchronized (sessions) {
-            sessions.forEach((target, session) -> session.recorder().filter(Recorder::isFull).ifPresent(recorder -> full.put(target, recorder.begun())));
+            sessions.forEach((target, session) -> session.recorder()
+                    .filter(Recorder::isFull)
+                    .ifPresent(recorder -> full.put(target, recorder.begun())));
         }
         return full;
     }

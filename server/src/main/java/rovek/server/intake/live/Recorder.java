@@ -80,7 +80,11 @@ final class Recorder {
         } catch (LiveRows.Closed closed) {
             over();
         } catch (RuntimeException e) {
-            LOG.warn("{} rows of the recording {} wait for the database: {}", waiting.size(), begun.name(), e.getMessage());
+            LOG.warn(
+                    "{} rows of the recording {} wait for the database: {}",
+                    waiting.size(),
+                    begun.name(),
+                    e.getMessage());
         }
     }
 

@@ -31,10 +31,15 @@ class SharedViews {
     /** Whether it is the holder's now: nobody else holds it, or nobody renewed it. */
     boolean take(LiveTarget target, UUID holder) {
         return db.sql("""
-                INSERT INTO live_view AS v (kind, target_id, holder, until) VALUES (:kind, :id, :holder, now() + :lasts * interval '1 second')
+                INSERT INTO live_view AS v (kind, target_id, holder, until)
+                    VALUES (:kind, :id, :holder, now() + :lasts * interval '1 second')
                 ON CONFLICT (kind, target_id) DO UPDATE SET holder = :holder, until = excluded.until, shown = '' WHERE v.until < now()""")
-                .param("kind", target.kind().name()).param("id", target.id()).param("holder", holder).param("lasts", LASTS.toSeconds())
-                .update() == 1;
+                        .param("kind", target.kind().name())
+                        .param("id", target.id())
+                        .param("holder", holder)
+                        .param("lasts", LASTS.toSeconds())
+                        .update()
+                == 1;
     }
 
     /** Whether some other server follows it; empty where it is not the holder's any more. */
@@ -42,8 +47,12 @@ class SharedViews {
         return db.sql("""
                 UPDATE live_view SET until = now() + :lasts * interval '1 second'
                 WHERE kind = :kind AND target_id = :id AND holder = :holder RETURNING followed_until > now()""")
-                .param("kind", target.kind().name()).param("id", target.id()).param("holder", holder).param("lasts", LASTS.toSeconds())
-                .query(Boolean.class).optional();
+                .param("kind", target.kind().name())
+                .param("id", target.id())
+                .param("holder", holder)
+                .param("lasts", LASTS.toSeconds())
+                .query(Boolean.class)
+                .optional();
     }
 
     void show(LiveTarget target, UUID holder, SharedView view) {
@@ -57,8 +66,11 @@ class SharedViews {
         return db.sql("""
                 UPDATE live_view SET followed_until = now() + :followed * interval '1 second'
                 WHERE kind = :kind AND target_id = :id AND until >= now() RETURNING holder, shown""")
-                .param("kind", target.kind().name()).param("id", target.id()).param("followed", FOLLOWED.toSeconds())
-                .query((row, n) -> new Followed(row.getObject(1, UUID.class), view(row.getString(2)))).optional();
+                .param("kind", target.kind().name())
+                .param("id", target.id())
+                .param("followed", FOLLOWED.toSeconds())
+                .query((row, n) -> new Followed(row.getObject(1, UUID.class), view(row.getString(2))))
+                .optional();
     }
 
     private Optional<SharedView> view(String shown) {
@@ -67,6 +79,8 @@ class SharedViews {
 
     /** Leaves it to whoever wants it next. */
     void release(LiveTarget target, UUID holder) {
-        db.sql("DELETE FROM live_view WHERE kind = ? AND target_id = ? AND holder = ?").params(target.kind().name(), target.id(), holder).update();
+        db.sql("DELETE FROM live_view WHERE kind = ? AND target_id = ? AND holder = ?")
+                .params(target.kind().name(), target.id(), holder)
+                .update();
     }
 }

@@ -27,6 +27,7 @@ class Streams implements SmartLifecycle {
     private static final Logger LOG = LoggerFactory.getLogger(Streams.class);
     /** A browser comes back by itself when a stream ends. */
     private static final long LONGEST_MILLIS = 3_600_000;
+
     private static final long TELL_EVERY_MILLIS = 250;
     private static final int TELLS_BETWEEN_CHECKS = 8;
     private static final int AT_ONCE = 8;
@@ -51,13 +52,16 @@ class Streams implements SmartLifecycle {
     SseEmitter of(LiveSession session, String listener) {
         if (open.merge(listener, 1, Integer::sum) > MOST_OF_ONE_SESSION) {
             closed(listener);
-            throw new DomainProblem.Conflict("too-many-streams", "You watch %d live views already. Close one of them first.".formatted(MOST_OF_ONE_SESSION));
+            throw new DomainProblem.Conflict(
+                    "too-many-streams",
+                    "You watch %d live views already. Close one of them first.".formatted(MOST_OF_ONE_SESSION));
         }
         session.watched();
         SseEmitter emitter = new SseEmitter(LONGEST_MILLIS);
         emitters.add(emitter);
         Telling told = new Telling(emitter, session, listener);
-        ScheduledFuture<?> ticking = telling.scheduleWithFixedDelay(told::tell, 0, TELL_EVERY_MILLIS, TimeUnit.MILLISECONDS);
+        ScheduledFuture<?> ticking =
+                telling.scheduleWithFixedDelay(told::tell, 0, TELL_EVERY_MILLIS, TimeUnit.MILLISECONDS);
         AtomicBoolean isOpen = new AtomicBoolean(true);
         Runnable over = () -> {
             ticking.cancel(false);

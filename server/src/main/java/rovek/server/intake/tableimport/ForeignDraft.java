@@ -22,12 +22,18 @@ import rovek.server.base.problem.DomainProblem;
  * @param model of the instrument that wrote it
  * @param serial of the instrument that wrote it
  */
-public record ForeignDraft(@Nullable DecimalMark mark, @Nullable DateOrder order, String zone, List<ColumnDraft> columns, @Nullable String maker, String model, String serial) {
+public record ForeignDraft(
+        @Nullable DecimalMark mark,
+        @Nullable DateOrder order,
+        String zone,
+        List<ColumnDraft> columns,
+        @Nullable String maker,
+        String model,
+        String serial) {
 
     Maker.MakingInstrument writer() {
         return new Maker.MakingInstrument(maker == null ? "" : maker, model, serial, "");
     }
-
 
     /**
      * One column.
@@ -36,7 +42,11 @@ public record ForeignDraft(@Nullable DecimalMark mark, @Nullable DateOrder order
      * @param quantity of a value; blank where the unit says it
      * @param checkId all of its values are of; null where each row names its place
      */
-    public record ColumnDraft(ForeignColumn.Use use, String unit, String quantity, @Nullable UUID checkId) {}
+    public record ColumnDraft(
+            ForeignColumn.Use use,
+            String unit,
+            String quantity,
+            @Nullable UUID checkId) {}
 
     ForeignMapping mapping() {
         if (mark == null) {
@@ -46,7 +56,8 @@ public record ForeignDraft(@Nullable DecimalMark mark, @Nullable DateOrder order
             throw new DomainProblem.Invalid("order", "Say in which order the dates are written.");
         }
         List<ForeignColumn> meant = columns.stream()
-                .map(column -> new ForeignColumn(column.use(), column.unit(), column.quantity(), Optional.ofNullable(column.checkId())))
+                .map(column -> new ForeignColumn(
+                        column.use(), column.unit(), column.quantity(), Optional.ofNullable(column.checkId())))
                 .toList();
         try {
             return new ForeignMapping(mark, order, ZoneId.of(zone), meant);

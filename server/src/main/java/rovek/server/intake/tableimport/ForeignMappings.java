@@ -25,7 +25,8 @@ class ForeignMappings {
 
     @Transactional(readOnly = true)
     Optional<ForeignDraft> of(String signature) {
-        return db.sql("SELECT mapping FROM foreign_mapping WHERE signature = ?").param(signature)
+        return db.sql("SELECT mapping FROM foreign_mapping WHERE signature = ?")
+                .param(signature)
                 .query((row, n) -> json.readValue(row.getString(1), ForeignDraft.class))
                 .optional();
     }
@@ -35,7 +36,11 @@ class ForeignMappings {
         db.sql("""
                 INSERT INTO foreign_mapping VALUES (?, ?, ?, ?) ON CONFLICT (signature)
                 DO UPDATE SET mapping = excluded.mapping, remembered_at = excluded.remembered_at, remembered_by = excluded.remembered_by""")
-                .params(signature, json.writeValueAsString(draft), clock.instant().atOffset(ZoneOffset.UTC), AuditTrail.actor())
+                .params(
+                        signature,
+                        json.writeValueAsString(draft),
+                        clock.instant().atOffset(ZoneOffset.UTC),
+                        AuditTrail.actor())
                 .update();
     }
 }

@@ -26,7 +26,8 @@ class ForeignTableController {
     }
 
     @PostMapping("/preview")
-    ForeignTables.ForeignPreview preview(@RequestPart MultipartFile file, @RequestPart ForeignDraft draft) throws IOException {
+    ForeignTables.ForeignPreview preview(@RequestPart MultipartFile file, @RequestPart ForeignDraft draft)
+            throws IOException {
         return tables.preview(file.getBytes(), draft);
     }
 

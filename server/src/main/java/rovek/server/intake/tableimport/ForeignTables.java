@@ -22,13 +22,13 @@ import rovek.link.packet.Maker;
 import rovek.link.packet.PackedCapture;
 import rovek.link.packet.PackedReading;
 import rovek.link.packet.ReadingsPackage;
-import rovek.server.plant.exchange.DelimitedText;
+import rovek.server.base.problem.DomainProblem;
 import rovek.server.intake.tableimport.ForeignDraft.ColumnDraft;
+import rovek.server.intake.transfer.PackageFiles;
+import rovek.server.plant.exchange.DelimitedText;
 import rovek.server.plant.tree.CheckView;
 import rovek.server.plant.tree.Plant;
 import rovek.server.plant.tree.PlantTree;
-import rovek.server.base.problem.DomainProblem;
-import rovek.server.intake.transfer.PackageFiles;
 import rovek.server.rounds.visit.VisitIntake;
 
 /**
@@ -44,8 +44,8 @@ public class ForeignTables {
 
     /** More than a person places in a day. */
     private static final int LONGEST_NAME = 60;
-    private static final int MOST_LOOSE = 1_000;
 
+    private static final int MOST_LOOSE = 1_000;
 
     private final Plant plant;
     private final ForeignMappings mappings;
@@ -53,7 +53,12 @@ public class ForeignTables {
     private final Clock clock;
     private final String zone;
 
-    ForeignTables(Plant plant, ForeignMappings mappings, PackageFiles files, Clock clock, @Value("${rovek.time-zone:UTC}") String zone) {
+    ForeignTables(
+            Plant plant,
+            ForeignMappings mappings,
+            PackageFiles files,
+            Clock clock,
+            @Value("${rovek.time-zone:UTC}") String zone) {
         this.plant = plant;
         this.mappings = mappings;
         this.files = files;
@@ -73,8 +78,14 @@ public class ForeignTables {
      * @param isRemembered whether that is how one like it was taken before
      */
     public record ForeignLook(
-            List<String> headings, List<List<String>> rows, int rowCount, Set<DecimalMark> marks, Set<DateOrder> orders, String dateSample,
-            ForeignDraft draft, boolean isRemembered) {}
+            List<String> headings,
+            List<List<String>> rows,
+            int rowCount,
+            Set<DecimalMark> marks,
+            Set<DateOrder> orders,
+            String dateSample,
+            ForeignDraft draft,
+            boolean isRemembered) {}
 
     /** @throws DomainProblem.Invalid where the file is no table */
     public ForeignLook look(byte[] bytes) {
@@ -82,29 +93,53 @@ public class ForeignTables {
         ForeignGuess guess = ForeignGuess.of(table, new PlantPlaces(plant.tree())::isTag);
         Optional<ForeignDraft> remembered = mappings.of(table.signature());
         List<ColumnDraft> columns = guess.columns().stream()
-                .map(column -> new ColumnDraft(column.use(), column.unit(), column.quantity(), column.check().orElse(null)))
+                .map(column -> new ColumnDraft(
+                        column.use(),
+                        column.unit(),
+                        column.quantity(),
+                        column.check().orElse(null)))
                 .toList();
         DecimalMark mark = guess.marks().size() == 1 ? guess.marks().iterator().next() : null;
         DateOrder order = guess.orders().size() == 1 ? guess.orders().iterator().next() : null;
-        ForeignDraft draft = remembered.map(known -> fitting(known, guess, mark, order)).orElse(new ForeignDraft(mark, order, zone, columns, "", "", ""));
+        ForeignDraft draft = remembered
+                .map(known -> fitting(known, guess, mark, order))
+                .orElse(new ForeignDraft(mark, order, zone, columns, "", "", ""));
         return new ForeignLook(
-                table.headings(), table.rows().stream().limit(SHOWN).map(ForeignTable.Row::cells).toList(), table.rows().size(), guess.marks(), guess.orders(),
-                sample(table, guess), draft, remembered.isPresent());
+                table.headings(),
+                table.rows().stream().limit(SHOWN).map(ForeignTable.Row::cells).toList(),
+                table.rows().size(),
+                guess.marks(),
+                guess.orders(),
+                sample(table, guess),
+                draft,
+                remembered.isPresent());
     }
 
     /** What was remembered, but for a mark or an order that this file cannot be written with. */
-    private static ForeignDraft fitting(ForeignDraft known, ForeignGuess guess, @Nullable DecimalMark mark, @Nullable DateOrder order) {
+    private static ForeignDraft fitting(
+            ForeignDraft known, ForeignGuess guess, @Nullable DecimalMark mark, @Nullable DateOrder order) {
         return new ForeignDraft(
-                guess.marks().contains(known.mark()) ? known.mark() : mark, guess.orders().contains(known.order()) ? known.order() : order,
-                known.zone(), known.columns(), known.maker(), known.model(), known.serial());
+                guess.marks().contains(known.mark()) ? known.mark() : mark,
+                guess.orders().contains(known.order()) ? known.order() : order,
+                known.zone(),
+                known.columns(),
+                known.maker(),
+                known.model(),
+                known.serial());
     }
 
     private static String sample(ForeignTable table, ForeignGuess guess) {
-        return guess.orders().size() < 2 ? "" : table.rows().stream()
-                .flatMap(row -> row.cells().stream())
-                .filter(cell -> guess.orders().stream().map(order -> order.read(cell)).distinct().count() > 1)
-                .findFirst()
-                .orElse("");
+        return guess.orders().size() < 2
+                ? ""
+                : table.rows().stream()
+                        .flatMap(row -> row.cells().stream())
+                        .filter(cell -> guess.orders().stream()
+                                        .map(order -> order.read(cell))
+                                        .distinct()
+                                        .count()
+                                > 1)
+                        .findFirst()
+                        .orElse("");
     }
 
     /**
@@ -115,64 +150,107 @@ public class ForeignTables {
      * @param faults the first cells that cannot be taken, of {@code faultCount}
      * @param obstacle why the table is not taken like this; blank where nothing stands in the way
      */
-    public record ForeignPreview(int readings, int placed, int faultCount, List<ForeignLine> first, List<ForeignPlan.Fault> faults, String obstacle) {}
+    public record ForeignPreview(
+            int readings,
+            int placed,
+            int faultCount,
+            List<ForeignLine> first,
+            List<ForeignPlan.Fault> faults,
+            String obstacle) {}
 
     /**
      * A reading that would be taken.
      *
      * @param place of the check; blank where it would lie in the tray
      */
-    public record ForeignLine(int line, String at, String heading, String place, String label, double value, String unit, String note) {}
+    public record ForeignLine(
+            int line, String at, String heading, String place, String label, double value, String unit, String note) {}
 
     /** @throws DomainProblem.Invalid where the mapping as a whole makes no sense */
     public ForeignPreview preview(byte[] bytes, ForeignDraft draft) {
         PlantTree tree = plant.tree();
         ForeignPlan plan = plan(table(bytes), draft, tree);
-        List<ForeignLine> first = plan.readings().stream().limit(SHOWN_READINGS).map(reading -> line(reading, tree)).toList();
-        int placed = (int) plan.readings().stream().filter(reading -> reading.check().isPresent()).count();
+        List<ForeignLine> first = plan.readings().stream()
+                .limit(SHOWN_READINGS)
+                .map(reading -> line(reading, tree))
+                .toList();
+        int placed = (int) plan.readings().stream()
+                .filter(reading -> reading.check().isPresent())
+                .count();
         return new ForeignPreview(
-                plan.readings().size(), placed, plan.faults().size(), first, plan.faults().stream().limit(SHOWN_READINGS).toList(), obstacle(plan).orElse(""));
+                plan.readings().size(),
+                placed,
+                plan.faults().size(),
+                first,
+                plan.faults().stream().limit(SHOWN_READINGS).toList(),
+                obstacle(plan).orElse(""));
     }
 
     private static ForeignLine line(ForeignReading reading, PlantTree tree) {
         return new ForeignLine(
-                reading.line(), reading.at().toString(), reading.heading(), reading.check().flatMap(tree::check).map(CheckView::place).orElse(""),
-                reading.label(), reading.value().value(), reading.value().unit().symbol(), reading.note());
+                reading.line(),
+                reading.at().toString(),
+                reading.heading(),
+                reading.check().flatMap(tree::check).map(CheckView::place).orElse(""),
+                reading.label(),
+                reading.value().value(),
+                reading.value().unit().symbol(),
+                reading.note());
     }
 
     /** A log of thousands of rows is no heap of readings that a person could place one by one. */
     private static Optional<String> obstacle(ForeignPlan plan) {
-        long loose = plan.readings().stream().filter(reading -> reading.check().isEmpty()).count();
+        long loose = plan.readings().stream()
+                .filter(reading -> reading.check().isEmpty())
+                .count();
         return loose <= MOST_LOOSE
                 ? Optional.empty()
-                : Optional.of("This table would become %,d loose readings; %,d can wait in the tray of a visit. Assign its columns to checks, or take fewer rows."
-                        .formatted(loose, MOST_LOOSE));
+                : Optional.of(
+                        ("This table would become %,d loose readings; %,d can wait in the tray of a visit. Assign "
+                                        + "its columns to checks, or take fewer rows.")
+                                .formatted(loose, MOST_LOOSE));
     }
 
     /** Takes what can be taken; the file itself is kept whole. The mapping is remembered. */
     public VisitIntake.Outcome take(String fileName, byte[] bytes, ForeignDraft draft) {
         Maker.MakingInstrument writer = draft.writer();
         if (writer.serial().isEmpty() || writer.model().isEmpty()) {
-            throw new DomainProblem.Invalid("serial", "Say which instrument wrote the table: its model and its serial number, which is not 0.");
+            throw new DomainProblem.Invalid(
+                    "serial", "Say which instrument wrote the table: its model and its serial number, which is not 0.");
         }
         for (String name : new String[] {writer.maker(), writer.model(), writer.serial()}) {
             if (name.length() > LONGEST_NAME) {
-                throw new DomainProblem.Invalid("serial", "Maker, model and serial number have at most %d characters each.".formatted(LONGEST_NAME));
+                throw new DomainProblem.Invalid(
+                        "serial",
+                        "Maker, model and serial number have at most %d characters each.".formatted(LONGEST_NAME));
             }
         }
         ForeignTable table = table(bytes);
         PlantTree tree = plant.tree();
         ForeignPlan plan = plan(table, draft, tree);
         if (plan.readings().isEmpty()) {
-            throw new DomainProblem.Invalid("file", "Nothing in the table can be taken. " + plan.faults().stream().findFirst().map(ForeignPlan.Fault::sentence).orElse(""));
+            throw new DomainProblem.Invalid(
+                    "file",
+                    "Nothing in the table can be taken. "
+                            + plan.faults().stream()
+                                    .findFirst()
+                                    .map(ForeignPlan.Fault::sentence)
+                                    .orElse(""));
         }
         obstacle(plan).ifPresent(reason -> {
             throw new DomainProblem.Invalid("file", reason);
         });
         Maker maker = new Maker("Rovek", Optional.of(writer));
-        Instant newest = plan.readings().stream().map(ForeignReading::at).max(Instant::compareTo).orElseThrow();
+        Instant newest = plan.readings().stream()
+                .map(ForeignReading::at)
+                .max(Instant::compareTo)
+                .orElseThrow();
         byte[] packed = ReadingsPackage.pack(
-                newest, maker, Optional.empty(), plan.readings().stream().map(ForeignTables::packed).toList(), Map.of("source/table.csv", bytes));
+                newest,
+                maker,
+                Optional.empty(),
+                plan.readings().stream().map(ForeignTables::packed).toList(),
+                Map.of("source/table.csv", bytes));
         VisitIntake.Outcome outcome = files.takeMadeOfAFile((fileName == null ? "table" : fileName) + ".zip", packed);
         mappings.remember(table.signature(), draft);
         return outcome;
@@ -180,8 +258,15 @@ public class ForeignTables {
 
     private static PackedReading packed(ForeignReading reading) {
         return new PackedReading(
-                ownId(reading), reading.at(), PlantPlaces.GAUGE, reading.check(), reading.label(), reading.note(), Optional.empty(),
-                Map.of("quantity", reading.quantity().word()), new PackedCapture.Plain(new ValueCapture(reading.value())));
+                ownId(reading),
+                reading.at(),
+                PlantPlaces.GAUGE,
+                reading.check(),
+                reading.label(),
+                reading.note(),
+                Optional.empty(),
+                Map.of("quantity", reading.quantity().word()),
+                new PackedCapture.Plain(new ValueCapture(reading.value())));
     }
 
     /** A longer table of the same instrument holds the shorter one: what makes a reading is when, where and what, not its line. */
@@ -192,17 +277,26 @@ public class ForeignTables {
 
     private ForeignPlan plan(ForeignTable table, ForeignDraft draft, PlantTree tree) {
         for (ColumnDraft column : draft.columns()) {
-            if (column.checkId() != null && tree.check(column.checkId()).filter(check -> check.technique().id().equals(PlantPlaces.GAUGE)).isEmpty()) {
+            if (column.checkId() != null
+                    && tree.check(column.checkId())
+                            .filter(check -> check.technique().id().equals(PlantPlaces.GAUGE))
+                            .isEmpty()) {
                 throw new DomainProblem.Invalid("columns", "A column's values go to a check of gauge values.");
             }
         }
         try {
             ForeignPlan plan = ForeignPlan.of(table, draft.mapping(), new PlantPlaces(tree));
             if (plan.readings().size() > MOST_READINGS) {
-                throw new DomainProblem.Invalid("file", "The table holds %d values; up to %d are taken at once. Split the file.".formatted(plan.readings().size(), MOST_READINGS));
+                throw new DomainProblem.Invalid(
+                        "file",
+                        "The table holds %d values; up to %d are taken at once. Split the file."
+                                .formatted(plan.readings().size(), MOST_READINGS));
             }
-            if (plan.readings().stream().anyMatch(reading -> reading.at().isAfter(clock.instant().plusSeconds(86_400)))) {
-                throw new DomainProblem.Invalid("order", "In this order of dates some readings are still to come. Choose another order, or put the file right.");
+            if (plan.readings().stream()
+                    .anyMatch(reading -> reading.at().isAfter(clock.instant().plusSeconds(86_400)))) {
+                throw new DomainProblem.Invalid(
+                        "order",
+                        "In this order of dates some readings are still to come. Choose another order, or put the file right.");
             }
             return plan;
         } catch (IllegalArgumentException e) {

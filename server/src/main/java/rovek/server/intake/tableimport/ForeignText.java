@@ -15,12 +15,17 @@ final class ForeignText {
 
     /** UTF-16 where it says so, UTF-8 where it can be, else as older programs of Europe and America write. */
     static String of(byte[] bytes) {
-        if (bytes.length >= 2 && (bytes[0] == (byte) 0xFF && bytes[1] == (byte) 0xFE || bytes[0] == (byte) 0xFE && bytes[1] == (byte) 0xFF)) {
+        if (bytes.length >= 2
+                && (bytes[0] == (byte) 0xFF && bytes[1] == (byte) 0xFE
+                        || bytes[0] == (byte) 0xFE && bytes[1] == (byte) 0xFF)) {
             return new String(bytes, StandardCharsets.UTF_16);
         }
         String text;
         try {
-            text = StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(bytes)).toString();
+            text = StandardCharsets.UTF_8
+                    .newDecoder()
+                    .decode(ByteBuffer.wrap(bytes))
+                    .toString();
         } catch (CharacterCodingException notUtf8) {
             text = new String(bytes, OF_THE_WEST);
         }

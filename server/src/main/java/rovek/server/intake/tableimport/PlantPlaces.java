@@ -31,8 +31,11 @@ final class PlantPlaces implements ForeignPlan.Places {
         for (PlantNode node : tree.inOrder()) {
             if (node.level() == Level.CHECK) {
                 tree.check(node.id())
-                        .filter(check -> check.technique().id().equals(GAUGE) && !check.asset().tag().isBlank())
-                        .ifPresent(check -> byTag.computeIfAbsent(key(check.asset().tag()), none -> new ArrayList<>()).add(check));
+                        .filter(check -> check.technique().id().equals(GAUGE)
+                                && !check.asset().tag().isBlank())
+                        .ifPresent(
+                                check -> byTag.computeIfAbsent(key(check.asset().tag()), none -> new ArrayList<>())
+                                        .add(check));
             }
         }
     }
@@ -52,7 +55,9 @@ final class PlantPlaces implements ForeignPlan.Places {
     @Override
     public Optional<UUID> check(String tag, String point, UnitOfMeasure unit) {
         List<CheckView> fitting = byTag.getOrDefault(key(tag), List.of()).stream()
-                .filter(check -> check.leadingResult().filter(result -> result.unit().isComparableTo(unit)).isPresent())
+                .filter(check -> check.leadingResult()
+                        .filter(result -> result.unit().isComparableTo(unit))
+                        .isPresent())
                 .filter(check -> point.isBlank() || key(check.point().name()).equals(key(point)))
                 .toList();
         return fitting.size() == 1 ? Optional.of(fitting.get(0).id()) : Optional.empty();

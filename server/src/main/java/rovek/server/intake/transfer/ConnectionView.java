@@ -33,5 +33,12 @@ public record ConnectionView(
      * @param state NEW, PART (a read-back broke off), STORED, or LOADED for a route
      * @param storedAt when it was stored; null unless it is
      */
-    public record MemoryLine(String name, String what, String kind, long bytes, String state, long arrivedBytes, @Nullable String storedAt) {}
+    public record MemoryLine(
+            String name,
+            String what,
+            String kind,
+            long bytes,
+            String state,
+            long arrivedBytes,
+            @Nullable String storedAt) {}
 }

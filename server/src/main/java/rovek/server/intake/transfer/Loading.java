@@ -16,13 +16,13 @@ import rovek.link.Sha256;
 import rovek.link.packet.RoutePackage;
 import rovek.link.packet.SetupPackage;
 import rovek.server.base.audit.AuditTrail;
-import rovek.server.instruments.instrument.Instruments;
 import rovek.server.base.job.JobProgress;
 import rovek.server.base.job.JobView;
 import rovek.server.base.job.Jobs;
 import rovek.server.base.problem.DomainProblem;
-import rovek.server.rounds.route.Routes;
+import rovek.server.instruments.instrument.Instruments;
 import rovek.server.instruments.setup.Setups;
+import rovek.server.rounds.route.Routes;
 
 /** Loads routes and set-ups onto instruments: written, compared by digest, and only then confirmed. */
 @Service
@@ -42,7 +42,15 @@ public class Loading {
     private final AuditTrail audit;
     private final TransactionTemplate transaction;
 
-    Loading(Instruments instruments, Transfers transfers, LoadGates gates, Routes routes, Setups setups, Jobs jobs, AuditTrail audit, TransactionTemplate transaction) {
+    Loading(
+            Instruments instruments,
+            Transfers transfers,
+            LoadGates gates,
+            Routes routes,
+            Setups setups,
+            Jobs jobs,
+            AuditTrail audit,
+            TransactionTemplate transaction) {
         this.instruments = instruments;
         this.transfers = transfers;
         this.gates = gates;
@@ -105,9 +113,15 @@ public class Loading {
             String sha256 = write(link, "The route", ROUTE_FILE, route.pack(), progress);
             transaction.executeWithoutResult(status -> {
                 routes.noteLoaded(route, instrumentId);
-                audit.note("load", "instrument", instrumentId, null, new Loaded(routeId, route.name(), route.revision(), sha256));
+                audit.note(
+                        "load",
+                        "instrument",
+                        instrumentId,
+                        null,
+                        new Loaded(routeId, route.name(), route.revision(), sha256));
             });
-            return "%s is on the instrument: %d stops, digest compared. You may unplug.".formatted(route.name(), route.stops().size());
+            return "%s is on the instrument: %d stops, digest compared. You may unplug."
+                    .formatted(route.name(), route.stops().size());
         });
     }
 
@@ -118,9 +132,15 @@ public class Loading {
             String sha256 = write(link, "The set-up", SETUP_FILE, setup.pack(), progress);
             transaction.executeWithoutResult(status -> {
                 setups.noteLoaded(setup, instrumentId);
-                audit.note("load", "instrument", instrumentId, null, new Loaded(setupId, setup.name(), setup.revision(), sha256));
+                audit.note(
+                        "load",
+                        "instrument",
+                        instrumentId,
+                        null,
+                        new Loaded(setupId, setup.name(), setup.revision(), sha256));
             });
-            return "%s is on the instrument, revision %d, digest compared. You may unplug.".formatted(setup.name(), setup.revision());
+            return "%s is on the instrument, revision %d, digest compared. You may unplug."
+                    .formatted(setup.name(), setup.revision());
         });
     }
 
@@ -131,10 +151,13 @@ public class Loading {
 
     private JobView start(UUID instrumentId, String name, Work work) {
         instruments.get(instrumentId);
-        return jobs.start("load", "Loading " + name, instrumentId, progress -> instruments.withLink(
-                instrumentId, "loading " + name,
-                (link, identity) -> {
-                    String said = work.with(link, transfers.profile(instrumentId, identity, link.catalogue()), progress);
+        return jobs.start(
+                "load",
+                "Loading " + name,
+                instrumentId,
+                progress -> instruments.withLink(instrumentId, "loading " + name, (link, identity) -> {
+                    String said =
+                            work.with(link, transfers.profile(instrumentId, identity, link.catalogue()), progress);
                     transfers.settleClock(instrumentId, link);
                     return said;
                 }));
@@ -146,7 +169,8 @@ public class Loading {
         });
     }
 
-    private static String write(Instrument link, String what, String file, byte[] packed, JobProgress progress) throws LinkException {
+    private static String write(Instrument link, String what, String file, byte[] packed, JobProgress progress)
+            throws LinkException {
         progress.report(0, packed.length, "Writing to the instrument");
         link.write(file, packed);
         progress.report(packed.length / 2, packed.length, "Comparing digests");

@@ -16,15 +16,15 @@ import rovek.link.packet.ListedReading;
 import rovek.link.packet.PackageException;
 import rovek.link.packet.ReadingsFile;
 import rovek.link.packet.ReadingsPackage;
+import rovek.server.base.problem.DomainProblem;
+import rovek.server.base.room.WorkingRoom;
 import rovek.server.instruments.instrument.Instruments;
 import rovek.server.instruments.instrument.LinkHold;
-import rovek.server.plant.tree.CheckView;
-import rovek.server.plant.tree.Plant;
-import rovek.server.base.problem.DomainProblem;
 import rovek.server.judging.reading.PreparedReading;
 import rovek.server.judging.reading.ReadingIntake;
-import rovek.server.base.room.WorkingRoom;
 import rovek.server.judging.unitspelling.UnitSpellings;
+import rovek.server.plant.tree.CheckView;
+import rovek.server.plant.tree.Plant;
 
 /** A look at what lies in an instrument's file before it is taken. What was transferred for it need not be transferred again. */
 @Service
@@ -41,7 +41,14 @@ public class LookInside {
     private final UnitSpellings spellings;
     private final WorkingRoom room;
 
-    LookInside(Transfers transfers, Instruments instruments, Originals originals, PieceFetch pieces, ReadingIntake intake, Plant plant, UnitSpellings spellings,
+    LookInside(
+            Transfers transfers,
+            Instruments instruments,
+            Originals originals,
+            PieceFetch pieces,
+            ReadingIntake intake,
+            Plant plant,
+            UnitSpellings spellings,
             WorkingRoom room) {
         this.transfers = transfers;
         this.instruments = instruments;
@@ -61,7 +68,14 @@ public class LookInside {
      * @param value of its leading result; null where there is none
      * @param isStored whether it is stored here already
      */
-    public record InsideLine(String takenAt, String technique, String place, @Nullable Double value, String unit, String note, boolean isStored) {}
+    public record InsideLine(
+            String takenAt,
+            String technique,
+            String place,
+            @Nullable Double value,
+            String unit,
+            String note,
+            boolean isStored) {}
 
     /**
      * @param walk name of the route that was walked; blank for none
@@ -71,7 +85,10 @@ public class LookInside {
 
     /** @throws DomainProblem.Conflict where the file is too large for a look, or there is no such file */
     public Inside look(UUID instrumentId, String name) {
-        try (Spool file = transfers.looked(instrumentId, "looking into " + name, (link, identity, hold) -> fetched(instrumentId, link, name, hold))) {
+        try (Spool file = transfers.looked(
+                instrumentId,
+                "looking into " + name,
+                (link, identity, hold) -> fetched(instrumentId, link, name, hold))) {
             return inside(instrumentId, name, file);
         }
     }
@@ -82,31 +99,44 @@ public class LookInside {
                 .findFirst()
                 .orElseThrow(() -> new LinkException.NoSuchFile(name));
         if (file.bytes() > LARGEST) {
-            throw new DomainProblem.Conflict("too-large", "%s has %.0f MB, too much for a look. Read it back: nothing on the instrument changes by it.".formatted(name, file.bytes() / 1e6));
+            throw new DomainProblem.Conflict(
+                    "too-large",
+                    "%s has %.0f MB, too much for a look. Read it back: nothing on the instrument changes by it."
+                            .formatted(name, file.bytes() / 1e6));
         }
         String digest = link.digest(name);
         Optional<Originals.Kept> kept = originals.find(instrumentId, digest);
         if (kept.isPresent()) {
             return originals.spooled(kept.get().id());
         }
-        return pieces.fetch(instrumentId, link, file, digest, true, bytes -> hold.giveWay()).file();
+        return pieces.fetch(instrumentId, link, file, digest, true, bytes -> hold.giveWay())
+                .file();
     }
 
     private Inside inside(UUID readFrom, String name, Spool file) {
         try (WorkingRoom.Taken taken = room.take(needed(file));
                 ReadingsFile readings = ReadingsFile.open(file.path(), spellings.reading())) {
             Set<String> fresh = new HashSet<>();
-            instruments.knownWriter(readings.maker(), readFrom)
+            instruments
+                    .knownWriter(readings.maker(), readFrom)
                     .map(writer -> intake.freshOf(readings.readings(), writer))
                     .orElse(readings.readings())
                     .forEach(reading -> fresh.add(reading.id()));
             ReadingIntake.Preparation preparation = intake.preparation(readings, readFrom, plant.tree());
             List<InsideLine> lines = new ArrayList<>();
             for (List<ListedReading> part : ReadingsFile.parts(readings.readings())) {
-                preparation.of(part).forEach(reading -> lines.add(line(reading, !fresh.contains(reading.packed().id()))));
+                preparation
+                        .of(part)
+                        .forEach(reading -> lines.add(
+                                line(reading, !fresh.contains(reading.packed().id()))));
             }
-            return new Inside(name, readings.walk().map(walk -> walk.name()).orElse(""), lines,
-                    readings.leftOut().stream().map(ReadingsPackage.LeftOut::reason).toList());
+            return new Inside(
+                    name,
+                    readings.walk().map(walk -> walk.name()).orElse(""),
+                    lines,
+                    readings.leftOut().stream()
+                            .map(ReadingsPackage.LeftOut::reason)
+                            .toList());
         } catch (PackageException e) {
             throw new DomainProblem.LinkTrouble(e.code(), e.getMessage());
         }
@@ -121,9 +151,12 @@ public class LookInside {
     private static InsideLine line(PreparedReading reading, boolean isStored) {
         Optional<Result> leading = reading.analysis().results().stream().findFirst();
         return new InsideLine(
-                reading.packed().takenAt().toString(), reading.packed().technique(),
+                reading.packed().takenAt().toString(),
+                reading.packed().technique(),
                 reading.check().map(CheckView::place).orElse(reading.packed().label()),
-                leading.map(result -> result.value().value()).orElse(null), leading.map(result -> result.value().unit().shown()).orElse(""),
-                reading.packed().note(), isStored);
+                leading.map(result -> result.value().value()).orElse(null),
+                leading.map(result -> result.value().unit().shown()).orElse(""),
+                reading.packed().note(),
+                isStored);
     }
 }

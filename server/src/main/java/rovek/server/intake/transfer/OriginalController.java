@@ -44,7 +44,12 @@ class OriginalController {
     void file(@PathVariable UUID id, HttpServletResponse response) throws IOException {
         PackageFiles.Download download = files.download(id);
         try (Spool file = download.file()) {
-            response.setHeader(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(download.name()).build().toString());
+            response.setHeader(
+                    HttpHeaders.CONTENT_DISPOSITION,
+                    ContentDisposition.attachment()
+                            .filename(download.name())
+                            .build()
+                            .toString());
             response.setHeader("X-Content-SHA256", file.sha256());
             response.setContentType("application/zip");
             response.setContentLengthLong(file.size());

@@ -10,9 +10,9 @@ import rovek.core.reading.ClockState;
 import rovek.link.packet.PackageException;
 import rovek.link.packet.ReadingsFile;
 import rovek.link.packet.ReadingsPackage;
-import rovek.server.instruments.instrument.Instruments;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.room.WorkingRoom;
+import rovek.server.instruments.instrument.Instruments;
 import rovek.server.judging.unitspelling.UnitSpellings;
 import rovek.server.rounds.visit.VisitIntake;
 
@@ -26,7 +26,12 @@ class OriginalIntake {
     private final Instruments instruments;
     private final WorkingRoom room;
 
-    OriginalIntake(Originals originals, VisitIntake visits, UnitSpellings spellings, Instruments instruments, WorkingRoom room) {
+    OriginalIntake(
+            Originals originals,
+            VisitIntake visits,
+            UnitSpellings spellings,
+            Instruments instruments,
+            WorkingRoom room) {
         this.originals = originals;
         this.visits = visits;
         this.spellings = spellings;
@@ -40,22 +45,35 @@ class OriginalIntake {
      * @param visit that was made of the last; null for none
      * @param leftOut readings that could not be understood; they stay in the original
      */
-    record Taken(@Nullable VisitIntake.Outcome visit, int fresh, int known, int loose, List<ReadingsPackage.LeftOut> leftOut) {
+    record Taken(
+            @Nullable VisitIntake.Outcome visit,
+            int fresh,
+            int known,
+            int loose,
+            List<ReadingsPackage.LeftOut> leftOut) {
 
         static final Taken NOTHING = new Taken(null, 0, 0, 0, List.of());
 
         Taken plus(Taken other) {
             return new Taken(
-                    other.visit, fresh + other.fresh, known + other.known, loose + other.loose, Stream.concat(leftOut.stream(), other.leftOut.stream()).toList());
+                    other.visit,
+                    fresh + other.fresh,
+                    known + other.known,
+                    loose + other.loose,
+                    Stream.concat(leftOut.stream(), other.leftOut.stream()).toList());
         }
 
         /** In a sentence or two. */
         String sentence() {
             String knownPart = known == 0 ? "" : ", %d stored before".formatted(known);
             String loosePart = loose == 0 ? "" : ", %d of them loose".formatted(loose);
-            String leftPart = leftOut.isEmpty() ? "" : " %d could not be taken: %s%s. What that is stands beside the original; it can be taken again.".formatted(
-                    leftOut.size(), leftOut.get(0).reason(), leftOut.size() > 1 ? ", and others" : "");
-            return "%d new %s%s%s. The originals are kept and their digests agree.%s".formatted(fresh, fresh == 1 ? "reading" : "readings", loosePart, knownPart, leftPart);
+            String leftPart = leftOut.isEmpty()
+                    ? ""
+                    : " %d could not be taken: %s%s. What that is stands beside the original; it can be taken again."
+                            .formatted(
+                                    leftOut.size(), leftOut.get(0).reason(), leftOut.size() > 1 ? ", and others" : "");
+            return "%d new %s%s%s. The originals are kept and their digests agree.%s"
+                    .formatted(fresh, fresh == 1 ? "reading" : "readings", loosePart, knownPart, leftPart);
         }
     }
 
@@ -82,14 +100,19 @@ class OriginalIntake {
 
     private Taken taken(Originals.Kept original, ReadingsFile readings, UUID readFrom, Optional<ClockState> clock) {
         UUID writer = instruments.writer(readings.maker(), readFrom);
-        ClockState.Times times = clock.filter(own -> writer.equals(readFrom)).map(own -> own.times(written(readings))).orElse(ClockState.Times.AS_WRITTEN);
+        ClockState.Times times = clock.filter(own -> writer.equals(readFrom))
+                .map(own -> own.times(written(readings)))
+                .orElse(ClockState.Times.AS_WRITTEN);
         VisitIntake.Outcome taken = visits.take(
-                readings, new VisitIntake.Source(original.id(), writer, times),
+                readings,
+                new VisitIntake.Source(original.id(), writer, times),
                 stored -> originals.noteTaken(original.id(), stored.fresh(), stored.known(), readings.leftOut()));
         return new Taken(taken, taken.fresh(), taken.known(), taken.loose(), readings.leftOut());
     }
 
     private static List<ClockState.Written> written(ReadingsFile readings) {
-        return readings.readings().stream().map(one -> new ClockState.Written(one.id(), one.takenAt())).toList();
+        return readings.readings().stream()
+                .map(one -> new ClockState.Written(one.id(), one.takenAt()))
+                .toList();
     }
 }

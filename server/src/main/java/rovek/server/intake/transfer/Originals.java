@@ -51,7 +51,15 @@ class Originals {
      * @param unknownUnits that keep some of it from being taken, as the instrument writes them
      */
     record OriginalLine(
-            UUID id, String fileName, String sha256, long size, String readBackAt, String readBackBy, int newReadings, int knownReadings, List<String> leftOut,
+            UUID id,
+            String fileName,
+            String sha256,
+            long size,
+            String readBackAt,
+            String readBackBy,
+            int newReadings,
+            int knownReadings,
+            List<String> leftOut,
             List<String> unknownUnits) {}
 
     @Transactional(readOnly = true)
@@ -59,8 +67,10 @@ class Originals {
         return db.sql("""
                 SELECT o.id, o.read_back_at, i.original_id IS NOT NULL FROM original o
                 LEFT JOIN original_intake i ON i.original_id = o.id WHERE o.instrument_id = ? AND o.sha256 = ?""")
-                .param(instrumentId).param(sha256)
-                .query((row, n) -> new Kept(row.getObject(1, UUID.class), row.getObject(2, OffsetDateTime.class), row.getBoolean(3)))
+                .param(instrumentId)
+                .param(sha256)
+                .query((row, n) -> new Kept(
+                        row.getObject(1, UUID.class), row.getObject(2, OffsetDateTime.class), row.getBoolean(3)))
                 .optional();
     }
 
@@ -73,9 +83,16 @@ class Originals {
                 WHERE instrument_id = ? ORDER BY read_back_at DESC LIMIT 500""")
                 .param(instrumentId)
                 .query((row, n) -> new OriginalLine(
-                        row.getObject(1, UUID.class), row.getString(2), row.getString(3), row.getLong(4),
-                        row.getObject(5, OffsetDateTime.class).toInstant().toString(), row.getString(6), row.getInt(7), row.getInt(8),
-                        row.getString(9).lines().toList(), row.getString(10).lines().toList()))
+                        row.getObject(1, UUID.class),
+                        row.getString(2),
+                        row.getString(3),
+                        row.getLong(4),
+                        row.getObject(5, OffsetDateTime.class).toInstant().toString(),
+                        row.getString(6),
+                        row.getInt(7),
+                        row.getInt(8),
+                        row.getString(9).lines().toList(),
+                        row.getString(10).lines().toList()))
                 .list();
     }
 
@@ -84,7 +101,8 @@ class Originals {
 
     @Transactional(readOnly = true)
     public OriginalFile file(UUID id) {
-        return db.sql("SELECT instrument_id, file_name, sha256 FROM original WHERE id = ?").param(id)
+        return db.sql("SELECT instrument_id, file_name, sha256 FROM original WHERE id = ?")
+                .param(id)
                 .query((row, n) -> new OriginalFile(row.getObject(1, UUID.class), row.getString(2), row.getString(3)))
                 .optional()
                 .orElseThrow(() -> new DomainProblem.NotFound("The original"));
@@ -99,7 +117,9 @@ class Originals {
         Spool spool = Spool.of(out -> pieces.write(id, out));
         if (!spool.sha256().equals(file(id).sha256())) {
             spool.close();
-            throw new DomainProblem.Conflict("changed", "The stored original is not what was read back: its digest differs. Restore it from a backup.");
+            throw new DomainProblem.Conflict(
+                    "changed",
+                    "The stored original is not what was read back: its digest differs. Restore it from a backup.");
         }
         return spool;
     }
@@ -142,10 +162,26 @@ class Originals {
         boolean isNew = db.sql("""
                 INSERT INTO original (id, instrument_id, file_name, sha256, size, read_back_at, read_back_by, as_file)
                 VALUES (?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT (instrument_id, sha256) DO NOTHING""")
-                .params(id, instrumentId, fileName, file.sha256(), file.size(), now, AuditTrail.actor(), asFile)
-                .update() == 1;
+                        .params(id, instrumentId, fileName, file.sha256(), file.size(), now, AuditTrail.actor(), asFile)
+                        .update()
+                == 1;
         if (isNew) {
-            audit.note("keep original", "original", id, null, new OriginalLine(id, fileName, file.sha256(), file.size(), now.toString(), AuditTrail.actor(), 0, 0, List.of(), List.of()));
+            audit.note(
+                    "keep original",
+                    "original",
+                    id,
+                    null,
+                    new OriginalLine(
+                            id,
+                            fileName,
+                            file.sha256(),
+                            file.size(),
+                            now.toString(),
+                            AuditTrail.actor(),
+                            0,
+                            0,
+                            List.of(),
+                            List.of()));
         } else if (!asFile) {
             noteOnInstrument(instrumentId, file.sha256());
         }
@@ -157,21 +193,33 @@ class Originals {
     /** The very same bytes are on the instrument itself: where an original came as a file, it is known now where it comes from. */
     @Transactional
     public void noteOnInstrument(UUID instrumentId, String sha256) {
-        db.sql("UPDATE original SET as_file = false WHERE instrument_id = ? AND sha256 = ? AND as_file RETURNING id").params(instrumentId, sha256)
-                .query(UUID.class).optional()
-                .ifPresent(id -> audit.note("seen on its instrument", "original", id, new CameAsFile(true), new CameAsFile(false)));
+        db.sql("UPDATE original SET as_file = false WHERE instrument_id = ? AND sha256 = ? AND as_file RETURNING id")
+                .params(instrumentId, sha256)
+                .query(UUID.class)
+                .optional()
+                .ifPresent(id -> audit.note(
+                        "seen on its instrument", "original", id, new CameAsFile(true), new CameAsFile(false)));
     }
 
     /**
-     * Notes that an original's readings were made, to be called in the transaction that makes them. How many were new says the first time; what
+     * Notes that an original's readings were made, to be called in the transaction that makes them. How many were new
+     * says the first time; what
      * could not be taken, the latest.
      */
     void noteTaken(UUID originalId, int fresh, int known, List<ReadingsPackage.LeftOut> leftOut) {
-        String reasons = leftOut.stream().limit(MOST_REASONS).map(one -> one.reason().replaceAll("\\R", " ")).collect(Collectors.joining("\n"));
-        String units = leftOut.stream().map(ReadingsPackage.LeftOut::unknownUnit).filter(unit -> !unit.isBlank()).distinct().limit(MOST_REASONS)
+        String reasons = leftOut.stream()
+                .limit(MOST_REASONS)
+                .map(one -> one.reason().replaceAll("\\R", " "))
+                .collect(Collectors.joining("\n"));
+        String units = leftOut.stream()
+                .map(ReadingsPackage.LeftOut::unknownUnit)
+                .filter(unit -> !unit.isBlank())
+                .distinct()
+                .limit(MOST_REASONS)
                 .collect(Collectors.joining("\n"));
         db.sql("""
-                INSERT INTO original_intake (original_id, at, new_readings, known_readings, left_out, unknown_units) VALUES (?, ?, ?, ?, ?, ?)
+                INSERT INTO original_intake (original_id, at, new_readings, known_readings, left_out, unknown_units)
+                    VALUES (?, ?, ?, ?, ?, ?)
                 ON CONFLICT (original_id) DO UPDATE SET left_out = excluded.left_out, unknown_units = excluded.unknown_units,
                     new_readings = original_intake.new_readings + excluded.new_readings""")
                 .params(originalId, clock.instant().atOffset(ZoneOffset.UTC), fresh, known, reasons, units)

@@ -7,12 +7,12 @@ import org.springframework.stereotype.Service;
 import rovek.link.packet.Maker;
 import rovek.link.packet.PackageException;
 import rovek.link.packet.ReadingsFile;
-import rovek.server.instruments.instrument.InstrumentView;
-import rovek.server.instruments.instrument.Instruments;
 import rovek.server.base.job.JobView;
 import rovek.server.base.job.Jobs;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.room.WorkingRoom;
+import rovek.server.instruments.instrument.InstrumentView;
+import rovek.server.instruments.instrument.Instruments;
 import rovek.server.rounds.visit.VisitIntake;
 
 /** Field packages that come as a file, and originals that go out as one: the same bytes both ways. */
@@ -81,10 +81,16 @@ public class PackageFiles {
 
     private VisitIntake.Outcome takeMadeHere(String fileName, byte[] bytes, Optional<UUID> known, boolean asFile) {
         try (Spool file = Spool.of(bytes)) {
-            UUID instrument = known.isPresent() ? known.get() : instruments.metInAFile(ReadingsFile.glance(file.path()).maker()).id();
-            OriginalIntake.Taken taken = intake.take(originals.keep(instrument, plain(fileName), file, asFile), file, instrument, Optional.empty());
+            UUID instrument = known.isPresent()
+                    ? known.get()
+                    : instruments
+                            .metInAFile(ReadingsFile.glance(file.path()).maker())
+                            .id();
+            OriginalIntake.Taken taken = intake.take(
+                    originals.keep(instrument, plain(fileName), file, asFile), file, instrument, Optional.empty());
             if (!taken.leftOut().isEmpty()) {
-                throw new IllegalStateException("What was packed here cannot be taken. " + taken.leftOut().get(0).reason());
+                throw new IllegalStateException("What was packed here cannot be taken. "
+                        + taken.leftOut().get(0).reason());
             }
             return taken.visit();
         } catch (PackageException e) {
@@ -94,15 +100,23 @@ public class PackageFiles {
 
     /** Without a folder: a browser may send one, and an archive is unpacked beside others. */
     private static String plain(String fileName) {
-        String name = fileName == null ? "" : fileName.replaceAll("^.*[/\\\\]", "").replaceAll("\\p{Cntrl}", "").strip();
+        String name = fileName == null
+                ? ""
+                : fileName.replaceAll("^.*[/\\\\]", "")
+                        .replaceAll("\\p{Cntrl}", "")
+                        .strip();
         return name.isEmpty() ? "package.zip" : name.substring(0, Math.min(name.length(), 120));
     }
 
     /** Makes the readings of an original once more; what is there already stays as it is. */
     public JobView takeAgain(UUID originalId) {
         Originals.OriginalFile file = originals.file(originalId);
-        return jobs.start("read back", "Taking " + file.fileName() + " again", file.instrumentId(), progress ->
-                readingsOf(originals.find(file.instrumentId(), file.sha256()).orElseThrow(), file.instrumentId()));
+        return jobs.start(
+                "read back",
+                "Taking " + file.fileName() + " again",
+                file.instrumentId(),
+                progress -> readingsOf(
+                        originals.find(file.instrumentId(), file.sha256()).orElseThrow(), file.instrumentId()));
     }
 
     private String readingsOf(Originals.Kept original, UUID instrumentId) throws PackageException {
@@ -122,7 +136,12 @@ public class PackageFiles {
     Download download(UUID originalId) {
         Originals.OriginalFile file = originals.file(originalId);
         InstrumentView instrument = instruments.get(file.instrumentId());
-        String name = "%s-%s-%s".formatted(instrument.model(), instrument.serial().isEmpty() ? instrument.knownBy() : instrument.serial(), plain(file.fileName()));
-        return new Download(name.replaceAll("[^A-Za-z0-9._-]", "_").replaceAll("\\.{2,}", "."), originals.spooled(originalId));
+        String name = "%s-%s-%s"
+                .formatted(
+                        instrument.model(),
+                        instrument.serial().isEmpty() ? instrument.knownBy() : instrument.serial(),
+                        plain(file.fileName()));
+        return new Download(
+                name.replaceAll("[^A-Za-z0-9._-]", "_").replaceAll("\\.{2,}", "."), originals.spooled(originalId));
     }
 }

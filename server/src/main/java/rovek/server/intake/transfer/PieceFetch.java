@@ -50,7 +50,9 @@ class PieceFetch {
      * @param forPreview whether it is only to be looked into
      * @throws LinkException.DigestDiffers where what arrived is not what the instrument said; then it is forgotten
      */
-    Fetched fetch(UUID instrumentId, Instrument link, InstrumentFile file, String digest, boolean forPreview, Watcher watcher) throws LinkException {
+    Fetched fetch(
+            UUID instrumentId, Instrument link, InstrumentFile file, String digest, boolean forPreview, Watcher watcher)
+            throws LinkException {
         UUID transfer = pieces.begin(instrumentId, digest, forPreview);
         Spool spool = Spool.of(out -> fetch(transfer, link, file, out, watcher));
         if (!spool.sha256().equals(digest)) {
@@ -61,7 +63,8 @@ class PieceFetch {
         return new Fetched(transfer, spool);
     }
 
-    private void fetch(UUID transfer, Instrument link, InstrumentFile file, OutputStream out, Watcher watcher) throws LinkException, IOException {
+    private void fetch(UUID transfer, Instrument link, InstrumentFile file, OutputStream out, Watcher watcher)
+            throws LinkException, IOException {
         long at = pieces.write(transfer, out);
         watcher.arrived(at);
         int wanted = Pieces.PIECE_BYTES;

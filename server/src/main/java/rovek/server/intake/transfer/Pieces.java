@@ -35,7 +35,8 @@ class Pieces {
     @Transactional
     public UUID begin(UUID instrumentId, String sha256, boolean forPreview) {
         entities.createQuery("""
-                INSERT INTO TransferEntity (id, instrumentId, sha256, begunAt, forPreview) VALUES (:id, :instrument, :sha256, :now, :preview)
+                INSERT INTO TransferEntity (id, instrumentId, sha256, begunAt, forPreview)
+                    VALUES (:id, :instrument, :sha256, :now, :preview)
                 ON CONFLICT (instrumentId, sha256) DO NOTHING""")
                 .setParameter("id", UUID.randomUUID())
                 .setParameter("instrument", instrumentId)
@@ -49,24 +50,34 @@ class Pieces {
     }
 
     private Optional<TransferEntity> find(UUID instrumentId, String sha256) {
-        return entities.createQuery("FROM TransferEntity WHERE instrumentId = :instrument AND sha256 = :sha256", TransferEntity.class)
+        return entities.createQuery(
+                        "FROM TransferEntity WHERE instrumentId = :instrument AND sha256 = :sha256",
+                        TransferEntity.class)
                 .setParameter("instrument", instrumentId)
                 .setParameter("sha256", sha256)
                 .getResultStream()
                 .findFirst();
     }
 
-    /** How much of a file has arrived for a read-back that has begun and not ended; 0 where none has. What was fetched to be looked into is none. */
+    /**
+     * How much of a file has arrived for a read-back that has begun and not ended; 0 where none has. What was fetched
+     * to be looked into is none.
+     */
     @Transactional(readOnly = true)
     public long leftHalfWay(UUID instrumentId, String sha256) {
-        return find(instrumentId, sha256).filter(transfer -> !transfer.forPreview).map(transfer -> arrived(transfer.id)).orElse(0L);
+        return find(instrumentId, sha256)
+                .filter(transfer -> !transfer.forPreview)
+                .map(transfer -> arrived(transfer.id))
+                .orElse(0L);
     }
 
     /** How much has arrived without a gap, in bytes. */
     @Transactional(readOnly = true)
     public long arrived(UUID originalId) {
         long upTo = 0;
-        for (Object[] piece : entities.createQuery("SELECT place.firstByte, size FROM PieceEntity WHERE place.originalId = :id ORDER BY place.firstByte", Object[].class)
+        for (Object[] piece : entities.createQuery(
+                        "SELECT place.firstByte, size FROM PieceEntity WHERE place.originalId = :id ORDER BY place.firstByte",
+                        Object[].class)
                 .setParameter("id", originalId)
                 .getResultList()) {
             if ((Long) piece[0] != upTo) {
@@ -101,7 +112,8 @@ class Pieces {
     }
 
     /**
-     * The pieces in their order, up to a gap, fetched one after the other: a statement that is asked often answers in binary form, which is half as long.
+     * The pieces in their order, up to a gap, fetched one after the other: a statement that is asked often answers in
+     * binary form, which is half as long.
      *
      * @return how many bytes there were
      */
@@ -123,13 +135,17 @@ class Pieces {
     /** The transfer is an original now, or is not needed any more. */
     @Transactional
     public void end(UUID transferId) {
-        entities.createQuery("DELETE FROM TransferEntity WHERE id = :id").setParameter("id", transferId).executeUpdate();
+        entities.createQuery("DELETE FROM TransferEntity WHERE id = :id")
+                .setParameter("id", transferId)
+                .executeUpdate();
     }
 
     /** Forgets what has arrived. Not of an original: the database refuses that. */
     @Transactional
     public void drop(UUID transferId) {
-        entities.createQuery("DELETE FROM PieceEntity WHERE place.originalId = :id").setParameter("id", transferId).executeUpdate();
+        entities.createQuery("DELETE FROM PieceEntity WHERE place.originalId = :id")
+                .setParameter("id", transferId)
+                .executeUpdate();
         end(transferId);
     }
 

@@ -15,11 +15,11 @@ import rovek.link.InstrumentFile;
 import rovek.link.LinkException;
 import rovek.link.packet.PackageException;
 import rovek.link.packet.ReadingsFile;
-import rovek.server.instruments.instrument.Instruments;
 import rovek.server.base.job.JobProgress;
 import rovek.server.base.job.JobView;
 import rovek.server.base.job.Jobs;
 import rovek.server.base.problem.DomainProblem;
+import rovek.server.instruments.instrument.Instruments;
 
 /**
  * Takes what an instrument holds: piece by piece, each kept as it arrives, so that a broken read-back goes on where it
@@ -37,7 +37,14 @@ public class ReadBack {
     private final Jobs jobs;
     private final Clock clock;
 
-    ReadBack(Instruments instruments, Transfers transfers, Originals originals, PieceFetch pieces, OriginalIntake intake, Jobs jobs, Clock clock) {
+    ReadBack(
+            Instruments instruments,
+            Transfers transfers,
+            Originals originals,
+            PieceFetch pieces,
+            OriginalIntake intake,
+            Jobs jobs,
+            Clock clock) {
         this.instruments = instruments;
         this.transfers = transfers;
         this.originals = originals;
@@ -55,7 +62,11 @@ public class ReadBack {
      */
     public JobView start(UUID instrumentId, List<String> names, boolean correctClock) {
         instruments.get(instrumentId);
-        return jobs.start("read back", "Reading back", instrumentId, progress -> run(instrumentId, names, correctClock, progress));
+        return jobs.start(
+                "read back",
+                "Reading back",
+                instrumentId,
+                progress -> run(instrumentId, names, correctClock, progress));
     }
 
     /** The work itself. */
@@ -63,7 +74,8 @@ public class ReadBack {
             throws LinkException, PackageException {
         return instruments.withLink(instrumentId, "reading back", (link, identity) -> {
             // A drive has no clock that could be asked: its times are taken as they are written.
-            Optional<ClockState> state = link.clock().map(shown -> state(instrumentId, shown)).filter(seen -> correctClock);
+            Optional<ClockState> state =
+                    link.clock().map(shown -> state(instrumentId, shown)).filter(seen -> correctClock);
             List<InstrumentFile> files = link.catalogue().files().stream()
                     .filter(file -> !Loading.isLoaded(file))
                     .filter(file -> names.isEmpty() || names.contains(file.name()))
@@ -78,7 +90,10 @@ public class ReadBack {
     private ClockState state(UUID instrumentId, Instant shown) {
         ClockCorrection difference = ClockCorrection.between(shown, clock.instant());
         instruments.noteClock(instrumentId, difference);
-        return ClockState.of(difference.isNeeded() ? difference : ClockCorrection.NONE, instruments.clockBefore(instrumentId), clock.instant());
+        return ClockState.of(
+                difference.isNeeded() ? difference : ClockCorrection.NONE,
+                instruments.clockBefore(instrumentId),
+                clock.instant());
     }
 
     /** Takes everything, with its times corrected by the clock as it is, and only then sets the clock. */
@@ -104,7 +119,12 @@ public class ReadBack {
         private final List<String> notUnderstood = new ArrayList<>();
         private OriginalIntake.Taken outcome = OriginalIntake.Taken.NOTHING;
 
-        Run(UUID instrumentId, Instrument link, Optional<ClockState> clockState, JobProgress progress, List<InstrumentFile> files) {
+        Run(
+                UUID instrumentId,
+                Instrument link,
+                Optional<ClockState> clockState,
+                JobProgress progress,
+                List<InstrumentFile> files) {
             this.instrumentId = instrumentId;
             this.link = link;
             this.clockState = clockState;
@@ -125,7 +145,9 @@ public class ReadBack {
 
         private void take(InstrumentFile file) throws LinkException {
             if (file.bytes() > ReadingsFile.LARGEST) {
-                notUnderstood.add("%s has %,d MB, more than a package of readings can have, and was left on the instrument.".formatted(file.name(), file.bytes() >> 20));
+                notUnderstood.add(
+                        "%s has %,d MB, more than a package of readings can have, and was left on the instrument."
+                                .formatted(file.name(), file.bytes() >> 20));
                 return;
             }
             String digest = link.digest(file.name());
@@ -135,8 +157,12 @@ public class ReadBack {
                 done += file.bytes();
                 take(file, originals.spooled(known.get().id()), known::get);
             } else {
-                PieceFetch.Fetched fetched = pieces.fetch(instrumentId, link, file, digest, false, bytes -> arrived(file, bytes));
-                take(file, fetched.file(), () -> originals.keepArrived(fetched.transfer(), instrumentId, file.name(), fetched.file()));
+                PieceFetch.Fetched fetched =
+                        pieces.fetch(instrumentId, link, file, digest, false, bytes -> arrived(file, bytes));
+                take(
+                        file,
+                        fetched.file(),
+                        () -> originals.keepArrived(fetched.transfer(), instrumentId, file.name(), fetched.file()));
             }
         }
 
@@ -145,8 +171,10 @@ public class ReadBack {
             try (spool) {
                 outcome = outcome.plus(intake.take(original.get(), spool, instrumentId, clockState));
             } catch (PackageException e) {
-                // One file that makes no sense keeps nobody from the others; its bytes are kept for a Rovek that understands them.
-                notUnderstood.add("%s was kept as an original but not taken: %s".formatted(file.name(), e.getMessage()));
+                // One file that makes no sense keeps nobody from the others; its bytes are kept for a Rovek that
+                // understands them.
+                notUnderstood.add(
+                        "%s was kept as an original but not taken: %s".formatted(file.name(), e.getMessage()));
             }
         }
 

@@ -54,7 +54,9 @@ record Spool(Path path, String sha256, long size) implements AutoCloseable {
         } catch (IOException e) {
             LOG.error("A file under way could not be written.", e);
             throw new DomainProblem.Conflict(
-                    "no-room-under-way", "The server cannot write files under way to its disk: nothing of this step was stored. Make room there, then try again.");
+                    "no-room-under-way",
+                    "The server cannot write files under way to its disk: nothing of this step was stored. Make "
+                            + "room there, then try again.");
         } finally {
             if (path != null) {
                 path.toFile().delete();

@@ -31,7 +31,12 @@ class TransferController {
     private final Jobs jobs;
 
     TransferController(
-            Transfers transfers, Loading loading, ReadBack readBack, LookInside lookInside, Originals originals, Jobs jobs) {
+            Transfers transfers,
+            Loading loading,
+            ReadBack readBack,
+            LookInside lookInside,
+            Originals originals,
+            Jobs jobs) {
         this.transfers = transfers;
         this.loading = loading;
         this.readBack = readBack;
@@ -119,7 +124,10 @@ class TransferController {
 
     /** What is to be looked at before loading; a query that asks somebody else. */
     @GetMapping("/{id}/load-gate")
-    LoadGate gate(@PathVariable UUID id, @RequestParam(required = false) UUID routeId, @RequestParam(required = false) UUID setupId) {
+    LoadGate gate(
+            @PathVariable UUID id,
+            @RequestParam(required = false) UUID routeId,
+            @RequestParam(required = false) UUID setupId) {
         return loading.gate(id, routeId, setupId);
     }
 

@@ -26,11 +26,11 @@ import rovek.link.packet.PackageException;
 import rovek.link.packet.RoutePackage;
 import rovek.link.packet.SetupPackage;
 import rovek.server.base.audit.AuditTrail;
+import rovek.server.base.problem.DomainProblem;
 import rovek.server.instruments.instrument.HeldLinkWork;
 import rovek.server.instruments.instrument.Instruments;
 import rovek.server.instruments.instrument.LinkHold;
 import rovek.server.instruments.instrument.LinkWork;
-import rovek.server.base.problem.DomainProblem;
 import rovek.server.instruments.sensor.Sensors;
 import rovek.server.intake.transfer.ConnectionView.MemoryLine;
 
@@ -74,7 +74,8 @@ public class Transfers {
     /** Connects and looks. */
     public ConnectionView look(UUID instrumentId) {
         return looked(instrumentId, "looking", (link, identity, hold) -> {
-            Optional<ClockCorrection> difference = link.clock().map(shown -> ClockCorrection.between(shown, clock.instant()));
+            Optional<ClockCorrection> difference =
+                    link.clock().map(shown -> ClockCorrection.between(shown, clock.instant()));
             difference.ifPresent(seen -> instruments.noteClock(instrumentId, seen));
             MemoryCatalogue memory = link.catalogue();
             List<MemoryLine> files = new ArrayList<>();
@@ -83,10 +84,19 @@ public class Transfers {
                 files.add(line(instrumentId, link, file));
             }
             return new ConnectionView(
-                    instruments.get(instrumentId), boxed(link.batteryPercent()), boxed(link.temperatureCelsius()),
-                    difference.map(one -> one.instrumentAhead().toSeconds()).orElse(null), difference.filter(ClockCorrection::isNeeded).isPresent(),
-                    link.availableOptions(), identity.options().containsKey("run") && !link.liveChannels().isEmpty() ? link.isRunning() : null,
-                    memory.usedBytes(), memory.freeBytes(), files);
+                    instruments.get(instrumentId),
+                    boxed(link.batteryPercent()),
+                    boxed(link.temperatureCelsius()),
+                    difference.map(one -> one.instrumentAhead().toSeconds()).orElse(null),
+                    difference.filter(ClockCorrection::isNeeded).isPresent(),
+                    link.availableOptions(),
+                    identity.options().containsKey("run")
+                                    && !link.liveChannels().isEmpty()
+                            ? link.isRunning()
+                            : null,
+                    memory.usedBytes(),
+                    memory.freeBytes(),
+                    files);
         });
     }
 
@@ -98,7 +108,8 @@ public class Transfers {
             } else {
                 link.endRun();
             }
-            transaction.executeWithoutResult(status -> audit.note(begin ? "start run" : "end run", "instrument", instrumentId, null, null));
+            transaction.executeWithoutResult(
+                    status -> audit.note(begin ? "start run" : "end run", "instrument", instrumentId, null, null));
             return null;
         });
     }
@@ -146,12 +157,18 @@ public class Transfers {
 
     /** What the connected instrument can do, and the room it has. */
     InstrumentProfile profile(UUID instrumentId) {
-        return looked(instrumentId, "looking", (link, identity, hold) -> profile(instrumentId, identity, link.catalogue()));
+        return looked(
+                instrumentId, "looking", (link, identity, hold) -> profile(instrumentId, identity, link.catalogue()));
     }
 
     InstrumentProfile profile(UUID instrumentId, InstrumentIdentity identity, MemoryCatalogue memory) {
         Set<String> options = new HashSet<>(identity.options().keySet());
-        return new InstrumentProfile(options, options, sensors.outFor(instrumentId), memory.freeBytes(), memory.freeBytes() + memory.usedBytes());
+        return new InstrumentProfile(
+                options,
+                options,
+                sensors.outFor(instrumentId),
+                memory.freeBytes(),
+                memory.freeBytes() + memory.usedBytes());
     }
 
     /**
@@ -161,16 +178,20 @@ public class Transfers {
     public void setClock(UUID instrumentId) {
         linked(instrumentId, "setting the clock", (link, identity) -> {
             Instant shown = link.clock().orElseThrow(() -> new LinkException.NotByThisWay("Its clock"));
-            ClockSet was = new ClockSet(ClockCorrection.between(shown, clock.instant()).instrumentAhead().toSeconds());
+            ClockSet was = new ClockSet(ClockCorrection.between(shown, clock.instant())
+                    .instrumentAhead()
+                    .toSeconds());
             if (holdsUnread(instrumentId, link, link.catalogue())) {
                 throw new DomainProblem.Conflict(
                         "unread-readings",
-                        "The clock was left as it is: the instrument holds readings dated by it. Read them back first, so that their times are corrected; then set the clock.");
+                        "The clock was left as it is: the instrument holds readings dated by it. Read them back "
+                                + "first, so that their times are corrected; then set the clock.");
             }
             link.setClock(clock.instant());
             instruments.noteClock(instrumentId, ClockCorrection.NONE);
             instruments.forgetClockBefore(instrumentId);
-            transaction.executeWithoutResult(status -> audit.note("set clock", "instrument", instrumentId, was, new ClockSet(0)));
+            transaction.executeWithoutResult(
+                    status -> audit.note("set clock", "instrument", instrumentId, was, new ClockSet(0)));
             return was;
         });
     }
@@ -178,7 +199,8 @@ public class Transfers {
     /** Once everything on it is stored, nothing is dated any more by what its clock was before somebody set it. */
     void settleClock(UUID instrumentId, Instrument link) {
         try {
-            if (instruments.clockBefore(instrumentId).isPresent() && !holdsUnread(instrumentId, link, link.catalogue())) {
+            if (instruments.clockBefore(instrumentId).isPresent()
+                    && !holdsUnread(instrumentId, link, link.catalogue())) {
                 instruments.forgetClockBefore(instrumentId);
             }
         } catch (LinkException unplugged) {
@@ -220,7 +242,8 @@ public class Transfers {
             int cleared = 0;
             List<Stays> stays = new ArrayList<>();
             // Only what the instrument itself lists is a file of its: a name that somebody made up is never sent to it.
-            Set<String> listed = new HashSet<>(link.catalogue().files().stream().map(InstrumentFile::name).toList());
+            Set<String> listed = new HashSet<>(
+                    link.catalogue().files().stream().map(InstrumentFile::name).toList());
             for (String name : names) {
                 if (!listed.remove(name)) {
                     stays.add(new Stays(name, "it is no longer there"));
@@ -233,7 +256,8 @@ public class Transfers {
                     continue;
                 }
                 // Before it is done: nothing disappears from an instrument without a trace, whatever fails in between.
-                transaction.executeWithoutResult(status -> audit.note("clear file", "instrument", instrumentId, new ClearedFile(name, digest), null));
+                transaction.executeWithoutResult(status ->
+                        audit.note("clear file", "instrument", instrumentId, new ClearedFile(name, digest), null));
                 link.delete(name);
                 cleared++;
             }
@@ -249,7 +273,9 @@ public class Transfers {
         if (kept.isEmpty()) {
             return Optional.of("as it is now it is not stored here; read it back first");
         }
-        return kept.get().taken() ? Optional.empty() : Optional.of("its bytes are kept here, but its readings were not understood");
+        return kept.get().taken()
+                ? Optional.empty()
+                : Optional.of("its bytes are kept here, but its readings were not understood");
     }
 
     /** Looks as long as nobody works with the instrument, and again once that is over. */

@@ -34,24 +34,37 @@ class LimitController {
 
     @PutMapping("/{technique}/{resultId}")
     PlantLedger.Committed say(
-            @PathVariable UUID nodeId, @PathVariable String technique, @PathVariable String resultId, @RequestBody Limits.Saying saying) {
+            @PathVariable UUID nodeId,
+            @PathVariable String technique,
+            @PathVariable String resultId,
+            @RequestBody Limits.Saying saying) {
         return limits.say(nodeId, technique, resultId, saying);
     }
 
     @PostMapping("/{technique}/{resultId}/preview")
     LimitPreviews.LimitPreview preview(
-            @PathVariable UUID nodeId, @PathVariable String technique, @PathVariable String resultId, @RequestBody Limits.Saying saying) {
+            @PathVariable UUID nodeId,
+            @PathVariable String technique,
+            @PathVariable String resultId,
+            @RequestBody Limits.Saying saying) {
         return previews.preview(nodeId, technique, resultId, saying);
     }
 
     @PostMapping("/{technique}/{resultId}/proposals")
-    Limits.LimitsTaken take(@PathVariable UUID nodeId, @PathVariable String technique, @PathVariable String resultId, @RequestBody TakeFrom from) {
+    Limits.LimitsTaken take(
+            @PathVariable UUID nodeId,
+            @PathVariable String technique,
+            @PathVariable String resultId,
+            @RequestBody TakeFrom from) {
         return limits.take(nodeId, technique, resultId, from.source(), from.from());
     }
 
     @PostMapping("/{technique}/{resultId}/proposals/preview")
     LimitPreviews.LimitPreview previewOfProposals(
-            @PathVariable UUID nodeId, @PathVariable String technique, @PathVariable String resultId, @RequestBody TakeFrom from) {
+            @PathVariable UUID nodeId,
+            @PathVariable String technique,
+            @PathVariable String resultId,
+            @RequestBody TakeFrom from) {
         return previews.preview(nodeId, technique, resultId, from.source(), from.from());
     }
 }

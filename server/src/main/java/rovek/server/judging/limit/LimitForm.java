@@ -15,7 +15,8 @@ import rovek.server.base.problem.DomainProblem;
 public record LimitForm(List<RuleDraft> rules, double hysteresis, boolean boundaryIsPast) {
 
     static LimitForm of(Limit limit) {
-        return new LimitForm(limit.rules().stream().map(RuleDraft::of).toList(), limit.hysteresis(), limit.boundaryIsPast());
+        return new LimitForm(
+                limit.rules().stream().map(RuleDraft::of).toList(), limit.hysteresis(), limit.boundaryIsPast());
     }
 
     /** @throws DomainProblem.Invalid where it says what no limit can */
@@ -23,7 +24,8 @@ public record LimitForm(List<RuleDraft> rules, double hysteresis, boolean bounda
         try {
             List<Rule> said = rules.stream().map(RuleDraft::rule).toList();
             boolean isRelative = said.stream().allMatch(LimitForm::isRelative) && hysteresis == 0;
-            return new Limit(said, isRelative ? Optional.empty() : Optional.of(result.unit()), hysteresis, boundaryIsPast);
+            return new Limit(
+                    said, isRelative ? Optional.empty() : Optional.of(result.unit()), hysteresis, boundaryIsPast);
         } catch (IllegalArgumentException wrong) {
             throw new DomainProblem.Invalid("limit", wrong.getMessage());
         }

@@ -21,14 +21,14 @@ import rovek.core.limit.Verdict;
 import rovek.core.plant.Node;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.trend.MinMaxDecimation;
+import rovek.server.base.problem.DomainProblem;
+import rovek.server.judging.verdict.Verdicts;
 import rovek.server.plant.event.EventKind;
 import rovek.server.plant.event.PlantEvent;
 import rovek.server.plant.event.PlantEvents;
-import rovek.server.judging.verdict.Verdicts;
 import rovek.server.plant.tree.CheckView;
 import rovek.server.plant.tree.Plant;
 import rovek.server.plant.tree.PlantTree;
-import rovek.server.base.problem.DomainProblem;
 
 /** What a limit would have said of all that was measured, before anybody says it. */
 @Service
@@ -67,15 +67,29 @@ public class LimitPreviews {
      * @param repairs how early it would have told of each repair
      */
     public record LimitPreview(
-            int checks, int left, int keeping, int without, int changed, int watchNow, int failNow, int watchThen, int failThen, int readings, int watch, int fail,
-            int notJudged, List<PreviewedCheck> shown, List<Warning> repairs) {}
+            int checks,
+            int left,
+            int keeping,
+            int without,
+            int changed,
+            int watchNow,
+            int failNow,
+            int watchThen,
+            int failThen,
+            int readings,
+            int watch,
+            int fail,
+            int notJudged,
+            List<PreviewedCheck> shown,
+            List<Warning> repairs) {}
 
     /**
      * One check's history under the limit.
      *
      * @param limit in words, where each check gets its own; blank where one limit is set for all
      */
-    public record PreviewedCheck(UUID checkId, String place, String limit, int watch, int fail, List<PreviewedReading> readings) {}
+    public record PreviewedCheck(
+            UUID checkId, String place, String limit, int watch, int fail, List<PreviewedReading> readings) {}
 
     /** @param now its verdict under what counts now */
     public record PreviewedReading(String at, double value, Verdict verdict, Verdict now) {}
@@ -85,7 +99,11 @@ public class LimitPreviews {
      *
      * @param daysBefore from the first reading since which all were watch or fail; null where it would not have been told of
      */
-    public record Warning(String place, String repairedAt, String words, @Nullable Long daysBefore) {}
+    public record Warning(
+            String place,
+            String repairedAt,
+            String words,
+            @Nullable Long daysBefore) {}
 
     /** A limit that is to be said: by which node, of which check, since when. */
     private record Wanted(CheckView check, UUID node, Limit limit, Optional<Instant> from, Optional<Instant> until) {
@@ -96,10 +114,20 @@ public class LimitPreviews {
 
         /** What the check would go by: what is said nearer to it stays. */
         LimitLayers layers(PlantTree tree, ResultDefinition result, boolean always) {
-            List<UUID> upwards = new ArrayList<>(tree.nodes().path(check.id()).stream().map(Node::id).toList());
+            List<UUID> upwards = new ArrayList<>(
+                    tree.nodes().path(check.id()).stream().map(Node::id).toList());
             Collections.reverse(upwards);
-            return check.limits().getOrDefault(result.id(), LimitLayers.NONE).saying(node, upwards, timeline -> timeline.saying(
-                    Optional.empty(), always ? Optional.empty() : from, always ? Optional.empty() : until, Optional.of(limit), false));
+            return check.limits()
+                    .getOrDefault(result.id(), LimitLayers.NONE)
+                    .saying(
+                            node,
+                            upwards,
+                            timeline -> timeline.saying(
+                                    Optional.empty(),
+                                    always ? Optional.empty() : from,
+                                    always ? Optional.empty() : until,
+                                    Optional.of(limit),
+                                    false));
         }
     }
 
@@ -120,20 +148,28 @@ public class LimitPreviews {
 
     /** A limit of its own for each check beneath a node that has none. */
     @Transactional(readOnly = true)
-    public LimitPreview preview(UUID nodeId, String technique, String resultId, Limits.Source source, @Nullable String from) {
+    public LimitPreview preview(
+            UUID nodeId, String technique, String resultId, Limits.Source source, @Nullable String from) {
         PlantTree tree = plant.tree();
         ResultDefinition result = Limits.result(tree, nodeId, technique, resultId);
         Limits.Proposed proposed = limits.proposed(tree, nodeId, technique, result, source);
         List<Wanted> wanted = proposed.limits().entrySet().stream()
-                .map(one -> new Wanted(one.getKey(), one.getKey().id(), one.getValue().limit(result), Limits.time(from), Optional.empty()))
+                .map(one -> new Wanted(
+                        one.getKey(),
+                        one.getKey().id(),
+                        one.getValue().limit(result),
+                        Limits.time(from),
+                        Optional.empty()))
                 .toList();
         return preview(tree, result, wanted, true, proposed.without());
     }
 
-    private LimitPreview preview(PlantTree tree, ResultDefinition result, List<Wanted> all, boolean eachItsOwn, int without) {
+    private LimitPreview preview(
+            PlantTree tree, ResultDefinition result, List<Wanted> all, boolean eachItsOwn, int without) {
         List<Wanted> some = all.subList(0, Math.min(MOST_CHECKS, all.size()));
         boolean withSisters = some.stream().anyMatch(one -> one.limit().needsSisters());
-        Map<UUID, SeriesJudge> histories = verdicts.series(tree, some.stream().map(Wanted::check).toList(), result, withSisters);
+        Map<UUID, SeriesJudge> histories =
+                verdicts.series(tree, some.stream().map(Wanted::check).toList(), result, withSisters);
         Map<UUID, List<PlantEvent>> happened = events.ofChecks(tree, histories.keySet());
         Tally tally = new Tally(result, eachItsOwn);
         for (Wanted one : some) {
@@ -141,8 +177,13 @@ public class LimitPreviews {
             SeriesJudge series = histories.get(check.id());
             LimitLayers always = one.layers(tree, result, true);
             List<SeriesJudge.Judged> trial = series.judged(always::at);
-            List<SeriesJudge.Judged> then = one.isForAllTime() ? trial : series.judged(one.layers(tree, result, false)::at);
-            tally.keeping += always.at(clock.instant()).filter(counting -> !counting.node().equals(one.node())).isPresent() ? 1 : 0;
+            List<SeriesJudge.Judged> then =
+                    one.isForAllTime() ? trial : series.judged(one.layers(tree, result, false)::at);
+            tally.keeping += always.at(clock.instant())
+                            .filter(counting -> !counting.node().equals(one.node()))
+                            .isPresent()
+                    ? 1
+                    : 0;
             tally.add(one, trial, series.judged(), then);
             happened.get(check.id()).stream()
                     .filter(event -> event.kind() == EventKind.REPAIR)
@@ -151,18 +192,26 @@ public class LimitPreviews {
         return tally.preview(all.size(), without);
     }
 
-    private static Warning warning(CheckView check, PlantEvent event, List<SeriesJudge.Judged> judged, SeriesJudge series) {
+    private static Warning warning(
+            CheckView check, PlantEvent event, List<SeriesJudge.Judged> judged, SeriesJudge series) {
         Instant repaired = Instant.parse(event.at());
         Instant first = null;
         for (SeriesJudge.Judged one : judged) {
             boolean isBefore = one.value().at().isBefore(repaired);
-            boolean isOfTheSameStretch = series.baselines().before(one.value().at()).equals(series.baselines().before(repaired.minusMillis(1)));
+            boolean isOfTheSameStretch = series.baselines()
+                    .before(one.value().at())
+                    .equals(series.baselines().before(repaired.minusMillis(1)));
             if (isBefore && isOfTheSameStretch) {
-                boolean tells = one.outcome().verdict() == Verdict.WATCH || one.outcome().verdict() == Verdict.FAIL;
+                boolean tells = one.outcome().verdict() == Verdict.WATCH
+                        || one.outcome().verdict() == Verdict.FAIL;
                 first = !tells ? null : first == null ? one.value().at() : first;
             }
         }
-        return new Warning(check.place(), event.at(), event.words(), first == null ? null : Duration.between(first, repaired).toDays());
+        return new Warning(
+                check.place(),
+                event.at(),
+                event.words(),
+                first == null ? null : Duration.between(first, repaired).toDays());
     }
 
     /** Counts while it goes from check to check. */
@@ -186,7 +235,11 @@ public class LimitPreviews {
             this.eachItsOwn = eachItsOwn;
         }
 
-        void add(Wanted one, List<SeriesJudge.Judged> trial, List<SeriesJudge.Judged> now, List<SeriesJudge.Judged> then) {
+        void add(
+                Wanted one,
+                List<SeriesJudge.Judged> trial,
+                List<SeriesJudge.Judged> now,
+                List<SeriesJudge.Judged> then) {
             readings += trial.size();
             notJudged += count(trial, Verdict.NOT_JUDGED);
             watchNow += count(now, Verdict.WATCH);
@@ -194,20 +247,32 @@ public class LimitPreviews {
             watchThen += count(then, Verdict.WATCH);
             failThen += count(then, Verdict.FAIL);
             for (int i = 0; i < now.size(); i++) {
-                changed += now.get(i).outcome().verdict() == then.get(i).outcome().verdict() ? 0 : 1;
+                changed +=
+                        now.get(i).outcome().verdict() == then.get(i).outcome().verdict() ? 0 : 1;
             }
-            double[] values = trial.stream().mapToDouble(judged -> judged.value().value()).toArray();
+            double[] values =
+                    trial.stream().mapToDouble(judged -> judged.value().value()).toArray();
             List<PreviewedReading> shown = new ArrayList<>();
             for (int i : MinMaxDecimation.keep(values, MOST_POINTS)) {
-                shown.add(new PreviewedReading(trial.get(i).value().at().toString(), values[i], trial.get(i).outcome().verdict(), now.get(i).outcome().verdict()));
+                shown.add(new PreviewedReading(
+                        trial.get(i).value().at().toString(),
+                        values[i],
+                        trial.get(i).outcome().verdict(),
+                        now.get(i).outcome().verdict()));
             }
             checks.add(new PreviewedCheck(
-                    one.check().id(), one.check().place() + ", " + one.check().node().name(), eachItsOwn ? LimitText.write(one.limit(), result.sense()) : "",
-                    count(trial, Verdict.WATCH), count(trial, Verdict.FAIL), shown));
+                    one.check().id(),
+                    one.check().place() + ", " + one.check().node().name(),
+                    eachItsOwn ? LimitText.write(one.limit(), result.sense()) : "",
+                    count(trial, Verdict.WATCH),
+                    count(trial, Verdict.FAIL),
+                    shown));
         }
 
         private static int count(List<SeriesJudge.Judged> judged, Verdict verdict) {
-            return (int) judged.stream().filter(one -> one.outcome().verdict() == verdict).count();
+            return (int) judged.stream()
+                    .filter(one -> one.outcome().verdict() == verdict)
+                    .count();
         }
 
         LimitPreview preview(int all, int without) {
@@ -217,9 +282,21 @@ public class LimitPreviews {
                     .limit(MOST_SHOWN)
                     .toList();
             return new LimitPreview(
-                    checks.size(), all - checks.size(), keeping, without, changed, watchNow, failNow, watchThen, failThen, readings,
-                    checks.stream().mapToInt(PreviewedCheck::watch).sum(), checks.stream().mapToInt(PreviewedCheck::fail).sum(),
-                    notJudged, worst, warnings);
+                    checks.size(),
+                    all - checks.size(),
+                    keeping,
+                    without,
+                    changed,
+                    watchNow,
+                    failNow,
+                    watchThen,
+                    failThen,
+                    readings,
+                    checks.stream().mapToInt(PreviewedCheck::watch).sum(),
+                    checks.stream().mapToInt(PreviewedCheck::fail).sum(),
+                    notJudged,
+                    worst,
+                    warnings);
         }
     }
 }

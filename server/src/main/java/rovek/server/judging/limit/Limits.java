@@ -27,6 +27,7 @@ import rovek.core.plant.Node;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.technique.Sense;
 import rovek.core.trend.TimedValue;
+import rovek.server.base.problem.DomainProblem;
 import rovek.server.judging.verdict.Verdicts;
 import rovek.server.plant.tree.CheckView;
 import rovek.server.plant.tree.Plant;
@@ -34,7 +35,6 @@ import rovek.server.plant.tree.PlantEditor;
 import rovek.server.plant.tree.PlantLedger;
 import rovek.server.plant.tree.PlantNode;
 import rovek.server.plant.tree.PlantTree;
-import rovek.server.base.problem.DomainProblem;
 
 /** What is right for the results of checks. Limits stand in the plant, over time, and are inherited like settings. */
 @Service
@@ -69,8 +69,19 @@ public class Limits {
      * @param wanting why the history of a check proposes nothing yet; blank where it does, or cannot be asked
      */
     public record LimitLine(
-            String technique, String resultId, String name, String unit, Sense sense, @Nullable LimitForm limit, String said, @Nullable UUID originId,
-            String originName, List<RevisionLine> revisions, int checks, int unlimited, List<Proposal> proposals,
+            String technique,
+            String resultId,
+            String name,
+            String unit,
+            Sense sense,
+            @Nullable LimitForm limit,
+            String said,
+            @Nullable UUID originId,
+            String originName,
+            List<RevisionLine> revisions,
+            int checks,
+            int unlimited,
+            List<Proposal> proposals,
             String wanting) {}
 
     /**
@@ -80,7 +91,13 @@ public class Limits {
      * @param from null where it holds for all before, too
      * @param said blank where it is inherited from then on
      */
-    public record RevisionLine(int number, @Nullable String saidAt, @Nullable String from, @Nullable String until, String said, boolean isInForce) {}
+    public record RevisionLine(
+            int number,
+            @Nullable String saidAt,
+            @Nullable String from,
+            @Nullable String until,
+            String said,
+            boolean isInForce) {}
 
     /** A limit to be taken by a person, with why. */
     public record Proposal(LimitForm limit, String evidence) {}
@@ -93,11 +110,19 @@ public class Limits {
      * @param from the first moment it holds for, ISO 8601; null judges all readings anew
      * @param until the first moment it no longer holds for; null where it goes on
      */
-    public record Saying(@Nullable LimitForm limit, boolean isInherited, @Nullable String from, @Nullable String until) {
+    public record Saying(
+            @Nullable LimitForm limit,
+            boolean isInherited,
+            @Nullable String from,
+            @Nullable String until) {
 
         /** An upper limit for all that was and will be measured. */
         public static Saying above(@Nullable Double watch, @Nullable Double fail) {
-            return new Saying(new LimitForm(List.of(RuleDraft.plain(RuleDraft.Kind.ABOVE, watch, fail)), 0, false), false, null, null);
+            return new Saying(
+                    new LimitForm(List.of(RuleDraft.plain(RuleDraft.Kind.ABOVE, watch, fail)), 0, false),
+                    false,
+                    null,
+                    null);
         }
     }
 
@@ -117,26 +142,42 @@ public class Limits {
                 yielding.computeIfAbsent(key, none -> new ArrayList<>()).add(check);
             }
         }
-        return results.entrySet().stream().map(entry -> line(tree, nodeId, entry.getKey(), entry.getValue(), yielding.get(entry.getKey()), now)).toList();
+        return results.entrySet().stream()
+                .map(entry -> line(tree, nodeId, entry.getKey(), entry.getValue(), yielding.get(entry.getKey()), now))
+                .toList();
     }
 
     static List<CheckView> checks(PlantTree tree, UUID nodeId) {
         tree.find(nodeId).orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
-        return tree.checks(tree.checksBeneath(nodeId).stream().map(PlantNode::id).toList());
+        return tree.checks(
+                tree.checksBeneath(nodeId).stream().map(PlantNode::id).toList());
     }
 
-    private LimitLine line(PlantTree tree, UUID nodeId, Key key, ResultDefinition result, List<CheckView> checks, Instant now) {
+    private LimitLine line(
+            PlantTree tree, UUID nodeId, Key key, ResultDefinition result, List<CheckView> checks, Instant now) {
         LimitLayers layers = tree.limitLayers(nodeId, key.technique(), result);
         Optional<LimitLayers.InForce> counting = layers.at(now);
-        int unlimited = (int) checks.stream().filter(check -> limitNow(check, result, now).isEmpty()).count();
-        List<TimedValue> history = checks.size() == 1 ? sinceLastStart(verdicts.series(tree, checks.get(0), result)) : List.of();
+        int unlimited = (int) checks.stream()
+                .filter(check -> limitNow(check, result, now).isEmpty())
+                .count();
+        List<TimedValue> history =
+                checks.size() == 1 ? sinceLastStart(verdicts.series(tree, checks.get(0), result)) : List.of();
         return new LimitLine(
-                key.technique(), key.result(), result.name(), result.unit().shown(), result.sense(),
+                key.technique(),
+                key.result(),
+                result.name(),
+                result.unit().shown(),
+                result.sense(),
                 counting.map(one -> LimitForm.of(one.limit())).orElse(null),
-                counting.map(one -> LimitText.write(one.limit(), result.sense())).orElse(""),
+                counting.map(one -> LimitText.write(one.limit(), result.sense()))
+                        .orElse(""),
                 counting.map(LimitLayers.InForce::node).orElse(null),
-                counting.flatMap(one -> tree.nodes().find(one.node())).map(Node::label).orElse(""),
-                revisions(layers, nodeId, result, now), checks.size(), unlimited,
+                counting.flatMap(one -> tree.nodes().find(one.node()))
+                        .map(Node::label)
+                        .orElse(""),
+                revisions(layers, nodeId, result, now),
+                checks.size(),
+                unlimited,
                 checks.size() == 1 ? proposals(checks.get(0), result, history) : List.of(),
                 checks.size() == 1 ? wanting(history) : "");
     }
@@ -144,14 +185,18 @@ public class Limits {
     private static String wanting(List<TimedValue> values) {
         return values.size() >= HistoryProposal.LEAST_READINGS
                 ? ""
-                : "Own history proposes a limit from %d readings on; there are %d.".formatted(HistoryProposal.LEAST_READINGS, values.size());
+                : "Own history proposes a limit from %d readings on; there are %d."
+                        .formatted(HistoryProposal.LEAST_READINGS, values.size());
     }
 
     private static List<TimedValue> sinceLastStart(SeriesJudge history) {
         List<Baselines.Start> starts = history.baselines().starts();
         return starts.isEmpty()
                 ? history.values()
-                : history.values().stream().filter(value -> !value.at().isBefore(starts.get(starts.size() - 1).at())).toList();
+                : history.values().stream()
+                        .filter(value -> !value.at()
+                                .isBefore(starts.get(starts.size() - 1).at()))
+                        .toList();
     }
 
     private static Optional<LimitLayers.InForce> limitNow(CheckView check, ResultDefinition result, Instant now) {
@@ -159,23 +204,40 @@ public class Limits {
     }
 
     private static List<RevisionLine> revisions(LimitLayers layers, UUID nodeId, ResultDefinition result, Instant now) {
-        return layers.layers().stream().filter(layer -> layer.node().equals(nodeId)).findFirst().map(LimitLayers.Layer::timeline).stream()
-                .flatMap(timeline -> timeline.revisions().stream().map(revision -> line(revision, result, timeline.at(now).filter(revision::equals).isPresent())))
+        return layers.layers().stream()
+                .filter(layer -> layer.node().equals(nodeId))
+                .findFirst()
+                .map(LimitLayers.Layer::timeline)
+                .stream()
+                .flatMap(timeline -> timeline.revisions().stream()
+                        .map(revision -> line(
+                                revision,
+                                result,
+                                timeline.at(now).filter(revision::equals).isPresent())))
                 .toList();
     }
 
     private static RevisionLine line(LimitRevision revision, ResultDefinition result, boolean isInForce) {
-        String said = revision.isInherited() ? "" : revision.limit().map(limit -> LimitText.write(limit, result.sense())).orElse("-/-");
+        String said = revision.isInherited()
+                ? ""
+                : revision.limit()
+                        .map(limit -> LimitText.write(limit, result.sense()))
+                        .orElse("-/-");
         return new RevisionLine(
-                revision.number(), revision.saidAt().map(Instant::toString).orElse(null), revision.from().map(Instant::toString).orElse(null),
-                revision.until().map(Instant::toString).orElse(null), said, isInForce);
+                revision.number(),
+                revision.saidAt().map(Instant::toString).orElse(null),
+                revision.from().map(Instant::toString).orElse(null),
+                revision.until().map(Instant::toString).orElse(null),
+                said,
+                isInForce);
     }
 
     private static List<Proposal> proposals(CheckView check, ResultDefinition result, List<TimedValue> history) {
         List<Proposal> proposals = new ArrayList<>();
         check.technique().proposals(check.settings(), check.nameplate()).stream()
                 .filter(one -> one.resultId().equals(result.id()))
-                .forEach(one -> proposals.add(new Proposal(plain(result, one.watch().orElse(null), one.fail().orElse(null)), one.evidence())));
+                .forEach(one -> proposals.add(new Proposal(
+                        plain(result, one.watch().orElse(null), one.fail().orElse(null)), one.evidence())));
         HistoryProposal.of(history, result)
                 .ifPresent(one -> proposals.add(new Proposal(plain(result, one.watch(), one.fail()), one.evidence())));
         return proposals;
@@ -192,17 +254,27 @@ public class Limits {
     public PlantLedger.Committed say(UUID nodeId, String technique, String resultId, Saying saying) {
         PlantTree tree = plant.tree();
         ResultDefinition result = result(tree, nodeId, technique, resultId);
-        return editor.alter(new PlantEditor.Altering(null, List.of(alteration(tree, nodeId, technique, result, saying))));
+        return editor.alter(
+                new PlantEditor.Altering(null, List.of(alteration(tree, nodeId, technique, result, saying))));
     }
 
-    private Alteration alteration(PlantTree tree, UUID nodeId, String technique, ResultDefinition result, Saying saying) {
+    private Alteration alteration(
+            PlantTree tree, UUID nodeId, String technique, ResultDefinition result, Saying saying) {
         Node node = tree.nodes().find(nodeId).orElseThrow();
         String before = node.limitsOf(technique).getOrDefault(result.id(), "");
         LimitTimeline timeline = before.isEmpty() ? LimitTimeline.EMPTY : LimitTimeline.parse(before, result.sense());
-        Optional<Limit> limit = Optional.ofNullable(saying.limit()).filter(form -> !form.rules().isEmpty()).map(form -> form.limit(result));
+        Optional<Limit> limit = Optional.ofNullable(saying.limit())
+                .filter(form -> !form.rules().isEmpty())
+                .map(form -> form.limit(result));
         String after;
         try {
-            after = timeline.saying(Optional.of(clock.instant()), time(saying.from()), time(saying.until()), limit, saying.isInherited()).write(result.sense());
+            after = timeline.saying(
+                            Optional.of(clock.instant()),
+                            time(saying.from()),
+                            time(saying.until()),
+                            limit,
+                            saying.isInherited())
+                    .write(result.sense());
         } catch (IllegalArgumentException wrong) {
             throw new DomainProblem.Invalid("limit", wrong.getMessage());
         }
@@ -224,7 +296,8 @@ public class Limits {
     }
 
     /** What came of it. */
-    public record LimitsTaken(int checks, int without, @Nullable UUID changeId) {}
+    public record LimitsTaken(
+            int checks, int without, @Nullable UUID changeId) {}
 
     /**
      * What would be given to checks that have no limit now.
@@ -236,11 +309,15 @@ public class Limits {
     Proposed proposed(PlantTree tree, UUID nodeId, String technique, ResultDefinition result, Source source) {
         Map<CheckView, LimitForm> proposed = new LinkedHashMap<>();
         Instant now = clock.instant();
-        List<CheckView> unlimited = yielding(tree, nodeId, technique, result).stream().filter(check -> limitNow(check, result, now).isEmpty()).toList();
+        List<CheckView> unlimited = yielding(tree, nodeId, technique, result).stream()
+                .filter(check -> limitNow(check, result, now).isEmpty())
+                .toList();
         for (int from = 0; from < unlimited.size(); from += HISTORIES_AT_ONCE) {
             List<CheckView> some = unlimited.subList(from, Math.min(unlimited.size(), from + HISTORIES_AT_ONCE));
-            Map<UUID, SeriesJudge> histories = source == Source.HISTORY ? verdicts.series(tree, some, result, false) : Map.of();
-            some.forEach(check -> proposed(check, result, Optional.ofNullable(histories.get(check.id()))).ifPresent(limit -> proposed.put(check, limit)));
+            Map<UUID, SeriesJudge> histories =
+                    source == Source.HISTORY ? verdicts.series(tree, some, result, false) : Map.of();
+            some.forEach(check -> proposed(check, result, Optional.ofNullable(histories.get(check.id())))
+                    .ifPresent(limit -> proposed.put(check, limit)));
         }
         return new Proposed(proposed, unlimited.size() - proposed.size());
     }
@@ -248,7 +325,8 @@ public class Limits {
     /** The checks at or beneath a node that yield a result. */
     static List<CheckView> yielding(PlantTree tree, UUID nodeId, String technique, ResultDefinition result) {
         return checks(tree, nodeId).stream()
-                .filter(check -> check.technique().id().equals(technique) && check.technique().results(check.settings()).contains(result))
+                .filter(check -> check.technique().id().equals(technique)
+                        && check.technique().results(check.settings()).contains(result))
                 .toList();
     }
 
@@ -263,7 +341,8 @@ public class Limits {
         ResultDefinition result = result(tree, nodeId, technique, resultId);
         Proposed proposed = proposed(tree, nodeId, technique, result, source);
         List<Alteration> alterations = proposed.limits().entrySet().stream()
-                .map(one -> alteration(tree, one.getKey().id(), technique, result, new Saying(one.getValue(), false, from, null)))
+                .map(one -> alteration(
+                        tree, one.getKey().id(), technique, result, new Saying(one.getValue(), false, from, null)))
                 .toList();
         PlantLedger.Committed committed = editor.alter(new PlantEditor.Altering(null, alterations));
         return new LimitsTaken(alterations.size(), proposed.without(), committed.changeId());
@@ -272,7 +351,8 @@ public class Limits {
     /** @param history to go by; empty for the technique's own numbers */
     private Optional<LimitForm> proposed(CheckView check, ResultDefinition result, Optional<SeriesJudge> history) {
         if (history.isPresent()) {
-            return HistoryProposal.of(sinceLastStart(history.get()), result).map(one -> plain(result, one.watch(), one.fail()));
+            return HistoryProposal.of(sinceLastStart(history.get()), result)
+                    .map(one -> plain(result, one.watch(), one.fail()));
         }
         return check.technique().proposals(check.settings(), check.nameplate()).stream()
                 .filter(one -> one.resultId().equals(result.id()))
@@ -283,13 +363,17 @@ public class Limits {
     /** @throws DomainProblem.Invalid where no check at or beneath the node yields it */
     static ResultDefinition result(PlantTree tree, UUID nodeId, String technique, String resultId) {
         List<CheckView> checks = checks(tree, nodeId);
-        boolean isCheck = tree.find(nodeId).filter(node -> node.level() == Level.CHECK).isPresent();
+        boolean isCheck =
+                tree.find(nodeId).filter(node -> node.level() == Level.CHECK).isPresent();
         return checks.stream()
                 .filter(check -> check.technique().id().equals(technique))
                 .flatMap(check -> check.technique().results(check.settings()).stream())
                 .filter(result -> result.id().equals(resultId))
                 .findFirst()
                 .orElseThrow(() -> new DomainProblem.Invalid(
-                        "resultId", isCheck ? "This check does not yield %s.".formatted(resultId) : "No check here yields %s.".formatted(resultId)));
+                        "resultId",
+                        isCheck
+                                ? "This check does not yield %s.".formatted(resultId)
+                                : "No check here yields %s.".formatted(resultId)));
     }
 }

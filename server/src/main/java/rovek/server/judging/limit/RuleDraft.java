@@ -18,8 +18,15 @@ import rovek.core.limit.Side;
  * @param isRobust whether scatter is counted by median and MAD rather than by mean and standard deviation
  */
 public record RuleDraft(
-        Kind kind, @Nullable Double watch, @Nullable Double fail, @Nullable Double watchLow, @Nullable Double failLow, @Nullable Double target, @Nullable Side side,
-        boolean isShare, boolean isRobust) {
+        Kind kind,
+        @Nullable Double watch,
+        @Nullable Double fail,
+        @Nullable Double watchLow,
+        @Nullable Double failLow,
+        @Nullable Double target,
+        @Nullable Side side,
+        boolean isShare,
+        boolean isRobust) {
 
     /** The ways to say what is right. */
     public enum Kind {
@@ -41,7 +48,11 @@ public record RuleDraft(
             case BELOW -> Rule.Within.below(Optional.ofNullable(watch), Optional.ofNullable(fail));
             case WITHIN -> new Rule.Within(range(watchLow, watch, Range.ALL), range(failLow, fail, Range.ALL));
             case OUTSIDE -> new Rule.Outside(range(watchLow, watch, Range.NONE), range(failLow, fail, Range.NONE));
-            case TARGET -> new Rule.Target(Optional.ofNullable(target).orElseThrow(() -> new IllegalArgumentException("A target is a number.")), allowed(Side.BOTH));
+            case TARGET ->
+                new Rule.Target(
+                        Optional.ofNullable(target)
+                                .orElseThrow(() -> new IllegalArgumentException("A target is a number.")),
+                        allowed(Side.BOTH));
             case BASELINE -> new Rule.FromBaseline(allowed(Side.UP), isShare);
             case RATE -> new Rule.PerDay(allowed(Side.UP));
             case SISTERS -> new Rule.FromSisters(allowed(Side.UP), isShare);
@@ -56,7 +67,8 @@ public record RuleDraft(
     private static Range range(@Nullable Double low, @Nullable Double high, Range none) {
         return low == null && high == null
                 ? none
-                : new Range(low == null ? Double.NEGATIVE_INFINITY : low, high == null ? Double.POSITIVE_INFINITY : high);
+                : new Range(
+                        low == null ? Double.NEGATIVE_INFINITY : low, high == null ? Double.POSITIVE_INFINITY : high);
     }
 
     static RuleDraft of(Rule rule) {
@@ -98,13 +110,29 @@ public record RuleDraft(
         boolean noWatch = watch.equals(Range.NONE);
         boolean noFail = fail.equals(Range.NONE);
         return new RuleDraft(
-                kind, noWatch ? null : finite(watch.high()), noFail ? null : finite(fail.high()), noWatch ? null : finite(watch.low()),
-                noFail ? null : finite(fail.low()), null, null, false, false);
+                kind,
+                noWatch ? null : finite(watch.high()),
+                noFail ? null : finite(fail.high()),
+                noWatch ? null : finite(watch.low()),
+                noFail ? null : finite(fail.low()),
+                null,
+                null,
+                false,
+                false);
     }
 
-    private static RuleDraft about(Kind kind, Allowed allowed, @Nullable Double target, boolean isShare, boolean isRobust) {
+    private static RuleDraft about(
+            Kind kind, Allowed allowed, @Nullable Double target, boolean isShare, boolean isRobust) {
         return new RuleDraft(
-                kind, allowed.watch().orElse(null), allowed.fail().orElse(null), null, null, target, allowed.side(), isShare, isRobust);
+                kind,
+                allowed.watch().orElse(null),
+                allowed.fail().orElse(null),
+                null,
+                null,
+                target,
+                allowed.side(),
+                isShare,
+                isRobust);
     }
 
     private static @Nullable Double finite(double end) {

@@ -18,6 +18,7 @@ final class BinaryRows {
     private static final byte[] SIGNATURE = {'P', 'G', 'C', 'O', 'P', 'Y', '\n', (byte) 0xFF, '\r', '\n', 0};
     /** Its timestamps count from here. */
     private static final Instant EPOCH = Instant.parse("2000-01-01T00:00:00Z");
+
     private static final long EPOCH_DAY = LocalDate.of(2000, 1, 1).toEpochDay();
 
     private static final long MICROS_A_SECOND = 1_000_000;
@@ -87,7 +88,9 @@ final class BinaryRows {
         write(() -> {
             out.writeInt(Long.BYTES);
             // Not by the clock's own difference, which is in nanoseconds and ends with the year 2262.
-            out.writeLong(Math.addExact(Math.multiplyExact(value.getEpochSecond() - EPOCH.getEpochSecond(), MICROS_A_SECOND), value.getNano() / NANOS_A_MICRO));
+            out.writeLong(Math.addExact(
+                    Math.multiplyExact(value.getEpochSecond() - EPOCH.getEpochSecond(), MICROS_A_SECOND),
+                    value.getNano() / NANOS_A_MICRO));
         });
         return this;
     }

@@ -31,8 +31,13 @@ class BulkCopy {
         jdbc.execute((ConnectionCallback<Long>) connection -> copied(connection, table, columns, items, write));
     }
 
-    private static <T> long copied(Connection connection, String table, int columns, Iterable<T> items, BiConsumer<BinaryRows, T> write) throws SQLException {
-        CopyIn copy = connection.unwrap(PGConnection.class).getCopyAPI().copyIn("COPY " + table + " FROM STDIN (FORMAT binary)");
+    private static <T> long copied(
+            Connection connection, String table, int columns, Iterable<T> items, BiConsumer<BinaryRows, T> write)
+            throws SQLException {
+        CopyIn copy = connection
+                .unwrap(PGConnection.class)
+                .getCopyAPI()
+                .copyIn("COPY " + table + " FROM STDIN (FORMAT binary)");
         try {
             BinaryRows rows = new BinaryRows(columns);
             for (T item : items) {

@@ -55,8 +55,13 @@ class CaptureEntity {
     Capture capture() {
         if (description.isBlank()) {
             return new Waveform(
-                    Compression.expandSamples(samples), rateHz, UnitCatalogue.get(unit), scale,
-                    optional(sensitivity), optional(fullScale)).toCapture();
+                            Compression.expandSamples(samples),
+                            rateHz,
+                            UnitCatalogue.get(unit),
+                            scale,
+                            optional(sensitivity),
+                            optional(fullScale))
+                    .toCapture();
         }
         try {
             return new CaptureFile(description, "", Compression.expand(samples)).capture();

@@ -21,7 +21,13 @@ import rovek.core.reading.WaveformCapture;
  * @param photos how many photos were taken along
  */
 public record CaptureView(
-        String kind, List<String> headings, List<List<String>> rows, int allRows, List<String> markers, boolean isRun, int photos) {
+        String kind,
+        List<String> headings,
+        List<List<String>> rows,
+        int allRows,
+        List<String> markers,
+        boolean isRun,
+        int photos) {
 
     private static final int MOST_ROWS = 500;
 
@@ -30,25 +36,41 @@ public record CaptureView(
             List<List<String>> rows = new ArrayList<>();
             for (int row = 0; row < Math.min(MOST_ROWS, table.rows()); row++) {
                 int at = row;
-                rows.add(table.columns().stream().map(column -> cell(column, at)).toList());
+                rows.add(
+                        table.columns().stream().map(column -> cell(column, at)).toList());
             }
             return new CaptureView(
-                    "table", table.columns().stream().map(CaptureView::heading).toList(), rows, table.rows(),
-                    table.markers().stream().map(marker -> "%s s %s".formatted(plain(marker.atSeconds()), marker.text())).toList(),
-                    table.time().isPresent(), photos);
+                    "table",
+                    table.columns().stream().map(CaptureView::heading).toList(),
+                    rows,
+                    table.rows(),
+                    table.markers().stream()
+                            .map(marker -> "%s s %s".formatted(plain(marker.atSeconds()), marker.text()))
+                            .toList(),
+                    table.time().isPresent(),
+                    photos);
         }
         if (capture instanceof TextCapture text) {
-            List<List<String>> rows = text.lines().stream().limit(MOST_ROWS).map(List::of).toList();
+            List<List<String>> rows =
+                    text.lines().stream().limit(MOST_ROWS).map(List::of).toList();
             return new CaptureView("text", List.of(), rows, text.lines().size(), List.of(), false, photos);
         }
         if (capture instanceof ValueCapture value) {
-            String said = plain(value.value().value()) + " " + value.value().unit().symbol();
+            String said =
+                    plain(value.value().value()) + " " + value.value().unit().symbol();
             return new CaptureView("value", List.of(), List.of(List.of(said)), 1, List.of(), false, photos);
         }
         if (capture instanceof PictureCapture) {
             return new CaptureView("picture", List.of(), List.of(), 0, List.of(), false, photos);
         }
-        return new CaptureView("waveform", List.of(), List.of(), ((WaveformCapture) capture).samples().length, List.of(), false, photos);
+        return new CaptureView(
+                "waveform",
+                List.of(),
+                List.of(),
+                ((WaveformCapture) capture).samples().length,
+                List.of(),
+                false,
+                photos);
     }
 
     private static String heading(TableCapture.Column column) {
@@ -65,6 +87,8 @@ public record CaptureView(
     }
 
     private static String plain(double number) {
-        return number == Math.rint(number) && Math.abs(number) < 1e15 ? String.valueOf((long) number) : String.valueOf(number);
+        return number == Math.rint(number) && Math.abs(number) < 1e15
+                ? String.valueOf((long) number)
+                : String.valueOf(number);
     }
 }

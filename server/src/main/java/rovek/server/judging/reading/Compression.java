@@ -32,7 +32,8 @@ final class Compression {
             return raw;
         }
         int tried = Math.min(TRIED_BYTES, raw.length);
-        boolean isWorthIt = deflated(raw, (raw.length - tried) / 2, tried, Deflater.BEST_SPEED).length < WORTH_IT * tried;
+        boolean isWorthIt =
+                deflated(raw, (raw.length - tried) / 2, tried, Deflater.BEST_SPEED).length < WORTH_IT * tried;
         return deflated(raw, 0, raw.length, isWorthIt ? Deflater.BEST_SPEED : Deflater.NO_COMPRESSION);
     }
 

@@ -39,15 +39,24 @@ class CurveController {
     @GetMapping("/api/readings/{id}/curves")
     Curves curves(@PathVariable UUID id, @RequestParam Map<String, String> look) {
         ReadingDesk.Drawn drawn = desk.drawn(id, look);
-        return new Curves(CurveView.of(drawn.curves()), drawn.remarks(), drawn.looks(), drawn.curves().stream().anyMatch(Curve.Run.class::isInstance));
+        return new Curves(
+                CurveView.of(drawn.curves()),
+                drawn.remarks(),
+                drawn.looks(),
+                drawn.curves().stream().anyMatch(Curve.Run.class::isInstance));
     }
 
     /** @param other a further reading whose curve stands beside it */
     @GetMapping("/api/readings/{id}/curves/{name}/file")
     void curveFile(
-            @PathVariable UUID id, @PathVariable String name, @RequestParam String form, @RequestParam(defaultValue = EVER) double from,
-            @RequestParam(defaultValue = ALWAYS) double to, @RequestParam(name = "with", required = false) @Nullable UUID other,
-            @RequestParam Map<String, String> look, HttpServletResponse response)
+            @PathVariable UUID id,
+            @PathVariable String name,
+            @RequestParam String form,
+            @RequestParam(defaultValue = EVER) double from,
+            @RequestParam(defaultValue = ALWAYS) double to,
+            @RequestParam(name = "with", required = false) @Nullable UUID other,
+            @RequestParam Map<String, String> look,
+            HttpServletResponse response)
             throws IOException {
         TableAnswer.send(tables.curve(id, name, look, new CurveTables.Stretch(from, to), other), form, response);
     }
@@ -58,13 +67,19 @@ class CurveController {
     }
 
     @GetMapping("/api/readings/{id}/run/statistics")
-    List<Runs.OfChannel> statistics(@PathVariable UUID id, @RequestParam(defaultValue = EVER) double from, @RequestParam(defaultValue = ALWAYS) double to) {
+    List<Runs.OfChannel> statistics(
+            @PathVariable UUID id,
+            @RequestParam(defaultValue = EVER) double from,
+            @RequestParam(defaultValue = ALWAYS) double to) {
         return runs.statistics(id, from, to);
     }
 
     @GetMapping("/api/readings/{id}/run/file")
     void runFile(
-            @PathVariable UUID id, @RequestParam String form, @RequestParam(defaultValue = EVER) double from, @RequestParam(defaultValue = ALWAYS) double to,
+            @PathVariable UUID id,
+            @RequestParam String form,
+            @RequestParam(defaultValue = EVER) double from,
+            @RequestParam(defaultValue = ALWAYS) double to,
             HttpServletResponse response)
             throws IOException {
         TableAnswer.send(tables.run(id, new CurveTables.Stretch(from, to)), form, response);
@@ -77,8 +92,12 @@ class CurveController {
 
     @GetMapping("/api/checks/{id}/waterfall/file")
     void waterfallFile(
-            @PathVariable UUID id, @RequestParam(defaultValue = "Spectrum") String curve, @RequestParam String form,
-            @RequestParam(defaultValue = EVER) double from, @RequestParam(defaultValue = ALWAYS) double to, HttpServletResponse response)
+            @PathVariable UUID id,
+            @RequestParam(defaultValue = "Spectrum") String curve,
+            @RequestParam String form,
+            @RequestParam(defaultValue = EVER) double from,
+            @RequestParam(defaultValue = ALWAYS) double to,
+            HttpServletResponse response)
             throws IOException {
         TableAnswer.send(tables.waterfall(id, curve, new CurveTables.Stretch(from, to)), form, response);
     }

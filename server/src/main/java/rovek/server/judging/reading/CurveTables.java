@@ -41,7 +41,8 @@ public class CurveTables {
      * @param other null for none
      */
     @Transactional(readOnly = true)
-    public NumberTable curve(UUID readingId, String name, Map<String, String> look, Stretch stretch, @Nullable UUID other) {
+    public NumberTable curve(
+            UUID readingId, String name, Map<String, String> look, Stretch stretch, @Nullable UUID other) {
         List<String> headings = new ArrayList<>();
         List<double[]> columns = new ArrayList<>();
         add(readingId, name, look, stretch, headings, columns);
@@ -51,7 +52,13 @@ public class CurveTables {
         return NumberTable.ofColumns("%s %s".formatted(name, day(readingId)), headings, columns);
     }
 
-    private void add(UUID readingId, String name, Map<String, String> look, Stretch stretch, List<String> headings, List<double[]> columns) {
+    private void add(
+            UUID readingId,
+            String name,
+            Map<String, String> look,
+            Stretch stretch,
+            List<String> headings,
+            List<double[]> columns) {
         Curve curve = desk.drawn(readingId, look).curves().stream()
                 .filter(one -> one.name().equals(name) && !(one instanceof Curve.Run))
                 .findFirst()
@@ -60,13 +67,17 @@ public class CurveTables {
         double step = curve instanceof Curve.Lines lines ? lines.stepHz() : ((Curve.Series) curve).stepSeconds();
         double start = curve instanceof Curve.Series series ? series.startSeconds() : 0;
         double[] values = curve instanceof Curve.Lines lines ? lines.values() : ((Curve.Series) curve).values();
-        String unit = curve instanceof Curve.Lines lines ? lines.unit().symbol() + " RMS" : ((Curve.Series) curve).unit().symbol();
+        String unit = curve instanceof Curve.Lines lines
+                ? lines.unit().symbol() + " RMS"
+                : ((Curve.Series) curve).unit().symbol();
         int first = (int) Math.min(values.length, Math.max(0, Math.ceil((stretch.from() - start) / step - ROUNDING)));
-        int behind = (int) Math.max(first, Math.min(values.length, Math.floor((stretch.to() - start) / step + ROUNDING) + 1));
+        int behind = (int) Math.max(
+                first, Math.min(values.length, Math.floor((stretch.to() - start) / step + ROUNDING) + 1));
         double[] axis = new double[behind - first];
         Arrays.setAll(axis, i -> start + (first + i) * step);
         headings.add(isLines ? "Frequency, Hz" : "Time, s");
-        headings.add("%s, %s (%s)%s".formatted(name, unit, day(readingId), curve.how().isBlank() ? "" : ", " + curve.how()));
+        headings.add("%s, %s (%s)%s"
+                .formatted(name, unit, day(readingId), curve.how().isBlank() ? "" : ", " + curve.how()));
         columns.add(axis);
         columns.add(Arrays.copyOfRange(values, first, behind));
     }
@@ -84,7 +95,8 @@ public class CurveTables {
         List<String> headings = new ArrayList<>(List.of("Time, s"));
         List<double[]> columns = new ArrayList<>(List.of(Arrays.copyOfRange(seconds, within[0], within[1])));
         for (Curve.Run channel : channels) {
-            headings.add(channel.unit().isBlank() ? channel.name() : "%s, %s".formatted(channel.name(), channel.unit()));
+            headings.add(
+                    channel.unit().isBlank() ? channel.name() : "%s, %s".formatted(channel.name(), channel.unit()));
             columns.add(Arrays.copyOfRange(channel.values(), within[0], within[1]));
         }
         return NumberTable.ofColumns("Run " + day(readingId), headings, columns);
@@ -103,7 +115,9 @@ public class CurveTables {
         List<double[]> columns = new ArrayList<>(List.of(Arrays.copyOfRange(axis, within[0], within[1])));
         waterfall.rows().forEach(row -> {
             headings.add("%s, %s RMS".formatted(row.at().substring(0, 10), waterfall.unit()));
-            columns.add(IntStream.range(within[0], within[1]).mapToDouble(i -> row.values()[i]).toArray());
+            columns.add(IntStream.range(within[0], within[1])
+                    .mapToDouble(i -> row.values()[i])
+                    .toArray());
         });
         return NumberTable.ofColumns(name + " over the visits", headings, columns);
     }

@@ -25,7 +25,16 @@ import rovek.core.trend.MinMaxDecimation;
  * @param bands whose RMS is a result of its own
  */
 public record CurveView(
-        String kind, String name, String how, String xUnit, String yUnit, @Nullable Double step, double[] x, float[] y, @Nullable Double usualTo, List<PeakView> peaks,
+        String kind,
+        String name,
+        String how,
+        String xUnit,
+        String yUnit,
+        @Nullable Double step,
+        double[] x,
+        float[] y,
+        @Nullable Double usualTo,
+        List<PeakView> peaks,
         List<Curve.CurveBand> bands) {
 
     /** A line that stands out of those round it, with the frequency between the lines. */
@@ -39,19 +48,50 @@ public record CurveView(
 
     /** @return empty for the channels of a run, which belong together */
     static List<CurveView> of(List<Curve> curves) {
-        return curves.stream().filter(curve -> !(curve instanceof Curve.Run)).map(CurveView::of).toList();
+        return curves.stream()
+                .filter(curve -> !(curve instanceof Curve.Run))
+                .map(CurveView::of)
+                .toList();
     }
 
     private static CurveView of(Curve curve) {
         if (curve instanceof Curve.Lines lines) {
-            return thinned("lines", lines, "Hz", lines.unit().symbol(), 0, lines.stepHz(), lines.values(), lines.usualHz(), peaks(lines), lines.bands());
+            return thinned(
+                    "lines",
+                    lines,
+                    "Hz",
+                    lines.unit().symbol(),
+                    0,
+                    lines.stepHz(),
+                    lines.values(),
+                    lines.usualHz(),
+                    peaks(lines),
+                    lines.bands());
         }
         Curve.Series series = (Curve.Series) curve;
-        return thinned("series", series, "s", series.unit().symbol(), series.startSeconds(), series.stepSeconds(), series.values(), null, List.of(), List.of());
+        return thinned(
+                "series",
+                series,
+                "s",
+                series.unit().symbol(),
+                series.startSeconds(),
+                series.stepSeconds(),
+                series.values(),
+                null,
+                List.of(),
+                List.of());
     }
 
     private static CurveView thinned(
-            String kind, Curve curve, String xUnit, String yUnit, double start, double step, double[] values, @Nullable Double usualTo, List<PeakView> peaks,
+            String kind,
+            Curve curve,
+            String xUnit,
+            String yUnit,
+            double start,
+            double step,
+            double[] values,
+            @Nullable Double usualTo,
+            List<PeakView> peaks,
             List<Curve.CurveBand> bands) {
         int[] kept = MinMaxDecimation.keep(values, MOST_POINTS);
         float[] y = new float[kept.length];
@@ -59,12 +99,19 @@ public record CurveView(
             y[i] = (float) values[kept[i]];
         }
         boolean isWhole = kept.length == values.length && start == 0;
-        double[] x = isWhole ? new double[0] : Arrays.stream(kept).mapToDouble(i -> start + i * step).toArray();
-        return new CurveView(kind, curve.name(), curve.how(), xUnit, yUnit, isWhole ? step : null, x, y, usualTo, peaks, bands);
+        double[] x = isWhole
+                ? new double[0]
+                : Arrays.stream(kept).mapToDouble(i -> start + i * step).toArray();
+        return new CurveView(
+                kind, curve.name(), curve.how(), xUnit, yUnit, isWhole ? step : null, x, y, usualTo, peaks, bands);
     }
 
     private static List<PeakView> peaks(Curve.Lines lines) {
-        return SpectralPeaks.of(new Spectrum(lines.stepHz(), lines.values(), Window.HANN, Integration.NONE), MOST_PEAKS, STANDS_OUT).stream()
+        return SpectralPeaks.of(
+                        new Spectrum(lines.stepHz(), lines.values(), Window.HANN, Integration.NONE),
+                        MOST_PEAKS,
+                        STANDS_OUT)
+                .stream()
                 .map(peak -> new PeakView(peak.hz(), peak.rms()))
                 .toList();
     }

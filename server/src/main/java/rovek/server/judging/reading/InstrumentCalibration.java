@@ -8,4 +8,5 @@ import java.time.LocalDate;
  *
  * @param on null where the instrument did not tell; likewise {@code until}
  */
-public record InstrumentCalibration(@Nullable LocalDate on, @Nullable LocalDate until) {}
+public record InstrumentCalibration(
+        @Nullable LocalDate on, @Nullable LocalDate until) {}

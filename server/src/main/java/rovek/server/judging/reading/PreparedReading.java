@@ -14,4 +14,8 @@ import rovek.server.plant.tree.CheckView;
  * @param settings it was analysed with
  */
 public record PreparedReading(
-        ReadingIdentity identity, PackedReading packed, Optional<CheckView> check, SettingValues settings, Analysis analysis) {}
+        ReadingIdentity identity,
+        PackedReading packed,
+        Optional<CheckView> check,
+        SettingValues settings,
+        Analysis analysis) {}

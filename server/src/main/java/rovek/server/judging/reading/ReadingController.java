@@ -46,7 +46,8 @@ class ReadingController {
         return ResponseEntity.ok()
                 .contentType(MediaType.valueOf(picture.mediaType()))
                 .header("X-Content-Type-Options", "nosniff")
-                .cacheControl(CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable())
+                .cacheControl(
+                        CacheControl.maxAge(Duration.ofDays(365)).cachePrivate().immutable())
                 .body(picture.bytes());
     }
 }

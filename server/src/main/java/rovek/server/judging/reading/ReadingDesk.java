@@ -26,8 +26,8 @@ import rovek.core.technique.SettingValues;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
 import rovek.core.unit.Amount;
-import rovek.server.plant.tree.Plant;
 import rovek.server.base.problem.DomainProblem;
+import rovek.server.plant.tree.Plant;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -70,7 +70,8 @@ public class ReadingDesk {
     @Transactional(readOnly = true)
     public Drawn drawn(UUID readingId, Map<String, String> look) {
         ReadingEntity reading = require(readingId);
-        Technique technique = techniques.find(reading.technique)
+        Technique technique = techniques
+                .find(reading.technique)
                 .orElseThrow(() -> new DomainProblem.Conflict("no-technique", reading.obstacle));
         SettingValues settings = settings(technique, reading);
         SettingValues looked = looked(technique, look);
@@ -87,7 +88,8 @@ public class ReadingDesk {
         List<Look> looks = technique.looks().stream()
                 .map(one -> new Look(one.key(), one.name(), one.kind().options(), looked.text(one.key())))
                 .toList();
-        return new Drawn(curves, analysis.remarks().stream().map(Remark::sentence).toList(), looks);
+        return new Drawn(
+                curves, analysis.remarks().stream().map(Remark::sentence).toList(), looks);
     }
 
     private static SettingValues looked(Technique technique, Map<String, String> look) {
@@ -122,7 +124,8 @@ public class ReadingDesk {
                 .map(one -> new Finding.EvidenceMark(one.name(), one.value().value()))
                 .toList();
         try {
-            return new Insight(technique.get().findings(stored(readingId), settings(technique.get(), reading), plate), known);
+            return new Insight(
+                    technique.get().findings(stored(readingId), settings(technique.get(), reading), plate), known);
         } catch (IllegalArgumentException notOpened) {
             return new Insight(List.of(), known);
         }
@@ -136,7 +139,8 @@ public class ReadingDesk {
     public List<TakenWith> takenWith(Collection<UUID> readings) {
         return db.sql("SELECT technique, settings::text FROM reading WHERE id = ANY(?) ORDER BY taken_at, id")
                 .param(readings.toArray(UUID[]::new))
-                .query((row, n) -> new TakenWith(row.getString(1), json.readValue(row.getString(2), new TypeReference<>() {})))
+                .query((row, n) ->
+                        new TakenWith(row.getString(1), json.readValue(row.getString(2), new TypeReference<>() {})))
                 .list();
     }
 
@@ -154,7 +158,10 @@ public class ReadingDesk {
                 SELECT DISTINCT o.file_name, o.read_back_by, o.read_back_at FROM reading r JOIN original o ON o.id = r.original_id
                 WHERE r.id = ANY(?) AND o.as_file ORDER BY o.read_back_at, o.file_name""")
                 .param(readings.toArray(UUID[]::new))
-                .query((row, n) -> new Brought(row.getString(1), row.getString(2), row.getObject(3, OffsetDateTime.class).toInstant()))
+                .query((row, n) -> new Brought(
+                        row.getString(1),
+                        row.getString(2),
+                        row.getObject(3, OffsetDateTime.class).toInstant()))
                 .list();
     }
 
@@ -162,7 +169,10 @@ public class ReadingDesk {
     @Transactional(readOnly = true)
     public CaptureView captured(UUID readingId) {
         require(readingId);
-        int photos = db.sql("SELECT count(*) FROM reading_photo WHERE reading_id = ?").param(readingId).query(Integer.class).single();
+        int photos = db.sql("SELECT count(*) FROM reading_photo WHERE reading_id = ?")
+                .param(readingId)
+                .query(Integer.class)
+                .single();
         return CaptureView.of(capture(readingId), photos);
     }
 
@@ -171,8 +181,11 @@ public class ReadingDesk {
     public Map<UUID, Amount> lone(Collection<UUID> readings) {
         Map<UUID, Amount> lone = new HashMap<>();
         if (!readings.isEmpty()) {
-            entities.createQuery("SELECT c FROM CaptureEntity c WHERE c.readingId IN :ids AND c.description LIKE :kind", CaptureEntity.class)
-                    .setParameter("ids", readings).setParameter("kind", "%\"kind\":\"value\"%")
+            entities.createQuery(
+                            "SELECT c FROM CaptureEntity c WHERE c.readingId IN :ids AND c.description LIKE :kind",
+                            CaptureEntity.class)
+                    .setParameter("ids", readings)
+                    .setParameter("kind", "%\"kind\":\"value\"%")
                     .getResultList()
                     .forEach(capture -> {
                         if (capture.capture() instanceof ValueCapture value) {
@@ -208,7 +221,9 @@ public class ReadingDesk {
         try {
             return stored(readingId);
         } catch (IllegalArgumentException notOpened) {
-            throw new DomainProblem.Conflict("no-capture", "This capture cannot be opened: %s It is kept in its original.".formatted(notOpened.getMessage()));
+            throw new DomainProblem.Conflict(
+                    "no-capture",
+                    "This capture cannot be opened: %s It is kept in its original.".formatted(notOpened.getMessage()));
         }
     }
 

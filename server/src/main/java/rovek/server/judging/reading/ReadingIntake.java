@@ -79,7 +79,12 @@ public class ReadingIntake {
 
         /** Fetches and analyses some of its readings, as many as may be in memory at once. Touches nothing. */
         public List<PreparedReading> of(List<ListedReading> part) {
-            return part.parallelStream().map(listed -> prepare(identity(instrument, listed), file.whole(listed), id -> known.computeIfAbsent(id, tree::check))).toList();
+            return part.parallelStream()
+                    .map(listed -> prepare(
+                            identity(instrument, listed),
+                            file.whole(listed),
+                            id -> known.computeIfAbsent(id, tree::check)))
+                    .toList();
         }
     }
 
@@ -91,7 +96,10 @@ public class ReadingIntake {
     /** From now on until the caller's transaction ends nobody else stores readings of the same instrument. */
     @Transactional(propagation = Propagation.MANDATORY)
     public void claim(UUID instrument) {
-        db.sql("SELECT 1 FROM (SELECT pg_advisory_xact_lock(7151, hashtext(?::text))) AS locked").param(instrument).query(Integer.class).single();
+        db.sql("SELECT 1 FROM (SELECT pg_advisory_xact_lock(7151, hashtext(?::text))) AS locked")
+                .param(instrument)
+                .query(Integer.class)
+                .single();
     }
 
     /** Those of an instrument's readings that are not stored yet, each once. */
@@ -111,7 +119,8 @@ public class ReadingIntake {
     }
 
     private Set<ReadingIdentity> stored(UUID instrument, List<ListedReading> some) {
-        return new HashSet<>(db.sql("SELECT own_id, capture_sha256 FROM reading WHERE instrument_id = :instrument AND own_id = ANY(:ids)")
+        return new HashSet<>(db.sql(
+                        "SELECT own_id, capture_sha256 FROM reading WHERE instrument_id = :instrument AND own_id = ANY(:ids)")
                 .param("instrument", instrument)
                 .param("ids", some.stream().map(ListedReading::id).toArray(String[]::new))
                 .query((row, n) -> new ReadingIdentity(instrument, row.getString(1), row.getString(2)))
@@ -122,18 +131,25 @@ public class ReadingIntake {
         return new ReadingIdentity(instrument, listed.id(), listed.captureSha256());
     }
 
-    private PreparedReading prepare(ReadingIdentity identity, PackedReading packed, Function<UUID, Optional<CheckView>> checks) {
+    private PreparedReading prepare(
+            ReadingIdentity identity, PackedReading packed, Function<UUID, Optional<CheckView>> checks) {
         Optional<CheckView> check = packed.stop()
                 .flatMap(checks)
                 .filter(found -> found.technique().id().equals(packed.technique()));
         if (check.isPresent()) {
             SettingValues settings = withSensor(check.get(), packed.settings());
-            return new PreparedReading(identity, packed, check, settings, analyse(check.get().technique(), packed, settings));
+            return new PreparedReading(
+                    identity, packed, check, settings, analyse(check.get().technique(), packed, settings));
         }
         Optional<Technique> technique = techniques.find(packed.technique());
         if (technique.isEmpty()) {
-            return new PreparedReading(identity, packed, check, new SettingValues(Map.of()), Analysis.refused(
-                    new Remark("technique", "Rovek does not know the technique \"" + packed.technique() + "\".", true)));
+            return new PreparedReading(
+                    identity,
+                    packed,
+                    check,
+                    new SettingValues(Map.of()),
+                    Analysis.refused(new Remark(
+                            "technique", "Rovek does not know the technique \"" + packed.technique() + "\".", true)));
         }
         SettingValues settings = ownSettings(technique.get(), packed);
         return new PreparedReading(identity, packed, check, settings, analyse(technique.get(), packed, settings));
@@ -142,9 +158,11 @@ public class ReadingIntake {
     /** As the check is set now, but with the sensor it was measured with: that may have been calibrated or changed since. */
     static SettingValues withSensor(CheckView check, Map<String, String> measuredWith) {
         Map<String, String> values = new HashMap<>(check.settings().values());
-        check.technique().sensorUse().ifPresent(use -> Stream.of(use.nameKey(), use.sensitivityKey())
-                .filter(measuredWith::containsKey)
-                .forEach(key -> values.put(key, measuredWith.get(key))));
+        check.technique()
+                .sensorUse()
+                .ifPresent(use -> Stream.of(use.nameKey(), use.sensitivityKey())
+                        .filter(measuredWith::containsKey)
+                        .forEach(key -> values.put(key, measuredWith.get(key))));
         try {
             return check.technique().settingsOf(values);
         } catch (InvalidSettingsException unknownToRovek) {
@@ -153,7 +171,8 @@ public class ReadingIntake {
     }
 
     private static SettingValues ownSettings(Technique technique, PackedReading packed) {
-        Map<String, String> given = new HashMap<>(technique.suggestedBy(packed.capture().toCapture()));
+        Map<String, String> given =
+                new HashMap<>(technique.suggestedBy(packed.capture().toCapture()));
         given.putAll(packed.settings());
         try {
             return technique.settingsOf(given);
@@ -186,15 +205,27 @@ public class ReadingIntake {
             Map<UUID, String> fallbackLabel) {
         // What is still on its way through the other door must be there before rows refer to it.
         entities.flush();
-        List<Stored> rows = readings.parallelStream().map(prepared -> stored(prepared, clock, fallbackLabel)).toList();
+        List<Stored> rows = readings.parallelStream()
+                .map(prepared -> stored(prepared, clock, fallbackLabel))
+                .toList();
         Instant storedAt = now.instant();
         copy.into(
                 "reading (id, check_id, visit_id, original_id, instrument_id, own_id, capture_sha256, technique, taken_at, instrument_time,"
                         + " label, note, settings, obstacle, replaced, discarded_because, filled, stored_at, version, repeats,"
                         + " planned_for, chosen, calibrated_on, calibrated_until)",
-                24, rows, (out, row) -> row.writeReading(out, visitId, originalId, storedAt, calibration));
-        copy.into("capture (reading_id, description, unit, rate_hz, scale, sensitivity, full_scale, samples)", 8, rows, (out, row) -> row.writeCapture(out));
-        copy.into("result (reading_id, result_id, taken_at, check_id, place, value, unit, counts)", 8, rows, (out, row) -> row.writeResults(out, storedAt));
+                24,
+                rows,
+                (out, row) -> row.writeReading(out, visitId, originalId, storedAt, calibration));
+        copy.into(
+                "capture (reading_id, description, unit, rate_hz, scale, sensitivity, full_scale, samples)",
+                8,
+                rows,
+                (out, row) -> row.writeCapture(out));
+        copy.into(
+                "result (reading_id, result_id, taken_at, check_id, place, value, unit, counts)",
+                8,
+                rows,
+                (out, row) -> row.writeResults(out, storedAt));
         for (Stored row : rows) {
             keepPhotos(row.id(), row.prepared().packed().photos());
         }
@@ -216,50 +247,95 @@ public class ReadingIntake {
                 .param("fresh", fresh)
                 .query((row, n) -> Map.entry(row.getObject(1, UUID.class), row.getObject(2, UUID.class)))
                 .list()
-                .forEach(one -> audit.note("repeated", "reading", one.getKey(), new Counting(false, null), new Counting(true, one.getValue())));
+                .forEach(one -> audit.note(
+                        "repeated",
+                        "reading",
+                        one.getKey(),
+                        new Counting(false, null),
+                        new Counting(true, one.getValue())));
     }
 
     private Stored stored(PreparedReading prepared, ClockState.Times clock, Map<UUID, String> fallbackLabel) {
         PackedReading packed = prepared.packed();
         UUID id = UUID.randomUUID();
         String label = packed.label().isBlank()
-                ? packed.stop().map(stop -> fallbackLabel.getOrDefault(stop, "")).orElse("")
+                ? packed.stop()
+                        .map(stop -> fallbackLabel.getOrDefault(stop, ""))
+                        .orElse("")
                 : packed.label();
         return new Stored(
-                id, prepared, clock.correct(packed.id(), packed.takenAt()), label, json.writeValueAsString(prepared.settings().values()),
+                id,
+                prepared,
+                clock.correct(packed.id(), packed.takenAt()),
+                label,
+                json.writeValueAsString(prepared.settings().values()),
                 CaptureEntity.of(id, packed.capture()));
     }
 
     /** A reading as its rows. */
-    private record Stored(UUID id, PreparedReading prepared, Instant takenAt, String label, String settings, CaptureEntity capture) {
+    private record Stored(
+            UUID id, PreparedReading prepared, Instant takenAt, String label, String settings, CaptureEntity capture) {
 
         private UUID checkId() {
             return prepared.check().map(CheckView::id).orElse(null);
         }
 
-        void writeReading(BinaryRows out, UUID visitId, UUID originalId, Instant storedAt, InstrumentCalibration calibration) {
+        void writeReading(
+                BinaryRows out, UUID visitId, UUID originalId, Instant storedAt, InstrumentCalibration calibration) {
             PackedReading packed = prepared.packed();
             out.row()
-                    .uuid(id).uuid(checkId()).uuid(visitId).uuid(originalId)
-                    .uuid(prepared.identity().instrument()).text(prepared.identity().instrumentReadingId()).text(prepared.identity().captureSha256())
-                    .text(packed.technique()).time(takenAt).time(packed.takenAt()).text(label).text(packed.note()).text(settings)
-                    .text(prepared.analysis().reasonNotToJudge()).truth(false).text(null).text("{}").time(storedAt).whole(0).text(packed.replaces().orElse(""))
-                    .uuid(packed.stop().orElse(null)).truth(false).date(calibration.on()).date(calibration.until());
+                    .uuid(id)
+                    .uuid(checkId())
+                    .uuid(visitId)
+                    .uuid(originalId)
+                    .uuid(prepared.identity().instrument())
+                    .text(prepared.identity().instrumentReadingId())
+                    .text(prepared.identity().captureSha256())
+                    .text(packed.technique())
+                    .time(takenAt)
+                    .time(packed.takenAt())
+                    .text(label)
+                    .text(packed.note())
+                    .text(settings)
+                    .text(prepared.analysis().reasonNotToJudge())
+                    .truth(false)
+                    .text(null)
+                    .text("{}")
+                    .time(storedAt)
+                    .whole(0)
+                    .text(packed.replaces().orElse(""))
+                    .uuid(packed.stop().orElse(null))
+                    .truth(false)
+                    .date(calibration.on())
+                    .date(calibration.until());
         }
 
         void writeCapture(BinaryRows out) {
             out.row()
-                    .uuid(id).text(capture.description).text(capture.unit).number(capture.rateHz).number(capture.scale)
-                    .number(capture.sensitivity).number(capture.fullScale).bytes(capture.samples);
+                    .uuid(id)
+                    .text(capture.description)
+                    .text(capture.unit)
+                    .number(capture.rateHz)
+                    .number(capture.scale)
+                    .number(capture.sensitivity)
+                    .number(capture.fullScale)
+                    .bytes(capture.samples);
         }
 
         void writeResults(BinaryRows out, Instant storedAt) {
-            boolean counts = prepared.analysis().reasonNotToJudge().isBlank() && !ReadingView.isDatedAhead(takenAt, storedAt);
+            boolean counts =
+                    prepared.analysis().reasonNotToJudge().isBlank() && !ReadingView.isDatedAhead(takenAt, storedAt);
             int place = 0;
             for (Result result : prepared.analysis().results()) {
                 out.row()
-                        .uuid(id).text(result.definition().id()).time(takenAt).uuid(checkId()).small(place++)
-                        .number(result.value().value()).text(result.value().unit().symbol()).truth(counts);
+                        .uuid(id)
+                        .text(result.definition().id())
+                        .time(takenAt)
+                        .uuid(checkId())
+                        .small(place++)
+                        .number(result.value().value())
+                        .text(result.value().unit().symbol())
+                        .truth(counts);
             }
         }
     }
@@ -267,7 +343,11 @@ public class ReadingIntake {
     private void keepPhotos(UUID readingId, List<PictureCapture> photos) {
         for (int i = 0; i < photos.size(); i++) {
             db.sql("INSERT INTO reading_photo (reading_id, place, media_type, bytes) VALUES (?, ?, ?, ?)")
-                    .params(readingId, i + 1, photos.get(i).mediaType(), photos.get(i).bytes())
+                    .params(
+                            readingId,
+                            i + 1,
+                            photos.get(i).mediaType(),
+                            photos.get(i).bytes())
                     .update();
         }
     }

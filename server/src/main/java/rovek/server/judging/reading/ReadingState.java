@@ -17,17 +17,24 @@ import java.util.UUID;
  * @param overruled a person's verdict; null where nobody gave one
  */
 public record ReadingState(
-        @Nullable UUID checkId, UUID visitId, Instant takenAt, @Nullable String discardedBecause, Map<String, String> filled,
-        @Nullable Overruling overruled, boolean chosen) {
+        @Nullable UUID checkId,
+        UUID visitId,
+        Instant takenAt,
+        @Nullable String discardedBecause,
+        Map<String, String> filled,
+        @Nullable Overruling overruled,
+        boolean chosen) {
 
     /** A verdict on one machine is none on another, and what was chosen at one stop is not at another. */
     public ReadingState on(@Nullable UUID check) {
         boolean isThere = Objects.equals(check, checkId);
-        return new ReadingState(check, visitId, takenAt, discardedBecause, filled, isThere ? overruled : null, isThere && chosen);
+        return new ReadingState(
+                check, visitId, takenAt, discardedBecause, filled, isThere ? overruled : null, isThere && chosen);
     }
 
     public ReadingState in(UUID visit) {
-        return new ReadingState(checkId, visit, takenAt, discardedBecause, filled, overruled, visit.equals(visitId) && chosen);
+        return new ReadingState(
+                checkId, visit, takenAt, discardedBecause, filled, overruled, visit.equals(visitId) && chosen);
     }
 
     public ReadingState at(Instant time) {

@@ -18,9 +18,9 @@ import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.core.technique.Analysis;
 import rovek.core.technique.SettingValues;
+import rovek.server.base.problem.DomainProblem;
 import rovek.server.plant.tree.CheckView;
 import rovek.server.plant.tree.Plant;
-import rovek.server.base.problem.DomainProblem;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -54,7 +54,10 @@ public class ReadingStates {
     /** Every reading of a visit, repeated and discarded ones too. */
     @Transactional(propagation = Propagation.MANDATORY)
     public List<UUID> ofVisit(UUID visit) {
-        return db.sql("SELECT id FROM reading WHERE visit_id = ? ORDER BY taken_at, id").param(visit).query(UUID.class).list();
+        return db.sql("SELECT id FROM reading WHERE visit_id = ? ORDER BY taken_at, id")
+                .param(visit)
+                .query(UUID.class)
+                .list();
     }
 
     /** When readings were taken by their instruments' own clocks. */
@@ -67,8 +70,13 @@ public class ReadingStates {
 
     private ReadingState state(ReadingEntity reading) {
         return new ReadingState(
-                reading.checkId, reading.visitId, reading.takenAt, reading.discardedBecause, json.readValue(reading.filled, new TypeReference<>() {}),
-                reading.overruled == null ? null : json.readValue(reading.overruled, Overruling.class), reading.chosen);
+                reading.checkId,
+                reading.visitId,
+                reading.takenAt,
+                reading.discardedBecause,
+                json.readValue(reading.filled, new TypeReference<>() {}),
+                reading.overruled == null ? null : json.readValue(reading.overruled, Overruling.class),
+                reading.chosen);
     }
 
     /**
@@ -80,7 +88,8 @@ public class ReadingStates {
     public void put(UUID id, ReadingState wanted) {
         ReadingEntity reading = require(id);
         boolean isMoved = !Objects.equals(reading.checkId, wanted.checkId());
-        Optional<CheckView> check = isMoved ? Optional.ofNullable(wanted.checkId()).map(plant::check) : Optional.empty();
+        Optional<CheckView> check =
+                isMoved ? Optional.ofNullable(wanted.checkId()).map(plant::check) : Optional.empty();
         boolean isAtAnotherTime = !reading.takenAt.equals(wanted.takenAt());
         reading.visitId = wanted.visitId();
         reading.takenAt = wanted.takenAt();
@@ -102,20 +111,26 @@ public class ReadingStates {
     private void judgeAnew(ReadingEntity reading, CheckView check) {
         if (!check.technique().id().equals(reading.technique)) {
             throw new DomainProblem.Conflict(
-                    "other-technique", "A %s reading cannot be placed on a check of %s.".formatted(reading.technique, check.technique().id()));
+                    "other-technique",
+                    "A %s reading cannot be placed on a check of %s."
+                            .formatted(reading.technique, check.technique().id()));
         }
         reckon(reading, check, check.settings());
     }
 
     /** Makes the results once more, as the check is set now, but with the sensor the reading was measured with. */
     void reckonAnew(ReadingEntity reading, CheckView check) {
-        reckon(reading, check, ReadingIntake.withSensor(check, json.readValue(reading.settings, new TypeReference<>() {})));
+        reckon(
+                reading,
+                check,
+                ReadingIntake.withSensor(check, json.readValue(reading.settings, new TypeReference<>() {})));
     }
 
     private void reckon(ReadingEntity reading, CheckView check, SettingValues settings) {
         Analysis analysis;
         try {
-            analysis = check.technique().analyse(entities.find(CaptureEntity.class, reading.id).capture(), settings);
+            analysis = check.technique()
+                    .analyse(entities.find(CaptureEntity.class, reading.id).capture(), settings);
         } catch (IllegalArgumentException e) {
             throw new DomainProblem.Conflict("does-not-suit", "%s: %s".formatted(check.place(), e.getMessage()));
         }
@@ -124,8 +139,14 @@ public class ReadingStates {
         reading.obstacle = analysis.reasonNotToJudge();
         intake.persistResults(reading.id, reading.checkId, reading.takenAt, analysis);
         entities.flush();
-        db.sql("UPDATE result SET counts = ? WHERE reading_id = ?").params(
-                !reading.replaced && reading.discardedBecause == null && reading.obstacle.isBlank() && !ReadingView.isDatedAhead(reading.takenAt, reading.storedAt), reading.id).update();
+        db.sql("UPDATE result SET counts = ? WHERE reading_id = ?")
+                .params(
+                        !reading.replaced
+                                && reading.discardedBecause == null
+                                && reading.obstacle.isBlank()
+                                && !ReadingView.isDatedAhead(reading.takenAt, reading.storedAt),
+                        reading.id)
+                .update();
     }
 
     private ReadingEntity require(UUID id) {

@@ -58,7 +58,10 @@ public record ReadingView(
         return !replaced && discardedBecause == null && !isDatedAhead(takenAt, storedAt);
     }
 
-    /** Whether a reading says that it was taken later than it was read back, which cannot be; until a person dates it, it counts nowhere. */
+    /**
+     * Whether a reading says that it was taken later than it was read back, which cannot be; until a person dates it,
+     * it counts nowhere.
+     */
     static boolean isDatedAhead(Instant takenAt, Instant storedAt) {
         return takenAt.isAfter(storedAt.plus(AHEAD));
     }

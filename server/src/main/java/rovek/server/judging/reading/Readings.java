@@ -31,14 +31,16 @@ public class Readings {
     // Readings of one instant stand in the order in which they were stored and the instrument counted them.
     private static final String SELECT = """
             SELECT r.id, r.check_id, r.visit_id, r.original_id, r.instrument_id, r.technique, r.taken_at, r.label, r.note, r.obstacle,
-                   r.replaced, r.discarded_because, r.filled, r.stored_at, r.overruled, r.planned_for, r.chosen, r.calibrated_on, r.calibrated_until,
+                   r.replaced, r.discarded_because, r.filled, r.stored_at, r.overruled, r.planned_for, r.chosen, r.calibrated_on,
+                       r.calibrated_until,
                    v.result_id, v.value, v.unit
             FROM %s r LEFT JOIN result v ON v.reading_id = r.id AND v.taken_at = r.taken_at
             %s ORDER BY r.taken_at, r.stored_at, length(r.own_id), r.own_id, r.id, v.place""";
 
     /** Neither repeated nor discarded, nor later than it was read back. */
     private static String counts(String row) {
-        return "NOT %1$s.replaced AND %1$s.discarded_because IS NULL AND %1$s.taken_at <= %1$s.stored_at + interval '1 day'".formatted(row);
+        return "NOT %1$s.replaced AND %1$s.discarded_because IS NULL AND %1$s.taken_at <= %1$s.stored_at + interval '1 day'"
+                .formatted(row);
     }
 
     private final JdbcClient db;
@@ -72,10 +74,12 @@ public class Readings {
         String source = """
                 (SELECT x.* FROM unnest(ARRAY[:checks]::uuid[]) AS c(id) CROSS JOIN LATERAL
                     (SELECT * FROM reading n WHERE check_id = c.id AND %s
-                        ORDER BY taken_at DESC, stored_at DESC, length(own_id) DESC, own_id DESC, id DESC LIMIT :most) x)""".formatted(counts("n"));
+                        ORDER BY taken_at DESC, stored_at DESC, length(own_id) DESC, own_id DESC, id DESC LIMIT :most)
+                            x)""".formatted(counts("n"));
         Map<UUID, List<ReadingView>> byCheck = new HashMap<>();
         read(db.sql(SELECT.formatted(source, "")).param("checks", checks).param("most", most))
-                .forEach(reading -> byCheck.computeIfAbsent(reading.checkId(), none -> new ArrayList<>()).add(reading));
+                .forEach(reading -> byCheck.computeIfAbsent(reading.checkId(), none -> new ArrayList<>())
+                        .add(reading));
         return byCheck;
     }
 
@@ -86,7 +90,8 @@ public class Readings {
      */
     @Transactional(readOnly = true)
     public List<ReadingView> history(UUID checkId, @Nullable Instant from, @Nullable Instant to) {
-        String period = " AND (:from::timestamptz IS NULL OR r.taken_at >= :from) AND (:to::timestamptz IS NULL OR r.taken_at <= :to)";
+        String period =
+                " AND (:from::timestamptz IS NULL OR r.taken_at >= :from) AND (:to::timestamptz IS NULL OR r.taken_at <= :to)";
         return read(db.sql(SELECT.formatted("reading", "WHERE r.check_id = :check AND " + counts("r") + period))
                 .param("check", checkId)
                 .param("from", from == null ? null : Timestamp.from(from))
@@ -107,9 +112,11 @@ public class Readings {
     @Transactional(readOnly = true)
     public Map<UUID, ResultSeries> series(Collection<UUID> checks, ResultDefinition result) {
         Map<UUID, ResultSeries> series = new LinkedHashMap<>();
-        checks.forEach(check -> series.put(check, new ResultSeries(new ArrayList<>(), new ArrayList<>(), result.unit())));
+        checks.forEach(
+                check -> series.put(check, new ResultSeries(new ArrayList<>(), new ArrayList<>(), result.unit())));
         db.sql("""
-                SELECT r.check_id, r.id, r.taken_at, v.value, v.unit FROM reading r JOIN result v ON v.reading_id = r.id AND v.taken_at = r.taken_at
+                SELECT r.check_id, r.id, r.taken_at, v.value, v.unit FROM reading r JOIN result v ON v.reading_id = r.id
+                    AND v.taken_at = r.taken_at
                 WHERE r.check_id = ANY(?) AND v.result_id = ? AND r.obstacle = '' AND %s
                 ORDER BY r.taken_at, r.stored_at, length(r.own_id), r.own_id, r.id""".formatted(counts("r")))
                 .params(checks.toArray(UUID[]::new), result.id())
@@ -117,7 +124,10 @@ public class Readings {
                     ResultSeries of = series.get(row.getObject(1, UUID.class));
                     Amount amount = new Amount(row.getDouble(4), UnitCatalogue.get(row.getString(5)));
                     of.readings().add(row.getObject(2, UUID.class));
-                    of.values().add(new TimedValue(row.getTimestamp(3).toInstant(), amount.in(result.unit()).value()));
+                    of.values()
+                            .add(new TimedValue(
+                                    row.getTimestamp(3).toInstant(),
+                                    amount.in(result.unit()).value()));
                 });
         return series;
     }
@@ -136,12 +146,10 @@ public class Readings {
                     AND p.taken_at < r.taken_at AND p.visit_id <> r.visit_id AND %s
                     ORDER BY p.taken_at DESC LIMIT 1) AS p
                 JOIN result v ON v.reading_id = p.id AND v.taken_at = p.taken_at
-                WHERE r.visit_id = ?""".formatted(counts("p")))
-                .param(visitId)
-                .query(row -> {
-                    before.computeIfAbsent(row.getObject(1, UUID.class), none -> new HashMap<>())
-                            .put(row.getString(2), row.getDouble(3));
-                });
+                WHERE r.visit_id = ?""".formatted(counts("p"))).param(visitId).query(row -> {
+            before.computeIfAbsent(row.getObject(1, UUID.class), none -> new HashMap<>())
+                    .put(row.getString(2), row.getDouble(3));
+        });
         return before;
     }
 
@@ -155,9 +163,10 @@ public class Readings {
                 readings.put(id, reading);
             }
             if (row.getString("result_id") != null) {
-                reading.results().put(
-                        row.getString("result_id"),
-                        new Amount(row.getDouble("value"), UnitCatalogue.get(row.getString("unit"))));
+                reading.results()
+                        .put(
+                                row.getString("result_id"),
+                                new Amount(row.getDouble("value"), UnitCatalogue.get(row.getString("unit"))));
             }
         });
         return List.copyOf(readings.values());
@@ -167,7 +176,8 @@ public class Readings {
         Instant takenAt = row.getTimestamp("taken_at").toInstant();
         Instant storedAt = row.getTimestamp("stored_at").toInstant();
         String obstacle = ReadingView.isDatedAhead(takenAt, storedAt)
-                ? "It says that it was taken on %s, later than it was read back: correct its time.".formatted(takenAt.toString().substring(0, 10))
+                ? "It says that it was taken on %s, later than it was read back: correct its time."
+                        .formatted(takenAt.toString().substring(0, 10))
                 : row.getString("obstacle");
         return new ReadingView(
                 row.getObject("id", UUID.class),
@@ -184,10 +194,14 @@ public class Readings {
                 row.getString("discarded_because"),
                 filled(row.getString("filled")),
                 storedAt,
-                row.getString("overruled") == null ? null : json.readValue(row.getString("overruled"), Overruling.class),
+                row.getString("overruled") == null
+                        ? null
+                        : json.readValue(row.getString("overruled"), Overruling.class),
                 row.getObject("planned_for", UUID.class),
                 row.getBoolean("chosen"),
-                new InstrumentCalibration(row.getObject("calibrated_on", LocalDate.class), row.getObject("calibrated_until", LocalDate.class)),
+                new InstrumentCalibration(
+                        row.getObject("calibrated_on", LocalDate.class),
+                        row.getObject("calibrated_until", LocalDate.class)),
                 new LinkedHashMap<>());
     }
 

@@ -18,9 +18,9 @@ import rovek.server.base.job.JobProgress;
 import rovek.server.base.job.JobStopped;
 import rovek.server.base.job.JobView;
 import rovek.server.base.job.Jobs;
+import rovek.server.base.problem.DomainProblem;
 import rovek.server.plant.tree.CheckView;
 import rovek.server.plant.tree.Plant;
-import rovek.server.base.problem.DomainProblem;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -33,6 +33,7 @@ public class Reckoning {
 
     /** More are not counted, so that asking takes no longer where there are very many. */
     private static final int MOST_COUNTED = 5_000;
+
     private static final int AT_A_TIME = 100;
 
     @PersistenceContext
@@ -46,7 +47,14 @@ public class Reckoning {
     private final JdbcClient db;
     private final JsonMapper json;
 
-    Reckoning(Plant plant, ReadingStates states, Jobs jobs, AuditTrail audit, TransactionTemplate transaction, JdbcClient db, JsonMapper json) {
+    Reckoning(
+            Plant plant,
+            ReadingStates states,
+            Jobs jobs,
+            AuditTrail audit,
+            TransactionTemplate transaction,
+            JdbcClient db,
+            JsonMapper json) {
         this.plant = plant;
         this.states = states;
         this.jobs = jobs;
@@ -60,8 +68,10 @@ public class Reckoning {
     @Transactional(readOnly = true)
     public int otherwise(CheckView check) {
         record Used(String settings, int readings) {}
-        return db.sql("""
-                SELECT settings, count(*) FROM (SELECT settings FROM reading WHERE check_id = ? AND NOT replaced ORDER BY taken_at DESC LIMIT %d) r
+        return db
+                .sql("""
+                SELECT settings, count(*) FROM (SELECT settings FROM reading WHERE check_id = ? AND NOT replaced
+                    ORDER BY taken_at DESC LIMIT %d) r
                 GROUP BY settings""".formatted(MOST_COUNTED))
                 .param(check.id())
                 .query((row, n) -> new Used(row.getString(1), row.getInt(2)))
@@ -87,7 +97,9 @@ public class Reckoning {
     /** Starts making them anew; where that is under way already, it is that. */
     public JobView start(UUID checkId) {
         CheckView check = plant.check(checkId);
-        return jobs.runningOn(checkId).orElseGet(() -> jobs.start("reckon", "Reckoning anew: " + check.place(), checkId, progress -> anew(checkId, progress)));
+        return jobs.runningOn(checkId)
+                .orElseGet(() -> jobs.start(
+                        "reckon", "Reckoning anew: " + check.place(), checkId, progress -> anew(checkId, progress)));
     }
 
     /** What a run through them has come to. */
@@ -97,13 +109,18 @@ public class Reckoning {
         private int unsuited;
 
         String sentence() {
-            String done = anew == 1 ? "1 reading is reckoned as the check is set now." : "%,d readings are reckoned as the check is set now.".formatted(anew);
+            String done = anew == 1
+                    ? "1 reading is reckoned as the check is set now."
+                    : "%,d readings are reckoned as the check is set now.".formatted(anew);
             return unsuited == 0 ? done : "%s %,d do not suit it and stay as they were.".formatted(done, unsuited);
         }
     }
 
     private String anew(UUID checkId, JobProgress progress) {
-        long total = db.sql("SELECT count(*) FROM reading WHERE check_id = ? AND NOT replaced").param(checkId).query(Long.class).single();
+        long total = db.sql("SELECT count(*) FROM reading WHERE check_id = ? AND NOT replaced")
+                .param(checkId)
+                .query(Long.class)
+                .single();
         Count count = new Count();
         Optional<Kept> last = Optional.empty();
         do {
@@ -120,16 +137,21 @@ public class Reckoning {
     /** @return the last that was looked at; empty where there are no more */
     private Optional<Kept> someAnew(UUID checkId, Optional<Kept> after, Count count) {
         // One after the other: two who click at once would both make the same results.
-        db.sql("SELECT 1 FROM (SELECT pg_advisory_xact_lock(7152, hashtext(?))) AS locked").param(checkId.toString()).query(Integer.class).single();
+        db.sql("SELECT 1 FROM (SELECT pg_advisory_xact_lock(7152, hashtext(?))) AS locked")
+                .param(checkId.toString())
+                .query(Integer.class)
+                .single();
         CheckView check = plant.check(checkId);
         List<Kept> some = db.sql("""
                 SELECT id, taken_at, settings FROM reading WHERE check_id = :check AND NOT replaced
-                    AND (:at::timestamptz IS NULL OR (taken_at, id) < (:at::timestamptz, :id::uuid)) ORDER BY taken_at DESC, id DESC LIMIT :most""")
+                    AND (:at::timestamptz IS NULL OR (taken_at, id) < (:at::timestamptz, :id::uuid))
+                        ORDER BY taken_at DESC, id DESC LIMIT :most""")
                 .param("check", checkId)
                 .param("at", after.map(Kept::takenAt).orElse(null))
                 .param("id", after.map(Kept::id).orElse(null))
                 .param("most", AT_A_TIME)
-                .query((row, n) -> new Kept(row.getObject(1, UUID.class), row.getObject(2, OffsetDateTime.class), row.getString(3)))
+                .query((row, n) -> new Kept(
+                        row.getObject(1, UUID.class), row.getObject(2, OffsetDateTime.class), row.getString(3)))
                 .list();
         for (Kept kept : some) {
             count.looked++;
@@ -148,7 +170,12 @@ public class Reckoning {
             count.unsuited++;
             return;
         }
-        audit.note("reckon anew", "reading", kept.id(), json.readTree(kept.settings()), check.settings().values());
+        audit.note(
+                "reckon anew",
+                "reading",
+                kept.id(),
+                json.readTree(kept.settings()),
+                check.settings().values());
         // One capture after the other: they are large.
         entities.flush();
         entities.clear();

@@ -27,7 +27,11 @@ public record RunView(double[] seconds, List<RunChannel> channels, List<RunMarke
      * @param low between which it should stay, null where there is no such limit; likewise {@code high}
      */
     public record RunChannel(
-            String name, String unit, @JsonSerialize(using = GapsAsNull.class) float[] values, @Nullable Double low, @Nullable Double high) {}
+            String name,
+            String unit,
+            @JsonSerialize(using = GapsAsNull.class) float[] values,
+            @Nullable Double low,
+            @Nullable Double high) {}
 
     /** A moment that was marked. */
     public record RunMarker(double atSeconds, String text) {}
@@ -43,15 +47,20 @@ public record RunView(double[] seconds, List<RunChannel> channels, List<RunMarke
             shown[i] = kept[i] == PAUSE ? (seconds[kept[i - 1]] + seconds[kept[i + 1]]) / 2 : seconds[kept[i]];
         }
         return new RunView(
-                shown, channels.stream().map(channel -> channel(channel, kept)).toList(),
-                capture.markers().stream().map(marker -> new RunMarker(marker.atSeconds(), marker.text())).toList(), seconds.length);
+                shown,
+                channels.stream().map(channel -> channel(channel, kept)).toList(),
+                capture.markers().stream()
+                        .map(marker -> new RunMarker(marker.atSeconds(), marker.text()))
+                        .toList(),
+                seconds.length);
     }
 
     /** Where the logger paused a row of nothing is put in, so that no line is drawn across. */
     private static int[] withPauses(int[] kept, boolean[] isPause) {
         IntStream.Builder rows = IntStream.builder();
         for (int i = 0; i < kept.length; i++) {
-            boolean isBehindPause = i > 0 && IntStream.range(kept[i - 1], kept[i]).anyMatch(row -> isPause[row]);
+            boolean isBehindPause =
+                    i > 0 && IntStream.range(kept[i - 1], kept[i]).anyMatch(row -> isPause[row]);
             if (isBehindPause) {
                 rows.add(PAUSE);
             }
@@ -66,14 +75,17 @@ public record RunView(double[] seconds, List<RunChannel> channels, List<RunMarke
         }
         TreeSet<Integer> kept = new TreeSet<>();
         for (Curve.Run channel : channels) {
-            // A gap is no extreme: it takes the value before it, the first one that behind it, and stays a gap where it is kept.
+            // A gap is no extreme: it takes the value before it, the first one that behind it, and stays a gap where it
+            // is kept.
             double[] filled = channel.values().clone();
-            double before = Arrays.stream(filled).filter(Double::isFinite).findFirst().orElse(0);
+            double before =
+                    Arrays.stream(filled).filter(Double::isFinite).findFirst().orElse(0);
             for (int i = 0; i < rows; i++) {
                 filled[i] = Double.isFinite(filled[i]) ? filled[i] : before;
                 before = filled[i];
             }
-            Arrays.stream(MinMaxDecimation.keep(filled, MOST_ROWS / channels.size())).forEach(kept::add);
+            Arrays.stream(MinMaxDecimation.keep(filled, MOST_ROWS / channels.size()))
+                    .forEach(kept::add);
         }
         return kept.stream().mapToInt(Integer::intValue).toArray();
     }

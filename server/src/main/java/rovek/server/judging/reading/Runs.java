@@ -30,7 +30,10 @@ public class Runs {
     }
 
     Recorded recorded(UUID readingId) {
-        List<Curve.Run> channels = desk.drawn(readingId).curves().stream().filter(Curve.Run.class::isInstance).map(Curve.Run.class::cast).toList();
+        List<Curve.Run> channels = desk.drawn(readingId).curves().stream()
+                .filter(Curve.Run.class::isInstance)
+                .map(Curve.Run.class::cast)
+                .toList();
         if (channels.isEmpty()) {
             throw new DomainProblem.Conflict("no-run", "This reading is no run of channels over time.");
         }
@@ -38,15 +41,18 @@ public class Runs {
     }
 
     /** @param statistics null where nothing was measured meanwhile */
-    public record OfChannel(String name, String unit, @Nullable ChannelStatistics statistics) {}
+    public record OfChannel(
+            String name, String unit, @Nullable ChannelStatistics statistics) {}
 
     /** @param from seconds since the run began; likewise {@code to} */
     @Transactional(readOnly = true)
     public List<OfChannel> statistics(UUID readingId, double from, double to) {
         return recorded(readingId).channels().stream()
                 .map(channel -> new OfChannel(
-                        channel.name(), channel.unit(),
-                        ChannelStatistics.of(channel.seconds(), channel.values(), channel.limits(), from, to).orElse(null)))
+                        channel.name(),
+                        channel.unit(),
+                        ChannelStatistics.of(channel.seconds(), channel.values(), channel.limits(), from, to)
+                                .orElse(null)))
                 .toList();
     }
 }

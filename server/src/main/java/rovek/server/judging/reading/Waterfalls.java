@@ -36,7 +36,8 @@ public class Waterfalls {
     /** @param name of the curve, e.g. "Spectrum" */
     @Transactional(readOnly = true)
     public Waterfall of(UUID checkId, String name) {
-        List<ReadingView> newest = readings.newest(List.of(checkId), MOST_READINGS).getOrDefault(checkId, List.of());
+        List<ReadingView> newest =
+                readings.newest(List.of(checkId), MOST_READINGS).getOrDefault(checkId, List.of());
         List<ReadingView> shown = new ArrayList<>();
         List<Curve.Lines> spectra = new ArrayList<>();
         for (ReadingView reading : newest) {
@@ -51,20 +52,36 @@ public class Waterfalls {
         if (spectra.isEmpty()) {
             throw new DomainProblem.NotFound("A spectrum of this check");
         }
-        double end = spectra.stream().mapToDouble(lines -> lines.stepHz() * (lines.values().length - 1)).min().orElseThrow();
-        int points = spectra.stream().mapToInt(lines -> (int) (end / lines.stepHz())).min().orElseThrow();
+        double end = spectra.stream()
+                .mapToDouble(lines -> lines.stepHz() * (lines.values().length - 1))
+                .min()
+                .orElseThrow();
+        int points = spectra.stream()
+                .mapToInt(lines -> (int) (end / lines.stepHz()))
+                .min()
+                .orElseThrow();
         List<WaterfallRow> rows = new ArrayList<>();
         for (int i = 0; i < spectra.size(); i++) {
-            rows.add(new WaterfallRow(shown.get(i).id(), shown.get(i).takenAt().toString(), thinned(spectra.get(i), end, Math.min(MOST_POINTS, Math.max(1, points)))));
+            rows.add(new WaterfallRow(
+                    shown.get(i).id(),
+                    shown.get(i).takenAt().toString(),
+                    thinned(spectra.get(i), end, Math.min(MOST_POINTS, Math.max(1, points)))));
         }
-        return new Waterfall(name, spectra.get(0).unit().symbol(), end, spectra.get(spectra.size() - 1).usualHz(), rows);
+        return new Waterfall(
+                name,
+                spectra.get(0).unit().symbol(),
+                end,
+                spectra.get(spectra.size() - 1).usualHz(),
+                rows);
     }
 
     private static float[] thinned(Curve.Lines lines, double endHz, int points) {
         float[] values = new float[points];
         for (int line = 0; line < lines.values().length; line++) {
             int stretch = (int) Math.min(points - 1, line * lines.stepHz() / endHz * points);
-            values[stretch] = line * lines.stepHz() <= endHz ? Math.max(values[stretch], (float) lines.values()[line]) : values[stretch];
+            values[stretch] = line * lines.stepHz() <= endHz
+                    ? Math.max(values[stretch], (float) lines.values()[line])
+                    : values[stretch];
         }
         return values;
     }

@@ -42,7 +42,11 @@ public class UnitSpellings {
 
     @Transactional(readOnly = true)
     public Spellings all() {
-        return new Spellings(UnitCatalogue.symbols(), said().entrySet().stream().map(one -> new Spelling(one.getKey(), one.getValue())).toList());
+        return new Spellings(
+                UnitCatalogue.symbols(),
+                said().entrySet().stream()
+                        .map(one -> new Spelling(one.getKey(), one.getValue()))
+                        .toList());
     }
 
     private Map<String, String> said() {
@@ -64,20 +68,28 @@ public class UnitSpellings {
     public Spellings say(Spelling spelling) {
         String written = spelling.written() == null ? "" : spelling.written().strip();
         if (written.isEmpty() || written.length() > LONGEST) {
-            throw new DomainProblem.Invalid("written", "Type the unit as the instrument writes it, %d characters at most.".formatted(LONGEST));
+            throw new DomainProblem.Invalid(
+                    "written", "Type the unit as the instrument writes it, %d characters at most.".formatted(LONGEST));
         }
         if (WrittenUnit.find(written).isPresent()) {
-            throw new DomainProblem.Invalid("written", "\"%s\" is known already: %s.".formatted(written, WrittenUnit.find(written).get().symbol()));
+            throw new DomainProblem.Invalid(
+                    "written",
+                    "\"%s\" is known already: %s."
+                            .formatted(written, WrittenUnit.find(written).get().symbol()));
         }
         if (UnitCatalogue.find(spelling.symbol()).isEmpty()) {
             throw new DomainProblem.Invalid("symbol", "Choose the unit that is meant.");
         }
         Map<String, String> before = said();
         if (before.size() >= MOST && !before.containsKey(written)) {
-            throw new DomainProblem.Invalid("written", "There are %d spellings already. Remove one that is not needed.".formatted(MOST));
+            throw new DomainProblem.Invalid(
+                    "written", "There are %d spellings already. Remove one that is not needed.".formatted(MOST));
         }
-        db.sql("INSERT INTO unit_spelling (written, symbol) VALUES (:written, :symbol) ON CONFLICT (written) DO UPDATE SET symbol = :symbol")
-                .param("written", written).param("symbol", spelling.symbol()).update();
+        db.sql("INSERT INTO unit_spelling (written, symbol) VALUES (:written, :symbol) "
+                        + "ON CONFLICT (written) DO UPDATE SET symbol = :symbol")
+                .param("written", written)
+                .param("symbol", spelling.symbol())
+                .update();
         audit.note("say what a unit means", "unit", written, before.get(written), spelling.symbol());
         return all();
     }

@@ -9,7 +9,6 @@ import rovek.core.limit.Limit;
 import rovek.core.limit.LimitLayers;
 import rovek.core.limit.Range;
 import rovek.core.limit.Rule;
-import rovek.core.limit.Verdict;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.unit.Amount;
 import rovek.core.unit.UnitOfMeasure;
@@ -29,7 +28,9 @@ public record Boundaries(Double watch, Double fail, Double watchLow, Double fail
     public static Boundaries of(List<Bounds> bounds) {
         List<Bounds> allowed = bounds.stream().filter(one -> !one.isForbidden()).toList();
         if (allowed.isEmpty()) {
-            return bounds.isEmpty() ? NONE : ends(bounds.get(0).watch(), bounds.get(0).fail());
+            return bounds.isEmpty()
+                    ? NONE
+                    : ends(bounds.get(0).watch(), bounds.get(0).fail());
         }
         return ends(narrowest(allowed, Bounds::watch), narrowest(allowed, Bounds::fail));
     }
@@ -53,7 +54,9 @@ public record Boundaries(Double watch, Double fail, Double watchLow, Double fail
 
     /** Those of a limit that needs nothing but the value; none of one that is reckoned anew for each reading. */
     public static Boundaries standing(Optional<LimitLayers.InForce> limit, Optional<ResultDefinition> result) {
-        if (limit.isEmpty() || result.isEmpty() || limit.get().limit().rules().stream().allMatch(Rule::needsBackground)) {
+        if (limit.isEmpty()
+                || result.isEmpty()
+                || limit.get().limit().rules().stream().allMatch(Rule::needsBackground)) {
             return NONE;
         }
         return of(fixed(limit.get().limit(), result.get().unit()));

@@ -20,7 +20,10 @@ public record ReadingVerdict(Judgement judgement, Map<String, OfResult> results)
 
     /** What a result is shown beside: the boundaries that held for it. */
     public Boundaries boundaries(Optional<ResultDefinition> result) {
-        return result.map(ResultDefinition::id).map(results::get).map(one -> Boundaries.of(one.outcome().bounds())).orElse(Boundaries.NONE);
+        return result.map(ResultDefinition::id)
+                .map(results::get)
+                .map(one -> Boundaries.of(one.outcome().bounds()))
+                .orElse(Boundaries.NONE);
     }
 
     /**
@@ -29,9 +32,11 @@ public record ReadingVerdict(Judgement judgement, Map<String, OfResult> results)
      */
     public ReadingVerdict onlyOn(String resultId) {
         Map<String, OfResult> own = results.containsKey(resultId) ? Map.of(resultId, results.get(resultId)) : Map.of();
-        Judgement computed = Judgement.worstOf("", own.values().stream().map(OfResult::outcome).toList());
+        Judgement computed = Judgement.worstOf(
+                "", own.values().stream().map(OfResult::outcome).toList());
         Verdict ofAll = judgement.overruled().map(Judgement.Overruled::computed).orElse(judgement.verdict());
-        boolean speaksForAll = computed.verdict() == ofAll || (judgement.overruled().isPresent() && isWorse(computed.verdict(), judgement.verdict()));
+        boolean speaksForAll = computed.verdict() == ofAll
+                || (judgement.overruled().isPresent() && isWorse(computed.verdict(), judgement.verdict()));
         boolean isObstructed = ofAll == Verdict.NOT_JUDGED;
         return new ReadingVerdict(speaksForAll || isObstructed ? judgement : computed, own);
     }

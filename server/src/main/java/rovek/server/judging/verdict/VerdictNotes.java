@@ -10,7 +10,8 @@ import rovek.core.limit.Verdict;
  * @param overruled what a person put in the place of the computed verdict; null where nobody did
  * @param anew what it was judged at first, where the limit was said later; null where it was not
  */
-public record VerdictNotes(@Nullable Overruled overruled, @Nullable Anew anew) {
+public record VerdictNotes(
+        @Nullable Overruled overruled, @Nullable Anew anew) {
 
     /** @param computed what the limits came to */
     public record Overruled(Verdict computed, String because, String by, String at) {}
@@ -24,7 +25,17 @@ public record VerdictNotes(@Nullable Overruled overruled, @Nullable Anew anew) {
             return null;
         }
         return new VerdictNotes(
-                judgement.overruled().map(one -> new Overruled(one.computed(), one.because(), one.by(), one.at().toString())).orElse(null),
-                judgement.anew().map(one -> new Anew(one.first(), one.saidAt().toString())).orElse(null));
+                judgement
+                        .overruled()
+                        .map(one -> new Overruled(
+                                one.computed(),
+                                one.because(),
+                                one.by(),
+                                one.at().toString()))
+                        .orElse(null),
+                judgement
+                        .anew()
+                        .map(one -> new Anew(one.first(), one.saidAt().toString()))
+                        .orElse(null));
     }
 }

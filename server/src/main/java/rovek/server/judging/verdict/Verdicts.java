@@ -24,12 +24,12 @@ import rovek.core.plant.Node;
 import rovek.core.plant.Sisters;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.trend.TimedValue;
-import rovek.server.plant.event.PlantEvents;
-import rovek.server.plant.tree.CheckView;
-import rovek.server.plant.tree.PlantTree;
 import rovek.server.judging.reading.ReadingView;
 import rovek.server.judging.reading.Readings;
 import rovek.server.judging.reading.ResultSeries;
+import rovek.server.plant.event.PlantEvents;
+import rovek.server.plant.tree.CheckView;
+import rovek.server.plant.tree.PlantTree;
 
 /**
  * Judges readings, each under the limits that count at its time. A verdict is never stored: it follows from the readings, the
@@ -51,7 +51,11 @@ public class Verdicts {
      *
      * @param isLimitedAtOtherTimes whether there is a limit that does not hold for when the reading was taken
      */
-    private record Parts(ReadingView reading, boolean isLimitedAtOtherTimes, Map<String, ReadingVerdict.OfResult> now, Map<String, Limit.Outcome> first) {}
+    private record Parts(
+            ReadingView reading,
+            boolean isLimitedAtOtherTimes,
+            Map<String, ReadingVerdict.OfResult> now,
+            Map<String, Limit.Outcome> first) {}
 
     /** @return reading id to its verdict; readings on no check of this plant are left out */
     @Transactional(readOnly = true)
@@ -60,7 +64,10 @@ public class Verdicts {
         Series series = new Series(tree);
         Map<UUID, ReadingVerdict> verdicts = new LinkedHashMap<>();
         for (ReadingView reading : some) {
-            CheckView check = reading.checkId() == null ? null : checks.computeIfAbsent(reading.checkId(), id -> tree.check(id).orElse(null));
+            CheckView check = reading.checkId() == null
+                    ? null
+                    : checks.computeIfAbsent(
+                            reading.checkId(), id -> tree.check(id).orElse(null));
             if (check != null) {
                 verdicts.put(reading.id(), verdict(judged(reading, check, series)));
             }
@@ -73,27 +80,45 @@ public class Verdicts {
     }
 
     private static Parts judged(ReadingView reading, CheckView check, Series series) {
-        Parts parts = new Parts(reading, check.limits().values().stream().anyMatch(LimitLayers::haveLimit), new LinkedHashMap<>(), new LinkedHashMap<>());
+        Parts parts = new Parts(
+                reading,
+                check.limits().values().stream().anyMatch(LimitLayers::haveLimit),
+                new LinkedHashMap<>(),
+                new LinkedHashMap<>());
         check.limits().forEach((resultId, layers) -> {
             Optional<LimitLayers.InForce> now = layers.at(reading.takenAt());
             if (!reading.results().containsKey(resultId)) {
-                now.ifPresent(limit -> parts.now().put(resultId, new ReadingVerdict.OfResult(withoutValue(check, resultId), limit)));
+                now.ifPresent(limit ->
+                        parts.now().put(resultId, new ReadingVerdict.OfResult(withoutValue(check, resultId), limit)));
                 return;
             }
             Optional<LimitLayers.InForce> first = layers.at(reading.takenAt(), reading.storedAt());
-            now.ifPresent(limit -> parts.now().put(resultId, new ReadingVerdict.OfResult(
-                    limit.limit().needsHistory() ? series.outcome(reading, check, resultId) : alone(reading, resultId, limit), limit)));
-            first.ifPresent(limit -> parts.first().put(resultId, firstOutcome(parts, check, resultId, now, limit, series)));
+            now.ifPresent(limit -> parts.now()
+                    .put(
+                            resultId,
+                            new ReadingVerdict.OfResult(
+                                    limit.limit().needsHistory()
+                                            ? series.outcome(reading, check, resultId)
+                                            : alone(reading, resultId, limit),
+                                    limit)));
+            first.ifPresent(
+                    limit -> parts.first().put(resultId, firstOutcome(parts, check, resultId, now, limit, series)));
         });
         return parts;
     }
 
     private static Limit.Outcome withoutValue(CheckView check, String resultId) {
-        return Limit.Outcome.notJudged("there is no value of " + check.technique().result(resultId).name());
+        return Limit.Outcome.notJudged(
+                "there is no value of " + check.technique().result(resultId).name());
     }
 
     private static Limit.Outcome firstOutcome(
-            Parts parts, CheckView check, String resultId, Optional<LimitLayers.InForce> now, LimitLayers.InForce first, Series series) {
+            Parts parts,
+            CheckView check,
+            String resultId,
+            Optional<LimitLayers.InForce> now,
+            LimitLayers.InForce first,
+            Series series) {
         if (now.filter(first::equals).isPresent()) {
             return parts.now().get(resultId).outcome();
         }
@@ -110,17 +135,24 @@ public class Verdicts {
 
     private static ReadingVerdict verdict(Parts parts) {
         ReadingView reading = parts.reading();
-        List<Limit.Outcome> outcomes = parts.now().values().stream().map(ReadingVerdict.OfResult::outcome).toList();
-        String obstacle = reading.results().isEmpty() && reading.obstacle().isBlank() ? "there is no result" : reading.obstacle();
+        List<Limit.Outcome> outcomes = parts.now().values().stream()
+                .map(ReadingVerdict.OfResult::outcome)
+                .toList();
+        String obstacle =
+                reading.results().isEmpty() && reading.obstacle().isBlank() ? "there is no result" : reading.obstacle();
         Judgement judgement = Judgement.worstOf(obstacle, outcomes);
-        if (judgement.reason().equals(Judgement.NO_LIMIT) && judgement.verdict() == Verdict.NOT_JUDGED && parts.isLimitedAtOtherTimes()) {
+        if (judgement.reason().equals(Judgement.NO_LIMIT)
+                && judgement.verdict() == Verdict.NOT_JUDGED
+                && parts.isLimitedAtOtherTimes()) {
             judgement = Judgement.notJudged(Judgement.NO_LIMIT_THEN);
         }
         if (judgement.verdict() == Verdict.PASS) {
             // What passes passed by all that it has a limit for.
             judgement = valueMissing(parts).map(Judgement::notJudged).orElse(judgement);
         }
-        Verdict first = judgement.verdict() == Verdict.NOT_JUDGED ? Verdict.NOT_JUDGED : Judgement.worstOf(obstacle, parts.first().values()).verdict();
+        Verdict first = judgement.verdict() == Verdict.NOT_JUDGED
+                ? Verdict.NOT_JUDGED
+                : Judgement.worstOf(obstacle, parts.first().values()).verdict();
         Optional<Instant> saidAt = parts.now().values().stream()
                 .flatMap(one -> one.limit().revision().saidAt().stream())
                 .filter(said -> said.isAfter(reading.storedAt()))
@@ -129,7 +161,11 @@ public class Verdicts {
             judgement = judgement.judgedAnew(first, saidAt.get());
         }
         if (reading.overruled() != null) {
-            judgement = judgement.overruledTo(reading.overruled().verdict(), reading.overruled().because(), reading.overruled().by(), reading.overruled().at());
+            judgement = judgement.overruledTo(
+                    reading.overruled().verdict(),
+                    reading.overruled().because(),
+                    reading.overruled().by(),
+                    reading.overruled().at());
         }
         return new ReadingVerdict(judgement, parts.now());
     }
@@ -148,7 +184,8 @@ public class Verdicts {
      * @return check id to its history, in the order of the checks
      */
     @Transactional(readOnly = true)
-    public Map<UUID, SeriesJudge> series(PlantTree tree, List<CheckView> checks, ResultDefinition result, boolean withSisters) {
+    public Map<UUID, SeriesJudge> series(
+            PlantTree tree, List<CheckView> checks, ResultDefinition result, boolean withSisters) {
         Series series = new Series(tree);
         Map<UUID, SeriesJudge> judges = new LinkedHashMap<>();
         series.lookUp(checks, result, withSisters);
@@ -184,11 +221,15 @@ public class Verdicts {
                 }
             }
             readings.series(wanted, result).forEach((check, found) -> known.put(new Key(check, result.id()), found));
-            baselines.putAll(events.baselines(tree, checks.stream().map(CheckView::id).toList()));
+            baselines.putAll(
+                    events.baselines(tree, checks.stream().map(CheckView::id).toList()));
         }
 
         private static boolean asksSisters(CheckView check, ResultDefinition result, boolean withSisters) {
-            return withSisters || check.limits().getOrDefault(result.id(), LimitLayers.NONE).needSisters();
+            return withSisters
+                    || check.limits()
+                            .getOrDefault(result.id(), LimitLayers.NONE)
+                            .needSisters();
         }
 
         private List<Node> sisters(CheckView check) {
@@ -203,7 +244,9 @@ public class Verdicts {
         Limit.Outcome outcome(ReadingView reading, CheckView check, String resultId) {
             Key key = new Key(check.id(), resultId);
             if (!judged.containsKey(key)) {
-                judged.put(key, judge(check, check.technique().result(resultId), false).judged());
+                judged.put(
+                        key,
+                        judge(check, check.technique().result(resultId), false).judged());
             }
             return find(reading, check, resultId, judged.get(key));
         }
@@ -213,9 +256,14 @@ public class Verdicts {
             return find(reading, check, resultId, judge.judged(choice));
         }
 
-        private Limit.Outcome find(ReadingView reading, CheckView check, String resultId, List<SeriesJudge.Judged> all) {
-            int at = of(check.id(), check.technique().result(resultId)).readings().indexOf(reading.id());
-            return at < 0 ? Limit.Outcome.notJudged("it does not count") : all.get(at).outcome();
+        private Limit.Outcome find(
+                ReadingView reading, CheckView check, String resultId, List<SeriesJudge.Judged> all) {
+            int at = of(check.id(), check.technique().result(resultId))
+                    .readings()
+                    .indexOf(reading.id());
+            return at < 0
+                    ? Limit.Outcome.notJudged("it does not count")
+                    : all.get(at).outcome();
         }
 
         SeriesJudge judge(CheckView check, ResultDefinition result, boolean withSisters) {
@@ -223,9 +271,11 @@ public class Verdicts {
             List<List<TimedValue>> beside = new ArrayList<>();
             LimitLayers layers = check.limits().getOrDefault(result.id(), LimitLayers.NONE);
             if (asksSisters(check, result, withSisters)) {
-                sisters(check).forEach(sister -> beside.add(of(sister.id(), result).values()));
+                sisters(check)
+                        .forEach(sister -> beside.add(of(sister.id(), result).values()));
             }
-            Baselines own = baselines.computeIfAbsent(check.id(), id -> events.baselines(tree, List.of(id)).get(id));
+            Baselines own = baselines.computeIfAbsent(
+                    check.id(), id -> events.baselines(tree, List.of(id)).get(id));
             return new SeriesJudge(series.values(), series.unit(), layers, own, beside);
         }
     }

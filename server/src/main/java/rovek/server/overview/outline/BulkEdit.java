@@ -11,9 +11,9 @@ import rovek.core.plant.Alteration;
 import rovek.core.plant.Facet;
 import rovek.core.plant.Node;
 import rovek.core.plant.PlantChange;
+import rovek.server.base.problem.DomainProblem;
 import rovek.server.plant.tree.PlantLedger;
 import rovek.server.plant.tree.PlantLedger.Proposal;
-import rovek.server.base.problem.DomainProblem;
 
 /** One value for many rows at once: those that a filter finds, or those that were taken by hand. */
 @Service
@@ -33,7 +33,11 @@ public class BulkEdit {
      * @param ids the rows; null for all that the filter finds
      * @param facets what is to be said of each of them; blank takes it away
      */
-    public record ManyRows(@Nullable UUID changeId, @Nullable List<UUID> ids, @Nullable OutlineFilter filter, Map<String, String> facets) {}
+    public record ManyRows(
+            @Nullable UUID changeId,
+            @Nullable List<UUID> ids,
+            @Nullable OutlineFilter filter,
+            Map<String, String> facets) {}
 
     public PlantLedger.Committed change(ManyRows wanted) {
         for (String facet : wanted.facets().keySet()) {
@@ -55,7 +59,9 @@ public class BulkEdit {
                     }
                 });
             }
-            return Proposal.typed("Changed %d %s at once".formatted(alterations.size(), alterations.size() == 1 ? "row" : "rows"), PlantChange.altering(alterations));
+            return Proposal.typed(
+                    "Changed %d %s at once".formatted(alterations.size(), alterations.size() == 1 ? "row" : "rows"),
+                    PlantChange.altering(alterations));
         });
     }
 

@@ -22,7 +22,9 @@ final class KeptSearches {
     private final Map<Asked, Kept> byAsked = new LinkedHashMap<>(16, 0.75f, true);
 
     synchronized Optional<Search> find(Asked asked, Standings.Moment moment) {
-        return Optional.ofNullable(byAsked.get(asked)).filter(kept -> kept.moment() == moment).map(Kept::search);
+        return Optional.ofNullable(byAsked.get(asked))
+                .filter(kept -> kept.moment() == moment)
+                .map(Kept::search);
     }
 
     synchronized void keep(Asked asked, Standings.Moment moment, Search search) {

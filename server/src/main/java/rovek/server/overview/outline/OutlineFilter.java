@@ -21,8 +21,14 @@ import rovek.core.plant.Node;
  * @param within a node: only what stands at or beneath it
  */
 public record OutlineFilter(
-        @Nullable String text, @Nullable Verdict verdict, @Nullable Boolean neverMeasured, @Nullable Boolean due, @Nullable String technique, @Nullable String assetClass,
-        @Nullable String criticality, @Nullable UUID within) {
+        @Nullable String text,
+        @Nullable Verdict verdict,
+        @Nullable Boolean neverMeasured,
+        @Nullable Boolean due,
+        @Nullable String technique,
+        @Nullable String assetClass,
+        @Nullable String criticality,
+        @Nullable UUID within) {
 
     private static final int MOST_WORDS = 16;
 
@@ -33,7 +39,12 @@ public record OutlineFilter(
     }
 
     List<String> wordsLookedFor() {
-        return text == null ? List.of() : List.of(text.strip().toLowerCase(Locale.ROOT).split("\\s+")).stream().filter(word -> !word.isEmpty()).limit(MOST_WORDS).toList();
+        return text == null
+                ? List.of()
+                : List.of(text.strip().toLowerCase(Locale.ROOT).split("\\s+")).stream()
+                        .filter(word -> !word.isEmpty())
+                        .limit(MOST_WORDS)
+                        .toList();
     }
 
     boolean asksForChecks() {
@@ -45,13 +56,18 @@ public record OutlineFilter(
     }
 
     boolean isEmpty() {
-        return !asksForChecks() && wordsLookedFor().isEmpty() && !isGiven(assetClass) && !isGiven(criticality) && within == null;
+        return !asksForChecks()
+                && wordsLookedFor().isEmpty()
+                && !isGiven(assetClass)
+                && !isGiven(criticality)
+                && within == null;
     }
 
     /** Whether a node, going by what it says of itself, is what is looked for where no words and no checks are asked for. */
     boolean isMetBy(Node node) {
         if (isGiven(assetClass) || isGiven(criticality)) {
-            return node.assetClass().equals(assetClass) || (isGiven(criticality) && criticality.equals(criticalityOf(node)));
+            return node.assetClass().equals(assetClass)
+                    || (isGiven(criticality) && criticality.equals(criticalityOf(node)));
         }
         return node.id().equals(within);
     }

@@ -17,9 +17,9 @@ import rovek.core.plant.Node;
 import rovek.server.follow.standing.Standing;
 import rovek.server.follow.standing.Standings;
 import rovek.server.overview.outline.KeptSearches.Asked;
+import rovek.server.overview.schedule.Schedule;
 import rovek.server.plant.tree.CheckView;
 import rovek.server.plant.tree.PlantNode;
-import rovek.server.overview.schedule.Schedule;
 
 /** The plant as rows, as much of it as is open. */
 @Service
@@ -67,7 +67,10 @@ public class Outlines {
      * @param open nodes whose rows are wanted; null to have as much opened as is seen at a glance
      * @param reveal a node that has to be among the rows
      */
-    public record Wanted(@Nullable List<UUID> open, @Nullable UUID reveal, @Nullable OutlineFilter filter) {}
+    public record Wanted(
+            @Nullable List<UUID> open,
+            @Nullable UUID reveal,
+            @Nullable OutlineFilter filter) {}
 
     /** A node that was found by its name. */
     public record Found(UUID id, Level level, String tag, String name, String place) {}
@@ -77,7 +80,14 @@ public class Outlines {
      *
      * @param path ids from the client down to its point
      */
-    public record PickedCheck(UUID id, List<UUID> path, String technique, String assetTag, String assetName, String point, String check) {}
+    public record PickedCheck(
+            UUID id,
+            List<UUID> path,
+            String technique,
+            String assetTag,
+            String assetName,
+            String point,
+            String check) {}
 
     /** Checks that were asked for, in the order of the plant; {@code all} says how many there are in all. */
     public record Picked(List<PickedCheck> checks, int all) {}
@@ -87,13 +97,22 @@ public class Outlines {
         indexes.prepare(view.moment.tree());
         Set<UUID> open = wanted.open() == null ? view.openedByItself() : new LinkedHashSet<>(wanted.open());
         if (wanted.reveal() != null) {
-            view.moment.tree().nodes().path(wanted.reveal()).stream().map(Node::parentId).forEach(open::add);
+            view.moment.tree().nodes().path(wanted.reveal()).stream()
+                    .map(Node::parentId)
+                    .forEach(open::add);
         }
         open.remove(Node.PLANT);
         List<Block> blocks = new ArrayList<>();
         blocks.add(view.block(Node.PLANT));
-        open.stream().filter(id -> view.moment.tree().nodes().find(id).isPresent()).map(view::block).forEach(blocks::add);
-        return new Outline(blocks, view.search.map(Search::count).orElse(0), view.moment.of(Node.PLANT), view.moment.tree().nodes().size());
+        open.stream()
+                .filter(id -> view.moment.tree().nodes().find(id).isPresent())
+                .map(view::block)
+                .forEach(blocks::add);
+        return new Outline(
+                blocks,
+                view.search.map(Search::count).orElse(0),
+                view.moment.of(Node.PLANT),
+                view.moment.tree().nodes().size());
     }
 
     /** Every area, in the order of the plant: what is walked and looked after as one. */
@@ -126,7 +145,8 @@ public class Outlines {
         return search(OutlineFilter.ofText(text), moment).hits().stream()
                 .flatMap(id -> moment.tree().find(id).stream())
                 .filter(node -> node.level() != Level.CHECK)
-                .sorted(Comparator.comparingInt((PlantNode node) -> begins(node, wanted) ? 0 : 1).thenComparing(PlantNode::level))
+                .sorted(Comparator.comparingInt((PlantNode node) -> begins(node, wanted) ? 0 : 1)
+                        .thenComparing(PlantNode::level))
                 .limit(MOST_FOUND)
                 .map(node -> new Found(node.id(), node.level(), node.tag(), node.name(), place(moment, node)))
                 .toList();
@@ -136,14 +156,17 @@ public class Outlines {
     public Picked checks(@Nullable UUID node, @Nullable OutlineFilter filter, int most) {
         Standings.Moment moment = standings.now();
         OutlineFilter wanted = filter == null ? OutlineFilter.EVERYTHING : filter;
-        Optional<Search> search = wanted.isEmpty() ? Optional.empty() : Optional.of(search(new Asked(wanted, true), moment));
+        Optional<Search> search =
+                wanted.isEmpty() ? Optional.empty() : Optional.of(search(new Asked(wanted, true), moment));
         List<UUID> found = new ArrayList<>();
         moment.tree().nodes().walk(node == null ? Node.PLANT : node, beneath -> {
-            if (beneath.level() == Level.CHECK && (search.isEmpty() || search.get().isHit(beneath.id()))) {
+            if (beneath.level() == Level.CHECK
+                    && (search.isEmpty() || search.get().isHit(beneath.id()))) {
                 found.add(beneath.id());
             }
         });
-        List<PickedCheck> checks = found.stream().limit(most).map(id -> picked(moment, id)).toList();
+        List<PickedCheck> checks =
+                found.stream().limit(most).map(id -> picked(moment, id)).toList();
         return new Picked(checks, found.size());
     }
 
@@ -151,16 +174,24 @@ public class Outlines {
         CheckView check = moment.tree().check(id).orElseThrow();
         List<UUID> path = moment.tree().nodes().path(id).stream().map(Node::id).toList();
         return new PickedCheck(
-                id, path.subList(0, path.size() - 1), check.technique().id(), check.asset().tag(), check.asset().name(), check.point().name(), check.node().name());
+                id,
+                path.subList(0, path.size() - 1),
+                check.technique().id(),
+                check.asset().tag(),
+                check.asset().name(),
+                check.point().name(),
+                check.node().name());
     }
 
     private static boolean begins(PlantNode node, String wanted) {
-        return node.tag().toLowerCase(Locale.ROOT).startsWith(wanted) || node.name().toLowerCase(Locale.ROOT).startsWith(wanted);
+        return node.tag().toLowerCase(Locale.ROOT).startsWith(wanted)
+                || node.name().toLowerCase(Locale.ROOT).startsWith(wanted);
     }
 
     private static String place(Standings.Moment moment, PlantNode node) {
         List<Node> path = moment.tree().nodes().path(node.id());
-        return String.join(", ", path.subList(0, path.size() - 1).stream().map(Node::label).toList());
+        return String.join(
+                ", ", path.subList(0, path.size() - 1).stream().map(Node::label).toList());
     }
 
     private View view(@Nullable OutlineFilter filter) {
@@ -177,7 +208,8 @@ public class Outlines {
     private Search search(Asked asked, Standings.Moment moment) {
         if (asked.filter().asksForDue()) {
             // What is due changes with the day and with every walk, not with the plant.
-            return Search.of(asked.filter(), asked.onlyChecks(), moment, indexes.of(moment.tree()), schedule.dueChecks());
+            return Search.of(
+                    asked.filter(), asked.onlyChecks(), moment, indexes.of(moment.tree()), schedule.dueChecks());
         }
         Optional<Search> kept = searches.find(asked, moment);
         if (kept.isPresent()) {
@@ -213,8 +245,10 @@ public class Outlines {
         Block block(UUID parent) {
             List<Row> rows = children(parent).stream()
                     .map(id -> new Row(
-                            moment.tree().find(id).orElseThrow(), children(id).size(),
-                            search.isPresent() && isHit(id), moment.of(id)))
+                            moment.tree().find(id).orElseThrow(),
+                            children(id).size(),
+                            search.isPresent() && isHit(id),
+                            moment.of(id)))
                     .toList();
             return new Block(parent.equals(Node.PLANT) ? null : parent, rows);
         }

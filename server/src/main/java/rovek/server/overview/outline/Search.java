@@ -46,7 +46,8 @@ final class Search {
      * @param onlyChecks every check the filter fits is a hit, and nothing else
      * @param dueChecks those on routes that are due, where the filter asks for them
      */
-    static Search of(OutlineFilter filter, boolean onlyChecks, Standings.Moment moment, SearchIndex index, Set<UUID> dueChecks) {
+    static Search of(
+            OutlineFilter filter, boolean onlyChecks, Standings.Moment moment, SearchIndex index, Set<UUID> dueChecks) {
         List<String> words = filter.wordsLookedFor();
         int allWords = (1 << words.size()) - 1;
         int[] met = new int[index.size()];
@@ -62,7 +63,9 @@ final class Search {
             if (scopes != null) {
                 scopes[i] = (parent < 0 ? Scope.NONE : scopes[parent]).at(node, filter);
             }
-            boolean isAsked = onlyChecks ? isAsked(node, filter, moment, dueChecks) : own != 0 || (words.isEmpty() && filter.isMetBy(node));
+            boolean isAsked = onlyChecks
+                    ? isAsked(node, filter, moment, dueChecks)
+                    : own != 0 || (words.isEmpty() && filter.isMetBy(node));
             if (isAsked && met[i] == allWords && (scopes == null || scopes[i].fits(filter))) {
                 hits.set(i);
                 for (int above = i; above >= 0 && !shown.get(above); above = index.parent(above)) {
@@ -85,12 +88,16 @@ final class Search {
         static final Scope NONE = new Scope(false, "", false);
 
         static boolean isAsked(OutlineFilter filter) {
-            return OutlineFilter.isGiven(filter.assetClass()) || OutlineFilter.isGiven(filter.criticality()) || filter.within() != null;
+            return OutlineFilter.isGiven(filter.assetClass())
+                    || OutlineFilter.isGiven(filter.criticality())
+                    || filter.within() != null;
         }
 
         /** The same object where nothing changes, which is so almost everywhere. */
         Scope at(Node node, OutlineFilter filter) {
-            boolean ofClass = assetClass || (OutlineFilter.isGiven(filter.assetClass()) && node.assetClass().equals(filter.assetClass()));
+            boolean ofClass = assetClass
+                    || (OutlineFilter.isGiven(filter.assetClass())
+                            && node.assetClass().equals(filter.assetClass()));
             String own = OutlineFilter.isGiven(filter.criticality()) ? OutlineFilter.criticalityOf(node) : "";
             boolean within = isWithin || node.id().equals(filter.within());
             boolean isSame = ofClass == assetClass && (own.isEmpty() || own.equals(criticality)) && within == isWithin;
@@ -113,7 +120,9 @@ final class Search {
     }
 
     private static boolean isAsked(Node node, OutlineFilter filter, Standings.Moment moment, Set<UUID> dueChecks) {
-        if (node.level() != Level.CHECK || (OutlineFilter.isGiven(filter.technique()) && !node.technique().equals(filter.technique()))) {
+        if (node.level() != Level.CHECK
+                || (OutlineFilter.isGiven(filter.technique())
+                        && !node.technique().equals(filter.technique()))) {
             return false;
         }
         if (filter.asksForDue() && !dueChecks.contains(node.id())) {
@@ -124,6 +133,7 @@ final class Search {
             return false;
         }
         return filter.verdict() == null
-                || (moment.verdictOf(node.id()) == filter.verdict() && (measured || filter.verdict() == Verdict.NOT_JUDGED));
+                || (moment.verdictOf(node.id()) == filter.verdict()
+                        && (measured || filter.verdict() == Verdict.NOT_JUDGED));
     }
 }

@@ -56,7 +56,8 @@ final class SearchIndex {
     /** The index of another state of the plant; what stayed as it was is taken over. */
     SearchIndex following(PlantTree next) {
         Set<UUID> renamed = tree.renamedIn(next);
-        boolean isSameOrder = renamed.stream().allMatch(id -> staysInPlace(tree.nodes().find(id), next.nodes().find(id)));
+        boolean isSameOrder = renamed.stream()
+                .allMatch(id -> staysInPlace(tree.nodes().find(id), next.nodes().find(id)));
         return isSameOrder ? inSameOrder(next, renamed) : inOtherOrder(next, renamed);
     }
 
@@ -77,7 +78,8 @@ final class SearchIndex {
         Node[] others = inOrder(next.nodes());
         String[] relabelled = new String[others.length];
         for (int i = 0; i < others.length; i++) {
-            Integer position = renamed.contains(others[i].id()) ? null : places.positions().get(others[i].id());
+            Integer position =
+                    renamed.contains(others[i].id()) ? null : places.positions().get(others[i].id());
             relabelled[i] = position == null ? label(next, others[i]) : labels[position];
         }
         return new SearchIndex(next, others, Places.of(others), relabelled);

@@ -35,7 +35,10 @@ class SearchIndexes {
         return latest;
     }
 
-    /** Makes the index of this state in the background, so that the first search finds it made. States that were overtaken meanwhile are left out. */
+    /**
+     * Makes the index of this state in the background, so that the first search finds it made. States that were
+     * overtaken meanwhile are left out.
+     */
     void prepare(PlantTree tree) {
         if (wanted.getAndSet(tree) == null) {
             background.execute(() -> of(wanted.getAndSet(null)));

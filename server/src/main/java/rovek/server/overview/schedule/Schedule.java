@@ -21,8 +21,8 @@ import rovek.server.people.account.Accounts;
 import rovek.server.people.account.Role;
 import rovek.server.plant.tree.Plant;
 import rovek.server.plant.tree.PlantTree;
-import rovek.server.rounds.route.Routes;
 import rovek.server.rounds.route.RouteView;
+import rovek.server.rounds.route.Routes;
 import rovek.server.rounds.visit.Visits;
 import rovek.server.rounds.visit.Visits.Walked;
 
@@ -40,7 +40,13 @@ public class Schedule {
     private final Clock clock;
     private final ZoneId zone;
 
-    Schedule(Plant plant, Routes routes, Visits visits, Accounts accounts, Clock clock, @Value("${rovek.time-zone:UTC}") String zone) {
+    Schedule(
+            Plant plant,
+            Routes routes,
+            Visits visits,
+            Accounts accounts,
+            Clock clock,
+            @Value("${rovek.time-zone:UTC}") String zone) {
         this.plant = plant;
         this.routes = routes;
         this.visits = visits;
@@ -63,8 +69,18 @@ public class Schedule {
      * @param dates the days of the next weeks it falls on, if each walk is done on its day
      */
     public record ScheduledRoute(
-            UUID routeId, String name, int stops, @Nullable LocalDate dueOn, boolean isDue, long daysLate, @Nullable LocalDate lastWalked,
-            String assignedTo, boolean isMine, double minutes, boolean isMeasured, List<LocalDate> dates) {}
+            UUID routeId,
+            String name,
+            int stops,
+            @Nullable LocalDate dueOn,
+            boolean isDue,
+            long daysLate,
+            @Nullable LocalDate lastWalked,
+            String assignedTo,
+            boolean isMine,
+            double minutes,
+            boolean isMeasured,
+            List<LocalDate> dates) {}
 
     /** Somebody a route can be given to. */
     public record Person(String name, String displayName) {}
@@ -88,21 +104,32 @@ public class Schedule {
         Map<UUID, Walked> walked = visits.walkedRoutes(zone);
         List<ScheduledRoute> scheduled = routes.in(tree).stream()
                 .map(route -> scheduled(route, Optional.ofNullable(walked.get(route.id())), today, asker, names))
-                .sorted(Comparator.comparing((ScheduledRoute route) -> route.dueOn() == null ? LocalDate.MAX : route.dueOn()).thenComparing(ScheduledRoute::name))
+                .sorted(Comparator.comparing(
+                                (ScheduledRoute route) -> route.dueOn() == null ? LocalDate.MAX : route.dueOn())
+                        .thenComparing(ScheduledRoute::name))
                 .toList();
         return new Calendar(today, DAYS_SHOWN, scheduled);
     }
 
-    private static ScheduledRoute scheduled(RouteView route, Optional<Walked> walked, LocalDate today, String asker, UnaryOperator<String> names) {
+    private static ScheduledRoute scheduled(
+            RouteView route, Optional<Walked> walked, LocalDate today, String asker, UnaryOperator<String> names) {
         Optional<DueDates> due = Optional.ofNullable(route.everyDays())
-                .map(days -> new DueDates(days, route.firstDue() == null ? today : route.firstDue(), walked.map(Walked::lastDay)));
+                .map(days -> new DueDates(
+                        days, route.firstDue() == null ? today : route.firstDue(), walked.map(Walked::lastDay)));
         Optional<Double> secondsAStop = walked.flatMap(Walked::secondsAStop);
         String person = route.assignedTo();
         return new ScheduledRoute(
-                route.id(), route.name(), route.stops().size(), due.map(DueDates::next).orElse(null),
-                due.filter(dates -> !dates.next().isAfter(today)).isPresent(), due.map(dates -> dates.daysLate(today)).orElse(0L),
-                walked.map(Walked::lastDay).orElse(null), person == null ? "" : names.apply(person), asker.equals(person),
-                secondsAStop.map(seconds -> seconds * route.stops().size() / 60).orElse(route.minutes()), secondsAStop.isPresent(),
+                route.id(),
+                route.name(),
+                route.stops().size(),
+                due.map(DueDates::next).orElse(null),
+                due.filter(dates -> !dates.next().isAfter(today)).isPresent(),
+                due.map(dates -> dates.daysLate(today)).orElse(0L),
+                walked.map(Walked::lastDay).orElse(null),
+                person == null ? "" : names.apply(person),
+                asker.equals(person),
+                secondsAStop.map(seconds -> seconds * route.stops().size() / 60).orElse(route.minutes()),
+                secondsAStop.isPresent(),
                 due.map(dates -> dates.within(today, DAYS_SHOWN)).orElse(List.of()));
     }
 
@@ -111,9 +138,13 @@ public class Schedule {
     public Set<UUID> dueChecks() {
         Set<UUID> due = new HashSet<>();
         PlantTree tree = plant.tree();
-        Set<UUID> dueRoutes = new HashSet<>(
-                calendar("", tree, UnaryOperator.identity()).routes().stream().filter(ScheduledRoute::isDue).map(ScheduledRoute::routeId).toList());
-        routes.in(tree).stream().filter(route -> dueRoutes.contains(route.id())).forEach(route -> route.stops().forEach(stop -> due.add(stop.checkId())));
+        Set<UUID> dueRoutes = new HashSet<>(calendar("", tree, UnaryOperator.identity()).routes().stream()
+                .filter(ScheduledRoute::isDue)
+                .map(ScheduledRoute::routeId)
+                .toList());
+        routes.in(tree).stream()
+                .filter(route -> dueRoutes.contains(route.id()))
+                .forEach(route -> route.stops().forEach(stop -> due.add(stop.checkId())));
         return due;
     }
 

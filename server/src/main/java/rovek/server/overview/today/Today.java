@@ -11,16 +11,16 @@ import java.util.function.UnaryOperator;
 import org.springframework.stereotype.Service;
 import rovek.core.limit.Verdict;
 import rovek.core.plant.Node;
-import rovek.server.people.account.Accounts;
 import rovek.server.base.audit.AuditTrail;
-import rovek.server.reports.certificate.Certificates;
 import rovek.server.follow.standing.Standing;
 import rovek.server.follow.standing.Standings;
 import rovek.server.follow.standing.Standings.Moment.AssetStanding;
 import rovek.server.instruments.instrument.InstrumentView;
 import rovek.server.instruments.instrument.Instruments;
-import rovek.server.overview.schedule.Schedule;
 import rovek.server.instruments.sensor.Sensors;
+import rovek.server.overview.schedule.Schedule;
+import rovek.server.people.account.Accounts;
+import rovek.server.reports.certificate.Certificates;
 import rovek.server.rounds.visit.Visits;
 
 /** What wants somebody now, the most pressing first. */
@@ -87,7 +87,8 @@ public class Today {
     }
 
     /** How far the first round has come, for an installation without history. */
-    public record FirstRound(boolean plant, boolean checks, boolean instrument, boolean route, boolean readBack, boolean certificate) {}
+    public record FirstRound(
+            boolean plant, boolean checks, boolean instrument, boolean route, boolean readBack, boolean certificate) {}
 
     /** The page. */
     public record View(List<Item> items, FirstRound firstRound) {}
@@ -98,16 +99,34 @@ public class Today {
         List<Item> items = new ArrayList<>();
         addAssets(items, assets, Verdict.FAIL, Kind.FAIL);
         UnaryOperator<String> names = accounts.displayNames();
-        List<Schedule.ScheduledRoute> routes = schedule.calendar(AuditTrail.actor(), moment.tree(), names).routes();
+        List<Schedule.ScheduledRoute> routes =
+                schedule.calendar(AuditTrail.actor(), moment.tree(), names).routes();
         routes.stream()
                 .filter(Schedule.ScheduledRoute::isDue)
                 .forEach(route -> items.add(new Item(
-                        route.daysLate() > 0 ? Kind.ROUTE_OVERDUE : Kind.ROUTE_DUE, route.routeId().toString(), "", route.name(),
-                        (int) Math.max(1, route.daysLate()), route.assignedTo())));
-        certificates.waiting(MOST_OF_A_KIND).forEach(certificate -> items.add(
-                new Item(Kind.CERTIFICATE_TO_SIGN, certificate.id().toString(), "", certificate.title(), 1, names.apply(certificate.preparedBy()))));
-        visits.withLoose(MOST_OF_A_KIND).forEach(visit -> items.add(
-                new Item(Kind.LOOSE_READINGS, visit.id().toString(), "", visit.title(), visit.readings(), visit.beganAt().toString())));
+                        route.daysLate() > 0 ? Kind.ROUTE_OVERDUE : Kind.ROUTE_DUE,
+                        route.routeId().toString(),
+                        "",
+                        route.name(),
+                        (int) Math.max(1, route.daysLate()),
+                        route.assignedTo())));
+        certificates
+                .waiting(MOST_OF_A_KIND)
+                .forEach(certificate -> items.add(new Item(
+                        Kind.CERTIFICATE_TO_SIGN,
+                        certificate.id().toString(),
+                        "",
+                        certificate.title(),
+                        1,
+                        names.apply(certificate.preparedBy()))));
+        visits.withLoose(MOST_OF_A_KIND)
+                .forEach(visit -> items.add(new Item(
+                        Kind.LOOSE_READINGS,
+                        visit.id().toString(),
+                        "",
+                        visit.title(),
+                        visit.readings(),
+                        visit.beganAt().toString())));
         addAssets(items, assets, Verdict.WATCH, Kind.WATCH);
         LocalDate today = LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC);
         List<InstrumentView> shelf = instruments.list();
@@ -115,40 +134,74 @@ public class Today {
                 .filter(instrument -> instrument.calibratedUntil() == null
                         || instrument.calibratedUntil().isBefore(today.plusDays(WARN_DAYS_BEFORE_CALIBRATION)))
                 .forEach(instrument -> items.add(new Item(
-                        Kind.CALIBRATION_DUE, instrument.id().toString(), instrument.model(), instrument.numbered(), 1,
-                        instrument.calibratedUntil() == null ? "" : instrument.calibratedUntil().toString())));
+                        Kind.CALIBRATION_DUE,
+                        instrument.id().toString(),
+                        instrument.model(),
+                        instrument.numbered(),
+                        1,
+                        instrument.calibratedUntil() == null
+                                ? ""
+                                : instrument.calibratedUntil().toString())));
         addSensors(items, today);
         addUnjudged(items, assets);
         Standing whole = moment.of(Node.PLANT);
         boolean anyCheck = whole.pass() + whole.watch() + whole.fail() + whole.notJudged() > 0;
-        return new View(items, new FirstRound(
-                moment.tree().nodes().size() > 0, anyCheck, !shelf.isEmpty(), !routes.isEmpty(), visits.isAny(), certificates.isAnyIssued()));
+        return new View(
+                items,
+                new FirstRound(
+                        moment.tree().nodes().size() > 0,
+                        anyCheck,
+                        !shelf.isEmpty(),
+                        !routes.isEmpty(),
+                        visits.isAny(),
+                        certificates.isAnyIssued()));
     }
 
     private void addSensors(List<Item> items, LocalDate today) {
         sensors.list().stream()
                 .filter(sensor -> !sensor.retired() && sensor.calibrationMonths() != null)
-                .filter(sensor -> sensor.dueOn() == null || sensor.dueOn().isBefore(today.plusDays(WARN_DAYS_BEFORE_CALIBRATION)))
+                .filter(sensor ->
+                        sensor.dueOn() == null || sensor.dueOn().isBefore(today.plusDays(WARN_DAYS_BEFORE_CALIBRATION)))
                 .limit(MOST_OF_A_KIND)
                 .forEach(sensor -> items.add(new Item(
-                        Kind.SENSOR_DUE, sensor.id().toString(), sensor.tag(), sensor.serial().isBlank() ? "Sensor" : "Sensor no. " + sensor.serial(), 1,
+                        Kind.SENSOR_DUE,
+                        sensor.id().toString(),
+                        sensor.tag(),
+                        sensor.serial().isBlank() ? "Sensor" : "Sensor no. " + sensor.serial(),
+                        1,
                         sensor.dueOn() == null ? "" : sensor.dueOn().toString())));
     }
 
     private static void addAssets(List<Item> items, List<AssetStanding> assets, Verdict verdict, Kind kind) {
         // What got worse since last time comes first: the rest was known already.
-        assets.stream().filter(standing -> standing.worst() == verdict).sorted(Comparator.comparingInt(AssetStanding::worse).reversed()).limit(MOST_OF_A_KIND)
-                .forEach(standing -> items.add(item(kind, standing, verdict == Verdict.FAIL ? standing.fail() : standing.watch(), standing.worse())));
+        assets.stream()
+                .filter(standing -> standing.worst() == verdict)
+                .sorted(Comparator.comparingInt(AssetStanding::worse).reversed())
+                .limit(MOST_OF_A_KIND)
+                .forEach(standing -> items.add(item(
+                        kind,
+                        standing,
+                        verdict == Verdict.FAIL ? standing.fail() : standing.watch(),
+                        standing.worse())));
     }
 
     /** Measured, but nothing says what is right. */
     private static void addUnjudged(List<Item> items, List<AssetStanding> assets) {
-        assets.stream().filter(standing -> standing.withoutLimit() > 0).limit(MOST_OF_A_KIND)
+        assets.stream()
+                .filter(standing -> standing.withoutLimit() > 0)
+                .limit(MOST_OF_A_KIND)
                 .forEach(standing -> items.add(item(Kind.WITHOUT_LIMIT, standing, standing.withoutLimit(), 0)));
     }
 
     private static Item item(Kind kind, AssetStanding standing, int count, int worse) {
         Node asset = standing.asset();
-        return new Item(kind, asset.id().toString(), asset.tag(), asset.name(), count, standing.readAt().map(Instant::toString).orElse(null), worse);
+        return new Item(
+                kind,
+                asset.id().toString(),
+                asset.tag(),
+                asset.name(),
+                count,
+                standing.readAt().map(Instant::toString).orElse(null),
+                worse);
     }
 }

@@ -4,8 +4,8 @@ import jakarta.annotation.Nullable;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.UnaryOperator;
@@ -32,7 +32,12 @@ public class Accounts {
     private final AuditTrail audit;
     private final JdbcClient db;
 
-    Accounts(AccountRepository accounts, Passwords passwords, TransactionTemplate transaction, AuditTrail audit, JdbcClient db) {
+    Accounts(
+            AccountRepository accounts,
+            Passwords passwords,
+            TransactionTemplate transaction,
+            AuditTrail audit,
+            JdbcClient db) {
         this.accounts = accounts;
         this.passwords = passwords;
         this.transaction = transaction;
@@ -41,13 +46,22 @@ public class Accounts {
     }
 
     /** What it takes to let somebody in. */
-    public record NewAccount(String name, String displayName, @Nullable Role role, String password) {}
+    public record NewAccount(
+            String name, String displayName, @Nullable Role role, String password) {}
 
     /** What can be changed; null leaves as it is. */
-    public record AccountChange(@Nullable String displayName, @Nullable Role role, @Nullable Boolean active, @Nullable String password, int version) {}
+    public record AccountChange(
+            @Nullable String displayName,
+            @Nullable Role role,
+            @Nullable Boolean active,
+            @Nullable String password,
+            int version) {}
 
     public Account add(NewAccount wanted) {
-        Optional<String> hash = passwordFault(wanted.password(), wanted.name(), wanted.displayName()).isPresent() ? Optional.empty() : Optional.of(passwords.hash(wanted.password()));
+        Optional<String> hash = passwordFault(wanted.password(), wanted.name(), wanted.displayName())
+                        .isPresent()
+                ? Optional.empty()
+                : Optional.of(passwords.hash(wanted.password()));
         return transaction.execute(status -> add(wanted, hash));
     }
 
@@ -97,12 +111,17 @@ public class Accounts {
             add(new NewAccount(name, name, Role.ADMINISTRATOR, password));
             return;
         }
-        change(known.get().id(), new AccountChange(null, Role.ADMINISTRATOR, true, password, known.get().version()));
+        change(
+                known.get().id(),
+                new AccountChange(
+                        null, Role.ADMINISTRATOR, true, password, known.get().version()));
     }
 
     private Account change(UUID id, AccountChange change, Optional<String> hash) {
         // Two who make each other less would each see the other still an administrator.
-        db.sql("SELECT 1 FROM (SELECT pg_advisory_xact_lock(7151)) AS locked").query(Integer.class).single();
+        db.sql("SELECT 1 FROM (SELECT pg_advisory_xact_lock(7151)) AS locked")
+                .query(Integer.class)
+                .single();
         AccountEntity account = accounts.findById(id).orElseThrow(() -> new DomainProblem.NotFound("The account"));
         if (account.version != change.version()) {
             throw new DomainProblem.Stale("The account");
@@ -121,13 +140,19 @@ public class Accounts {
         boolean someoneCanManage = accounts.findAllByOrderByName().stream()
                 .anyMatch(other -> other.active && other.role == Role.ADMINISTRATOR);
         if (!someoneCanManage) {
-            throw new DomainProblem.Conflict("last-administrator", "This is the last administrator. Make somebody else one first.");
+            throw new DomainProblem.Conflict(
+                    "last-administrator", "This is the last administrator. Make somebody else one first.");
         }
         // Whoever is signed in with the former role or password is asked to sign in again.
-        db.sql("DELETE FROM spring_session WHERE principal_name = ?").param(account.name).update();
+        db.sql("DELETE FROM spring_session WHERE principal_name = ?")
+                .param(account.name)
+                .update();
         audit.note(
                 change.password() == null ? "change account" : "change account and password",
-                "account", id, before, account.view());
+                "account",
+                id,
+                before,
+                account.view());
         return account.view();
     }
 
@@ -137,18 +162,24 @@ public class Accounts {
         requireGood(wanted, name, displayName(name));
         String hash = passwords.hash(wanted);
         transaction.executeWithoutResult(status -> {
-            AccountEntity account = accounts.findByName(name).orElseThrow(() -> new DomainProblem.NotFound("The account"));
+            AccountEntity account =
+                    accounts.findByName(name).orElseThrow(() -> new DomainProblem.NotFound("The account"));
             if (!account.passwordHash.equals(present.orElseThrow())) {
                 throw new DomainProblem.Stale("The password");
             }
             account.passwordHash = hash;
-            db.sql("DELETE FROM spring_session WHERE principal_name = ? AND session_id <> ?").param(name).param(sessionId).update();
+            db.sql("DELETE FROM spring_session WHERE principal_name = ? AND session_id <> ?")
+                    .param(name)
+                    .param(sessionId)
+                    .update();
             audit.note("change own password", "account", account.id, null, null);
         });
     }
 
     private Account byId(UUID id) {
-        return accounts.findById(id).orElseThrow(() -> new DomainProblem.NotFound("The account")).view();
+        return accounts.findById(id)
+                .orElseThrow(() -> new DomainProblem.NotFound("The account"))
+                .view();
     }
 
     private static void requireGood(String password, String... names) {
@@ -160,10 +191,14 @@ public class Accounts {
     /** @param names of whoever is to have it */
     private static Optional<Fault> passwordFault(String password, String... names) {
         if (password == null || password.length() < SHORTEST_PASSWORD || password.length() > LONGEST_PASSWORD) {
-            return Optional.of(new Fault("password", "A password has %d to %d characters.".formatted(SHORTEST_PASSWORD, LONGEST_PASSWORD)));
+            return Optional.of(new Fault(
+                    "password", "A password has %d to %d characters.".formatted(SHORTEST_PASSWORD, LONGEST_PASSWORD)));
         }
         if (EasyPasswords.isEasy(password, names)) {
-            return Optional.of(new Fault("password", "That password is among the first that are guessed. Take several words that have nothing to do with each other."));
+            return Optional.of(new Fault(
+                    "password",
+                    "That password is among the first that are guessed. Take several words that have "
+                            + "nothing to do with each other."));
         }
         return Optional.empty();
     }

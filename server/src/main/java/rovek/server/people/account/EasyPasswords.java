@@ -11,12 +11,14 @@ final class EasyPasswords {
 
     /** What a guesser reaches with a million tries; the library's scale goes from 0 to 4. */
     private static final int EASILY_GUESSED = 1;
+
     private static final int MOST_LOOKED_AT = 72;
 
     private EasyPasswords() {}
 
     static boolean isEasy(String password, String... names) {
-        List<String> known = new ArrayList<>(Arrays.stream(names).filter(Objects::nonNull).toList());
+        List<String> known =
+                new ArrayList<>(Arrays.stream(names).filter(Objects::nonNull).toList());
         known.add("rovek");
         String begin = password.substring(0, Math.min(password.length(), MOST_LOOKED_AT));
         return new Zxcvbn().measure(begin, known).getScore() <= EASILY_GUESSED;

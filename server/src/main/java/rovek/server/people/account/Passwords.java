@@ -9,7 +9,8 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /**
- * Makes and compares the hashes of passwords. That is dear on purpose, in time and in memory: it is never done while a transaction holds a connection
+ * Makes and compares the hashes of passwords. That is dear on purpose, in time and in memory: it is never done while a
+ * transaction holds a connection
  * that others wait for, and not for more people at once than there are cores.
  */
 @Component

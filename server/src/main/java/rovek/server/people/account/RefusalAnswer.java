@@ -15,16 +15,30 @@ import rovek.server.base.problem.ProblemWriter;
 final class RefusalAnswer implements AuthenticationEntryPoint, AccessDeniedHandler {
 
     @Override
-    public void commence(HttpServletRequest request, HttpServletResponse response, AuthenticationException why) throws IOException {
-        ProblemWriter.write(response, HttpStatus.UNAUTHORIZED, "not-signed-in", "You are not signed in, or were signed out. Sign in and try again; nothing was changed.");
+    public void commence(HttpServletRequest request, HttpServletResponse response, AuthenticationException why)
+            throws IOException {
+        ProblemWriter.write(
+                response,
+                HttpStatus.UNAUTHORIZED,
+                "not-signed-in",
+                "You are not signed in, or were signed out. Sign in and try again; nothing was changed.");
     }
 
     @Override
-    public void handle(HttpServletRequest request, HttpServletResponse response, AccessDeniedException why) throws IOException {
+    public void handle(HttpServletRequest request, HttpServletResponse response, AccessDeniedException why)
+            throws IOException {
         if (why instanceof CsrfException) {
-            ProblemWriter.write(response, HttpStatus.FORBIDDEN, "stale-page", "This page is too old. Reload it and try again; nothing was changed.");
+            ProblemWriter.write(
+                    response,
+                    HttpStatus.FORBIDDEN,
+                    "stale-page",
+                    "This page is too old. Reload it and try again; nothing was changed.");
         } else {
-            ProblemWriter.write(response, HttpStatus.FORBIDDEN, "role", "Your role does not allow this. Nothing was changed; ask an administrator.");
+            ProblemWriter.write(
+                    response,
+                    HttpStatus.FORBIDDEN,
+                    "role",
+                    "Your role does not allow this. Nothing was changed; ask an administrator.");
         }
     }
 }

@@ -58,35 +58,47 @@ class SecurityConfiguration {
     }
 
     @Bean
-    SecurityFilterChain security(HttpSecurity http, SecurityContextRepository contexts, CsrfTokenRepository tokens) throws Exception {
+    SecurityFilterChain security(HttpSecurity http, SecurityContextRepository contexts, CsrfTokenRepository tokens)
+            throws Exception {
         return http.csrf(csrf -> csrf.spa().csrfTokenRepository(tokens))
                 .securityContext(context -> context.securityContextRepository(contexts))
                 .formLogin(form -> form.disable())
                 .httpBasic(basic -> basic.disable())
                 .logout(logout -> logout.disable())
                 .requestCache(cache -> cache.disable())
-                .exceptionHandling(e -> e.authenticationEntryPoint(new RefusalAnswer())
-                        .accessDeniedHandler(new RefusalAnswer()))
-                .headers(headers -> headers
-                        .contentSecurityPolicy(csp -> csp.policyDirectives(
-                                "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; object-src 'none'; base-uri 'none'; form-action 'self'; "
+                .exceptionHandling(
+                        e -> e.authenticationEntryPoint(new RefusalAnswer()).accessDeniedHandler(new RefusalAnswer()))
+                .headers(headers -> headers.contentSecurityPolicy(csp -> csp.policyDirectives(
+                                "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; "
+                                        + "object-src 'none'; base-uri 'none'; form-action 'self'; "
                                         + "frame-ancestors 'self'"))
                         .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN))
                         .permissionsPolicyHeader(permissions -> permissions.policy("geolocation=(), microphone=()"))
                         .frameOptions(frame -> frame.sameOrigin()))
-                .authorizeHttpRequests(requests -> requests
-                        .requestMatchers("/api/session", "/api/openapi.json").permitAll()
-                        .requestMatchers(POST, "/api/session/password").hasRole("VIEWER")
-                        .requestMatchers("/api/accounts/**").hasRole("ADMINISTRATOR")
-                        .requestMatchers("/api/networks", "/api/makers-keys").hasRole("ADMINISTRATOR")
-                        .requestMatchers(GET, "/api/audit/**").hasRole("TECHNICIAN")
-                        .requestMatchers(POST, "/api/certificates/*/sign", "/api/certificates/*/withdraw").hasRole("REVIEWER")
-                        .requestMatchers(PUT, "/api/rules").hasRole("REVIEWER")
-                        .requestMatchers(POST, "/api/outline/**").hasRole("VIEWER")
-                        .requestMatchers(GET, "/api/**").hasRole("VIEWER")
-                        .requestMatchers("/api/**").hasRole("TECHNICIAN")
-                        .requestMatchers(DELETE, "/**").denyAll()
-                        .anyRequest().permitAll())
+                .authorizeHttpRequests(requests -> requests.requestMatchers("/api/session", "/api/openapi.json")
+                        .permitAll()
+                        .requestMatchers(POST, "/api/session/password")
+                        .hasRole("VIEWER")
+                        .requestMatchers("/api/accounts/**")
+                        .hasRole("ADMINISTRATOR")
+                        .requestMatchers("/api/networks", "/api/makers-keys")
+                        .hasRole("ADMINISTRATOR")
+                        .requestMatchers(GET, "/api/audit/**")
+                        .hasRole("TECHNICIAN")
+                        .requestMatchers(POST, "/api/certificates/*/sign", "/api/certificates/*/withdraw")
+                        .hasRole("REVIEWER")
+                        .requestMatchers(PUT, "/api/rules")
+                        .hasRole("REVIEWER")
+                        .requestMatchers(POST, "/api/outline/**")
+                        .hasRole("VIEWER")
+                        .requestMatchers(GET, "/api/**")
+                        .hasRole("VIEWER")
+                        .requestMatchers("/api/**")
+                        .hasRole("TECHNICIAN")
+                        .requestMatchers(DELETE, "/**")
+                        .denyAll()
+                        .anyRequest()
+                        .permitAll())
                 .build();
     }
 }

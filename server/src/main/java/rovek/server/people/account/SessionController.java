@@ -30,7 +30,8 @@ class SessionController {
     private final SecurityContextRepository contexts;
     private final CsrfAuthenticationStrategy newToken;
 
-    SessionController(Accounts accounts, SignIn signIn, SecurityContextRepository contexts, CsrfTokenRepository tokens) {
+    SessionController(
+            Accounts accounts, SignIn signIn, SecurityContextRepository contexts, CsrfTokenRepository tokens) {
         this.accounts = accounts;
         this.signIn = signIn;
         this.contexts = contexts;
@@ -60,7 +61,9 @@ class SessionController {
         }
         SecurityContext context = SecurityContextHolder.createEmptyContext();
         context.setAuthentication(UsernamePasswordAuthenticationToken.authenticated(
-                name, null, AuthorityUtils.createAuthorityList("ROLE_" + account.role().name())));
+                name,
+                null,
+                AuthorityUtils.createAuthorityList("ROLE_" + account.role().name())));
         SecurityContextHolder.setContext(context);
         contexts.saveContext(context, request, response);
         // A token from before may be known to whoever had the page then.
@@ -72,7 +75,10 @@ class SessionController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void changePassword(@RequestBody NewPassword password, Principal principal, HttpServletRequest request) {
         signIn.again(principal.getName(), password.former(), "former", "change it");
-        accounts.changeOwnPassword(principal.getName(), password.wanted(), request.getSession(false).getId());
+        accounts.changeOwnPassword(
+                principal.getName(),
+                password.wanted(),
+                request.getSession(false).getId());
     }
 
     @DeleteMapping

@@ -13,7 +13,10 @@ import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 
-/** A session ends a while after its beginning, however busily it is used: a stolen one does not hold for ever. Comes before it is asked who is signed in. */
+/**
+ * A session ends a while after its beginning, however busily it is used: a stolen one does not hold for ever. Comes
+ * before it is asked who is signed in.
+ */
 @Component
 @Order(-200)
 class SessionEnds extends OncePerRequestFilter {
@@ -27,7 +30,8 @@ class SessionEnds extends OncePerRequestFilter {
     }
 
     @Override
-    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws ServletException, IOException {
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
         HttpSession session = request.getSession(false);
         if (session != null && clock.millis() - session.getCreationTime() > longest.toMillis()) {
             session.invalidate();

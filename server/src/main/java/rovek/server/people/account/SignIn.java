@@ -3,9 +3,9 @@ package rovek.server.people.account;
 import java.util.List;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
-import rovek.server.people.account.SignInThrottle.Key;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
+import rovek.server.people.account.SignInThrottle.Key;
 
 /** Who somebody is, by name and password: slowed down where it is guessed at, and noted however it ends. */
 @Service
@@ -52,7 +52,8 @@ public class SignIn {
 
     private void note(String action, String name, String address) {
         String known = accounts.byName(name).map(Account::name).orElse("nobody of that name");
-        transaction.executeWithoutResult(status -> audit.note(action, "person", known, null, new Tried(known, address)));
+        transaction.executeWithoutResult(
+                status -> audit.note(action, "person", known, null, new Tried(known, address)));
     }
 
     /**
@@ -66,7 +67,8 @@ public class SignIn {
         List<Key> keys = List.of(Key.ofSignedIn(name));
         throttle.reserve(keys);
         if (!accounts.isPasswordOf(name, password == null ? "" : password)) {
-            transaction.executeWithoutResult(status -> audit.note("wrong password to " + what, "person", name, null, null));
+            transaction.executeWithoutResult(
+                    status -> audit.note("wrong password to " + what, "person", name, null, null));
             throw new DomainProblem.Invalid(field, "The password is not yours. Nothing was changed.");
         }
         throttle.succeeded(keys);

@@ -12,8 +12,10 @@ import org.springframework.transaction.annotation.Transactional;
 import rovek.server.base.problem.DomainProblem;
 
 /**
- * Slows guessing down, for all servers together. A try is counted before anything is hashed, so that many at once are no more than one after
- * the other; the right password takes it back. What is counted is a name at an address: nobody elsewhere can keep its owner out. An address that tries
+ * Slows guessing down, for all servers together. A try is counted before anything is hashed, so that many at once are
+ * no more than one after
+ * the other; the right password takes it back. What is counted is a name at an address: nobody elsewhere can keep its
+ * owner out. An address that tries
  * many names is slowed down too. An hour of quiet forgets.
  */
 @Service
@@ -58,7 +60,8 @@ class SignInThrottle {
     /**
      * Counts a try as if it had failed.
      *
-     * @throws DomainProblem.TooManyTries while one of the keys has to wait; nothing is counted then, so that trying on makes nobody wait longer
+     * @throws DomainProblem.TooManyTries while one of the keys has to wait; nothing is counted then, so that trying
+     *     on makes nobody wait longer
      */
     @Transactional(propagation = Propagation.REQUIRES_NEW)
     public void reserve(List<Key> keys) {
@@ -66,12 +69,17 @@ class SignInThrottle {
         for (Key key : keys) {
             boolean isCounted = db.sql("""
                     INSERT INTO sign_in_throttle AS t (key, failures, last_failure_at) VALUES (:key, 1, :now)
-                    ON CONFLICT (key) DO UPDATE SET last_failure_at = :now, told = false, failures = CASE WHEN t.last_failure_at < :forgotten THEN 1 ELSE t.failures + 1 END
+                    ON CONFLICT (key) DO UPDATE SET last_failure_at = :now, told = false, failures = CASE WHEN t.last_failure_at <
+                        :forgotten THEN 1 ELSE t.failures + 1 END
                     WHERE t.failures < :free OR t.last_failure_at < :forgotten
                         OR t.last_failure_at + make_interval(secs => least(:longest, 2.0 ^ least(20, t.failures - :free + 1))) <= :now""")
-                    .param("key", key.text()).param("now", now).param("forgotten", now.minus(FORGOTTEN_AFTER))
-                    .param("free", key.freeTries()).param("longest", key.longest().toSeconds())
-                    .update() == 1;
+                            .param("key", key.text())
+                            .param("now", now)
+                            .param("forgotten", now.minus(FORGOTTEN_AFTER))
+                            .param("free", key.freeTries())
+                            .param("longest", key.longest().toSeconds())
+                            .update()
+                    == 1;
             if (!isCounted) {
                 throw new DomainProblem.TooManyTries(secondsLeft(key, now));
             }
@@ -79,8 +87,10 @@ class SignInThrottle {
     }
 
     private long secondsLeft(Key key, OffsetDateTime now) {
-        return db.sql("SELECT failures, extract(epoch FROM :now - last_failure_at) FROM sign_in_throttle WHERE key = :key")
-                .param("key", key.text()).param("now", now)
+        return db.sql(
+                        "SELECT failures, extract(epoch FROM :now - last_failure_at) FROM sign_in_throttle WHERE key = :key")
+                .param("key", key.text())
+                .param("now", now)
                 .query((row, n) -> Math.max(1, waitAfter(row.getInt(1), key).toSeconds() - (long) row.getDouble(2)))
                 .single();
     }
@@ -96,21 +106,29 @@ class SignInThrottle {
     /** Whether this is the first time since a wait began that somebody is told of it. */
     @Transactional(propagation = Propagation.REQUIRES_NEW)
     public boolean isFirstTold(List<Key> keys) {
-        return db.sql("UPDATE sign_in_throttle SET told = true WHERE key IN (:keys) AND failures > 0 AND NOT told").param("keys", keys.stream().map(Key::text).toList()).update() > 0;
+        return db.sql("UPDATE sign_in_throttle SET told = true WHERE key IN (:keys) AND failures > 0 AND NOT told")
+                        .param("keys", keys.stream().map(Key::text).toList())
+                        .update()
+                > 0;
     }
 
     /** Takes a try back that was none. The first key is forgotten; of the others only this try. */
     @Transactional(propagation = Propagation.REQUIRES_NEW)
     public void succeeded(List<Key> keys) {
-        db.sql("DELETE FROM sign_in_throttle WHERE key = ?").param(keys.get(0).text()).update();
-        keys.subList(1, keys.size()).forEach(key ->
-                db.sql("UPDATE sign_in_throttle SET failures = greatest(0, failures - 1) WHERE key = ?").param(key.text()).update());
+        db.sql("DELETE FROM sign_in_throttle WHERE key = ?")
+                .param(keys.get(0).text())
+                .update();
+        keys.subList(1, keys.size())
+                .forEach(key -> db.sql("UPDATE sign_in_throttle SET failures = greatest(0, failures - 1) WHERE key = ?")
+                        .param(key.text())
+                        .update());
         forgetTheQuiet();
     }
 
     /** Passes over what others are counting just now, and comes last: nobody waits for somebody who waits for him. */
     private void forgetTheQuiet() {
-        db.sql("DELETE FROM sign_in_throttle WHERE key IN (SELECT key FROM sign_in_throttle WHERE last_failure_at < ? FOR UPDATE SKIP LOCKED)")
+        db.sql("DELETE FROM sign_in_throttle WHERE key IN (SELECT key FROM sign_in_throttle "
+                        + "WHERE last_failure_at < ? FOR UPDATE SKIP LOCKED)")
                 .param(clock.instant().atOffset(ZoneOffset.UTC).minus(FORGOTTEN_AFTER))
                 .update();
     }

@@ -9,7 +9,8 @@ import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 
 /**
- * The way back in for whoever has the server's shell, where no administrator can sign in any more: started with a name and a password it makes that
+ * The way back in for whoever has the server's shell, where no administrator can sign in any more: started with a name
+ * and a password it makes that
  * account an administrator's, open, with that password. It stands in the audit trail.
  */
 @Component
@@ -22,7 +23,10 @@ class WayBack implements ApplicationRunner {
     private final String name;
     private final String password;
 
-    WayBack(Accounts accounts, @Value("${rovek.way-back.name:}") String name, @Value("${rovek.way-back.password:${ROVEK_WAY_BACK_PASSWORD:}}") String password) {
+    WayBack(
+            Accounts accounts,
+            @Value("${rovek.way-back.name:}") String name,
+            @Value("${rovek.way-back.password:${ROVEK_WAY_BACK_PASSWORD:}}") String password) {
         this.accounts = accounts;
         this.name = name;
         this.password = password;
@@ -32,7 +36,10 @@ class WayBack implements ApplicationRunner {
     public void run(ApplicationArguments args) {
         if (!name.isBlank()) {
             accounts.restoreAdministrator(name, password);
-            LOG.warn("The account {} is an administrator's again, with the password that was given at this start. Start without it next time.", name);
+            LOG.warn(
+                    "The account {} is an administrator's again, with the password that was given at this start. "
+                            + "Start without it next time.",
+                    name);
         }
     }
 }

@@ -32,7 +32,9 @@ public class HouseRules {
     @Transactional(readOnly = true)
     public Rules now() {
         // In one statement: every report asks for them.
-        Set<String> off = new HashSet<>(db.sql("SELECT key FROM house_rule WHERE value = 'false'").query(String.class).list());
+        Set<String> off = new HashSet<>(db.sql("SELECT key FROM house_rule WHERE value = 'false'")
+                .query(String.class)
+                .list());
         return new Rules(!off.contains(REFUSE_OVERDUE), !off.contains(FILE_NEEDS_SECOND));
     }
 
@@ -48,12 +50,19 @@ public class HouseRules {
     /** What the house has decided in words, for a feature that keeps a rule of its own here; empty where it has not. */
     @Transactional(readOnly = true)
     public Optional<String> text(String key) {
-        return db.sql("SELECT value FROM house_rule WHERE key = ?").param(key).query(String.class).optional();
+        return db.sql("SELECT value FROM house_rule WHERE key = ?")
+                .param(key)
+                .query(String.class)
+                .optional();
     }
 
     /** Keeps such words; whoever keeps them notes what they were before. */
     @Transactional
     public void put(String key, String text) {
-        db.sql("INSERT INTO house_rule (key, value) VALUES (:key, :value) ON CONFLICT (key) DO UPDATE SET value = :value").param("key", key).param("value", text).update();
+        db.sql(
+                        "INSERT INTO house_rule (key, value) VALUES (:key, :value) ON CONFLICT (key) DO UPDATE SET value = :value")
+                .param("key", key)
+                .param("value", text)
+                .update();
     }
 }

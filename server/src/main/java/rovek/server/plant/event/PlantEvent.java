@@ -11,4 +11,12 @@ import java.util.UUID;
  * @param baselineUntil the end of the baseline; null where its first readings make it
  */
 public record PlantEvent(
-        UUID id, UUID nodeId, String nodeName, String at, EventKind kind, String words, boolean startsBaseline, @Nullable String baselineUntil, String notedBy) {}
+        UUID id,
+        UUID nodeId,
+        String nodeName,
+        String at,
+        EventKind kind,
+        String words,
+        boolean startsBaseline,
+        @Nullable String baselineUntil,
+        String notedBy) {}

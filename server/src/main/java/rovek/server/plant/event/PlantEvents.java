@@ -22,12 +22,12 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.core.limit.Baselines;
 import rovek.core.plant.Node;
-import rovek.server.people.account.Accounts;
 import rovek.server.base.audit.AuditTrail;
+import rovek.server.base.problem.DomainProblem;
+import rovek.server.people.account.Accounts;
 import rovek.server.plant.tree.Plant;
 import rovek.server.plant.tree.PlantNode;
 import rovek.server.plant.tree.PlantTree;
-import rovek.server.base.problem.DomainProblem;
 
 /** What happened to things in the plant: repairs, new sensors, new baselines, notes. An event is of all beneath its node. */
 @Service
@@ -57,16 +57,30 @@ public class PlantEvents {
      * @param startsBaseline null for what is usual: a repair and a baseline do, the others do not
      * @param baselineUntil null where the first readings make the baseline
      */
-    public record EventDraft(String at, EventKind kind, @Nullable String words, @Nullable Boolean startsBaseline, @Nullable String baselineUntil) {}
+    public record EventDraft(
+            String at,
+            EventKind kind,
+            @Nullable String words,
+            @Nullable Boolean startsBaseline,
+            @Nullable String baselineUntil) {}
 
-    private record Row(UUID id, UUID node, Instant at, EventKind kind, String words, boolean startsBaseline, @Nullable Instant until, String by) {}
+    private record Row(
+            UUID id,
+            UUID node,
+            Instant at,
+            EventKind kind,
+            String words,
+            boolean startsBaseline,
+            @Nullable Instant until,
+            String by) {}
 
     /** What happened to a node, to what it stands in and to what is beneath it, oldest first. */
     @Transactional(readOnly = true)
     public List<PlantEvent> concerning(UUID nodeId) {
         PlantTree tree = plant.tree();
         require(tree, nodeId);
-        List<UUID> nodes = new ArrayList<>(tree.nodes().path(nodeId).stream().map(Node::id).toList());
+        List<UUID> nodes =
+                new ArrayList<>(tree.nodes().path(nodeId).stream().map(Node::id).toList());
         tree.nodes().walk(nodeId, node -> nodes.add(node.id()));
         return views(tree, rows(nodes));
     }
@@ -74,17 +88,23 @@ public class PlantEvents {
     /** What happened to a check: to itself and to what it stands in, oldest first. */
     @Transactional(readOnly = true)
     public List<PlantEvent> ofCheck(PlantTree tree, UUID checkId) {
-        return views(tree, rows(tree.nodes().path(checkId).stream().map(Node::id).toList()));
+        return views(
+                tree, rows(tree.nodes().path(checkId).stream().map(Node::id).toList()));
     }
 
     /** As {@link #ofCheck}, of several checks at once. */
     @Transactional(readOnly = true)
     public Map<UUID, List<PlantEvent>> ofChecks(PlantTree tree, Collection<UUID> checks) {
         Map<UUID, List<UUID>> paths = new HashMap<>();
-        checks.forEach(check -> paths.put(check, tree.nodes().path(check).stream().map(Node::id).toList()));
-        List<PlantEvent> all = views(tree, rows(paths.values().stream().flatMap(List::stream).distinct().toList()));
+        checks.forEach(check ->
+                paths.put(check, tree.nodes().path(check).stream().map(Node::id).toList()));
+        List<PlantEvent> all = views(
+                tree,
+                rows(paths.values().stream().flatMap(List::stream).distinct().toList()));
         Map<UUID, List<PlantEvent>> byCheck = new HashMap<>();
-        paths.forEach((check, path) -> byCheck.put(check, all.stream().filter(event -> path.contains(event.nodeId())).toList()));
+        paths.forEach((check, path) -> byCheck.put(
+                check,
+                all.stream().filter(event -> path.contains(event.nodeId())).toList()));
         return byCheck;
     }
 
@@ -95,24 +115,35 @@ public class PlantEvents {
 
     private static PlantEvent view(PlantTree tree, Row row, UnaryOperator<String> names) {
         return new PlantEvent(
-                row.id(), row.node(), tree.find(row.node()).map(PlantNode::label).orElse(""), row.at().toString(), row.kind(), row.words(),
-                row.startsBaseline(), row.until() == null ? null : row.until().toString(), names.apply(row.by()));
+                row.id(),
+                row.node(),
+                tree.find(row.node()).map(PlantNode::label).orElse(""),
+                row.at().toString(),
+                row.kind(),
+                row.words(),
+                row.startsBaseline(),
+                row.until() == null ? null : row.until().toString(),
+                names.apply(row.by()));
     }
 
     /** The baselines of checks, by check. */
     @Transactional(readOnly = true)
     public Map<UUID, Baselines> baselines(PlantTree tree, Collection<UUID> checks) {
         Map<UUID, List<UUID>> paths = new HashMap<>();
-        checks.forEach(check -> paths.put(check, tree.nodes().path(check).stream().map(Node::id).toList()));
+        checks.forEach(check ->
+                paths.put(check, tree.nodes().path(check).stream().map(Node::id).toList()));
         Map<UUID, List<Row>> byNode = new HashMap<>();
         rows(paths.values().stream().flatMap(List::stream).distinct().toList()).stream()
                 .filter(Row::startsBaseline)
-                .forEach(row -> byNode.computeIfAbsent(row.node(), none -> new ArrayList<>()).add(row));
+                .forEach(row -> byNode.computeIfAbsent(row.node(), none -> new ArrayList<>())
+                        .add(row));
         Map<UUID, Baselines> baselines = new HashMap<>();
-        paths.forEach((check, path) -> baselines.put(check, new Baselines(path.stream()
-                .flatMap(node -> byNode.getOrDefault(node, List.of()).stream())
-                .map(row -> new Baselines.Start(row.at(), Optional.ofNullable(row.until())))
-                .toList())));
+        paths.forEach((check, path) -> baselines.put(
+                check,
+                new Baselines(path.stream()
+                        .flatMap(node -> byNode.getOrDefault(node, List.of()).stream())
+                        .map(row -> new Baselines.Start(row.at(), Optional.ofNullable(row.until())))
+                        .toList())));
         return baselines;
     }
 
@@ -120,7 +151,8 @@ public class PlantEvents {
         if (nodes.isEmpty()) {
             return List.of();
         }
-        return db.sql("SELECT " + COLUMNS + " FROM plant_event WHERE node_id = ANY(?) AND NOT removed ORDER BY at, noted_at")
+        return db.sql("SELECT " + COLUMNS
+                        + " FROM plant_event WHERE node_id = ANY(?) AND NOT removed ORDER BY at, noted_at")
                 .param(nodes.toArray(UUID[]::new))
                 .query((row, n) -> row(row))
                 .list();
@@ -129,9 +161,14 @@ public class PlantEvents {
     private static Row row(ResultSet row) throws SQLException {
         Timestamp until = row.getTimestamp("baseline_until");
         return new Row(
-                row.getObject("id", UUID.class), row.getObject("node_id", UUID.class), row.getTimestamp("at").toInstant(),
-                EventKind.valueOf(row.getString("kind")), row.getString("words"), row.getBoolean("starts_baseline"),
-                until == null ? null : until.toInstant(), row.getString("noted_by"));
+                row.getObject("id", UUID.class),
+                row.getObject("node_id", UUID.class),
+                row.getTimestamp("at").toInstant(),
+                EventKind.valueOf(row.getString("kind")),
+                row.getString("words"),
+                row.getBoolean("starts_baseline"),
+                until == null ? null : until.toInstant(),
+                row.getString("noted_by"));
     }
 
     /** @param id chosen by the caller, so that a repeated request notes nothing twice; one that is known is noted otherwise */
@@ -155,8 +192,15 @@ public class PlantEvents {
                 ON CONFLICT (id) DO UPDATE SET at = EXCLUDED.at, kind = EXCLUDED.kind, words = EXCLUDED.words,
                     starts_baseline = EXCLUDED.starts_baseline, baseline_until = EXCLUDED.baseline_until, removed = false""")
                 .params(Arrays.asList(
-                        id, nodeId, Timestamp.from(at), draft.kind().name(), words, starts, until == null ? null : Timestamp.from(until),
-                        AuditTrail.actor(), clock.instant().atOffset(ZoneOffset.UTC)))
+                        id,
+                        nodeId,
+                        Timestamp.from(at),
+                        draft.kind().name(),
+                        words,
+                        starts,
+                        until == null ? null : Timestamp.from(until),
+                        AuditTrail.actor(),
+                        clock.instant().atOffset(ZoneOffset.UTC)))
                 .update();
         Row after = find(id).orElseThrow();
         audit.note(before.isEmpty() ? "note event" : "change event", "event", id, before.orElse(null), after);
@@ -189,13 +233,18 @@ public class PlantEvents {
     }
 
     private Optional<Row> find(UUID id) {
-        return db.sql("SELECT " + COLUMNS + " FROM plant_event WHERE id = ?").param(id).query((row, n) -> row(row)).optional();
+        return db.sql("SELECT " + COLUMNS + " FROM plant_event WHERE id = ?")
+                .param(id)
+                .query((row, n) -> row(row))
+                .optional();
     }
 
     /** Everything beneath may stand otherwise now. */
     private void touch(PlantTree tree, UUID nodeId) {
         UUID[] checks = tree.checksBeneath(nodeId).stream().map(PlantNode::id).toArray(UUID[]::new);
-        db.sql("UPDATE measured_check SET changed_by = pg_current_xact_id() WHERE check_id = ANY(?)").param(checks).update();
+        db.sql("UPDATE measured_check SET changed_by = pg_current_xact_id() WHERE check_id = ANY(?)")
+                .param(checks)
+                .update();
     }
 
     private static Instant time(String field, String text) {

@@ -36,7 +36,8 @@ final class CsvPlantFile implements PlantFile {
     public PlantTable read(InputStream in) throws IOException {
         String text = text(in.readAllBytes());
         HeadedTable table = new HeadedTable();
-        List<List<String>> lines = DelimitedText.lines(text, DelimitedText.ofHeading(text.lines().findFirst().orElse("")));
+        List<List<String>> lines = DelimitedText.lines(
+                text, DelimitedText.ofHeading(text.lines().findFirst().orElse("")));
         for (int i = 0; i < lines.size(); i++) {
             table.take(i + 1, lines.get(i).stream().map(HarmlessCell::read).toList());
         }
@@ -45,13 +46,18 @@ final class CsvPlantFile implements PlantFile {
 
     private static String text(byte[] bytes) {
         try {
-            String text = StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(bytes)).toString();
+            String text = StandardCharsets.UTF_8
+                    .newDecoder()
+                    .decode(ByteBuffer.wrap(bytes))
+                    .toString();
             if (text.indexOf('\0') >= 0) {
                 throw new DomainProblem.Invalid("file", "This is neither a table nor a plant file.");
             }
             return text.startsWith(BYTE_ORDER_MARK) ? text.substring(1) : text;
         } catch (CharacterCodingException notUtf8) {
-            throw new DomainProblem.Invalid("file", "The file is not written in UTF-8. Save it from the spreadsheet as \"CSV UTF-8\" or as XLSX.");
+            throw new DomainProblem.Invalid(
+                    "file",
+                    "The file is not written in UTF-8. Save it from the spreadsheet as \"CSV UTF-8\" or as XLSX.");
         }
     }
 }

@@ -26,7 +26,11 @@ public final class DelimitedText {
      */
     public static List<List<String>> lines(String text, char delimiter) {
         TableBounds.require(text, delimiter);
-        CSVFormat format = CSVFormat.RFC4180.builder().setDelimiter(delimiter).setIgnoreEmptyLines(false).get();
+        CSVFormat format = CSVFormat.RFC4180
+                .builder()
+                .setDelimiter(delimiter)
+                .setIgnoreEmptyLines(false)
+                .get();
         List<List<String>> lines = new ArrayList<>();
         try (CSVParser parser = CSVParser.parse(new StringReader(text), format)) {
             parser.forEach(line -> lines.add(List.of(line.values())));
@@ -47,12 +51,16 @@ public final class DelimitedText {
 
     /** The mark that stands equally often, and at all, in most lines: a decimal comma does not stand in the heading as well. */
     public static char ofTable(String text) {
-        List<String> lines = text.lines().filter(line -> !line.isBlank()).limit(LOOKED_AT).toList();
+        List<String> lines =
+                text.lines().filter(line -> !line.isBlank()).limit(LOOKED_AT).toList();
         char best = MARKS[0];
         int most = 0;
         for (char candidate : new char[] {'\t', ';', ','}) {
             Map<Long, Integer> alike = new HashMap<>();
-            lines.stream().map(line -> count(line, candidate)).filter(count -> count > 0).forEach(count -> alike.merge(count, 1, Integer::sum));
+            lines.stream()
+                    .map(line -> count(line, candidate))
+                    .filter(count -> count > 0)
+                    .forEach(count -> alike.merge(count, 1, Integer::sum));
             int agreeing = alike.values().stream().max(Integer::compare).orElse(0);
             if (agreeing > most) {
                 most = agreeing;

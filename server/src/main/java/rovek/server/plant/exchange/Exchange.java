@@ -29,12 +29,12 @@ import rovek.core.plant.template.Template;
 import rovek.link.Sha256;
 import rovek.server.base.job.JobProgress;
 import rovek.server.base.job.JobStopped;
+import rovek.server.base.problem.DomainProblem;
+import rovek.server.plant.template.Templates;
 import rovek.server.plant.tree.Plant;
 import rovek.server.plant.tree.PlantKnowledge;
 import rovek.server.plant.tree.PlantLedger;
 import rovek.server.plant.tree.PlantTree;
-import rovek.server.base.problem.DomainProblem;
-import rovek.server.plant.template.Templates;
 import tools.jackson.databind.json.JsonMapper;
 
 /** The plant, or a branch of it, out into files and in again: shown first, then whole or not at all. */
@@ -65,13 +65,29 @@ public class Exchange {
      * @param changes how many rows of the plant would come or change
      * @param digest to be given back when it is done: what is done is what was shown
      */
-    public record ImportPreview(List<RowView> rows, int fresh, int changed, int same, int wrong, int changes, List<String> ignored, String digest) {}
+    public record ImportPreview(
+            List<RowView> rows,
+            int fresh,
+            int changed,
+            int same,
+            int wrong,
+            int changes,
+            List<String> ignored,
+            String digest) {}
 
     /** A row as it would be taken. */
-    public record RowView(int number, int depth, String label, @Nullable Level level, State state, List<String> notes, int rows) {
+    public record RowView(
+            int number, int depth, String label, @Nullable Level level, State state, List<String> notes, int rows) {
 
         static RowView of(PlannedRow row) {
-            return new RowView(row.number(), row.depth(), row.label(), row.level().orElse(null), row.state(), row.notes(), row.rows());
+            return new RowView(
+                    row.number(),
+                    row.depth(),
+                    row.label(),
+                    row.level().orElse(null),
+                    row.state(),
+                    row.notes(),
+                    row.rows());
         }
     }
 
@@ -126,7 +142,8 @@ public class Exchange {
     private ImportKnowledge known() {
         Map<String, Template> byName = new HashMap<>();
         templates.latest().forEach(template -> byName.put(template.name().toLowerCase(Locale.ROOT), template));
-        return knowledge.with(name -> Optional.ofNullable(byName.get(name.strip().toLowerCase(Locale.ROOT))));
+        return knowledge.with(
+                name -> Optional.ofNullable(byName.get(name.strip().toLowerCase(Locale.ROOT))));
     }
 
     private static ImportPlan plan(PlantTree tree, @Nullable UUID base, PlantTable table, ImportKnowledge known) {
@@ -138,14 +155,26 @@ public class Exchange {
     }
 
     private static ImportPreview preview(ImportPlan plan, List<String> ignored) {
-        List<PlannedRow> shown = new ArrayList<>(plan.rows().stream().filter(row -> row.state() == State.WRONG).limit(MOST_ROWS_SHOWN).toList());
-        plan.rows().stream().filter(row -> row.state() != State.WRONG).limit(MOST_ROWS_SHOWN).forEach(shown::add);
+        List<PlannedRow> shown = new ArrayList<>(plan.rows().stream()
+                .filter(row -> row.state() == State.WRONG)
+                .limit(MOST_ROWS_SHOWN)
+                .toList());
+        plan.rows().stream()
+                .filter(row -> row.state() != State.WRONG)
+                .limit(MOST_ROWS_SHOWN)
+                .forEach(shown::add);
         if (plan.rows().size() <= MOST_ROWS_SHOWN) {
             shown.sort(Comparator.comparingInt(PlannedRow::number));
         }
         return new ImportPreview(
-                shown.stream().map(RowView::of).toList(), plan.count(State.NEW), plan.count(State.CHANGED), plan.count(State.SAME), plan.count(State.WRONG),
-                plan.change().added().size() + plan.change().altered().size(), ignored, digest(plan));
+                shown.stream().map(RowView::of).toList(),
+                plan.count(State.NEW),
+                plan.count(State.CHANGED),
+                plan.count(State.SAME),
+                plan.count(State.WRONG),
+                plan.change().added().size() + plan.change().altered().size(),
+                ignored,
+                digest(plan));
     }
 
     /** Of what was shown, row by row. */
@@ -161,26 +190,34 @@ public class Exchange {
      * @throws JobStopped where somebody stopped it; then nothing was imported
      */
     @Transactional
-    public PlantLedger.Committed take(@Nullable UUID base, Source source, UUID changeId, String digest, JobProgress progress) {
+    public PlantLedger.Committed take(
+            @Nullable UUID base, Source source, UUID changeId, String digest, JobProgress progress) {
         ImportKnowledge known = known();
         progress.report(0, 0, "Reading the rows");
         PlantTable table = table(source, known);
-        return ledger.commit(changeId, tree -> {
-            goOn(progress);
-            progress.report(0, 0, "Comparing the rows with the plant");
-            ImportPlan plan = plan(tree, base, table, known);
-            if (!plan.isSound()) {
-                throw new DomainProblem.Conflict("wrong-rows", "%d rows are wrong. Nothing was imported.".formatted(plan.count(State.WRONG)));
-            }
-            if (!digest(plan).equals(digest)) {
-                throw new DomainProblem.Conflict("plant-changed", "The plant was changed since you looked. Nothing was imported; look at the rows again.");
-            }
-            goOn(progress);
-            return PlantLedger.Proposal.typed(sentence(plan), plan.change());
-        }, (written, of) -> {
-            progress.report(written, of, "Writing rows of the plant");
-            goOn(progress);
-        });
+        return ledger.commit(
+                changeId,
+                tree -> {
+                    goOn(progress);
+                    progress.report(0, 0, "Comparing the rows with the plant");
+                    ImportPlan plan = plan(tree, base, table, known);
+                    if (!plan.isSound()) {
+                        throw new DomainProblem.Conflict(
+                                "wrong-rows",
+                                "%d rows are wrong. Nothing was imported.".formatted(plan.count(State.WRONG)));
+                    }
+                    if (!digest(plan).equals(digest)) {
+                        throw new DomainProblem.Conflict(
+                                "plant-changed",
+                                "The plant was changed since you looked. Nothing was imported; look at the rows again.");
+                    }
+                    goOn(progress);
+                    return PlantLedger.Proposal.typed(sentence(plan), plan.change());
+                },
+                (written, of) -> {
+                    progress.report(written, of, "Writing rows of the plant");
+                    goOn(progress);
+                });
     }
 
     private static void goOn(JobProgress progress) {
@@ -190,7 +227,11 @@ public class Exchange {
     }
 
     private static String sentence(ImportPlan plan) {
-        String first = plan.rows().stream().filter(row -> row.state() != State.SAME).findFirst().map(PlannedRow::label).orElse("nothing");
+        String first = plan.rows().stream()
+                .filter(row -> row.state() != State.SAME)
+                .findFirst()
+                .map(PlannedRow::label)
+                .orElse("nothing");
         return "Imported %s: %d new, %d changed".formatted(first, plan.count(State.NEW), plan.count(State.CHANGED));
     }
 
@@ -207,8 +248,12 @@ public class Exchange {
         PlantTree tree = plant.tree();
         String name = node == null
                 ? "plant"
-                : tree.nodes().find(node).map(Node::label).orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
+                : tree.nodes()
+                        .find(node)
+                        .map(Node::label)
+                        .orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
         PlantTable table = PlantTable.of(tree.nodes(), node == null ? Node.PLANT : node);
-        return new Export(name.replaceAll("[^\\w.-]+", "-") + "." + way.ending(), way.mediaType(), out -> way.write(table, out));
+        return new Export(
+                name.replaceAll("[^\\w.-]+", "-") + "." + way.ending(), way.mediaType(), out -> way.write(table, out));
     }
 }

@@ -17,9 +17,9 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 import rovek.server.base.job.Jobs;
-import rovek.server.plant.tree.PlantLedger;
 import rovek.server.base.room.WorkingRoom;
 import rovek.server.base.web.LongText;
+import rovek.server.plant.tree.PlantLedger;
 
 @RestController
 @RequestMapping("/api/plant")
@@ -43,32 +43,53 @@ class ExchangeController {
 
     @PostMapping("/paste/preview")
     Exchange.ImportPreview previewPaste(@RequestBody Pasted pasted) {
-        return withRoom(TableBounds.room(pasted.text()), () -> exchange.preview(pasted.parentId(), Exchange.typed(pasted.text())));
+        return withRoom(
+                TableBounds.room(pasted.text()),
+                () -> exchange.preview(pasted.parentId(), Exchange.typed(pasted.text())));
     }
 
     @PostMapping("/paste")
     PlantLedger.Committed paste(@RequestBody PastedForGood pasted) {
-        return taken(TableBounds.room(pasted.text()), pasted.parentId(), Exchange.typed(pasted.text()), pasted.changeId(), pasted.digest());
+        return taken(
+                TableBounds.room(pasted.text()),
+                pasted.parentId(),
+                Exchange.typed(pasted.text()),
+                pasted.changeId(),
+                pasted.digest());
     }
 
     @PostMapping(value = "/import/preview", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
-    Exchange.ImportPreview previewFile(@RequestParam MultipartFile file, @RequestParam(required = false) UUID parentId) throws IOException {
+    Exchange.ImportPreview previewFile(@RequestParam MultipartFile file, @RequestParam(required = false) UUID parentId)
+            throws IOException {
         byte[] bytes = bytes(file);
-        return withRoom(TableBounds.room(bytes), () -> exchange.preview(parentId, exchange.file(new ByteArrayInputStream(bytes))));
+        return withRoom(
+                TableBounds.room(bytes),
+                () -> exchange.preview(parentId, exchange.file(new ByteArrayInputStream(bytes))));
     }
 
     @PostMapping(value = "/import", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     PlantLedger.Committed takeFile(
-            @RequestParam MultipartFile file, @RequestParam(required = false) UUID parentId, @RequestParam UUID changeId, @RequestParam String digest)
+            @RequestParam MultipartFile file,
+            @RequestParam(required = false) UUID parentId,
+            @RequestParam UUID changeId,
+            @RequestParam String digest)
             throws IOException {
         byte[] bytes = bytes(file);
-        return taken(TableBounds.room(bytes), parentId, exchange.file(new ByteArrayInputStream(bytes)), changeId, digest);
+        return taken(
+                TableBounds.room(bytes), parentId, exchange.file(new ByteArrayInputStream(bytes)), changeId, digest);
     }
 
     /** Whoever waits for the answer may follow how far it is as the work of the change's id, and stop it. */
-    private PlantLedger.Committed taken(long bytes, @Nullable UUID parentId, Exchange.Source source, UUID changeId, String digest) {
-        return withRoom(bytes, () -> jobs.accompany(
-                changeId, "import", "Importing into the plant", progress -> exchange.take(parentId, source, changeId, digest, progress), PlantLedger.Committed::sentence));
+    private PlantLedger.Committed taken(
+            long bytes, @Nullable UUID parentId, Exchange.Source source, UUID changeId, String digest) {
+        return withRoom(
+                bytes,
+                () -> jobs.accompany(
+                        changeId,
+                        "import",
+                        "Importing into the plant",
+                        progress -> exchange.take(parentId, source, changeId, digest, progress),
+                        PlantLedger.Committed::sentence));
     }
 
     private static byte[] bytes(MultipartFile file) throws IOException {
@@ -85,7 +106,8 @@ class ExchangeController {
     }
 
     @GetMapping("/export")
-    void export(@RequestParam(required = false) UUID node, @RequestParam String format, HttpServletResponse response) throws IOException {
+    void export(@RequestParam(required = false) UUID node, @RequestParam String format, HttpServletResponse response)
+            throws IOException {
         Exchange.Export export = exchange.export(node, format);
         response.setHeader(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + export.fileName() + "\"");
         response.setContentType(export.mediaType());

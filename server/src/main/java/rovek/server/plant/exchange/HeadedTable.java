@@ -29,7 +29,8 @@ final class HeadedTable {
             return;
         }
         if (rows.size() >= TableBounds.MOST_LINES) {
-            throw new DomainProblem.Invalid("file", "The table has more than %,d rows. Take it in parts.".formatted(TableBounds.MOST_LINES));
+            throw new DomainProblem.Invalid(
+                    "file", "The table has more than %,d rows. Take it in parts.".formatted(TableBounds.MOST_LINES));
         }
         Map<String, String> row = new HashMap<>();
         for (int i = 0; i < Math.min(cells.size(), columns.size()); i++) {
@@ -43,7 +44,10 @@ final class HeadedTable {
 
     private List<String> heading(List<String> cells) {
         if (cells.size() > MOST_COLUMNS) {
-            throw new DomainProblem.Invalid("file", "The table has more than %,d columns. Leave out what says nothing of the plant.".formatted(MOST_COLUMNS));
+            throw new DomainProblem.Invalid(
+                    "file",
+                    "The table has more than %,d columns. Leave out what says nothing of the plant."
+                            .formatted(MOST_COLUMNS));
         }
         List<String> found = new ArrayList<>();
         for (String cell : cells) {
@@ -56,8 +60,10 @@ final class HeadedTable {
             });
         }
         if (!found.contains(Column.TAG) && !found.contains(Column.NAME)) {
-            throw new DomainProblem.Invalid("file", "The first row has to name the columns: tag and name at least, and path or id to say where a row stands. "
-                    + "Export the plant to see how such a file looks.");
+            throw new DomainProblem.Invalid(
+                    "file",
+                    "The first row has to name the columns: tag and name at least, and path or id to say where a row stands. "
+                            + "Export the plant to see how such a file looks.");
         }
         return found;
     }
@@ -66,6 +72,7 @@ final class HeadedTable {
         if (columns == null) {
             throw new DomainProblem.Invalid("file", "There is nothing in the file.");
         }
-        return new PlantTable(columns.stream().filter(column -> !column.isEmpty()).toList(), rows, unknown);
+        return new PlantTable(
+                columns.stream().filter(column -> !column.isEmpty()).toList(), rows, unknown);
     }
 }

@@ -45,7 +45,8 @@ final class JsonPlantFile implements PlantFile {
 
     @Override
     public void write(PlantTable table, OutputStream out) throws IOException {
-        List<Map<String, Object>> nodes = table.rows().stream().map(JsonPlantFile::node).toList();
+        List<Map<String, Object>> nodes =
+                table.rows().stream().map(JsonPlantFile::node).toList();
         Map<String, Object> file = new LinkedHashMap<>();
         file.put("format", FORMAT);
         file.put("version", VERSION);
@@ -91,11 +92,14 @@ final class JsonPlantFile implements PlantFile {
             throw new DomainProblem.Invalid("file", "This is no plant file: its format is not \"" + FORMAT + "\".");
         }
         if (file.path("version").asInt(0) != VERSION) {
-            throw new DomainProblem.Invalid("file", "The file is of version %s, and this Rovek reads version %d. Update Rovek, or export the file again."
-                    .formatted(file.path("version").asString("?"), VERSION));
+            throw new DomainProblem.Invalid(
+                    "file",
+                    "The file is of version %s, and this Rovek reads version %d. Update Rovek, or export the file again."
+                            .formatted(file.path("version").asString("?"), VERSION));
         }
         List<TableRow> rows = new ArrayList<>();
-        Set<String> columns = new LinkedHashSet<>(List.of(Column.LEVEL, Column.TAG, Column.NAME, Column.TECHNIQUE, Column.CLASS, Column.STAMP));
+        Set<String> columns = new LinkedHashSet<>(
+                List.of(Column.LEVEL, Column.TAG, Column.NAME, Column.TECHNIQUE, Column.CLASS, Column.STAMP));
         file.path("nodes").forEach(node -> {
             TableRow row = new TableRow(rows.size() + 1, 0, cells(node));
             columns.addAll(row.cells().keySet());
@@ -109,12 +113,22 @@ final class JsonPlantFile implements PlantFile {
         node.properties().forEach(field -> {
             String kind = NESTED.get(field.getKey());
             if (kind != null) {
-                field.getValue().properties().forEach(technique -> technique.getValue().properties().forEach(
-                        one -> cells.put(kind + technique.getKey() + "." + one.getKey(), one.getValue().asString(""))));
+                field.getValue()
+                        .properties()
+                        .forEach(technique -> technique
+                                .getValue()
+                                .properties()
+                                .forEach(one -> cells.put(
+                                        kind + technique.getKey() + "." + one.getKey(),
+                                        one.getValue().asString(""))));
             } else if (field.getKey().equals("nameplate")) {
-                field.getValue().properties().forEach(one -> cells.put(Facet.nameplate(one.getKey()), one.getValue().asString("")));
+                field.getValue()
+                        .properties()
+                        .forEach(one -> cells.put(
+                                Facet.nameplate(one.getKey()), one.getValue().asString("")));
             } else {
-                Column.of(field.getKey()).ifPresent(column -> cells.put(column, field.getValue().asString("")));
+                Column.of(field.getKey())
+                        .ifPresent(column -> cells.put(column, field.getValue().asString("")));
             }
         });
         return cells;

@@ -22,6 +22,9 @@ sealed interface PlantFile permits CsvPlantFile, XlsxPlantFile, JsonPlantFile {
 
     /** The table's rows, each with a cell for every column. */
     static NumberTable.Rows rows(PlantTable table) {
-        return taker -> table.rows().forEach(row -> taker.accept(table.columns().stream().map(column -> row.cells().getOrDefault(column, "")).toArray()));
+        return taker -> table.rows()
+                .forEach(row -> taker.accept(table.columns().stream()
+                        .map(column -> row.cells().getOrDefault(column, ""))
+                        .toArray()));
     }
 }

@@ -13,10 +13,12 @@ final class TableBounds {
     static final int MOST_LINES = 200_000;
     /** A node of a plant in JSON, and what is set and limited in it. */
     private static final int MOST_OBJECTS = 3 * MOST_LINES;
+
     private static final int MOST_CELLS = 2_000_000;
     private static final long MOST_UNPACKED = 128L << 20;
     /** A row's cells, its place, what is planned of it. */
     private static final long BYTES_A_ROW = 2_048;
+
     private static final long TIMES_AS_LARGE = 4;
 
     private TableBounds() {}
@@ -24,10 +26,14 @@ final class TableBounds {
     /** @throws DomainProblem.Invalid where there are more lines or cells than in any plant */
     static void require(String text, char delimiter) {
         if (lines(text) > MOST_LINES) {
-            throw new DomainProblem.Invalid("file", "The table has more than %,d lines. Take it in parts.".formatted(MOST_LINES));
+            throw new DomainProblem.Invalid(
+                    "file", "The table has more than %,d lines. Take it in parts.".formatted(MOST_LINES));
         }
         if (count(text, delimiter) > MOST_CELLS) {
-            throw new DomainProblem.Invalid("file", "The table has more than %,d cells. Leave out columns that say nothing here.".formatted(MOST_CELLS));
+            throw new DomainProblem.Invalid(
+                    "file",
+                    "The table has more than %,d cells. Leave out columns that say nothing here."
+                            .formatted(MOST_CELLS));
         }
     }
 
@@ -49,7 +55,8 @@ final class TableBounds {
     /** The same of a file of any kind that a plant is written in. */
     static long room(byte[] file) {
         if (file.length > MOST_BYTES) {
-            throw new DomainProblem.Invalid("file", "The file has more than %d MB. Take it in parts.".formatted(MOST_BYTES >> 20));
+            throw new DomainProblem.Invalid(
+                    "file", "The file has more than %d MB. Take it in parts.".formatted(MOST_BYTES >> 20));
         }
         if (file.length > 1 && file[0] == 'P' && file[1] == 'K') {
             return TIMES_AS_LARGE * unpacked(file);
@@ -58,7 +65,8 @@ final class TableBounds {
         boolean isJson = text.startsWith("{");
         long rows = isJson ? count(text, '{') : lines(text);
         if (rows > (isJson ? MOST_OBJECTS : MOST_LINES) || (isJson && count(text, ':') > MOST_CELLS)) {
-            throw new DomainProblem.Invalid("file", "The table has more than %,d lines. Take it in parts.".formatted(MOST_LINES));
+            throw new DomainProblem.Invalid(
+                    "file", "The table has more than %,d lines. Take it in parts.".formatted(MOST_LINES));
         }
         return TIMES_AS_LARGE * file.length + BYTES_A_ROW * (1 + rows);
     }
@@ -72,7 +80,10 @@ final class TableBounds {
                 for (int count = zip.read(some); count >= 0; count = zip.read(some)) {
                     sum += count;
                     if (sum > MOST_UNPACKED) {
-                        throw new DomainProblem.Invalid("file", "The workbook unpacks to more than %d MB. Take it in parts, or as CSV.".formatted(MOST_UNPACKED >> 20));
+                        throw new DomainProblem.Invalid(
+                                "file",
+                                "The workbook unpacks to more than %d MB. Take it in parts, or as CSV."
+                                        .formatted(MOST_UNPACKED >> 20));
                     }
                 }
             }

@@ -22,7 +22,10 @@ import rovek.core.plant.exchange.PlantTable;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.table.TableWriter;
 
-/** A workbook (ISO/IEC 29500) with the table on its first sheet. Row by row both ways: a large plant never stands in memory as a workbook. */
+/**
+ * A workbook (ISO/IEC 29500) with the table on its first sheet. Row by row both ways: a large plant never stands in
+ * memory as a workbook.
+ */
 final class XlsxPlantFile implements PlantFile {
 
     /** XFD, the last one the format knows. */
@@ -50,15 +53,21 @@ final class XlsxPlantFile implements PlantFile {
         try (OPCPackage opened = OPCPackage.open(new ByteArrayInputStream(bytes))) {
             XSSFReader reader = new XSSFReader(opened);
             XMLReader xml = XMLHelper.newXMLReader();
-            xml.setContentHandler(new XSSFSheetXMLHandler(reader.getStylesTable(), new ReadOnlySharedStringsTable(opened), new Lines(table), false));
+            xml.setContentHandler(new XSSFSheetXMLHandler(
+                    reader.getStylesTable(), new ReadOnlySharedStringsTable(opened), new Lines(table), false));
             try (InputStream sheet = reader.getSheetsData().next()) {
                 xml.parse(new InputSource(sheet));
             }
         } catch (DomainProblem told) {
             throw told;
-        } catch (IOException | OpenXML4JException | SAXException | ParserConfigurationException | RuntimeException broken) {
+        } catch (IOException
+                | OpenXML4JException
+                | SAXException
+                | ParserConfigurationException
+                | RuntimeException broken) {
             // All bytes are here: whatever the library stumbles over, by one of its many exceptions, is the file's.
-            throw new DomainProblem.Invalid("file", "The workbook cannot be read. Save it again as XLSX, or as CSV UTF-8.");
+            throw new DomainProblem.Invalid(
+                    "file", "The workbook cannot be read. Save it again as XLSX, or as CSV UTF-8.");
         }
         return table.table();
     }

@@ -43,7 +43,11 @@ class PictureController {
 
     @PostMapping(value = "/nodes/{nodeId}/pictures", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
-    PictureView add(@PathVariable UUID nodeId, @RequestParam UUID id, @RequestParam(defaultValue = "") String title, @RequestParam MultipartFile file)
+    PictureView add(
+            @PathVariable UUID nodeId,
+            @RequestParam UUID id,
+            @RequestParam(defaultValue = "") String title,
+            @RequestParam MultipartFile file)
             throws IOException {
         return pictures.add(id, nodeId, title, file.getInputStream().readNBytes(PictureFile.MOST_BYTES + 1));
     }
@@ -81,7 +85,8 @@ class PictureController {
     ResponseEntity<byte[]> image(@PathVariable UUID id) {
         Pictures.Image image = pictures.image(id);
         return ResponseEntity.ok()
-                .cacheControl(CacheControl.maxAge(Duration.ofDays(30)).cachePrivate().immutable())
+                .cacheControl(
+                        CacheControl.maxAge(Duration.ofDays(30)).cachePrivate().immutable())
                 .contentType(MediaType.parseMediaType(image.mediaType()))
                 .eTag(image.sha256())
                 .body(image.bytes());

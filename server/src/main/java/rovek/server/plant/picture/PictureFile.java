@@ -21,7 +21,8 @@ import net.coobird.thumbnailator.Thumbnails;
 import rovek.server.base.problem.DomainProblem;
 
 /**
- * An image as it is kept: its dots and nothing else. What a camera wrote beside them, the place and the owner's name among it, is left behind,
+ * An image as it is kept: its dots and nothing else. What a camera wrote beside them, the place and the owner's name
+ * among it, is left behind,
  * and so is whatever else might be packed there; only which side is up is seen to before.
  *
  * @param mediaType PNG or JPEG
@@ -48,7 +49,11 @@ record PictureFile(byte[] bytes, String mediaType, int width, int height) {
             try {
                 requireWhole(bytes);
                 ByteArrayOutputStream out = new ByteArrayOutputStream(bytes.length);
-                Thumbnails.of(new ByteArrayInputStream(bytes)).scale(1).outputFormat(format).outputQuality(QUALITY).toOutputStream(out);
+                Thumbnails.of(new ByteArrayInputStream(bytes))
+                        .scale(1)
+                        .outputFormat(format)
+                        .outputQuality(QUALITY)
+                        .toOutputStream(out);
                 byte[] kept = out.toByteArray();
                 Seen turned = seen(kept);
                 return new PictureFile(kept, "image/" + format, turned.width, turned.height);
@@ -61,7 +66,8 @@ record PictureFile(byte[] bytes, String mediaType, int width, int height) {
     /** @throws DomainProblem.Invalid when it is no image that a browser and an instrument can show */
     static Seen seen(byte[] brought) {
         if (brought.length > MOST_BYTES) {
-            throw refused("The picture has %.1f MB; up to %d MB are kept.".formatted(brought.length / 1e6, MOST_BYTES >> 20));
+            throw refused(
+                    "The picture has %.1f MB; up to %d MB are kept.".formatted(brought.length / 1e6, MOST_BYTES >> 20));
         }
         try {
             byte[] bytes = PngDots.isPng(brought) ? PngDots.only(brought) : brought;
@@ -110,7 +116,8 @@ record PictureFile(byte[] bytes, String mediaType, int width, int height) {
                 int step = Math.max(1, Math.max(reader.getWidth(0), reader.getHeight(0)) / 64);
                 coarse.setSourceSubsampling(step, step, 0, 0);
                 boolean[] endsEarly = {false};
-                reader.addIIOReadWarningListener((source, warning) -> endsEarly[0] |= warning.toLowerCase(Locale.ROOT).contains("premature"));
+                reader.addIIOReadWarningListener((source, warning) ->
+                        endsEarly[0] |= warning.toLowerCase(Locale.ROOT).contains("premature"));
                 reader.read(0, coarse);
                 if (endsEarly[0]) {
                     throw new IOException("cut off");
@@ -122,7 +129,9 @@ record PictureFile(byte[] bytes, String mediaType, int width, int height) {
     }
 
     private static DomainProblem damaged(Exception by) {
-        return by instanceof DomainProblem problem ? problem : refused("The picture is damaged or cut off. Take it once more.");
+        return by instanceof DomainProblem problem
+                ? problem
+                : refused("The picture is damaged or cut off. Take it once more.");
     }
 
     private static DomainProblem refused(String sentence) {

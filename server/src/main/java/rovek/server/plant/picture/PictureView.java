@@ -9,7 +9,16 @@ import java.util.UUID;
  * @param width in pixels, likewise {@code height}
  * @param spots where its points are seen
  */
-public record PictureView(UUID id, UUID nodeId, String title, int width, int height, List<Spot> spots, String at, String by, int version) {
+public record PictureView(
+        UUID id,
+        UUID nodeId,
+        String title,
+        int width,
+        int height,
+        List<Spot> spots,
+        String at,
+        String by,
+        int version) {
 
     /**
      * Where a point is seen on a picture.

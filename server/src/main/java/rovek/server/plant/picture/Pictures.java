@@ -16,11 +16,11 @@ import rovek.core.plant.Level;
 import rovek.core.plant.Node;
 import rovek.link.Sha256;
 import rovek.server.base.audit.AuditTrail;
+import rovek.server.base.problem.DomainProblem;
+import rovek.server.base.room.WorkingRoom;
 import rovek.server.plant.picture.PictureView.Spot;
 import rovek.server.plant.tree.Plant;
 import rovek.server.plant.tree.PlantTree;
-import rovek.server.base.problem.DomainProblem;
-import rovek.server.base.room.WorkingRoom;
 
 /** Pictures of what stands in the plant: where to go, and where on the machine to measure. */
 @Service
@@ -36,7 +36,13 @@ public class Pictures {
     private final WorkingRoom room;
     private final TransactionTemplate transaction;
 
-    Pictures(PictureRows rows, Plant plant, AuditTrail audit, Clock clock, WorkingRoom room, TransactionTemplate transaction) {
+    Pictures(
+            PictureRows rows,
+            Plant plant,
+            AuditTrail audit,
+            Clock clock,
+            WorkingRoom room,
+            TransactionTemplate transaction) {
         this.rows = rows;
         this.plant = plant;
         this.audit = audit;
@@ -98,12 +104,16 @@ public class Pictures {
         if (already.isPresent()) {
             return already.get();
         }
-        Node node = plant.tree().nodes().find(nodeId).orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
+        Node node = plant.tree()
+                .nodes()
+                .find(nodeId)
+                .orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
         if (node.level() == Level.CHECK) {
             throw new DomainProblem.Invalid("node", "A picture shows an asset, a part or a point, not a check.");
         }
         if (rows.of(nodeId, false).size() >= MOST_OF_A_NODE) {
-            throw new DomainProblem.Invalid("file", "%s has %d pictures already. Remove one first.".formatted(node.label(), MOST_OF_A_NODE));
+            throw new DomainProblem.Invalid(
+                    "file", "%s has %d pictures already. Remove one first.".formatted(node.label(), MOST_OF_A_NODE));
         }
         rows.add(id, nodeId, title, file, clock.instant(), AuditTrail.actor());
         PictureView added = require(id);
@@ -128,7 +138,9 @@ public class Pictures {
         PlantTree tree = plant.tree();
         // A point that was removed, or moved elsewhere, keeps its spot: it may come back.
         Map<UUID, Spot> spots = new HashMap<>();
-        before.spots().stream().filter(spot -> !isSeenOn(before, spot, tree)).forEach(spot -> spots.put(spot.nodeId(), spot));
+        before.spots().stream()
+                .filter(spot -> !isSeenOn(before, spot, tree))
+                .forEach(spot -> spots.put(spot.nodeId(), spot));
         for (Spot spot : draft.spots()) {
             if (!(spot.x() >= 0 && spot.x() <= 1 && spot.y() >= 0 && spot.y() <= 1)) {
                 throw new DomainProblem.Invalid("spots", "A spot lies on the picture.");
@@ -186,7 +198,9 @@ public class Pictures {
     /** A picture as it goes onto an instrument, with a ring round a point where that is seen on it. */
     @Transactional(readOnly = true)
     public byte[] forTheField(UUID id, UUID point) {
-        Optional<Spot> spot = require(id).spots().stream().filter(one -> one.nodeId().equals(point)).findFirst();
+        Optional<Spot> spot = require(id).spots().stream()
+                .filter(one -> one.nodeId().equals(point))
+                .findFirst();
         return PictureFile.forTheField(image(id).bytes(), spot);
     }
 
@@ -197,7 +211,8 @@ public class Pictures {
     private static String requireTitle(String title) {
         String text = title == null ? "" : title.strip();
         if (text.length() > LONGEST_TITLE) {
-            throw new DomainProblem.Invalid("title", "A picture's title has at most %d characters.".formatted(LONGEST_TITLE));
+            throw new DomainProblem.Invalid(
+                    "title", "A picture's title has at most %d characters.".formatted(LONGEST_TITLE));
         }
         return text;
     }

@@ -6,13 +6,19 @@ import java.nio.ByteBuffer;
 import java.util.Set;
 
 /**
- * The parts of a PNG file (ISO/IEC 15948, clause 11) that its dots are made of. All others are passed over unread: a text among them may unpack to
+ * The parts of a PNG file (ISO/IEC 15948, clause 11) that its dots are made of. All others are passed over unread: a
+ * text among them may unpack to
  * a thousand times its length.
  */
 final class PngDots {
 
     private static final long SIGNATURE = 0x89504E470D0A1A0AL;
-    private static final Set<Integer> NEEDED = Set.of(type('I', 'H', 'D', 'R'), type('P', 'L', 'T', 'E'), type('t', 'R', 'N', 'S'), type('I', 'D', 'A', 'T'), type('I', 'E', 'N', 'D'));
+    private static final Set<Integer> NEEDED = Set.of(
+            type('I', 'H', 'D', 'R'),
+            type('P', 'L', 'T', 'E'),
+            type('t', 'R', 'N', 'S'),
+            type('I', 'D', 'A', 'T'),
+            type('I', 'E', 'N', 'D'));
     /** Length, type and check sum. */
     private static final int AROUND = 12;
 

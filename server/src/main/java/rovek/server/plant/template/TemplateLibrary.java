@@ -46,12 +46,14 @@ class TemplateLibrary implements ApplicationRunner {
     @Override
     public void run(ApplicationArguments arguments) {
         try {
-            Resource[] files = new PathMatchingResourcePatternResolver().getResources("classpath:/rovek/server/plant/template/library/*.tsv");
+            Resource[] files = new PathMatchingResourcePatternResolver()
+                    .getResources("classpath:/rovek/server/plant/template/library/*.tsv");
             List<Template> templates = Arrays.stream(files)
                     .sorted(Comparator.comparing(Resource::getFilename))
                     .map(this::read)
                     .toList();
-            transaction.executeWithoutResult(status -> templates.forEach(template -> rows.save(template, true, clock.instant(), "Rovek")));
+            transaction.executeWithoutResult(
+                    status -> templates.forEach(template -> rows.save(template, true, clock.instant(), "Rovek")));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -63,7 +65,11 @@ class TemplateLibrary implements ApplicationRunner {
             UUID area = UUID.randomUUID();
             NodeTree bench = bench(area);
             ImportPlan plan = PlantImport.plan(
-                    bench, area, TypedTable.read(text, name -> false), knowledge.with(name -> Optional.empty()), UUID::randomUUID);
+                    bench,
+                    area,
+                    TypedTable.read(text, name -> false),
+                    knowledge.with(name -> Optional.empty()),
+                    UUID::randomUUID);
             if (!plan.isSound()) {
                 throw new IllegalStateException(file.getFilename() + ": " + plan.rows());
             }

@@ -25,10 +25,10 @@ import rovek.core.plant.template.Following;
 import rovek.core.plant.template.TagPattern;
 import rovek.core.plant.template.Template;
 import rovek.server.base.audit.AuditTrail;
+import rovek.server.base.problem.DomainProblem;
 import rovek.server.plant.tree.Plant;
 import rovek.server.plant.tree.PlantLedger;
 import rovek.server.plant.tree.PlantTree;
-import rovek.server.base.problem.DomainProblem;
 
 /** Assets kept to stamp out more, and the stamped ones that follow them. */
 @Service
@@ -60,7 +60,16 @@ public class Templates {
      * @param stamped how many assets came of it
      * @param behind how many of those came of an earlier revision
      */
-    public record TemplateLine(UUID id, String name, int revision, Level level, int rows, int checks, int stamped, int behind, List<PartLine> parts) {}
+    public record TemplateLine(
+            UUID id,
+            String name,
+            int revision,
+            Level level,
+            int rows,
+            int checks,
+            int stamped,
+            int behind,
+            List<PartLine> parts) {}
 
     /**
      * An asset to keep as a template.
@@ -68,7 +77,10 @@ public class Templates {
      * @param templateId whose next revision it becomes; null for a new template
      * @param name of a new template
      */
-    public record Keeping(UUID nodeId, @Nullable UUID templateId, @Nullable String name) {}
+    public record Keeping(
+            UUID nodeId,
+            @Nullable UUID templateId,
+            @Nullable String name) {}
 
     /**
      * Assets to stamp out.
@@ -77,7 +89,12 @@ public class Templates {
      * @param name what they are called; blank for the template's own name
      * @param afterId sibling they follow; null for the last place
      */
-    public record Stamping(@Nullable UUID changeId, UUID parentId, @Nullable UUID afterId, String tags, String name) {}
+    public record Stamping(
+            @Nullable UUID changeId,
+            UUID parentId,
+            @Nullable UUID afterId,
+            String tags,
+            String name) {}
 
     /**
      * A stamped asset that is behind its template.
@@ -90,15 +107,30 @@ public class Templates {
     @Transactional(readOnly = true)
     public List<TemplateLine> list() {
         Map<UUID, List<Stamp>> stamps = new HashMap<>();
-        plant.tree().nodes().walk(Node.PLANT, node -> node.stamp().filter(Stamp::isRoot)
-                .ifPresent(stamp -> stamps.computeIfAbsent(stamp.template(), none -> new ArrayList<>()).add(stamp)));
+        plant.tree()
+                .nodes()
+                .walk(
+                        Node.PLANT,
+                        node -> node.stamp()
+                                .filter(Stamp::isRoot)
+                                .ifPresent(stamp -> stamps.computeIfAbsent(stamp.template(), none -> new ArrayList<>())
+                                        .add(stamp)));
         return rows.latest().stream()
                 .map(template -> {
                     List<Stamp> of = stamps.getOrDefault(template.id(), List.of());
-                    int behind = (int) of.stream().filter(stamp -> stamp.revision() < template.revision()).count();
+                    int behind = (int) of.stream()
+                            .filter(stamp -> stamp.revision() < template.revision())
+                            .count();
                     return new TemplateLine(
-                            template.id(), template.name(), template.revision(), template.level(), template.parts().size(), template.checks(),
-                            of.size(), behind, parts(template));
+                            template.id(),
+                            template.name(),
+                            template.revision(),
+                            template.level(),
+                            template.parts().size(),
+                            template.checks(),
+                            of.size(),
+                            behind,
+                            parts(template));
                 })
                 .toList();
     }
@@ -111,7 +143,10 @@ public class Templates {
             depths.put(part.key(), depth);
             Level level = Level.valueOf(part.facets().get(Facet.LEVEL));
             if (level != Level.CHECK) {
-                lines.add(new PartLine(depth, level, part.facets().getOrDefault(Facet.NAME, part.facets().getOrDefault(Facet.TAG, ""))));
+                lines.add(new PartLine(
+                        depth,
+                        level,
+                        part.facets().getOrDefault(Facet.NAME, part.facets().getOrDefault(Facet.TAG, ""))));
             }
         });
         return lines;
@@ -125,17 +160,33 @@ public class Templates {
     @Transactional
     public TemplateLine keep(Keeping wanted) {
         PlantTree tree = plant.tree();
-        Node node = tree.nodes().find(wanted.nodeId()).orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
+        Node node = tree.nodes()
+                .find(wanted.nodeId())
+                .orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
         if (node.level() == Level.CLIENT || node.level() == Level.CHECK) {
-            throw new DomainProblem.Invalid("nodeId", "A template is kept of an asset, or of what holds or makes up assets.");
+            throw new DomainProblem.Invalid(
+                    "nodeId", "A template is kept of an asset, or of what holds or makes up assets.");
         }
-        Template template = wanted.templateId() == null ? fresh(wanted, tree.nodes()) : next(wanted.templateId(), node, tree.nodes());
+        Template template = wanted.templateId() == null
+                ? fresh(wanted, tree.nodes())
+                : next(wanted.templateId(), node, tree.nodes());
         rows.save(template, false, clock.instant(), AuditTrail.actor());
-        audit.note(wanted.templateId() == null ? "add" : "change", "template", template.id(), null, Map.of("name", template.name(), "revision", template.revision()));
+        audit.note(
+                wanted.templateId() == null ? "add" : "change",
+                "template",
+                template.id(),
+                null,
+                Map.of("name", template.name(), "revision", template.revision()));
         // The example belongs to what it became the template of.
-        ledger.commit(UUID.randomUUID(), now -> new PlantLedger.Proposal(
-                "Kept %s as %s, revision %d".formatted(node.label(), template.name(), template.revision()), stamped(now.nodes(), wanted.nodeId(), template)));
-        return list().stream().filter(line -> line.id().equals(template.id())).findFirst().orElseThrow();
+        ledger.commit(
+                UUID.randomUUID(),
+                now -> new PlantLedger.Proposal(
+                        "Kept %s as %s, revision %d".formatted(node.label(), template.name(), template.revision()),
+                        stamped(now.nodes(), wanted.nodeId(), template)));
+        return list().stream()
+                .filter(line -> line.id().equals(template.id()))
+                .findFirst()
+                .orElseThrow();
     }
 
     private Template fresh(Keeping wanted, NodeTree nodes) {
@@ -144,7 +195,10 @@ public class Templates {
             throw new DomainProblem.Invalid("name", "A template has a name of up to " + LONGEST_NAME + " characters.");
         }
         if (rows.isNameTaken(name)) {
-            throw new DomainProblem.Conflict("name-taken", "There is a template \"" + name + "\" already. Choose another name, or make it that one's next revision.");
+            throw new DomainProblem.Conflict(
+                    "name-taken",
+                    "There is a template \"" + name
+                            + "\" already. Choose another name, or make it that one's next revision.");
         }
         return Template.of(UUID.randomUUID(), name, 1, nodes, wanted.nodeId());
     }
@@ -153,7 +207,8 @@ public class Templates {
         int revision = rows.lockLatest(id).orElseThrow(() -> new DomainProblem.NotFound("The template"));
         Template former = rows.find(id, revision).orElseThrow();
         if (former.level() != node.level()) {
-            throw new DomainProblem.Conflict("other-level", "The template is of another level than " + node.label() + ".");
+            throw new DomainProblem.Conflict(
+                    "other-level", "The template is of another level than " + node.label() + ".");
         }
         return Template.of(id, former.name(), revision + 1, nodes, node.id());
     }
@@ -162,7 +217,11 @@ public class Templates {
         List<Alteration> altered = new ArrayList<>();
         List<Node> beneath = nodes.beneath(root);
         for (int i = 0; i < beneath.size(); i++) {
-            String stamp = new Stamp(template.id(), template.revision(), template.parts().get(i).key()).toString();
+            String stamp = new Stamp(
+                            template.id(),
+                            template.revision(),
+                            template.parts().get(i).key())
+                    .toString();
             String now = beneath.get(i).stamp().map(Stamp::toString).orElse("");
             if (!now.equals(stamp)) {
                 altered.add(new Alteration(beneath.get(i).id(), Map.of(Facet.STAMP, new Shift(now, stamp))));
@@ -180,13 +239,21 @@ public class Templates {
             requireFree(tree, wanted.parentId(), tags);
             Places places = wanted.afterId() == null
                     ? Places.last(tree.nodes(), wanted.parentId(), tags.size())
-                    : Places.after(tree.nodes(), wanted.parentId(), Optional.of(wanted.afterId()), tags.size(), Set.of());
+                    : Places.after(
+                            tree.nodes(), wanted.parentId(), Optional.of(wanted.afterId()), tags.size(), Set.of());
             List<Node> added = new ArrayList<>();
             for (int i = 0; i < tags.size(); i++) {
-                added.addAll(template.stamp(tags.get(i), wanted.name().strip(), wanted.parentId(), places.places().get(i), UUID::randomUUID));
+                added.addAll(template.stamp(
+                        tags.get(i),
+                        wanted.name().strip(),
+                        wanted.parentId(),
+                        places.places().get(i),
+                        UUID::randomUUID));
             }
             String many = tags.size() == 1 ? tags.get(0) : tags.get(0) + " and " + (tags.size() - 1) + " more";
-            return new PlantLedger.Proposal("Stamped %s from %s".formatted(many, template.name()), new PlantChange(added, List.of(), places.spread()));
+            return new PlantLedger.Proposal(
+                    "Stamped %s from %s".formatted(many, template.name()),
+                    new PlantChange(added, List.of(), places.spread()));
         });
     }
 
@@ -213,8 +280,16 @@ public class Templates {
         }
         tree.nodes().walk(path.get(0).id(), node -> {
             if (wanted.contains(node.tag())) {
-                throw new DomainProblem.Conflict("tag-taken", "%s is there already: %s.".formatted(
-                        node.tag(), String.join(", ", tree.nodes().path(node.id()).stream().map(Node::label).toList())));
+                throw new DomainProblem.Conflict(
+                        "tag-taken",
+                        "%s is there already: %s."
+                                .formatted(
+                                        node.tag(),
+                                        String.join(
+                                                ", ",
+                                                tree.nodes().path(node.id()).stream()
+                                                        .map(Node::label)
+                                                        .toList())));
             }
         });
     }
@@ -230,23 +305,40 @@ public class Templates {
                 Following following = following(nodes, node, later);
                 int changes = following.change().added().size()
                         + following.change().removed().size()
-                        + (int) following.change().altered().stream().filter(alteration -> alteration.facets().size() > 1 || !alteration.facets().containsKey(Facet.STAMP)).count();
-                followers.add(new Follower(node.id(), node.tag(), node.name(), node.stamp().orElseThrow().revision(), changes, following.kept()));
+                        + (int) following.change().altered().stream()
+                                .filter(alteration -> alteration.facets().size() > 1
+                                        || !alteration.facets().containsKey(Facet.STAMP))
+                                .count();
+                followers.add(new Follower(
+                        node.id(),
+                        node.tag(),
+                        node.name(),
+                        node.stamp().orElseThrow().revision(),
+                        changes,
+                        following.kept()));
             }
         });
         return followers;
     }
 
     private Template latest(UUID id) {
-        return rows.latest().stream().filter(template -> template.id().equals(id)).findFirst().orElseThrow(() -> new DomainProblem.NotFound("The template"));
+        return rows.latest().stream()
+                .filter(template -> template.id().equals(id))
+                .findFirst()
+                .orElseThrow(() -> new DomainProblem.NotFound("The template"));
     }
 
     private static boolean isBehind(Node node, Template template) {
-        return node.stamp().filter(stamp -> stamp.isRoot() && stamp.template().equals(template.id()) && stamp.revision() < template.revision()).isPresent();
+        return node.stamp()
+                .filter(stamp -> stamp.isRoot()
+                        && stamp.template().equals(template.id())
+                        && stamp.revision() < template.revision())
+                .isPresent();
     }
 
     private Following following(NodeTree nodes, Node node, Template later) {
-        Template former = rows.find(later.id(), node.stamp().orElseThrow().revision()).orElse(later);
+        Template former =
+                rows.find(later.id(), node.stamp().orElseThrow().revision()).orElse(later);
         return Following.of(nodes, node.id(), former, later, UUID::randomUUID);
     }
 
@@ -260,11 +352,15 @@ public class Templates {
             for (UUID asset : assets) {
                 Optional<Node> node = tree.nodes().find(asset).filter(found -> isBehind(found, later));
                 if (node.isPresent()) {
-                    change = change.and(following(tree.nodes(), node.get(), later).change());
+                    change = change.and(
+                            following(tree.nodes(), node.get(), later).change());
                     count++;
                 }
             }
-            return new PlantLedger.Proposal("%d %s %s to revision %d".formatted(count, count == 1 ? "follows" : "follow", later.name(), later.revision()), change);
+            return new PlantLedger.Proposal(
+                    "%d %s %s to revision %d"
+                            .formatted(count, count == 1 ? "follows" : "follow", later.name(), later.revision()),
+                    change);
         });
     }
 }

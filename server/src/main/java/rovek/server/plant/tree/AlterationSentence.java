@@ -14,7 +14,9 @@ final class AlterationSentence {
     private AlterationSentence() {}
 
     static String of(PlantTree tree, List<Alteration> alterations) {
-        Optional<Alteration> first = alterations.stream().filter(alteration -> !alteration.facets().isEmpty()).findFirst();
+        Optional<Alteration> first = alterations.stream()
+                .filter(alteration -> !alteration.facets().isEmpty())
+                .findFirst();
         if (first.isEmpty()) {
             return "Changed nothing";
         }
@@ -24,10 +26,12 @@ final class AlterationSentence {
         if (alterations.size() > 1) {
             return "Changed %s of %s and %d more".formatted(what(facets), label, alterations.size() - 1);
         }
-        boolean onlyNames = facets.keySet().stream().allMatch(facet -> facet.equals(Facet.NAME) || facet.equals(Facet.TAG));
+        boolean onlyNames =
+                facets.keySet().stream().allMatch(facet -> facet.equals(Facet.NAME) || facet.equals(Facet.TAG));
         if (onlyNames) {
             String tag = facets.containsKey(Facet.TAG) ? facets.get(Facet.TAG).to() : node == null ? "" : node.tag();
-            String name = facets.containsKey(Facet.NAME) ? facets.get(Facet.NAME).to() : node == null ? "" : node.name();
+            String name =
+                    facets.containsKey(Facet.NAME) ? facets.get(Facet.NAME).to() : node == null ? "" : node.name();
             return "Named %s, before %s".formatted((tag + " " + name).strip(), label);
         }
         return "Changed %s of %s".formatted(what(facets), label);
@@ -37,7 +41,9 @@ final class AlterationSentence {
         return facets.keySet().stream()
                 .map(facet -> facet.startsWith(Facet.SETTING)
                         ? "how it is measured"
-                        : facet.startsWith(Facet.LIMIT) ? "limits" : facet.startsWith(Facet.NAMEPLATE) ? "nameplate" : facet)
+                        : facet.startsWith(Facet.LIMIT)
+                                ? "limits"
+                                : facet.startsWith(Facet.NAMEPLATE) ? "nameplate" : facet)
                 .distinct()
                 .sorted()
                 .reduce((a, b) -> a + ", " + b)

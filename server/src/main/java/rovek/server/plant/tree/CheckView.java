@@ -16,7 +16,14 @@ import rovek.core.technique.Technique;
  * @param nameplate of the check's asset, and of what lies between; the nearer one counts
  * @param limits result id to what is said of it over time; a result of which nothing ever was is left out
  */
-public record CheckView(PlantNode node, PlantNode point, PlantNode asset, Technique technique, SettingValues settings, Nameplate nameplate, Map<String, LimitLayers> limits) {
+public record CheckView(
+        PlantNode node,
+        PlantNode point,
+        PlantNode asset,
+        Technique technique,
+        SettingValues settings,
+        Nameplate nameplate,
+        Map<String, LimitLayers> limits) {
 
     public UUID id() {
         return node.id();

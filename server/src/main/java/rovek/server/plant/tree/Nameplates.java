@@ -37,7 +37,8 @@ public class Nameplates {
      * @param isNumber whether it takes a number
      * @param value blank where nothing is written
      */
-    public record PlateLine(String key, String name, String unit, List<String> options, boolean isNumber, String value) {}
+    public record PlateLine(
+            String key, String name, String unit, List<String> options, boolean isNumber, String value) {}
 
     /** Something that follows from the plate, e.g. where a bearing's defect would show. */
     public record Derived(String name, double value, String unit) {}
@@ -48,9 +49,15 @@ public class Nameplates {
     public Plate plate(UUID id) {
         PlantTree tree = plant.tree();
         Node node = tree.nodes().find(id).orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
-        AssetClass chosen = AssetClasses.find(node.assetClass()).or(() -> inherited(tree, id)).orElseGet(() -> AssetClasses.find("other").orElseThrow());
-        List<PlateLine> lines = chosen.attributes().stream().map(attribute -> line(attribute, node)).toList();
-        List<ClassView> classes = AssetClasses.all().stream().map(one -> new ClassView(one.id(), one.name())).toList();
+        AssetClass chosen = AssetClasses.find(node.assetClass())
+                .or(() -> inherited(tree, id))
+                .orElseGet(() -> AssetClasses.find("other").orElseThrow());
+        List<PlateLine> lines = chosen.attributes().stream()
+                .map(attribute -> line(attribute, node))
+                .toList();
+        List<ClassView> classes = AssetClasses.all().stream()
+                .map(one -> new ClassView(one.id(), one.name()))
+                .toList();
         return new Plate(node.assetClass(), classes, lines, derived(tree.nameplate(id)));
     }
 
@@ -63,15 +70,21 @@ public class Nameplates {
 
     private static PlateLine line(Attribute attribute, Node node) {
         return new PlateLine(
-                attribute.key(), attribute.name(), attribute.unit(), attribute.kind().options(), attribute.kind() instanceof Entry.Number,
+                attribute.key(),
+                attribute.name(),
+                attribute.unit(),
+                attribute.kind().options(),
+                attribute.kind() instanceof Entry.Number,
                 node.nameplate().getOrDefault(attribute.key(), ""));
     }
 
     private List<Derived> derived(Nameplate plate) {
         List<Derived> derived = new ArrayList<>();
         for (Technique technique : techniques.list()) {
-            technique.characteristics(plate).forEach(
-                    one -> derived.add(new Derived(one.name(), one.value().value(), one.value().unit().symbol())));
+            technique
+                    .characteristics(plate)
+                    .forEach(one -> derived.add(new Derived(
+                            one.name(), one.value().value(), one.value().unit().symbol())));
         }
         return derived;
     }

@@ -59,16 +59,14 @@ class NodeRows {
                     n.technique, n.asset_class, n.attributes::text, n.settings::text, n.limits::text, n.stamp, n.removal,
                     EXISTS (SELECT 1 FROM sensor WHERE changed_by >= CAST(:horizon AS xid8)) AS sensors_changed
                 FROM (SELECT 1) one LEFT JOIN node n ON n.changed_by >= CAST(:horizon AS xid8)
-                    AND (:horizon <> '0' OR n.removal IS NULL)""")
-                .param("horizon", horizon)
-                .query(row -> {
-                    next[0] = row.getString("horizon");
-                    sensorsChanged[0] = row.getBoolean("sensors_changed");
-                    if (row.getObject("id") != null) {
-                        Node node = node(row);
-                        states.put(node.id(), row.getObject("removal") == null ? Optional.of(node) : Optional.empty());
-                    }
-                });
+                    AND (:horizon <> '0' OR n.removal IS NULL)""").param("horizon", horizon).query(row -> {
+            next[0] = row.getString("horizon");
+            sensorsChanged[0] = row.getBoolean("sensors_changed");
+            if (row.getObject("id") != null) {
+                Node node = node(row);
+                states.put(node.id(), row.getObject("removal") == null ? Optional.of(node) : Optional.empty());
+            }
+        });
         return new Delta(next[0], states, sensorsChanged[0]);
     }
 
@@ -97,26 +95,35 @@ class NodeRows {
     /** Rows as they were when they were removed, every parent before its children. */
     List<Node> removed(Collection<UUID> ids) {
         List<Node> found = new ArrayList<>();
-        db.sql("""
+        JdbcClient.StatementSpec rows = db.sql("""
                 SELECT id, parent_id, level, place, tag, name, technique, asset_class, attributes::text, settings::text,
-                    limits::text, stamp FROM node WHERE id = ANY(:ids) AND removal IS NOT NULL""")
-                .param("ids", ids.toArray(UUID[]::new))
-                .query(row -> {
-                    found.add(node(row));
-                });
+                    limits::text, stamp FROM node WHERE id = ANY(:ids) AND removal IS NOT NULL""");
+        rows.param("ids", ids.toArray(UUID[]::new)).query(row -> {
+            found.add(node(row));
+        });
         NodeTree order = NodeTree.of(found);
-        List<Node> outermost = found.stream().filter(node -> order.find(node.parentId()).isEmpty()).toList();
-        return outermost.stream().flatMap(node -> order.beneath(node.id()).stream()).toList();
+        List<Node> outermost = found.stream()
+                .filter(node -> order.find(node.parentId()).isEmpty())
+                .toList();
+        return outermost.stream()
+                .flatMap(node -> order.beneath(node.id()).stream())
+                .toList();
     }
 
     /** Whether a row of this id is or ever was there. */
     boolean wasEverThere(UUID id) {
-        return db.sql("SELECT count(*) FROM node WHERE id = ?").param(id).query(Long.class).single() > 0;
+        return db.sql("SELECT count(*) FROM node WHERE id = ?")
+                        .param(id)
+                        .query(Long.class)
+                        .single()
+                > 0;
     }
 
     /** Changes of the plant come one after the other, each seeing what the one before made of it. */
     void lock() {
-        db.sql("SELECT 1 FROM (SELECT pg_advisory_xact_lock(7150)) AS locked").query(Integer.class).single();
+        db.sql("SELECT 1 FROM (SELECT pg_advisory_xact_lock(7150)) AS locked")
+                .query(Integer.class)
+                .single();
     }
 
     /**
@@ -133,7 +140,8 @@ class NodeRows {
         }
         List<Node> states = new ArrayList<>();
         change.added().forEach(node -> states.add(after.find(node.id()).orElseThrow()));
-        change.altered().forEach(alteration -> states.add(after.find(alteration.node()).orElseThrow()));
+        change.altered()
+                .forEach(alteration -> states.add(after.find(alteration.node()).orElseThrow()));
         for (int from = 0; from < states.size(); from += ROWS_BETWEEN_REPORTS) {
             write(states.subList(from, Math.min(states.size(), from + ROWS_BETWEEN_REPORTS)));
             watch.written(Math.min(states.size(), from + ROWS_BETWEEN_REPORTS), states.size());
@@ -147,20 +155,19 @@ class NodeRows {
                 ON CONFLICT (id) DO UPDATE SET parent_id = EXCLUDED.parent_id, level = EXCLUDED.level, place = EXCLUDED.place,
                     tag = EXCLUDED.tag, name = EXCLUDED.name, technique = EXCLUDED.technique, asset_class = EXCLUDED.asset_class,
                     attributes = EXCLUDED.attributes, settings = EXCLUDED.settings, limits = EXCLUDED.limits,
-                    stamp = EXCLUDED.stamp, removal = NULL""",
-                states, ROWS_A_BATCH, (statement, node) -> {
-                    statement.setObject(1, node.id());
-                    statement.setObject(2, node.parentId().equals(Node.PLANT) ? null : node.parentId());
-                    statement.setString(3, node.level().name());
-                    statement.setLong(4, node.place());
-                    statement.setString(5, node.tag());
-                    statement.setString(6, node.name());
-                    statement.setString(7, node.technique());
-                    statement.setString(8, node.assetClass());
-                    statement.setString(9, json.writeValueAsString(node.nameplate()));
-                    statement.setString(10, json.writeValueAsString(node.settings()));
-                    statement.setString(11, json.writeValueAsString(node.limits()));
-                    statement.setString(12, node.stamp().map(Stamp::toString).orElse(""));
-                });
+                    stamp = EXCLUDED.stamp, removal = NULL""", states, ROWS_A_BATCH, (statement, node) -> {
+            statement.setObject(1, node.id());
+            statement.setObject(2, node.parentId().equals(Node.PLANT) ? null : node.parentId());
+            statement.setString(3, node.level().name());
+            statement.setLong(4, node.place());
+            statement.setString(5, node.tag());
+            statement.setString(6, node.name());
+            statement.setString(7, node.technique());
+            statement.setString(8, node.assetClass());
+            statement.setString(9, json.writeValueAsString(node.nameplate()));
+            statement.setString(10, json.writeValueAsString(node.settings()));
+            statement.setString(11, json.writeValueAsString(node.limits()));
+            statement.setString(12, node.stamp().map(Stamp::toString).orElse(""));
+        });
     }
 }

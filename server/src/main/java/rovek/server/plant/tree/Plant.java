@@ -55,14 +55,16 @@ public class Plant {
         for (int tried = 1; ; tried++) {
             Seen before = last.get();
             NodeRows.Delta delta = rows.since(before.horizon());
-            Optional<Map<String, Sensor>> others = delta.sensorsChanged() ? Optional.of(sensors.byTag()) : Optional.empty();
+            Optional<Map<String, Sensor>> others =
+                    delta.sensorsChanged() ? Optional.of(sensors.byTag()) : Optional.empty();
             if (!forEverybody || tried == MOST_TRIES) {
                 return following(before, delta, others);
             }
             // Only reckoning is done under the lock, nothing is asked: whoever waits here may hold a connection.
             making.lock();
             try {
-                // Where somebody else was first, there is hardly anything left to ask for; equal plants stay one object.
+                // Where somebody else was first, there is hardly anything left to ask for; equal plants stay one
+                // object.
                 if (last.get() == before) {
                     PlantTree tree = following(before, delta, others);
                     last.set(new Seen(delta.horizon(), tree));
@@ -76,7 +78,10 @@ public class Plant {
 
     private static PlantTree following(Seen before, NodeRows.Delta delta, Optional<Map<String, Sensor>> others) {
         PlantTree withStates = before.horizon().equals("0")
-                ? before.tree().of(NodeTree.of(delta.states().values().stream().flatMap(Optional::stream).toList()))
+                ? before.tree()
+                        .of(NodeTree.of(delta.states().values().stream()
+                                .flatMap(Optional::stream)
+                                .toList()))
                 : before.tree().withStates(delta.states());
         return others.map(withStates::with).orElse(withStates);
     }

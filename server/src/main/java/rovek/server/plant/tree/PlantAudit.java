@@ -28,12 +28,25 @@ class PlantAudit {
     void note(UUID changeId, String sentence, NodeTree before, PlantChange change) {
         if (change.nodes().size() > MOST_NODES_TOLD) {
             audit.note(
-                    "change", "plant change", changeId, null,
-                    new Counts(sentence, change.added().size(), change.removed().size(), change.altered().size()));
+                    "change",
+                    "plant change",
+                    changeId,
+                    null,
+                    new Counts(
+                            sentence,
+                            change.added().size(),
+                            change.removed().size(),
+                            change.altered().size()));
             return;
         }
         change.added().forEach(node -> audit.note("add", "node", node.id(), null, node.facets()));
-        change.removed().forEach(node -> audit.note("remove", "node", node.id(), before.find(node.id()).map(Node::facets).orElse(Map.of()), null));
+        change.removed()
+                .forEach(node -> audit.note(
+                        "remove",
+                        "node",
+                        node.id(),
+                        before.find(node.id()).map(Node::facets).orElse(Map.of()),
+                        null));
         for (Alteration alteration : change.altered()) {
             audit.note("change", "node", alteration.node(), values(alteration.inverse()), values(alteration));
         }

@@ -1,6 +1,5 @@
 package rovek.server.plant.tree;
 
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -32,7 +31,14 @@ class PlantController {
     private final PlantKnowledge knowledge;
     private final Techniques techniques;
 
-    PlantController(Plant plant, PlantEditor editor, PlantLedger ledger, PlantSettings settings, Nameplates nameplates, PlantKnowledge knowledge, Techniques techniques) {
+    PlantController(
+            Plant plant,
+            PlantEditor editor,
+            PlantLedger ledger,
+            PlantSettings settings,
+            Nameplates nameplates,
+            PlantKnowledge knowledge,
+            Techniques techniques) {
         this.plant = plant;
         this.editor = editor;
         this.ledger = ledger;
@@ -49,7 +55,13 @@ class PlantController {
      * @param sensorUnit of what its sensors measure, for their range
      */
     record TechniqueView(
-            String id, String name, List<String> presets, List<SettingView> settings, List<ResultView> results, String sensitivityUnit, String sensorUnit) {}
+            String id,
+            String name,
+            List<String> presets,
+            List<SettingView> settings,
+            List<ResultView> results,
+            String sensitivityUnit,
+            String sensorUnit) {}
 
     /** A setting as it can be chosen for many; {@code options} empty for a number, {@code hint} how what is no number is written. */
     record SettingView(String key, String name, String unit, List<String> options, String hint) {}
@@ -63,24 +75,34 @@ class PlantController {
 
     @GetMapping("/techniques")
     List<TechniqueView> techniques() {
-        return techniques.list().stream()
-                .map(this::view)
-                .toList();
+        return techniques.list().stream().map(this::view).toList();
     }
 
     private TechniqueView view(Technique technique) {
         Optional<SensorUse> use = technique.sensorUse();
-        String sensitivityUnit = use.map(one -> technique.setting(one.sensitivityKey()).unit()).orElse("");
+        String sensitivityUnit =
+                use.map(one -> technique.setting(one.sensitivityKey()).unit()).orElse("");
         return new TechniqueView(
-                technique.id(), technique.name(), technique.presets().stream().map(Technique.Preset::name).toList(), settingsOf(technique),
-                technique.everyResult().stream().map(result -> new ResultView(result.id(), result.name(), result.unit().symbol())).toList(),
-                sensitivityUnit, use.map(SensorUse::quantityUnit).orElse(""));
+                technique.id(),
+                technique.name(),
+                technique.presets().stream().map(Technique.Preset::name).toList(),
+                settingsOf(technique),
+                technique.everyResult().stream()
+                        .map(result -> new ResultView(
+                                result.id(), result.name(), result.unit().symbol()))
+                        .toList(),
+                sensitivityUnit,
+                use.map(SensorUse::quantityUnit).orElse(""));
     }
 
     private List<SettingView> settingsOf(Technique technique) {
         return technique.settings().stream()
                 .map(one -> new SettingView(
-                        one.key(), one.name(), one.unit(), knowledge.options(technique, one), one.kind().hint()))
+                        one.key(),
+                        one.name(),
+                        one.unit(),
+                        knowledge.options(technique, one),
+                        one.kind().hint()))
                 .toList();
     }
 
@@ -91,7 +113,11 @@ class PlantController {
 
     @GetMapping("/classes")
     Classes classes() {
-        return new Classes(AssetClasses.all().stream().map(one -> new ClassName(one.id(), one.name())).toList(), AssetClasses.CRITICALITIES);
+        return new Classes(
+                AssetClasses.all().stream()
+                        .map(one -> new ClassName(one.id(), one.name()))
+                        .toList(),
+                AssetClasses.CRITICALITIES);
     }
 
     @PostMapping("/nodes")
@@ -143,8 +169,7 @@ class PlantController {
     }
 
     @GetMapping("/nodes/{id}/settings")
-    List<PlantSettings.SettingLine> settings(
-            @PathVariable UUID id, @RequestParam(defaultValue = "") String technique) {
+    List<PlantSettings.SettingLine> settings(@PathVariable UUID id, @RequestParam(defaultValue = "") String technique) {
         return settings.lines(id, technique);
     }
 

@@ -22,9 +22,9 @@ import rovek.core.plant.PlantChange;
 import rovek.core.plant.Shift;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
+import rovek.server.base.problem.DomainProblem;
 import rovek.server.plant.tree.PlantLedger.Committed;
 import rovek.server.plant.tree.PlantLedger.Proposal;
-import rovek.server.base.problem.DomainProblem;
 
 /** What a person does to the plant: adds, changes, moves, copies and removes rows; each can be undone. */
 @Service
@@ -55,7 +55,14 @@ public class PlantEditor {
      * @param preset name of a ready-made check; null for the technique's defaults
      */
     public record NewNode(
-            @Nullable UUID id, @Nullable UUID parentId, @Nullable Level level, @Nullable String tag, @Nullable String name, @Nullable UUID afterId, @Nullable String technique, @Nullable String preset) {}
+            @Nullable UUID id,
+            @Nullable UUID parentId,
+            @Nullable Level level,
+            @Nullable String tag,
+            @Nullable String name,
+            @Nullable UUID afterId,
+            @Nullable String technique,
+            @Nullable String preset) {}
 
     /** What came of adding a node: the node as it is now, and the id by which it can be undone. */
     public record Changed(PlantNode node, @Nullable UUID changeId) {}
@@ -72,7 +79,12 @@ public class PlantEditor {
      * @param afterId null for the first place
      * @param seen where those that are moved stood when it was decided; null where that does not matter
      */
-    public record Placing(@Nullable UUID changeId, List<UUID> ids, @Nullable UUID parentId, @Nullable UUID afterId, @Nullable List<Seen> seen) {}
+    public record Placing(
+            @Nullable UUID changeId,
+            List<UUID> ids,
+            @Nullable UUID parentId,
+            @Nullable UUID afterId,
+            @Nullable List<Seen> seen) {}
 
     /** Nodes to be removed. */
     public record Removing(@Nullable UUID changeId, List<UUID> ids) {}
@@ -101,8 +113,18 @@ public class PlantEditor {
         String technique = level == Level.CHECK ? technique(wanted.technique()).id() : "";
         Map<String, String> own = level == Level.CHECK ? preset(technique, wanted.preset()) : Map.of();
         Node node = new Node(
-                id, parent, level, places.places().get(0), text(wanted.tag()), text(wanted.name()), technique, "", Map.of(),
-                own.isEmpty() ? Map.of() : Map.of(technique, own), Map.of(), Optional.empty());
+                id,
+                parent,
+                level,
+                places.places().get(0),
+                text(wanted.tag()),
+                text(wanted.name()),
+                technique,
+                "",
+                Map.of(),
+                own.isEmpty() ? Map.of() : Map.of(technique, own),
+                Map.of(),
+                Optional.empty());
         return new Proposal("Added " + node.title(), new PlantChange(List.of(node), List.of(), places.spread()));
     }
 
@@ -121,18 +143,26 @@ public class PlantEditor {
     @Transactional
     public Committed alter(Altering wanted) {
         for (Alteration alteration : wanted.nodes()) {
-            alteration.facets().keySet().stream().filter(facet -> !TYPED.contains(facet) && !Facet.isValue(facet)).findFirst().ifPresent(facet -> {
-                throw new DomainProblem.Invalid(facet, "\"" + facet + "\" cannot be typed.");
-            });
+            alteration.facets().keySet().stream()
+                    .filter(facet -> !TYPED.contains(facet) && !Facet.isValue(facet))
+                    .findFirst()
+                    .ifPresent(facet -> {
+                        throw new DomainProblem.Invalid(facet, "\"" + facet + "\" cannot be typed.");
+                    });
         }
-        List<Alteration> stripped = wanted.nodes().stream().map(PlantEditor::stripped).toList();
-        return ledger.commit(idOf(wanted.changeId()), tree -> Proposal.typed(AlterationSentence.of(tree, stripped), PlantChange.altering(stripped)));
+        List<Alteration> stripped =
+                wanted.nodes().stream().map(PlantEditor::stripped).toList();
+        return ledger.commit(
+                idOf(wanted.changeId()),
+                tree -> Proposal.typed(AlterationSentence.of(tree, stripped), PlantChange.altering(stripped)));
     }
 
     /** What is typed has no blanks around it. */
     private static Alteration stripped(Alteration typed) {
         Map<String, Shift> facets = new LinkedHashMap<>();
-        typed.facets().forEach((facet, shift) -> facets.put(facet, new Shift(shift.from(), shift.to().strip())));
+        typed.facets()
+                .forEach((facet, shift) ->
+                        facets.put(facet, new Shift(shift.from(), shift.to().strip())));
         return new Alteration(typed.node(), facets);
     }
 
@@ -141,11 +171,14 @@ public class PlantEditor {
         return ledger.commit(idOf(wanted.changeId()), tree -> {
             UUID parent = parent(tree, wanted.parentId());
             Map<UUID, UUID> seen = new HashMap<>();
-            Optional.ofNullable(wanted.seen()).orElse(List.of())
+            Optional.ofNullable(wanted.seen())
+                    .orElse(List.of())
                     .forEach(one -> seen.put(one.id(), one.parentId() == null ? Node.PLANT : one.parentId()));
             requireStillThere(tree, seen, parent);
-            PlantChange change = Moving.move(tree.nodes(), found(tree, wanted.ids()), parent, Optional.ofNullable(wanted.afterId()), seen);
-            String where = tree.nodes().find(parent).map(node -> " to " + node.title()).orElse("");
+            PlantChange change = Moving.move(
+                    tree.nodes(), found(tree, wanted.ids()), parent, Optional.ofNullable(wanted.afterId()), seen);
+            String where =
+                    tree.nodes().find(parent).map(node -> " to " + node.title()).orElse("");
             return new Proposal("Moved " + names(tree, wanted.ids()) + where, change);
         });
     }
@@ -153,9 +186,16 @@ public class PlantEditor {
     /** Who puts rows in another order among their neighbours wants nothing with a row that has gone elsewhere. */
     private static void requireStillThere(PlantTree tree, Map<UUID, UUID> seen, UUID parent) {
         seen.forEach((id, seenIn) -> {
-            boolean hasGone = seenIn.equals(parent) && tree.nodes().find(id).filter(node -> !node.parentId().equals(parent)).isPresent();
+            boolean hasGone = seenIn.equals(parent)
+                    && tree.nodes()
+                            .find(id)
+                            .filter(node -> !node.parentId().equals(parent))
+                            .isPresent();
             if (hasGone) {
-                throw new DomainProblem.Conflict("moved-meanwhile", "%s was moved elsewhere meanwhile. Its order here was left as it is.".formatted(tree.nodes().find(id).orElseThrow().title()));
+                throw new DomainProblem.Conflict(
+                        "moved-meanwhile",
+                        "%s was moved elsewhere meanwhile. Its order here was left as it is."
+                                .formatted(tree.nodes().find(id).orElseThrow().title()));
             }
         });
     }
@@ -209,8 +249,10 @@ public class PlantEditor {
         if (id == null || id.isBlank()) {
             return techniques.list().iterator().next();
         }
-        return techniques.find(id)
-                .orElseThrow(() -> new DomainProblem.Invalid("technique", "Rovek does not know the technique \"" + id + "\"."));
+        return techniques
+                .find(id)
+                .orElseThrow(() ->
+                        new DomainProblem.Invalid("technique", "Rovek does not know the technique \"" + id + "\"."));
     }
 
     private Map<String, String> preset(String techniqueId, @Nullable String name) {
@@ -220,7 +262,8 @@ public class PlantEditor {
         return technique(techniqueId).presets().stream()
                 .filter(candidate -> candidate.name().equals(name))
                 .findFirst()
-                .orElseThrow(() -> new DomainProblem.Invalid("preset", "There is no ready-made check \"" + name + "\"."))
+                .orElseThrow(
+                        () -> new DomainProblem.Invalid("preset", "There is no ready-made check \"" + name + "\"."))
                 .settings();
     }
 
@@ -231,7 +274,8 @@ public class PlantEditor {
     /** Says at once what a caller inside the server wants of one node, whatever it was before. */
     @Transactional
     public Committed set(UUID id, Map<String, String> facets) {
-        Node node = plant.tree().nodes().find(id).orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
+        Node node =
+                plant.tree().nodes().find(id).orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
         return alter(new Altering(null, List.of(Alteration.between(node, node.saying(facets)))));
     }
 }

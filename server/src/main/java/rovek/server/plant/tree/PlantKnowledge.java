@@ -2,7 +2,6 @@ package rovek.server.plant.tree;
 
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Stream;
@@ -65,7 +64,10 @@ public class PlantKnowledge {
 
     /** However long the dash was typed. */
     private static String plain(String name) {
-        return name.toLowerCase(Locale.ROOT).replace('–', '-').replaceAll("\\s+", " ").strip();
+        return name.toLowerCase(Locale.ROOT)
+                .replace('–', '-')
+                .replaceAll("\\s+", " ")
+                .strip();
     }
 
     /** Why a facet does not take a value; empty where it does. */
@@ -73,7 +75,8 @@ public class PlantKnowledge {
         if (facet.equals(Facet.CLASS)) {
             return AssetClasses.find(value).isPresent()
                     ? Optional.empty()
-                    : Optional.of("There is no class \"%s\". Classes are %s.".formatted(value, String.join(", ", AssetClasses.ids())));
+                    : Optional.of("There is no class \"%s\". Classes are %s."
+                            .formatted(value, String.join(", ", AssetClasses.ids())));
         }
         if (facet.equals(Facet.TECHNIQUE)) {
             return techniques.find(value).isPresent() ? Optional.empty() : Optional.of(unknownTechnique(value));
@@ -82,10 +85,12 @@ public class PlantKnowledge {
             return AssetClasses.fault(facet.substring(Facet.NAMEPLATE.length()), value);
         }
         if (facet.startsWith(Facet.SETTING)) {
-            return nested(facet.substring(Facet.SETTING.length()), (technique, key) -> settingFault(technique, key, value));
+            return nested(
+                    facet.substring(Facet.SETTING.length()), (technique, key) -> settingFault(technique, key, value));
         }
         if (facet.startsWith(Facet.LIMIT)) {
-            return nested(facet.substring(Facet.LIMIT.length()), (technique, result) -> limitFault(technique, result, value));
+            return nested(
+                    facet.substring(Facet.LIMIT.length()), (technique, result) -> limitFault(technique, result, value));
         }
         return Optional.empty();
     }
@@ -97,7 +102,8 @@ public class PlantKnowledge {
 
     private Optional<String> nested(String key, Check check) {
         String technique = key.substring(0, key.indexOf('.'));
-        return techniques.find(technique)
+        return techniques
+                .find(technique)
                 .map(found -> check.of(found, key.substring(key.indexOf('.') + 1)))
                 .orElseGet(() -> Optional.of(unknownTechnique(technique)));
     }
@@ -108,7 +114,8 @@ public class PlantKnowledge {
             return definition.kind().options();
         }
         Stream<String> tags = sensors.list().stream()
-                .filter(sensor -> sensor.technique().equals(technique.id()) && !sensor.retired()).map(SensorView::tag);
+                .filter(sensor -> sensor.technique().equals(technique.id()) && !sensor.retired())
+                .map(SensorView::tag);
         return Stream.concat(Stream.of(SensorUse.NONE), tags).toList();
     }
 
@@ -118,10 +125,15 @@ public class PlantKnowledge {
 
     private Optional<String> settingFault(Technique technique, String key, String value) {
         if (namesASensor(technique, key) && !value.equals(SensorUse.NONE) && !sensors.isKnown(value, technique.id())) {
-            return Optional.of("There is no sensor \"%s\" for %s. Register it first, or choose another.".formatted(value, technique.name()));
+            return Optional.of("There is no sensor \"%s\" for %s. Register it first, or choose another."
+                    .formatted(value, technique.name()));
         }
-        Optional<SettingDefinition> definition = technique.settings().stream().filter(one -> one.key().equals(key)).findFirst();
-        return definition.isPresent() ? definition.get().fault(value) : Optional.of("There is no setting \"%s\".".formatted(key));
+        Optional<SettingDefinition> definition = technique.settings().stream()
+                .filter(one -> one.key().equals(key))
+                .findFirst();
+        return definition.isPresent()
+                ? definition.get().fault(value)
+                : Optional.of("There is no setting \"%s\".".formatted(key));
     }
 
     private static Optional<String> limitFault(Technique technique, String result, String value) {
@@ -129,7 +141,8 @@ public class PlantKnowledge {
             ResultDefinition definition = technique.result(result);
             return LimitTimeline.parse(value, definition.sense()).isFor(definition.unit())
                     ? Optional.empty()
-                    : Optional.of("A limit on %s cannot be in another kind of unit than %s: \"%s\".".formatted(definition.name(), definition.unit(), value));
+                    : Optional.of("A limit on %s cannot be in another kind of unit than %s: \"%s\"."
+                            .formatted(definition.name(), definition.unit(), value));
         } catch (IllegalArgumentException wrong) {
             return Optional.of(wrong.getMessage());
         }

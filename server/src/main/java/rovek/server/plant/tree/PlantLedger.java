@@ -83,14 +83,21 @@ public class PlantLedger {
         }
 
         Proposal dated(Instant now) {
-            List<Alteration> altered = change.altered().stream().map(alteration -> dated(alteration, now)).toList();
+            List<Alteration> altered = change.altered().stream()
+                    .map(alteration -> dated(alteration, now))
+                    .toList();
             return isTyped ? new Proposal(sentence, new PlantChange(change.added(), change.removed(), altered)) : this;
         }
 
         private static Alteration dated(Alteration alteration, Instant now) {
             Map<String, Shift> facets = new LinkedHashMap<>();
-            alteration.facets().forEach((facet, shift) -> facets.put(
-                    facet, facet.startsWith(Facet.LIMIT) ? new Shift(shift.from(), LimitTimeline.continued(shift.from(), shift.to(), now)) : shift));
+            alteration
+                    .facets()
+                    .forEach((facet, shift) -> facets.put(
+                            facet,
+                            facet.startsWith(Facet.LIMIT)
+                                    ? new Shift(shift.from(), LimitTimeline.continued(shift.from(), shift.to(), now))
+                                    : shift));
             return new Alteration(alteration.node(), facets);
         }
     }
@@ -162,7 +169,10 @@ public class PlantLedger {
     private static List<UUID> outermost(PlantChange change) {
         Set<UUID> added = new HashSet<>();
         change.added().forEach(node -> added.add(node.id()));
-        return change.added().stream().filter(node -> !added.contains(node.parentId())).map(Node::id).toList();
+        return change.added().stream()
+                .filter(node -> !added.contains(node.parentId()))
+                .map(Node::id)
+                .toList();
     }
 
     private NodeTree applied(PlantTree before, PlantChange change) {
@@ -171,7 +181,9 @@ public class PlantLedger {
         } catch (PlantRefusedException refused) {
             throw PlantProblems.of(refused);
         } catch (PlantConflictException conflict) {
-            throw new DomainProblem.Contradiction(conflict.clashes().stream().map(clash -> told(clash, before)).toList());
+            throw new DomainProblem.Contradiction(conflict.clashes().stream()
+                    .map(clash -> told(clash, before))
+                    .toList());
         }
     }
 
@@ -180,17 +192,26 @@ public class PlantLedger {
                 .filter(change -> change.change != null && change.undoneAt == null && changed(change, clash))
                 .findFirst();
         return new DomainProblem.Clash(
-                clash.node(), clash.label(), clash.facet(), clash.theirs(), clash.yours(),
-                said(clash.facet(), clash.theirs(), tree), said(clash.facet(), clash.yours(), tree),
-                theirs.map(change -> change.actor).orElse(""), theirs.map(change -> change.at.toString()).orElse(""));
+                clash.node(),
+                clash.label(),
+                clash.facet(),
+                clash.theirs(),
+                clash.yours(),
+                said(clash.facet(), clash.theirs(), tree),
+                said(clash.facet(), clash.yours(), tree),
+                theirs.map(change -> change.actor).orElse(""),
+                theirs.map(change -> change.at.toString()).orElse(""));
     }
 
     private static String said(String facet, String value, PlantTree tree) {
-        return facet.equals(Facet.PARENT) ? tree.nodes().find(UUID.fromString(value)).map(Node::title).orElse("the top of the plant") : value;
+        return facet.equals(Facet.PARENT)
+                ? tree.nodes().find(UUID.fromString(value)).map(Node::title).orElse("the top of the plant")
+                : value;
     }
 
     private boolean changed(PlantChangeEntity change, PlantConflictException.Clash clash) {
-        for (Alteration alteration : json.readValue(change.change, StoredChange.class).altered()) {
+        for (Alteration alteration :
+                json.readValue(change.change, StoredChange.class).altered()) {
             if (alteration.node().equals(clash.node()) && alteration.facets().containsKey(clash.facet())) {
                 return true;
             }
@@ -217,7 +238,8 @@ public class PlantLedger {
         Set<UUID> touched = new HashSet<>(change.nodes());
         change.added().forEach(node -> touched.add(node.parentId()));
         change.removed().forEach(node -> touched.add(node.parentId()));
-        change.altered().forEach(alteration -> before.find(alteration.node()).ifPresent(node -> touched.add(node.parentId())));
+        change.altered()
+                .forEach(alteration -> before.find(alteration.node()).ifPresent(node -> touched.add(node.parentId())));
         db.sql("INSERT INTO plant_change_node (change_id, node_id) SELECT :change, unnest(:nodes)")
                 .param("change", changeId)
                 .param("nodes", touched.toArray(UUID[]::new))
@@ -238,19 +260,23 @@ public class PlantLedger {
 
     private void turn(UUID changeId, boolean back) {
         rows.lock();
-        PlantChangeEntity entry = changes.findById(changeId).orElseThrow(() -> new DomainProblem.NotFound("The change"));
+        PlantChangeEntity entry =
+                changes.findById(changeId).orElseThrow(() -> new DomainProblem.NotFound("The change"));
         if ((entry.undoneAt != null) == back) {
             return;
         }
         if (entry.change == null) {
-            throw new DomainProblem.Conflict("not-kept", "This change was made before changes were kept whole. It cannot be taken back.");
+            throw new DomainProblem.Conflict(
+                    "not-kept", "This change was made before changes were kept whole. It cannot be taken back.");
         }
         StoredChange stored = json.readValue(entry.change, StoredChange.class);
         StoredChange turned = back ? stored.inverse() : stored;
         PlantTree before = plant.tree();
         PlantChange change = new PlantChange(
                 rows.removed(turned.added()),
-                turned.removed().stream().flatMap(id -> before.nodes().find(id).stream()).toList(),
+                turned.removed().stream()
+                        .flatMap(id -> before.nodes().find(id).stream())
+                        .toList(),
                 turned.altered());
         NodeTree after;
         try {
@@ -275,7 +301,8 @@ public class PlantLedger {
                 ? changes.findAllByOrderByAtDesc(Limit.of(MOST_CHANGES_SHOWN))
                 : changes.ofNode(node, MOST_CHANGES_SHOWN);
         return found.stream()
-                .map(c -> new HistoryLine(c.id, c.at.toString(), c.actor, c.sentence, c.undoneAt != null, c.change != null))
+                .map(c -> new HistoryLine(
+                        c.id, c.at.toString(), c.actor, c.sentence, c.undoneAt != null, c.change != null))
                 .toList();
     }
 }

@@ -31,7 +31,15 @@ public record PlantNode(
     static PlantNode of(Node node, String name) {
         UUID parent = node.parentId().equals(Node.PLANT) ? null : node.parentId();
         return new PlantNode(
-                node.id(), parent, node.level(), node.tag(), name, node.name(), node.technique(), node.assetClass(), node.nameplate());
+                node.id(),
+                parent,
+                node.level(),
+                node.tag(),
+                name,
+                node.name(),
+                node.technique(),
+                node.assetClass(),
+                node.nameplate());
     }
 
     /** Tag and name as one label. */

@@ -15,7 +15,9 @@ final class PlantProblems {
         List<Reason> reasons = refused.reasons();
         boolean onlyNames = reasons.stream().allMatch(reason -> reason.code().equals("name"));
         if (onlyNames) {
-            return new DomainProblem.Invalid(reasons.stream().map(reason -> new DomainProblem.Fault("name", reason.sentence())).toList());
+            return new DomainProblem.Invalid(reasons.stream()
+                    .map(reason -> new DomainProblem.Fault("name", reason.sentence()))
+                    .toList());
         }
         return new DomainProblem.Conflict(reasons.get(0).code(), refused.getMessage());
     }
@@ -25,7 +27,8 @@ final class PlantProblems {
         var first = conflict.clashes().get(0);
         return new DomainProblem.Conflict(
                 "changed-since",
-                "%s was changed again since: its %s is now \"%s\". Take that back first.".formatted(first.label(), word(first.facet()), first.theirs()));
+                "%s was changed again since: its %s is now \"%s\". Take that back first."
+                        .formatted(first.label(), word(first.facet()), first.theirs()));
     }
 
     /** "setting.vibration.lines" is "lines" where people read it. */

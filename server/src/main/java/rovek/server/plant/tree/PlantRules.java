@@ -44,15 +44,23 @@ class PlantRules {
         if (faults.isEmpty()) {
             PlantTree tree = before.of(after);
             affected(before.nodes(), after, change).values().forEach(check -> checkMeasurable(tree, check, faults));
-            checkUnlike(tree, change.added().stream().filter(node -> node.level() == Level.CHECK).toList(), faults);
+            checkUnlike(
+                    tree,
+                    change.added().stream()
+                            .filter(node -> node.level() == Level.CHECK)
+                            .toList(),
+                    faults);
         }
         if (!faults.isEmpty()) {
-            throw new DomainProblem.Invalid(faults.stream().distinct().limit(MOST_FAULTS_TOLD).toList());
+            throw new DomainProblem.Invalid(
+                    faults.stream().distinct().limit(MOST_FAULTS_TOLD).toList());
         }
     }
 
     private void checkOwn(Node node, List<Fault> faults) {
-        node.facets().forEach((facet, value) -> knowledge.fault(facet, value).ifPresent(reason -> faults.add(new Fault(facet, reason))));
+        node.facets()
+                .forEach((facet, value) ->
+                        knowledge.fault(facet, value).ifPresent(reason -> faults.add(new Fault(facet, reason))));
         if (node.level() == Level.CHECK && node.technique().isEmpty()) {
             faults.add(new Fault(Facet.TECHNIQUE, "A check says what is checked."));
         }
@@ -68,7 +76,9 @@ class PlantRules {
         }
         for (Alteration alteration : change.altered()) {
             boolean matters = alteration.facets().keySet().stream()
-                    .anyMatch(facet -> facet.startsWith(Facet.SETTING) || facet.equals(Facet.PARENT) || facet.equals(Facet.TECHNIQUE));
+                    .anyMatch(facet -> facet.startsWith(Facet.SETTING)
+                            || facet.equals(Facet.PARENT)
+                            || facet.equals(Facet.TECHNIQUE));
             if (matters) {
                 after.walk(alteration.node(), node -> {
                     if (node.level() == Level.CHECK) {
@@ -89,7 +99,9 @@ class PlantRules {
                 .flatMap(id -> tree.nodes().find(id).stream())
                 .filter(other -> other.level() == Level.CHECK)
                 .forEach(other -> standing.merge(Alike.of(other), 1, Integer::sum)));
-        checks.stream().filter(check -> standing.get(Alike.of(check)) > 1).forEach(check -> refuseTwice(tree, check, faults));
+        checks.stream()
+                .filter(check -> standing.get(Alike.of(check)) > 1)
+                .forEach(check -> refuseTwice(tree, check, faults));
     }
 
     /** What makes two checks of one point the same. */
@@ -103,14 +115,18 @@ class PlantRules {
     private void refuseTwice(PlantTree tree, Node check, List<Fault> faults) {
         Technique technique = techniques.get(check.technique());
         if (!technique.mayStandTwice(tree.settings(check.id(), technique))) {
-            faults.add(new Fault("check", "There is such a check at this point already: %s.".formatted(technique.checkName(tree.settings(check.id(), technique)))));
+            faults.add(new Fault(
+                    "check",
+                    "There is such a check at this point already: %s."
+                            .formatted(technique.checkName(tree.settings(check.id(), technique)))));
         }
     }
 
     private void checkMeasurable(PlantTree tree, Node check, List<Fault> faults) {
         Technique technique = techniques.get(check.technique());
         try {
-            technique.unsuited(tree.settings(check.id(), technique))
+            technique
+                    .unsuited(tree.settings(check.id(), technique))
                     .forEach(reason -> faults.add(new Fault("settings", label(tree, check) + ": " + reason)));
         } catch (InvalidSettingsException e) {
             faults.add(new Fault("settings", label(tree, check) + ": " + e.getMessage()));
@@ -119,7 +135,9 @@ class PlantRules {
 
     private static String label(PlantTree tree, Node check) {
         return tree.nodes().path(check.id()).stream()
-                .filter(node -> node.level() == Level.ASSET || node.level() == Level.POINT || !node.name().isBlank() && node.level() == Level.CHECK)
+                .filter(node -> node.level() == Level.ASSET
+                        || node.level() == Level.POINT
+                        || !node.name().isBlank() && node.level() == Level.CHECK)
                 .map(Node::label)
                 .reduce((outer, inner) -> outer + ", " + inner)
                 .orElse("The check");

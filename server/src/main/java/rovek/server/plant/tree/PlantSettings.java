@@ -51,8 +51,18 @@ public class PlantSettings {
      * @param overriddenBeneath how many nodes beneath say something else
      */
     public record SettingLine(
-            String key, String name, String unit, List<String> options, String hint, String value, boolean own,
-            @Nullable UUID originId, String originName, String sensor, String inherited, int overriddenBeneath) {}
+            String key,
+            String name,
+            String unit,
+            List<String> options,
+            String hint,
+            String value,
+            boolean own,
+            @Nullable UUID originId,
+            String originName,
+            String sensor,
+            String inherited,
+            int overriddenBeneath) {}
 
     /**
      * What a change of settings would do, before it is done.
@@ -75,11 +85,19 @@ public class PlantSettings {
         for (SettingDefinition definition : technique.settings()) {
             var setting = effective.get(definition.key());
             lines.add(new SettingLine(
-                    definition.key(), definition.name(), definition.unit(), knowledge.options(technique, definition), definition.kind().hint(), setting.value(),
+                    definition.key(),
+                    definition.name(),
+                    definition.unit(),
+                    knowledge.options(technique, definition),
+                    definition.kind().hint(),
+                    setting.value(),
                     setting.overridden().isPresent(),
                     setting.origin().map(origin -> origin.node()).orElse(null),
                     setting.origin().map(origin -> origin.name()).orElse(""),
-                    use.filter(one -> one.sensitivityKey().equals(definition.key())).isPresent() ? sensor : "",
+                    use.filter(one -> one.sensitivityKey().equals(definition.key()))
+                                    .isPresent()
+                            ? sensor
+                            : "",
                     setting.overridden().orElse(setting.value()),
                     beneath.getOrDefault(definition.key(), 0)));
         }
@@ -129,14 +147,16 @@ public class PlantSettings {
             if (!check.technique().equals(technique.id())) {
                 continue;
             }
-            boolean isSame = before.effectiveValues(check.id(), technique).equals(after.effectiveValues(check.id(), technique));
+            boolean isSame =
+                    before.effectiveValues(check.id(), technique).equals(after.effectiveValues(check.id(), technique));
             if (isSame) {
                 kept++;
             } else {
                 changed.add(before.check(check.id()).orElseThrow().place() + ", " + check.name());
             }
         }
-        return new Effect(changed.size(), kept, changed.stream().limit(MOST_CHECKS_TOLD).toList());
+        return new Effect(
+                changed.size(), kept, changed.stream().limit(MOST_CHECKS_TOLD).toList());
     }
 
     /** Checks that are measured with a sensor: how many, and some of them by name. */
@@ -147,7 +167,8 @@ public class PlantSettings {
         List<UUID> found = new ArrayList<>();
         for (PlantNode check : tree.checksBeneath(Node.PLANT)) {
             Technique technique = techniques.get(check.technique());
-            boolean isMeasuredWithIt = technique.sensorUse()
+            boolean isMeasuredWithIt = technique
+                    .sensorUse()
                     .flatMap(use -> use.named(tree.effectiveSettings(check.id(), technique)))
                     .filter(sensorTag::equals)
                     .isPresent();
@@ -156,7 +177,11 @@ public class PlantSettings {
             }
         }
         List<UUID> told = found.stream().limit(MOST_CHECKS_TOLD).toList();
-        return new SensorUsers(found.size(), tree.checks(told).stream().map(check -> check.place() + ", " + check.node().name()).toList());
+        return new SensorUsers(
+                found.size(),
+                tree.checks(told).stream()
+                        .map(check -> check.place() + ", " + check.node().name())
+                        .toList());
     }
 
     private static Node require(PlantTree tree, UUID id) {
@@ -171,14 +196,18 @@ public class PlantSettings {
         if (!asked.isBlank()) {
             return technique(asked);
         }
-        return Stream.concat(tree.checksBeneath(node.id()).stream().map(check -> technique(check.technique())), techniques.list().stream())
+        return Stream.concat(
+                        tree.checksBeneath(node.id()).stream().map(check -> technique(check.technique())),
+                        techniques.list().stream())
                 .filter(technique -> !technique.settings().isEmpty())
                 .findFirst()
                 .orElseThrow();
     }
 
     private Technique technique(String id) {
-        return techniques.find(id)
-                .orElseThrow(() -> new DomainProblem.Invalid("technique", "Rovek does not know the technique \"" + id + "\"."));
+        return techniques
+                .find(id)
+                .orElseThrow(() ->
+                        new DomainProblem.Invalid("technique", "Rovek does not know the technique \"" + id + "\"."));
     }
 }

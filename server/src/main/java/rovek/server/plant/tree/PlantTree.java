@@ -39,7 +39,12 @@ public final class PlantTree {
     /** Nodes with a limit that compares with sister assets; null until somebody asks. */
     private volatile Set<UUID> comparing;
 
-    private PlantTree(NodeTree nodes, Techniques techniques, Map<String, Sensor> sensors, Map<UUID, String> checkNames, @Nullable Set<UUID> comparing) {
+    private PlantTree(
+            NodeTree nodes,
+            Techniques techniques,
+            Map<String, Sensor> sensors,
+            Map<UUID, String> checkNames,
+            @Nullable Set<UUID> comparing) {
         this.nodes = nodes;
         this.techniques = techniques;
         this.sensors = sensors;
@@ -81,7 +86,9 @@ public final class PlantTree {
      * gone there too.
      */
     public Set<UUID> renamedIn(PlantTree other) {
-        return sensors.equals(other.sensors) ? concerned(nodes.differing(other.nodes), nodes, other.nodes) : idsOf(other.nodes);
+        return sensors.equals(other.sensors)
+                ? concerned(nodes.differing(other.nodes), nodes, other.nodes)
+                : idsOf(other.nodes);
     }
 
     private static Set<UUID> concerned(Set<UUID> differing, NodeTree before, NodeTree after) {
@@ -160,7 +167,10 @@ public final class PlantTree {
     /** The nearest node of a level on the way up, the node itself included. */
     public Optional<PlantNode> nearest(UUID id, Level level) {
         List<Node> path = nodes.path(id);
-        return path.stream().filter(node -> node.level() == level).reduce((outer, inner) -> inner).map(this::view);
+        return path.stream()
+                .filter(node -> node.level() == level)
+                .reduce((outer, inner) -> inner)
+                .map(this::view);
     }
 
     public boolean isBeneath(UUID id, UUID ancestor) {
@@ -169,7 +179,10 @@ public final class PlantTree {
 
     /** All checks at or beneath a node, in order. */
     public List<PlantNode> checksBeneath(UUID id) {
-        return nodes.beneath(id).stream().filter(node -> node.level() == Level.CHECK).map(this::view).toList();
+        return nodes.beneath(id).stream()
+                .filter(node -> node.level() == Level.CHECK)
+                .map(this::view)
+                .toList();
     }
 
     /** What each node on the way down says about a technique's settings. */
@@ -225,7 +238,9 @@ public final class PlantTree {
     }
 
     private static boolean comparesSisters(Node node) {
-        return node.limits().values().stream().flatMap(limits -> limits.values().stream()).anyMatch(LimitText::comparesSisters);
+        return node.limits().values().stream()
+                .flatMap(limits -> limits.values().stream())
+                .anyMatch(LimitText::comparesSisters);
     }
 
     /** What a node and those above it say of a result, the nearest first. */
@@ -253,7 +268,14 @@ public final class PlantTree {
             PlantNode view = view(node);
             PlantNode point = nearest(id, Level.POINT).orElse(view);
             PlantNode asset = nearest(id, Level.ASSET).orElse(point);
-            return new CheckView(view, point, asset, technique, settings, nameplate(id), Collections.unmodifiableMap(limits(id, technique, settings)));
+            return new CheckView(
+                    view,
+                    point,
+                    asset,
+                    technique,
+                    settings,
+                    nameplate(id),
+                    Collections.unmodifiableMap(limits(id, technique, settings)));
         });
     }
 

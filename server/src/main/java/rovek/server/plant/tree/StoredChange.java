@@ -22,7 +22,8 @@ record StoredChange(List<UUID> added, List<UUID> removed, List<Alteration> alter
 
     /** What takes it back. */
     StoredChange inverse() {
-        return new StoredChange(removed, added, altered.stream().map(Alteration::inverse).toList());
+        return new StoredChange(
+                removed, added, altered.stream().map(Alteration::inverse).toList());
     }
 
     Set<UUID> nodes() {

@@ -24,20 +24,20 @@ import rovek.core.limit.LimitLayers;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.unit.Amount;
 import rovek.core.unit.UnitCatalogue;
-import rovek.server.people.account.Accounts;
-import rovek.server.reports.certificate.CertifiedReadings.Certified;
-import rovek.server.judging.verdict.ReadingVerdict;
-import rovek.server.judging.verdict.Verdicts;
-import rovek.server.plant.tree.CheckView;
-import rovek.server.plant.tree.Plant;
-import rovek.server.plant.tree.PlantTree;
 import rovek.server.judging.reading.InstrumentCalibration;
 import rovek.server.judging.reading.ReadingDesk;
 import rovek.server.judging.reading.ReadingView;
 import rovek.server.judging.reading.Readings;
+import rovek.server.judging.verdict.ReadingVerdict;
+import rovek.server.judging.verdict.Verdicts;
+import rovek.server.people.account.Accounts;
+import rovek.server.plant.tree.CheckView;
+import rovek.server.plant.tree.Plant;
+import rovek.server.plant.tree.PlantTree;
+import rovek.server.reports.certificate.CertifiedReadings.Certified;
 import rovek.server.rounds.visit.Visits;
-import rovek.server.rounds.visit.Visits.VisitRow;
 import rovek.server.rounds.visit.Visits.VisitRecord;
+import rovek.server.rounds.visit.Visits.VisitRow;
 
 /** Puts the content of a certificate together from a visit as it stands now. */
 @Component
@@ -53,7 +53,14 @@ class CertificateComposer {
     private final ZoneId zone;
 
     CertificateComposer(
-            Visits visits, Readings readings, Plant plant, Verdicts verdicts, Accounts accounts, Equipment equipment, ReadingDesk desk, @Value("${rovek.time-zone:UTC}") String zone) {
+            Visits visits,
+            Readings readings,
+            Plant plant,
+            Verdicts verdicts,
+            Accounts accounts,
+            Equipment equipment,
+            ReadingDesk desk,
+            @Value("${rovek.time-zone:UTC}") String zone) {
         this.visits = visits;
         this.readings = readings;
         this.plant = plant;
@@ -83,30 +90,66 @@ class CertificateComposer {
         Instant began = visit.beganAt();
         List<CertificateRow> rows = new ArrayList<>();
         List<ReadingView> used = new ArrayList<>();
-        List<VisitRow> stated = visit.rows().stream().filter(row -> chosen.contains(row.checkId())).toList();
-        Map<UUID, ReadingVerdict> judged = verdicts.of(tree, stated.stream().map(row -> byId.get(row.readingId())).filter(reading -> reading != null && reading.counts()).toList());
+        List<VisitRow> stated = visit.rows().stream()
+                .filter(row -> chosen.contains(row.checkId()))
+                .toList();
+        Map<UUID, ReadingVerdict> judged = verdicts.of(
+                tree,
+                stated.stream()
+                        .map(row -> byId.get(row.readingId()))
+                        .filter(reading -> reading != null && reading.counts())
+                        .toList());
         for (VisitRow row : stated) {
             ReadingView reading = row.readingId() == null ? null : byId.get(row.readingId());
-            rows.addAll(new CheckRows(tree.check(row.checkId()).orElseThrow(), row, reading, reading == null ? null : judged.get(reading.id()), began).all());
+            rows.addAll(new CheckRows(
+                            tree.check(row.checkId()).orElseThrow(),
+                            row,
+                            reading,
+                            reading == null ? null : judged.get(reading.id()),
+                            began)
+                    .all());
             if (reading != null) {
                 used.add(reading);
             }
         }
         LocalDate on = LocalDate.ofInstant(began, zone);
-        List<ReadingDesk.Brought> files = desk.broughtAsFiles(used.stream().map(ReadingView::id).toList());
+        List<ReadingDesk.Brought> files =
+                desk.broughtAsFiles(used.stream().map(ReadingView::id).toList());
         boolean isByHand = used.isEmpty() ? visit.instrument().isByHand() : equipment.isByHand(used);
         CertificateContent content = new CertificateContent(
-                visit.client(), visit.site(), visit.title(), on, visit.technician(), Optional.empty(),
-                used.isEmpty() ? ofVisit(visit) : equipment.instruments(used), equipment.sensors(used, on), isByHand,
-                files.stream().map(file -> "%s, brought by %s on %s".formatted(file.fileName(), accounts.displayName(file.by()), LocalDate.ofInstant(file.at(), zone))).toList(), rows);
-        int gone = chosen.size() - (int) stated.stream().map(VisitRow::checkId).distinct().count();
-        return new Composed(content, used.stream().map(reading -> new Certified(reading.id(), visitId, reading.checkId())).toList(), gone, files);
+                visit.client(),
+                visit.site(),
+                visit.title(),
+                on,
+                visit.technician(),
+                Optional.empty(),
+                used.isEmpty() ? ofVisit(visit) : equipment.instruments(used),
+                equipment.sensors(used, on),
+                isByHand,
+                files.stream()
+                        .map(file -> "%s, brought by %s on %s"
+                                .formatted(
+                                        file.fileName(),
+                                        accounts.displayName(file.by()),
+                                        LocalDate.ofInstant(file.at(), zone)))
+                        .toList(),
+                rows);
+        int gone = chosen.size()
+                - (int) stated.stream().map(VisitRow::checkId).distinct().count();
+        return new Composed(
+                content,
+                used.stream()
+                        .map(reading -> new Certified(reading.id(), visitId, reading.checkId()))
+                        .toList(),
+                gone,
+                files);
     }
 
     private static List<InstrumentStatement> ofVisit(VisitRecord visit) {
         return visit.instrument().isByHand()
                 ? List.of()
-                : List.of(Equipment.statement(visit.instrument(), new InstrumentCalibration(visit.calibratedOn(), visit.calibratedUntil())));
+                : List.of(Equipment.statement(
+                        visit.instrument(), new InstrumentCalibration(visit.calibratedOn(), visit.calibratedUntil())));
     }
 
     /** The lines of one chosen check: whatever came of it, at least one. */
@@ -119,7 +162,12 @@ class CertificateComposer {
         private final Instant began;
 
         /** @param verdict null where nothing was measured that counts */
-        CheckRows(CheckView check, VisitRow row, @Nullable ReadingView reading, @Nullable ReadingVerdict verdict, Instant began) {
+        CheckRows(
+                CheckView check,
+                VisitRow row,
+                @Nullable ReadingView reading,
+                @Nullable ReadingVerdict verdict,
+                Instant began) {
             this.check = check;
             this.row = row;
             this.reading = reading;
@@ -150,18 +198,41 @@ class CertificateComposer {
         }
 
         private CertificateRow of(ResultDefinition result) {
-            Optional<Amount> value = verdict == null ? Optional.empty() : Optional.ofNullable(reading.results().get(result.id()));
-            List<Bounds> bounds = verdict == null || !verdict.results().containsKey(result.id()) ? List.of() : verdict.results().get(result.id()).outcome().bounds();
+            Optional<Amount> value = verdict == null
+                    ? Optional.empty()
+                    : Optional.ofNullable(reading.results().get(result.id()));
+            List<Bounds> bounds = verdict == null || !verdict.results().containsKey(result.id())
+                    ? List.of()
+                    : verdict.results().get(result.id()).outcome().bounds();
             return new CertificateRow(
-                    check.asset().tag(), check.asset().name(), place(), result.name(), result.unit(), value, bounds,
-                    limit(result).filter(limit -> limit.limit().boundaryIsPast()).isPresent(), judgement(value, result), row.note());
+                    check.asset().tag(),
+                    check.asset().name(),
+                    place(),
+                    result.name(),
+                    result.unit(),
+                    value,
+                    bounds,
+                    limit(result)
+                            .filter(limit -> limit.limit().boundaryIsPast())
+                            .isPresent(),
+                    judgement(value, result),
+                    row.note());
         }
 
         private CertificateRow withoutResults() {
-            String reason = reading == null || verdict == null ? row.reason() : "kept as it was recorded, without a result";
+            String reason =
+                    reading == null || verdict == null ? row.reason() : "kept as it was recorded, without a result";
             return new CertificateRow(
-                    check.asset().tag(), check.asset().name(), place(), check.technique().name(), UnitCatalogue.ONE, Optional.empty(), List.of(), false,
-                    Judgement.notJudged(reason.isBlank() ? "there is no result" : reason), row.note());
+                    check.asset().tag(),
+                    check.asset().name(),
+                    place(),
+                    check.technique().name(),
+                    UnitCatalogue.ONE,
+                    Optional.empty(),
+                    List.of(),
+                    false,
+                    Judgement.notJudged(reason.isBlank() ? "there is no result" : reason),
+                    row.note());
         }
 
         private String place() {
@@ -176,7 +247,9 @@ class CertificateComposer {
                 return Judgement.notJudged(reading.obstacle());
             }
             if (value.isEmpty()) {
-                String remark = Optional.ofNullable(verdict.results().get(result.id())).map(one -> one.outcome().remark()).orElse("");
+                String remark = Optional.ofNullable(verdict.results().get(result.id()))
+                        .map(one -> one.outcome().remark())
+                        .orElse("");
                 return Judgement.notJudged(remark.isBlank() ? "there is no result" : remark);
             }
             return named(verdict.onlyOn(result.id()).judgement());
@@ -185,10 +258,13 @@ class CertificateComposer {
 
     /** A person stands on paper by name. */
     private Judgement named(Judgement judgement) {
-        return judgement.overruled()
+        return judgement
+                .overruled()
                 .map(one -> new Judgement(
                         judgement.verdict(), judgement.reason(),
-                        Optional.of(new Judgement.Overruled(one.computed(), one.because(), accounts.displayName(one.by()), one.at())), judgement.anew()))
+                        Optional.of(new Judgement.Overruled(
+                                        one.computed(), one.because(), accounts.displayName(one.by()), one.at())),
+                                judgement.anew()))
                 .orElse(judgement);
     }
 }

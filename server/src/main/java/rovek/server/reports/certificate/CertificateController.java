@@ -83,10 +83,17 @@ class CertificateController {
     ResponseEntity<byte[]> pdf(@PathVariable UUID id) {
         Certificates.Paper paper = certificates.paper(id);
         if (!paper.unchanged()) {
-            throw new DomainProblem.Conflict("changed", "The stored paper is not what was signed: its digest differs. Restore it from a backup.");
+            throw new DomainProblem.Conflict(
+                    "changed",
+                    "The stored paper is not what was signed: its digest differs. Restore it from a backup.");
         }
         return ResponseEntity.ok()
-                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename("certificate-" + paper.number() + ".pdf").build().toString())
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename("certificate-" + paper.number() + ".pdf")
+                                .build()
+                                .toString())
                 .header("X-Content-SHA256", paper.sha256())
                 .body(paper.pdf());
     }

@@ -55,6 +55,9 @@ class CertificateEntity {
     Integer version;
 
     List<UUID> checks() {
-        return Arrays.stream(checkIds.split(",")).filter(id -> !id.isBlank()).map(UUID::fromString).toList();
+        return Arrays.stream(checkIds.split(","))
+                .filter(id -> !id.isBlank())
+                .map(UUID::fromString)
+                .toList();
     }
 }

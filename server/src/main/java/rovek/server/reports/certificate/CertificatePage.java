@@ -7,10 +7,10 @@ import java.util.stream.Collectors;
 import java.util.stream.DoubleStream;
 import java.util.stream.Stream;
 import org.springframework.web.util.HtmlUtils;
-import rovek.core.entry.PlainText;
 import rovek.core.certificate.CertificateContent;
 import rovek.core.certificate.CertificateRow;
 import rovek.core.certificate.PrintedNumber;
+import rovek.core.entry.PlainText;
 import rovek.core.limit.Bounds;
 import rovek.core.limit.Range;
 import rovek.core.limit.Verdict;
@@ -36,13 +36,17 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
             table { width: 100%; border-collapse: collapse; -fs-table-paginate: paginate; } tr { page-break-inside: avoid; }
             th { text-align: left; font-weight: 600; border-bottom: 1.2pt solid #1E2528; padding: 1mm 2mm 1mm 0; }
             td { border-bottom: 0.4pt solid #B8AD94; padding: 1mm 2mm 1mm 0; vertical-align: top; }
-            .n { text-align: right; } .facts td { border: 0; padding: 0.4mm 4mm 0.4mm 0; } .facts td:first-child { width: 34mm; color: #4A5257; }
-            .PASS { color: #1E7A5F; } .WATCH { color: #9A5B00; } .FAIL { color: #A8321F; } .NOT_JUDGED { color: #5E635E; } .v { font-weight: 600; }
-            .sign { margin-top: 10mm; border-top: 0.6pt solid #1E2528; width: 80mm; padding-top: 1mm; } .small { font-size: 8.5pt; color: #4A5257; }
+            .n { text-align: right; } .facts td { border: 0; padding: 0.4mm 4mm 0.4mm 0; } .facts td:first-child { width: 34mm;
+                color: #4A5257; }
+            .PASS { color: #1E7A5F; } .WATCH { color: #9A5B00; } .FAIL { color: #A8321F; } .NOT_JUDGED { color: #5E635E; } .v {
+                font-weight: 600; }
+            .sign { margin-top: 10mm; border-top: 0.6pt solid #1E2528; width: 80mm; padding-top: 1mm; } .small { font-size: 8.5pt;
+                color: #4A5257; }
             """;
 
     String html() {
-        return "<html lang=\"en\"><head><title>" + text(title()) + "</title><style>" + STYLE.replace("%s", footer()) + "</style></head><body>"
+        return "<html lang=\"en\"><head><title>" + text(title()) + "</title><style>" + STYLE.replace("%s", footer())
+                + "</style></head><body>"
                 + "<h1>Inspection certificate</h1>"
                 + number.map(given -> "<div class=\"number\">No. " + text(given) + "</div>")
                         .orElse("<div class=\"preview\">Preview: not signed, no number</div>")
@@ -51,7 +55,8 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
                 + results()
                 + overruled()
                 + notJudged()
-                + "<p class=\"small\">Decision rule: simple acceptance. A value on its limit is within it unless the limit says otherwise; values are compared as measured, "
+                + "<p class=\"small\">Decision rule: simple acceptance. A value on its limit is within it unless "
+                + "the limit says otherwise; values are compared as measured, "
                 + "without allowance for measurement uncertainty.</p>"
                 + signature()
                 + "</body></html>";
@@ -75,25 +80,55 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
         fact(facts, "Measured on", content.visitOn().toString());
         fact(facts, "Measured by", content.technician());
         for (CertificateContent.InstrumentStatement instrument : content.instruments()) {
-            fact(facts, "Instrument", "%s, calibrated on %s, due again on %s".formatted(
-                    instrument.name(),
-                    instrument.calibratedOn().map(Object::toString).orElse("a date not known"),
-                    instrument.calibratedUntil().map(Object::toString).orElse("a date not known")));
+            fact(
+                    facts,
+                    "Instrument",
+                    "%s, calibrated on %s, due again on %s"
+                            .formatted(
+                                    instrument.name(),
+                                    instrument
+                                            .calibratedOn()
+                                            .map(Object::toString)
+                                            .orElse("a date not known"),
+                                    instrument
+                                            .calibratedUntil()
+                                            .map(Object::toString)
+                                            .orElse("a date not known")));
         }
         for (CertificateContent.SensorStatement sensor : content.sensors()) {
-            fact(facts, "Sensor", sensor.isRegistered()
-                    ? "%s, %s".formatted(sensor.name(), sensor.calibratedOn().map(on -> "calibrated on " + on + sensor.dueOn().map(due -> ", due again on " + due).orElse("")).orElse("its calibration is not known"))
-                    : sensor.name() + ", not in the register of sensors");
+            fact(
+                    facts,
+                    "Sensor",
+                    sensor.isRegistered()
+                            ? "%s, %s"
+                                    .formatted(
+                                            sensor.name(),
+                                            sensor.calibratedOn()
+                                                    .map(on -> "calibrated on " + on
+                                                            + sensor.dueOn()
+                                                                    .map(due -> ", due again on " + due)
+                                                                    .orElse(""))
+                                                    .orElse("its calibration is not known"))
+                            : sensor.name() + ", not in the register of sensors");
         }
         if (content.isByHand()) {
-            fact(facts, "Written by hand", content.instruments().isEmpty() ? "all results, as " + content.technician() + " read them" : "results of checks that take no instrument");
+            fact(
+                    facts,
+                    "Written by hand",
+                    content.instruments().isEmpty()
+                            ? "all results, as " + content.technician() + " read them"
+                            : "results of checks that take no instrument");
         }
         content.files().forEach(file -> fact(facts, "Came as a file", file + "; not read from the instrument itself"));
         return facts.append("</table>").toString();
     }
 
     private static void fact(StringBuilder into, String name, String value) {
-        into.append("<tr><td>").append(name).append("</td><td>").append(text(value.isBlank() ? "not stated" : value)).append("</td></tr>");
+        into.append("<tr><td>")
+                .append(name)
+                .append("</td><td>")
+                .append(text(value.isBlank() ? "not stated" : value))
+                .append("</td></tr>");
     }
 
     private String assets() {
@@ -104,20 +139,37 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
     }
 
     private String results() {
-        StringBuilder table = new StringBuilder("<h2>Results</h2><table><thead><tr><th>Asset</th><th>Check</th><th>Quantity</th>"
-                + "<th class=\"n\">Result</th><th>Unit</th><th>Watch</th><th>Fail</th><th>Verdict</th></tr></thead><tbody>");
+        StringBuilder table = new StringBuilder(
+                "<h2>Results</h2><table><thead><tr><th>Asset</th><th>Check</th><th>Quantity</th>"
+                        + "<th class=\"n\">Result</th><th>Unit</th><th>Watch</th><th>Fail</th><th>Verdict</th></tr></thead><tbody>");
         for (CertificateRow row : content.rows()) {
             String asset = row.assetTag().isBlank() ? row.assetName() : row.assetTag();
-            table.append("<tr><td>").append(text(asset))
-                    .append("</td><td>").append(text(row.check()))
+            table.append("<tr><td>")
+                    .append(text(asset))
+                    .append("</td><td>")
+                    .append(text(row.check()))
                     .append(small(row.note()))
-                    .append(row.verdict() == Verdict.NOT_JUDGED ? "" : small(row.judgement().reason()))
-                    .append("</td><td>").append(text(row.quantity()))
-                    .append("</td><td class=\"n\">").append(value(row))
-                    .append("</td><td>").append(text(row.value().isEmpty() && row.unit().equals(UnitCatalogue.ONE) ? "" : row.unit().shown()))
-                    .append("</td><td>").append(boundaries(row, Bounds::watch))
-                    .append("</td><td>").append(boundaries(row, Bounds::fail))
-                    .append("</td><td class=\"v ").append(row.verdict()).append("\">").append(word(row.verdict()))
+                    .append(
+                            row.verdict() == Verdict.NOT_JUDGED
+                                    ? ""
+                                    : small(row.judgement().reason()))
+                    .append("</td><td>")
+                    .append(text(row.quantity()))
+                    .append("</td><td class=\"n\">")
+                    .append(value(row))
+                    .append("</td><td>")
+                    .append(text(
+                            row.value().isEmpty() && row.unit().equals(UnitCatalogue.ONE)
+                                    ? ""
+                                    : row.unit().shown()))
+                    .append("</td><td>")
+                    .append(boundaries(row, Bounds::watch))
+                    .append("</td><td>")
+                    .append(boundaries(row, Bounds::fail))
+                    .append("</td><td class=\"v ")
+                    .append(row.verdict())
+                    .append("\">")
+                    .append(word(row.verdict()))
                     .append("</td></tr>");
         }
         return table.append("</tbody></table>").toString();
@@ -134,13 +186,16 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
                 .flatMapToDouble(range -> DoubleStream.of(range.low(), range.high()))
                 .filter(Double::isFinite)
                 .toArray();
-        return row.value().map(amount -> PrintedNumber.beside(amount.value(), boundaries)).orElse("–");
+        return row.value()
+                .map(amount -> PrintedNumber.beside(amount.value(), boundaries))
+                .orElse("–");
     }
 
     /** "above 4.5", "below 2", "outside 5.5 to 6.6", "within 3 to 5". */
     private static String boundaries(CertificateRow row, Function<Bounds, Range> which) {
         String all = row.bounds().stream()
-                .filter(bounds -> !which.apply(bounds).equals(Range.ALL) && !which.apply(bounds).equals(Range.NONE))
+                .filter(bounds -> !which.apply(bounds).equals(Range.ALL)
+                        && !which.apply(bounds).equals(Range.NONE))
                 .map(bounds -> boundary(which.apply(bounds), bounds.isForbidden(), row.boundaryIsPast()))
                 .collect(Collectors.joining(", "));
         return all.isEmpty() ? "–" : text(all);
@@ -154,7 +209,12 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
         if (Double.isInfinite(range.high())) {
             return (isPast ? "%s and below" : "below %s").formatted(printed(range.low()));
         }
-        return "%s %s to %s%s".formatted(isForbidden ? "within" : "outside", printed(range.low()), printed(range.high()), isPast ? ", or on it" : "");
+        return "%s %s to %s%s"
+                .formatted(
+                        isForbidden ? "within" : "outside",
+                        printed(range.low()),
+                        printed(range.high()),
+                        isPast ? ", or on it" : "");
     }
 
     private static String printed(double boundary) {
@@ -164,9 +224,18 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
     /** Verdicts that a person gave instead of the computed ones, each with why. */
     private String overruled() {
         String lines = content.rows().stream()
-                .flatMap(row -> row.judgement().overruled().stream().map(one -> "<li>" + text("%s, %s: %s instead of %s, by %s on %s: %s".formatted(
-                        (row.assetTag() + " " + row.check()).strip(), row.quantity(), word(row.verdict()), word(one.computed()), one.by(),
-                        one.at().toString().substring(0, 10), one.because())) + "</li>"))
+                .flatMap(row -> row.judgement().overruled().stream()
+                        .map(one -> "<li>"
+                                + text("%s, %s: %s instead of %s, by %s on %s: %s"
+                                        .formatted(
+                                                (row.assetTag() + " " + row.check()).strip(),
+                                                row.quantity(),
+                                                word(row.verdict()),
+                                                word(one.computed()),
+                                                one.by(),
+                                                one.at().toString().substring(0, 10),
+                                                one.because()))
+                                + "</li>"))
                 .collect(Collectors.joining());
         return lines.isEmpty() ? "" : "<h2>Verdicts given by a person</h2><ul>" + lines + "</ul>";
     }
@@ -177,15 +246,20 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
         }
         return "<h2>Not judged</h2><ul>"
                 + content.notJudged().stream()
-                        .map(row -> "<li>" + text((row.assetTag() + " " + row.check()).strip() + ", " + row.quantity() + ": " + row.reasonNotJudged()) + "</li>")
+                        .map(row -> "<li>"
+                                + text((row.assetTag() + " " + row.check()).strip() + ", " + row.quantity() + ": "
+                                        + row.reasonNotJudged())
+                                + "</li>")
                         .collect(Collectors.joining())
                 + "</ul>";
     }
 
     private String signature() {
-        return "<div class=\"sign\">" + content.reviewer()
-                .map(reviewer -> "Reviewed and signed by " + text(reviewer) + " on " + text(signedOn))
-                .orElse("Not signed yet") + "</div>";
+        return "<div class=\"sign\">"
+                + content.reviewer()
+                        .map(reviewer -> "Reviewed and signed by " + text(reviewer) + " on " + text(signedOn))
+                        .orElse("Not signed yet")
+                + "</div>";
     }
 
     private static String word(Verdict verdict) {

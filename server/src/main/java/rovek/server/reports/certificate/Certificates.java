@@ -21,12 +21,12 @@ import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 import rovek.core.certificate.CertificateContent;
 import rovek.link.Sha256;
+import rovek.server.base.audit.AuditTrail;
+import rovek.server.base.problem.DomainProblem;
 import rovek.server.people.account.Accounts;
 import rovek.server.people.account.SignIn;
-import rovek.server.base.audit.AuditTrail;
-import rovek.server.reports.certificate.CertificateEntity.State;
-import rovek.server.base.problem.DomainProblem;
 import rovek.server.people.policy.HouseRules;
+import rovek.server.reports.certificate.CertificateEntity.State;
 
 /** Prepares, signs, keeps and finds certificates. What is signed is never changed, only withdrawn. */
 @Service
@@ -52,7 +52,8 @@ public class Certificates {
             PdfPrinter printer,
             CertifiedReadings certified,
             HouseRules rules,
-            Accounts accounts, SignIn signIn,
+            Accounts accounts,
+            SignIn signIn,
             AuditTrail audit,
             JdbcClient db,
             TransactionTemplate transaction,
@@ -81,12 +82,35 @@ public class Certificates {
      * @param changedSince what was done since to the readings it states, a sentence each
      */
     public record CertificateLine(
-            UUID id, UUID visitId, String state, @Nullable String number, String client, String title, String preparedBy, String preparedAt,
-            @Nullable String signedBy, @Nullable String issuedAt, @Nullable String sha256, @Nullable String withdrawnBecause, List<String> changedSince) {
+            UUID id,
+            UUID visitId,
+            String state,
+            @Nullable String number,
+            String client,
+            String title,
+            String preparedBy,
+            String preparedAt,
+            @Nullable String signedBy,
+            @Nullable String issuedAt,
+            @Nullable String sha256,
+            @Nullable String withdrawnBecause,
+            List<String> changedSince) {
 
         private CertificateLine changedSince(List<String> sentences) {
             return new CertificateLine(
-                    id, visitId, state, number, client, title, preparedBy, preparedAt, signedBy, issuedAt, sha256, withdrawnBecause, sentences);
+                    id,
+                    visitId,
+                    state,
+                    number,
+                    client,
+                    title,
+                    preparedBy,
+                    preparedAt,
+                    signedBy,
+                    issuedAt,
+                    sha256,
+                    withdrawnBecause,
+                    sentences);
         }
     }
 
@@ -110,7 +134,8 @@ public class Certificates {
         if (choice.checkIds() == null || choice.checkIds().isEmpty()) {
             throw new DomainProblem.Invalid("checkIds", "Choose at least one result.");
         }
-        CertificateContent content = composer.compose(choice.visitId(), choice.checkIds()).content();
+        CertificateContent content =
+                composer.compose(choice.visitId(), choice.checkIds()).content();
         CertificateEntity certificate = new CertificateEntity();
         certificate.id = UUID.randomUUID();
         certificate.visitId = choice.visitId();
@@ -132,7 +157,12 @@ public class Certificates {
         CertificateComposer.Composed composed = composer.compose(certificate.visitId, certificate.checks());
         CertificatePage page = unsigned(composed.content());
         HouseRules.Rules now = rules.now();
-        return new Preview(id, page.html(), missing(composed, now, AuditTrail.actor()), now.refuseOverdue() ? List.of() : composed.content().overdue(), digest(page));
+        return new Preview(
+                id,
+                page.html(),
+                missing(composed, now, AuditTrail.actor()),
+                now.refuseOverdue() ? List.of() : composed.content().overdue(),
+                digest(page));
     }
 
     private static CertificatePage unsigned(CertificateContent content) {
@@ -143,12 +173,14 @@ public class Certificates {
     private static List<String> missing(CertificateComposer.Composed composed, HouseRules.Rules now, String signer) {
         List<String> missing = new ArrayList<>(composed.content().missing());
         if (composed.gone() > 0) {
-            missing.add("%d of the chosen checks %s no longer in the visit. Delete this draft and prepare it again.".formatted(composed.gone(), composed.gone() == 1 ? "is" : "are"));
+            missing.add("%d of the chosen checks %s no longer in the visit. Delete this draft and prepare it again."
+                    .formatted(composed.gone(), composed.gone() == 1 ? "is" : "are"));
         }
         if (now.refuseOverdue()) {
             missing.addAll(composed.content().overdue());
         }
-        if (now.fileNeedsSecond() && composed.files().stream().anyMatch(file -> file.by().equals(signer))) {
+        if (now.fileNeedsSecond()
+                && composed.files().stream().anyMatch(file -> file.by().equals(signer))) {
             missing.add("Some of the readings came as a file that you brought yourself. Another reviewer has to sign.");
         }
         return missing;
@@ -166,16 +198,23 @@ public class Certificates {
         // What is printed is what was seen, not what it would say by the time its number is free.
         CertificateComposer.Composed seen = transaction.execute(status -> seen(id, signature.digest()));
         CertificateContent signed = seen.content().signedBy(accounts.displayName(signer));
-        // Printing takes a while, and whoever has the year's number keeps all others from theirs: it is printed with the number that comes next,
+        // Printing takes a while, and whoever has the year's number keeps all others from theirs: it is printed with
+        // the number that comes next,
         // and only where somebody else was given that one meanwhile, again.
         for (int tried = 1; tried < MOST_PRINTS; tried++) {
             Printed printed = printed(signed, comingNumber());
-            CertificateLine issued = transaction.execute(status -> issue(status, id, signer, seen, next -> next.equals(printed.number()) ? Optional.of(printed) : Optional.empty()));
+            CertificateLine issued = transaction.execute(status -> issue(
+                    status,
+                    id,
+                    signer,
+                    seen,
+                    next -> next.equals(printed.number()) ? Optional.of(printed) : Optional.empty()));
             if (issued != null) {
                 return issued;
             }
         }
-        return transaction.execute(status -> issue(status, id, signer, seen, next -> Optional.of(printed(signed, next))));
+        return transaction.execute(
+                status -> issue(status, id, signer, seen, next -> Optional.of(printed(signed, next))));
     }
 
     /** What the signer saw, if that is still what there is. */
@@ -195,7 +234,10 @@ public class Certificates {
     private record Printed(String number, String html, byte[] pdf) {}
 
     private Printed printed(CertificateContent signed, String number) {
-        CertificatePage page = new CertificatePage(signed, Optional.of(number), LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC).toString());
+        CertificatePage page = new CertificatePage(
+                signed,
+                Optional.of(number),
+                LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC).toString());
         return new Printed(number, page.html(), printer.print(page));
     }
 
@@ -204,7 +246,12 @@ public class Certificates {
      * @return null where the number was given back
      */
     @Nullable
-    private CertificateLine issue(TransactionStatus status, UUID id, String signer, CertificateComposer.Composed seen, Function<String, Optional<Printed>> print) {
+    private CertificateLine issue(
+            TransactionStatus status,
+            UUID id,
+            String signer,
+            CertificateComposer.Composed seen,
+            Function<String, Optional<Printed>> print) {
         CertificateEntity certificate = requirePrepared(id);
         Optional<Printed> found = print.apply(nextNumber());
         if (found.isEmpty()) {
@@ -238,7 +285,11 @@ public class Certificates {
     /** The number that comes next if nobody signs meanwhile. */
     private String comingNumber() {
         int year = clock.instant().atOffset(ZoneOffset.UTC).getYear();
-        int last = db.sql("SELECT last FROM certificate_number WHERE year = ?").param(year).query(Integer.class).optional().orElse(0);
+        int last = db.sql("SELECT last FROM certificate_number WHERE year = ?")
+                .param(year)
+                .query(Integer.class)
+                .optional()
+                .orElse(0);
         return "%d-%04d".formatted(year, last + 1);
     }
 
@@ -280,8 +331,17 @@ public class Certificates {
     /** @param search part of a number, client or title; blank for all */
     @Transactional(readOnly = true)
     public List<CertificateLine> register(String search) {
-        String like = "%" + search.strip().toLowerCase(java.util.Locale.ROOT).replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_") + "%";
-        return lines("WHERE lower(coalesce(number, '') || ' ' || client || ' ' || title) LIKE ? ORDER BY state = 'PREPARED' DESC, coalesce(issued_at, prepared_at) DESC LIMIT 500", like);
+        String like = "%"
+                + search.strip()
+                        .toLowerCase(java.util.Locale.ROOT)
+                        .replace("\\", "\\\\")
+                        .replace("%", "\\%")
+                        .replace("_", "\\_")
+                + "%";
+        return lines(
+                "WHERE lower(coalesce(number, '') || ' ' || client || ' ' || title) LIKE ? "
+                        + "ORDER BY state = 'PREPARED' DESC, coalesce(issued_at, prepared_at) DESC LIMIT 500",
+                like);
     }
 
     /** One that waits for a signature; {@code preparedBy} is a sign-in name. */
@@ -290,14 +350,18 @@ public class Certificates {
     /** The newest of those that wait for a signature, up to so many. */
     @Transactional(readOnly = true)
     public List<Waiting> waiting(int most) {
-        return db.sql("SELECT id, title, prepared_by FROM certificate WHERE state = 'PREPARED' ORDER BY prepared_at DESC LIMIT ?").param(most)
+        return db.sql(
+                        "SELECT id, title, prepared_by FROM certificate WHERE state = 'PREPARED' ORDER BY prepared_at DESC LIMIT ?")
+                .param(most)
                 .query((row, n) -> new Waiting(row.getObject(1, UUID.class), row.getString(2), row.getString(3)))
                 .list();
     }
 
     @Transactional(readOnly = true)
     public boolean isAnyIssued() {
-        return db.sql("SELECT EXISTS (SELECT 1 FROM certificate WHERE number IS NOT NULL)").query(Boolean.class).single();
+        return db.sql("SELECT EXISTS (SELECT 1 FROM certificate WHERE number IS NOT NULL)")
+                .query(Boolean.class)
+                .single();
     }
 
     private CertificateLine line(UUID id) {
@@ -306,16 +370,32 @@ public class Certificates {
 
     private List<CertificateLine> lines(String where, Object parameter) {
         UnaryOperator<String> names = accounts.displayNames();
-        List<CertificateLine> lines = db.sql("SELECT id, visit_id, state, number, client, title, prepared_by, prepared_at, signed_by, issued_at, pdf_sha256, withdrawn_because FROM certificate " + where)
+        List<CertificateLine> lines = db.sql(
+                        "SELECT id, visit_id, state, number, client, title, prepared_by, prepared_at, signed_by, "
+                                + "issued_at, pdf_sha256, withdrawn_because FROM certificate " + where)
                 .param(parameter)
                 .query((row, n) -> new CertificateLine(
-                        row.getObject(1, UUID.class), row.getObject(2, UUID.class), row.getString(3), row.getString(4), row.getString(5),
-                        row.getString(6), names.apply(row.getString(7)), instant(row.getObject(8, OffsetDateTime.class)),
+                        row.getObject(1, UUID.class),
+                        row.getObject(2, UUID.class),
+                        row.getString(3),
+                        row.getString(4),
+                        row.getString(5),
+                        row.getString(6),
+                        names.apply(row.getString(7)),
+                        instant(row.getObject(8, OffsetDateTime.class)),
                         row.getString(9) == null ? null : names.apply(row.getString(9)),
-                        instant(row.getObject(10, OffsetDateTime.class)), row.getString(11), row.getString(12), List.of()))
+                        instant(row.getObject(10, OffsetDateTime.class)),
+                        row.getString(11),
+                        row.getString(12),
+                        List.of()))
                 .list();
-        Map<UUID, List<String>> changed = certified.changedSince(lines.stream().filter(line -> line.issuedAt() != null).map(CertificateLine::id).toList());
-        return lines.stream().map(line -> line.changedSince(changed.getOrDefault(line.id(), List.of()))).toList();
+        Map<UUID, List<String>> changed = certified.changedSince(lines.stream()
+                .filter(line -> line.issuedAt() != null)
+                .map(CertificateLine::id)
+                .toList());
+        return lines.stream()
+                .map(line -> line.changedSince(changed.getOrDefault(line.id(), List.of())))
+                .toList();
     }
 
     private static String instant(OffsetDateTime at) {
@@ -329,7 +409,8 @@ public class Certificates {
     private CertificateEntity requirePrepared(UUID id) {
         CertificateEntity certificate = require(id);
         if (certificate.state != State.PREPARED) {
-            throw new DomainProblem.Conflict("already-signed", "It was signed already, as no. %s.".formatted(certificate.number));
+            throw new DomainProblem.Conflict(
+                    "already-signed", "It was signed already, as no. %s.".formatted(certificate.number));
         }
         return certificate;
     }

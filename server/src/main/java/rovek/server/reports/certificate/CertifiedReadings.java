@@ -10,7 +10,6 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
-import rovek.server.plant.tree.CheckView;
 import rovek.server.plant.tree.Plant;
 import rovek.server.plant.tree.PlantTree;
 
@@ -36,7 +35,8 @@ public class CertifiedReadings {
     @Transactional(propagation = Propagation.MANDATORY)
     public void keep(UUID certificate, Collection<Certified> readings) {
         for (Certified one : readings) {
-            db.sql("INSERT INTO certificate_reading (certificate_id, reading_id, visit_id, check_id) VALUES (?, ?, ?, ?)")
+            db.sql(
+                            "INSERT INTO certificate_reading (certificate_id, reading_id, visit_id, check_id) VALUES (?, ?, ?, ?)")
                     .params(certificate, one.readingId(), one.visitId(), one.checkId())
                     .update();
         }
@@ -46,14 +46,22 @@ public class CertifiedReadings {
     @Transactional(readOnly = true)
     public List<OnCertificate> ofVisit(UUID visit) {
         return db.sql("""
-                SELECT k.reading_id, c.id, c.number FROM certificate_reading k JOIN certificate c ON c.id = k.certificate_id JOIN reading r ON r.id = k.reading_id
+                SELECT k.reading_id, c.id, c.number FROM certificate_reading k JOIN certificate c ON c.id = k.certificate_id
+                    JOIN reading r ON r.id = k.reading_id
                 WHERE r.visit_id = ? AND c.state = 'ISSUED' ORDER BY c.number""")
                 .param(visit)
-                .query((row, n) -> new OnCertificate(row.getObject(1, UUID.class), row.getObject(2, UUID.class), row.getString(3)))
+                .query((row, n) ->
+                        new OnCertificate(row.getObject(1, UUID.class), row.getObject(2, UUID.class), row.getString(3)))
                 .list();
     }
 
-    private record Changed(UUID certificate, UUID checkThen, UUID checkNow, boolean isInAnotherVisit, boolean isRepeated, String discardedBecause) {}
+    private record Changed(
+            UUID certificate,
+            UUID checkThen,
+            UUID checkNow,
+            boolean isInAnotherVisit,
+            boolean isRepeated,
+            String discardedBecause) {}
 
     /**
      * What became of the readings that certificates state.
@@ -69,16 +77,24 @@ public class CertifiedReadings {
                 SELECT k.certificate_id, k.check_id, r.check_id, r.visit_id <> k.visit_id, r.replaced, r.discarded_because
                 FROM certificate_reading k JOIN reading r ON r.id = k.reading_id
                 WHERE k.certificate_id = ANY(:certificates)
-                    AND (r.discarded_because IS NOT NULL OR r.replaced OR r.check_id IS DISTINCT FROM k.check_id OR r.visit_id <> k.visit_id)
+                    AND (r.discarded_because IS NOT NULL OR r.replaced OR r.check_id IS DISTINCT FROM k.check_id
+                        OR r.visit_id <> k.visit_id)
                 ORDER BY r.taken_at, r.id""")
                 .param("certificates", certificates.toArray(UUID[]::new))
                 .query((row, n) -> new Changed(
-                        row.getObject(1, UUID.class), row.getObject(2, UUID.class), row.getObject(3, UUID.class), row.getBoolean(4), row.getBoolean(5), row.getString(6)))
+                        row.getObject(1, UUID.class),
+                        row.getObject(2, UUID.class),
+                        row.getObject(3, UUID.class),
+                        row.getBoolean(4),
+                        row.getBoolean(5),
+                        row.getString(6)))
                 .list();
         Map<UUID, List<String>> sentences = new HashMap<>();
         if (!changed.isEmpty()) {
             PlantTree tree = plant.tree();
-            changed.forEach(one -> sentences.computeIfAbsent(one.certificate(), none -> new ArrayList<>()).add(sentence(tree, one)));
+            changed.forEach(one -> sentences
+                    .computeIfAbsent(one.certificate(), none -> new ArrayList<>())
+                    .add(sentence(tree, one)));
         }
         return sentences;
     }
@@ -100,6 +116,8 @@ public class CertifiedReadings {
     }
 
     private static String place(PlantTree tree, UUID check) {
-        return tree.check(check).map(view -> view.place() + ", " + view.node().name()).orElse("A check that was removed");
+        return tree.check(check)
+                .map(view -> view.place() + ", " + view.node().name())
+                .orElse("A check that was removed");
     }
 }

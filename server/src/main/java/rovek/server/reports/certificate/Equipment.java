@@ -12,11 +12,11 @@ import rovek.core.technique.SensorUse;
 import rovek.core.technique.Techniques;
 import rovek.server.instruments.instrument.InstrumentView;
 import rovek.server.instruments.instrument.Instruments;
+import rovek.server.instruments.sensor.SensorView;
+import rovek.server.instruments.sensor.Sensors;
 import rovek.server.judging.reading.InstrumentCalibration;
 import rovek.server.judging.reading.ReadingDesk;
 import rovek.server.judging.reading.ReadingView;
-import rovek.server.instruments.sensor.SensorView;
-import rovek.server.instruments.sensor.Sensors;
 
 /** What readings were taken with, each with the calibration it had then. */
 @Component
@@ -41,38 +41,58 @@ class Equipment {
         return readings.stream()
                 .map(reading -> new Used(reading.instrumentId(), reading.calibration()))
                 .distinct()
-                .flatMap(used -> Optional.of(instruments.get(used.instrument())).filter(instrument -> !instrument.isByHand())
-                        .map(instrument -> statement(instrument, used.calibration())).stream())
+                .flatMap(used -> Optional.of(instruments.get(used.instrument()))
+                        .filter(instrument -> !instrument.isByHand())
+                        .map(instrument -> statement(instrument, used.calibration()))
+                        .stream())
                 .toList();
     }
 
     boolean isByHand(Collection<ReadingView> readings) {
-        return readings.stream().map(ReadingView::instrumentId).distinct().anyMatch(id -> instruments.get(id).isByHand());
+        return readings.stream()
+                .map(ReadingView::instrumentId)
+                .distinct()
+                .anyMatch(id -> instruments.get(id).isByHand());
     }
 
-    /** An instrument with the calibration it told when it was read back; where it told none, with the one that a person has entered for it. */
+    /**
+     * An instrument with the calibration it told when it was read back; where it told none, with the one that a person
+     * has entered for it.
+     */
     static InstrumentStatement statement(InstrumentView instrument, InstrumentCalibration told) {
         InstrumentCalibration calibration = told.on() == null && !instrument.tellsCalibration()
                 ? new InstrumentCalibration(instrument.calibratedOn(), instrument.calibratedUntil())
                 : told;
-        String number = instrument.serial().isEmpty() ? "without a serial number (%s)".formatted(instrument.knownBy()) : "serial number " + instrument.serial();
+        String number = instrument.serial().isEmpty()
+                ? "without a serial number (%s)".formatted(instrument.knownBy())
+                : "serial number " + instrument.serial();
         return new InstrumentStatement(
-                "%s, %s".formatted((instrument.maker() + " " + instrument.model()).strip(), number), Optional.ofNullable(calibration.on()), Optional.ofNullable(calibration.until()));
+                "%s, %s".formatted((instrument.maker() + " " + instrument.model()).strip(), number),
+                Optional.ofNullable(calibration.on()),
+                Optional.ofNullable(calibration.until()));
     }
 
     /** @param day of the visit */
     List<SensorStatement> sensors(Collection<ReadingView> readings, LocalDate day) {
         return desk.takenWith(readings.stream().map(ReadingView::id).toList()).stream()
-                .flatMap(taken -> techniques.find(taken.technique()).flatMap(technique -> technique.sensorUse())
-                        .map(use -> taken.settings().getOrDefault(use.nameKey(), SensorUse.NONE)).stream())
+                .flatMap(taken -> techniques
+                        .find(taken.technique())
+                        .flatMap(technique -> technique.sensorUse())
+                        .map(use -> taken.settings().getOrDefault(use.nameKey(), SensorUse.NONE))
+                        .stream())
                 .filter(tag -> !tag.equals(SensorUse.NONE) && !tag.isBlank())
                 .distinct()
-                .map(tag -> sensors.asOn(tag, day).map(Equipment::statement).orElse(new SensorStatement(tag, false, Optional.empty(), Optional.empty())))
+                .map(tag -> sensors.asOn(tag, day)
+                        .map(Equipment::statement)
+                        .orElse(new SensorStatement(tag, false, Optional.empty(), Optional.empty())))
                 .toList();
     }
 
     private static SensorStatement statement(SensorView sensor) {
-        String name = sensor.serial().isBlank() ? sensor.tag() : "%s, serial number %s".formatted(sensor.tag(), sensor.serial());
-        return new SensorStatement(name, true, Optional.ofNullable(sensor.calibratedOn()), Optional.ofNullable(sensor.dueOn()));
+        String name = sensor.serial().isBlank()
+                ? sensor.tag()
+                : "%s, serial number %s".formatted(sensor.tag(), sensor.serial());
+        return new SensorStatement(
+                name, true, Optional.ofNullable(sensor.calibratedOn()), Optional.ofNullable(sensor.dueOn()));
     }
 }

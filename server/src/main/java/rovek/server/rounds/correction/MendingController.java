@@ -12,10 +12,10 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import rovek.core.limit.Verdict;
-import rovek.server.rounds.correction.Mendings.Mended;
-import rovek.server.rounds.correction.ReadingMending.PlacementOf;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.judging.reading.FilledColumn;
+import rovek.server.rounds.correction.Mendings.Mended;
+import rovek.server.rounds.correction.ReadingMending.PlacementOf;
 
 @RestController
 class MendingController {
@@ -26,7 +26,8 @@ class MendingController {
     private final Moves moves;
     private final SpotChecks spotChecks;
 
-    MendingController(Mendings mendings, ReadingMending readings, VisitTimes times, Moves moves, SpotChecks spotChecks) {
+    MendingController(
+            Mendings mendings, ReadingMending readings, VisitTimes times, Moves moves, SpotChecks spotChecks) {
         this.mendings = mendings;
         this.readings = readings;
         this.times = times;
@@ -46,7 +47,10 @@ class MendingController {
     record DiscardMany(List<UUID> readingIds, String reason) {}
 
     /** @param verdict null where the computed one counts again */
-    record OverruleBy(List<UUID> readingIds, @Nullable Verdict verdict, @Nullable String reason) {}
+    record OverruleBy(
+            List<UUID> readingIds,
+            @Nullable Verdict verdict,
+            @Nullable String reason) {}
 
     /** @param value blank takes what was there away */
     record FillIn(List<UUID> readingIds, FilledColumn column, String value) {}
@@ -120,7 +124,9 @@ class MendingController {
 
     @PostMapping("/api/visits/{id}/times")
     Mended times(@PathVariable UUID id, @RequestBody TrueTime time) {
-        return time.readingId() == null || time.takenAt() == null ? times.asWritten(id) : times.oneWasTaken(id, time.readingId(), instant(time.takenAt()));
+        return time.readingId() == null || time.takenAt() == null
+                ? times.asWritten(id)
+                : times.oneWasTaken(id, time.readingId(), instant(time.takenAt()));
     }
 
     private static Instant instant(String text) {

@@ -36,7 +36,8 @@ public class Mendings {
     private final JsonMapper json;
     private final Clock clock;
 
-    Mendings(ReadingStates readings, VisitStates visits, AuditTrail audit, JdbcClient db, JsonMapper json, Clock clock) {
+    Mendings(
+            ReadingStates readings, VisitStates visits, AuditTrail audit, JdbcClient db, JsonMapper json, Clock clock) {
         this.readings = readings;
         this.visits = visits;
         this.audit = audit;
@@ -71,7 +72,8 @@ public class Mendings {
         Map<UUID, ReadingState> before = readings.of(wanted.readings().keySet());
         UUID id = UUID.randomUUID();
         db.sql("INSERT INTO mending (id, at, actor, sentence, undoes) VALUES (?, ?, ?, ?, ?)")
-                .params(java.util.Arrays.asList(id, clock.instant().atOffset(ZoneOffset.UTC), AuditTrail.actor(), wanted.sentence(), undoes))
+                .params(java.util.Arrays.asList(
+                        id, clock.instant().atOffset(ZoneOffset.UTC), AuditTrail.actor(), wanted.sentence(), undoes))
                 .update();
         int changed = 0;
         for (Map.Entry<UUID, ReadingState> reading : wanted.readings().entrySet()) {
@@ -95,7 +97,8 @@ public class Mendings {
     }
 
     private void keep(UUID mending, String kind, UUID subject, UUID visit, Object before, Object after) {
-        db.sql("INSERT INTO mending_state (mending_id, kind, subject_id, visit_id, before, after) VALUES (?, ?, ?, ?, ?, ?)")
+        db.sql(
+                        "INSERT INTO mending_state (mending_id, kind, subject_id, visit_id, before, after) VALUES (?, ?, ?, ?, ?, ?)")
                 .params(mending, kind, subject, visit, json.writeValueAsString(before), json.writeValueAsString(after))
                 .update();
     }
@@ -114,16 +117,23 @@ public class Mendings {
     @Transactional(readOnly = true)
     public List<Correction> of(UUID visit) {
         return db.sql("""
-                SELECT m.id, m.at, m.actor, m.sentence, (SELECT count(*) FROM mending_state s WHERE s.mending_id = m.id AND s.kind = 'READING'),
+                SELECT m.id, m.at, m.actor, m.sentence, (SELECT count(*) FROM mending_state s WHERE s.mending_id = m.id
+                    AND s.kind = 'READING'),
                     EXISTS (SELECT 1 FROM mending u WHERE u.undoes = m.id)
                 FROM mending m
                 WHERE m.id IN (
                     SELECT mending_id FROM mending_state WHERE visit_id = :visit
                     UNION SELECT s.mending_id FROM mending_state s JOIN reading r ON r.id = s.subject_id WHERE r.visit_id = :visit)
                 ORDER BY m.at DESC, m.id LIMIT :most""")
-                .param("visit", visit).param("most", MOST_LISTED)
+                .param("visit", visit)
+                .param("most", MOST_LISTED)
                 .query((row, n) -> new Correction(
-                        row.getObject(1, UUID.class), row.getTimestamp(2).toInstant().toString(), row.getString(3), row.getString(4), row.getInt(5), row.getBoolean(6)))
+                        row.getObject(1, UUID.class),
+                        row.getTimestamp(2).toInstant().toString(),
+                        row.getString(3),
+                        row.getString(4),
+                        row.getInt(5),
+                        row.getBoolean(6)))
                 .list();
     }
 
@@ -136,15 +146,24 @@ public class Mendings {
      */
     @Transactional
     public Mended undo(UUID id) {
-        Optional<String> sentence = db.sql("SELECT sentence FROM mending WHERE id = ? FOR UPDATE").param(id).query(String.class).optional();
+        Optional<String> sentence = db.sql("SELECT sentence FROM mending WHERE id = ? FOR UPDATE")
+                .param(id)
+                .query(String.class)
+                .optional();
         if (sentence.isEmpty()) {
             throw new DomainProblem.NotFound("What you want to undo");
         }
-        if (db.sql("SELECT count(*) FROM mending WHERE undoes = ?").param(id).query(Integer.class).single() > 0) {
+        if (db.sql("SELECT count(*) FROM mending WHERE undoes = ?")
+                        .param(id)
+                        .query(Integer.class)
+                        .single()
+                > 0) {
             throw new DomainProblem.Conflict("undone", "That was undone already.");
         }
-        List<Kept> kept = db.sql("SELECT kind, subject_id, before, after FROM mending_state WHERE mending_id = ?").param(id)
-                .query((row, n) -> new Kept(row.getString(1), row.getObject(2, UUID.class), row.getString(3), row.getString(4)))
+        List<Kept> kept = db.sql("SELECT kind, subject_id, before, after FROM mending_state WHERE mending_id = ?")
+                .param(id)
+                .query((row, n) ->
+                        new Kept(row.getString(1), row.getObject(2, UUID.class), row.getString(3), row.getString(4)))
                 .list();
         Map<UUID, ReadingState> readingsBefore = new LinkedHashMap<>();
         Map<UUID, VisitState> visitsBefore = new LinkedHashMap<>();
@@ -153,7 +172,9 @@ public class Mendings {
             Class<?> type = isReading ? ReadingState.class : VisitState.class;
             Object now = isReading ? readings.of(List.of(one.subject())).get(one.subject()) : visits.of(one.subject());
             if (!now.equals(json.readValue(one.after(), type))) {
-                throw new DomainProblem.Conflict("mended-since", "What this changed was changed again since. Undo the later change first; nothing was undone.");
+                throw new DomainProblem.Conflict(
+                        "mended-since",
+                        "What this changed was changed again since. Undo the later change first; nothing was undone.");
             }
             if (isReading) {
                 readingsBefore.put(one.subject(), json.readValue(one.before(), ReadingState.class));

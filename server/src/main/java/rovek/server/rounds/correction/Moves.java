@@ -13,14 +13,14 @@ import org.springframework.transaction.annotation.Transactional;
 import rovek.core.plant.Counterpart;
 import rovek.core.plant.Level;
 import rovek.core.plant.Node;
-import rovek.server.rounds.correction.Mendings.Mended;
-import rovek.server.rounds.correction.Mendings.Wanted;
-import rovek.server.plant.tree.Plant;
-import rovek.server.plant.tree.PlantNode;
-import rovek.server.plant.tree.PlantTree;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.judging.reading.ReadingState;
 import rovek.server.judging.reading.ReadingStates;
+import rovek.server.plant.tree.Plant;
+import rovek.server.plant.tree.PlantNode;
+import rovek.server.plant.tree.PlantTree;
+import rovek.server.rounds.correction.Mendings.Mended;
+import rovek.server.rounds.correction.Mendings.Wanted;
 import rovek.server.rounds.visit.VisitState;
 import rovek.server.rounds.visit.VisitStates;
 
@@ -75,36 +75,50 @@ public class Moves {
         PlantTree tree = plant.tree();
         PlantNode target = tree.find(targetId)
                 .filter(node -> TARGETS.contains(node.level()))
-                .orElseThrow(() -> new DomainProblem.Invalid("target", "Readings are moved to a client, site, area, system or asset."));
+                .orElseThrow(() -> new DomainProblem.Invalid(
+                        "target", "Readings are moved to a client, site, area, system or asset."));
         Map<UUID, ReadingState> states = readings.of(chosen.isEmpty() ? readings.ofVisit(visitId) : chosen);
         Counterpart counterparts = new Counterpart(tree.nodes(), tree::name);
         Map<UUID, Optional<UUID>> moves = new HashMap<>();
         Map<UUID, Integer> counts = new LinkedHashMap<>();
         states.values().stream().filter(state -> state.checkId() != null).forEach(state -> {
             counts.merge(state.checkId(), 1, Integer::sum);
-            moves.computeIfAbsent(state.checkId(), check -> counterparts.of(check, targetId).map(Node::id));
+            moves.computeIfAbsent(
+                    state.checkId(), check -> counterparts.of(check, targetId).map(Node::id));
         });
         if (counts.isEmpty()) {
-            throw new DomainProblem.Conflict("nothing-placed", "None of these readings is placed; place them where they belong.");
+            throw new DomainProblem.Conflict(
+                    "nothing-placed", "None of these readings is placed; place them where they belong.");
         }
-        states.replaceAll((id, state) -> state.checkId() == null ? state : state.on(moves.get(state.checkId()).orElse(null)));
+        states.replaceAll((id, state) -> state.checkId() == null
+                ? state
+                : state.on(moves.get(state.checkId()).orElse(null)));
         List<MoveLine> lines = new ArrayList<>();
-        counts.forEach((check, count) -> lines.add(new MoveLine(said(tree, check), moves.get(check).map(to -> said(tree, to)).orElse(""), count)));
-        int loose = counts.entrySet().stream().filter(one -> moves.get(one.getKey()).isEmpty()).mapToInt(Map.Entry::getValue).sum();
-        Map<UUID, VisitState> walk = chosen.isEmpty() ? Map.of(visitId, walkMoved(visits.of(visitId), counterparts, targetId)) : Map.of();
-        return new Planned(new Wanted("move to " + target.label(), states, walk), new MovePlan(target.label(), lines, loose));
+        counts.forEach((check, count) -> lines.add(new MoveLine(
+                said(tree, check), moves.get(check).map(to -> said(tree, to)).orElse(""), count)));
+        int loose = counts.entrySet().stream()
+                .filter(one -> moves.get(one.getKey()).isEmpty())
+                .mapToInt(Map.Entry::getValue)
+                .sum();
+        Map<UUID, VisitState> walk =
+                chosen.isEmpty() ? Map.of(visitId, walkMoved(visits.of(visitId), counterparts, targetId)) : Map.of();
+        return new Planned(
+                new Wanted("move to " + target.label(), states, walk), new MovePlan(target.label(), lines, loose));
     }
 
     /** Stops without a counterpart are no part of a walk there. */
     private static VisitState walkMoved(VisitState visit, Counterpart counterparts, UUID target) {
         List<VisitState.WalkedStop> stops = new ArrayList<>();
-        visit.stops().forEach(stop -> counterparts.of(stop.checkId(), target)
-                .ifPresent(check -> stops.add(stop.on(check.id()))));
+        visit.stops()
+                .forEach(stop ->
+                        counterparts.of(stop.checkId(), target).ifPresent(check -> stops.add(stop.on(check.id()))));
         return visit.with(stops);
     }
 
     private static String said(PlantTree tree, UUID check) {
-        return tree.check(check).map(view -> view.place() + ", " + view.node().name()).orElse("a check that is gone");
+        return tree.check(check)
+                .map(view -> view.place() + ", " + view.node().name())
+                .orElse("a check that is gone");
     }
 
     /**
@@ -115,10 +129,17 @@ public class Moves {
     @Transactional
     public Mended toVisit(UUID from, List<UUID> chosen, Optional<UUID> to) {
         Map<UUID, ReadingState> states = readings.of(chosen);
-        if (chosen.isEmpty() || states.values().stream().anyMatch(state -> !state.visitId().equals(from))) {
-            throw new DomainProblem.Conflict("not-of-this-visit", "Some of these readings are no longer of this visit; look at it again.");
+        if (chosen.isEmpty()
+                || states.values().stream().anyMatch(state -> !state.visitId().equals(from))) {
+            throw new DomainProblem.Conflict(
+                    "not-of-this-visit", "Some of these readings are no longer of this visit; look at it again.");
         }
-        UUID target = to.orElseGet(() -> visits.beside(from, states.values().stream().map(ReadingState::takenAt).min(java.util.Comparator.naturalOrder()).orElseThrow()));
+        UUID target = to.orElseGet(() -> visits.beside(
+                from,
+                states.values().stream()
+                        .map(ReadingState::takenAt)
+                        .min(java.util.Comparator.naturalOrder())
+                        .orElseThrow()));
         String title = visits.title(target);
         states.replaceAll((id, state) -> state.in(target));
         return mendings.commit(Wanted.of("move to visit " + title, states));

@@ -10,13 +10,13 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.core.limit.Verdict;
 import rovek.server.base.audit.AuditTrail;
-import rovek.server.rounds.correction.Mendings.Mended;
-import rovek.server.rounds.correction.Mendings.Wanted;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.judging.reading.FilledColumn;
 import rovek.server.judging.reading.Overruling;
 import rovek.server.judging.reading.ReadingState;
 import rovek.server.judging.reading.ReadingStates;
+import rovek.server.rounds.correction.Mendings.Mended;
+import rovek.server.rounds.correction.Mendings.Wanted;
 
 /** What is done to readings where they are: placed on a check, discarded, restored, columns filled. */
 @Service
@@ -38,7 +38,8 @@ public class ReadingMending {
     /** All of them or none; the same check may be given back and forth, which swaps two. */
     @Transactional
     public Mended place(List<PlacementOf> placements) {
-        Map<UUID, ReadingState> states = readings.of(placements.stream().map(PlacementOf::readingId).toList());
+        Map<UUID, ReadingState> states =
+                readings.of(placements.stream().map(PlacementOf::readingId).toList());
         placements.forEach(one -> states.computeIfPresent(one.readingId(), (id, state) -> state.on(one.checkId())));
         boolean off = placements.stream().allMatch(one -> one.checkId() == null);
         return mendings.commit(Wanted.of(off ? "take off" : "place", states));
@@ -62,7 +63,11 @@ public class ReadingMending {
     public Mended choose(UUID id) {
         ReadingState wanted = readings.of(List.of(id)).get(id);
         if (wanted.checkId() == null || wanted.discardedBecause() != null) {
-            throw new DomainProblem.Conflict("does-not-count", wanted.checkId() == null ? "The reading is loose: place it on a check first." : "The reading was discarded: restore it first.");
+            throw new DomainProblem.Conflict(
+                    "does-not-count",
+                    wanted.checkId() == null
+                            ? "The reading is loose: place it on a check first."
+                            : "The reading was discarded: restore it first.");
         }
         Map<UUID, ReadingState> states = readings.of(readings.ofVisit(wanted.visitId()));
         states.values().removeIf(state -> !wanted.checkId().equals(state.checkId()));
@@ -104,10 +109,12 @@ public class ReadingMending {
             throw new DomainProblem.Invalid("reason", "Say why: it stands beside the verdict everywhere.");
         }
         if (verdict == Verdict.NOT_JUDGED) {
-            throw new DomainProblem.Invalid("verdict", "Pass, watch or fail: what should not count is discarded instead.");
+            throw new DomainProblem.Invalid(
+                    "verdict", "Pass, watch or fail: what should not count is discarded instead.");
         }
         Map<UUID, ReadingState> states = readings.of(ids);
-        Overruling overruling = verdict == null ? null : new Overruling(verdict, said, AuditTrail.actor(), clock.instant());
+        Overruling overruling =
+                verdict == null ? null : new Overruling(verdict, said, AuditTrail.actor(), clock.instant());
         states.replaceAll((id, state) -> state.overruledBy(overruling));
         return mendings.commit(Wanted.of(verdict == null ? "take the computed verdict" : "overrule", states));
     }

@@ -11,14 +11,14 @@ import rovek.core.plant.Facet;
 import rovek.core.plant.Level;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
-import rovek.server.rounds.correction.Mendings.Mended;
-import rovek.server.rounds.correction.ReadingMending.PlacementOf;
+import rovek.server.base.problem.DomainProblem;
+import rovek.server.judging.reading.ReadingDesk;
 import rovek.server.plant.tree.Plant;
 import rovek.server.plant.tree.PlantEditor;
 import rovek.server.plant.tree.PlantEditor.NewNode;
 import rovek.server.plant.tree.PlantNode;
-import rovek.server.base.problem.DomainProblem;
-import rovek.server.judging.reading.ReadingDesk;
+import rovek.server.rounds.correction.Mendings.Mended;
+import rovek.server.rounds.correction.ReadingMending.PlacementOf;
 
 /** A check made on the spot from a loose reading: its technique, its settings, at the point where it was taken. */
 @Service
@@ -48,12 +48,19 @@ public class SpotChecks {
      */
     @Transactional
     public Mended make(UUID readingId, UUID nodeId, @Nullable String point) {
-        ReadingDesk.TakenWith taken = desk.takenWith(List.of(readingId)).stream().findFirst().orElseThrow(() -> new DomainProblem.NotFound("The reading"));
-        Technique technique = techniques.find(taken.technique())
-                .orElseThrow(() -> new DomainProblem.Conflict("no-technique", "Rovek does not know the technique \"%s\".".formatted(taken.technique())));
-        PlantNode node = plant.tree().find(nodeId).orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
+        ReadingDesk.TakenWith taken = desk.takenWith(List.of(readingId)).stream()
+                .findFirst()
+                .orElseThrow(() -> new DomainProblem.NotFound("The reading"));
+        Technique technique = techniques
+                .find(taken.technique())
+                .orElseThrow(() -> new DomainProblem.Conflict(
+                        "no-technique", "Rovek does not know the technique \"%s\".".formatted(taken.technique())));
+        PlantNode node =
+                plant.tree().find(nodeId).orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
         UUID at = node.level() == Level.POINT ? nodeId : newPoint(node, point);
-        UUID check = editor.add(new NewNode(null, at, Level.CHECK, "", "", null, technique.id(), null)).node().id();
+        UUID check = editor.add(new NewNode(null, at, Level.CHECK, "", "", null, technique.id(), null))
+                .node()
+                .id();
         Map<String, String> own = ownSettings(technique, check, taken.settings());
         if (!own.isEmpty()) {
             editor.set(check, own);
@@ -63,12 +70,15 @@ public class SpotChecks {
 
     private UUID newPoint(PlantNode node, @Nullable String name) {
         if (node.level() != Level.ASSET && node.level() != Level.PART) {
-            throw new DomainProblem.Invalid("nodeId", "A check stands at a point of a machine. Choose a machine, a part of one or a point.");
+            throw new DomainProblem.Invalid(
+                    "nodeId", "A check stands at a point of a machine. Choose a machine, a part of one or a point.");
         }
         if (name == null || name.isBlank()) {
             throw new DomainProblem.Invalid("point", "Say what the point is called.");
         }
-        return editor.add(new NewNode(null, node.id(), Level.POINT, "", name.strip(), null, null, null)).node().id();
+        return editor.add(new NewNode(null, node.id(), Level.POINT, "", name.strip(), null, null, null))
+                .node()
+                .id();
     }
 
     /** What the reading was taken with and the check does not have anyway, from above or by default. */
@@ -77,7 +87,9 @@ public class SpotChecks {
         String sensor = technique.sensorUse().map(use -> use.nameKey()).orElse("");
         Map<String, String> own = new HashMap<>();
         takenWith.forEach((key, value) -> {
-            if (!key.equals(sensor) && inForce.containsKey(key) && !inForce.get(key).equals(value)) {
+            if (!key.equals(sensor)
+                    && inForce.containsKey(key)
+                    && !inForce.get(key).equals(value)) {
                 own.put(Facet.setting(technique.id(), key), value);
             }
         });

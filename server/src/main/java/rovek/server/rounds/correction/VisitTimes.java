@@ -7,11 +7,11 @@ import java.util.Map;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import rovek.server.rounds.correction.Mendings.Mended;
-import rovek.server.rounds.correction.Mendings.Wanted;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.judging.reading.ReadingState;
 import rovek.server.judging.reading.ReadingStates;
+import rovek.server.rounds.correction.Mendings.Mended;
+import rovek.server.rounds.correction.Mendings.Wanted;
 import rovek.server.rounds.visit.VisitState;
 import rovek.server.rounds.visit.VisitStates;
 
@@ -53,14 +53,23 @@ public class VisitTimes {
         }
         Map<UUID, Instant> written = readings.written(states.keySet());
         states.replaceAll((id, state) -> state.at(written.get(id)));
-        Instant began = states.values().stream().map(ReadingState::takenAt).min(Comparator.naturalOrder()).orElseThrow();
-        return mendings.commit(new Wanted("times as written by the instrument", states, Map.of(visit, visits.of(visit).began(began, 0))));
+        Instant began = states.values().stream()
+                .map(ReadingState::takenAt)
+                .min(Comparator.naturalOrder())
+                .orElseThrow();
+        return mendings.commit(new Wanted(
+                "times as written by the instrument",
+                states,
+                Map.of(visit, visits.of(visit).began(began, 0))));
     }
 
     private Mended shifted(UUID visitId, Map<UUID, ReadingState> states, Duration by) {
         states.replaceAll((id, state) -> state.at(state.takenAt().plus(by)));
         VisitState visit = visits.of(visitId);
-        Instant began = states.values().stream().map(ReadingState::takenAt).min(Comparator.naturalOrder()).orElse(visit.beganAt().plus(by));
+        Instant began = states.values().stream()
+                .map(ReadingState::takenAt)
+                .min(Comparator.naturalOrder())
+                .orElse(visit.beganAt().plus(by));
         // Moved later by so much, the instrument's clock was so much more behind.
         VisitState wanted = visit.began(began, visit.clockAheadSeconds() - by.toSeconds());
         return mendings.commit(new Wanted("correct times", states, Map.of(visitId, wanted)));

@@ -18,8 +18,14 @@ import java.util.UUID;
  * @param version the one it was edited from; ignored for a new route
  */
 public record RouteDraft(
-        String name, List<UUID> checkIds, @Nullable Map<UUID, String> instructions, @Nullable Map<UUID, UUID> pictures, @Nullable Integer everyDays,
-        @Nullable LocalDate firstDue, @Nullable String assignedTo, int version) {
+        String name,
+        List<UUID> checkIds,
+        @Nullable Map<UUID, String> instructions,
+        @Nullable Map<UUID, UUID> pictures,
+        @Nullable Integer everyDays,
+        @Nullable LocalDate firstDue,
+        @Nullable String assignedTo,
+        int version) {
 
     public RouteDraft(String name, List<UUID> checkIds, int version) {
         this(name, checkIds, null, null, null, null, null, version);

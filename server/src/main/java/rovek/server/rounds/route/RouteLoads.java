@@ -35,17 +35,27 @@ class RouteLoads {
 
     void add(Load load) {
         db.sql("INSERT INTO route_load VALUES (?, ?, ?, ?, ?, ?, ?)")
-                .param(UUID.randomUUID()).param(load.route()).param(load.revision()).param(load.instrument())
-                .param(load.at().atOffset(ZoneOffset.UTC)).param(load.actor()).param(json.writeValueAsString(load.stops()))
+                .param(UUID.randomUUID())
+                .param(load.route())
+                .param(load.revision())
+                .param(load.instrument())
+                .param(load.at().atOffset(ZoneOffset.UTC))
+                .param(load.actor())
+                .param(json.writeValueAsString(load.stops()))
                 .update();
     }
 
     /** What each instrument holds: the last that was loaded onto it. */
     List<Load> onInstruments() {
-        return db.sql("SELECT DISTINCT ON (instrument_id) route_id, revision, instrument_id, at, actor, stops FROM route_load ORDER BY instrument_id, at DESC")
+        return db.sql("SELECT DISTINCT ON (instrument_id) route_id, revision, instrument_id, at, actor, stops "
+                        + "FROM route_load ORDER BY instrument_id, at DESC")
                 .query((row, n) -> new Load(
-                        row.getObject(1, UUID.class), row.getInt(2), row.getObject(3, UUID.class), row.getObject(4, OffsetDateTime.class).toInstant(),
-                        row.getString(5), json.readValue(row.getString(6), STOPS)))
+                        row.getObject(1, UUID.class),
+                        row.getInt(2),
+                        row.getObject(3, UUID.class),
+                        row.getObject(4, OffsetDateTime.class).toInstant(),
+                        row.getString(5),
+                        json.readValue(row.getString(6), STOPS)))
                 .list();
     }
 }

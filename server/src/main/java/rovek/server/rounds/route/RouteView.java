@@ -18,8 +18,18 @@ import java.util.UUID;
  * @param loaded the instruments that hold it
  */
 public record RouteView(
-        UUID id, String name, List<StopView> stops, int gone, long memoryBytes, double minutes, int revision, @Nullable Integer everyDays,
-        @Nullable LocalDate firstDue, @Nullable String assignedTo, List<LoadedOn> loaded, int version) {
+        UUID id,
+        String name,
+        List<StopView> stops,
+        int gone,
+        long memoryBytes,
+        double minutes,
+        int revision,
+        @Nullable Integer everyDays,
+        @Nullable LocalDate firstDue,
+        @Nullable String assignedTo,
+        List<LoadedOn> loaded,
+        int version) {
 
     /**
      * A stop.
@@ -30,8 +40,16 @@ public record RouteView(
      * @param isByHand whether a person can write its reading down without any instrument
      */
     public record StopView(
-            UUID checkId, List<UUID> path, String assetTag, String assetName, String point, String check, long memoryBytes, String instruction,
-            @Nullable UUID pictureId, boolean isByHand) {}
+            UUID checkId,
+            List<UUID> path,
+            String assetTag,
+            String assetName,
+            String point,
+            String check,
+            long memoryBytes,
+            String instruction,
+            @Nullable UUID pictureId,
+            boolean isByHand) {}
 
     /**
      * An instrument that holds the route.

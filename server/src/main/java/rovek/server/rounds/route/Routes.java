@@ -17,10 +17,10 @@ import rovek.core.route.RouteShare;
 import rovek.link.packet.RoutePackage;
 import rovek.link.packet.RoutePackage.RouteStop;
 import rovek.server.base.audit.AuditTrail;
+import rovek.server.base.problem.DomainProblem;
 import rovek.server.plant.picture.Pictures;
 import rovek.server.plant.tree.Plant;
 import rovek.server.plant.tree.PlantTree;
-import rovek.server.base.problem.DomainProblem;
 
 /** Checks in walking order. */
 @Service
@@ -40,7 +40,13 @@ public class Routes {
     private final Clock clock;
 
     Routes(
-            RouteRepository routes, RouteLoads loads, RouteStops stops, SkipReasons skipReasons, Pictures pictures, Plant plant, AuditTrail audit,
+            RouteRepository routes,
+            RouteLoads loads,
+            RouteStops stops,
+            SkipReasons skipReasons,
+            Pictures pictures,
+            Plant plant,
+            AuditTrail audit,
             Clock clock) {
         this.routes = routes;
         this.loads = loads;
@@ -64,7 +70,9 @@ public class Routes {
     }
 
     private List<RouteView> list(PlantTree tree, List<RouteLoads.Load> held) {
-        return routes.findAllByRemovedFalseOrderByName().stream().map(route -> stops.view(route, tree, held)).toList();
+        return routes.findAllByRemovedFalseOrderByName().stream()
+                .map(route -> stops.view(route, tree, held))
+                .toList();
     }
 
     @Transactional(readOnly = true)
@@ -85,7 +93,9 @@ public class Routes {
         saved.name = requireName(draft.name());
         requireInterval(draft);
         saved.everyDays = draft.everyDays();
-        saved.firstDue = draft.everyDays() == null ? null : Optional.ofNullable(draft.firstDue()).orElseGet(this::today);
+        saved.firstDue = draft.everyDays() == null
+                ? null
+                : Optional.ofNullable(draft.firstDue()).orElseGet(this::today);
         saved.assignedTo = draft.assignedTo() == null || draft.assignedTo().isBlank() ? null : draft.assignedTo();
         PlantTree tree = plant.tree();
         List<RouteEntity.Stop> wanted = stops(saved, draft, tree);
@@ -107,39 +117,52 @@ public class Routes {
         }
         Map<UUID, String> instructions = draft.instructions() == null ? instructions(saved) : draft.instructions();
         if (instructions.values().stream().anyMatch(text -> text.strip().length() > LONGEST_INSTRUCTION)) {
-            throw new DomainProblem.Invalid("instructions", "An instruction has at most " + LONGEST_INSTRUCTION + " characters.");
+            throw new DomainProblem.Invalid(
+                    "instructions", "An instruction has at most " + LONGEST_INSTRUCTION + " characters.");
         }
         Map<UUID, UUID> shown = draft.pictures() == null ? pictures(saved) : draft.pictures();
         if (shown.values().stream().distinct().anyMatch(picture -> !pictures.isThere(picture))) {
             throw new DomainProblem.NotFound("One of the pictures");
         }
         return checks.stream()
-                .map(check -> new RouteEntity.Stop(check, instructions.getOrDefault(check, "").strip(), shown.get(check)))
+                .map(check -> new RouteEntity.Stop(
+                        check, instructions.getOrDefault(check, "").strip(), shown.get(check)))
                 .toList();
     }
 
     private static Map<UUID, String> instructions(RouteEntity route) {
         Map<UUID, String> instructions = new HashMap<>();
-        route.stops.stream().filter(stop -> !stop.instruction().isBlank()).forEach(stop -> instructions.put(stop.checkId(), stop.instruction()));
+        route.stops.stream()
+                .filter(stop -> !stop.instruction().isBlank())
+                .forEach(stop -> instructions.put(stop.checkId(), stop.instruction()));
         return instructions;
     }
 
     private static Map<UUID, UUID> pictures(RouteEntity route) {
         Map<UUID, UUID> shown = new HashMap<>();
-        route.stops.stream().filter(stop -> stop.pictureId() != null).forEach(stop -> shown.put(stop.checkId(), stop.pictureId()));
+        route.stops.stream()
+                .filter(stop -> stop.pictureId() != null)
+                .forEach(stop -> shown.put(stop.checkId(), stop.pictureId()));
         return shown;
     }
 
     private static void requireInterval(RouteDraft draft) {
         if (draft.everyDays() != null && (draft.everyDays() < 1 || draft.everyDays() > MOST_DAYS)) {
-            throw new DomainProblem.Invalid("everyDays", "A route is walked every 1 to " + MOST_DAYS + " days, or without interval.");
+            throw new DomainProblem.Invalid(
+                    "everyDays", "A route is walked every 1 to " + MOST_DAYS + " days, or without interval.");
         }
     }
 
     private static RouteDraft draft(RouteEntity route) {
         return new RouteDraft(
-                route.name, route.stops.stream().map(RouteEntity.Stop::checkId).toList(), instructions(route), pictures(route), route.everyDays,
-                route.firstDue, route.assignedTo, route.version == null ? 0 : route.version);
+                route.name,
+                route.stops.stream().map(RouteEntity.Stop::checkId).toList(),
+                instructions(route),
+                pictures(route),
+                route.everyDays,
+                route.firstDue,
+                route.assignedTo,
+                route.version == null ? 0 : route.version);
     }
 
     private LocalDate today() {
@@ -159,7 +182,9 @@ public class Routes {
 
     @Transactional(readOnly = true)
     public List<RemovedRoute> removed() {
-        return routes.findAllByRemovedTrueOrderByName().stream().map(route -> new RemovedRoute(route.id, route.name)).toList();
+        return routes.findAllByRemovedTrueOrderByName().stream()
+                .map(route -> new RemovedRoute(route.id, route.name))
+                .toList();
     }
 
     /** Takes a route off the list. What was measured along it stays, and {@link #bringBack} brings it back. */
@@ -213,7 +238,11 @@ public class Routes {
         RouteEntity route = entity(id);
         List<UUID> checks = stops.checks(route, tree);
         RouteShare share = RouteShare.between(stops.planned(route, tree), one, other);
-        return new ShareView(chosen(checks, share.first()), chosen(checks, share.second()), share.left().size(), share.reasons());
+        return new ShareView(
+                chosen(checks, share.first()),
+                chosen(checks, share.second()),
+                share.left().size(),
+                share.reasons());
     }
 
     /** Both halves of a route that was split. */
@@ -234,8 +263,11 @@ public class Routes {
             return new Halves(get(id), get(wanted.newId()));
         }
         RouteDraft whole = draft(entity(id));
-        List<UUID> first = whole.checkIds().stream().filter(wanted.firstChecks()::contains).toList();
-        List<UUID> second = whole.checkIds().stream().filter(check -> !wanted.firstChecks().contains(check)).toList();
+        List<UUID> first =
+                whole.checkIds().stream().filter(wanted.firstChecks()::contains).toList();
+        List<UUID> second = whole.checkIds().stream()
+                .filter(check -> !wanted.firstChecks().contains(check))
+                .toList();
         if (first.isEmpty() || second.isEmpty()) {
             throw new DomainProblem.Invalid("firstChecks", "Both halves of a route need a stop.");
         }
@@ -249,7 +281,8 @@ public class Routes {
         instructions.keySet().retainAll(checks);
         Map<UUID, UUID> shown = new HashMap<>(whole.pictures());
         shown.keySet().retainAll(checks);
-        return new RouteDraft(name, checks, instructions, shown, whole.everyDays(), whole.firstDue(), whole.assignedTo(), version);
+        return new RouteDraft(
+                name, checks, instructions, shown, whole.everyDays(), whole.firstDue(), whole.assignedTo(), version);
     }
 
     /**
@@ -265,13 +298,26 @@ public class Routes {
         if (loaded.isEmpty()) {
             throw new DomainProblem.Conflict("empty-route", "The route has no stops. Choose checks first.");
         }
-        return new RoutePackage(id, route.revision, route.name, clock.instant(), loaded, skipReasons.list(), stops.pictures(route, tree, techniques));
+        return new RoutePackage(
+                id,
+                route.revision,
+                route.name,
+                clock.instant(),
+                loaded,
+                skipReasons.list(),
+                stops.pictures(route, tree, techniques));
     }
 
     /** Remembers that an instrument holds a route as it was packed. Within the transaction of whoever loaded it. */
     @Transactional
     public void noteLoaded(RoutePackage route, UUID instrumentId) {
-        loads.add(new RouteLoads.Load(route.id(), route.revision(), instrumentId, clock.instant(), AuditTrail.actor(), RouteStops.said(route.stops())));
+        loads.add(new RouteLoads.Load(
+                route.id(),
+                route.revision(),
+                instrumentId,
+                clock.instant(),
+                AuditTrail.actor(),
+                RouteStops.said(route.stops())));
     }
 
     private RouteEntity entity(UUID id) {

@@ -25,14 +25,21 @@ public class SkipReasons {
 
     @Transactional(readOnly = true)
     public List<String> list() {
-        return db.sql("SELECT reason FROM skip_reason ORDER BY place").query(String.class).list();
+        return db.sql("SELECT reason FROM skip_reason ORDER BY place")
+                .query(String.class)
+                .list();
     }
 
     @Transactional
     public List<String> put(List<String> reasons) {
-        List<String> wanted = reasons.stream().map(String::strip).filter(reason -> !reason.isEmpty()).distinct().toList();
+        List<String> wanted = reasons.stream()
+                .map(String::strip)
+                .filter(reason -> !reason.isEmpty())
+                .distinct()
+                .toList();
         if (wanted.size() > MOST || wanted.stream().anyMatch(reason -> reason.length() > LONGEST)) {
-            throw new DomainProblem.Invalid("reasons", "There are up to %d reasons of up to %d characters each.".formatted(MOST, LONGEST));
+            throw new DomainProblem.Invalid(
+                    "reasons", "There are up to %d reasons of up to %d characters each.".formatted(MOST, LONGEST));
         }
         // Two who save at once come one after the other.
         db.sql("LOCK TABLE skip_reason IN EXCLUSIVE MODE").update();
@@ -40,7 +47,10 @@ public class SkipReasons {
         if (!before.equals(wanted)) {
             db.sql("DELETE FROM skip_reason").update();
             for (int place = 0; place < wanted.size(); place++) {
-                db.sql("INSERT INTO skip_reason VALUES (?, ?)").param(place).param(wanted.get(place)).update();
+                db.sql("INSERT INTO skip_reason VALUES (?, ?)")
+                        .param(place)
+                        .param(wanted.get(place))
+                        .update();
             }
             audit.note("change", "skip reasons", "all", before, wanted);
         }

@@ -49,22 +49,33 @@ class WalkOrders {
         checks.forEach(check -> areaOf.put(check.id(), area(check.id(), tree)));
         Map<UUID, Integer> places = places(checks, tree);
         List<ShortestWalk.Stop> stops = checks.stream()
-                .map(check -> new ShortestWalk.Stop(check.id(), tree.nodes().path(check.id()).stream().map(Node::id).toList(), places.get(check.id())))
+                .map(check -> new ShortestWalk.Stop(
+                        check.id(),
+                        tree.nodes().path(check.id()).stream().map(Node::id).toList(),
+                        places.get(check.id())))
                 .toList();
         Map<UUID, AreaOfWalk> areas = new LinkedHashMap<>();
         wanted.areas().forEach(area -> areas.put(area, null));
         checks.forEach(check -> areas.merge(
-                areaOf.get(check.id()).id(), new AreaOfWalk(areaOf.get(check.id()).id(), areaOf.get(check.id()).label(), 1),
+                areaOf.get(check.id()).id(),
+                new AreaOfWalk(
+                        areaOf.get(check.id()).id(), areaOf.get(check.id()).label(), 1),
                 (known, one) -> new AreaOfWalk(known.id(), known.name(), known.stops() + 1)));
         areas.values().removeIf(area -> area == null);
-        List<UUID> ordered = ShortestWalk.order(stops, List.copyOf(areas.keySet())).stream().map(ShortestWalk.Stop::check).toList();
-        return new WalkOrder(ordered, List.copyOf(areas.values()), assetVisits(checks), assetVisits(tree.checks(ordered)));
+        List<UUID> ordered = ShortestWalk.order(stops, List.copyOf(areas.keySet())).stream()
+                .map(ShortestWalk.Stop::check)
+                .toList();
+        return new WalkOrder(
+                ordered, List.copyOf(areas.values()), assetVisits(checks), assetVisits(tree.checks(ordered)));
     }
 
     /** The area something stands in; where there is none, the outermost node it stands in. */
     private static Node area(UUID id, PlantTree tree) {
         List<Node> path = tree.nodes().path(id);
-        return path.stream().filter(node -> node.level() == Level.AREA).reduce((outer, inner) -> inner).orElse(path.get(0));
+        return path.stream()
+                .filter(node -> node.level() == Level.AREA)
+                .reduce((outer, inner) -> inner)
+                .orElse(path.get(0));
     }
 
     /** The checks' order among each other in the plant, without going through all of it. */
@@ -92,7 +103,13 @@ class WalkOrders {
     private static int assetVisits(List<CheckView> checks) {
         int visits = 0;
         for (int i = 0; i < checks.size(); i++) {
-            visits += i == 0 || !checks.get(i).asset().id().equals(checks.get(i - 1).asset().id()) ? 1 : 0;
+            visits += i == 0
+                            || !checks.get(i)
+                                    .asset()
+                                    .id()
+                                    .equals(checks.get(i - 1).asset().id())
+                    ? 1
+                    : 0;
         }
         return visits;
     }

@@ -22,11 +22,11 @@ import rovek.core.technique.ResultDefinition;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
 import rovek.core.unit.Amount;
+import rovek.server.judging.reading.ReadingView;
+import rovek.server.judging.reading.Readings;
 import rovek.server.plant.tree.CheckView;
 import rovek.server.plant.tree.PlantNode;
 import rovek.server.plant.tree.PlantTree;
-import rovek.server.judging.reading.ReadingView;
-import rovek.server.judging.reading.Readings;
 
 /**
  * Where loose readings may belong, and which placed ones were perhaps swapped. Only machines that were typed on the instrument or
@@ -64,23 +64,39 @@ class Proposals {
         assets.addAll(typed(loose, sites, tree));
         Known known = known(checksOf(assets, tree), all);
         Set<UUID> standing = new HashSet<>();
-        all.stream().filter(reading -> reading.checkId() != null && !reading.replaced()).forEach(reading -> standing.add(reading.checkId()));
+        all.stream()
+                .filter(reading -> reading.checkId() != null && !reading.replaced())
+                .forEach(reading -> standing.add(reading.checkId()));
         Map<UUID, List<PlacementProposal>> proposals = new HashMap<>();
         for (ReadingView reading : loose) {
             List<Placing.Candidate> candidates = known.checks().values().stream()
                     .filter(check -> check.technique().id().equals(reading.technique()))
                     .map(check -> new Placing.Candidate(
-                            check.id(), check.asset().tag(), check.asset().name(), check.point().name(),
-                            !sites.isEmpty() && !sites.contains(site(check.id(), tree)), measured.getOrDefault(check.asset().id(), List.of()), standing.contains(check.id()), leading(check),
+                            check.id(),
+                            check.asset().tag(),
+                            check.asset().name(),
+                            check.point().name(),
+                            !sites.isEmpty() && !sites.contains(site(check.id(), tree)),
+                            measured.getOrDefault(check.asset().id(), List.of()),
+                            standing.contains(check.id()),
+                            leading(check),
                             known.histories().get(check.id())))
                     .toList();
-            proposals.put(reading.id(), Placing.rank(placeless(reading), candidates).stream().limit(MOST_SHOWN).map(one -> said(one, known.checks().get(one.check()))).toList());
+            proposals.put(
+                    reading.id(),
+                    Placing.rank(placeless(reading), candidates).stream()
+                            .limit(MOST_SHOWN)
+                            .map(one -> said(one, known.checks().get(one.check())))
+                            .toList());
         }
         return proposals;
     }
 
     private boolean wouldBeNothing(ReadingView reading) {
-        return techniques.find(reading.technique()).filter(Technique::zeroIsNothing).isPresent();
+        return techniques
+                .find(reading.technique())
+                .filter(Technique::zeroIsNothing)
+                .isPresent();
     }
 
     private static String leading(CheckView check) {
@@ -89,7 +105,10 @@ class Proposals {
 
     /** The site a node stands at; its client where there is no site between. */
     private static UUID site(UUID node, PlantTree tree) {
-        return tree.nearest(node, Level.SITE).or(() -> tree.nearest(node, Level.CLIENT)).map(PlantNode::id).orElse(node);
+        return tree.nearest(node, Level.SITE)
+                .or(() -> tree.nearest(node, Level.CLIENT))
+                .map(PlantNode::id)
+                .orElse(node);
     }
 
     private static boolean isLoose(ReadingView reading) {
@@ -97,34 +116,51 @@ class Proposals {
     }
 
     private static Placing.Loose placeless(ReadingView reading) {
-        Optional<Map.Entry<String, Amount>> leading = reading.results().entrySet().stream().findFirst();
+        Optional<Map.Entry<String, Amount>> leading =
+                reading.results().entrySet().stream().findFirst();
         return new Placing.Loose(
-                reading.label(), reading.takenAt(), leading.map(Map.Entry::getKey).orElse(""),
-                leading.map(entry -> OptionalDouble.of(entry.getValue().value())).orElse(OptionalDouble.empty()));
+                reading.label(),
+                reading.takenAt(),
+                leading.map(Map.Entry::getKey).orElse(""),
+                leading.map(entry -> OptionalDouble.of(entry.getValue().value()))
+                        .orElse(OptionalDouble.empty()));
     }
 
     private static PlacementProposal said(Placing.Proposal proposal, CheckView check) {
         return new PlacementProposal(
-                check.id(), check.asset().tag(), check.point().name() + ", " + check.node().name(), String.join(", ", proposal.reasons()), proposal.certainty());
+                check.id(),
+                check.asset().tag(),
+                check.point().name() + ", " + check.node().name(),
+                String.join(", ", proposal.reasons()),
+                proposal.certainty());
     }
 
     private static Map<UUID, List<Instant>> measuredByAsset(List<ReadingView> all, PlantTree tree) {
         Map<UUID, List<Instant>> measured = new LinkedHashMap<>();
-        all.stream().filter(reading -> reading.checkId() != null).forEach(reading -> tree.nearest(reading.checkId(), Level.ASSET)
-                .ifPresent(asset -> measured.computeIfAbsent(asset.id(), none -> new ArrayList<>()).add(reading.takenAt())));
+        all.stream()
+                .filter(reading -> reading.checkId() != null)
+                .forEach(reading -> tree.nearest(reading.checkId(), Level.ASSET)
+                        .ifPresent(asset -> measured.computeIfAbsent(asset.id(), none -> new ArrayList<>())
+                                .add(reading.takenAt())));
         return measured;
     }
 
     /**
-     * Machines whose tag was typed, or whose name shares a word with what was; which of them is meant is weighed later. A word that hundreds share
+     * Machines whose tag was typed, or whose name shares a word with what was; which of them is meant is weighed later.
+     * A word that hundreds share
      * tells nothing, unless few of those stand where the visit was.
      *
      * @param sites of the visit
      */
     private static Set<UUID> typed(List<ReadingView> loose, Set<UUID> sites, PlantTree tree) {
-        TypedLabel anyOfThem = TypedLabel.of(String.join(" ", loose.stream().map(ReadingView::label).toList()));
+        TypedLabel anyOfThem = TypedLabel.of(
+                String.join(" ", loose.stream().map(ReadingView::label).toList()));
         Map<TypedLabel, List<UUID>> named = new LinkedHashMap<>();
-        loose.stream().map(ReadingView::label).distinct().limit(MOST_LABELS).forEach(label -> named.put(TypedLabel.of(label), new ArrayList<>()));
+        loose.stream()
+                .map(ReadingView::label)
+                .distinct()
+                .limit(MOST_LABELS)
+                .forEach(label -> named.put(TypedLabel.of(label), new ArrayList<>()));
         Set<UUID> found = new LinkedHashSet<>();
         if (!anyOfThem.words().isEmpty()) {
             tree.nodes().walk(Node.PLANT, Level.ASSET, node -> {
@@ -140,14 +176,21 @@ class Proposals {
             });
         }
         named.values().forEach(alike -> {
-            List<UUID> near = alike.size() <= MOST_ALIKE ? alike : alike.stream().filter(asset -> sites.contains(site(asset, tree))).toList();
+            List<UUID> near = alike.size() <= MOST_ALIKE
+                    ? alike
+                    : alike.stream()
+                            .filter(asset -> sites.contains(site(asset, tree)))
+                            .toList();
             found.addAll(near.size() <= MOST_ALIKE ? near : List.of());
         });
         return found;
     }
 
     private static List<CheckView> checksOf(Set<UUID> assets, PlantTree tree) {
-        return assets.stream().flatMap(asset -> tree.checksBeneath(asset).stream()).flatMap(check -> tree.check(check.id()).stream()).toList();
+        return assets.stream()
+                .flatMap(asset -> tree.checksBeneath(asset).stream())
+                .flatMap(check -> tree.check(check.id()).stream())
+                .toList();
     }
 
     private Known known(List<CheckView> checks, List<ReadingView> visit) {
@@ -157,11 +200,13 @@ class Proposals {
         checks.forEach(check -> byId.put(check.id(), check));
         Map<UUID, List<ReadingView>> newest = readings.newest(byId.keySet(), HISTORY);
         Map<UUID, double[]> histories = new HashMap<>();
-        byId.forEach((id, check) -> histories.put(id, newest.getOrDefault(id, List.of()).stream()
-                .filter(reading -> !ofThisVisit.contains(reading.id()))
-                .flatMap(reading -> reading.value(check.leadingResult()).stream())
-                .mapToDouble(Amount::value)
-                .toArray()));
+        byId.forEach((id, check) -> histories.put(
+                id,
+                newest.getOrDefault(id, List.of()).stream()
+                        .filter(reading -> !ofThisVisit.contains(reading.id()))
+                        .flatMap(reading -> reading.value(check.leadingResult()).stream())
+                        .mapToDouble(Amount::value)
+                        .toArray()));
         return new Known(byId, histories);
     }
 
@@ -179,13 +224,18 @@ class Proposals {
         List<ReadingView> standing = all.stream()
                 .filter(reading -> reading.checkId() != null && reading.counts())
                 .toList();
-        Known known = known(tree.checks(standing.stream().map(ReadingView::checkId).toList()), all);
+        Known known =
+                known(tree.checks(standing.stream().map(ReadingView::checkId).toList()), all);
         List<Placing.Placed> placed = new ArrayList<>();
         for (ReadingView reading : standing) {
             CheckView check = known.checks().get(reading.checkId());
             if (check != null) {
-                reading.value(check.leadingResult()).ifPresent(value ->
-                        placed.add(new Placing.Placed(reading.id(), leading(check), value.value(), known.histories().get(check.id()))));
+                reading.value(check.leadingResult())
+                        .ifPresent(value -> placed.add(new Placing.Placed(
+                                reading.id(),
+                                leading(check),
+                                value.value(),
+                                known.histories().get(check.id()))));
             }
         }
         Map<UUID, UUID> swapped = new HashMap<>();
@@ -194,11 +244,17 @@ class Proposals {
             swapped.put(swap.other(), swap.one());
         });
         Set<UUID> accidental = new HashSet<>();
-        placed.stream().filter(one -> AccidentalReading.looksSo(one.value(), one.history())).forEach(one -> accidental.add(one.reading()));
-        accidental.retainAll(all.stream().filter(this::wouldBeNothing).map(ReadingView::id).toList());
+        placed.stream()
+                .filter(one -> AccidentalReading.looksSo(one.value(), one.history()))
+                .forEach(one -> accidental.add(one.reading()));
+        accidental.retainAll(
+                all.stream().filter(this::wouldBeNothing).map(ReadingView::id).toList());
         all.stream()
                 .filter(reading -> isLoose(reading) && wouldBeNothing(reading))
-                .filter(reading -> reading.results().values().stream().findFirst().filter(leading -> AccidentalReading.looksSo(leading.value(), new double[0])).isPresent())
+                .filter(reading -> reading.results().values().stream()
+                        .findFirst()
+                        .filter(leading -> AccidentalReading.looksSo(leading.value(), new double[0]))
+                        .isPresent())
                 .forEach(reading -> accidental.add(reading.id()));
         return new Oddities(swapped, accidental);
     }

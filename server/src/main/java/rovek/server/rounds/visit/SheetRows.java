@@ -13,12 +13,12 @@ import java.util.UUID;
 import rovek.core.limit.Judgement;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.unit.Amount;
+import rovek.server.judging.reading.ReadingView;
 import rovek.server.judging.verdict.Boundaries;
 import rovek.server.judging.verdict.ReadingVerdict;
 import rovek.server.judging.verdict.VerdictNotes;
 import rovek.server.plant.tree.CheckView;
 import rovek.server.plant.tree.PlantTree;
-import rovek.server.judging.reading.ReadingView;
 import rovek.server.rounds.visit.Visits.OtherReading;
 import rovek.server.rounds.visit.Visits.VisitRow;
 
@@ -58,39 +58,74 @@ record SheetRows(
         StopReadings readings = StopReadings.of(placed.getOrDefault(check.id(), List.of()), stop);
         ReadingView reading = readings.standing();
         // What a person put on a skipped stop, or chose there, was done after all.
-        String progress = stop == null || (stop.progress().equals("skipped") && reading != null) ? "done" : stop.progress();
+        String progress =
+                stop == null || (stop.progress().equals("skipped") && reading != null) ? "done" : stop.progress();
         // A stop's note is of the reading that was taken for it, not of another one that counts in its place.
-        boolean isOfAnother = readings.others().stream().anyMatch(one -> StopReadings.isPlanned(one, stop)) && !(reading != null && StopReadings.isPlanned(reading, stop));
+        boolean isOfAnother = readings.others().stream().anyMatch(one -> StopReadings.isPlanned(one, stop))
+                && !(reading != null && StopReadings.isPlanned(reading, stop));
         Optional<ResultDefinition> leading = check.leadingResult();
         ReadingVerdict verdict = reading == null
-                ? new ReadingVerdict(Judgement.notJudged(progress.equals("skipped") ? "skipped" : "not measured"), Map.of())
+                ? new ReadingVerdict(
+                        Judgement.notJudged(progress.equals("skipped") ? "skipped" : "not measured"), Map.of())
                 : verdict(reading);
         Judgement judgement = verdict.judgement();
         // What was not measured, or does not count, is shown beside what held on the day of the visit.
-        Boundaries boundaries = verdict.results().isEmpty() ? Boundaries.standing(check.leadingLimit(began), leading) : verdict.boundaries(leading);
+        Boundaries boundaries = verdict.results().isEmpty()
+                ? Boundaries.standing(check.leadingLimit(began), leading)
+                : verdict.boundaries(leading);
         Double value = value(reading, leading);
         Optional<UUID> other = Optional.ofNullable(reading).map(one -> swapped.get(one.id()));
-        Double last = reading == null ? null : before.getOrDefault(reading.id(), Map.of()).get(leading.map(ResultDefinition::id).orElse(""));
+        Double last = reading == null
+                ? null
+                : before.getOrDefault(reading.id(), Map.of())
+                        .get(leading.map(ResultDefinition::id).orElse(""));
         return new VisitRow(
-                check.id(), check.asset().id(), check.asset().tag(), check.asset().name(), check.point().name(), check.node().name(),
-                reading == null ? null : reading.id(), progress, value, leading.map(result -> result.unit().shown()).orElse(""),
-                boundaries.watch(), boundaries.fail(), boundaries.watchLow(), boundaries.failLow(),
+                check.id(),
+                check.asset().id(),
+                check.asset().tag(),
+                check.asset().name(),
+                check.point().name(),
+                check.node().name(),
+                reading == null ? null : reading.id(),
+                progress,
+                value,
+                leading.map(result -> result.unit().shown()).orElse(""),
+                boundaries.watch(),
+                boundaries.fail(),
+                boundaries.watchLow(),
+                boundaries.failLow(),
                 value == null || last == null ? null : value - last,
-                judgement.verdict(), judgement.reason(), VerdictNotes.of(judgement), note(isOfAnother ? null : stop, reading), repeats.getOrDefault(check.id(), 0),
-                reading == null ? null : reading.discardedBecause(), other.map(this::placeOf).orElse(""), other.orElse(null),
-                reading != null && accidental.contains(reading.id()), reading == null ? Map.of() : reading.filled(),
+                judgement.verdict(),
+                judgement.reason(),
+                VerdictNotes.of(judgement),
+                note(isOfAnother ? null : stop, reading),
+                repeats.getOrDefault(check.id(), 0),
+                reading == null ? null : reading.discardedBecause(),
+                other.map(this::placeOf).orElse(""),
+                other.orElse(null),
+                reading != null && accidental.contains(reading.id()),
+                reading == null ? Map.of() : reading.filled(),
                 readings.others().stream().map(one -> other(one, stop, leading)).toList());
     }
 
-    private OtherReading other(ReadingView reading, @Nullable VisitEntity.Stop stop, Optional<ResultDefinition> leading) {
+    private OtherReading other(
+            ReadingView reading, @Nullable VisitEntity.Stop stop, Optional<ResultDefinition> leading) {
         Judgement judgement = verdict(reading).judgement();
         return new OtherReading(
-                reading.id(), reading.takenAt().toString(), StopReadings.isPlanned(reading, stop), value(reading, leading), judgement.verdict(), judgement.reason(),
-                note(StopReadings.isPlanned(reading, stop) ? stop : null, reading), reading.discardedBecause());
+                reading.id(),
+                reading.takenAt().toString(),
+                StopReadings.isPlanned(reading, stop),
+                value(reading, leading),
+                judgement.verdict(),
+                judgement.reason(),
+                note(StopReadings.isPlanned(reading, stop) ? stop : null, reading),
+                reading.discardedBecause());
     }
 
     private static @Nullable Double value(@Nullable ReadingView reading, Optional<ResultDefinition> leading) {
-        return reading == null ? null : reading.value(leading).map(Amount::value).orElse(null);
+        return reading == null
+                ? null
+                : reading.value(leading).map(Amount::value).orElse(null);
     }
 
     /** What was noted at the stop and on its reading; what both say, once. */

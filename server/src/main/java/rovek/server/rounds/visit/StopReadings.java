@@ -7,7 +7,8 @@ import java.util.function.Predicate;
 import rovek.server.judging.reading.ReadingView;
 
 /**
- * The readings of one check in one visit: one of them counts there. A person's choice counts, else the one that was taken for the stop, else the last.
+ * The readings of one check in one visit: one of them counts there. A person's choice counts, else the one that was
+ * taken for the stop, else the last.
  * What a skipped stop was measured before it was skipped does not count, unless a person says so.
  *
  * @param standing the one that counts; null where none does
@@ -27,10 +28,13 @@ record StopReadings(@Nullable ReadingView standing, List<ReadingView> others) {
         if (isSkipped) {
             standing = standing.or(() -> last(counting, planned.negate()));
         } else {
-            standing = standing.or(() -> last(counting, planned)).or(() -> last(counting, any -> true)).or(() -> last(all, any -> true));
+            standing = standing.or(() -> last(counting, planned))
+                    .or(() -> last(counting, any -> true))
+                    .or(() -> last(all, any -> true));
         }
         ReadingView one = standing.orElse(null);
-        return new StopReadings(one, all.stream().filter(reading -> reading != one).toList());
+        return new StopReadings(
+                one, all.stream().filter(reading -> reading != one).toList());
     }
 
     /** Whether a reading was taken for a stop. */

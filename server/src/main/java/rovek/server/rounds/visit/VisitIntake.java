@@ -19,11 +19,11 @@ import rovek.link.packet.Walk;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.instruments.instrument.InstrumentView;
 import rovek.server.instruments.instrument.Instruments;
-import rovek.server.plant.tree.Plant;
-import rovek.server.plant.tree.PlantTree;
 import rovek.server.judging.reading.InstrumentCalibration;
 import rovek.server.judging.reading.PreparedReading;
 import rovek.server.judging.reading.ReadingIntake;
+import rovek.server.plant.tree.Plant;
+import rovek.server.plant.tree.PlantTree;
 
 /** Makes a visit and its readings from one package, all in one transaction. */
 @Service
@@ -90,7 +90,8 @@ public class VisitIntake {
         }
         Map<UUID, String> labels = labels(file, tree);
         InstrumentView instrument = instruments.get(source.instrumentId());
-        InstrumentCalibration calibration = new InstrumentCalibration(instrument.calibratedOn(), instrument.calibratedUntil());
+        InstrumentCalibration calibration =
+                new InstrumentCalibration(instrument.calibratedOn(), instrument.calibratedUntil());
         ReadingIntake.Preparation preparation = readings.preparation(file, source.instrumentId(), tree);
         VisitEntity visit = null;
         int loose = 0;
@@ -98,7 +99,9 @@ public class VisitIntake {
             visit = visit(file, source, oneVisit);
             for (List<ListedReading> part : ReadingsFile.parts(oneVisit)) {
                 List<PreparedReading> prepared = preparation.of(part);
-                loose += (int) prepared.stream().filter(reading -> reading.check().isEmpty()).count();
+                loose += (int) prepared.stream()
+                        .filter(reading -> reading.check().isEmpty())
+                        .count();
                 readings.store(prepared, visit.id, source.originalId(), source.clock(), calibration, labels);
             }
         }
@@ -109,7 +112,9 @@ public class VisitIntake {
 
     /** Readings without a walk may be of many days: where long nothing was taken, another visit begins. The newest comes last. */
     private static List<List<ListedReading>> apart(List<ListedReading> fresh, ClockState.Times clock) {
-        List<ListedReading> inOrder = fresh.stream().sorted(Comparator.comparing(ListedReading::takenAt)).toList();
+        List<ListedReading> inOrder = fresh.stream()
+                .sorted(Comparator.comparing(ListedReading::takenAt))
+                .toList();
         List<List<ListedReading>> visits = new ArrayList<>();
         Instant before = null;
         for (ListedReading reading : inOrder) {
@@ -134,7 +139,9 @@ public class VisitIntake {
         // Whichever is read back first, a walk and the loose readings taken on it are one visit.
         Optional<VisitEntity> existing = walk.isPresent()
                 ? visits.findByWalkIdAndInstrumentId(walk.get().id(), source.instrumentId())
-                        .or(() -> around.stream().filter(visit -> visit.walkId == null).findFirst())
+                        .or(() -> around.stream()
+                                .filter(visit -> visit.walkId == null)
+                                .findFirst())
                 : around.stream().findFirst();
         VisitEntity visit = existing.orElseGet(() -> begun(source, first));
         State before = State.of(visit);

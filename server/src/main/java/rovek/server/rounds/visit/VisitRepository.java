@@ -15,7 +15,8 @@ interface VisitRepository extends Repository<VisitEntity, UUID> {
 
     Optional<VisitEntity> findByWalkIdAndInstrumentId(UUID walkId, UUID instrumentId);
 
-    List<VisitEntity> findByInstrumentIdAndBeganAtBetweenOrderByBeganAtDesc(UUID instrumentId, Instant from, Instant to);
+    List<VisitEntity> findByInstrumentIdAndBeganAtBetweenOrderByBeganAtDesc(
+            UUID instrumentId, Instant from, Instant to);
 
     List<VisitEntity> findAllByOrderByBeganAtDesc(Limit limit);
 }

@@ -22,7 +22,9 @@ public class VisitStates {
     @Transactional(propagation = Propagation.MANDATORY)
     public VisitState of(UUID id) {
         VisitEntity visit = require(id);
-        List<VisitState.WalkedStop> stops = visit.stops.stream().map(stop -> new VisitState.WalkedStop(stop.checkId(), stop.progress(), stop.note(), stop.planned())).toList();
+        List<VisitState.WalkedStop> stops = visit.stops.stream()
+                .map(stop -> new VisitState.WalkedStop(stop.checkId(), stop.progress(), stop.note(), stop.planned()))
+                .toList();
         return new VisitState(visit.beganAt, visit.clockAheadSeconds, stops);
     }
 
@@ -32,7 +34,9 @@ public class VisitStates {
         visit.corrected = true;
         visit.beganAt = wanted.beganAt();
         visit.clockAheadSeconds = wanted.clockAheadSeconds();
-        List<VisitEntity.Stop> stops = wanted.stops().stream().map(stop -> new VisitEntity.Stop(stop.checkId(), stop.progress(), stop.note(), stop.planned())).toList();
+        List<VisitEntity.Stop> stops = wanted.stops().stream()
+                .map(stop -> new VisitEntity.Stop(stop.checkId(), stop.progress(), stop.note(), stop.planned()))
+                .toList();
         if (!stops.equals(visit.stops)) {
             visit.stops = new ArrayList<>(stops);
         }

@@ -22,19 +22,19 @@ import rovek.core.limit.Verdict;
 import rovek.core.plant.Level;
 import rovek.core.reading.ClockDoubt;
 import rovek.core.unit.Amount;
-import rovek.server.people.account.Accounts;
+import rovek.server.base.problem.DomainProblem;
 import rovek.server.instruments.instrument.InstrumentView;
 import rovek.server.instruments.instrument.Instruments;
+import rovek.server.judging.reading.ReadingDesk;
+import rovek.server.judging.reading.ReadingView;
+import rovek.server.judging.reading.Readings;
 import rovek.server.judging.verdict.VerdictNotes;
 import rovek.server.judging.verdict.Verdicts;
+import rovek.server.people.account.Accounts;
 import rovek.server.plant.tree.CheckView;
 import rovek.server.plant.tree.Plant;
 import rovek.server.plant.tree.PlantNode;
 import rovek.server.plant.tree.PlantTree;
-import rovek.server.base.problem.DomainProblem;
-import rovek.server.judging.reading.ReadingDesk;
-import rovek.server.judging.reading.ReadingView;
-import rovek.server.judging.reading.Readings;
 
 /** The dated jobs, each as a sheet. */
 @Service
@@ -74,7 +74,8 @@ public class Visits {
     }
 
     /** A visit in the list. */
-    public record VisitLine(UUID id, String title, String beganAt, String technician, String instrument, int readings, int loose) {}
+    public record VisitLine(
+            UUID id, String title, String beganAt, String technician, String instrument, int readings, int loose) {}
 
     /**
      * A visit as a sheet.
@@ -86,14 +87,35 @@ public class Visits {
      * @param newest the newest reading; null where there is none
      */
     public record VisitSheet(
-            UUID id, String title, String client, String site, String beganAt, String technician, InstrumentView instrument,
-            long clockAheadSeconds, @Nullable LocalDate calibratedOn, @Nullable LocalDate calibratedUntil, RollUpView verdicts, List<VisitRow> rows, List<LooseReading> tray,
-            String clockDoubt, List<String> files, @Nullable KnownTime newest) {}
+            UUID id,
+            String title,
+            String client,
+            String site,
+            String beganAt,
+            String technician,
+            InstrumentView instrument,
+            long clockAheadSeconds,
+            @Nullable LocalDate calibratedOn,
+            @Nullable LocalDate calibratedUntil,
+            RollUpView verdicts,
+            List<VisitRow> rows,
+            List<LooseReading> tray,
+            String clockDoubt,
+            List<String> files,
+            @Nullable KnownTime newest) {}
 
     /** A visit as it is reported: who found what at which stop, without anything that is still to be decided. */
     public record VisitRecord(
-            UUID id, String title, String client, String site, Instant beganAt, String technician, InstrumentView instrument,
-            @Nullable LocalDate calibratedOn, @Nullable LocalDate calibratedUntil, List<VisitRow> rows) {}
+            UUID id,
+            String title,
+            String client,
+            String site,
+            Instant beganAt,
+            String technician,
+            InstrumentView instrument,
+            @Nullable LocalDate calibratedOn,
+            @Nullable LocalDate calibratedUntil,
+            List<VisitRow> rows) {}
 
     /** The newest reading of a visit: the one whose time a person most likely knows. */
     public record KnownTime(UUID readingId, String place, String takenAt) {}
@@ -120,10 +142,31 @@ public class Visits {
      * @param others further readings of the same check in this visit, which do not count here
      */
     public record VisitRow(
-            UUID checkId, UUID assetId, String assetTag, String assetName, String point, String check, @Nullable UUID readingId,
-            String progress, @Nullable Double value, String unit, @Nullable Double watch, @Nullable Double fail, @Nullable Double watchLow, @Nullable Double failLow,
-            @Nullable Double change, Verdict verdict, String reason, @Nullable VerdictNotes notes, String note, int repeats, @Nullable String discardedBecause, String swappedWith,
-            @Nullable UUID swappedWithId, boolean isAccidental, Map<String, String> filled,
+            UUID checkId,
+            UUID assetId,
+            String assetTag,
+            String assetName,
+            String point,
+            String check,
+            @Nullable UUID readingId,
+            String progress,
+            @Nullable Double value,
+            String unit,
+            @Nullable Double watch,
+            @Nullable Double fail,
+            @Nullable Double watchLow,
+            @Nullable Double failLow,
+            @Nullable Double change,
+            Verdict verdict,
+            String reason,
+            @Nullable VerdictNotes notes,
+            String note,
+            int repeats,
+            @Nullable String discardedBecause,
+            String swappedWith,
+            @Nullable UUID swappedWithId,
+            boolean isAccidental,
+            Map<String, String> filled,
             List<OtherReading> others) {}
 
     /**
@@ -133,12 +176,28 @@ public class Visits {
      * @param value of the leading result, in the row's unit; null where there is none
      */
     public record OtherReading(
-            UUID readingId, String takenAt, boolean isPlanned, @Nullable Double value, Verdict verdict, String reason, String note, @Nullable String discardedBecause) {}
+            UUID readingId,
+            String takenAt,
+            boolean isPlanned,
+            @Nullable Double value,
+            Verdict verdict,
+            String reason,
+            String note,
+            @Nullable String discardedBecause) {}
 
     /** A reading that no stop asked for. */
     public record LooseReading(
-            UUID id, String technique, String takenAt, String label, String note, @Nullable Double value, String unit, @Nullable String discardedBecause,
-            Map<String, String> filled, boolean isAccidental, List<PlacementProposal> proposals) {}
+            UUID id,
+            String technique,
+            String takenAt,
+            String label,
+            String note,
+            @Nullable Double value,
+            String unit,
+            @Nullable String discardedBecause,
+            Map<String, String> filled,
+            boolean isAccidental,
+            List<PlacementProposal> proposals) {}
 
     /** A visit with readings that wait for their place. */
     public record Loose(UUID id, String title, Instant beganAt, int readings) {}
@@ -148,17 +207,24 @@ public class Visits {
     public List<Loose> withLoose(int most) {
         return db.sql("""
                 SELECT v.id, v.title, v.began_at, n.loose
-                FROM (SELECT visit_id, count(*) AS loose FROM reading WHERE check_id IS NULL AND discarded_because IS NULL AND NOT replaced GROUP BY visit_id) n
+                FROM (SELECT visit_id, count(*) AS loose FROM reading WHERE check_id IS NULL AND discarded_because IS NULL
+                    AND NOT replaced GROUP BY visit_id) n
                     JOIN visit v ON v.id = n.visit_id
                 ORDER BY v.began_at DESC, v.id LIMIT ?""")
                 .param(most)
-                .query((row, n) -> new Loose(row.getObject(1, UUID.class), row.getString(2), row.getObject(3, OffsetDateTime.class).toInstant(), row.getInt(4)))
+                .query((row, n) -> new Loose(
+                        row.getObject(1, UUID.class),
+                        row.getString(2),
+                        row.getObject(3, OffsetDateTime.class).toInstant(),
+                        row.getInt(4)))
                 .list();
     }
 
     @Transactional(readOnly = true)
     public boolean isAny() {
-        return db.sql("SELECT EXISTS (SELECT 1 FROM visit)").query(Boolean.class).single();
+        return db.sql("SELECT EXISTS (SELECT 1 FROM visit)")
+                .query(Boolean.class)
+                .single();
     }
 
     /** The newest visits. */
@@ -179,15 +245,22 @@ public class Visits {
         return db.sql("""
                 SELECT v.id, v.title, v.began_at, v.technician, v.instrument_id, n.readings, n.loose
                 FROM (SELECT * FROM visit o
-                        WHERE EXISTS (SELECT 1 FROM reading r WHERE r.visit_id = o.id AND NOT r.replaced) OR EXISTS (SELECT 1 FROM visit_stop s WHERE s.visit_id = o.id)
+                        WHERE EXISTS (SELECT 1 FROM reading r WHERE r.visit_id = o.id AND NOT r.replaced) OR EXISTS (SELECT 1
+                            FROM visit_stop s WHERE s.visit_id = o.id)
                         ORDER BY o.began_at DESC, o.id LIMIT ? OFFSET ?) v
-                    CROSS JOIN LATERAL (SELECT count(*) AS readings, count(*) FILTER (WHERE check_id IS NULL AND discarded_because IS NULL) AS loose
+                    CROSS JOIN LATERAL (SELECT count(*) AS readings, count(*) FILTER (WHERE check_id IS NULL
+                        AND discarded_because IS NULL) AS loose
                         FROM reading WHERE visit_id = v.id AND NOT replaced) n
                 ORDER BY v.began_at DESC, v.id""")
                 .params(VISITS_A_PAGE, Math.max(0, from))
                 .query((row, n) -> new VisitLine(
-                        row.getObject(1, UUID.class), row.getString(2), row.getObject(3, OffsetDateTime.class).toInstant().toString(), names.apply(row.getString(4)),
-                        byId.get(row.getObject(5, UUID.class)).said(), row.getInt(6), row.getInt(7)))
+                        row.getObject(1, UUID.class),
+                        row.getString(2),
+                        row.getObject(3, OffsetDateTime.class).toInstant().toString(),
+                        names.apply(row.getString(4)),
+                        byId.get(row.getObject(5, UUID.class)).said(),
+                        row.getInt(6),
+                        row.getInt(7)))
                 .list();
     }
 
@@ -200,7 +273,8 @@ public class Visits {
     public record Walked(LocalDate lastDay, Optional<Double> secondsAStop) {}
 
     /**
-     * The routes that were walked in the last year and a bit. A walk with stops to do is not walked yet. A break of half an hour is no part of a walk's time.
+     * The routes that were walked in the last year and a bit. A walk with stops to do is not walked yet. A break of
+     * half an hour is no part of a walk's time.
      */
     @Transactional(readOnly = true)
     public Map<UUID, Walked> walkedRoutes(ZoneId zone) {
@@ -212,12 +286,12 @@ public class Visits {
                     FROM visit v LEFT JOIN reading r ON r.visit_id = v.id AND NOT r.replaced
                     WHERE v.route_id IS NOT NULL AND v.began_at BETWEEN now() - interval '400 days' AND now() + interval '1 day'
                         AND NOT EXISTS (SELECT 1 FROM visit_stop s WHERE s.visit_id = v.id AND s.progress IN ('to do', 'begun'))) g
-                WHERE gap IS NULL OR gap < 1800 GROUP BY route_id""")
-                .query(row -> {
-                    Optional<Double> gap = Optional.ofNullable(row.getObject("gap", Double.class));
-                    walked.put(
-                            row.getObject("route_id", UUID.class), new Walked(LocalDate.ofInstant(row.getTimestamp("last").toInstant(), zone), gap));
-                });
+                WHERE gap IS NULL OR gap < 1800 GROUP BY route_id""").query(row -> {
+            Optional<Double> gap = Optional.ofNullable(row.getObject("gap", Double.class));
+            walked.put(
+                    row.getObject("route_id", UUID.class),
+                    new Walked(LocalDate.ofInstant(row.getTimestamp("last").toInstant(), zone), gap));
+        });
         return walked;
     }
 
@@ -241,16 +315,32 @@ public class Visits {
         Map<UUID, Integer> repeats = new HashMap<>();
         for (ReadingView reading : all) {
             if (reading.checkId() != null && !reading.replaced()) {
-                placed.computeIfAbsent(reading.checkId(), none -> new ArrayList<>()).add(reading);
+                placed.computeIfAbsent(reading.checkId(), none -> new ArrayList<>())
+                        .add(reading);
             } else if (reading.checkId() != null) {
                 repeats.merge(reading.checkId(), 1, Integer::sum);
             }
         }
-        SheetRows rows = new SheetRows(tree, placed, verdicts.of(tree, placed.values().stream().flatMap(List::stream).toList()), repeats, readings.resultsBefore(id), odd.swapped(), odd.accidental());
+        SheetRows rows = new SheetRows(
+                tree,
+                placed,
+                verdicts.of(tree, placed.values().stream().flatMap(List::stream).toList()),
+                repeats,
+                readings.resultsBefore(id),
+                odd.swapped(),
+                odd.accidental());
         List<VisitRow> made = rows.of(visit);
         return new VisitRecord(
-                id, visit.title, place(made, tree, Level.CLIENT), place(made, tree, Level.SITE), visit.beganAt, accounts.displayName(visit.technician),
-                instruments.get(visit.instrumentId), visit.calibratedOn, visit.calibratedUntil, made);
+                id,
+                visit.title,
+                place(made, tree, Level.CLIENT),
+                place(made, tree, Level.SITE),
+                visit.beganAt,
+                accounts.displayName(visit.technician),
+                instruments.get(visit.instrumentId),
+                visit.calibratedOn,
+                visit.calibratedUntil,
+                made);
     }
 
     @Transactional(readOnly = true)
@@ -261,16 +351,39 @@ public class Visits {
         Proposals.Oddities odd = proposals.oddities(all, tree);
         VisitRecord found = recorded(visit, tree, all, odd);
         Map<UUID, List<PlacementProposal>> places = proposals.of(all, tree);
-        List<ReadingView> unplaced = all.stream().filter(reading -> reading.checkId() == null && !reading.replaced()).toList();
-        Map<UUID, Amount> lone = desk.lone(unplaced.stream().filter(reading -> reading.results().isEmpty()).map(ReadingView::id).toList());
-        List<LooseReading> tray = unplaced.stream()
-                .map(reading -> loose(reading, Optional.ofNullable(lone.get(reading.id())), odd.accidental().contains(reading.id()), places.getOrDefault(reading.id(), List.of())))
+        List<ReadingView> unplaced = all.stream()
+                .filter(reading -> reading.checkId() == null && !reading.replaced())
                 .toList();
-        RollUp rolledUp = RollUp.ofAll(found.rows().stream().map(VisitRow::verdict).toList());
+        Map<UUID, Amount> lone = desk.lone(unplaced.stream()
+                .filter(reading -> reading.results().isEmpty())
+                .map(ReadingView::id)
+                .toList());
+        List<LooseReading> tray = unplaced.stream()
+                .map(reading -> loose(
+                        reading,
+                        Optional.ofNullable(lone.get(reading.id())),
+                        odd.accidental().contains(reading.id()),
+                        places.getOrDefault(reading.id(), List.of())))
+                .toList();
+        RollUp rolledUp =
+                RollUp.ofAll(found.rows().stream().map(VisitRow::verdict).toList());
         return new VisitSheet(
-                id, found.title(), found.client(), found.site(), found.beganAt().toString(), found.technician(), found.instrument(),
-                visit.clockAheadSeconds, found.calibratedOn(), found.calibratedUntil(), RollUpView.of(rolledUp), found.rows(), tray,
-                clockDoubt(visit, all), files(all), newest(all, tree));
+                id,
+                found.title(),
+                found.client(),
+                found.site(),
+                found.beganAt().toString(),
+                found.technician(),
+                found.instrument(),
+                visit.clockAheadSeconds,
+                found.calibratedOn(),
+                found.calibratedUntil(),
+                RollUpView.of(rolledUp),
+                found.rows(),
+                tray,
+                clockDoubt(visit, all),
+                files(all),
+                newest(all, tree));
     }
 
     private List<String> files(List<ReadingView> all) {
@@ -284,15 +397,22 @@ public class Visits {
             return visit.clockDoubt;
         }
         return ClockDoubt.of(
-                        all.stream().map(reading -> new ClockDoubt.Taken(reading.takenAt(), reading.storedAt())).toList(), Optional.ofNullable(visit.calibratedOn))
+                        all.stream()
+                                .map(reading -> new ClockDoubt.Taken(reading.takenAt(), reading.storedAt()))
+                                .toList(),
+                        Optional.ofNullable(visit.calibratedOn))
                 .orElse("");
     }
 
     private static @Nullable KnownTime newest(List<ReadingView> all, PlantTree tree) {
-        return all.stream().max(Comparator.comparing(ReadingView::takenAt))
+        return all.stream()
+                .max(Comparator.comparing(ReadingView::takenAt))
                 .map(reading -> new KnownTime(
                         reading.id(),
-                        Optional.ofNullable(reading.checkId()).flatMap(tree::check).map(CheckView::place).orElse(reading.label()),
+                        Optional.ofNullable(reading.checkId())
+                                .flatMap(tree::check)
+                                .map(CheckView::place)
+                                .orElse(reading.label()),
                         reading.takenAt().toString()))
                 .orElse(null);
     }
@@ -307,12 +427,21 @@ public class Visits {
         return names.size() == 1 ? names.get(0) : "";
     }
 
-    private static LooseReading loose(ReadingView reading, Optional<Amount> lone, boolean isAccidental, List<PlacementProposal> places) {
-        Optional<Amount> leading = reading.results().values().stream().findFirst().or(() -> lone);
+    private static LooseReading loose(
+            ReadingView reading, Optional<Amount> lone, boolean isAccidental, List<PlacementProposal> places) {
+        Optional<Amount> leading =
+                reading.results().values().stream().findFirst().or(() -> lone);
         return new LooseReading(
-                reading.id(), reading.technique(), reading.takenAt().toString(), reading.label(), reading.note(),
+                reading.id(),
+                reading.technique(),
+                reading.takenAt().toString(),
+                reading.label(),
+                reading.note(),
                 leading.map(Amount::value).orElse(null),
                 leading.map(amount -> amount.unit().shown()).orElse(""),
-                reading.discardedBecause(), reading.filled(), isAccidental, places);
+                reading.discardedBecause(),
+                reading.filled(),
+                isAccidental,
+                places);
     }
 }

@@ -9,8 +9,10 @@ import java.util.UUID;
 import rovek.link.packet.Walk;
 
 /**
- * What a walk brings to its visit. Only a newer state of the same walk changes its stops: the same file taken once more, or one that was read back before,
- * changes nothing. Of a visit that a person corrected, a newer state moves stops on - to do, begun, done or skipped - and puts no stop back or elsewhere.
+ * What a walk brings to its visit. Only a newer state of the same walk changes its stops: the same file taken once
+ * more, or one that was read back before,
+ * changes nothing. Of a visit that a person corrected, a newer state moves stops on - to do, begun, done or skipped -
+ * and puts no stop back or elsewhere.
  */
 final class WalkStates {
 
@@ -29,13 +31,17 @@ final class WalkStates {
             visit.title = walked.name();
         }
         if (isFirst || !visit.corrected) {
-            List<VisitEntity.Stop> stops = walked.stops().stream().map(stop -> new VisitEntity.Stop(stop.id(), stop.progress().word(), stop.note(), stop.id())).toList();
+            List<VisitEntity.Stop> stops = walked.stops().stream()
+                    .map(stop -> new VisitEntity.Stop(stop.id(), stop.progress().word(), stop.note(), stop.id()))
+                    .toList();
             if (!stops.equals(visit.stops)) {
                 visit.stops = new ArrayList<>(stops);
             }
             return;
         }
-        visit.stops = new ArrayList<>(visit.stops.stream().map(stop -> movedOn(stop, byPlan(walked).get(stop.planned()))).toList());
+        visit.stops = new ArrayList<>(visit.stops.stream()
+                .map(stop -> movedOn(stop, byPlan(walked).get(stop.planned())))
+                .toList());
     }
 
     private static Map<UUID, Walk.WalkedStop> byPlan(Walk walked) {
@@ -48,14 +54,19 @@ final class WalkStates {
         if (walked == null) {
             return stop;
         }
-        String progress = rank(walked.progress().word()) > rank(stop.progress()) ? walked.progress().word() : stop.progress();
-        return new VisitEntity.Stop(stop.checkId(), progress, stop.note().isBlank() ? walked.note() : stop.note(), stop.planned());
+        String progress = rank(walked.progress().word()) > rank(stop.progress())
+                ? walked.progress().word()
+                : stop.progress();
+        return new VisitEntity.Stop(
+                stop.checkId(), progress, stop.note().isBlank() ? walked.note() : stop.note(), stop.planned());
     }
 
     /** Also where the instrument's clock was set back meanwhile: more is done than is known. */
     private static boolean isFurther(VisitEntity visit, Walk walked) {
         Map<UUID, Walk.WalkedStop> stops = byPlan(walked);
-        return visit.stops.stream().anyMatch(stop -> stops.containsKey(stop.planned()) && rank(stops.get(stop.planned()).progress().word()) > rank(stop.progress()));
+        return visit.stops.stream()
+                .anyMatch(stop -> stops.containsKey(stop.planned())
+                        && rank(stops.get(stop.planned()).progress().word()) > rank(stop.progress()));
     }
 
     private static int rank(String progress) {

@@ -50,7 +50,8 @@ class WorkingRoomTest {
     void whatBodiesHoldKeepsNobodyFromWorking() throws Exception {
         ExecutorService crowd = Executors.newFixedThreadPool(4);
         List<Callable<Boolean>> all = Collections.nCopies(4, () -> {
-            try (WorkingRoom.Taken body = room.takeForBody(megabytes(1)); WorkingRoom.Taken work = room.take(megabytes(1_000))) {
+            try (WorkingRoom.Taken body = room.takeForBody(megabytes(1));
+                    WorkingRoom.Taken work = room.take(megabytes(1_000))) {
                 Thread.sleep(20);
                 return body != work;
             }

@@ -13,15 +13,41 @@ import org.junit.jupiter.params.provider.ValueSource;
 class HarmlessCellTest {
 
     @ParameterizedTest
-    @ValueSource(strings = {
-        "", "P-101", "=1+1", "+cmd", "-2+3", "@SUM(A1)", "\t=1", "\r=1", "\n=1", "'", "''", "'=1", "''=1", "'a", "-", "=", "-20", "-20.5", "+4,2", "1e-3", "-1e3", "-20.5.1", "\uFF1D1",
-        "--1", "'-20"
-    })
+    @ValueSource(
+            strings = {
+                "",
+                "P-101",
+                "=1+1",
+                "+cmd",
+                "-2+3",
+                "@SUM(A1)",
+                "\t=1",
+                "\r=1",
+                "\n=1",
+                "'",
+                "''",
+                "'=1",
+                "''=1",
+                "'a",
+                "-",
+                "=",
+                "-20",
+                "-20.5",
+                "+4,2",
+                "1e-3",
+                "-1e3",
+                "-20.5.1",
+                "\uFF1D1",
+                "--1",
+                "'-20"
+            })
     void everyTextComesBackUnchangedAndBeginsNoFormula(String text) {
         String written = HarmlessCell.written(text);
         assertThat(HarmlessCell.read(written)).isEqualTo(text);
         boolean isNumber = written.matches("[+-]?\\d+([.,]\\d+)?(e[+-]?\\d+)?");
-        assertThat(isNumber || written.isEmpty() || "=+-@\t\r\n\uFF1D".indexOf(written.charAt(0)) < 0).as(written).isTrue();
+        assertThat(isNumber || written.isEmpty() || "=+-@\t\r\n\uFF1D".indexOf(written.charAt(0)) < 0)
+                .as(written)
+                .isTrue();
     }
 
     @Test

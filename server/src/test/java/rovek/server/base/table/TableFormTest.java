@@ -16,12 +16,11 @@ import rovek.server.base.problem.DomainProblem;
 
 class TableFormTest {
 
-    private final NumberTable table = new NumberTable(
-            "Trend", List.of("Asset", "Value", "Reason"), 3, row -> {
-                row.accept(new Object[] {"P-101, \"old\"", 1.25, ""});
-                row.accept(new Object[] {"=1+1", 3.0, null});
-                row.accept(new Object[] {"-12 °C", 1e-9, "@home"});
-            });
+    private final NumberTable table = new NumberTable("Trend", List.of("Asset", "Value", "Reason"), 3, row -> {
+        row.accept(new Object[] {"P-101, \"old\"", 1.25, ""});
+        row.accept(new Object[] {"=1+1", 3.0, null});
+        row.accept(new Object[] {"-12 °C", 1e-9, "@home"});
+    });
 
     private static byte[] written(TableForm form, NumberTable table) throws IOException {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
@@ -31,7 +30,9 @@ class TableFormTest {
 
     @Test
     void commaSeparatedValuesAreQuotedAndNoTextBecomesAFormula() throws IOException {
-        List<String> lines = new String(written(TableForm.CSV, table), StandardCharsets.UTF_8).lines().toList();
+        List<String> lines = new String(written(TableForm.CSV, table), StandardCharsets.UTF_8)
+                .lines()
+                .toList();
         assertThat(lines.get(0)).startsWith("\uFEFF").endsWith("Asset,Value,Reason");
         assertThat(lines.get(1)).isEqualTo("\"P-101, \"\"old\"\"\",1.25,");
         assertThat(lines.get(2)).contains("'=1+1").contains(",3,");
@@ -56,16 +57,20 @@ class TableFormTest {
             throw new AssertionError("nothing is asked for");
         });
         assertThatThrownBy(() -> TableForm.XLSX.requireRoom(huge))
-                .isInstanceOf(DomainProblem.Conflict.class).hasMessageContaining("1,048,575 rows").hasMessageContaining("Take it as CSV");
+                .isInstanceOf(DomainProblem.Conflict.class)
+                .hasMessageContaining("1,048,575 rows")
+                .hasMessageContaining("Take it as CSV");
         TableForm.CSV.requireRoom(huge);
         assertThatThrownBy(() -> TableForm.of("ods")).isInstanceOf(DomainProblem.Invalid.class);
     }
 
     @Test
     void columnsOfUnequalLengthStandSideBySideAndGapsAreEmpty() throws IOException {
-        NumberTable columns = NumberTable.ofColumns("x", List.of("a", "b"), List.of(new double[] {1, Double.NaN, 3}, new double[] {4}));
+        NumberTable columns = NumberTable.ofColumns(
+                "x", List.of("a", "b"), List.of(new double[] {1, Double.NaN, 3}, new double[] {4}));
         assertThat(columns.count()).isEqualTo(3);
-        assertThat(new String(written(TableForm.CSV, columns), StandardCharsets.UTF_8).lines()).containsExactly("\uFEFFa,b", "1,4", ",", "3,");
+        assertThat(new String(written(TableForm.CSV, columns), StandardCharsets.UTF_8).lines())
+                .containsExactly("\uFEFFa,b", "1,4", ",", "3,");
     }
 
     @Test
@@ -73,7 +78,8 @@ class TableFormTest {
         double[] axis = {0, 1, 2, 3};
         assertThat(NumberTable.within(axis, 1, 2)).containsExactly(1, 3);
         assertThat(NumberTable.within(axis, 0.5, 2.5)).containsExactly(1, 3);
-        assertThat(NumberTable.within(axis, Double.NEGATIVE_INFINITY, Double.POSITIVE_INFINITY)).containsExactly(0, 4);
+        assertThat(NumberTable.within(axis, Double.NEGATIVE_INFINITY, Double.POSITIVE_INFINITY))
+                .containsExactly(0, 4);
         assertThat(NumberTable.within(axis, 7, 9)).as("nothing lies there").containsExactly(4, 4);
         assertThat(NumberTable.within(axis, 2.2, 2.8)).containsExactly(3, 3);
     }

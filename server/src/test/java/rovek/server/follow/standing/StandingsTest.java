@@ -19,9 +19,9 @@ import rovek.server.Caller;
 import rovek.server.OneRovek;
 import rovek.server.RunningRovek;
 import rovek.server.SmallPlant;
+import rovek.server.judging.reading.Readings;
 import rovek.server.judging.verdict.Verdicts;
 import rovek.server.plant.tree.Plant;
-import rovek.server.judging.reading.Readings;
 
 /** How the plant stands, where it changes just between asking for the news and asking for the plant. */
 @ExtendWith(OneRovek.class)
@@ -51,7 +51,8 @@ class StandingsTest {
                 return news;
             }
         };
-        this.standings = new Standings(feed, rovek.bean(Plant.class), rovek.bean(Readings.class), rovek.bean(Verdicts.class));
+        this.standings =
+                new Standings(feed, rovek.bean(Plant.class), rovek.bean(Readings.class), rovek.bean(Verdicts.class));
     }
 
     @BeforeEach
@@ -62,8 +63,28 @@ class StandingsTest {
         asset = plant.id(area, "ASSET", "P-1", "Pump");
         check = plant.check(plant.id(asset, "POINT", "", "Gauge"), "gauge", "Pressure");
         caller.limit(check, "gauge", "pressure", 4.0, 5.0).ok();
-        caller.post("/api/by-hand", Map.of("walkId", UUID.randomUUID().toString(), "skipped", List.of(), "readings", List.of(Map.of(
-                "id", UUID.randomUUID().toString(), "checkId", check, "takenAt", "2026-11-20T08:00:00Z", "written", "6 bar", "note", "", "photos", List.of())))).ok();
+        caller.post(
+                        "/api/by-hand",
+                        Map.of(
+                                "walkId",
+                                UUID.randomUUID().toString(),
+                                "skipped",
+                                List.of(),
+                                "readings",
+                                List.of(Map.of(
+                                        "id",
+                                        UUID.randomUUID().toString(),
+                                        "checkId",
+                                        check,
+                                        "takenAt",
+                                        "2026-11-20T08:00:00Z",
+                                        "written",
+                                        "6 bar",
+                                        "note",
+                                        "",
+                                        "photos",
+                                        List.of()))))
+                .ok();
     }
 
     private Standing of(String node) {
@@ -75,7 +96,10 @@ class StandingsTest {
         String oldArea = plant.row(asset).get("node").get("parentId").asString();
         String newArea = plant.id(site, "AREA", "", "New area");
         assertThat(of(oldArea).fail()).isEqualTo(1);
-        between.add(() -> caller.post("/api/plant/move", Map.of("changeId", UUID.randomUUID().toString(), "ids", List.of(asset), "parentId", newArea)).ok());
+        between.add(() -> caller.post(
+                        "/api/plant/move",
+                        Map.of("changeId", UUID.randomUUID().toString(), "ids", List.of(asset), "parentId", newArea))
+                .ok());
         standings.now();
         assertThat(of(oldArea).fail()).as("the machine has left").isZero();
         assertThat(of(newArea).fail()).isEqualTo(1);
@@ -95,7 +119,8 @@ class StandingsTest {
     @Test
     void whatWasUnderWayWhileSomebodyLookedCountsAfterwards() throws SQLException {
         assertThat(of(check).fail()).isEqualTo(1);
-        try (Connection other = rovek.database().connect(); Statement sql = other.createStatement()) {
+        try (Connection other = rovek.database().connect();
+                Statement sql = other.createStatement()) {
             other.setAutoCommit(false);
             sql.execute("UPDATE reading SET discarded_because = 'cable off' WHERE check_id = '%s'".formatted(check));
             assertThat(of(check).fail()).isEqualTo(1);
@@ -108,12 +133,33 @@ class StandingsTest {
     /** What a transaction holds back from the horizon is told at every look: nothing is made of it twice. */
     @Test
     void whatWasJudgedOnceIsNotJudgedAgainWhileAnotherTransactionIsOpen() throws SQLException {
-        try (Connection other = rovek.database().connect(); Statement sql = other.createStatement()) {
+        try (Connection other = rovek.database().connect();
+                Statement sql = other.createStatement()) {
             other.setAutoCommit(false);
             sql.execute("SELECT pg_current_xact_id()");
             caller.limit(check, "gauge", "pressure", 40.0, 50.0).ok();
-            caller.post("/api/by-hand", Map.of("walkId", UUID.randomUUID().toString(), "skipped", List.of(), "readings", List.of(Map.of(
-                    "id", UUID.randomUUID().toString(), "checkId", check, "takenAt", "2026-11-21T08:00:00Z", "written", "45 bar", "note", "", "photos", List.of())))).ok();
+            caller.post(
+                            "/api/by-hand",
+                            Map.of(
+                                    "walkId",
+                                    UUID.randomUUID().toString(),
+                                    "skipped",
+                                    List.of(),
+                                    "readings",
+                                    List.of(Map.of(
+                                            "id",
+                                            UUID.randomUUID().toString(),
+                                            "checkId",
+                                            check,
+                                            "takenAt",
+                                            "2026-11-21T08:00:00Z",
+                                            "written",
+                                            "45 bar",
+                                            "note",
+                                            "",
+                                            "photos",
+                                            List.of()))))
+                    .ok();
             Standings.Moment moment = standings.now();
             assertThat(moment.verdictOf(UUID.fromString(check))).isEqualTo(Verdict.WATCH);
             assertThat(standings.now()).isSameAs(moment);

@@ -26,20 +26,37 @@ class AllowedTargetTest {
             fd00::/8 5025 | fe80::1 | 5025 | false
             0.0.0.0/0 1-65535 | 169.254.1.1 | 80 | true
             10.0.0.0/8 1-65535 | ::1 | 80 | false""")
-    void aTargetIsItsNetworksAddressesAtItsPorts(String written, String address, int port, boolean allowed) throws UnknownHostException {
-        assertThat(AllowedTarget.parse(written).allows(InetAddress.getByName(address), port)).isEqualTo(allowed);
+    void aTargetIsItsNetworksAddressesAtItsPorts(String written, String address, int port, boolean allowed)
+            throws UnknownHostException {
+        assertThat(AllowedTarget.parse(written).allows(InetAddress.getByName(address), port))
+                .isEqualTo(allowed);
     }
 
     /** An address of the old version written as one of the new is the same address. */
     @Test
     void aMappedAddressIsWhatItIs() throws UnknownHostException {
-        assertThat(AllowedTarget.parse("10.0.0.0/8 80").allows(InetAddress.getByName("::ffff:127.0.0.1"), 80)).isFalse();
-        assertThat(AllowedTarget.parse("127.0.0.0/8 80").allows(InetAddress.getByName("::ffff:127.0.0.1"), 80)).isTrue();
+        assertThat(AllowedTarget.parse("10.0.0.0/8 80").allows(InetAddress.getByName("::ffff:127.0.0.1"), 80))
+                .isFalse();
+        assertThat(AllowedTarget.parse("127.0.0.0/8 80").allows(InetAddress.getByName("::ffff:127.0.0.1"), 80))
+                .isTrue();
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"", "10.0.0.0/8", "10.0.0.0/33 80", "works.example 80", "10.0.0.0/8 0", "10.0.0.0/8 70000", "10.0.0.0/8 90-80", "10.0.0.0/8 80,", "10.0.0.0/8 80; 1"})
+    @ValueSource(
+            strings = {
+                "",
+                "10.0.0.0/8",
+                "10.0.0.0/33 80",
+                "works.example 80",
+                "10.0.0.0/8 0",
+                "10.0.0.0/8 70000",
+                "10.0.0.0/8 90-80",
+                "10.0.0.0/8 80,",
+                "10.0.0.0/8 80; 1"
+            })
     void whatIsNoTargetIsRefusedWithASentence(String written) {
-        assertThatThrownBy(() -> AllowedTarget.parse(written)).isInstanceOf(IllegalArgumentException.class).hasMessageMatching("[A-Z\"].+\\.");
+        assertThatThrownBy(() -> AllowedTarget.parse(written))
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessageMatching("[A-Z\"].+\\.");
     }
 }

@@ -30,13 +30,16 @@ class RecorderTest {
     private Recorder recorder() {
         LiveRows rows = mock(LiveRows.class);
         doAnswer(call -> {
-            if (isDatabaseAway) {
-                throw new DataAccessResourceFailureException("away");
-            }
-            return stored.add(call.getArgument(1, LiveSample.class).at());
-        }).when(rows).add(any(), any());
+                    if (isDatabaseAway) {
+                        throw new DataAccessResourceFailureException("away");
+                    }
+                    return stored.add(call.getArgument(1, LiveSample.class).at());
+                })
+                .when(rows)
+                .add(any(), any());
         LiveTarget target = new LiveTarget(LiveTarget.Kind.SETUP, UUID.randomUUID());
-        LiveRows.Begun begun = new LiveRows.Begun(UUID.randomUUID(), target, "Start-up", "T", "1", LEVEL, 1_000, Optional.empty(), BEGAN, "anna");
+        LiveRows.Begun begun = new LiveRows.Begun(
+                UUID.randomUUID(), target, "Start-up", "T", "1", LEVEL, 1_000, Optional.empty(), BEGAN, "anna");
         return new Recorder(new LiveRows.Open(begun, 0, List.of()), rows, Clock.fixed(BEGAN, ZoneOffset.UTC), 1_000);
     }
 
@@ -50,7 +53,14 @@ class RecorderTest {
             take(millis, LEVEL);
         }
         take(9_300, LEVEL);
-        assertThat(stored).containsExactly(BEGAN, BEGAN.plusSeconds(1), BEGAN.plusSeconds(2), BEGAN.plusSeconds(3), BEGAN.plusSeconds(4), BEGAN.plusMillis(9_300));
+        assertThat(stored)
+                .containsExactly(
+                        BEGAN,
+                        BEGAN.plusSeconds(1),
+                        BEGAN.plusSeconds(2),
+                        BEGAN.plusSeconds(3),
+                        BEGAN.plusSeconds(4),
+                        BEGAN.plusMillis(9_300));
         assertThat(recorder.taken()).isEqualTo(6);
     }
 

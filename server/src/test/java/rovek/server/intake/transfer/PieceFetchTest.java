@@ -70,7 +70,9 @@ class PieceFetchTest {
         try (Spool whole = fetch(0, Sha256.of(content), slice -> 99).file()) {
             assertThat(whole.size()).isEqualTo(BYTES);
         }
-        assertThat(asked).startsWith(128 * KILO, 256 * KILO, 512 * KILO, 1024 * KILO, 1024 * KILO).allMatch(bytes -> bytes <= 1024 * KILO);
+        assertThat(asked)
+                .startsWith(128 * KILO, 256 * KILO, 512 * KILO, 1024 * KILO, 1024 * KILO)
+                .allMatch(bytes -> bytes <= 1024 * KILO);
         assertThat(asked.stream().mapToInt(Integer::intValue).sum()).isEqualTo(BYTES);
         asked.clear();
         fetch(0, Sha256.of(content), slice -> 100).file().close();
@@ -80,7 +82,9 @@ class PieceFetchTest {
     @Test
     void aLinkThatBecomesSlowKeepsTheSizeItHad() throws Exception {
         fetch(0, Sha256.of(content), slice -> slice < 2 ? 1 : 500).file().close();
-        assertThat(asked.subList(0, asked.size() - 1)).startsWith(128 * KILO, 256 * KILO, 512 * KILO).endsWith(512 * KILO);
+        assertThat(asked.subList(0, asked.size() - 1))
+                .startsWith(128 * KILO, 256 * KILO, 512 * KILO)
+                .endsWith(512 * KILO);
     }
 
     @Test

@@ -35,12 +35,15 @@ class SpoolTest {
     @Test
     void whatCannotBeWrittenLeavesNothingBehind(@TempDir Path folder) {
         assertThatThrownBy(() -> Spool.in(folder, out -> {
-            out.write(1);
-            throw new IOException("No space left on device");
-        })).isInstanceOf(DomainProblem.Conflict.class).hasMessageContaining("Make room there");
+                    out.write(1);
+                    throw new IOException("No space left on device");
+                }))
+                .isInstanceOf(DomainProblem.Conflict.class)
+                .hasMessageContaining("Make room there");
         assertThatThrownBy(() -> Spool.<RuntimeException>in(folder, out -> {
-            throw new IllegalStateException("the link broke");
-        })).isInstanceOf(IllegalStateException.class);
+                    throw new IllegalStateException("the link broke");
+                }))
+                .isInstanceOf(IllegalStateException.class);
         assertThat(folder).isEmptyDirectory();
     }
 

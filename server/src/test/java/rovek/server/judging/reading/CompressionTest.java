@@ -28,8 +28,10 @@ class CompressionTest {
     @Test
     void whateverIsKeptComesBackAsItWas() {
         for (int count : new int[] {1, 2, 1_023, 1_024, 1_025, 16_384}) {
-            assertThat(Compression.expandSamples(Compression.compress(steps(count)))).isEqualTo(steps(count));
-            assertThat(Compression.expandSamples(Compression.compress(noise(count)))).isEqualTo(noise(count));
+            assertThat(Compression.expandSamples(Compression.compress(steps(count))))
+                    .isEqualTo(steps(count));
+            assertThat(Compression.expandSamples(Compression.compress(noise(count))))
+                    .isEqualTo(noise(count));
         }
         assertThat(Compression.expand(Compression.compress(new byte[0]))).isEmpty();
         assertThat(Compression.expand(Compression.compress(new byte[] {7}))).containsExactly(7);
@@ -39,6 +41,8 @@ class CompressionTest {
     void whatGetsMuchSmallerIsDeflatedAndNoiseIsOnlyWrapped() {
         int bytes = 16_384 * Float.BYTES;
         assertThat(Compression.compress(steps(16_384)).length).isLessThan(bytes / 2);
-        assertThat(Compression.compress(noise(16_384)).length).as("as it was, with a head for each block").isBetween(bytes, bytes + 100);
+        assertThat(Compression.compress(noise(16_384)).length)
+                .as("as it was, with a head for each block")
+                .isBetween(bytes, bytes + 100);
     }
 }

@@ -14,9 +14,16 @@ class RunViewTest {
 
     private static RunView of(double[] seconds, double[]... channels) {
         List<Curve.Run> runs = IntStream.range(0, channels.length)
-                .mapToObj(i -> new Curve.Run("channel " + i, seconds, channels[i], "bar", i == 0 ? new ChannelLimits(1, Double.POSITIVE_INFINITY) : ChannelLimits.NONE))
+                .mapToObj(i -> new Curve.Run(
+                        "channel " + i,
+                        seconds,
+                        channels[i],
+                        "bar",
+                        i == 0 ? new ChannelLimits(1, Double.POSITIVE_INFINITY) : ChannelLimits.NONE))
                 .toList();
-        TableCapture capture = new TableCapture(List.of(new TableCapture.Numbers(TableCapture.TIME, "s", seconds)), List.of(new TableCapture.Marker(3, "valve")));
+        TableCapture capture = new TableCapture(
+                List.of(new TableCapture.Numbers(TableCapture.TIME, "s", seconds)),
+                List.of(new TableCapture.Marker(3, "valve")));
         return RunView.of(runs, capture);
     }
 

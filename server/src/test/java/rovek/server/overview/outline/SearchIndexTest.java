@@ -45,15 +45,27 @@ class SearchIndexTest {
         String asset = plant.row(point).get("node").get("parentId").asString();
         String area = plant.row(asset).get("node").get("parentId").asString();
         List<Runnable> changes = List.of(
-                () -> caller.limit(checks.get(0), "vibration", "velocity.rms", 4.5, 7.1).ok(),
+                () -> caller.limit(checks.get(0), "vibration", "velocity.rms", 4.5, 7.1)
+                        .ok(),
                 () -> plant.alter(asset, "name", "Well pump", "Booster").ok(),
                 () -> plant.alter(asset, "tag", "P-1", "P-2").ok(),
-                () -> plant.alter(checks.get(1), "name", "", "A name of its own").ok(),
+                () -> plant.alter(checks.get(1), "name", "", "A name of its own")
+                        .ok(),
                 // Checks without a name of their own are called after what they measure.
-                () -> plant.alter(point, "setting.vibration.bandHighHz", "", "2000").ok(),
+                () -> plant.alter(point, "setting.vibration.bandHighHz", "", "2000")
+                        .ok(),
                 () -> plant.id(asset, "POINT", "", "Casing"),
                 () -> plant.id(area, "ASSET", "M-1", "Mixer"),
-                () -> caller.post("/api/plant/move", Map.of("changeId", UUID.randomUUID().toString(), "ids", List.of(asset), "parentId", plant.id(area, "SYSTEM", "S", "Second"))).ok(),
+                () -> caller.post(
+                                "/api/plant/move",
+                                Map.of(
+                                        "changeId",
+                                        UUID.randomUUID().toString(),
+                                        "ids",
+                                        List.of(asset),
+                                        "parentId",
+                                        plant.id(area, "SYSTEM", "S", "Second")))
+                        .ok(),
                 () -> plant.remove(checks.get(2)).ok());
         for (Runnable change : changes) {
             try {
@@ -63,7 +75,10 @@ class SearchIndexTest {
             }
             List<String> before = said(index[0]);
             index[0] = index[0].following(kept.tree());
-            assertThat(said(index[0])).as("after change %d", changes.indexOf(change)).isEqualTo(said(SearchIndex.of(kept.tree()))).isNotEqualTo(before);
+            assertThat(said(index[0]))
+                    .as("after change %d", changes.indexOf(change))
+                    .isEqualTo(said(SearchIndex.of(kept.tree())))
+                    .isNotEqualTo(before);
         }
         assertThat(said(first.following(kept.tree()))).as("all at once").isEqualTo(said(index[0]));
     }

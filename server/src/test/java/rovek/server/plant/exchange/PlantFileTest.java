@@ -18,10 +18,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.UUID;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.junit.jupiter.api.Test;
 import rovek.core.plant.exchange.PlantTable;
 import rovek.core.plant.exchange.TableRow;
 import rovek.server.base.problem.DomainProblem;
@@ -32,14 +32,40 @@ class PlantFileTest {
 
     private static final int TABLES = 40;
     private static final List<String> NAMES = List.of(
-            "Well pump 1", "Pumpe \"Süd\"", "a,b;c\td", "line\nbreak", "=1+1", "0012", "1.50", "ß Ω µ 水", "'", "TRUE", "12/11/2026", "{}", "a / b");
+            "Well pump 1",
+            "Pumpe \"Süd\"",
+            "a,b;c\td",
+            "line\nbreak",
+            "=1+1",
+            "0012",
+            "1.50",
+            "ß Ω µ 水",
+            "'",
+            "TRUE",
+            "12/11/2026",
+            "{}",
+            "a / b");
 
     static List<PlantFile> ways() {
-        return List.of(new CsvPlantFile(), new XlsxPlantFile(), new JsonPlantFile(JsonMapper.builder().build()));
+        return List.of(
+                new CsvPlantFile(),
+                new XlsxPlantFile(),
+                new JsonPlantFile(JsonMapper.builder().build()));
     }
 
     private static PlantTable any(Random choice) {
-        List<String> columns = List.of("level", "tag", "name", "technique", "class", "limit.vibration.velocity.rms", "nameplate.note", "setting.vibration.lines", "stamp", "id", "parent");
+        List<String> columns = List.of(
+                "level",
+                "tag",
+                "name",
+                "technique",
+                "class",
+                "limit.vibration.velocity.rms",
+                "nameplate.note",
+                "setting.vibration.lines",
+                "stamp",
+                "id",
+                "parent");
         List<TableRow> rows = new ArrayList<>();
         int count = 1 + choice.nextInt(30);
         for (int i = 0; i < count; i++) {
@@ -71,7 +97,9 @@ class PlantFileTest {
     void readAgainItIsTheSame(PlantFile way) throws IOException {
         for (int seed = 0; seed < TABLES; seed++) {
             PlantTable table = any(new Random(seed));
-            assertThat(cells(way.read(new ByteArrayInputStream(written(way, table))))).as("seed %d", seed).isEqualTo(cells(table));
+            assertThat(cells(way.read(new ByteArrayInputStream(written(way, table)))))
+                    .as("seed %d", seed)
+                    .isEqualTo(cells(table));
         }
     }
 
@@ -85,7 +113,8 @@ class PlantFileTest {
             for (int j = 0; j < 4; j++) {
                 mangled[choice.nextInt(mangled.length)] = (byte) choice.nextInt(256);
             }
-            byte[] some = java.util.Arrays.copyOf(mangled, i % 2 == 0 ? mangled.length : choice.nextInt(mangled.length));
+            byte[] some =
+                    java.util.Arrays.copyOf(mangled, i % 2 == 0 ? mangled.length : choice.nextInt(mangled.length));
             try {
                 way.read(new ByteArrayInputStream(some));
             } catch (DomainProblem.Invalid refused) {
@@ -103,7 +132,8 @@ class PlantFileTest {
 
     @Test
     void headingsThatNameNoColumnAreTold() throws IOException {
-        PlantTable table = new CsvPlantFile().read(new ByteArrayInputStream("tag,colour,name\nP-1,red,Pump".getBytes(StandardCharsets.UTF_8)));
+        PlantTable table = new CsvPlantFile()
+                .read(new ByteArrayInputStream("tag,colour,name\nP-1,red,Pump".getBytes(StandardCharsets.UTF_8)));
         assertThat(table.ignored()).containsExactly("colour");
         assertThat(cells(table)).containsExactly(Map.of("tag", "P-1", "name", "Pump"));
     }
@@ -117,9 +147,12 @@ class PlantFileTest {
 
     @Test
     void itIsWrittenAsPublished() throws IOException {
-        var schema = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12).getSchema(Files.readString(Path.of("../docs/plant-file/plant.schema.json")));
+        var schema = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+                .getSchema(Files.readString(Path.of("../docs/plant-file/plant.schema.json")));
         for (int seed = 0; seed < 10; seed++) {
-            String text = new String(written(new JsonPlantFile(JsonMapper.builder().build()), any(new Random(seed))), StandardCharsets.UTF_8);
+            String text = new String(
+                    written(new JsonPlantFile(JsonMapper.builder().build()), any(new Random(seed))),
+                    StandardCharsets.UTF_8);
             assertThat(schema.validate(text, InputFormat.JSON)).isEmpty();
         }
     }

@@ -25,7 +25,11 @@ class PngDotsTest {
     private static byte[] with(byte[] png, String type, int length, byte[] data) {
         int afterHeader = 8 + 12 + 13;
         return ByteBuffer.allocate(png.length + data.length + 12)
-                .put(png, 0, afterHeader).putInt(length).put(type.getBytes(StandardCharsets.US_ASCII)).put(data).putInt(0)
+                .put(png, 0, afterHeader)
+                .putInt(length)
+                .put(type.getBytes(StandardCharsets.US_ASCII))
+                .put(data)
+                .putInt(0)
                 .put(png, afterHeader, png.length - afterHeader)
                 .array();
     }
@@ -41,9 +45,12 @@ class PngDotsTest {
 
     @Test
     void partsThatDoNotFitTogetherAreRefused() throws IOException {
-        assertThatThrownBy(() -> PngDots.only(with(png(), "zTXt", Integer.MAX_VALUE, new byte[5]))).isInstanceOf(IOException.class);
-        assertThatThrownBy(() -> PngDots.only(with(png(), "zTXt", -5, new byte[5]))).isInstanceOf(IOException.class);
-        assertThatThrownBy(() -> PngDots.only(Arrays.copyOf(png(), png().length - 3))).isInstanceOf(IOException.class);
+        assertThatThrownBy(() -> PngDots.only(with(png(), "zTXt", Integer.MAX_VALUE, new byte[5])))
+                .isInstanceOf(IOException.class);
+        assertThatThrownBy(() -> PngDots.only(with(png(), "zTXt", -5, new byte[5])))
+                .isInstanceOf(IOException.class);
+        assertThatThrownBy(() -> PngDots.only(Arrays.copyOf(png(), png().length - 3)))
+                .isInstanceOf(IOException.class);
         assertThat(PngDots.isPng(new byte[3])).isFalse();
     }
 }

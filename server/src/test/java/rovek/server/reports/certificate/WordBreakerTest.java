@@ -31,7 +31,9 @@ class WordBreakerTest {
 
     @Test
     void onlyAWordTooLongForAColumnIsBroken() {
-        assertThat(parts("a very-long-tag-of-some-plant/that-goes-on b")).containsExactly("a ", "very-", "long-", "tag-", "of-", "some-", "plant/", "that-", "goes-", "on ", "b");
+        assertThat(parts("a very-long-tag-of-some-plant/that-goes-on b"))
+                .containsExactly(
+                        "a ", "very-", "long-", "tag-", "of-", "some-", "plant/", "that-", "goes-", "on ", "b");
         assertThat(parts("123456789-123456789-1234")).as("24 fit").hasSize(1);
         assertThat(parts("x".repeat(60))).hasSize(1);
     }
