@@ -262,7 +262,7 @@ final class FolderInstrument implements Instrument {
         try {
             Path path = folder.resolve(file).normalize();
             boolean isInside = path.startsWith(folder) && !path.equals(folder);
-            for (Path at = path; isInside && !at.equals(folder); at = at.getParent()) {
+            for (Path at = path; isInside && at != null && !at.equals(folder); at = at.getParent()) {
                 isInside = !Files.isSymbolicLink(at);
             }
             if (isInside) {

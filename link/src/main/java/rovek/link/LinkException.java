@@ -1,5 +1,7 @@
 package rovek.link;
 
+import org.jspecify.annotations.Nullable;
+
 /**
  * Something between Rovek and an instrument went wrong. Each kind has a stable code and a sentence that tells a technician
  * what happened, what was kept and what to do.
@@ -10,7 +12,7 @@ public sealed class LinkException extends Exception {
 
     private final String code;
 
-    private LinkException(String code, String sentence, Throwable cause) {
+    private LinkException(String code, String sentence, @Nullable Throwable cause) {
         super(sentence, cause);
         this.code = code;
     }
@@ -23,7 +25,7 @@ public sealed class LinkException extends Exception {
     public static final class NotReachable extends LinkException {
         private static final long serialVersionUID = 1L;
 
-        public NotReachable(String address, Throwable cause) {
+        public NotReachable(String address, @Nullable Throwable cause) {
             super(
                     "link.not-reachable",
                     "No instrument answers at %s. Is it switched on and on the same network?".formatted(address),
@@ -35,7 +37,7 @@ public sealed class LinkException extends Exception {
     public static final class Lost extends LinkException {
         private static final long serialVersionUID = 1L;
 
-        public Lost(Throwable cause) {
+        public Lost(@Nullable Throwable cause) {
             super(
                     "link.lost",
                     "The link to the instrument broke. What had arrived is kept; try again and it goes on from there.",

@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import org.jspecify.annotations.Nullable;
 
 /** A serial line, eight bits, no parity, one stop bit; virtual ports of USB cables included. */
 public final class SerialTransport implements Transport {
@@ -14,7 +15,7 @@ public final class SerialTransport implements Transport {
 
     private final String device;
     private final int baud;
-    private SerialPort port;
+    private @Nullable SerialPort port;
 
     /** @param device e.g. {@code /dev/ttyUSB0} */
     public SerialTransport(String device, int baud) {
@@ -81,10 +82,11 @@ public final class SerialTransport implements Transport {
     }
 
     private SerialPort open() throws LinkException {
-        if (!isConnected()) {
+        SerialPort present = port;
+        if (present == null || !present.isOpen()) {
             throw new LinkException.Lost(new IOException("The line " + device + " is closed."));
         }
-        return port;
+        return present;
     }
 
     @Override

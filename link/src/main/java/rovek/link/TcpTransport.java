@@ -9,6 +9,7 @@ import java.nio.channels.SelectionKey;
 import java.nio.channels.Selector;
 import java.nio.channels.SocketChannel;
 import java.time.Duration;
+import org.jspecify.annotations.Nullable;
 
 /** A raw TCP socket, by custom port 5025. Whoever takes no bytes is waited for as little as whoever sends none. */
 public final class TcpTransport implements Transport {
@@ -20,8 +21,8 @@ public final class TcpTransport implements Transport {
     private final int port;
     private final Duration connectPatience;
     private final Duration sendPatience;
-    private SocketChannel channel;
-    private Selector ready;
+    private @Nullable SocketChannel channel;
+    private @Nullable Selector ready;
 
     public TcpTransport(String host, int port) {
         this(host, port, CONNECT_PATIENCE);
@@ -48,12 +49,14 @@ public final class TcpTransport implements Transport {
     public void connect() throws LinkException {
         disconnect();
         try {
-            channel = SocketChannel.open();
-            channel.socket().connect(new InetSocketAddress(host, port), (int) connectPatience.toMillis());
-            channel.setOption(StandardSocketOptions.TCP_NODELAY, true);
-            channel.configureBlocking(false);
-            ready = Selector.open();
-            channel.register(ready, SelectionKey.OP_READ);
+            SocketChannel fresh = SocketChannel.open();
+            channel = fresh;
+            fresh.socket().connect(new InetSocketAddress(host, port), (int) connectPatience.toMillis());
+            fresh.setOption(StandardSocketOptions.TCP_NODELAY, true);
+            fresh.configureBlocking(false);
+            Selector selector = Selector.open();
+            ready = selector;
+            fresh.register(selector, SelectionKey.OP_READ);
         } catch (IOException e) {
             disconnect();
             throw new LinkException.NotReachable(address(), e);
@@ -84,11 +87,11 @@ public final class TcpTransport implements Transport {
     @Override
     public int receive(byte[] into, Duration patience) throws LinkException {
         try {
-            open();
+            SocketChannel from = open();
             if (!isReadyWithin(SelectionKey.OP_READ, patience)) {
                 return 0;
             }
-            int count = channel.read(ByteBuffer.wrap(into));
+            int count = from.read(ByteBuffer.wrap(into));
             if (count < 0) {
                 disconnect();
                 throw new LinkException.Lost(null);
@@ -100,18 +103,24 @@ public final class TcpTransport implements Transport {
         }
     }
 
-    private boolean isReadyWithin(int operation, Duration patience) throws IOException {
-        channel.keyFor(ready).interestOps(operation);
-        int count = ready.select(Math.max(1, patience.toMillis()));
-        ready.selectedKeys().clear();
+    private boolean isReadyWithin(int operation, Duration patience) throws IOException, LinkException {
+        Selector selector = ready;
+        SelectionKey key = selector == null ? null : open().keyFor(selector);
+        if (selector == null || key == null) {
+            throw new LinkException.Lost(null);
+        }
+        key.interestOps(operation);
+        int count = selector.select(Math.max(1, patience.toMillis()));
+        selector.selectedKeys().clear();
         return count > 0;
     }
 
     private SocketChannel open() throws LinkException {
-        if (!isConnected()) {
+        SocketChannel present = channel;
+        if (present == null || !present.isOpen()) {
             throw new LinkException.Lost(null);
         }
-        return channel;
+        return present;
     }
 
     @Override
@@ -125,7 +134,7 @@ public final class TcpTransport implements Transport {
         close(ready);
     }
 
-    private static void close(AutoCloseable open) {
+    private static void close(@Nullable AutoCloseable open) {
         if (open == null) {
             return;
         }

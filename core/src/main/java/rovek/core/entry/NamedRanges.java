@@ -97,7 +97,7 @@ public record NamedRanges(int most, boolean mayBeOpen, double least) implements 
         if (!(low < high)) {
             throw new NotRanges("\"%s\" must rise.".formatted(part));
         }
-        if (Double.isFinite(low) && low < least || high < least) {
+        if ((Double.isFinite(low) && low < least) || high < least) {
             throw new NotRanges("\"%s\" must not begin below %s.".formatted(part, least));
         }
         return new NamedRange(written.group(1), low, high);

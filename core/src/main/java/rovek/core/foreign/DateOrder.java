@@ -54,7 +54,7 @@ public enum DateOrder {
     /** The date a text is in this order; empty where it is none. */
     public Optional<Read> read(String text) {
         Matcher parts = DATE_TIME.matcher(text.strip());
-        if (!parts.matches() || this == MONTH_DAY_YEAR && text.indexOf('.') >= 0 && text.indexOf('.') < 3) {
+        if (!parts.matches() || (this == MONTH_DAY_YEAR && text.indexOf('.') >= 0 && text.indexOf('.') < 3)) {
             // Where the month comes first nobody parts with points.
             return Optional.empty();
         }

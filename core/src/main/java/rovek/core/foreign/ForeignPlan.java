@@ -139,7 +139,7 @@ public record ForeignPlan(List<ForeignReading> readings, List<Fault> faults) {
                 readings.add(new ForeignReading(
                         row.line(), heading, at, check, label, quantity, value, text(row, Use.NOTE)));
             } catch (IllegalArgumentException e) {
-                faults.add(new Fault(row.line(), heading, e.getMessage()));
+                faults.add(new Fault(row.line(), heading, String.valueOf(e.getMessage())));
             }
         }
 

@@ -1,5 +1,7 @@
 package rovek.core.plant;
 
+import static java.util.Objects.requireNonNull;
+
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -62,7 +64,7 @@ public final class Copying {
         for (Node node : tree.beneath(original.id())) {
             boolean isRoot = node.id().equals(original.id());
             Node source = isRoot ? root : beneathTag(node, original.tag(), root.tag());
-            UUID parent = isRoot ? root.parentId() : copyOf.get(node.parentId());
+            UUID parent = isRoot ? root.parentId() : requireNonNull(copyOf.get(node.parentId()));
             UUID id = ids.get();
             copyOf.put(node.id(), id);
             added.add(new Node(

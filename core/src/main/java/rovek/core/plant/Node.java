@@ -1,5 +1,7 @@
 package rovek.core.plant;
 
+import static java.util.Objects.requireNonNull;
+
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -144,7 +146,7 @@ public record Node(
         return new Node(
                 id,
                 UUID.fromString(facets.getOrDefault(Facet.PARENT, PLANT.toString())),
-                Level.valueOf(facets.get(Facet.LEVEL)),
+                Level.valueOf(requireNonNull(facets.get(Facet.LEVEL))),
                 Long.parseLong(facets.getOrDefault(Facet.PLACE, "0")),
                 facets.getOrDefault(Facet.TAG, ""),
                 facets.getOrDefault(Facet.NAME, ""),

@@ -1,5 +1,7 @@
 package rovek.core.plant;
 
+import static java.util.Objects.requireNonNull;
+
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -164,8 +166,10 @@ public final class NodeTree {
         Map<UUID, Set<UUID>> gathered = new HashMap<>();
         parents.forEach(parent -> gathered.put(parent, new LinkedHashSet<>(children(parent))));
         states.forEach((id, state) -> {
-            find(id).ifPresent(before -> gathered.get(before.parentId()).remove(id));
-            state.ifPresent(after -> gathered.get(after.parentId()).add(id));
+            find(id).ifPresent(before ->
+                    requireNonNull(gathered.get(before.parentId())).remove(id));
+            state.ifPresent(
+                    after -> requireNonNull(gathered.get(after.parentId())).add(id));
         });
         Map<UUID, Optional<List<UUID>>> lists = new HashMap<>();
         gathered.forEach((parent, ids) -> lists.put(

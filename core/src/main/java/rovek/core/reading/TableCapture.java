@@ -82,7 +82,7 @@ public record TableCapture(List<Column> columns, List<Marker> markers) implement
         }
         for (int i = 0; i < numbers.values().length; i++) {
             // Two rows may share a time: a logger that counts whole seconds writes so.
-            if (!Double.isFinite(numbers.values()[i]) || i > 0 && numbers.values()[i] < numbers.values()[i - 1]) {
+            if (!Double.isFinite(numbers.values()[i]) || (i > 0 && numbers.values()[i] < numbers.values()[i - 1])) {
                 throw new IllegalArgumentException("The run's times go back at row %d.".formatted(i + 1));
             }
         }

@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 
@@ -26,7 +27,7 @@ public record RouteChanges(int added, int gone, int otherwise, boolean reordered
         Set<UUID> stayed = new HashSet<>(then.keySet());
         stayed.retainAll(now.keySet());
         int otherwise = (int) stayed.stream()
-                .filter(check -> !then.get(check).equals(now.get(check)))
+                .filter(check -> !Objects.equals(then.get(check), now.get(check)))
                 .count();
         boolean reordered = !order(then, stayed).equals(order(now, stayed));
         return new RouteChanges(now.size() - stayed.size(), then.size() - stayed.size(), otherwise, reordered);

@@ -125,21 +125,24 @@ public final class LoggerSetup implements SetupForm {
         List<SetupFault> faults = new ArrayList<>(RowNames.faults(content));
         for (int i = 0; i < content.rows().size(); i++) {
             Map<String, String> row = content.rows().get(i);
-            if (row.containsKey("low") && Double.parseDouble(row.get("low")) == Double.parseDouble(row.get("high"))) {
+            if (row.containsKey("low")
+                    && Double.parseDouble(SetupContent.value(row, "low"))
+                            == Double.parseDouble(SetupContent.value(row, "high"))) {
                 faults.add(new SetupFault(
                         "rows.%d.high".formatted(i),
-                        "Channel %d: both ends of its range mean %s.".formatted(i + 1, row.get("low"))));
+                        "Channel %d: both ends of its range mean %s."
+                                .formatted(i + 1, SetupContent.value(row, "low"))));
             }
         }
         for (String key : List.of("startChannel", "stopChannel")) {
-            String channel = content.values().get(key);
+            String channel = content.value(key);
             if (channel != null
                     && (Double.parseDouble(channel) % 1 != 0
                             || Double.parseDouble(channel) > content.rows().size())) {
                 faults.add(new SetupFault(key, "There is no channel %s.".formatted(channel)));
             }
         }
-        String samples = content.values().get("stopAfterSamples");
+        String samples = content.value("stopAfterSamples");
         if (samples != null && Double.parseDouble(samples) % 1 != 0) {
             faults.add(new SetupFault("stopAfterSamples", "A number of samples is whole, not %s.".formatted(samples)));
         }
@@ -147,25 +150,24 @@ public final class LoggerSetup implements SetupForm {
             faults.add(new SetupFault(
                     "stopAfterMinutes",
                     "It would stop before the second sample: the interval is %s s."
-                            .formatted(content.values().get("intervalSeconds"))));
+                            .formatted(content.value("intervalSeconds"))));
         }
         return faults;
     }
 
     private static double interval(SetupContent content) {
-        return Double.parseDouble(content.values().get("intervalSeconds"));
+        return Double.parseDouble(content.value("intervalSeconds"));
     }
 
     private static double seconds(SetupContent content) {
-        return 60 * Double.parseDouble(content.values().get("stopAfterMinutes"));
+        return 60 * Double.parseDouble(content.value("stopAfterMinutes"));
     }
 
     /** A sample is taken at the start and after every interval. */
     private static OptionalLong samples(SetupContent content) {
-        return switch (content.values().get("stop")) {
+        return switch (content.value("stop")) {
             case AFTER_A_TIME -> OptionalLong.of((long) Math.floor(seconds(content) / interval(content) + 1e-9) + 1);
-            case AFTER_SAMPLES ->
-                OptionalLong.of((long) Double.parseDouble(content.values().get("stopAfterSamples")));
+            case AFTER_SAMPLES -> OptionalLong.of((long) Double.parseDouble(content.value("stopAfterSamples")));
             default -> OptionalLong.empty();
         };
     }
@@ -176,15 +178,9 @@ public final class LoggerSetup implements SetupForm {
         int channels = content.rows().size();
         OptionalLong samples = samples(content);
         String what = "%d %s every %s s"
-                .formatted(
-                        channels,
-                        channels == 1 ? "channel" : "channels",
-                        content.values().get("intervalSeconds"));
+                .formatted(channels, channels == 1 ? "channel" : "channels", content.value("intervalSeconds"));
         if (samples.isEmpty()) {
-            return new SetupNeeds(
-                    "run",
-                    OptionalLong.empty(),
-                    what + ", stops " + content.values().get("stop"));
+            return new SetupNeeds("run", OptionalLong.empty(), what + ", stops " + content.value("stop"));
         }
         long bytes = BYTES_A_RUN + samples.getAsLong() * (BYTES_A_TIME + (long) BYTES_A_VALUE * channels);
         Duration length = Duration.ofMillis(Math.round(1000 * interval(content) * (samples.getAsLong() - 1)));

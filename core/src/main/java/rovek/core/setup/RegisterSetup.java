@@ -97,38 +97,40 @@ public final class RegisterSetup implements SetupForm {
     /** @param given without faults; what an earlier Rovek did not ask for may be missing */
     public static Device device(SetupContent given) {
         SetupContent content = new RegisterSetup().completed(given);
-        return new Device(
-                content.values().get("host"),
-                whole(content.values().get("port")),
-                whole(content.values().get("unit")));
+        return new Device(content.value("host"), whole(content.value("port")), whole(content.value("unit")));
     }
 
     /** @param given without faults; what an earlier Rovek did not ask for may be missing */
     public static List<Register> registers(SetupContent given) {
         SetupContent content = new RegisterSetup().completed(given);
-        RegisterNumbering numbering =
-                Worded.of(RegisterNumbering.class, content.values().get("numbering"));
+        RegisterNumbering numbering = Worded.of(RegisterNumbering.class, content.value("numbering"));
         return content.rows().stream().map(row -> register(numbering, row)).toList();
     }
 
     private static Register register(RegisterNumbering numbering, Map<String, String> row) {
-        Register.Table table = Worded.of(Register.Table.class, row.get("table"));
+        Register.Table table = Worded.of(Register.Table.class, SetupContent.value(row, "table"));
         return new Register(
-                row.get("name"),
-                row.get("quantityUnit"),
+                SetupContent.value(row, "name"),
+                SetupContent.value(row, "quantityUnit"),
                 table,
-                numbering.address(table, whole(row.get("address"))).orElseThrow(),
+                numbering
+                        .address(table, whole(SetupContent.value(row, "address")))
+                        .orElseThrow(),
                 form(row),
-                new Register.Order(LOW_WORD_FIRST.equals(row.get("words")), LOW_BYTE_FIRST.equals(row.get("bytes"))),
+                new Register.Order(
+                        LOW_WORD_FIRST.equals(SetupContent.value(row, "words")),
+                        LOW_BYTE_FIRST.equals(SetupContent.value(row, "bytes"))),
                 whole(row.getOrDefault("bit", "0")),
-                NoValue.parse(row.get("noValue")),
-                Double.parseDouble(row.get("scale")),
-                Double.parseDouble(row.get("offset")));
+                NoValue.parse(SetupContent.value(row, "noValue")),
+                Double.parseDouble(SetupContent.value(row, "scale")),
+                Double.parseDouble(SetupContent.value(row, "offset")));
     }
 
     /** A table of bits asks for none. */
     private static Register.Form form(Map<String, String> row) {
-        return row.containsKey("form") ? Worded.of(Register.Form.class, row.get("form")) : Register.Form.BIT;
+        return row.containsKey("form")
+                ? Worded.of(Register.Form.class, SetupContent.value(row, "form"))
+                : Register.Form.BIT;
     }
 
     private static int whole(String text) {
@@ -168,16 +170,15 @@ public final class RegisterSetup implements SetupForm {
     @Override
     public List<SetupFault> contradictions(SetupContent content) {
         List<SetupFault> faults = new ArrayList<>(RowNames.faults(content));
-        if (content.values().get("host").isBlank()) {
+        if (content.value("host").isBlank()) {
             faults.add(new SetupFault("host", "Say at which address the device answers."));
         }
         for (String key : List.of("port", "unit")) {
-            if (Double.parseDouble(content.values().get(key)) % 1 != 0) {
+            if (Double.parseDouble(content.value(key)) % 1 != 0) {
                 faults.add(new SetupFault(key, "A %s is a whole number.".formatted(key)));
             }
         }
-        RegisterNumbering numbering =
-                Worded.of(RegisterNumbering.class, content.values().get("numbering"));
+        RegisterNumbering numbering = Worded.of(RegisterNumbering.class, content.value("numbering"));
         for (int i = 0; i < content.rows().size(); i++) {
             rowFaults(numbering, content.rows().get(i), i, faults);
         }
@@ -186,24 +187,25 @@ public final class RegisterSetup implements SetupForm {
 
     private static void rowFaults(
             RegisterNumbering numbering, Map<String, String> row, int i, List<SetupFault> faults) {
-        Register.Table table = Worded.of(Register.Table.class, row.get("table"));
-        double number = Double.parseDouble(row.get("address"));
+        Register.Table table = Worded.of(Register.Table.class, SetupContent.value(row, "table"));
+        double number = Double.parseDouble(SetupContent.value(row, "address"));
         int registers = table.isOfBits() ? 1 : form(row).registers();
         OptionalInt address = number % 1 == 0 ? numbering.address(table, (int) number) : OptionalInt.empty();
         if (address.isEmpty() || address.getAsInt() + registers - 1 > LAST_ADDRESS) {
             faults.add(new SetupFault(
                     "rows.%d.address".formatted(i), "Channel %d: there is no such %s.".formatted(i + 1, table.word())));
         }
-        if (row.containsKey("bit") && Double.parseDouble(row.get("bit")) % 1 != 0) {
+        if (row.containsKey("bit") && Double.parseDouble(SetupContent.value(row, "bit")) % 1 != 0) {
             faults.add(new SetupFault(
                     "rows.%d.bit".formatted(i), "Channel %d: a bit's number is whole.".formatted(i + 1)));
         }
-        if (!row.get("noValue").isBlank() && NoValue.parse(row.get("noValue")).isEmpty()) {
+        if (!SetupContent.value(row, "noValue").isBlank()
+                && NoValue.parse(SetupContent.value(row, "noValue")).isEmpty()) {
             faults.add(new SetupFault(
                     "rows.%d.noValue".formatted(i),
                     "Channel %d: no value is a number before it is scaled, or bits such as 0x8000.".formatted(i + 1)));
         }
-        if (Double.parseDouble(row.get("scale")) == 0) {
+        if (Double.parseDouble(SetupContent.value(row, "scale")) == 0) {
             faults.add(new SetupFault(
                     "rows.%d.scale".formatted(i), "Channel %d: times 0 everything is nothing.".formatted(i + 1)));
         }
@@ -220,8 +222,8 @@ public final class RegisterSetup implements SetupForm {
                         .formatted(
                                 channels,
                                 channels == 1 ? "channel" : "channels",
-                                content.values().get("host"),
-                                content.values().get("port")));
+                                content.value("host"),
+                                content.value("port")));
     }
 
     @Override

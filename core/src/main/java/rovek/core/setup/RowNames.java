@@ -15,7 +15,7 @@ final class RowNames {
         List<SetupFault> faults = new ArrayList<>();
         Set<String> names = new HashSet<>();
         for (int i = 0; i < content.rows().size(); i++) {
-            String name = content.rows().get(i).get("name");
+            String name = SetupContent.value(content.rows().get(i), "name");
             if (name.isEmpty()) {
                 faults.add(new SetupFault("rows.%d.name".formatted(i), "Channel %d has no name.".formatted(i + 1)));
             } else if (!names.add(name.toLowerCase(Locale.ROOT))) {

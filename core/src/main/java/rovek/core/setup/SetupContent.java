@@ -1,5 +1,7 @@
 package rovek.core.setup;
 
+import static java.util.Objects.requireNonNull;
+
 import java.util.List;
 import java.util.Map;
 
@@ -14,5 +16,15 @@ public record SetupContent(Map<String, String> values, List<Map<String, String>>
     public SetupContent {
         values = Map.copyOf(values);
         rows = rows.stream().map(Map::copyOf).toList();
+    }
+
+    /** @throws NullPointerException where it is not said; a completed one says it */
+    String value(String key) {
+        return value(values, key);
+    }
+
+    /** As {@link #value(String)}, of one of its rows. */
+    static String value(Map<String, String> row, String key) {
+        return requireNonNull(row.get(key), key);
     }
 }

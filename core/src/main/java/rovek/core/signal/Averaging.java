@@ -31,7 +31,7 @@ public enum Averaging {
                     "Stretches are not longer than the record, and overlap by less than the whole.");
         }
         int step = Math.max(1, (int) Math.round(length * (1 - overlap)));
-        double[] gathered = null;
+        double[] gathered = {};
         int count = 0;
         double stepHz = 0;
         for (int from = 0; from + length <= samples.length; from += step) {
@@ -43,7 +43,7 @@ public enum Averaging {
                     window,
                     integration,
                     highestHz);
-            gathered = gathered == null ? new double[one.rms().length] : gathered;
+            gathered = count == 0 ? new double[one.rms().length] : gathered;
             stepHz = one.stepHz();
             for (int line = 0; line < gathered.length; line++) {
                 double value = one.rms()[line];

@@ -1,5 +1,7 @@
 package rovek.core.technique;
 
+import static java.util.Objects.requireNonNull;
+
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -20,7 +22,7 @@ public record SensorUse(String nameKey, String sensitivityKey, String quantityUn
 
     /** The tag of the sensor these settings name; empty for none. */
     public Optional<String> named(Map<String, EffectiveSetting> settings) {
-        return Optional.of(settings.get(nameKey).value()).filter(tag -> !tag.equals(NONE));
+        return Optional.of(requireNonNull(settings.get(nameKey)).value()).filter(tag -> !tag.equals(NONE));
     }
 
     /**
@@ -38,8 +40,8 @@ public record SensorUse(String nameKey, String sensitivityKey, String quantityUn
                 sensitivityKey,
                 new EffectiveSetting(
                         plain(sensor.get().sensitivity()),
-                        settings.get(nameKey).origin(),
-                        settings.get(sensitivityKey).overridden()));
+                        requireNonNull(settings.get(nameKey)).origin(),
+                        requireNonNull(settings.get(sensitivityKey)).overridden()));
         return applied;
     }
 

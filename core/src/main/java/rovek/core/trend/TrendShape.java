@@ -39,16 +39,18 @@ record TrendShape(Kind kind, StraightLine line, double level, int sign, int from
     private static final double MAY_BEND = 0.2;
 
     static TrendShape of(double[] x, double[] y) {
-        TrendShape whole = behind(x, y, 0, null);
+        TrendShape whole = behind(x, y, 0, Optional.empty());
         if (whole.kind != Kind.NEITHER) {
             return whole;
         }
         OptionalInt onset = Onset.of(x, y);
-        return onset.isEmpty() ? whole : behind(x, y, onset.getAsInt(), Spread.of(Arrays.copyOf(y, onset.getAsInt())));
+        return onset.isEmpty()
+                ? whole
+                : behind(x, y, onset.getAsInt(), Optional.of(Spread.of(Arrays.copyOf(y, onset.getAsInt()))));
     }
 
-    /** @param before the values before, where they were level; null where there are none */
-    private static TrendShape behind(double[] allX, double[] allY, int from, Spread before) {
+    /** @param before the values before, where they were level; empty where there are none */
+    private static TrendShape behind(double[] allX, double[] allY, int from, Optional<Spread> before) {
         double[] x = Arrays.copyOfRange(allX, from, allX.length);
         double[] y = Arrays.copyOfRange(allY, from, allY.length);
         StraightLine line = StraightLine.theilSen(x, y);
@@ -72,13 +74,13 @@ record TrendShape(Kind kind, StraightLine line, double level, int sign, int from
      * Growth of the values themselves, or of what they are beyond the level before: whichever leaves less, of those
      * that do not bend themselves.
      */
-    private static Optional<TrendShape> growth(double[] x, double[] y, double slope, int from, Spread before) {
+    private static Optional<TrendShape> growth(
+            double[] x, double[] y, double slope, int from, Optional<Spread> before) {
         Optional<TrendShape> whole = slope > 0 && Arrays.stream(y).allMatch(value -> value > 0)
                 ? growth(x, y, 0, 1, 0, from)
                 : Optional.empty();
-        Optional<TrendShape> beyond = before != null && before.robustDeviation() > 0
-                ? growth(x, y, before.median(), slope > 0 ? 1 : -1, before.robustDeviation(), from)
-                : Optional.empty();
+        Optional<TrendShape> beyond = before.filter(level -> level.robustDeviation() > 0)
+                .flatMap(level -> growth(x, y, level.median(), slope > 0 ? 1 : -1, level.robustDeviation(), from));
         return beyond.isPresent()
                         && (whole.isEmpty()
                                 || beyond.get().left(x, y) < whole.get().left(x, y))

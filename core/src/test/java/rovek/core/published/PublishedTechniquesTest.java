@@ -24,10 +24,10 @@ class PublishedTechniquesTest {
         StringBuilder page = new StringBuilder("""
                 # Techniques and settings
 
-                Written from the program itself. An instrument names a technique in `*OPT?` by its id in capitals; routes and
-                    readings name it as it stands here. A
-                setting travels as text under its key; one that is left out has its usual value. Units are those of the numbers,
-                    which carry none themselves.
+                Written from the program itself. An instrument names a technique in `*OPT?` by its id in capitals; routes and \
+                readings name it as it stands here. A
+                setting travels as text under its key; one that is left out has its usual value. Units are those of the numbers, \
+                which carry none themselves.
                 """);
         for (Technique technique : Techniques.all().list()) {
             page.append("\n## %s: %s\n".formatted(technique.id(), technique.name()));

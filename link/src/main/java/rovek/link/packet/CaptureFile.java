@@ -110,7 +110,7 @@ public record CaptureFile(String description, String ending, byte[] bytes) {
                             "no capture is of kind \"" + described.path("kind").asString("") + "\"");
             };
         } catch (IllegalArgumentException e) {
-            throw PackageException.invalid(where, e.getMessage());
+            throw PackageException.invalid(where, String.valueOf(e.getMessage()));
         }
     }
 

@@ -38,7 +38,7 @@ public final class PackageException extends Exception {
 
     static PackageException unknownUnit(String where, String written) {
         PackageException plain = invalid(where, "no unit is written \"" + written + "\"");
-        return new PackageException("package.unknown-unit", plain.getMessage(), plain.reason, written);
+        return new PackageException("package.unknown-unit", String.valueOf(plain.getMessage()), plain.reason, written);
     }
 
     static PackageException damaged(String what) {
@@ -50,7 +50,7 @@ public final class PackageException extends Exception {
     /** An entry is not what the package says that it is: then nothing of it can be believed. */
     static PackageException digestDiffers(String path) {
         PackageException plain = damaged("the digest of " + path + " does not agree");
-        return new PackageException(DIGEST, plain.getMessage());
+        return new PackageException(DIGEST, String.valueOf(plain.getMessage()));
     }
 
     boolean spoilsAll() {

@@ -61,7 +61,7 @@ public record PackedReading(
      *
      * @param samples times {@code scale} are in {@code unit}
      * @param rateHz samples per second, not necessarily a whole number
-     * @throws IllegalArgumentException with a sentence, where it is no waveform that could be opened
+     * <p>One that could not be opened is refused with a sentence.
      */
     public record Waveform(
             float[] samples,

@@ -40,7 +40,7 @@ public final class ReplyParser {
     private int length;
     private byte[] body = new byte[0];
     private int filled;
-    private Reply reply;
+    private Optional<Reply> reply = Optional.empty();
 
     /**
      * Takes bytes in.
@@ -64,7 +64,7 @@ public final class ReplyParser {
             take(bytes[i]);
             i++;
         }
-        return Optional.ofNullable(reply);
+        return reply;
     }
 
     private void take(byte b) throws LinkException {
@@ -127,7 +127,7 @@ public final class ReplyParser {
     }
 
     private void complete(Reply answer) {
-        reply = answer;
+        reply = Optional.of(answer);
         state = State.COMPLETE;
     }
 

@@ -69,7 +69,7 @@ public final class PlantImport {
             return;
         }
         reading.requireFits(level.get(), growth.level(parent.get()));
-        Optional<Node> existing = existing(row, reading, parent.get(), level.get());
+        Optional<Node> existing = existing(reading, parent.get(), level.get());
         if (existing.isEmpty() && reading.id().isEmpty()) {
             growth.sameTag(reading.tag(level.get()), parent.get())
                     .ifPresent(other -> reading.fault(
@@ -163,7 +163,7 @@ public final class PlantImport {
         return Optional.of(at);
     }
 
-    private Optional<Node> existing(TableRow row, RowReading reading, UUID parent, Level level) {
+    private Optional<Node> existing(RowReading reading, UUID parent, Level level) {
         Optional<UUID> id = reading.id();
         if (id.isPresent()) {
             return tree.find(id.get());

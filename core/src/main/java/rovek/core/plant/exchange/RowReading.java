@@ -18,14 +18,12 @@ import rovek.core.plant.template.Template;
 final class RowReading {
 
     private final TableRow row;
-    private final ImportKnowledge knowledge;
     private final List<String> faults = new ArrayList<>();
     private final Optional<Template> template;
     private final List<ImportKnowledge.ReadyMade> checks = new ArrayList<>();
 
     RowReading(TableRow row, ImportKnowledge knowledge) {
         this.row = row;
-        this.knowledge = knowledge;
         String templateName = row.cell(Column.TEMPLATE);
         template = templateName.isEmpty() ? Optional.empty() : knowledge.template(templateName);
         if (!templateName.isEmpty() && template.isEmpty()) {

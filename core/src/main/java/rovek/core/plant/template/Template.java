@@ -1,5 +1,7 @@
 package rovek.core.plant.template;
 
+import static java.util.Objects.requireNonNull;
+
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -84,7 +86,10 @@ public record Template(UUID id, String name, int revision, List<TemplatePart> pa
             Map<String, String> facets = new LinkedHashMap<>(node.facets());
             facets.keySet().removeAll(TemplatePart.OF_THE_PLACE);
             boolean isRoot = node.id().equals(asset);
-            parts.add(new TemplatePart(keys.get(node.id()), isRoot ? "" : keys.get(node.parentId()), facets));
+            parts.add(new TemplatePart(
+                    requireNonNull(keys.get(node.id())),
+                    isRoot ? "" : requireNonNull(keys.get(node.parentId())),
+                    facets));
         }
         return new Template(id, name, revision, parts);
     }
@@ -105,7 +110,7 @@ public record Template(UUID id, String name, int revision, List<TemplatePart> pa
             UUID id = ids.get();
             idOf.put(part.key(), id);
             Map<String, String> facets = new LinkedHashMap<>(part.facets());
-            facets.put(Facet.PARENT, (isRoot ? parent : idOf.get(part.parentKey())).toString());
+            facets.put(Facet.PARENT, (isRoot ? parent : requireNonNull(idOf.get(part.parentKey()))).toString());
             facets.put(
                     Facet.PLACE,
                     String.valueOf(isRoot ? place : siblings.merge(part.parentKey(), 1, Integer::sum) * Places.STEP));

@@ -98,7 +98,7 @@ public final class Question implements Technique {
     @Override
     public Analysis analyse(Capture capture, SettingValues settings) {
         if (!(capture instanceof ValueCapture given)
-                || given.value().value() != 0 && given.value().value() != 1) {
+                || (given.value().value() != 0 && given.value().value() != 1)) {
             throw new IllegalArgumentException("The answer is neither yes nor no.");
         }
         return new Analysis(

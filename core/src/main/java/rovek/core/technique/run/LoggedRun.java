@@ -126,6 +126,7 @@ public final class LoggedRun implements Technique {
         return new Analysis(List.of(new Result(OUTSIDE, new Amount(minutes, UnitCatalogue.MINUTE))), curves, List.of());
     }
 
+    @SuppressWarnings("ReferenceEquality") // the very column that is the time, not one that reads the same
     private static List<Curve.Run> channels(TableCapture table, Map<String, ChannelLimits> limits) {
         List<Curve.Run> channels = new ArrayList<>();
         table.time()

@@ -1,5 +1,7 @@
 package rovek.core.technique.vibration;
 
+import static java.util.Objects.requireNonNull;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -90,8 +92,8 @@ final class BearingDefects {
     }
 
     private Optional<Series> series(String defect) {
-        double turned = shaft / known.get("shaft");
-        double expected = known.get(defect) * turned;
+        double turned = shaft / known("shaft");
+        double expected = known(defect) * turned;
         double line = envelope.stepHz();
         Optional<Peak> first = expected < LEAST_APART * line
                 ? Optional.empty()
@@ -127,10 +129,8 @@ final class BearingDefects {
         return isMultiple(base, shaft, told + unsure * Math.max(1, Math.rint(base / shaft)))
                 || TURNING.stream()
                         .filter(known::containsKey)
-                        .anyMatch(other -> isMultiple(base, known.get(other) * turned, told + unsure))
-                || FIXED.stream()
-                        .filter(known::containsKey)
-                        .anyMatch(other -> isMultiple(base, known.get(other), told));
+                        .anyMatch(other -> isMultiple(base, known(other) * turned, told + unsure))
+                || FIXED.stream().filter(known::containsKey).anyMatch(other -> isMultiple(base, known(other), told));
     }
 
     private static boolean isMultiple(double base, double other, double toleranceHz) {
@@ -145,7 +145,7 @@ final class BearingDefects {
             clarity += peaks.get(n - 1).standsOut();
         }
         boolean isElement = defect.equals("rolling element") && known.containsKey("cage");
-        double apart = isElement ? known.get("cage") * shaft / known.get("shaft") : shaft;
+        double apart = isElement ? known("cage") * shaft / known("shaft") : shaft;
         double first = peaks.get(0).hz();
         Optional<Peak> below = peak(first - apart, LINES * envelope.stepHz(), OTHERS_STAND_OUT);
         Optional<Peak> above = peak(first + apart, LINES * envelope.stepHz(), OTHERS_STAND_OUT);
@@ -165,5 +165,10 @@ final class BearingDefects {
                         sides),
                 marks,
                 clarity);
+    }
+
+    /** @throws NullPointerException where the nameplate does not tell; it was asked for before */
+    private double known(String frequency) {
+        return requireNonNull(known.get(frequency), frequency);
     }
 }

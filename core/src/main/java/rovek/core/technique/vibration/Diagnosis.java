@@ -1,5 +1,7 @@
 package rovek.core.technique.vibration;
 
+import static java.util.Objects.requireNonNull;
+
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -84,7 +86,7 @@ final class Diagnosis {
 
     /** As it turned, near what the nameplate says. */
     private double shaft() {
-        double plate = known.get("shaft");
+        double plate = known("shaft");
         return SpectralPeaks.near(velocity, plate, Math.max(SPEED_TOLERANCE * plate, LINES * velocity.stepHz()))
                 .filter(peak -> peak.standsOut() >= STANDS_OUT)
                 .map(Peak::hz)
@@ -152,7 +154,7 @@ final class Diagnosis {
         if (!known.containsKey(which)) {
             return;
         }
-        double expected = known.get(which) * shaft / known.get("shaft");
+        double expected = known(which) * shaft / known("shaft");
         // The shaft's speed is known to a twentieth of a line, and that counts as often as there are teeth.
         Optional<Peak> peak = at(expected, Math.max(LINES, expected / shaft / 20), STANDS_OUT)
                 .filter(one -> one.rms() >= LEAST_VELOCITY);
@@ -176,5 +178,10 @@ final class Diagnosis {
 
     private void add(String code, String sentence, String curve, List<EvidenceMark> evidence) {
         findings.add(new Finding(code, sentence, curve, evidence));
+    }
+
+    /** @throws NullPointerException where the nameplate does not tell; it was asked for before */
+    private double known(String frequency) {
+        return requireNonNull(known.get(frequency), frequency);
     }
 }

@@ -1,5 +1,7 @@
 package rovek.core.technique.vibration;
 
+import static java.util.Objects.requireNonNull;
+
 import java.math.BigDecimal;
 import java.math.MathContext;
 import java.util.List;
@@ -57,7 +59,7 @@ record LookedAt(VibrationQuantity quantity, Window window, int stretches, Averag
         String window = look.text(WINDOW);
         return new LookedAt(
                 quantity.equals(AS_CHECKED) ? settings.measure() : VibrationQuantity.of(quantity),
-                window.equals(AS_CHECKED) ? settings.window() : VibrationSettings.WINDOWS.get(window),
+                window.equals(AS_CHECKED) ? settings.window() : requireNonNull(VibrationSettings.WINDOWS.get(window)),
                 (int) look.number(STRETCHES),
                 look.text(AVERAGING).equals(PEAK_HOLD) ? Averaging.PEAK_HOLD : Averaging.LINEAR,
                 ringing(look.text(RINGING), rateHz));

@@ -104,7 +104,7 @@ public final class VibrationLook {
     private BandLimited limited(
             double[] samples, double rateHz, Band band, BandLines lines, VibrationQuantity quantity, int points) {
         int n = samples.length;
-        int ends = (int) Math.min(n / 2, Math.max(PERIODS_FADING / band.lowHz() * rateHz, LEAST_FADING * n));
+        int ends = (int) Math.min(n / 2.0, Math.max(PERIODS_FADING / band.lowHz() * rateHz, LEAST_FADING * n));
         Taper taper = tables.taper(n, ends);
         return BandLimited.of(
                 tables.transform(n),
@@ -173,7 +173,7 @@ public final class VibrationLook {
     Ringing ringingWithin(WaveformCapture waveform, Band band) {
         double[] samples = centred(waveform);
         // A jump from the record's end to its beginning would ring like an impact of its own.
-        int ends = (int) Math.min(samples.length / 2, PERIODS_FADING / band.lowHz() * waveform.rateHz());
+        int ends = (int) Math.min(samples.length / 2.0, PERIODS_FADING / band.lowHz() * waveform.rateHz());
         double[] lines = tapered(samples, tables.taper(samples.length, ends));
         Envelope envelope =
                 Envelope.of(tables.transform(lines.length), lines, waveform.rateHz(), band, tables::transform);

@@ -1,5 +1,7 @@
 package rovek.core.technique.vibration;
 
+import static java.util.Objects.requireNonNull;
+
 import java.util.List;
 import java.util.Map;
 import rovek.core.entry.Entry;
@@ -81,7 +83,7 @@ record VibrationSettings(
                 values.number(SENSITIVITY),
                 values.number(RATE),
                 (int) values.number(LINES),
-                WINDOWS.get(values.text(WINDOW)),
+                requireNonNull(WINDOWS.get(values.text(WINDOW))),
                 bands(values));
     }
 

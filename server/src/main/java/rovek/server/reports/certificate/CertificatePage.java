@@ -36,12 +36,12 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
             table { width: 100%; border-collapse: collapse; -fs-table-paginate: paginate; } tr { page-break-inside: avoid; }
             th { text-align: left; font-weight: 600; border-bottom: 1.2pt solid #1E2528; padding: 1mm 2mm 1mm 0; }
             td { border-bottom: 0.4pt solid #B8AD94; padding: 1mm 2mm 1mm 0; vertical-align: top; }
-            .n { text-align: right; } .facts td { border: 0; padding: 0.4mm 4mm 0.4mm 0; } .facts td:first-child { width: 34mm;
-                color: #4A5257; }
-            .PASS { color: #1E7A5F; } .WATCH { color: #9A5B00; } .FAIL { color: #A8321F; } .NOT_JUDGED { color: #5E635E; } .v {
-                font-weight: 600; }
-            .sign { margin-top: 10mm; border-top: 0.6pt solid #1E2528; width: 80mm; padding-top: 1mm; } .small { font-size: 8.5pt;
-                color: #4A5257; }
+            .n { text-align: right; } .facts td { border: 0; padding: 0.4mm 4mm 0.4mm 0; }
+            .facts td:first-child { width: 34mm; color: #4A5257; }
+            .PASS { color: #1E7A5F; } .WATCH { color: #9A5B00; } .FAIL { color: #A8321F; } .NOT_JUDGED { color: #5E635E; }
+            .v { font-weight: 600; }
+            .sign { margin-top: 10mm; border-top: 0.6pt solid #1E2528; width: 80mm; padding-top: 1mm; }
+            .small { font-size: 8.5pt; color: #4A5257; }
             """;
 
     String html() {
