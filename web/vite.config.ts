@@ -4,7 +4,6 @@ import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
   plugins: [react(), tailwindcss()],
-  build: { chunkSizeWarningLimit: 900 },
   test: {
     environment: 'happy-dom',
     environmentOptions: { happyDOM: { url: 'http://localhost/' } },

@@ -1,15 +1,12 @@
-import { createRootRoute, createRoute, createRouter, Outlet, redirect } from '@tanstack/react-router'
-import { HandRoundView } from '../byhand/HandRoundView'
-import { CertificatesView } from '../certificates/CertificatesView'
-import { InstrumentsView } from '../instruments/InstrumentsView'
-import { LiveView } from '../live/LiveView'
+import {
+  createRootRoute,
+  createRoute,
+  createRouter,
+  lazyRouteComponent,
+  Outlet,
+  redirect,
+} from '@tanstack/react-router'
 import type { Narrowing } from '../plant/looking'
-import { PlantView } from '../plant/PlantView'
-import { RoutesView } from '../routes/RoutesView'
-import { SetupView } from '../setup/SetupView'
-import { TodayView } from '../today/TodayView'
-import { VisitSheetView } from '../visit/VisitSheetView'
-import { VisitsView } from '../visit/VisitsView'
 import { Shell } from './Shell'
 
 function text(search: Record<string, unknown>, key: string): string | undefined {
@@ -17,6 +14,7 @@ function text(search: Record<string, unknown>, key: string): string | undefined 
   return typeof value === 'string' && value !== '' ? value : undefined
 }
 
+// Each room is fetched when somebody goes there: whoever comes in waits for what is the same in all of them, and for his room.
 const root = createRootRoute({
   component: () => (
     <Shell>
@@ -32,11 +30,15 @@ const home = createRoute({
     throw redirect({ to: '/today' })
   },
 })
-const today = createRoute({ getParentRoute: () => root, path: '/today', component: TodayView })
+const today = createRoute({
+  getParentRoute: () => root,
+  path: '/today',
+  component: lazyRouteComponent(() => import('../today/TodayView'), 'TodayView'),
+})
 export const plantRoute = createRoute({
   getParentRoute: () => root,
   path: '/plant',
-  component: PlantView,
+  component: lazyRouteComponent(() => import('../plant/PlantView'), 'PlantView'),
   validateSearch: (
     search: Record<string, unknown>,
   ): Partial<Record<'node' | 'check' | 'reading' | 'find' | 'show' | Narrowing, string>> => ({
@@ -54,7 +56,7 @@ export const plantRoute = createRoute({
 export const routesRoute = createRoute({
   getParentRoute: () => root,
   path: '/routes',
-  component: RoutesView,
+  component: lazyRouteComponent(() => import('../routes/RoutesView'), 'RoutesView'),
   validateSearch: (search: Record<string, unknown>): { route?: string; setup?: string } => ({
     route: text(search, 'route'),
     setup: text(search, 'setup'),
@@ -63,7 +65,7 @@ export const routesRoute = createRoute({
 export const instrumentsRoute = createRoute({
   getParentRoute: () => root,
   path: '/instruments',
-  component: InstrumentsView,
+  component: lazyRouteComponent(() => import('../instruments/InstrumentsView'), 'InstrumentsView'),
   validateSearch: (search: Record<string, unknown>): { instrument?: string; load?: string; setup?: string } => ({
     instrument: text(search, 'instrument'),
     load: text(search, 'load'),
@@ -73,7 +75,7 @@ export const instrumentsRoute = createRoute({
 const live = createRoute({
   getParentRoute: () => root,
   path: '/live',
-  component: LiveView,
+  component: lazyRouteComponent(() => import('../live/LiveView'), 'LiveView'),
   validateSearch: (search: Record<string, unknown>): { instrument?: string; setup?: string } => ({
     instrument: text(search, 'instrument'),
     setup: text(search, 'setup'),
@@ -82,27 +84,35 @@ const live = createRoute({
 const handRound = createRoute({
   getParentRoute: () => root,
   path: '/by-hand',
-  component: HandRoundView,
+  component: lazyRouteComponent(() => import('../byhand/HandRoundView'), 'HandRoundView'),
   validateSearch: (search: Record<string, unknown>): { route?: string; check?: string } => ({
     route: text(search, 'route'),
     check: text(search, 'check'),
   }),
 })
-const visits = createRoute({ getParentRoute: () => root, path: '/visits', component: VisitsView })
+const visits = createRoute({
+  getParentRoute: () => root,
+  path: '/visits',
+  component: lazyRouteComponent(() => import('../visit/VisitsView'), 'VisitsView'),
+})
 export const visitRoute = createRoute({
   getParentRoute: () => root,
   path: '/visits/$visitId',
-  component: VisitSheetView,
+  component: lazyRouteComponent(() => import('../visit/VisitSheetView'), 'VisitSheetView'),
 })
 export const certificatesRoute = createRoute({
   getParentRoute: () => root,
   path: '/certificates',
-  component: CertificatesView,
+  component: lazyRouteComponent(() => import('../certificates/CertificatesView'), 'CertificatesView'),
   validateSearch: (search: Record<string, unknown>): { certificate?: string } => ({
     certificate: text(search, 'certificate'),
   }),
 })
-const setup = createRoute({ getParentRoute: () => root, path: '/setup', component: SetupView })
+const setup = createRoute({
+  getParentRoute: () => root,
+  path: '/setup',
+  component: lazyRouteComponent(() => import('../setup/SetupView'), 'SetupView'),
+})
 
 export const router = createRouter({
   routeTree: root.addChildren([

@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, data } from '../api/client'
-import { refresh } from '../api/refresh'
+import { changed } from '../api/subjects'
 import type { HandRound } from '../api/types'
 import { Button } from '../parts/Button'
 import { say } from '../parts/notices'
@@ -57,7 +57,7 @@ export function HandRoundSheet({
       ),
     onSuccess: async (taken) => {
       clear()
-      await refresh(client, 'visits', 'visit', 'outline', 'sheet', 'trend', 'today', 'schedule', 'hand-round')
+      await changed(client, 'readings')
       say(text.saved)
       if (taken.visitId) onSaved(taken.visitId)
     },

@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { Link } from '@tanstack/react-router'
 import { useState } from 'react'
 import { api, data } from '../api/client'
+import { changed } from '../api/subjects'
 import type { CertificateLine } from '../api/types'
 import { useMay } from '../parts/useMay'
 import { Button } from '../parts/Button'
@@ -21,7 +22,7 @@ export function IssuedCertificate({ line }: { line: CertificateLine }) {
   const withdraw = useMutation({
     mutationFn: () => data(api.POST('/api/certificates/{id}/withdraw', { ...path, body: { reason } })),
     onSuccess: () => setWithdrawing(false),
-    onSettled: () => client.invalidateQueries({ queryKey: ['certificates'] }),
+    onSettled: () => changed(client, 'certificates'),
   })
   return (
     <section

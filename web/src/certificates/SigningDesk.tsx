@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { api, data } from '../api/client'
 import { queries } from '../api/queries'
 import type { CertificateLine } from '../api/types'
-import { refresh } from '../api/refresh'
+import { changed } from '../api/subjects'
 import { useMay } from '../parts/useMay'
 import { Button } from '../parts/Button'
 import { say } from '../parts/notices'
@@ -17,7 +17,7 @@ export function SigningDesk({ line, onGone }: { line: CertificateLine; onGone: (
   const preview = useQuery(queries.preview(line.id))
   const [password, setPassword] = useState('')
   const path = { params: { path: { id: line.id } } }
-  const renew = () => refresh(client, 'certificates', 'today', 'preview')
+  const renew = () => changed(client, 'certificates')
   const sign = useMutation({
     mutationFn: () =>
       data(

@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, data } from '../api/client'
 import { asForm, asFormWith } from '../api/fileForm'
-import { refresh } from '../api/refresh'
+import { changed } from '../api/subjects'
 import type { ForeignDraft, ForeignLook } from '../api/types'
 import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
@@ -68,7 +68,7 @@ function ForeignForm({ file, look, onTaken, onClose }: Props) {
   const take = useMutation({
     mutationFn: () => data(api.POST('/api/foreign-tables', asFormWith(file, draft))),
     onSuccess: async (taken) => {
-      await refresh(client, 'instruments', 'originals', 'visits', 'visit', 'outline', 'sheet', 'trend', 'today')
+      await changed(client, 'readings')
       say(text.taken(taken.fresh, taken.known))
       onTaken(taken.visitId)
     },

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { api, data } from '../api/client'
 import { asForm } from '../api/fileForm'
 import { queries } from '../api/queries'
-import { refresh } from '../api/refresh'
+import { changed } from '../api/subjects'
 import type { InstrumentView } from '../api/types'
 import { Button } from '../parts/Button'
 import { say } from '../parts/notices'
@@ -32,7 +32,7 @@ export function CalibrationRecord({ instrument, mayEdit }: { instrument: Instrum
       ),
     onSuccess: () => {
       say(text.saved)
-      void refresh(client, 'instruments', 'connection', 'today')
+      void changed(client, 'calibration')
     },
   })
   return (

@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, data } from '../api/client'
 import { queries } from '../api/queries'
-import { refresh } from '../api/refresh'
+import { changed } from '../api/subjects'
 import type { CandidateLine, ReachKind } from '../api/types'
 import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
@@ -50,7 +50,7 @@ export function ConnectDialog({ candidate, onClose, onAdded }: Props) {
         }),
       ),
     onSuccess: async (instrument) => {
-      await refresh(client, 'instruments', 'connection', 'presence', 'today')
+      await changed(client, 'connections')
       onAdded(instrument.id)
     },
   })

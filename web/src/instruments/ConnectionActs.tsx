@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { api, data } from '../api/client'
-import { refresh } from '../api/refresh'
+import { changed } from '../api/subjects'
 import type { ConnectionLine } from '../api/types'
 import { Button } from '../parts/Button'
 import { say } from '../parts/notices'
@@ -14,7 +14,7 @@ const text = words.instruments.connection
 export function ConnectionActs({ line }: { line: ConnectionLine }) {
   const client = useQueryClient()
   const path = { params: { path: { id: line.id } } }
-  const again = () => refresh(client, 'presence', 'instruments', 'connection')
+  const again = () => changed(client, 'connections')
   const attempt = useMutation({
     mutationFn: () => data(api.POST('/api/connections/{id}/try', path)),
     onSuccess: (instrument) => say(text.tried(nameOf(instrument))),

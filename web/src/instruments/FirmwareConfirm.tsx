@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { api, data } from '../api/client'
-import { refresh } from '../api/refresh'
+import { changed } from '../api/subjects'
 import type { FirmwareLine } from '../api/types'
 import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
@@ -23,7 +23,7 @@ export function FirmwareConfirm({ firmware, maker, onConfirmed, onClose }: Props
   const confirm = useMutation({
     mutationFn: () => data(api.POST('/api/firmware/{id}/confirm', { params: { path: { id: firmware.id } } })),
     onSuccess: async (confirmed) => {
-      await refresh(client, 'firmware')
+      await changed(client, 'firmware')
       say(text.isConfirmed(confirmed.version))
       onConfirmed(confirmed)
     },

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { api, data } from '../api/client'
 import { asForm } from '../api/fileForm'
 import { queries } from '../api/queries'
-import { refresh } from '../api/refresh'
+import { changed } from '../api/subjects'
 import type { FirmwareLine, InstrumentView, JobView } from '../api/types'
 import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
@@ -35,7 +35,7 @@ export function FirmwareFact({
     mutationFn: (file: File) => data(api.POST('/api/firmware', { ...asForm(file) })),
     onSuccess: (kept) => {
       say(text.kept(kept.version, kept.model))
-      void refresh(client, 'firmware')
+      void changed(client, 'firmware')
     },
   })
   const install = useMutation({

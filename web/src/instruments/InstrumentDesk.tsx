@@ -5,7 +5,7 @@ import { useState } from 'react'
 import { api, data } from '../api/client'
 import { queries } from '../api/queries'
 import type { GateItem, InstrumentView, JobView } from '../api/types'
-import { refresh } from '../api/refresh'
+import { changed } from '../api/subjects'
 import { useMay } from '../parts/useMay'
 import { Button } from '../parts/Button'
 import { say } from '../parts/notices'
@@ -50,23 +50,7 @@ export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
   const [loading, setLoading] = useState(toLoad !== undefined)
   const job = useJob(started ?? (running.data?.job as JobView | null | undefined) ?? null, () => {
     setChosen(new Set())
-    void refresh(
-      client,
-      'connection',
-      'originals',
-      'visits',
-      'outline',
-      'sheet',
-      'trend',
-      'today',
-      'running-job',
-      'fit',
-      'visit',
-      'routes',
-      'setups',
-      'instruments',
-      'presence',
-    )
+    void changed(client, 'loaded', 'readings', 'connections')
   })
   const path = { params: { path: { id: instrument.id } } }
   const readBack = useMutation({
@@ -87,7 +71,7 @@ export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
   const setClock = useSetClock(instrument.id, {
     onJob: setStarted,
     onSet: () => say(words.instruments.clockSet),
-    onSettled: () => client.invalidateQueries({ queryKey: ['connection', instrument.id] }),
+    onSettled: () => changed(client, 'memory'),
   })
   const files = connection.data?.files ?? []
   const fresh = files.filter((file) => isFresh(file.state)).map((file) => file.name)
@@ -101,7 +85,7 @@ export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
           ...cleared.stays.map((one) => words.instruments.stays(one.name, one.why)),
         ].join(' '),
       ),
-    onSettled: () => void client.invalidateQueries({ queryKey: ['connection', instrument.id] }),
+    onSettled: () => void changed(client, 'memory'),
   })
   const busy = job?.state === 'RUNNING' || readBack.isPending || load.isPending
   const take = () => readBack.mutate(chosen.size > 0 ? [...chosen] : fresh)

@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { Link } from '@tanstack/react-router'
 import { useState } from 'react'
 import { queries } from '../api/queries'
-import { refresh } from '../api/refresh'
+import { changed } from '../api/subjects'
 import type { GateItem, InstrumentView, JobView } from '../api/types'
 import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
@@ -98,7 +98,7 @@ function Gate({
   const gate = useQuery(queries.loadGate(instrument.id, chosen))
   const [accepted, setAccepted] = useState<ReadonlySet<GateItem['kind']>>(new Set())
   const [started, setStarted] = useState<JobView | null>(null)
-  const again = () => refresh(client, 'gate', 'connection', 'visits', 'originals', 'today')
+  const again = () => changed(client, 'loaded', 'readings')
   const job = useJob(started, () => void again())
   const setClock = useSetClock(instrument.id, { onJob: setStarted, onSettled: again })
   const items = gate.data?.items ?? []

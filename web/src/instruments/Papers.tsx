@@ -1,5 +1,5 @@
 import { type UseQueryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
-import { refresh } from '../api/refresh'
+import { changed } from '../api/subjects'
 import type { PaperLine } from '../api/types'
 import { FileButton } from '../parts/FileButton'
 import { say } from '../parts/notices'
@@ -23,7 +23,7 @@ export function Papers({ query, keep }: Props) {
     mutationFn: async (file: File) => keep?.(file),
     onSuccess: () => {
       say(text.kept)
-      void refresh(client, 'papers')
+      void changed(client, 'calibration')
     },
   })
   return (

@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, data } from '../api/client'
-import { refresh } from '../api/refresh'
+import { changed } from '../api/subjects'
 import type { ConnectionLine } from '../api/types'
 import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
@@ -27,7 +27,7 @@ function NameDialog({ line, onClose }: { line: ConnectionLine; onClose: () => vo
   const rename = useMutation({
     mutationFn: () => data(api.PATCH('/api/connections/{id}', { params: { path: { id: line.id } }, body: { name } })),
     onSuccess: async () => {
-      await refresh(client, 'presence')
+      await changed(client, 'connections')
       onClose()
     },
   })

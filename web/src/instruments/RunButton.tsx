@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { api, data } from '../api/client'
-import { refresh } from '../api/refresh'
+import { changed } from '../api/subjects'
 import { Button } from '../parts/Button'
 import { Trouble } from '../parts/Trouble'
 import { words } from '../words/en'
@@ -11,7 +11,7 @@ export function RunButton({ instrumentId, isRunning }: { instrumentId: string; i
   const turn = useMutation({
     mutationFn: (begin: boolean) =>
       data(api.POST('/api/instruments/{id}/run', { params: { path: { id: instrumentId } }, body: { begin } })),
-    onSettled: () => refresh(client, 'connection'),
+    onSettled: () => changed(client, 'memory'),
   })
   if (isRunning === null) return null
   return (

@@ -3,7 +3,7 @@ import { type ReactNode, useState } from 'react'
 import { api, data } from '../api/client'
 import { asForm } from '../api/fileForm'
 import { queries } from '../api/queries'
-import { refresh } from '../api/refresh'
+import { changed } from '../api/subjects'
 import type { SensorView } from '../api/types'
 import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
@@ -65,7 +65,7 @@ export function SensorDialog({ sensor, onClose }: { sensor: SensorView | undefin
         }),
       ),
     onSuccess: onClose,
-    onSettled: () => refresh(client, 'sensors', 'settings', 'techniques', 'fit', 'routes'),
+    onSettled: () => changed(client, 'sensors'),
   })
   const field = (key: keyof typeof form, label: string, className: string, type = 'text') => (
     <input

@@ -3,7 +3,7 @@ import { Link, useNavigate } from '@tanstack/react-router'
 import { useState } from 'react'
 import { api, data } from '../api/client'
 import { asForm } from '../api/fileForm'
-import { refresh } from '../api/refresh'
+import { changed } from '../api/subjects'
 import type { JobView } from '../api/types'
 import { useMay } from '../parts/useMay'
 import { ForeignDialog } from '../foreign/ForeignDialog'
@@ -22,10 +22,7 @@ export function TakeFile({ onTaken = () => undefined }: { onTaken?: (instrumentI
   const navigate = useNavigate()
   const [table, setTable] = useState<File | null>(null)
   const [started, setStarted] = useState<JobView | null>(null)
-  const job = useJob(
-    started,
-    () => void refresh(client, 'instruments', 'originals', 'visits', 'visit', 'outline', 'sheet', 'trend', 'today'),
-  )
+  const job = useJob(started, () => void changed(client, 'readings'))
   const take = useMutation({
     mutationFn: (file: File) =>
       data(

@@ -1,15 +1,12 @@
 import { useQueryClient } from '@tanstack/react-query'
 import { api } from '../api/client'
-import { refresh } from '../api/refresh'
+import { changed } from '../api/subjects'
 import { say } from '../parts/notices'
-
-/** Everything that is read anew once a limit changed. */
-const concerned = ['limits', 'sheet', 'outline', 'trend', 'visit', 'today', 'preview']
 
 /** Says that limits were set, has everything judged anew, and offers to take it back. */
 export function useLimitSaid() {
   const client = useQueryClient()
-  const again = () => refresh(client, ...concerned)
+  const again = () => changed(client, 'limits')
   return async (sentence: string, changeId: string | null) => {
     await again()
     say(

@@ -2,7 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useNavigate } from '@tanstack/react-router'
 import { useEffect, useState } from 'react'
 import { api, data } from '../api/client'
-import { refresh } from '../api/refresh'
+import { changed } from '../api/subjects'
 import type { LiveKind, LiveUpdate } from '../api/types'
 import { Button } from '../parts/Button'
 import { say } from '../parts/notices'
@@ -109,7 +109,7 @@ function Running({
   const end = useMutation({
     mutationFn: () => data(api.POST('/api/live/{kind}/{id}/recording/end', path)),
     onSuccess: async (taken) => {
-      await refresh(client, 'visits', 'visit', 'outline', 'sheet', 'trend', 'today', 'originals', 'instruments')
+      await changed(client, 'readings')
       say(text.ended)
       if (taken.visitId) void navigate({ to: '/visits/$visitId', params: { visitId: taken.visitId } })
     },

@@ -1,18 +1,18 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
-import { refresh } from '../api/refresh'
+import { changed, type Subject } from '../api/subjects'
 import { say } from './notices'
 
 /**
  * Keeps a list as a whole, has what hangs on it read again, and says that it is kept.
  *
- * @param concerned first parts of the queries that hang on it
+ * @param subject what the list is of
  */
-export function useKeptLines(put: (lines: string[]) => Promise<unknown>, said: string, ...concerned: string[]) {
+export function useKeptLines(put: (lines: string[]) => Promise<unknown>, said: string, subject: Subject) {
   const client = useQueryClient()
   return useMutation({
     mutationFn: put,
     onSuccess: async () => {
-      await refresh(client, ...concerned)
+      await changed(client, subject)
       say(said)
     },
   })

@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { api, data } from '../api/client'
 import { asForm } from '../api/fileForm'
-import { refresh } from '../api/refresh'
+import { changed } from '../api/subjects'
 import type { PictureView } from '../api/types'
 import { FileButton } from '../parts/FileButton'
 import { pictureOf } from '../parts/pictureFile'
@@ -22,7 +22,7 @@ export function AddPicture({ nodeId, onAdded }: { nodeId: string; onAdded: (pict
       )
     },
     onSuccess: async (picture) => {
-      await refresh(client, 'pictures')
+      await changed(client, 'pictures')
       onAdded(picture)
     },
   })

@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, data } from '../api/client'
-import { refresh } from '../api/refresh'
+import { changed } from '../api/subjects'
 import type { PictureSpot, PictureView } from '../api/types'
 import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
@@ -37,18 +37,18 @@ export function PictureDialog({ picture, points, mayEdit, onPoint, onClose }: Pr
     mutationFn: () =>
       data(api.PUT('/api/pictures/{id}', { ...path, body: { title, spots, version: picture.version } })),
     onSuccess: async () => {
-      await refresh(client, 'pictures')
+      await changed(client, 'pictures')
       onClose()
     },
   })
   const bringBack = useMutation({
     mutationFn: () => data(api.POST('/api/pictures/{id}/bring-back', path)),
-    onSuccess: () => refresh(client, 'pictures'),
+    onSuccess: () => changed(client, 'pictures'),
   })
   const remove = useMutation({
     mutationFn: () => data(api.DELETE('/api/pictures/{id}', path)),
     onSuccess: async () => {
-      await refresh(client, 'pictures')
+      await changed(client, 'pictures')
       say(text.removed, () => bringBack.mutate())
       onClose()
     },

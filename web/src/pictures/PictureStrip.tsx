@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, data } from '../api/client'
 import { queries } from '../api/queries'
-import { refresh } from '../api/refresh'
+import { changed } from '../api/subjects'
 import type { CheckLine } from '../api/types'
 import { Removed } from '../parts/Removed'
 import { Trouble } from '../parts/Trouble'
@@ -39,7 +39,7 @@ function RemovedPictures({ nodeId }: { nodeId: string }) {
   const removed = useQuery(queries.removedPictures(nodeId))
   const bringBack = async (id: string) => {
     await data(api.POST('/api/pictures/{id}/bring-back', { params: { path: { id } } }))
-    await refresh(client, 'pictures')
+    await changed(client, 'pictures')
   }
   return (
     <Removed

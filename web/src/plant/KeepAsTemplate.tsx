@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, data } from '../api/client'
 import { queries } from '../api/queries'
-import { refresh } from '../api/refresh'
+import { changed } from '../api/subjects'
 import type { PlantNode } from '../api/types'
 import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
@@ -37,7 +37,7 @@ function KeepDialog({ node, onClose }: { node: PlantNode; onClose: () => void })
         }),
       ),
     onSuccess: async (kept) => {
-      await refresh(client, 'templates', 'changes')
+      await changed(client, 'templates')
       say(text.kept(kept.name, kept.revision))
       onClose()
     },

@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { api, data } from '../api/client'
 import { queries } from '../api/queries'
 import type { SettingEffect, SettingLine } from '../api/types'
-import { refresh } from '../api/refresh'
+import { changed } from '../api/subjects'
 import { Button } from '../parts/Button'
 import { Trouble } from '../parts/Trouble'
 import { words } from '../words/en'
@@ -33,7 +33,7 @@ export function SettingsPanel({ nodeId, isOpen, onOpen, mayEdit }: Props) {
       if (committed.changeId) remember(committed.changeId)
       setWanted(null)
     },
-    onSettled: () => refresh(client, 'settings', 'curves', 'outline', 'sheet', 'trend', 'routes', 'changes'),
+    onSettled: () => changed(client, 'settings'),
   })
   const [wanted, setWanted] = useState<{ values: Record<string, string | null>; effect: SettingEffect } | null>(null)
   const ask = useMutation({

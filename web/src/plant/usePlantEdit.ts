@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { api, type Clash, data, Problem } from '../api/client'
 import type { Committed, OutlineFilter, OutlineRow, PlantNode } from '../api/types'
-import { refresh } from '../api/refresh'
+import { changed } from '../api/subjects'
 import { say } from '../parts/notices'
 import { words } from '../words/en'
 import { raise } from './contradictions'
@@ -81,10 +81,7 @@ export function usePlantEdit(outlineKey?: readonly unknown[], onRefused?: (paren
   const mutationKey = ['plant']
   const scope = { id: 'plant' }
   /** Read anew when the last of several changes is done: an answer from in between would take rows away that were just typed. */
-  const onSettled = () =>
-    client.isMutating({ mutationKey }) > 1
-      ? undefined
-      : refresh(client, 'outline', 'sheet', 'routes', 'today', 'changes', 'settings', 'limits', 'templates', 'plate')
+  const onSettled = () => (client.isMutating({ mutationKey }) > 1 ? undefined : changed(client, 'plant'))
   const onError = (error: Error) => say(error.message)
   const common = { mutationKey, scope, onError, onSettled }
 

@@ -1,8 +1,7 @@
 import type { QueryClient } from '@tanstack/react-query'
-import { refresh } from '../api/refresh'
+import { changed } from '../api/subjects'
 
 /** What has to be read again when a reading was placed, taken off or discarded. */
 export function useReadingChange(client: QueryClient) {
-  return () =>
-    refresh(client, 'curves', 'visit', 'visits', 'outline', 'sheet', 'trend', 'today', 'preview', 'certificates')
+  return () => changed(client, 'readings')
 }

@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { api, data } from '../api/client'
-import { refresh } from '../api/refresh'
+import { changed } from '../api/subjects'
 import type { RouteView } from '../api/types'
 import { useMay } from '../parts/useMay'
 import { Button } from '../parts/Button'
@@ -12,7 +12,7 @@ export function RemoveRoute({ route }: { route: RouteView }) {
   const client = useQueryClient()
   const mayEdit = useMay().edit
   const path = { params: { path: { id: route.id } } }
-  const again = () => refresh(client, 'routes', 'today', 'schedule')
+  const again = () => changed(client, 'routes')
   const bringBack = useMutation({
     mutationFn: () => data(api.POST('/api/routes/{id}/bring-back', path)),
     onSuccess: again,

@@ -2,7 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, data } from '../api/client'
 import type { RouteView } from '../api/types'
-import { refresh } from '../api/refresh'
+import { changed } from '../api/subjects'
 import { Button } from '../parts/Button'
 import { say } from '../parts/notices'
 import { Trouble } from '../parts/Trouble'
@@ -54,13 +54,13 @@ export function RouteEditor({ saved, onSaved }: { saved: RouteView | undefined; 
     pictures: picturesOf(planned.stops),
     ...terms,
   }
-  const changed = !saved || JSON.stringify(draft) !== JSON.stringify(draftOf(saved))
+  const isChanged = !saved || JSON.stringify(draft) !== JSON.stringify(draftOf(saved))
   const [ordering, setOrdering] = useState(false)
   const save = useMutation({
     mutationFn: () =>
       data(api.PUT('/api/routes/{id}', { params: { path: { id } }, body: { ...draft, version: saved?.version ?? 0 } })),
     onSuccess: async (route) => {
-      await refresh(client, 'routes', 'fit', 'today', 'schedule')
+      await changed(client, 'routes')
       say(words.routes.saved)
       onSaved(route.id)
     },
@@ -91,7 +91,7 @@ export function RouteEditor({ saved, onSaved }: { saved: RouteView | undefined; 
           <Button
             kind="main"
             type="submit"
-            disabled={!changed || save.isPending || !name.trim() || checkIds.length === 0}
+            disabled={!isChanged || save.isPending || !name.trim() || checkIds.length === 0}
           >
             {words.routes.save}
           </Button>
@@ -119,7 +119,7 @@ export function RouteEditor({ saved, onSaved }: { saved: RouteView | undefined; 
             <RemoveRoute route={saved} />
           </p>
         )}
-        {saved && !changed ? (
+        {saved && !isChanged ? (
           <RouteFit route={saved} />
         ) : (
           checkIds.length > 0 && <p className="mt-4 text-ink2">{words.routes.unsaved}</p>

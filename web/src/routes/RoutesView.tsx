@@ -3,7 +3,7 @@ import { getRouteApi } from '@tanstack/react-router'
 import type { ReactNode } from 'react'
 import { api, data } from '../api/client'
 import { queries } from '../api/queries'
-import { refresh } from '../api/refresh'
+import { changed } from '../api/subjects'
 import type { ScheduledRoute } from '../api/types'
 import { useMay } from '../parts/useMay'
 import { Button } from '../parts/Button'
@@ -104,7 +104,7 @@ function RemovedLoadables() {
     await data(
       isSetup(id) ? api.POST('/api/setups/{id}/bring-back', path) : api.POST('/api/routes/{id}/bring-back', path),
     )
-    await refresh(client, 'routes', 'setups', 'schedule', 'today')
+    await changed(client, 'routes')
   }
   return <Removed things={[...(routes.data ?? []), ...(setups.data ?? [])]} onBringBack={bringBack} />
 }

@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, data } from '../api/client'
-import { refresh } from '../api/refresh'
+import { changed } from '../api/subjects'
 import type { RouteView } from '../api/types'
 import { say } from '../parts/notices'
 import { words } from '../words/en'
@@ -19,7 +19,7 @@ export function useSplit(route: RouteView) {
         }),
       ),
     onSuccess: async (halves) => {
-      await refresh(client, 'routes', 'fit', 'schedule', 'today')
+      await changed(client, 'routes')
       say(words.routes.split(halves.first.name, halves.second.name))
     },
   })

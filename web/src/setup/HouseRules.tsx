@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { api, data } from '../api/client'
 import { queries } from '../api/queries'
-import { refresh } from '../api/refresh'
+import { changed } from '../api/subjects'
 import type { Rules } from '../api/types'
 import { say } from '../parts/notices'
 import { Trouble } from '../parts/Trouble'
@@ -15,7 +15,7 @@ export function HouseRules({ mayDecide }: { mayDecide: boolean }) {
     mutationFn: (wanted: Rules) => data(api.PUT('/api/rules', { body: wanted })),
     onSuccess: () => {
       say(words.setup.rulesSaved)
-      void refresh(client, 'rules', 'preview')
+      void changed(client, 'policies')
     },
   })
   return (

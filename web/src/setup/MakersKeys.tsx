@@ -11,8 +11,7 @@ export function MakersKeys() {
   const save = useKeptLines(
     (lines) => data(api.PUT('/api/makers-keys', { body: { keys: lines } })),
     words.setup.makersKeysSaved,
-    'makers-keys',
-    'firmware',
+    'makersKeys',
   )
   return (
     <LineList

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { api, data } from '../api/client'
 import { queries } from '../api/queries'
 import type { Account } from '../api/types'
-import { refresh } from '../api/refresh'
+import { changed } from '../api/subjects'
 import { Button } from '../parts/Button'
 import { Trouble } from '../parts/Trouble'
 import { words } from '../words/en'
@@ -15,7 +15,7 @@ const text = words.setup
 export function People() {
   const client = useQueryClient()
   const accounts = useQuery(queries.accounts())
-  const renew = () => refresh(client, 'accounts', 'audit')
+  const renew = () => changed(client, 'accounts')
   const change = useMutation({
     mutationFn: ({ account, ...fields }: { account: Account; role?: Account['role']; active?: boolean }) =>
       data(

@@ -11,7 +11,7 @@ export function SkipReasons() {
   const save = useKeptLines(
     (lines) => data(api.PUT('/api/routes/skip-reasons', { body: { reasons: lines } })),
     words.routes.skipReasonsSaved,
-    'skip-reasons',
+    'skipReasons',
   )
   return (
     <LineList

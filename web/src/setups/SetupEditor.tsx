@@ -3,7 +3,7 @@ import type { ReactNode } from 'react'
 import { useState } from 'react'
 import { api, data } from '../api/client'
 import { queries } from '../api/queries'
-import { refresh } from '../api/refresh'
+import { changed } from '../api/subjects'
 import type { SetupFormView, SetupView } from '../api/types'
 import { useMay } from '../parts/useMay'
 import { Button } from '../parts/Button'
@@ -77,19 +77,19 @@ function Editor({
   const save = useMutation({
     mutationFn: () => data(api.PUT('/api/setups/{id}', { ...path, body: { ...draft, version: saved?.version ?? 0 } })),
     onSuccess: async (setup) => {
-      await refresh(client, 'setups', 'fit')
+      await changed(client, 'setups')
       say(text.saved)
       onSaved(setup.id)
     },
   })
   const bringBack = useMutation({
     mutationFn: () => data(api.POST('/api/setups/{id}/bring-back', path)),
-    onSuccess: () => refresh(client, 'setups'),
+    onSuccess: () => changed(client, 'setups'),
   })
   const remove = useMutation({
     mutationFn: () => data(api.DELETE('/api/setups/{id}', path)),
     onSuccess: async () => {
-      await refresh(client, 'setups')
+      await changed(client, 'setups')
       say(text.removed(name), () => bringBack.mutate())
       onSaved(undefined)
     },

@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, data } from '../api/client'
-import { refresh } from '../api/refresh'
+import { changed } from '../api/subjects'
 import type { EventKind } from '../api/types'
 import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
@@ -12,7 +12,6 @@ import { words } from '../words/en'
 const text = words.trend.event
 const kinds: EventKind[] = ['REPAIR', 'SENSOR', 'BASELINE', 'NOTE']
 /** What follows from an event: where a baseline starts anew, all is judged otherwise. */
-export const concerned = ['trend', 'sheet', 'outline', 'visit', 'today', 'limits']
 
 const local = (when: Date) => new Date(when.getTime() - when.getTimezoneOffset() * 60_000).toISOString().slice(0, 16)
 
@@ -50,13 +49,13 @@ export function EventDialog({
         }),
       ),
     onSuccess: async () => {
-      await refresh(client, ...concerned)
+      await changed(client, 'events')
       say(
         text.saved,
         () =>
           void api
             .POST('/api/events/{eventId}/removal', { params: { path: { eventId: id } } })
-            .then(() => refresh(client, ...concerned)),
+            .then(() => changed(client, 'events')),
       )
       onClose()
     },

@@ -1,12 +1,11 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { api, data } from '../api/client'
-import { refresh } from '../api/refresh'
+import { changed } from '../api/subjects'
 import type { PlantEvent } from '../api/types'
 import { Button } from '../parts/Button'
 import { say } from '../parts/notices'
 import { day } from '../units/format'
 import { words } from '../words/en'
-import { concerned } from './EventDialog'
 
 const text = words.trend.event
 
@@ -17,7 +16,7 @@ export function EventList({ events, mayEdit }: { events: PlantEvent[]; mayEdit: 
     mutationFn: (id: string) => data(api.POST('/api/events/{eventId}/removal', { params: { path: { eventId: id } } })),
     onSuccess: () => say(text.removed),
     onError: (error) => say(error.message),
-    onSettled: () => refresh(client, ...concerned),
+    onSettled: () => changed(client, 'events'),
   })
   if (events.length === 0) return null
   return (

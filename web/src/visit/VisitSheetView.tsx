@@ -3,7 +3,7 @@ import { getRouteApi, useNavigate } from '@tanstack/react-router'
 import { useState } from 'react'
 import { api, data } from '../api/client'
 import { queries } from '../api/queries'
-import { refresh } from '../api/refresh'
+import { changed } from '../api/subjects'
 import type { CheckLine, VisitRow, VisitSheet } from '../api/types'
 import { useMay } from '../parts/useMay'
 import { Button } from '../parts/Button'
@@ -38,7 +38,7 @@ export function VisitSheetView() {
   const prepare = useMutation({
     mutationFn: () => data(api.POST('/api/certificates', { body: { visitId, checkIds: chosen } })),
     onSuccess: async (certificate) => {
-      await refresh(client, 'certificates', 'today')
+      await changed(client, 'certificates')
       void navigate({ to: '/certificates', search: { certificate: certificate.id } })
     },
   })

@@ -135,14 +135,14 @@ public final class LoggerSetup implements SetupForm {
             }
         }
         for (String key : List.of("startChannel", "stopChannel")) {
-            String channel = content.value(key);
+            String channel = content.values().get(key);
             if (channel != null
                     && (Double.parseDouble(channel) % 1 != 0
                             || Double.parseDouble(channel) > content.rows().size())) {
                 faults.add(new SetupFault(key, "There is no channel %s.".formatted(channel)));
             }
         }
-        String samples = content.value("stopAfterSamples");
+        String samples = content.values().get("stopAfterSamples");
         if (samples != null && Double.parseDouble(samples) % 1 != 0) {
             faults.add(new SetupFault("stopAfterSamples", "A number of samples is whole, not %s.".formatted(samples)));
         }

@@ -117,9 +117,7 @@ public final class RegisterSetup implements SetupForm {
                         .address(table, whole(SetupContent.value(row, "address")))
                         .orElseThrow(),
                 form(row),
-                new Register.Order(
-                        LOW_WORD_FIRST.equals(SetupContent.value(row, "words")),
-                        LOW_BYTE_FIRST.equals(SetupContent.value(row, "bytes"))),
+                new Register.Order(LOW_WORD_FIRST.equals(row.get("words")), LOW_BYTE_FIRST.equals(row.get("bytes"))),
                 whole(row.getOrDefault("bit", "0")),
                 NoValue.parse(SetupContent.value(row, "noValue")),
                 Double.parseDouble(SetupContent.value(row, "scale")),
