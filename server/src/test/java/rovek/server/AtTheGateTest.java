@@ -212,6 +212,15 @@ class AtTheGateTest {
         assertThat(administrator.get("/api/audit").ok().toString()).contains("wrong password to change it");
     }
 
+    private int statusWith(String cookie, String protocol) throws Exception {
+        HttpRequest request = HttpRequest.newBuilder(URI.create(rovek.address() + "/api/plant"))
+                .headers("X-Forwarded-For", "198.51.100.1", "X-Forwarded-Proto", protocol, "Cookie", cookie)
+                .build();
+        return HttpClient.newHttpClient()
+                .send(request, HttpResponse.BodyHandlers.discarding())
+                .statusCode();
+    }
+
     @Test
     void behindHttpsCookiesAreForHttpsOnlyAndTheBrowserIsToldSo() throws Exception {
         HttpResponse<String> page = new Stranger("198.51.100.1").call("GET", "/api/session", null);
@@ -232,6 +241,16 @@ class AtTheGateTest {
         assertThat(set)
                 .anyMatch(cookie -> cookie.startsWith("__Host-XSRF-TOKEN="))
                 .anyMatch(cookie -> cookie.matches("__Host-rovek_session=.*HttpOnly.*"));
+        String session = set.stream()
+                .filter(cookie -> cookie.startsWith("__Host-rovek_session="))
+                .findFirst()
+                .orElseThrow()
+                .replaceAll(";.*", "");
+        assertThat(statusWith(session, "https")).as("known again").isEqualTo(200);
+        assertThat(statusWith(session, "http")).as("not without https").isEqualTo(401);
+        assertThat(statusWith(session.replace("__Host-", ""), "https"))
+                .as("nor by the name that a neighbour could give it")
+                .isEqualTo(401);
         assertThat(page.headers().firstValue("Referrer-Policy")).hasValue("same-origin");
         assertThat(page.headers().firstValue("Content-Security-Policy").orElse(""))
                 .contains("base-uri 'none'", "form-action 'self'", "object-src 'none'");

@@ -188,4 +188,32 @@ class LiveAtTwoServersTest {
                     .isEqualTo(1);
         }
     }
+
+    /** What was shown to somebody who has gone must not be taken for news by whoever comes next. */
+    @Test
+    void whatNobodyFollowsIsNotShownAnyMore(@TempDir Path memory) throws Exception {
+        try (RunningRovek rovek = RunningRovek.start();
+                FieldDay day = new FieldDay(Fieldsim.Kind.LOGGER, "88006", memory)) {
+            Caller here = Caller.signedIn(rovek);
+            try (ConfigurableApplicationContext another = rovek.startAnother()) {
+                Caller there = here.onServer(RunningRovek.addressOf(another));
+                String live = "/api/live/INSTRUMENT/" + day.connect(here);
+                await(here, live, LiveAtTwoServersTest::isConnected);
+                await(there, live, LiveAtTwoServersTest::isConnected);
+                JdbcClient db = rovek.bean(JdbcClient.class);
+                assertThat(db.sql("SELECT shown FROM live_view")
+                                .query(String.class)
+                                .single())
+                        .contains("samples");
+                await(
+                        here,
+                        live,
+                        view -> db.sql("SELECT shown FROM live_view")
+                                .query(String.class)
+                                .single()
+                                .isEmpty());
+                await(there, live, LiveAtTwoServersTest::isConnected);
+            }
+        }
+    }
 }

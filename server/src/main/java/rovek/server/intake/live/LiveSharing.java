@@ -20,6 +20,7 @@ final class LiveSharing implements Runnable {
     private final UUID holder = UUID.randomUUID();
     private volatile boolean holds;
     private boolean hasEnded;
+    private boolean wasFollowed;
     private UUID heardFrom = holder;
     private long heard;
 
@@ -66,6 +67,11 @@ final class LiveSharing implements Runnable {
                 .ifPresentOrElse(
                         isFollowed -> {
                             session.followed(isFollowed);
+                            if (wasFollowed && !isFollowed) {
+                                // Whoever follows next must not take for news what is long past.
+                                views.hide(target, holder);
+                            }
+                            wasFollowed = isFollowed;
                             if (isFollowed) {
                                 views.show(target, holder, session.shared());
                             }

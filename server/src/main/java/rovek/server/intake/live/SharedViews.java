@@ -56,9 +56,18 @@ class SharedViews {
     }
 
     void show(LiveTarget target, UUID holder, SharedView view) {
+        show(target, holder, json.writeValueAsString(view));
+    }
+
+    private void show(LiveTarget target, UUID holder, String shown) {
         db.sql("UPDATE live_view SET shown = ? WHERE kind = ? AND target_id = ? AND holder = ?")
-                .params(json.writeValueAsString(view), target.kind().name(), target.id(), holder)
+                .params(shown, target.kind().name(), target.id(), holder)
                 .update();
+    }
+
+    /** Nothing is shown until somebody follows again. */
+    void hide(LiveTarget target, UUID holder) {
+        show(target, holder, "");
     }
 
     /** What its holder shows, who hears by it that somebody follows; empty where nobody holds it. */
