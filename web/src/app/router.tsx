@@ -115,6 +115,8 @@ const setup = createRoute({
 })
 
 export const router = createRouter({
+  // A room is fetched when somebody points at it, before he presses.
+  defaultPreload: 'intent',
   routeTree: root.addChildren([
     home,
     today,

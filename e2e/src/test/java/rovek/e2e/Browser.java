@@ -176,7 +176,8 @@ final class Browser implements AutoCloseable {
 
     /** Chooses a file in the field with this label. */
     void chooseFile(String label, Path file) {
-        driver.findElement(By.xpath("//input[@type='file'][@aria-label=" + literal(label) + "]"))
+        By field = By.xpath("//input[@type='file'][@aria-label=" + literal(label) + "]");
+        wait.until(ExpectedConditions.presenceOfElementLocated(field))
                 .sendKeys(file.toAbsolutePath().toString());
     }
 
