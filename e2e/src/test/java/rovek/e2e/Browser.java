@@ -69,7 +69,9 @@ final class Browser implements AutoCloseable {
     Path keptAs(String end) {
         return wait.until(d -> {
             try (Stream<Path> files = Files.isDirectory(downloads()) ? Files.list(downloads()) : Stream.empty()) {
-                return files.filter(file -> file.getFileName().toString().endsWith(end))
+                // Chromium puts an empty one there first, and the whole one in its place.
+                return files.filter(file -> file.getFileName().toString().endsWith(end)
+                                && file.toFile().length() > 0)
                         .findFirst()
                         .orElse(null);
             } catch (IOException e) {
