@@ -12,7 +12,10 @@ import java.util.Map;
 import org.postgresql.PGConnection;
 import org.postgresql.copy.CopyManager;
 
-/** The rows of readings, copied once more: into tables of the same columns and nothing else, and into their own tables, emptied. */
+/**
+ * The rows of readings, copied once more: into tables of the same columns and nothing else, and into their own tables,
+ * emptied.
+ */
 record BareCopy(ServerRun.Connector database) {
 
     private static final List<String> TABLES = List.of("reading", "capture", "result");

@@ -3,7 +3,10 @@ package rovek.bench;
 import java.lang.management.ManagementFactory;
 import java.lang.management.MemoryType;
 
-/** Heap that is needed over a stretch of time: what is left of it after each collection, as the virtual machine counts it. */
+/**
+ * Heap that is needed over a stretch of time: what is left of it after each collection, as the virtual machine counts
+ * it.
+ */
 final class PeakHeap {
 
     private static final long EVERY_MILLIS = 10;

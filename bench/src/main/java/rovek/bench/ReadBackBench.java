@@ -50,10 +50,8 @@ import rovek.server.rounds.route.Routes;
 
 /**
  * Reading a package back over the link, digests, analysis, audit and all, beside the least that has to be done: a COPY
- * of the very rows that came of it
- * into tables without keys, references and triggers, and the bare analysis of the same waveforms. The stand-in is a
- * process of its own: its memory and
- * its work are not the server's.
+ * of the very rows that came of it into tables without keys, references and triggers, and the bare analysis of the same
+ * waveforms. The stand-in is a process of its own: its memory and its work are not the server's.
  */
 final class ReadBackBench {
 

@@ -12,7 +12,9 @@ import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import rovek.server.FieldDay;
 
-/** A pump that has been getting worse for a year: which one, until when, why, and what is to be done about its limits. */
+/**
+ * A pump that has been getting worse for a year: which one, until when, why, and what is to be done about its limits.
+ */
 class FollowingJourneyTest extends SignedInJourney {
 
     private static final int MONTHS = 12;

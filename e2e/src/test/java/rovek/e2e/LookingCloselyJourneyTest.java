@@ -13,7 +13,10 @@ import org.openqa.selenium.Keys;
 import rovek.fieldsim.Fieldsim;
 import rovek.server.FieldDay;
 
-/** Somebody wants to know more than the number: looks at the spectrum and at the run, lays another date beside, and takes it along. */
+/**
+ * Somebody wants to know more than the number: looks at the spectrum and at the run, lays another date beside, and
+ * takes it along.
+ */
 class LookingCloselyJourneyTest extends SignedInJourney {
 
     private static final By PLOT = By.cssSelector(".u-over");

@@ -14,7 +14,10 @@ import org.openqa.selenium.By;
 import rovek.server.FieldDay;
 import tools.jackson.databind.JsonNode;
 
-/** What was filed under the wrong client, or dated by a clock that had been reset, is put right by the person who finds it. */
+/**
+ * What was filed under the wrong client, or dated by a clock that had been reset, is put right by the person who finds
+ * it.
+ */
 class MendingJourneyTest extends SignedInJourney {
 
     private static final String TAG = "P-301";

@@ -17,7 +17,10 @@ import rovek.fieldsim.Fieldsim;
 import rovek.server.FieldDay;
 import tools.jackson.databind.JsonNode;
 
-/** What goes along into the plant: the sensor, the picture of the machine, the order of the walk, the set-up of a logger. */
+/**
+ * What goes along into the plant: the sensor, the picture of the machine, the order of the walk, the set-up of a
+ * logger.
+ */
 class PlanningJourneyTest extends SignedInJourney {
 
     private Path photograph() {

@@ -129,8 +129,8 @@ public final class Fieldsim implements AutoCloseable {
     }
 
     /**
-     * Each argument is one stand-in: {@code
-     * kind=vibration;memory=FOLDER;instrument-port=N;panel-port=N;maker=NAME;serial=NUMBER;line=PATH;drive=FOLDER}.
+     * Each argument is one stand-in:
+     * {@code kind=vibration;memory=FOLDER;instrument-port=N;panel-port=N;maker=NAME;serial=NUMBER;line=PATH;drive=FOLDER}.
      */
     public static void main(String[] args) throws InterruptedException {
         if (args.length == 0) {

@@ -10,8 +10,8 @@ import rovek.link.packet.PackedReading;
 import rovek.link.packet.ReadingsPackage;
 
 /**
- * What was measured without a stop that asked for it. Some instruments keep it in one heap, others in numbered places of
- * the kind it is of, the lowest free number first.
+ * What was measured without a stop that asked for it. Some instruments keep it in one heap, others in numbered places
+ * of the kind it is of, the lowest free number first.
  */
 final class LooseMemory {
 
@@ -41,7 +41,9 @@ final class LooseMemory {
         return GROUPS.getOrDefault(technique, MEMORIES);
     }
 
-    /** What the instrument calls the place that the next one of a technique goes to; blank where places have no numbers. */
+    /**
+     * What the instrument calls the place that the next one of a technique goes to; blank where places have no numbers.
+     */
     String nextPlace(String technique) {
         return isNumbered ? nextFile(technique).replaceAll("^.*/|[.]zip$", "") : "";
     }

@@ -20,8 +20,8 @@ import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * A run as it goes on: a row at every interval of the set-up, written into memory as it is taken, so that what was recorded
- * before the instrument went off is a run too.
+ * A run as it goes on: a row at every interval of the set-up, written into memory as it is taken, so that what was
+ * recorded before the instrument went off is a run too.
  */
 final class RunRecorder implements AutoCloseable {
 

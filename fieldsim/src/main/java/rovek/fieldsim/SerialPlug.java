@@ -7,7 +7,9 @@ import java.io.InputStream;
 import java.nio.file.Path;
 import java.time.Duration;
 
-/** The instrument's serial plug: one conversation after the other over a device. Silence in between ends a conversation. */
+/**
+ * The instrument's serial plug: one conversation after the other over a device. Silence in between ends a conversation.
+ */
 final class SerialPlug implements AutoCloseable {
 
     private static final Duration SILENCE = Duration.ofSeconds(3);

@@ -8,8 +8,8 @@ import java.util.Objects;
 import java.util.Random;
 
 /**
- * The plant that the stand-ins touch: what an accelerometer would give at a point of a machine at a time. Repeatable: the
- * same place, time and count give the same samples.
+ * The plant that the stand-ins touch: what an accelerometer would give at a point of a machine at a time. Repeatable:
+ * the same place, time and count give the same samples.
  */
 final class SimulatedPlant {
 

@@ -24,12 +24,11 @@ import java.time.Clock;
 import java.util.concurrent.ExecutionException;
 
 /**
- * The stand-in for a transmitter on the booster outlet, which is read over Modbus TCP and by nothing else. Holding registers:
- * 0-1 pressure in bar as a float, the high word first; 2 temperature in tenths of a degree Celsius, signed; 3 state, 0 for sound;
- * 4-5 seconds since it was switched on, unsigned, the low word first; 6-9 water delivered since then in m³, a float of
- * 64 bits, low byte and word first.
- * The same lie in the input registers. Coil 0 says that it measures, discrete input 0 that pressure is above 6.2 bar.
- * Close it to switch it off.
+ * The stand-in for a transmitter on the booster outlet, which is read over Modbus TCP and by nothing else. Holding
+ * registers: 0-1 pressure in bar as a float, the high word first; 2 temperature in tenths of a degree Celsius, signed;
+ * 3 state, 0 for sound; 4-5 seconds since it was switched on, unsigned, the low word first; 6-9 water delivered since
+ * then in m³, a float of 64 bits, low byte and word first. The same lie in the input registers. Coil 0 says that it
+ * measures, discrete input 0 that pressure is above 6.2 bar. Close it to switch it off.
  */
 public final class Transmitter implements AutoCloseable {
 

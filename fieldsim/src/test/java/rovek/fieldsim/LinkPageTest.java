@@ -32,8 +32,8 @@ import rovek.link.Sha256;
 import rovek.link.packet.RoutePackage;
 
 /**
- * What docs/link.md says of the line holds of both instruments there are: the stand-in, and the reference instrument in another
- * language. The commands are taken from the page's own tables.
+ * What docs/link.md says of the line holds of both instruments there are: the stand-in, and the reference instrument in
+ * another language. The commands are taken from the page's own tables.
  */
 class LinkPageTest {
 

@@ -31,8 +31,9 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * An instrument that shows itself as a drive: the same files lie in folders of the same names, and {@code instrument.json} says
- * who it is. There is nobody to talk to, so it has no clock, no battery and no firmware that could be asked for.
+ * An instrument that shows itself as a drive: the same files lie in folders of the same names, and
+ * {@code instrument.json} says who it is. There is nobody to talk to, so it has no clock, no battery and no firmware
+ * that could be asked for.
  */
 final class FolderInstrument implements Instrument {
 

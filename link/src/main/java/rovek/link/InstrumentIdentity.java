@@ -38,7 +38,9 @@ public record InstrumentIdentity(
         return Arrays.stream(names).anyMatch(name -> name.length() > LONGEST);
     }
 
-    /** A serial number as somebody tells it; blank where it says that there is none: IEEE 488.2, 10.14 has "0" for that. */
+    /**
+     * A serial number as somebody tells it; blank where it says that there is none: IEEE 488.2, 10.14 has "0" for that.
+     */
     public static String knownSerial(String told) {
         String serial = told.strip();
         return serial.equals("0") ? "" : serial;

@@ -3,8 +3,8 @@ package rovek.link;
 import org.jspecify.annotations.Nullable;
 
 /**
- * Something between Rovek and an instrument went wrong. Each kind has a stable code and a sentence that tells a technician
- * what happened, what was kept and what to do.
+ * Something between Rovek and an instrument went wrong. Each kind has a stable code and a sentence that tells a
+ * technician what happened, what was kept and what to do.
  */
 public sealed class LinkException extends Exception {
 

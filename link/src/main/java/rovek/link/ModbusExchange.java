@@ -7,9 +7,9 @@ import java.util.Arrays;
 import java.util.function.LongSupplier;
 
 /**
- * Questions and answers of the MODBUS Application Protocol V1.1b3 over TCP, framed by the MBAP header of MODBUS Messaging on TCP/IP
- * V1.0b: one question at a time. A device that says anything else than the answer is not listened to for longer than the question's
- * patience, nor for more than a few frames.
+ * Questions and answers of the MODBUS Application Protocol V1.1b3 over TCP, framed by the MBAP header of MODBUS
+ * Messaging on TCP/IP V1.0b: one question at a time. A device that says anything else than the answer is not listened
+ * to for longer than the question's patience, nor for more than a few frames.
  */
 final class ModbusExchange {
 

@@ -25,6 +25,9 @@ import rovek.link.scpi.ScpiText;
 final class ScpiInstrument implements Instrument {
 
     /** What SCPI-99 has for not a number, 9.91E37, and everything beyond. */
+    private static final int MOST_LIVE_CHANNELS = 64;
+
+    private static final int LONGEST_NAME = 200;
     private static final double NOT_A_NUMBER = 9.9e37;
     /** Bit 4 of the operation status register: measuring (SCPI-99, volume 1, 20.1.1). */
     private static final int MEASURING = 1 << 4;
@@ -213,9 +216,18 @@ final class ScpiInstrument implements Instrument {
         if (parts.size() % 2 != 0) {
             throw new LinkException.Garbled("live channels without a unit each");
         }
+        if (parts.size() > 2 * MOST_LIVE_CHANNELS) {
+            throw new LinkException.Garbled("more than %d live channels".formatted(MOST_LIVE_CHANNELS));
+        }
         List<LiveChannel> channels = new ArrayList<>();
         for (int i = 0; i < parts.size(); i += 2) {
-            channels.add(new LiveChannel(ScpiText.unquote(parts.get(i)), ScpiText.unquote(parts.get(i + 1))));
+            String name = ScpiText.unquote(parts.get(i));
+            String unit = ScpiText.unquote(parts.get(i + 1));
+            if (name.length() > LONGEST_NAME || unit.length() > LONGEST_NAME) {
+                throw new LinkException.Garbled(
+                        "a live channel with a name of more than %d characters".formatted(LONGEST_NAME));
+            }
+            channels.add(new LiveChannel(name, unit));
         }
         return channels;
     }

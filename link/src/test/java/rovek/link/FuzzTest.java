@@ -37,7 +37,9 @@ import rovek.link.packet.RoutePackage;
 import rovek.link.packet.SetupPackage;
 import rovek.link.packet.Walk;
 
-/** Ten thousand packages and answers that somebody spoilt: each is understood, or refused by one of the named errors. */
+/**
+ * Ten thousand packages and answers that somebody spoilt: each is understood, or refused by one of the named errors.
+ */
 class FuzzTest {
 
     private static final int PACKAGES = 7_000;

@@ -58,6 +58,19 @@ class InstrumentTest {
     }
 
     @Test
+    void liveChannelsAreNamesWithUnitsAndNotBeyondNumber() throws LinkException {
+        String query = "ROVek:LIVE:CHANnels?";
+        script.answering(query, "\"Flow\",\"l/s\"" + ",\"Level\",\"m\"".repeat(63));
+        assertThat(connected().liveChannels()).hasSize(64);
+        script.answering(query, "\"Flow\",\"l/s\"" + ",\"Level\",\"m\"".repeat(64));
+        assertThatThrownBy(() -> connected().liveChannels()).hasMessageContaining("more than 64 live channels");
+        script.answering(query, "\"Flow\"");
+        assertThatThrownBy(() -> connected().liveChannels()).hasMessageContaining("without a unit each");
+        script.answering(query, "\"" + "x".repeat(201) + "\",\"m\"");
+        assertThatThrownBy(() -> connected().liveChannels()).hasMessageContaining("more than 200 characters");
+    }
+
+    @Test
     void theMemoryListIsTakenApartWithItsQuotes() throws LinkException {
         script.answering("MMEMory:CATalog?", "100,900,\"RESULTS/W0001.zip,READINGS,60\",\"ROUTES/A.zip,ROUTE,40\"");
         MemoryCatalogue catalogue = connected().catalogue();

@@ -22,7 +22,10 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import rovek.core.live.Register;
 
-/** Devices that say what they should not, over a real socket. Frames are laid down by hand after the specification's figures. */
+/**
+ * Devices that say what they should not, over a real socket. Frames are laid down by hand after the specification's
+ * figures.
+ */
 class ModbusLinkTest {
 
     private static final Register LEVEL = register("Level", 7);

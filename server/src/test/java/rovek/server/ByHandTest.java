@@ -145,7 +145,9 @@ class ByHandTest {
         assertThat(preview.get("html").asString()).contains("Written by hand").doesNotContain("serial number");
     }
 
-    /** Readings of two makers in one visit: the paper names the instrument, and says that the rest was written by hand. */
+    /**
+     * Readings of two makers in one visit: the paper names the instrument, and says that the rest was written by hand.
+     */
     @Test
     void aCertificateNamesEverythingItsReadingsWereTakenWith(@TempDir Path memory) {
         List<String> measured = plant.pump("P-10");

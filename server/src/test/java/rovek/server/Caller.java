@@ -91,7 +91,10 @@ public final class Caller {
         return call("PUT", path, body);
     }
 
-    /** Says an upper limit on a result at a node, for all that was and will be measured; null for a boundary that is none. */
+    /**
+     * Says an upper limit on a result at a node, for all that was and will be measured; null for a boundary that is
+     * none.
+     */
     public Answer limit(Object node, String technique, String result, Double watch, Double fail) {
         return put(
                 "/api/nodes/" + node + "/limits/" + technique + "/" + result, saying(rule("ABOVE", watch, fail), null));

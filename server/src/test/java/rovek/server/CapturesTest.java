@@ -27,7 +27,9 @@ import rovek.link.packet.PackedReading;
 import rovek.link.packet.ReadingsPackage;
 import tools.jackson.databind.JsonNode;
 
-/** Captures of every technique are read back, kept, looked at and placed; a number is judged, the rest is never green. */
+/**
+ * Captures of every technique are read back, kept, looked at and placed; a number is judged, the rest is never green.
+ */
 @ExtendWith(OneRovek.class)
 class CapturesTest {
 

@@ -99,6 +99,22 @@ class CertificateTest {
                 .contains("m/s²");
     }
 
+    /** What is not chosen is on no paper, and in none of its counts. */
+    @Test
+    void onlyTheChosenChecksAreStated() throws IOException {
+        JsonNode prepared = caller.post(
+                        "/api/certificates", Map.of("visitId", visit, "checkIds", List.of(checks.get(2))))
+                .ok();
+        JsonNode issued =
+                sign(prepared, digest(prepared), RunningRovek.PASSWORD).ok();
+        String text =
+                textOf(caller.get("/api/certificates/" + id(issued) + "/pdf").bytes());
+        assertThat(text)
+                .contains("guard in the way")
+                .doesNotContain("mm/s above 0.500", "acceleration RMS: no limit is set");
+        assertThat(text).contains("1 result: 0 fail, 0 watch, 0 pass, 1 not judged.");
+    }
+
     @Test
     void numbersRunOnWithoutGaps() {
         int first = Integer.parseInt(issued().get("number").asString().substring(5));

@@ -22,7 +22,9 @@ import rovek.fieldsim.Fieldsim;
 import rovek.link.packet.FirmwarePackage;
 import tools.jackson.databind.JsonNode;
 
-/** Firmware goes onto an instrument when its maker signed it or a second person vouches for it, and whole or not at all. */
+/**
+ * Firmware goes onto an instrument when its maker signed it or a second person vouches for it, and whole or not at all.
+ */
 @ExtendWith(OneRovek.class)
 class FirmwareTest {
 

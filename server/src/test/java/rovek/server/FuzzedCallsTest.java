@@ -26,8 +26,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Every operation of the published description, called with what it does not expect, by every role: a sentence or an
- * answer, never a fault of the server.
- * The seed is fixed; {@code ROVEK_FUZZED_CALLS} asks for more than in every run.
+ * answer, never a fault of the server. The seed is fixed; {@code ROVEK_FUZZED_CALLS} asks for more than in every run.
  */
 @ExtendWith(OneRovek.class)
 class FuzzedCallsTest {

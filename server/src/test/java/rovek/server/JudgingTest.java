@@ -56,23 +56,9 @@ class JudgingTest {
     private void written(String check, int firstDaysAgo, double... values) {
         List<Map<String, Object>> readings = new ArrayList<>();
         for (int i = 0; i < values.length; i++) {
-            readings.add(Map.of(
-                    "id",
-                    UUID.randomUUID().toString(),
-                    "checkId",
-                    check,
-                    "takenAt",
-                    daysAgo(firstDaysAgo - i).toString(),
-                    "written",
-                    values[i] + " bar",
-                    "note",
-                    "",
-                    "photos",
-                    List.of()));
+            readings.add(Entered.reading(check, daysAgo(firstDaysAgo - i).toString(), values[i] + " bar"));
         }
-        Map<String, Object> round = new HashMap<>(
-                Map.of("walkId", UUID.randomUUID().toString(), "readings", readings, "skipped", List.of()));
-        visit = caller.post("/api/by-hand", round).ok().get("visitId").asString();
+        visit = Entered.round(caller, readings);
     }
 
     private JsonNode trend(String check) {
@@ -339,7 +325,10 @@ class JudgingTest {
         assertThat(verdicts(pressure)).as("from now on").containsOnly("NOT_JUDGED");
     }
 
-    /** The fault that was seen: a check whose limit began after its newest reading had a limit in one place and none in another. */
+    /**
+     * The fault that was seen: a check whose limit began after its newest reading had a limit in one place and none in
+     * another.
+     */
     @Test
     void aSheetSaysThatACheckHasALimitAlsoWhereItsNewestReadingIsOlder() {
         written(pressure, 3, 5);
@@ -373,29 +362,7 @@ class JudgingTest {
                 .ok();
         assertThat(taken.get("checks").asInt()).isEqualTo(1);
         for (String answer : List.of("yes", "no")) {
-            caller.post(
-                            "/api/by-hand",
-                            Map.of(
-                                    "walkId",
-                                    UUID.randomUUID().toString(),
-                                    "skipped",
-                                    List.of(),
-                                    "readings",
-                                    List.of(Map.of(
-                                            "id",
-                                            UUID.randomUUID().toString(),
-                                            "checkId",
-                                            drain,
-                                            "takenAt",
-                                            daysAgo(answer.equals("yes") ? 2 : 1)
-                                                    .toString(),
-                                            "written",
-                                            answer,
-                                            "note",
-                                            "",
-                                            "photos",
-                                            List.of()))))
-                    .ok();
+            Entered.round(caller, drain, daysAgo(answer.equals("yes") ? 2 : 1).toString(), answer);
         }
         assertThat(trend(drain)
                         .get("points")

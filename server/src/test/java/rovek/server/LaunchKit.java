@@ -11,8 +11,8 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 
 /**
- * What server processes are launched with. Their classes are read and prepared once, in a launch that ends in peace, and kept in
- * an archive that all later launches share (JEP 350): each of these then takes half the time.
+ * What server processes are launched with. Their classes are read and prepared once, in a launch that ends in peace,
+ * and kept in an archive that all later launches share (JEP 350): each of these then takes half the time.
  */
 record LaunchKit(List<String> java, List<String> classes) {
 

@@ -1,13 +1,15 @@
 package rovek.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static rovek.server.LiveView.await;
+import static rovek.server.LiveView.isConnected;
+import static rovek.server.LiveView.recording;
+import static rovek.server.LiveView.rows;
 
 import java.nio.file.Path;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import java.util.function.Predicate;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -17,32 +19,6 @@ import tools.jackson.databind.JsonNode;
 
 /** A live view is the same at whichever server it is watched, recorded and ended. */
 class LiveAtTwoServersTest {
-
-    private static JsonNode await(Caller caller, String live, Predicate<JsonNode> wanted) throws InterruptedException {
-        long until = System.nanoTime() + 40_000_000_000L;
-        JsonNode seen = caller.get(live).ok();
-        while (!wanted.test(seen)) {
-            assertThat(System.nanoTime()).as("within 40 s, last seen " + seen).isLessThan(until);
-            Thread.sleep(50);
-            seen = caller.get(live).ok();
-        }
-        return seen;
-    }
-
-    private static boolean isConnected(JsonNode view) {
-        return view.get("isConnected").asBoolean();
-    }
-
-    private static Map<String, Object> recording(String name) {
-        Map<String, Object> wanted =
-                new HashMap<>(Map.of("id", UUID.randomUUID().toString(), "name", name, "intervalMillis", 200));
-        wanted.put("checkId", null);
-        return wanted;
-    }
-
-    private static int rows(JsonNode view) {
-        return view.get("recording").path("rows").asInt(0);
-    }
 
     private static List<String> moments(JsonNode view) {
         return view.get("samples")
@@ -60,7 +36,7 @@ class LiveAtTwoServersTest {
             try {
                 Caller here = there.onServer(RunningRovek.addressOf(another));
                 String live = "/api/live/INSTRUMENT/" + day.connect(here);
-                await(here, live, LiveAtTwoServersTest::isConnected);
+                await(here, live, LiveView::isConnected);
                 JsonNode shown = await(
                         there,
                         live,
@@ -91,13 +67,14 @@ class LiveAtTwoServersTest {
                                 .asString()
                                 .equals("GO"));
 
-                Map<String, Object> wanted = recording("Begun over there");
+                Map<String, Object> wanted = recording("Begun over there", 200, null);
                 there.post(live + "/recording", wanted).ok();
                 assertThat(there.get(live).ok().get("recording").get("name").asString())
                         .as("told at once where it was begun")
                         .isEqualTo("Begun over there");
                 await(here, live, view -> rows(view) >= 2);
-                assertThat(here.post(live + "/recording", recording("Another")).sentence())
+                assertThat(here.post(live + "/recording", recording("Another", 200, null))
+                                .sentence())
                         .contains("Begun over there is being recorded already, by administrator");
                 here.post(live + "/recording", wanted).ok();
                 int before = rows(await(there, live, view -> rows(view) >= 2));
@@ -133,7 +110,8 @@ class LiveAtTwoServersTest {
             try (ConfigurableApplicationContext another = rovek.startAnother()) {
                 Caller there = here.onServer(RunningRovek.addressOf(another));
                 String live = "/api/live/INSTRUMENT/" + day.connect(here);
-                there.post(live + "/recording", recording("Begun unseen")).ok();
+                there.post(live + "/recording", recording("Begun unseen", 200, null))
+                        .ok();
                 await(there, live, view -> rows(view) >= 3);
                 assertThat(here.post(live + "/recording/end", Map.of())
                                 .ok()
@@ -147,7 +125,7 @@ class LiveAtTwoServersTest {
                                 .single())
                         .as("no row comes after the end")
                         .isZero();
-                await(there, live, LiveAtTwoServersTest::isConnected);
+                await(there, live, LiveView::isConnected);
                 assertThat(db.sql("SELECT count(*) FROM live_row")
                                 .query(Long.class)
                                 .single())
@@ -163,8 +141,8 @@ class LiveAtTwoServersTest {
                 FieldDay day = new FieldDay(Fieldsim.Kind.LOGGER, "88005", memory)) {
             Caller here = Caller.signedIn(rovek);
             String live = "/api/live/INSTRUMENT/" + day.connect(here);
-            await(here, live, LiveAtTwoServersTest::isConnected);
-            here.post(live + "/recording", recording("Handed over")).ok();
+            await(here, live, LiveView::isConnected);
+            here.post(live + "/recording", recording("Handed over", 200, null)).ok();
             await(here, live, view -> rows(view) >= 2);
             JdbcClient db = rovek.bean(JdbcClient.class);
             UUID other = UUID.randomUUID();
@@ -174,9 +152,7 @@ class LiveAtTwoServersTest {
                     .params(other, shown)
                     .update();
             JsonNode heard = await(here, live, view -> view.get("channels").size() == 1);
-            assertThat(heard.get("samples"))
-                    .as("each once, and none of other channels")
-                    .hasSize(1);
+            assertThat(heard.get("samples")).as("none of other channels").hasSize(1);
             assertThat(heard.get("samples").get(0).get("values").get(0).isNull())
                     .isTrue();
             int rows = rows(heard);
@@ -198,8 +174,8 @@ class LiveAtTwoServersTest {
             try (ConfigurableApplicationContext another = rovek.startAnother()) {
                 Caller there = here.onServer(RunningRovek.addressOf(another));
                 String live = "/api/live/INSTRUMENT/" + day.connect(here);
-                await(here, live, LiveAtTwoServersTest::isConnected);
-                await(there, live, LiveAtTwoServersTest::isConnected);
+                await(here, live, LiveView::isConnected);
+                await(there, live, LiveView::isConnected);
                 JdbcClient db = rovek.bean(JdbcClient.class);
                 assertThat(db.sql("SELECT shown FROM live_view")
                                 .query(String.class)
@@ -212,7 +188,7 @@ class LiveAtTwoServersTest {
                                 .query(String.class)
                                 .single()
                                 .isEmpty());
-                await(there, live, LiveAtTwoServersTest::isConnected);
+                await(there, live, LiveView::isConnected);
             }
         }
     }

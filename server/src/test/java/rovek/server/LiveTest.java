@@ -1,6 +1,10 @@
 package rovek.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static rovek.server.LiveView.await;
+import static rovek.server.LiveView.connected;
+import static rovek.server.LiveView.recorded;
+import static rovek.server.LiveView.recording;
 
 import java.io.BufferedReader;
 import java.io.InputStreamReader;
@@ -15,8 +19,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import java.util.function.Predicate;
-import java.util.function.Supplier;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
@@ -71,34 +73,6 @@ class LiveTest {
                                 0))
                 .ok();
         return "/api/live/SETUP/" + id;
-    }
-
-    private static JsonNode await(Supplier<JsonNode> look, Predicate<JsonNode> wanted) throws InterruptedException {
-        long until = System.nanoTime() + 20_000_000_000L;
-        JsonNode seen = look.get();
-        while (!wanted.test(seen)) {
-            assertThat(System.nanoTime()).as("within 20 s, last seen " + seen).isLessThan(until);
-            Thread.sleep(50);
-            seen = look.get();
-        }
-        return seen;
-    }
-
-    private static JsonNode connected(Caller caller, String live) throws InterruptedException {
-        return await(() -> caller.get(live).ok(), now -> now.get("isConnected").asBoolean());
-    }
-
-    private static Map<String, Object> recording(String name, int millis, String check) {
-        Map<String, Object> wanted =
-                new HashMap<>(Map.of("id", UUID.randomUUID().toString(), "name", name, "intervalMillis", millis));
-        wanted.put("checkId", check);
-        return wanted;
-    }
-
-    private static JsonNode recorded(Caller caller, String live, int rows) throws InterruptedException {
-        return await(
-                () -> caller.get(live).ok(),
-                now -> now.get("recording").path("rows").asInt(0) >= rows);
     }
 
     @Test
@@ -368,7 +342,10 @@ class LiveTest {
         }
     }
 
-    /** A server that slept for longer than anybody waits, and wakes: what another one has taken meanwhile gets no more rows. */
+    /**
+     * A server that slept for longer than anybody waits, and wakes: what another one has taken meanwhile gets no more
+     * rows.
+     */
     @Test
     void aRecordingThatAnotherServerTookGetsNoMoreRows() throws Exception {
         try (Transmitter transmitter = Transmitter.start(0, Clock.systemUTC());
@@ -393,6 +370,29 @@ class LiveTest {
                             .query(Long.class)
                             .single())
                     .isZero();
+        }
+    }
+
+    /** Each is shown to everybody who watches, again and again. */
+    @Test
+    void aRecordingHasNoMoreMarkersThanAnybodyCanShow() throws Exception {
+        try (Transmitter transmitter = Transmitter.start(0, Clock.systemUTC())) {
+            String live = transmitterSetup(caller, transmitter.port());
+            connected(caller, live);
+            Map<String, Object> wanted = recording("Marked often", 500, null);
+            caller.post(live + "/recording", wanted).ok();
+            recorded(caller, live, 1);
+            rovek.bean(JdbcClient.class)
+                    .sql(
+                            "INSERT INTO live_mark SELECT ?::uuid, now() + n * interval '1 ms', 'm' FROM generate_series(1, 499) n")
+                    .param(wanted.get("id"))
+                    .update();
+            caller.post(live + "/marks", Map.of("text", "the last")).ok();
+            Caller.Answer refused = caller.post(live + "/marks", Map.of("text", "one more"));
+            assertThat(refused.status()).isEqualTo(409);
+            assertThat(refused.sentence()).contains("up to 500 markers", "the recording goes on");
+            assertThat(caller.get(live).ok().get("recording").get("marks")).hasSize(500);
+            caller.post(live + "/recording/end", Map.of()).ok();
         }
     }
 

@@ -26,7 +26,9 @@ import rovek.link.packet.PackedReading;
 import rovek.link.packet.ReadingsPackage;
 import tools.jackson.databind.JsonNode;
 
-/** Readings looked at closely: spectra in any manner, runs, bands of their own, and the numbers behind them as files. */
+/**
+ * Readings looked at closely: spectra in any manner, runs, bands of their own, and the numbers behind them as files.
+ */
 @ExtendWith(OneRovek.class)
 class LookingCloselyTest {
 

@@ -65,7 +65,9 @@ class ManyPeopleTest {
                 .contains(200);
     }
 
-    /** Whoever waits for somebody else's judging, or for a core to hash on, must hold no connection that others need. */
+    /**
+     * Whoever waits for somebody else's judging, or for a core to hash on, must hold no connection that others need.
+     */
     @Test
     void whatTakesLongIsNotBegunWithAConnectionInHand() {
         TransactionTemplate transaction = rovek.bean(TransactionTemplate.class);

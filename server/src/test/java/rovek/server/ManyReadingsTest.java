@@ -65,7 +65,10 @@ class ManyReadingsTest {
         return caller.get("/api/checks/" + check + "/trend").ok();
     }
 
-    /** The fault that was seen: the middle of least and largest of each stretch, which one wild value in an hour moves by hundreds. */
+    /**
+     * The fault that was seen: the middle of least and largest of each stretch, which one wild value in an hour moves
+     * by hundreds.
+     */
     @Test
     void theCourseOfVeryManyValuesGoesByMedians() throws SQLException {
         String check = checks.get(0);

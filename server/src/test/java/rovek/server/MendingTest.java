@@ -20,7 +20,9 @@ import org.junit.jupiter.api.io.TempDir;
 import rovek.fieldsim.Fieldsim;
 import tools.jackson.databind.JsonNode;
 
-/** What was filed wrongly is mended: place, time, visit, columns; each act whole, in the audit trail, and undone whole. */
+/**
+ * What was filed wrongly is mended: place, time, visit, columns; each act whole, in the audit trail, and undone whole.
+ */
 @ExtendWith(OneRovek.class)
 class MendingTest {
 

@@ -16,8 +16,7 @@ import tools.jackson.databind.JsonNode;
 
 /**
  * What an older Rovek kept is kept by this one. {@code older/schema-29.backup} was made by {@code ./rovek backup} at
- * the 29th step of the schema, and
- * {@code schema-29.txt} is what that server told of it: each verdict, each digest.
+ * the 29th step of the schema, and {@code schema-29.txt} is what that server told of it: each verdict, each digest.
  */
 class OlderDataTest {
 

@@ -198,7 +198,10 @@ class PackageFilesTest {
                 .count();
     }
 
-    /** Loose readings are of one visit while no more than 14 hours lie between one and the next, in one file or in several. */
+    /**
+     * Loose readings are of one visit while no more than 14 hours lie between one and the next, in one file or in
+     * several.
+     */
     @Test
     void afterFourteenHoursWithoutAReadingAnotherVisitBegins() {
         taken(caller, looseAt("8801", "2026-10-05T06:00:00Z", "2026-10-05T20:00:00Z", "2026-10-06T10:00:01Z"));

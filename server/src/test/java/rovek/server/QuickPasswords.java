@@ -5,7 +5,9 @@ import org.springframework.context.annotation.Primary;
 import org.springframework.security.crypto.argon2.Argon2PasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 
-/** Passwords kept as in use, at a price that hundreds of tests can pay. What they cost in use is tested where it is set. */
+/**
+ * Passwords kept as in use, at a price that hundreds of tests can pay. What they cost in use is tested where it is set.
+ */
 class QuickPasswords {
 
     @Bean

@@ -15,7 +15,10 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 
-/** An instrument in another language, written from the published pages alone, is connected, loaded, walked, read back and cleared. */
+/**
+ * An instrument in another language, written from the published pages alone, is connected, loaded, walked, read back
+ * and cleared.
+ */
 @ExtendWith(SharedRovek.class)
 class ReferenceInstrumentTest {
 

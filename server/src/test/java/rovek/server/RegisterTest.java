@@ -17,7 +17,10 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import rovek.fieldsim.Fieldsim;
 import tools.jackson.databind.JsonNode;
 
-/** What is known of an instrument beside its readings: its calibration and papers, its firmware, what lies in its memory. */
+/**
+ * What is known of an instrument beside its readings: its calibration and papers, its firmware, what lies in its
+ * memory.
+ */
 @ExtendWith(OneRovek.class)
 class RegisterTest {
 

@@ -21,7 +21,10 @@ import org.junit.jupiter.api.io.TempDir;
 import rovek.fieldsim.Fieldsim;
 import tools.jackson.databind.JsonNode;
 
-/** The server killed without warning, its database away, its disk full: what was stored is whole, the rest is still on the instrument. */
+/**
+ * The server killed without warning, its database away, its disk full: what was stored is whole, the rest is still on
+ * the instrument.
+ */
 class ServerFaultsTest {
 
     private static final int KILLS = 10;

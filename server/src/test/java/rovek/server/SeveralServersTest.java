@@ -15,7 +15,9 @@ import org.junit.jupiter.api.TestInstance;
 import org.springframework.context.ConfigurableApplicationContext;
 import tools.jackson.databind.JsonNode;
 
-/** Each server keeps the plant in memory: whatever happens, all of them see what the database holds, and nothing else. */
+/**
+ * Each server keeps the plant in memory: whatever happens, all of them see what the database holds, and nothing else.
+ */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 class SeveralServersTest {
 

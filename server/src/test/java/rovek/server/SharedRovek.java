@@ -4,8 +4,8 @@ import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ExtensionContext.StoreScope;
 
 /**
- * Hands out one application for all the test classes of a run that find their own by its id, tag or serial number, whatever else
- * is stored beside it. A class that looks at whole lists has its own, by {@link OneRovek}.
+ * Hands out one application for all the test classes of a run that find their own by its id, tag or serial number,
+ * whatever else is stored beside it. A class that looks at whole lists has its own, by {@link OneRovek}.
  */
 public final class SharedRovek extends OneRovek {
 

@@ -25,7 +25,10 @@ import rovek.fieldsim.Fieldsim;
 import rovek.link.Sha256;
 import tools.jackson.databind.JsonNode;
 
-/** Packages whose digests agree and whose words make no sense: taken or refused with a sentence, never a fault of the server. */
+/**
+ * Packages whose digests agree and whose words make no sense: taken or refused with a sentence, never a fault of the
+ * server.
+ */
 @ExtendWith(OneRovek.class)
 class SpoiltPackagesTest {
 

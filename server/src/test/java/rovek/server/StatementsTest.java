@@ -96,19 +96,7 @@ class StatementsTest {
         }
 
         private static Map<String, Object> reading(String check, String written) {
-            return Map.of(
-                    "id",
-                    UUID.randomUUID().toString(),
-                    "checkId",
-                    check,
-                    "takenAt",
-                    "2026-11-20T08:00:00Z",
-                    "written",
-                    written,
-                    "note",
-                    "",
-                    "photos",
-                    List.of());
+            return Entered.reading(check, "2026-11-20T08:00:00Z", written);
         }
 
         /** The main requests, by what a person would call them. */

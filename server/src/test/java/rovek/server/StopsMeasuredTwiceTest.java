@@ -155,7 +155,10 @@ class StopsMeasuredTwiceTest {
         assertThat(row(visit, checks.get(0)).get("reason").asString()).isEqualTo("discarded: this too");
     }
 
-    /** A reading that was placed elsewhere since is somebody's decision: what repeats it at its stop takes nothing away from there. */
+    /**
+     * A reading that was placed elsewhere since is somebody's decision: what repeats it at its stop takes nothing away
+     * from there.
+     */
     @Test
     void aRepetitionReplacesOnlyWhatStandsOnItsOwnCheck() {
         at(checks.get(0), "measure", Map.of());

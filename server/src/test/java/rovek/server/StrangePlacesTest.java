@@ -21,7 +21,10 @@ import org.junit.jupiter.api.io.TempDir;
 import rovek.fieldsim.Fieldsim;
 import tools.jackson.databind.JsonNode;
 
-/** Addresses behind which no instrument is, and names that are none: nothing is told of them, nothing waits for them, nothing is lost. */
+/**
+ * Addresses behind which no instrument is, and names that are none: nothing is told of them, nothing waits for them,
+ * nothing is lost.
+ */
 class StrangePlacesTest {
 
     @TempDir

@@ -41,7 +41,10 @@ class StructureTest {
             .should()
             .beFreeOfCycles();
 
-    /** Each says in its package-info what it is for and which wings it may use; no arrow goes elsewhere, and none in a circle. */
+    /**
+     * Each says in its package-info what it is for and which wings it may use; no arrow goes elsewhere, and none in a
+     * circle.
+     */
     @Test
     void wingsUseOnlyWhatTheySayTheyMay() {
         ApplicationModules wings = ApplicationModules.of(RovekApplication.class);

@@ -140,6 +140,7 @@ class ToldToBrowsersTest {
             assertThat(Base64.getUrlDecoder().decode(name))
                     .as("more than 128 bits, of which no UUID has so many")
                     .hasSize(27);
+            assertThat(name).as("nor is it one").doesNotMatch("[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-.*");
             names.add(name);
         }
         assertThat(names).hasSize(4);

@@ -23,7 +23,10 @@ import rovek.link.packet.PackedReading;
 import rovek.link.packet.ReadingsPackage;
 import tools.jackson.databind.JsonNode;
 
-/** Instruments are told apart by maker, model and serial number; without a serial number by the connection, or by who brought the file. */
+/**
+ * Instruments are told apart by maker, model and serial number; without a serial number by the connection, or by who
+ * brought the file.
+ */
 @ExtendWith(OneRovek.class)
 class WhoAnInstrumentIsTest {
 

@@ -101,7 +101,8 @@ public record CertificateContent(
                 ? ""
                 : " Of these verdicts %d %s a person's own, given instead of the computed one."
                         .formatted(overruled, overruled == 1 ? "is" : "are");
-        return "%d results: %s.%s".formatted(all.total(), String.join(", ", parts), byPersons);
+        return "%d %s: %s.%s"
+                .formatted(all.total(), all.total() == 1 ? "result" : "results", String.join(", ", parts), byPersons);
     }
 
     /** What keeps it from being signed, each as a sentence; empty when it is complete. */

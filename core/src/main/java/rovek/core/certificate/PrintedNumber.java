@@ -11,7 +11,9 @@ public final class PrintedNumber {
     private static final int USUAL_DIGITS = 3;
     private static final int MOST_DIGITS = 12;
 
-    /** Up to so many digits a number counts as given, by a person or an instrument, in single precision up to so many. */
+    /**
+     * Up to so many digits a number counts as given, by a person or an instrument, in single precision up to so many.
+     */
     private static final int GIVEN_DIGITS = 6;
 
     private static final int GIVEN_DIGITS_SINGLE = 5;
@@ -20,8 +22,8 @@ public final class PrintedNumber {
 
     /**
      * Rounds to three significant digits, or to those a number was given with if those are no more than six, or to as
-     * many more as it takes that the printed number lies on the same side of
-     * every boundary as the true one: a value past its limit never reads as one that is on it.
+     * many more as it takes that the printed number lies on the same side of every boundary as the true one: a value
+     * past its limit never reads as one that is on it.
      *
      * @param boundaries limits it will be compared with by eye
      * @return plain decimal notation
@@ -39,7 +41,9 @@ public final class PrintedNumber {
         return rounded(value, MOST_DIGITS).toPlainString();
     }
 
-    /** How many digits a number was given with; 0 for one that was computed. An instrument that says 13.605 means it. */
+    /**
+     * How many digits a number was given with; 0 for one that was computed. An instrument that says 13.605 means it.
+     */
     private static int givenDigits(double value) {
         for (int digits = 1; digits <= GIVEN_DIGITS; digits++) {
             double shorter =

@@ -10,7 +10,8 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * A field that takes a few ranges, each with a name: {@code running speed: 40..60; mesh: 900..1100}. Nothing at all is fine.
+ * A field that takes a few ranges, each with a name: {@code running speed: 40..60; mesh: 900..1100}. Nothing at all is
+ * fine.
  *
  * @param most how many there may be
  * @param mayBeOpen whether an end may be left out: {@code pressure: 2..}

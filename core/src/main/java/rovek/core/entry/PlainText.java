@@ -3,9 +3,9 @@ package rovek.core.entry;
 import java.util.OptionalInt;
 
 /**
- * Text that can be stored, shown and printed anywhere: Unicode characters, tabs and line ends, and nothing else. Left out are control
- * characters, half surrogate pairs and the code points that Unicode calls noncharacters: XML 1.0 (2.2), PostgreSQL or a
- * printer stumble over them.
+ * Text that can be stored, shown and printed anywhere: Unicode characters, tabs and line ends, and nothing else. Left
+ * out are control characters, half surrogate pairs and the code points that Unicode calls noncharacters: XML 1.0 (2.2),
+ * PostgreSQL or a printer stumble over them.
  */
 public final class PlainText {
 
@@ -30,7 +30,9 @@ public final class PlainText {
         return kept(text, longest, String.valueOf(REPLACEMENT));
     }
 
-    /** As {@link #kept}, but what is none of its characters is left out: a tag that a machine garbled is still that tag. */
+    /**
+     * As {@link #kept}, but what is none of its characters is left out: a tag that a machine garbled is still that tag.
+     */
     public static String without(String text, int longest) {
         return kept(text, longest, "");
     }

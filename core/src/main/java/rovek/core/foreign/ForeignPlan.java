@@ -31,9 +31,7 @@ public record ForeignPlan(List<ForeignReading> readings, List<Fault> faults) {
         Optional<UUID> check(String tag, String point, UnitOfMeasure unit);
     }
 
-    /**
-     * @throws IllegalArgumentException with a sentence, where the mapping as a whole makes no sense
-     */
+    /** @throws IllegalArgumentException with a sentence, where the mapping as a whole makes no sense */
     public static ForeignPlan of(ForeignTable table, ForeignMapping mapping, Places places) {
         if (mapping.columns().size() != table.headings().size()) {
             throw new IllegalArgumentException("The table has %d columns, not %d."

@@ -11,8 +11,8 @@ import rovek.core.unit.DecimalMark;
 import rovek.core.unit.WrittenUnit;
 
 /**
- * A table as some instrument or program wrote it: what stands above the heading is left out, a line of units beneath it is
- * taken as such.
+ * A table as some instrument or program wrote it: what stands above the heading is left out, a line of units beneath it
+ * is taken as such.
  *
  * @param units symbol of each column, blank where the table names none
  */

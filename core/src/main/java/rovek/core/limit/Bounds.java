@@ -24,8 +24,7 @@ public record Bounds(Range watch, Range fail, boolean isForbidden) {
 
     /**
      * Which boundaries a value is past, each by itself: a hysteresis keeps a value past a boundary that it was past,
-     * and no other. Of a range that is
-     * forbidden both ends are one boundary.
+     * and no other. Of a range that is forbidden both ends are one boundary.
      */
     public record Passed(boolean watchLow, boolean watchHigh, boolean failLow, boolean failHigh) {
 

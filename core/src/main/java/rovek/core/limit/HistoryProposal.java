@@ -13,8 +13,8 @@ import rovek.core.trend.TimedValue;
 
 /**
  * A limit proposed from what was measured: median and k times 1.4826 MAD, 3 for watch and 5 for fail, of few readings
- * more, see {@link SmallSample}.
- * Boundaries are rounded to the first digit of the scatter, away from the median: rounding never brings one nearer to what is usual.
+ * more, see {@link SmallSample}. Boundaries are rounded to the first digit of the scatter, away from the median:
+ * rounding never brings one nearer to what is usual.
  *
  * @param evidence what it was taken from, as a sentence
  */

@@ -60,9 +60,11 @@ public record Limit(List<Rule> rules, Optional<UnitOfMeasure> unit, double hyste
      * What a value came to.
      *
      * @param verdict the worst of the rules that could be applied; not judged where none could
-     * @param remark why a rule could not be applied, or that only the hysteresis keeps the verdict; blank where there is nothing to know
+     * @param remark why a rule could not be applied, or that only the hysteresis keeps the verdict; blank where there
+     *     is nothing to know
      * @param bounds of the rules that could, in the unit of the value
-     * @param passed which boundaries of each rule it is past, in the order of the rules; nothing of one that could not be applied
+     * @param passed which boundaries of each rule it is past, in the order of the rules; nothing of one that could not
+     *     be applied
      */
     public record Outcome(Verdict verdict, String remark, List<Bounds> bounds, List<Bounds.Passed> passed) {
 

@@ -31,12 +31,18 @@ public record LimitLayers(List<Layer> layers) {
         layers = List.copyOf(layers);
     }
 
-    /** What counts at a time: the nearest node that says anything of it; empty where none does, or it says that there is no limit. */
+    /**
+     * What counts at a time: the nearest node that says anything of it; empty where none does, or it says that there is
+     * no limit.
+     */
     public Optional<InForce> at(Instant time) {
         return firstOf(layer -> layer.timeline().at(time));
     }
 
-    /** What counted at a time, by what was said until another time: under which a reading that was stored then was first judged. */
+    /**
+     * What counted at a time, by what was said until another time: under which a reading that was stored then was first
+     * judged.
+     */
     public Optional<InForce> at(Instant time, Instant known) {
         return firstOf(layer -> layer.timeline().at(time, known));
     }

@@ -9,11 +9,11 @@ import rovek.core.unit.UnitCatalogue;
 import rovek.core.unit.UnitOfMeasure;
 
 /**
- * A limit as it is written in the plant, watch before fail, a hyphen where there is none: "2.8/4.5 mm/s" on the side that is worse,
- * "above 2.8/4.5 mm/s", "below 2/1 bar", "within 5.8..6.4/5.5..6.6 bar", "outside 1150..1250/1180..1220 1/min",
- * "target 6 ±0.2/±0.4 bar", "baseline +25/+50 %", "rate +0.1/+0.2 mm/s a day", "sisters +50/+100 %", "scatter +3/+5 MAD",
- * "scatter ±2/±3 s". Rules joined by " & " count together, the worst of them; behind all may stand ", hysteresis 0.2 mm/s"
- * and ", boundary is past".
+ * A limit as it is written in the plant, watch before fail, a hyphen where there is none: "2.8/4.5 mm/s" on the side
+ * that is worse, "above 2.8/4.5 mm/s", "below 2/1 bar", "within 5.8..6.4/5.5..6.6 bar", "outside 1150..1250/1180..1220
+ * 1/min", "target 6 ±0.2/±0.4 bar", "baseline +25/+50 %", "rate +0.1/+0.2 mm/s a day", "sisters +50/+100 %", "scatter
+ * +3/+5 MAD", "scatter ±2/±3 s". Rules joined by " & " count together, the worst of them; behind all may stand ",
+ * hysteresis 0.2 mm/s" and ", boundary is past".
  */
 public final class LimitText {
 

@@ -10,11 +10,12 @@ import rovek.core.technique.Sense;
 import rovek.core.unit.UnitOfMeasure;
 
 /**
- * What a node said over the years is right for a result. Where two revisions hold at a time, the one that was said later counts.
+ * What a node said over the years is right for a result. Where two revisions hold at a time, the one that was said
+ * later counts.
  *
- * <p>Written as revisions separated by " || ", each with when it was said and what it holds for:
- * {@code [said 2026-03-01T10:00:00Z from 2026-03-01T00:00:00Z until 2027-01-01T00:00:00Z] 2.8/4.5 mm/s}. All in the brackets,
- * and the brackets themselves, may be missing.
+ * <p>Written as revisions separated by " || ", each with when it was said and what it holds for: {@code [said
+ * 2026-03-01T10:00:00Z from 2026-03-01T00:00:00Z until 2027-01-01T00:00:00Z] 2.8/4.5 mm/s}. All in the brackets, and
+ * the brackets themselves, may be missing.
  *
  * @param revisions in the order they were said, numbered from 1
  */
@@ -84,8 +85,8 @@ public record LimitTimeline(List<LimitRevision> revisions) {
     }
 
     /**
-     * What is written once a person typed a limit over what stood there: it holds from now on, and what was said before stays.
-     * The first limit holds for all before, too. A dated text is taken as it is, and a blank one takes all away.
+     * What is written once a person typed a limit over what stood there: it holds from now on, and what was said before
+     * stays. The first limit holds for all before, too. A dated text is taken as it is, and a blank one takes all away.
      */
     public static String continued(String before, String typed, Instant now) {
         if (typed.isBlank() || isDated(typed)) {

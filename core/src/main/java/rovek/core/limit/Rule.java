@@ -19,7 +19,9 @@ public sealed interface Rule {
         return false;
     }
 
-    /** A value must lie within: an upper limit, a lower one, or a band. A range without a boundary is {@link Range#ALL}. */
+    /**
+     * A value must lie within: an upper limit, a lower one, or a band. A range without a boundary is {@link Range#ALL}.
+     */
     record Within(Range watch, Range fail) implements Rule {
 
         public Within {
@@ -29,7 +31,10 @@ public sealed interface Rule {
             requireRising(fail);
         }
 
-        /** A side without watch boundary may have a fail boundary: the fail range need not enclose the watch range there. */
+        /**
+         * A side without watch boundary may have a fail boundary: the fail range need not enclose the watch range
+         * there.
+         */
         private static boolean leavesFailOpen(Range watch, Range fail) {
             boolean low = watch.low() == Double.NEGATIVE_INFINITY || fail.low() <= watch.low();
             boolean high = watch.high() == Double.POSITIVE_INFINITY || fail.high() >= watch.high();
@@ -151,8 +156,8 @@ public sealed interface Rule {
     }
 
     /**
-     * A value must not stand out of its baseline's scatter: median + k 1.4826 MAD, or mean + k s (the robust and the classical
-     * form of a control limit); of a small baseline k is multiplied after {@link SmallSample}.
+     * A value must not stand out of its baseline's scatter: median + k 1.4826 MAD, or mean + k s (the robust and the
+     * classical form of a control limit); of a small baseline k is multiplied after {@link SmallSample}.
      *
      * @param isRobust whether by median and MAD, rather than by mean and standard deviation
      */

@@ -13,8 +13,8 @@ import rovek.core.unit.Amount;
 import rovek.core.unit.UnitOfMeasure;
 
 /**
- * Judges a result of a check over time: each value under the limit that counted at its time, with the baseline, the value
- * before and the sister assets as they were then. What came later never changes a verdict.
+ * Judges a result of a check over time: each value under the limit that counted at its time, with the baseline, the
+ * value before and the sister assets as they were then. What came later never changes a verdict.
  *
  * @param values rising in time, all in one unit
  * @param sisters the same of each sister asset, rising in time, in the same unit
@@ -107,8 +107,7 @@ public record SeriesJudge(
 
     /**
      * What the rate of change is taken from: the newest value that was taken long enough before. Two readings of one
-     * moment, or a minute apart, would
-     * make a rate of what is only their scatter.
+     * moment, or a minute apart, would make a rate of what is only their scatter.
      */
     private Optional<TimedValue> before(int i, int stretch) {
         Instant latest = values.get(i).at().minus(LEAST_SPAN);

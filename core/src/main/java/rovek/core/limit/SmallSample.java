@@ -2,12 +2,10 @@ package rovek.core.limit;
 
 /**
  * What few readings know of their own scatter. The median absolute deviation of five normal values is often far too
- * small by chance: of further readings
- * 8 in 100 would lie more than 3 x 1.4826 MAD above their median, not 1 in 1,000. The factors widen a boundary so that
- * of further readings with
- * the same normal scatter no more than 1 in 100 lies past k = 3. Those of the MAD are found by simulation; those of the
- * standard deviation follow
- * from Student's t for a further value, t(0.99, n - 1) sqrt(1 + 1/n) / 3.
+ * small by chance: of further readings 8 in 100 would lie more than 3 x 1.4826 MAD above their median, not 1 in 1,000.
+ * The factors widen a boundary so that of further readings with the same normal scatter no more than 1 in 100 lies past
+ * k = 3. Those of the MAD are found by simulation; those of the standard deviation follow from Student's t for a
+ * further value, t(0.99, n - 1) sqrt(1 + 1/n) / 3.
  */
 final class SmallSample {
 

@@ -5,8 +5,7 @@ import java.util.Optional;
 
 /**
  * A quantity in the tables of a Modbus device, after the MODBUS Application Protocol Specification V1.1b3: registers of
- * 16 bits, and coils and
- * discrete inputs of one.
+ * 16 bits, and coils and discrete inputs of one.
  *
  * @param address from 0, as it goes over the wire
  * @param form how the number is laid down; of no meaning in a table of bits
@@ -95,8 +94,7 @@ public record Register(
 
     /**
      * In which order a number's bytes come. With the letters of many data sheets, A for the most significant byte: ABCD
-     * is neither, BADC low byte first,
-     * CDAB low word first, DCBA both.
+     * is neither, BADC low byte first, CDAB low word first, DCBA both.
      *
      * @param lowWordFirst whether the first register holds the least significant bits
      * @param lowByteFirst whether within a register the less significant byte comes first, against the specification
@@ -131,8 +129,8 @@ public record Register(
      * The quantity's value.
      *
      * @param bytes of its registers, in the order they came; of a table of bits the byte whose lowest bit is it
-     * @return NaN where a float is none, or the device has nothing to say; whole numbers beyond 2 to the 53rd to
-     *     the nearest that a double holds
+     * @return NaN where a float is none, or the device has nothing to say; whole numbers beyond 2 to the 53rd to the
+     *     nearest that a double holds
      */
     public double value(byte[] bytes) {
         if (bytes.length != bytes()) {

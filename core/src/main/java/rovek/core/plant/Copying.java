@@ -28,8 +28,8 @@ public final class Copying {
     }
 
     /**
-     * Copies nodes behind a sibling. What carries a tag gets the next free one; a part whose tag begins with that of the copied
-     * asset follows it; points and parts keep their names.
+     * Copies nodes behind a sibling. What carries a tag gets the next free one; a part whose tag begins with that of
+     * the copied asset follows it; points and parts keep their names.
      *
      * @param after empty for the first place
      */

@@ -8,9 +8,9 @@ import java.util.function.Function;
 import java.util.function.Predicate;
 
 /**
- * Finds the check that stands for another one elsewhere: on the same machine of another client or site, on a sister machine.
- * Machines answer to each other by tag, else by name; what is beneath a machine by name; checks by technique and name.
- * Where two would do, neither does: nothing is guessed.
+ * Finds the check that stands for another one elsewhere: on the same machine of another client or site, on a sister
+ * machine. Machines answer to each other by tag, else by name; what is beneath a machine by name; checks by technique
+ * and name. Where two would do, neither does: nothing is guessed.
  */
 public final class Counterpart {
 

@@ -7,8 +7,8 @@ import java.util.Optional;
 import java.util.Set;
 
 /**
- * A map that is never changed: a new one differs from it by a few entries and shares the rest. The differences lie over a large
- * base until they are many enough to be worth a base of their own.
+ * A map that is never changed: a new one differs from it by a few entries and shares the rest. The differences lie over
+ * a large base until they are many enough to be worth a base of their own.
  */
 public final class Layered<K, V> {
 

@@ -1,8 +1,8 @@
 package rovek.core.plant;
 
 /**
- * The levels of the plant, outermost first, after the taxonomy of ISO 14224 and the equipment hierarchy of IEC 62264.
- * A check is kept as the innermost level, so that it is added, moved and undone like everything above it.
+ * The levels of the plant, outermost first, after the taxonomy of ISO 14224 and the equipment hierarchy of IEC 62264. A
+ * check is kept as the innermost level, so that it is added, moved and undone like everything above it.
  */
 public enum Level {
     CLIENT,
@@ -14,7 +14,9 @@ public enum Level {
     POINT,
     CHECK;
 
-    /** Whether a node of this level may directly hold one of the other: always deeper, and only a point holds checks. */
+    /**
+     * Whether a node of this level may directly hold one of the other: always deeper, and only a point holds checks.
+     */
     public boolean mayHold(Level child) {
         if (child == CHECK) {
             return this == POINT;

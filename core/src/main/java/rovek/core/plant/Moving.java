@@ -23,7 +23,9 @@ public final class Moving {
         return move(tree, ids, parent, after, Map.of());
     }
 
-    /** @param seenIn where nodes stood when the move was decided: one that was moved elsewhere since is a contradiction */
+    /**
+     * @param seenIn where nodes stood when the move was decided: one that was moved elsewhere since is a contradiction
+     */
     public static PlantChange move(
             NodeTree tree, Collection<UUID> ids, UUID parent, Optional<UUID> after, Map<UUID, UUID> seenIn) {
         List<Node> moving = tree.outermost(ids);

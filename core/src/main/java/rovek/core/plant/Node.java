@@ -84,9 +84,9 @@ public record Node(
     }
 
     /**
-     * All that can change of a node, each under a key: {@code parent}, {@code place}, {@code level}, {@code tag}, {@code name},
-     * {@code technique}, {@code class}, {@code stamp}, {@code nameplate.<key>}, {@code setting.<technique>.<key>},
-     * {@code limit.<technique>.<result>}. What is blank is left out.
+     * All that can change of a node, each under a key: {@code parent}, {@code place}, {@code level}, {@code tag},
+     * {@code name}, {@code technique}, {@code class}, {@code stamp}, {@code nameplate.<key>},
+     * {@code setting.<technique>.<key>}, {@code limit.<technique>.<result>}. What is blank is left out.
      */
     public Map<String, String> facets() {
         Map<String, String> facets = new TreeMap<>();

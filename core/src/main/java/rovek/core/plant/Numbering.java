@@ -16,7 +16,8 @@ public final class Numbering {
     private Numbering() {}
 
     /**
-     * The next tag that nobody has: the last number in it rises, and keeps its leading zeros. A tag without number gets "-2".
+     * The next tag that nobody has: the last number in it rises, and keeps its leading zeros. A tag without number gets
+     * "-2".
      *
      * @param taken all tags there are
      */

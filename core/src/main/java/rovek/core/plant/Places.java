@@ -8,8 +8,8 @@ import java.util.UUID;
 import java.util.function.Predicate;
 
 /**
- * Room for new siblings between old ones. There are gaps, so that a row put in between changes no other; where a gap is used
- * up, the siblings are spread anew.
+ * Room for new siblings between old ones. There are gaps, so that a row put in between changes no other; where a gap is
+ * used up, the siblings are spread anew.
  *
  * @param places one for each row that comes, rising
  * @param spread how the siblings move apart; empty as long as there was room

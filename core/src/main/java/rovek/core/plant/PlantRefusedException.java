@@ -9,7 +9,9 @@ public final class PlantRefusedException extends RuntimeException {
 
     private final transient List<Reason> reasons;
 
-    /** What is wrong: {@code gone}, {@code level}, {@code circle}, {@code name} or {@code beneath}, and the sentence. */
+    /**
+     * What is wrong: {@code gone}, {@code level}, {@code circle}, {@code name} or {@code beneath}, and the sentence.
+     */
     public record Reason(String code, String sentence) {}
 
     public PlantRefusedException(List<Reason> reasons) {

@@ -6,8 +6,8 @@ import java.util.UUID;
 import java.util.function.Function;
 
 /**
- * Finds the assets that do the same work: those of the same class side by side, and those stamped from the same template in
- * the same place; and on them the checks that stand for one another.
+ * Finds the assets that do the same work: those of the same class side by side, and those stamped from the same
+ * template in the same place; and on them the checks that stand for one another.
  */
 public final class Sisters {
 

@@ -8,7 +8,10 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 
-/** Whether the times on readings can be true. Instruments lose their clock with their battery and begin anew at some birth date. */
+/**
+ * Whether the times on readings can be true. Instruments lose their clock with their battery and begin anew at some
+ * birth date.
+ */
 public final class ClockDoubt {
 
     private static final Duration TOLERANCE = Duration.ofMinutes(2);

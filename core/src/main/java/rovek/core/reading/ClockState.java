@@ -10,8 +10,8 @@ import java.util.Set;
 
 /**
  * What is known of an instrument's clock when it is read back: how wrong it is now, and how wrong it was when it was
- * last looked at. Where somebody has
- * set it in between, what was taken before is corrected by the old difference, and what was taken after by the new one.
+ * last looked at. Where somebody has set it in between, what was taken before is corrected by the old difference, and
+ * what was taken after by the new one.
  *
  * @param now how wrong it is
  * @param before how wrong it was; empty where nobody has set it since it was last looked at, or that is not known
@@ -74,10 +74,9 @@ public record ClockState(ClockCorrection now, Optional<Earlier> before, Instant 
 
     /**
      * Finds out which readings were taken before the clock was set: numbered as they were taken, true times never fall,
-     * nothing was taken after it was read
-     * back, and nothing with the new difference before it was last seen with the old one. Where that leaves more than
-     * one answer, as few as possible
-     * are taken to be from before, and the doubt is told.
+     * nothing was taken after it was read back, and nothing with the new difference before it was last seen with the
+     * old one. Where that leaves more than one answer, as few as possible are taken to be from before, and the doubt is
+     * told.
      *
      * @param readings all of one package, in any order
      */

@@ -12,10 +12,11 @@ import java.util.TreeSet;
 import java.util.UUID;
 
 /**
- * Where a reading belongs that no stop asked for. Each check is weighed by what was typed on the instrument, by what was measured
- * there shortly before and after, and by how well the value fits the check's history. The weights add up like the logarithms of
- * odds, and the certainties are their shares of the whole, in which "none of these" has a share too; so they add up to less
- * than 1, and a check that is likely beside another that is as likely is certain to less than a half.
+ * Where a reading belongs that no stop asked for. Each check is weighed by what was typed on the instrument, by what
+ * was measured there shortly before and after, and by how well the value fits the check's history. The weights add up
+ * like the logarithms of odds, and the certainties are their shares of the whole, in which "none of these" has a share
+ * too; so they add up to less than 1, and a check that is likely beside another that is as likely is certain to less
+ * than a half.
  */
 public final class Placing {
 

@@ -6,7 +6,8 @@ import java.util.regex.Pattern;
 /**
  * What makes a reading the same reading, by whatever way it comes in.
  *
- * @param instrument that took it, by its record: serial numbers of two makers may be the same, and some instruments have none
+ * @param instrument that took it, by its record: serial numbers of two makers may be the same, and some instruments
+ *     have none
  * @param instrumentReadingId the instrument's own id for it
  * @param captureSha256 digest of the capture's bytes, 64 lower-case hexadecimal digits
  */

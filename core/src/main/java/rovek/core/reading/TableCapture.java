@@ -6,7 +6,8 @@ import java.util.Optional;
 import java.util.Set;
 
 /**
- * Values in columns of equal length: an as-found table, a string of cells, a parameter sheet, a run of several channels.
+ * Values in columns of equal length: an as-found table, a string of cells, a parameter sheet, a run of several
+ * channels.
  *
  * @param columns at least one, no two of the same name
  * @param markers moments that were marked while a run went on; empty for what is no run

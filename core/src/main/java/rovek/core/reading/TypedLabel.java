@@ -6,8 +6,8 @@ import java.util.Locale;
 import java.util.Set;
 
 /**
- * What somebody typed on an instrument to say where they are, as words in small letters without punctuation. Tags are typed as
- * one finds them: "p 101", "P101" and "P-101" are one tag.
+ * What somebody typed on an instrument to say where they are, as words in small letters without punctuation. Tags are
+ * typed as one finds them: "p 101", "P101" and "P-101" are one tag.
  */
 public record TypedLabel(List<String> words) {
 

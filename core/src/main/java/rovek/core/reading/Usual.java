@@ -4,9 +4,9 @@ import java.util.Arrays;
 import java.util.OptionalDouble;
 
 /**
- * What values a check usually has: the median of its history and, as spread, 1.4826 times the median absolute deviation, which is
- * the standard deviation where values are normally distributed. The spread is at least a tenth of the median, since a few alike
- * values say little about how much they may differ.
+ * What values a check usually has: the median of its history and, as spread, 1.4826 times the median absolute
+ * deviation, which is the standard deviation where values are normally distributed. The spread is at least a tenth of
+ * the median, since a few alike values say little about how much they may differ.
  */
 final class Usual {
 

@@ -29,7 +29,10 @@ public record LoadGate(List<GateItem> items) {
         MEMORY
     }
 
-    /** How it stands. Nothing is loaded over what stops; what is to be resolved or decided, only where somebody accepts it. */
+    /**
+     * How it stands. Nothing is loaded over what stops; what is to be resolved or decided, only where somebody accepts
+     * it.
+     */
     public enum State {
         STOP,
         RESOLVE,

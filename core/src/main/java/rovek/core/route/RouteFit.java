@@ -8,13 +8,13 @@ import java.util.stream.IntStream;
 /**
  * Whether an instrument can take a route.
  *
- * Stops that a person writes down are left to the person where the instrument does not know them: they are in no load and in
- * nobody's way.
+ * <p>Stops that a person writes down are left to the person where the instrument does not know them: they are in no
+ * load and in nobody's way.
  *
  * @param outcome whole, in two loads, or not
  * @param reasons why not whole, each a sentence; empty where it fits
- * @param first indexes of the stops it takes in a first load, in walking order: all where it fits whole, none where it can
- *     measure none of them
+ * @param first indexes of the stops it takes in a first load, in walking order: all where it fits whole, none where it
+ *     can measure none of them
  */
 public record RouteFit(Outcome outcome, List<String> reasons, List<Integer> first) {
 
@@ -31,8 +31,8 @@ public record RouteFit(Outcome outcome, List<String> reasons, List<Integer> firs
     }
 
     /**
-     * Two loads are one after the other: the second is loaded when the first was read back and cleared. Where it can be, the
-     * first ends with an asset.
+     * Two loads are one after the other: the second is loaded when the first was read back and cleared. Where it can
+     * be, the first ends with an asset.
      */
     public static RouteFit of(List<PlannedStop> stops, InstrumentProfile instrument) {
         if (stops.isEmpty()) {

@@ -7,8 +7,8 @@ import java.util.Set;
 import java.util.TreeSet;
 
 /**
- * One route shared between two instruments, so that two people, or one with both, walk it. An asset is not torn apart where
- * either can measure all of it, and the first goes as far as half of the time.
+ * One route shared between two instruments, so that two people, or one with both, walk it. An asset is not torn apart
+ * where either can measure all of it, and the first goes as far as half of the time.
  *
  * @param first indexes of the stops of the first instrument, in walking order
  * @param second those of the second

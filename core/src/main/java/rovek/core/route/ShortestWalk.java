@@ -8,10 +8,11 @@ import java.util.Map;
 import java.util.UUID;
 
 /**
- * The order of stops that means the least going about. The plant knows no distances, so what counts is its hierarchy: from one
- * stop to the next one goes up to what both stand in and down again, and every level is one step. The stops are gone through
- * depth first, in the plant's own order of rows; no order that keeps the areas' order takes fewer steps, as long as all points lie
- * equally deep (each branch is entered and left once, and the walk ends in another branch than it began in).
+ * The order of stops that means the least going about. The plant knows no distances, so what counts is its hierarchy:
+ * from one stop to the next one goes up to what both stand in and down again, and every level is one step. The stops
+ * are gone through depth first, in the plant's own order of rows; no order that keeps the areas' order takes fewer
+ * steps, as long as all points lie equally deep (each branch is entered and left once, and the walk ends in another
+ * branch than it began in).
  */
 public final class ShortestWalk {
 

@@ -16,7 +16,9 @@ import rovek.core.live.RegisterNumbering;
 import rovek.core.live.Worded;
 import rovek.core.technique.SettingDefinition;
 
-/** Where a Modbus TCP device answers, and which of its registers hold what. Nothing is loaded: Rovek itself reads by it. */
+/**
+ * Where a Modbus TCP device answers, and which of its registers hold what. Nothing is loaded: Rovek itself reads by it.
+ */
 public final class RegisterSetup implements SetupForm {
 
     /** As it is stored. */

@@ -6,12 +6,10 @@ import java.util.function.IntFunction;
  * What of a signal lies within a band, integrated or not, taken back to time.
  *
  * <p>The record is faded in and out by a {@link Taper} w, its lines within the band are integrated, and taken back to
- * time; there the taper is divided
- * out, and both ends, where it lets less than half through, are left out. Without the taper the jump from a record's
- * end to its beginning would ring
- * within the band like an impact. Fading before integrating m times gives r(m) = w u(m) - m w' u(m+1) + m (m+1)/2 w''
- * u(m+2) - ... (the rule of
- * Leibniz for D^-m), u(m) being the m-th integral; that is solved for u(m) to the second order.
+ * time; there the taper is divided out, and both ends, where it lets less than half through, are left out. Without the
+ * taper the jump from a record's end to its beginning would ring within the band like an impact. Fading before
+ * integrating m times gives r(m) = w u(m) - m w' u(m+1) + m (m+1)/2 w'' u(m+2) - ... (the rule of Leibniz for D^-m),
+ * u(m) being the m-th integral; that is solved for u(m) to the second order.
  *
  * @param signal in the unit of the integrated signal (m/s², m/s or m for an input in m/s²)
  * @param pointsPerSecond of {@code signal}
@@ -99,7 +97,7 @@ public record BandLimited(double[] signal, double pointsPerSecond, double startS
 
         /**
          * @param integrals of the faded signal, {@code times} times and once and twice more; of a signal that is not
-         * integrated itself alone
+         *     integrated itself alone
          */
         double[] of(double[][] integrals, int times) {
             int from = from();

@@ -4,10 +4,9 @@ import java.util.function.IntToDoubleFunction;
 
 /**
  * Which lines of a windowed spectrum belong to a band. A window spreads a tone over its main lobe: the lobe of a peak
- * whose top lies within the band
- * counts whole, also where it reaches over the edge, and the lobe of a peak outside does not count, also where it
- * reaches in. The edges belong to the
- * band; a top within half a line of an edge lies on it, since the lines tell no more.
+ * whose top lies within the band counts whole, also where it reaches over the edge, and the lobe of a peak outside does
+ * not count, also where it reaches in. The edges belong to the band; a top within half a line of an edge lies on it,
+ * since the lines tell no more.
  *
  * @param first at least 1; likewise {@code last}, not below it
  */

@@ -4,10 +4,9 @@ package rovek.core.signal;
  * Overall values of a signal within a band.
  *
  * <p>The RMS is that of the spectrum under a Hann window, see {@link Spectrum#bandRms}. The peak is the largest
- * magnitude of the band-limited signal
- * over time, between its points by a parabola, never a multiple of the RMS. The kurtosis is the signal's fourth moment
- * over the square of its second,
- * E x⁴ / (E x²)² with a mean of 0: 1.5 for a sine, 3 for noise with a normal distribution, more where impacts stand out.
+ * magnitude of the band-limited signal over time, between its points by a parabola, never a multiple of the RMS. The
+ * kurtosis is the signal's fourth moment over the square of its second, E x⁴ / (E x²)² with a mean of 0: 1.5 for a
+ * sine, 3 for noise with a normal distribution, more where impacts stand out.
  *
  * @param rms in the unit of the integrated signal (m/s², m/s or m for an input in m/s²)
  * @param peak in the same unit; never below {@code rms}

@@ -2,8 +2,8 @@ package rovek.core.signal;
 
 /**
  * What a sensor adds of its own: an offset and a straight drift. They are fitted by least squares weighted with a
- * window: an unweighted line follows a
- * tone that has no whole number of periods in the record, and its remainder would be integrated without measure.
+ * window: an unweighted line follows a tone that has no whole number of periods in the record, and its remainder would
+ * be integrated without measure.
  */
 public final class Drift {
 

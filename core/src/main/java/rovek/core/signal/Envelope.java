@@ -3,10 +3,11 @@ package rovek.core.signal;
 import java.util.function.IntFunction;
 
 /**
- * The envelope of a signal within a band: the magnitude of its analytic signal, which an impact's ringing swells and fades with.
+ * The envelope of a signal within a band: the magnitude of its analytic signal, which an impact's ringing swells and
+ * fades with.
  *
- * <p>The lines of the band alone are taken back to time, without their mirror image (Gabor's analytic signal); moved down to 0 Hz,
- * which changes no magnitude, they need no more points than twice their number.
+ * <p>The lines of the band alone are taken back to time, without their mirror image (Gabor's analytic signal); moved
+ * down to 0 Hz, which changes no magnitude, they need no more points than twice their number.
  *
  * @param rateHz points a second
  * @param values at least 0, in the signal's unit; the array is not copied

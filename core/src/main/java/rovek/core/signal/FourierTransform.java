@@ -5,8 +5,8 @@ import org.jtransforms.fft.DoubleFFT_1D;
 /**
  * The discrete Fourier transform of real signals of one length; its tables are made once. Safe for use by many threads.
  *
- * <p>Lines are packed as the library does: for even n, {@code [Re 0, Re n/2, Re 1, Im 1, Re 2, Im 2, ...]}; for odd n the
- * second place holds {@code Im (n-1)/2}. This class hides that behind {@link #re} and {@link #im}.
+ * <p>Lines are packed as the library does: for even n, {@code [Re 0, Re n/2, Re 1, Im 1, Re 2, Im 2, ...]}; for odd n
+ * the second place holds {@code Im (n-1)/2}. This class hides that behind {@link #re} and {@link #im}.
  */
 public final class FourierTransform {
 
@@ -37,7 +37,9 @@ public final class FourierTransform {
         transform.realInverse(lines, true);
     }
 
-    /** Replaces complex lines, twice this length with real and imaginary parts in turn, by complex samples; unscaled. */
+    /**
+     * Replaces complex lines, twice this length with real and imaginary parts in turn, by complex samples; unscaled.
+     */
     void complexInverse(double[] lines) {
         transform.complexInverse(lines, false);
     }

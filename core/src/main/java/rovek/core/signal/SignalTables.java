@@ -4,7 +4,10 @@ import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 
-/** Transforms, windows and tapers by the length of the record, made once and kept for some lengths. Safe for many threads. */
+/**
+ * Transforms, windows and tapers by the length of the record, made once and kept for some lengths. Safe for many
+ * threads.
+ */
 public final class SignalTables {
 
     /** Instruments use few lengths. */

@@ -66,8 +66,8 @@ public final class SpectralPeaks {
 
     /**
      * Where between the lines a peak's top lies, from -0.5 to 0.5 lines. Of a tone under a Hann window exactly, from
-     * the ratio r of its two largest
-     * lines: (2 r - 1) / (r + 1); under another by a parabola. What was integrated tilts the lines and is taken back first.
+     * the ratio r of its two largest lines: (2 r - 1) / (r + 1); under another by a parabola. What was integrated tilts
+     * the lines and is taken back first.
      */
     private static double offset(Spectrum spectrum, int i) {
         if (i < 1 || i > spectrum.rms().length - 2) {
@@ -88,7 +88,10 @@ public final class SpectralPeaks {
         return line == 0 ? 0 : spectrum.rms()[line] / spectrum.integration().amplitudeFactor(line * spectrum.stepHz());
     }
 
-    /** Where between the lines the top of the parabola through three logarithms lies: -0.5 to 0.5 lines from the middle one. */
+    /**
+     * Where between the lines the top of the parabola through three logarithms lies: -0.5 to 0.5 lines from the middle
+     * one.
+     */
     static double offset(double before, double at, double after) {
         if (before <= 0 || at <= 0 || after <= 0) {
             return 0;

@@ -52,9 +52,8 @@ public record Spectrum(double stepHz, double[] rms, Window window, Integration i
 
     /**
      * RMS over a band: the root of the squares of its lines, divided by the window's noise bandwidth. Which lines those
-     * are says {@link BandLines}.
-     * Windowing before integrating makes a tone larger, by its {@linkplain Window#secondMoment second moment} over the
-     * line's square; that is corrected.
+     * are says {@link BandLines}. Windowing before integrating makes a tone larger, by its
+     * {@linkplain Window#secondMoment second moment} over the line's square; that is corrected.
      *
      * @throws IllegalArgumentException where the band holds no line
      */

@@ -2,8 +2,7 @@ package rovek.core.signal;
 
 /**
  * A taper that fades a record in and out by half a cosine at each end (Tukey), so that a record which is cut anywhere
- * has no jump where its end
- * meets its beginning. With ends of half the record it is a Hann window.
+ * has no jump where its end meets its beginning. With ends of half the record it is a Hann window.
  *
  * @param values one a sample, from 0 to 1; the array is not copied
  * @param ends samples that fade at each end, from 1 to half the record

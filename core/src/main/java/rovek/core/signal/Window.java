@@ -30,7 +30,10 @@ public enum Window {
         return sum / (coefficients[0] * coefficients[0]);
     }
 
-    /** Lines from the top of a tone's main lobe to its end, on each side. Two tones nearer to each other than this are not told apart. */
+    /**
+     * Lines from the top of a tone's main lobe to its end, on each side. Two tones nearer to each other than this are
+     * not told apart.
+     */
     public int mainLobeLines() {
         return mainLobe;
     }

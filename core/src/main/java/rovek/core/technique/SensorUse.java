@@ -8,8 +8,8 @@ import java.util.Optional;
 import rovek.core.plant.EffectiveSetting;
 
 /**
- * How a technique's settings name a sensor. Where one is named, its own sensitivity is in force, whatever a node says: the
- * number engraved on a certificate beats a number typed.
+ * How a technique's settings name a sensor. Where one is named, its own sensitivity is in force, whatever a node says:
+ * the number engraved on a certificate beats a number typed.
  *
  * @param nameKey setting that holds the sensor's tag, or {@value #NONE}
  * @param sensitivityKey setting that the sensor answers

@@ -72,7 +72,9 @@ public interface Technique {
         return Optional.empty();
     }
 
-    /** Whether a leading result of nothing means that nothing was measured; elsewhere nought is a value like any other. */
+    /**
+     * Whether a leading result of nothing means that nothing was measured; elsewhere nought is a value like any other.
+     */
     default boolean zeroIsNothing() {
         return false;
     }
@@ -116,15 +118,17 @@ public interface Technique {
         return false;
     }
 
-    /** Settings that a capture suggests by itself where no check says how it was made, key to value; none by default. */
+    /**
+     * Settings that a capture suggests by itself where no check says how it was made, key to value; none by default.
+     */
     default Map<String, String> suggestedBy(Capture capture) {
         return Map.of();
     }
 
     /**
      * Why values that are sound by themselves would not measure what is expected of them, a sentence each: refused
-     * where they are set. What was set before
-     * a method learnt better stays readable, and its readings say what they lack.
+     * where they are set. What was set before a method learnt better stays readable, and its readings say what they
+     * lack.
      */
     default List<String> unsuited(SettingValues settings) {
         return List.of();

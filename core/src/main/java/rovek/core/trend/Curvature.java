@@ -1,8 +1,8 @@
 package rovek.core.trend;
 
 /**
- * Whether points bend: the quadratic term of a parabola of least squares over its own standard error, which follows Student's t where a
- * straight line with normal scatter is true.
+ * Whether points bend: the quadratic term of a parabola of least squares over its own standard error, which follows
+ * Student's t where a straight line with normal scatter is true.
  */
 final class Curvature {
 
@@ -11,7 +11,8 @@ final class Curvature {
     /**
      * @param x not all equal
      * @param counts which points are taken
-     * @return above 0 where they curve up, below 0 down; 0 for fewer than four points, or where nothing is left to compare with
+     * @return above 0 where they curve up, below 0 down; 0 for fewer than four points, or where nothing is left to
+     *     compare with
      */
     static double of(double[] x, double[] y, boolean[] counts) {
         int n = 0;

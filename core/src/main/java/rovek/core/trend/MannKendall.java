@@ -3,10 +3,10 @@ package rovek.core.trend;
 import java.util.Arrays;
 
 /**
- * The test of Mann and Kendall for a trend: whether later values tend to be larger, or smaller, than earlier ones; it asks
- * neither for even dates nor for normal scatter. Values of one instant have no order among them: a pair of them says
- * nothing. Ties of times and of
- * values are corrected for (Kendall, Rank Correlation Methods, 1970), and so is the step from counts to the normal distribution.
+ * The test of Mann and Kendall for a trend: whether later values tend to be larger, or smaller, than earlier ones; it
+ * asks neither for even dates nor for normal scatter. Values of one instant have no order among them: a pair of them
+ * says nothing. Ties of times and of values are corrected for (Kendall, Rank Correlation Methods, 1970), and so is the
+ * step from counts to the normal distribution.
  */
 public final class MannKendall {
 

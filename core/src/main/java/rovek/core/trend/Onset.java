@@ -4,8 +4,9 @@ import java.util.Arrays;
 import java.util.OptionalInt;
 
 /**
- * Finds where a series that was level begins to rise or fall: a bearing is well for years and then wears. A bent line, level
- * before the bend, is fitted for every bend; it is believed where it leaves far less scatter than one straight line.
+ * Finds where a series that was level begins to rise or fall: a bearing is well for years and then wears. A bent line,
+ * level before the bend, is fitted for every bend; it is believed where it leaves far less scatter than one straight
+ * line.
  */
 final class Onset {
 

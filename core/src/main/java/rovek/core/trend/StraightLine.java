@@ -50,9 +50,9 @@ public record StraightLine(
 
     /**
      * The line after Theil and Sen: the median of the slopes between all pairs of points; almost a third of the points
-     * may be wild. What lies
-     * outside the scatter altogether is left out of the level and of the scatter: further from the line than {@link #mostOutside} times
-     * 1.4826 MAD, which a normal scatter seldom reaches. The level is the mean of the others, the scatter their standard deviation.
+     * may be wild. What lies outside the scatter altogether is left out of the level and of the scatter: further from
+     * the line than {@link #mostOutside} times 1.4826 MAD, which a normal scatter seldom reaches. The level is the mean
+     * of the others, the scatter their standard deviation.
      *
      * @param x at least three, not all equal
      */

@@ -7,9 +7,10 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * How a series goes since its last new start: a robust line (Theil and Sen) over true dates, believed only where the test of
- * Mann and Kendall finds it significant. Where the values were level first, the line begins where they began to change.
- * What changes faster and faster is described as a growth by a share, and what is neither has no date; {@link TrendShape} decides.
+ * How a series goes since its last new start: a robust line (Theil and Sen) over true dates, believed only where the
+ * test of Mann and Kendall finds it significant. Where the values were level first, the line begins where they began to
+ * change. What changes faster and faster is described as a growth by a share, and what is neither has no date;
+ * {@link TrendShape} decides.
  */
 public final class Trend {
 
@@ -97,7 +98,9 @@ public final class Trend {
         return probability;
     }
 
-    /** Whether it changes faster and faster: by a share of the value, or of what the value is beyond its level before. */
+    /**
+     * Whether it changes faster and faster: by a share of the value, or of what the value is beyond its level before.
+     */
     public boolean isGrowth() {
         return shape.kind() == TrendShape.Kind.GROWTH;
     }
@@ -131,18 +134,18 @@ public final class Trend {
      * When the line reaches a limit.
      *
      * @param at the likeliest date
-     * @param earliest with {@code latest} the interval that holds the true date with 90 % probability, as far as the values go on
-     *     as they did
+     * @param earliest with {@code latest} the interval that holds the true date with 90 % probability, as far as the
+     *     values go on as they did
      * @param latest empty where it may well never be reached
      */
     public record Reaching(Instant at, Instant earliest, Optional<Instant> latest) {}
 
     /**
-     * The date by Fieller's theorem: where the band about the line (90 %) meets the limit. Where a growth is as likely as the line, the
-     * interval begins where that would reach it.
+     * The date by Fieller's theorem: where the band about the line (90 %) meets the limit. Where a growth is as likely
+     * as the line, the interval begins where that would reach it.
      *
-     * @return empty where there is no significant trend or it is uneven, where it leads away from the limit or is past it already, or would
-     *     take longer than ten years
+     * @return empty where there is no significant trend or it is uneven, where it leads away from the limit or is past
+     *     it already, or would take longer than ten years
      */
     public Optional<Reaching> reaching(double limit) {
         double now = days(origin, last);

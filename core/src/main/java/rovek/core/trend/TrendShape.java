@@ -6,14 +6,12 @@ import java.util.OptionalInt;
 
 /**
  * What describes a series: a straight line, a growth by a share - a line through the logarithms of what the values are
- * above a level, or below it -
- * or neither.
+ * above a level, or below it - or neither.
  *
  * <p>A line is believed unless a parabola is significantly better (1 %, against the scatter that is left). Only what
- * bends away from where it was, faster
- * and faster, can be a growth, and only where its own line through the logarithms does not bend in turn; what slows
- * down never is. Where the whole
- * is neither, it may have been level first: then what lies behind the bend is looked at alone.
+ * bends away from where it was, faster and faster, can be a growth, and only where its own line through the logarithms
+ * does not bend in turn; what slows down never is. Where the whole is neither, it may have been level first: then what
+ * lies behind the bend is looked at alone.
  *
  * @param kind of the shape
  * @param line through the values, or through the logarithms of {@code sign * (value - level)}

@@ -25,7 +25,10 @@ public record Amount(double value, UnitOfMeasure unit) {
         return new Amount(unit.convert(value, target), target);
     }
 
-    /** Negative, zero or positive as this amount is smaller than, equal to or larger than the other, whatever their units. */
+    /**
+     * Negative, zero or positive as this amount is smaller than, equal to or larger than the other, whatever their
+     * units.
+     */
     public int compareWith(Amount other) {
         return Double.compare(value, other.in(unit).value);
     }

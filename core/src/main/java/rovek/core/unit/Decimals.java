@@ -5,9 +5,8 @@ import java.math.MathContext;
 
 /**
  * Compares numbers as they are written in decimals. In binary 7.1 - 0.3 is less than 6.8, and 1.3 times 0.3 more than
- * 0.39; a verdict must not depend on
- * that. Numbers that agree to twelve significant digits are the same: no instrument tells more, and converting units
- * leaves that much behind.
+ * 0.39; a verdict must not depend on that. Numbers that agree to twelve significant digits are the same: no instrument
+ * tells more, and converting units leaves that much behind.
  */
 public final class Decimals {
 

@@ -88,7 +88,9 @@ public final class WrittenUnit {
         return all;
     }
 
-    /** The unit a text names: by its symbol exactly, else as it is often written; empty where it is none Rovek knows. */
+    /**
+     * The unit a text names: by its symbol exactly, else as it is often written; empty where it is none Rovek knows.
+     */
     public static Optional<UnitOfMeasure> find(String text) {
         String written = text.strip();
         Optional<UnitOfMeasure> exact = UnitCatalogue.find(written);

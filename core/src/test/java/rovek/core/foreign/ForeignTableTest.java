@@ -92,7 +92,10 @@ class ForeignTableTest {
                 .isEqualTo(Instant.parse("2026-07-01T10:00:00Z"));
     }
 
-    /** Whatever moment is written in an order is read back in it; and where another order fits too, the guess names both. */
+    /**
+     * Whatever moment is written in an order is read back in it; and where another order fits too, the guess names
+     * both.
+     */
     @Test
     void everyMomentIsReadBackAndAmbiguityIsNeverHidden() {
         Random random = new Random(20261123);

@@ -34,7 +34,9 @@ class HistoryProposalTest {
                 .toArray();
     }
 
-    /** The fault that was seen: of a median of 1482 and a MAD of 0.29 both boundaries were 1480, below what is usual. */
+    /**
+     * The fault that was seen: of a median of 1482 and a MAD of 0.29 both boundaries were 1480, below what is usual.
+     */
     @Example
     void boundariesKeepTheDigitsOfTheScatterAndAreRoundedOutward() {
         double[] values = repeated(1482, 1482.29, 1481.71, 1482.6, 1481.4, 1482.1, 1481.9, 1482.29, 1481.71);

@@ -126,7 +126,10 @@ class SeriesJudgeTest {
                 .containsExactly(Verdict.NOT_JUDGED, Verdict.PASS, Verdict.WATCH, Verdict.FAIL);
     }
 
-    /** The faults that were seen: 0.01 within a minute is 14 a day; and of two readings of one instant the second had no rate at all. */
+    /**
+     * The faults that were seen: 0.01 within a minute is 14 a day; and of two readings of one instant the second had no
+     * rate at all.
+     */
     @Example
     void aRateIsTakenFromWhatStoodBeforeAPairOfReadings() {
         LimitLayers limits = layers("rate +0.5/+1 mm/s a day");

@@ -15,7 +15,9 @@ import rovek.core.technique.SettingDefinition;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
 
-/** What makers read of techniques and settings is what there is. {@code -Drovek.renew-published=true} writes it anew. */
+/**
+ * What makers read of techniques and settings is what there is. {@code -Drovek.renew-published=true} writes it anew.
+ */
 class PublishedTechniquesTest {
 
     private static final Path PAGE = Path.of("../docs/field-package/techniques.md");

@@ -62,7 +62,10 @@ class ClockStateTest {
         assertThat(times.doubt()).isEmpty();
     }
 
-    /** The difference is known but for the delay of asking: a reading a moment after the clock was set does not seem to fall back. */
+    /**
+     * The difference is known but for the delay of asking: a reading a moment after the clock was set does not seem to
+     * fall back.
+     */
     @Example
     void theDelayOfAskingContradictsNothing() {
         ClockState state = ClockState.of(

@@ -41,7 +41,9 @@ class DoubtTest {
         assertThat(ClockDoubt.of(List.of(), CALIBRATED)).isEmpty();
     }
 
-    /** The fault that was seen: what was read back in the afternoon was compared with when the morning's readings were. */
+    /**
+     * The fault that was seen: what was read back in the afternoon was compared with when the morning's readings were.
+     */
     @Test
     void aVisitMayBeFilledInTwoGoes() {
         Instant afternoon = STORED.plusSeconds(4 * 3_600);

@@ -4,7 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import org.junit.jupiter.api.Test;
 
-/** What is made for a length is kept for the few lengths that instruments use, whatever lengths a stranger's records have. */
+/**
+ * What is made for a length is kept for the few lengths that instruments use, whatever lengths a stranger's records
+ * have.
+ */
 class SignalTablesTest {
 
     @Test

@@ -24,7 +24,9 @@ class VibrationTest {
 
     private static final int N = 16_384;
     private static final double RATE = 16_384;
-    /** Relative error of a tone of 64 periods or more, from windowing before integrating; see the table in docs/methods. */
+    /**
+     * Relative error of a tone of 64 periods or more, from windowing before integrating; see the table in docs/methods.
+     */
     private static final double WINDOWED = 1e-6;
     /** Of a crest between the points that a signal is taken back to. */
     private static final double CREST = 3e-4;
@@ -63,7 +65,9 @@ class VibrationTest {
         assertThat(spectrum.unit().symbol()).isEqualTo("mm/s");
     }
 
-    /** v = sin x + sin 3x / 3 in mm/s has its crest, 2 sqrt 2 / 3, where neither tone has: only with the right phases. */
+    /**
+     * v = sin x + sin 3x / 3 in mm/s has its crest, 2 sqrt 2 / 3, where neither tone has: only with the right phases.
+     */
     @Test
     void integrationTurnsEveryToneByAQuarterPeriod() {
         double hz = 64;

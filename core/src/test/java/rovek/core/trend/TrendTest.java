@@ -79,7 +79,10 @@ class TrendTest {
         assertThat(Distributions.studentAbove(0.01, 100)).isCloseTo(2.364217, within(1e-6));
     }
 
-    /** Kendall 1970, ties in both: x 1 1 2 3, y 1 2 2 3: S = 4; variance (4 3 13 - 18 - 18) / 18 + 0 + 2 2 / (2 4 3) = 6.8333. */
+    /**
+     * Kendall 1970, ties in both: x 1 1 2 3, y 1 2 2 3: S = 4; variance (4 3 13 - 18 - 18) / 18 + 0 + 2 2 / (2 4 3) =
+     * 6.8333.
+     */
     @Example
     void valuesOfOneInstantHaveNoOrderAmongThem() {
         double[] x = {1, 1, 2, 3};

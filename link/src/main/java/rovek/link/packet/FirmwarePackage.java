@@ -37,7 +37,10 @@ public record FirmwarePackage(
         this(model, version, seconds, createdAt, image, Optional.empty());
     }
 
-    /** What a maker signs: the model it is for, its version, how long it takes and the image's digest, a line each, UTF-8. */
+    /**
+     * What a maker signs: the model it is for, its version, how long it takes and the image's digest, a line each,
+     * UTF-8.
+     */
     public static String signedText(String model, String version, int seconds, String imageSha256) {
         return "rovek-firmware 1\n%s\n%s\n%d\n%s\n".formatted(model, version, seconds, imageSha256);
     }

@@ -19,8 +19,8 @@ import rovek.link.Sha256;
 
 /**
  * A field package in a file, opened: its manifest is in memory, every entry stays in the file until it is asked for.
- * Bounded before anything is unpacked:
- * the file, its directory, its entries, and what they unpack to. Several threads may read at once.
+ * Bounded before anything is unpacked: the file, its directory, its entries, and what they unpack to. Several threads
+ * may read at once.
  */
 final class PackageArchive implements AutoCloseable {
 
@@ -46,7 +46,10 @@ final class PackageArchive implements AutoCloseable {
         this.manifest = manifest;
     }
 
-    /** @throws PackageException where it is no field package, or one beyond the bounds; what its entries hold is not looked at yet */
+    /**
+     * @throws PackageException where it is no field package, or one beyond the bounds; what its entries hold is not
+     *     looked at yet
+     */
     static PackageArchive open(Path file) throws PackageException {
         ZipFile zip = zip(file);
         try {

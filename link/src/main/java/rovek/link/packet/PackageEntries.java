@@ -14,10 +14,8 @@ import java.util.zip.ZipOutputStream;
 
 /**
  * The outer shell of a small field package, all of it in memory: a ZIP (ISO/IEC 21320-1) with a manifest that names
- * every entry with its size and
- * SHA-256. Reading it is guarded against ZIPs made to hurt; the same content always packs to the same bytes. Readings,
- * which may be many and large,
- * are taken from a {@link PackageArchive}.
+ * every entry with its size and SHA-256. Reading it is guarded against ZIPs made to hurt; the same content always packs
+ * to the same bytes. Readings, which may be many and large, are taken from a {@link PackageArchive}.
  *
  * @param kind {@code route}, {@code setup}, {@code firmware} or {@code readings}
  * @param createdAt by the maker's clock

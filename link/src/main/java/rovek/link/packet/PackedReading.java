@@ -61,7 +61,7 @@ public record PackedReading(
      *
      * @param samples times {@code scale} are in {@code unit}
      * @param rateHz samples per second, not necessarily a whole number
-     * <p>One that could not be opened is refused with a sentence.
+     *     <p>One that could not be opened is refused with a sentence.
      */
     public record Waveform(
             float[] samples,

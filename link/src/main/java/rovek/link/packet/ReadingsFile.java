@@ -20,10 +20,9 @@ import tools.jackson.databind.JsonNode;
 
 /**
  * Readings as an instrument gives them, in a package that lies in a file: what it lists is in memory, what was recorded
- * stays in the file until it is
- * asked for, so that a package of any size up to the bounds is taken in little memory. Opened, all of it has been
- * looked at once: every digest agrees,
- * and each listed reading can be taken. Several threads may ask at once. To be closed; the file is not deleted.
+ * stays in the file until it is asked for, so that a package of any size up to the bounds is taken in little memory.
+ * Opened, all of it has been looked at once: every digest agrees, and each listed reading can be taken. Several threads
+ * may ask at once. To be closed; the file is not deleted.
  */
 public final class ReadingsFile implements AutoCloseable {
 

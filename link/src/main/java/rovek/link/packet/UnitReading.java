@@ -7,7 +7,8 @@ import rovek.core.unit.UnitOfMeasure;
 import rovek.core.unit.WrittenUnit;
 
 /**
- * How units are read that somebody else wrote: by their symbols, as they are often written, and as a person said once what a maker means.
+ * How units are read that somebody else wrote: by their symbols, as they are often written, and as a person said once
+ * what a maker means.
  *
  * @param said what a maker writes, to the symbol of the unit that is meant
  */

@@ -14,8 +14,8 @@ import java.util.Optional;
 public record ProgramMessage(String header, List<String> parameters, Optional<byte[]> block) {
 
     /**
-     * Whether the header is this one. The pattern shows the short form in capitals; a header may use the short or the long
-     * form of each word, in any case (SCPI-99, 6.2.1).
+     * Whether the header is this one. The pattern shows the short form in capitals; a header may use the short or the
+     * long form of each word, in any case (SCPI-99, 6.2.1).
      *
      * @param pattern e.g. {@code MMEMory:CATalog?}
      */

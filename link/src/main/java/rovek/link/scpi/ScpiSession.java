@@ -13,8 +13,9 @@ import rovek.link.scpi.ReplyParser.Reply;
 
 /**
  * Commands and queries to one instrument after IEEE 488.2 and SCPI-99. After every command or query that can fail the
- * instrument's error queue is asked, and an error there becomes an exception. Bounded in all it hears: silence by patience, an answer
- * by the pace of a slow serial line, and the whole session, where its caller says so, by a length of time.
+ * instrument's error queue is asked, and an error there becomes an exception. Bounded in all it hears: silence by
+ * patience, an answer by the pace of a slow serial line, and the whole session, where its caller says so, by a length
+ * of time.
  */
 public final class ScpiSession implements AutoCloseable {
 

@@ -27,7 +27,9 @@ import rovek.server.plant.tree.PlantNode;
 import rovek.server.rounds.route.RouteDraft;
 import rovek.server.rounds.route.Routes;
 
-/** The weekly round by eye: a compressor whose oil runs a little warmer every week, written down as a technician would. */
+/**
+ * The weekly round by eye: a compressor whose oil runs a little warmer every week, written down as a technician would.
+ */
 @Component
 @ConditionalOnProperty("rovek.demo.panel")
 class DemoHandRounds {

@@ -28,9 +28,13 @@ import rovek.server.intake.transfer.ReadBack;
 import rovek.server.intake.transfer.Transfers;
 import rovek.server.rounds.correction.ReadingMending;
 import rovek.server.rounds.correction.ReadingMending.PlacementOf;
+import rovek.server.rounds.visit.VisitHistory;
 import rovek.server.rounds.visit.Visits;
 
-/** The stand-ins beside the vibration handheld: connected in their several ways, a reading each quarter, and a fresh one that waits. */
+/**
+ * The stand-ins beside the vibration handheld: connected in their several ways, a reading each quarter, and a fresh one
+ * that waits.
+ */
 @Component
 @ConditionalOnProperty("rovek.demo.panel")
 class DemoInstruments {
@@ -43,6 +47,7 @@ class DemoInstruments {
     private final ReadBack readBack;
     private final Transfers transfers;
     private final Visits visits;
+    private final VisitHistory history;
     private final ReadingMending readings;
     private final Clock clock;
     private final Setups setups;
@@ -61,6 +66,7 @@ class DemoInstruments {
             ReadBack readBack,
             Transfers transfers,
             Visits visits,
+            VisitHistory history,
             ReadingMending readings,
             Clock clock,
             Setups setups,
@@ -73,6 +79,7 @@ class DemoInstruments {
         this.readBack = readBack;
         this.transfers = transfers;
         this.visits = visits;
+        this.history = history;
         this.readings = readings;
         this.clock = clock;
         this.setups = setups;
@@ -181,7 +188,7 @@ class DemoInstruments {
                         .map(ConnectionView.MemoryLine::name)
                         .toList());
         List<PlacementOf> placements = new ArrayList<>();
-        for (Visits.VisitLine visit : visits.list()) {
+        for (VisitHistory.VisitLine visit : history.list()) {
             if (visit.loose() > 0) {
                 visits.sheet(visit.id()).tray().stream()
                         .filter(loose -> !loose.proposals().isEmpty()

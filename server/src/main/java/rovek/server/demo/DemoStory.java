@@ -37,11 +37,13 @@ import rovek.server.plant.tree.Plant;
 import rovek.server.reports.certificate.Certificates;
 import rovek.server.rounds.route.RouteDraft;
 import rovek.server.rounds.route.Routes;
+import rovek.server.rounds.visit.VisitHistory;
 import rovek.server.rounds.visit.Visits;
 
 /**
- * Lives two years of the demonstration plant through the real pipeline: routes loaded, walked on the stand-in at past dates,
- * read back over the link, judged, certified. Runs once, in an empty installation, and only where it is asked for.
+ * Lives two years of the demonstration plant through the real pipeline: routes loaded, walked on the stand-in at past
+ * dates, read back over the link, judged, certified. Runs once, in an empty installation, and only where it is asked
+ * for.
  */
 @Component
 @Order(2)
@@ -74,6 +76,7 @@ class DemoStory implements ApplicationRunner {
     private final Pictures pictures;
     private final DemoJobs jobs;
     private final Visits visits;
+    private final VisitHistory history;
     private final Certificates certificates;
     private final Clock clock;
     private final DemoPanel panel;
@@ -95,6 +98,7 @@ class DemoStory implements ApplicationRunner {
             Pictures pictures,
             DemoJobs jobs,
             Visits visits,
+            VisitHistory history,
             Certificates certificates,
             Clock clock,
             @Value("${rovek.demo.panel}") String panelAddress,
@@ -114,6 +118,7 @@ class DemoStory implements ApplicationRunner {
         this.pictures = pictures;
         this.jobs = jobs;
         this.visits = visits;
+        this.history = history;
         this.certificates = certificates;
         this.clock = clock;
         this.panel = new DemoPanel(panelAddress);
@@ -203,7 +208,7 @@ class DemoStory implements ApplicationRunner {
 
     /** The month before last was signed; last month's waits for the reviewer. */
     private void certify() {
-        List<Visits.VisitLine> newestFirst = visits.list();
+        List<VisitHistory.VisitLine> newestFirst = history.list();
         Certificates.CertificateLine signed = prepare(newestFirst.get(1).id());
         prepare(newestFirst.get(0).id());
         actAs("reviewer");

@@ -1,4 +1,7 @@
-/** What people look at first: what needs attention today, the due dates, and the plant with its standings, filtered and searched. */
+/**
+ * What people look at first: what needs attention today, the due dates, and the plant with its standings, filtered and
+ * searched.
+ */
 @ApplicationModule(
         type = ApplicationModule.Type.OPEN,
         allowedDependencies = {"reports", "rounds", "follow", "plant", "instruments", "people", "base"})

@@ -5,7 +5,10 @@ import java.util.Locale;
 import java.util.Optional;
 import rovek.core.plant.Facet;
 
-/** The columns of a plant written as a table; any others are facets of a node, see {@link rovek.core.plant.Node#facets()}. */
+/**
+ * The columns of a plant written as a table; any others are facets of a node, see
+ * {@link rovek.core.plant.Node#facets()}.
+ */
 public final class Column {
 
     public static final String LEVEL = Facet.LEVEL;

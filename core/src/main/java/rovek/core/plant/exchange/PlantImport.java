@@ -20,8 +20,8 @@ import rovek.core.plant.exchange.PlannedRow.State;
 import rovek.core.plant.template.Template;
 
 /**
- * Reads a table of rows into the plant. A row that is there already, by its id or by its label where it stands, is changed;
- * any other is added. Every row is looked at, so that all that is wrong is told at once.
+ * Reads a table of rows into the plant. A row that is there already, by its id or by its label where it stands, is
+ * changed; any other is added. Every row is looked at, so that all that is wrong is told at once.
  */
 public final class PlantImport {
 

@@ -9,7 +9,8 @@ import rovek.core.entry.PlainText;
  *
  * @param number as people count it in the file or in what they pasted, from 1
  * @param indent how deep it is indented; 0 where the table has a path or parents instead
- * @param cells column to text, stripped; what is blank may be left out. Held to what can be kept, whichever way the table came
+ * @param cells column to text, stripped; what is blank may be left out. Held to what can be kept, whichever way the
+ *     table came
  */
 public record TableRow(int number, int indent, Map<String, String> cells) {
 

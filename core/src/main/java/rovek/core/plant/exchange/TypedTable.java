@@ -11,10 +11,9 @@ import java.util.function.Predicate;
 import rovek.core.plant.TagAndName;
 
 /**
- * Rows as they come out of a spreadsheet or a text: cells with tabs in between. With a heading, its words name the columns, and
- * spaces before the name say how deep a row stands. Without one, how far a row is indented says what it stands in, then
- * come a tag, a name and a template, as far as they are
- * there.
+ * Rows as they come out of a spreadsheet or a text: cells with tabs in between. With a heading, its words name the
+ * columns, and spaces before the name say how deep a row stands. Without one, how far a row is indented says what it
+ * stands in, then come a tag, a name and a template, as far as they are there.
  */
 public final class TypedTable {
 

@@ -20,8 +20,8 @@ import rovek.core.plant.Shift;
 import rovek.core.plant.Stamp;
 
 /**
- * How a stamped asset follows its template from one revision to another. What somebody changed on the asset itself stays as it
- * is: only what still is as the former revision had it becomes what the later one says.
+ * How a stamped asset follows its template from one revision to another. What somebody changed on the asset itself
+ * stays as it is: only what still is as the former revision had it becomes what the later one says.
  *
  * @param change what would change
  * @param kept how many things stay because somebody changed them on the asset

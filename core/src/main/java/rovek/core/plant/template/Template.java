@@ -51,8 +51,8 @@ public record Template(UUID id, String name, int revision, List<TemplatePart> pa
     }
 
     /**
-     * Keeps an asset with all beneath it as a template. Rows that were stamped from the same template keep their part's key, so
-     * that an asset, changed by hand, becomes the template's next revision.
+     * Keeps an asset with all beneath it as a template. Rows that were stamped from the same template keep their part's
+     * key, so that an asset, changed by hand, becomes the template's next revision.
      */
     public static Template of(UUID id, String name, int revision, NodeTree tree, UUID asset) {
         List<Node> nodes = tree.beneath(asset);

@@ -16,7 +16,8 @@ import rovek.core.technique.StopDemand;
 import rovek.core.technique.Technique;
 
 /**
- * A technique whose captures are planned, taken, kept and shown, but not reduced to results: nothing of it is ever judged.
+ * A technique whose captures are planned, taken, kept and shown, but not reduced to results: nothing of it is ever
+ * judged.
  *
  * @param accepted the kind of capture it takes
  * @param checkName of the one check it offers

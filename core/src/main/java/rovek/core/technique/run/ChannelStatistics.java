@@ -6,11 +6,12 @@ import rovek.core.technique.ChannelLimits;
 import rovek.core.technique.run.Segments.Segment;
 
 /**
- * What a channel did over a period: exact least and largest sample, the mean over time, and how long it was outside its limits.
+ * What a channel did over a period: exact least and largest sample, the mean over time, and how long it was outside its
+ * limits.
  *
  * <p>The mean is the integral of the straight lines between samples over the time they cover (trapezoidal rule), so
- * that samples taken quickly count no
- * more than slow ones; gaps and pauses count nothing. Where no two samples of the period belong together, it is the mean of the samples.
+ * that samples taken quickly count no more than slow ones; gaps and pauses count nothing. Where no two samples of the
+ * period belong together, it is the mean of the samples.
  *
  * @param samples measured within the period, both its ends included; at least one
  * @param least in the channel's unit, {@code leastAtSeconds} since the run began; likewise the largest

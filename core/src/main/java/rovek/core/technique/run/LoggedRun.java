@@ -26,8 +26,7 @@ import rovek.core.unit.UnitCatalogue;
 
 /**
  * What a logger recorded: several channels over hours or days. Where the check says between which values channels
- * should stay, it comes to the time
- * during which at least one of them was outside; else it is kept and shown.
+ * should stay, it comes to the time during which at least one of them was outside; else it is kept and shown.
  */
 public final class LoggedRun implements Technique {
 

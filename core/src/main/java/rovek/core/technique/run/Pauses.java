@@ -4,8 +4,8 @@ import java.util.Arrays;
 
 /**
  * When a logger paused: an interval more than three times as long as is usual before it, and than is usual behind it.
- * What is usual says the median of up to
- * five intervals, so that one sample between two pauses hides neither; a change of pace is no pause.
+ * What is usual says the median of up to five intervals, so that one sample between two pauses hides neither; a change
+ * of pace is no pause.
  */
 public final class Pauses {
 
@@ -38,7 +38,10 @@ public final class Pauses {
         return isPause;
     }
 
-    /** The lower median of the intervals from one to another; 0 where there are none. Rows that share a time tell no pace. */
+    /**
+     * The lower median of the intervals from one to another; 0 where there are none. Rows that share a time tell no
+     * pace.
+     */
     private static double usual(double[] lengths, int from, int to) {
         double[] some = Arrays.stream(
                         lengths, Math.max(0, from), Math.max(Math.max(0, from), Math.min(lengths.length, to)))

@@ -15,17 +15,19 @@ import rovek.core.technique.Finding.EvidenceMark;
 
 /**
  * Damage of a rolling bearing in the spectrum of its envelope: its defect frequency and multiples of it (ISO 13373-2),
- * each with a peak of its own that
- * stands out of its neighbourhood and is a share of what rings at all. What lies on multiples of another known
- * frequency - the shaft's, the supply's,
- * blades, gears - within what the lines tell, may be theirs and is no evidence.
+ * each with a peak of its own that stands out of its neighbourhood and is a share of what rings at all. What lies on
+ * multiples of another known frequency - the shaft's, the supply's, blades, gears - within what the lines tell, may be
+ * theirs and is no evidence.
  */
 final class BearingDefects {
 
     /** Rolling elements slip: a defect shows a little beside where the geometry puts it. */
     private static final double SLIP = 0.015;
 
-    /** Tolerance where the frequency is known from the signal itself, in lines; also the least for what the geometry says. */
+    /**
+     * Tolerance where the frequency is known from the signal itself, in lines; also the least for what the geometry
+     * says.
+     */
     private static final double LINES = 1;
 
     /** Multiples nearer to each other than this, in lines, would share lines and neighbourhoods. */
@@ -34,7 +36,10 @@ final class BearingDefects {
     private static final double FIRST_STANDS_OUT = 4;
     private static final double OTHERS_STAND_OUT = 3;
 
-    /** Of the mean of the envelope: rounding, and the ripple of a pure tone, lie far below; an impact worth telling does not. */
+    /**
+     * Of the mean of the envelope: rounding, and the ripple of a pure tone, lie far below; an impact worth telling does
+     * not.
+     */
     private static final double LEAST_SHARE = 0.01;
 
     private static final int MOST_HARMONICS = 6;

@@ -17,9 +17,10 @@ import rovek.core.technique.Finding;
 import rovek.core.technique.Finding.EvidenceMark;
 
 /**
- * The few things that spectra can justify of a machine whose frequencies are known, each with the lines it is seen by. After the
- * usual signs: unbalance at shaft speed, misalignment at twice that, looseness in many multiples (ISO 13373-3), bearing
- * damage in the envelope at its defect frequency and multiples, with side bands at shaft or cage speed (ISO 13373-2).
+ * The few things that spectra can justify of a machine whose frequencies are known, each with the lines it is seen by.
+ * After the usual signs: unbalance at shaft speed, misalignment at twice that, looseness in many multiples (ISO
+ * 13373-3), bearing damage in the envelope at its defect frequency and multiples, with side bands at shaft or cage
+ * speed (ISO 13373-2).
  */
 final class Diagnosis {
 

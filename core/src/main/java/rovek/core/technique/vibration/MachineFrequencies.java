@@ -10,12 +10,12 @@ import rovek.core.unit.Amount;
 import rovek.core.unit.UnitCatalogue;
 
 /**
- * Frequencies at which a machine shows itself, from its nameplate: shaft speed f, rolling-bearing defects, blades, gear mesh.
- * With n rolling elements of diameter d on a pitch diameter D under the contact angle a, and the outer ring at rest
- * (ISO 15243 names the damage; the kinematics are those of any textbook on rolling bearings):
- * outer race n/2 f (1 - d/D cos a), inner race n/2 f (1 + d/D cos a), rolling element D/2d f (1 - (d/D cos a)^2), cage
- * f/2 (1 - d/D cos a). A motor's magnetic forces show at twice the frequency of its supply (ISO 13373-2). What the
- * nameplate does not say is left out.
+ * Frequencies at which a machine shows itself, from its nameplate: shaft speed f, rolling-bearing defects, blades, gear
+ * mesh. With n rolling elements of diameter d on a pitch diameter D under the contact angle a, and the outer ring at
+ * rest (ISO 15243 names the damage; the kinematics are those of any textbook on rolling bearings): outer race n/2 f (1
+ * - d/D cos a), inner race n/2 f (1 + d/D cos a), rolling element D/2d f (1 - (d/D cos a)^2), cage f/2 (1 - d/D cos a).
+ * A motor's magnetic forces show at twice the frequency of its supply (ISO 13373-2). What the nameplate does not say is
+ * left out.
  */
 final class MachineFrequencies {
 

@@ -8,8 +8,8 @@ import rovek.core.nameplate.Nameplate;
 import rovek.core.technique.LimitProposal;
 
 /**
- * Evaluation zones of ISO 20816-3 for RMS velocity on non-rotating parts, by the machine's group (power) and its support.
- * Watch is the boundary of zones B and C, fail that of C and D.
+ * Evaluation zones of ISO 20816-3 for RMS velocity on non-rotating parts, by the machine's group (power) and its
+ * support. Watch is the boundary of zones B and C, fail that of C and D.
  */
 final class SeverityZones {
 

@@ -34,8 +34,8 @@ import rovek.core.unit.UnitCatalogue;
 
 /**
  * Vibration of machines from an accelerometer's waveform: RMS and true peak of velocity (mm/s), acceleration (m/s²) or
- * displacement (µm) in a
- * band, and the spectrum with narrower bands of its own. Band of 10-1000 Hz and RMS velocity as in ISO 20816-1; the defaults follow it.
+ * displacement (µm) in a band, and the spectrum with narrower bands of its own. Band of 10-1000 Hz and RMS velocity as
+ * in ISO 20816-1; the defaults follow it.
  */
 public final class Vibration implements Technique {
 

@@ -27,7 +27,9 @@ public final class VibrationLook {
     /** Share of one stretch that overlaps the next: with a Hann window every sample counts about alike. */
     private static final double OVERLAP = 0.5;
 
-    /** A record fades in and out over so many periods of the band's lower edge, and over an eighth of it at the least. */
+    /**
+     * A record fades in and out over so many periods of the band's lower edge, and over an eighth of it at the least.
+     */
     private static final double PERIODS_FADING = 16;
 
     private static final double LEAST_FADING = 1.0 / 8;
@@ -130,8 +132,7 @@ public final class VibrationLook {
 
     /**
      * The signal over time in the quantity's unit. Integrated, it holds what lies within the band alone, and begins and
-     * ends where that can be told:
-     * the same signal that overall values are taken from.
+     * ends where that can be told: the same signal that overall values are taken from.
      */
     Curve.Series overTime(String name, WaveformCapture waveform, VibrationQuantity quantity, Band band) {
         double[] samples = centred(waveform);

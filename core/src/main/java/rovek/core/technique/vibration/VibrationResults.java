@@ -13,8 +13,9 @@ import rovek.core.unit.UnitCatalogue;
 import rovek.core.unit.UnitOfMeasure;
 
 /**
- * What a vibration reading is reduced to: RMS and peak of the quantity that is looked at within its band, of an acceleration crest and
- * kurtosis too, and the RMS of each narrower band that the settings name. A limit on such a band is an alarm on the spectrum.
+ * What a vibration reading is reduced to: RMS and peak of the quantity that is looked at within its band, of an
+ * acceleration crest and kurtosis too, and the RMS of each narrower band that the settings name. A limit on such a band
+ * is an alarm on the spectrum.
  */
 final class VibrationResults {
 

@@ -8,7 +8,9 @@ import rovek.core.nameplate.Nameplate;
 import rovek.core.reading.WaveformCapture;
 import rovek.core.technique.Finding;
 
-/** How often damage is claimed of sound machines, and found in damaged ones: over simulated machines, the seed fixed. */
+/**
+ * How often damage is claimed of sound machines, and found in damaged ones: over simulated machines, the seed fixed.
+ */
 public final class DiagnosisTrial {
 
     private final Vibration vibration = new Vibration();

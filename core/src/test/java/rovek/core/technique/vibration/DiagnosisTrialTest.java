@@ -33,7 +33,10 @@ class DiagnosisTrialTest {
         }
     }
 
-    /** The faults that were seen: a cage defect with three harmonics on 16 of 24 pure sines, an outer race on rounding noise. */
+    /**
+     * The faults that were seen: a cage defect with three harmonics on 16 of 24 pure sines, an outer race on rounding
+     * noise.
+     */
     @Test
     void aPureToneShowsNoDamageWhateverItsFrequency() {
         Vibration vibration = new Vibration();

@@ -9,9 +9,8 @@ import rovek.core.technique.Analysis;
 
 /**
  * The error of overall values over frequency and phase, as the table in docs/methods/vibration.md has it: pure tones in
- * a record of the default
- * length and sampling, from just inside the lower edge of the band to just inside the upper one, at nine phases and
- * three places between two lines.
+ * a record of the default length and sampling, from just inside the lower edge of the band to just inside the upper
+ * one, at nine phases and three places between two lines.
  */
 final class OverallAccuracy {
 

@@ -74,7 +74,9 @@ class OverallAccuracyTest {
         assertThat(value(analysis, "velocity.peak")).isCloseTo(amplitude, within(0.02 * amplitude));
     }
 
-    /** The fault that was seen: the jump of a tone of 49.3 Hz at the seam of the record rang in the band like an impact. */
+    /**
+     * The fault that was seen: the jump of a tone of 49.3 Hz at the seam of the record rang in the band like an impact.
+     */
     @Example
     void aStrongToneBelowTheBandIsNoImpactWithin() {
         double kurtosis = 0;

@@ -6,10 +6,8 @@ import java.util.Random;
 
 /**
  * A machine with a rolling bearing as a sensor on its housing has it, with random speed, geometry, loudness and
- * whatever a sound machine does anyway:
- * shaft speed and some multiples, hum of the supply, blades, a tone that rings high up, swelling with the shaft or not,
- * noise of any strength or none.
- * A damaged one strikes as well.
+ * whatever a sound machine does anyway: shaft speed and some multiples, hum of the supply, blades, a tone that rings
+ * high up, swelling with the shaft or not, noise of any strength or none. A damaged one strikes as well.
  */
 public final class SimulatedMachine {
 
@@ -51,7 +49,7 @@ public final class SimulatedMachine {
 
     /**
      * @param strokes how large each is, in standard deviations of what the noise has within 1 to 10 kHz; of no meaning
-     * for a sound machine
+     *     for a sound machine
      */
     public double[] acceleration(Damage damage, double strokes) {
         double[] samples = new double[SAMPLES];

@@ -28,8 +28,8 @@ import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.problem.StorageTrouble;
 
 /**
- * Runs work in the background and keeps its state in the database, where every server sees it. Work whose server died is
- * found by its silence and ends in a clear state.
+ * Runs work in the background and keeps its state in the database, where every server sees it. Work whose server died
+ * is found by its silence and ends in a clear state.
  */
 @Service
 public class Jobs {
@@ -76,8 +76,7 @@ public class Jobs {
 
     /**
      * Does work in its caller's thread, while others see how far it is and may stop it. What it reports is written by
-     * another thread: within
-     * the work's own transaction nobody would see it before its end.
+     * another thread: within the work's own transaction nobody would see it before its end.
      *
      * @param id chosen by whoever follows it; the same work tried again goes by the same
      * @param said how it ended, as a sentence

@@ -50,7 +50,10 @@ public enum StorageTrouble {
         return sentence;
     }
 
-    /** What an exception tells by the SQL states of its causes (PostgreSQL, appendix A); empty where it is no trouble of this kind. */
+    /**
+     * What an exception tells by the SQL states of its causes (PostgreSQL, appendix A); empty where it is no trouble of
+     * this kind.
+     */
     public static Optional<StorageTrouble> of(Throwable thrown) {
         List<Throwable> causes = Stream.iterate(thrown, Objects::nonNull, Throwable::getCause)
                 .limit(MOST_CAUSES)

@@ -11,7 +11,10 @@ import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 
-/** Sessions are kept in the database too: where it is away, nothing further in is ever reached, and this gives the sentence. */
+/**
+ * Sessions are kept in the database too: where it is away, nothing further in is ever reached, and this gives the
+ * sentence.
+ */
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE)
 class StorageTroubleFilter extends OncePerRequestFilter {

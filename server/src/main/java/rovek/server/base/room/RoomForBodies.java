@@ -12,7 +12,10 @@ import org.springframework.web.filter.OncePerRequestFilter;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.problem.ProblemWriter;
 
-/** A large body is read only once there is room for it. Comes after it is known who sends it: a stranger takes no room away. */
+/**
+ * A large body is read only once there is room for it. Comes after it is known who sends it: a stranger takes no room
+ * away.
+ */
 @Component
 @Order(0)
 class RoomForBodies extends OncePerRequestFilter {

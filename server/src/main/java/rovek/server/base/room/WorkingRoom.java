@@ -8,10 +8,9 @@ import rovek.server.base.problem.DomainProblem;
 
 /**
  * The memory that is set aside for files under way. Whoever unpacks, decodes or parses what came from outside takes as
- * much of it as that may
- * cost at most, and waits where others have it: a crowd of large files takes longer, and ends no server. Bodies that
- * are being received have a part of
- * their own: whoever holds some of that and waits for room to work keeps nobody from working.
+ * much of it as that may cost at most, and waits where others have it: a crowd of large files takes longer, and ends no
+ * server. Bodies that are being received have a part of their own: whoever holds some of that and waits for room to
+ * work keeps nobody from working.
  */
 @Component
 public class WorkingRoom {
@@ -74,7 +73,8 @@ public class WorkingRoom {
     }
 
     /**
-     * Takes room to work in. Not to be asked for by who has some already: two who each held a part and waited for more would wait for ever.
+     * Takes room to work in. Not to be asked for by who has some already: two who each held a part and waited for more
+     * would wait for ever.
      *
      * @param bytes what the work may need at most; more than there is in all is taken as all of it
      * @throws DomainProblem.Busy where none becomes free within 20 s

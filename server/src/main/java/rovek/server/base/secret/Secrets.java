@@ -19,8 +19,9 @@ import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
 
 /**
- * Keeps short secrets, such as instruments' pass codes, encrypted at rest: AES-256 in Galois/Counter Mode (NIST SP 800-38D), a
- * fresh nonce each time. The key lies outside of the database, so that a copy of the database tells nothing.
+ * Keeps short secrets, such as instruments' pass codes, encrypted at rest: AES-256 in Galois/Counter Mode (NIST SP
+ * 800-38D), a fresh nonce each time. The key lies outside of the database, so that a copy of the database tells
+ * nothing.
  */
 @Service
 public class Secrets {

@@ -3,8 +3,8 @@ package rovek.server.base.table;
 import java.util.regex.Pattern;
 
 /**
- * Cells of comma-separated values that no spreadsheet takes for a formula: a text that begins like one gets an apostrophe before it, and
- * loses it again when it is read. A number keeps its sign.
+ * Cells of comma-separated values that no spreadsheet takes for a formula: a text that begins like one gets an
+ * apostrophe before it, and loses it again when it is read. A number keeps its sign.
  */
 public final class HarmlessCell {
 

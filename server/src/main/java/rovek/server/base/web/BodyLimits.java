@@ -17,7 +17,10 @@ import org.springframework.web.filter.OncePerRequestFilter;
 import rovek.server.base.problem.ProblemWriter;
 import rovek.server.base.problem.TooLarge;
 
-/** No body is read further than it may be long: little before somebody is signed in, more afterwards; files have a limit of their own. */
+/**
+ * No body is read further than it may be long: little before somebody is signed in, more afterwards; files have a limit
+ * of their own.
+ */
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE + 1)
 class BodyLimits extends OncePerRequestFilter {

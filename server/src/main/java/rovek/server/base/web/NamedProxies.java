@@ -11,8 +11,7 @@ import org.springframework.stereotype.Component;
 
 /**
  * Who asks, and whether by https, is taken from a proxy's word only where the server's keeper has named that proxy by
- * its address: anybody can write a
- * header.
+ * its address: anybody can write a header.
  */
 @Component
 class NamedProxies implements WebServerFactoryCustomizer<TomcatServletWebServerFactory> {

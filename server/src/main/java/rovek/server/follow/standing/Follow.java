@@ -50,7 +50,8 @@ public class Follow {
      * @param isByHand whether a person can write it down without any instrument
      * @param watchLow the lower boundary of a band, likewise {@code failLow}; null elsewhere
      * @param change since the reading before
-     * @param limitNow what counts now for the leading result, in words, whatever the newest reading was judged by; blank where nothing does
+     * @param limitNow what counts now for the leading result, in words, whatever the newest reading was judged by;
+     *     blank where nothing does
      * @param verdictBefore on the reading before; not judged where there was none
      */
     public record CheckLine(

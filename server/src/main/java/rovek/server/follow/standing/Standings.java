@@ -34,8 +34,8 @@ import rovek.server.plant.tree.Plant;
 import rovek.server.plant.tree.PlantTree;
 
 /**
- * How the whole plant stands, kept in memory by each server and brought up to date by what changed: judging a hundred thousand
- * checks anew for every look would take seconds.
+ * How the whole plant stands, kept in memory by each server and brought up to date by what changed: judging a hundred
+ * thousand checks anew for every look would take seconds.
  */
 @Service
 public class Standings {
@@ -57,7 +57,10 @@ public class Standings {
         this.verdicts = verdicts;
     }
 
-    /** @param askedAt system nano time at which the news it was made from were asked for; whoever came before that is served by it */
+    /**
+     * @param askedAt system nano time at which the news it was made from were asked for; whoever came before that is
+     *     served by it
+     */
     private record Kept(Moment moment, long askedAt) {}
 
     /** The plant and how it stood at one moment. */
@@ -158,8 +161,7 @@ public class Standings {
 
     /**
      * How everything stands, with all that was committed before it was asked. Not to be asked within a transaction:
-     * whoever waits for the one
-     * who judges holds no connection that this one needs.
+     * whoever waits for the one who judges holds no connection that this one needs.
      */
     public Moment now() {
         if (TransactionSynchronizationManager.isActualTransactionActive()) {

@@ -19,7 +19,10 @@ final class LimitLines {
 
     private LimitLines() {}
 
-    /** @param series of the whole check, for limits that are reckoned anew for each reading; null where there are too many */
+    /**
+     * @param series of the whole check, for limits that are reckoned anew for each reading; null where there are too
+     *     many
+     */
     static List<LimitStep> of(CheckView check, ResultDefinition result, @Nullable SeriesJudge series, Instant now) {
         LimitLayers layers = check.limits().getOrDefault(result.id(), LimitLayers.NONE);
         List<Instant> changes =

@@ -119,7 +119,10 @@ class TrendRows {
         return stretches;
     }
 
-    /** Every value in a period, in order of time; fetched in pieces while they are taken, which a transaction alone allows. */
+    /**
+     * Every value in a period, in order of time; fetched in pieces while they are taken, which a transaction alone
+     * allows.
+     */
     @Transactional(readOnly = true)
     public void each(
             UUID check,

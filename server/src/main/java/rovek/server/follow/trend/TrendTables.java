@@ -15,7 +15,9 @@ import rovek.server.base.table.TableAnswer;
 import rovek.server.plant.tree.CheckView;
 import rovek.server.plant.tree.Plant;
 
-/** The readings behind a plot, every one of them, to be taken along: with their verdicts where they are told one by one. */
+/**
+ * The readings behind a plot, every one of them, to be taken along: with their verdicts where they are told one by one.
+ */
 @Service
 public class TrendTables {
 

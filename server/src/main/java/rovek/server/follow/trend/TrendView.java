@@ -13,7 +13,8 @@ import rovek.server.plant.event.PlantEvent;
  * @param points as they were taken, oldest first; empty where there are too many to be told one by one
  * @param stretches the same, thinned without losing any least or largest value; empty where the points are told
  * @param readings how many there are in the period
- * @param firstAt when the first of all was taken, whatever the period; null where there is none; likewise {@code lastAt}
+ * @param firstAt when the first of all was taken, whatever the period; null where there is none; likewise
+ *     {@code lastAt}
  * @param lines the boundaries as they held over time
  * @param baselines the stretches of time that make baselines
  * @param events what happened meanwhile

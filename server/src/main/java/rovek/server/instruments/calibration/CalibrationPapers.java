@@ -15,7 +15,10 @@ import rovek.link.Sha256;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
 
-/** Certificates of instruments' and sensors' own calibration, as files. They are never changed; a later one stands above. */
+/**
+ * Certificates of instruments' and sensors' own calibration, as files. They are never changed; a later one stands
+ * above.
+ */
 @Service
 public class CalibrationPapers {
 

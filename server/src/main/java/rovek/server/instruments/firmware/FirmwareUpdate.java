@@ -18,8 +18,8 @@ import rovek.server.instruments.instrument.InstrumentView;
 import rovek.server.instruments.instrument.Instruments;
 
 /**
- * Puts firmware onto an instrument: piece by piece, going on where a cut stopped it, then verified by the instrument itself. Until
- * the instrument has the image whole and its digest agrees, the old firmware runs.
+ * Puts firmware onto an instrument: piece by piece, going on where a cut stopped it, then verified by the instrument
+ * itself. Until the instrument has the image whole and its digest agrees, the old firmware runs.
  */
 @Service
 public class FirmwareUpdate {

@@ -16,7 +16,10 @@ import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.people.policy.HouseRules;
 
-/** Public keys that makers sign their firmware with, as an administrator keeps them: a maker's name and one of its keys a line. */
+/**
+ * Public keys that makers sign their firmware with, as an administrator keeps them: a maker's name and one of its keys
+ * a line.
+ */
 @Service
 public class MakersKeys {
 

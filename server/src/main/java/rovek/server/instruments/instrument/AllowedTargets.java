@@ -12,8 +12,9 @@ import rovek.server.base.problem.DomainProblem;
 import rovek.server.people.policy.HouseRules;
 
 /**
- * Where on the network instruments and devices may be: the server connects to nothing else, whoever asks. Until an administrator has
- * decided, what the server was started with holds; as it is delivered, private networks at the two customary ports.
+ * Where on the network instruments and devices may be: the server connects to nothing else, whoever asks. Until an
+ * administrator has decided, what the server was started with holds; as it is delivered, private networks at the two
+ * customary ports.
  */
 @Service
 public class AllowedTargets {

@@ -17,8 +17,8 @@ import rovek.link.InstrumentAddress;
 import rovek.server.base.problem.DomainProblem;
 
 /**
- * Where instruments are looked for, and where they may be. Lines and folders are of the server, not of the browser: only those
- * that the server's keeper allows are opened.
+ * Where instruments are looked for, and where they may be. Lines and folders are of the server, not of the browser:
+ * only those that the server's keeper allows are opened.
  */
 @Service
 class ConnectionPolicy {
@@ -99,7 +99,10 @@ class ConnectionPolicy {
         return all;
     }
 
-    /** Where to look without being asked: only where the keeper said, because a word sent down any serial line may move a machine. */
+    /**
+     * Where to look without being asked: only where the keeper said, because a word sent down any serial line may move
+     * a machine.
+     */
     List<Reach> places() {
         List<Reach> places = new ArrayList<>();
         for (String address : addresses) {

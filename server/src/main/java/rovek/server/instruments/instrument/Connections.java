@@ -95,8 +95,8 @@ public class Connections {
     private record Noted(String name, Reach reach) {}
 
     /**
-     * Asks who answers there; only then is the connection kept, and the instrument put on the shelf. A place that is known already
-     * gets the new name and pass code.
+     * Asks who answers there; only then is the connection kept, and the instrument put on the shelf. A place that is
+     * known already gets the new name and pass code.
      */
     public InstrumentView connect(ConnectionDraft draft) {
         Reach reach = draft.reach();

@@ -8,8 +8,7 @@ import rovek.link.LinkException;
 
 /**
  * A link whose claim is looked at before anything is changed on the instrument. A server that slept for longer than its
- * claim lasts has lost
- * it to another one without noticing; what it would go on with is refused.
+ * claim lasts has lost it to another one without noticing; what it would go on with is refused.
  */
 final class FencedLink {
 

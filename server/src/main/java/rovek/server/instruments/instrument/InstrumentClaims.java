@@ -22,8 +22,8 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 import rovek.server.base.problem.DomainProblem;
 
 /**
- * One conversation with an instrument at a time, whichever server holds it. While a server lives its claims are kept alive; those of
- * one that died run out by themselves.
+ * One conversation with an instrument at a time, whichever server holds it. While a server lives its claims are kept
+ * alive; those of one that died run out by themselves.
  */
 @Service
 class InstrumentClaims {

@@ -118,7 +118,9 @@ public class Instruments {
         instrument.lastSeenAt = clock.instant();
     }
 
-    /** An instrument that is known from a file it wrote; one that was never met is put on the shelf without an address. */
+    /**
+     * An instrument that is known from a file it wrote; one that was never met is put on the shelf without an address.
+     */
     public InstrumentView metInAFile(Maker made) {
         Maker.MakingInstrument maker = made.instrument().orElseThrow();
         Recognition.Named named = named(maker);
@@ -156,7 +158,10 @@ public class Instruments {
         return recognition.known(named(maker)).map(instrument -> instrument.id);
     }
 
-    /** As {@link #knownWriter}; an instrument that was never met is put on the shelf: a memory card may come from another one. */
+    /**
+     * As {@link #knownWriter}; an instrument that was never met is put on the shelf: a memory card may come from
+     * another one.
+     */
     public UUID writer(Maker made, UUID readFrom) {
         return knownWriter(made, readFrom).orElseGet(() -> metInAFile(made).id());
     }
@@ -189,7 +194,10 @@ public class Instruments {
         return after;
     }
 
-    /** How wrong its clock was before somebody set it, where its readings have not been read back since; empty where nobody has. */
+    /**
+     * How wrong its clock was before somebody set it, where its readings have not been read back since; empty where
+     * nobody has.
+     */
     @Transactional(readOnly = true)
     public Optional<ClockState.Earlier> clockBefore(UUID id) {
         InstrumentEntity instrument = entity(id);
@@ -213,7 +221,10 @@ public class Instruments {
         });
     }
 
-    /** Nothing on it is dated by an earlier state of its clock any more: all was read back, or what comes is measured from now on. */
+    /**
+     * Nothing on it is dated by an earlier state of its clock any more: all was read back, or what comes is measured
+     * from now on.
+     */
     public void forgetClockBefore(UUID id) {
         transaction.executeWithoutResult(status -> {
             InstrumentEntity was = entity(id);
@@ -252,12 +263,17 @@ public class Instruments {
                 id, purpose, InstrumentClaims.Manner.WORKS, (link, identity, hold) -> work.with(link, identity));
     }
 
-    /** As {@link #withLink}, for who only looks: the work ends as soon as its hold says that somebody else wants the instrument. */
+    /**
+     * As {@link #withLink}, for who only looks: the work ends as soon as its hold says that somebody else wants the
+     * instrument.
+     */
     public <T> T lookingWithLink(UUID id, String purpose, HeldLinkWork<T> work) throws LinkException, PackageException {
         return withLink(id, purpose, InstrumentClaims.Manner.LOOKS, work);
     }
 
-    /** As {@link #lookingWithLink}, for who comes again by himself: where the instrument is in use, he is told at once. */
+    /**
+     * As {@link #lookingWithLink}, for who comes again by himself: where the instrument is in use, he is told at once.
+     */
     public <T> T watchingWithLink(UUID id, String purpose, HeldLinkWork<T> work)
             throws LinkException, PackageException {
         return withLink(id, purpose, InstrumentClaims.Manner.WATCHES, work);

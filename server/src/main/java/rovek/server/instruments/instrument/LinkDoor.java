@@ -14,7 +14,10 @@ import rovek.link.scpi.ScpiSession;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.secret.Secrets;
 
-/** Opens links, one at a time by each connection: a serial line cannot be opened twice, and many instruments listen to one caller only. */
+/**
+ * Opens links, one at a time by each connection: a serial line cannot be opened twice, and many instruments listen to
+ * one caller only.
+ */
 @Service
 class LinkDoor {
 

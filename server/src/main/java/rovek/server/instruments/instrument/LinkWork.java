@@ -9,8 +9,6 @@ import rovek.link.packet.PackageException;
 @FunctionalInterface
 public interface LinkWork<T> {
 
-    /**
-     * @param identity who answered
-     */
+    /** @param identity who answered */
     T with(Instrument link, InstrumentIdentity identity) throws LinkException, PackageException;
 }

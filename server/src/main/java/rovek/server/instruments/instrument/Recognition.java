@@ -24,7 +24,8 @@ class Recognition {
      *
      * @param maker blank where it is not said, as in many files
      * @param serial blank where it has none
-     * @param knownBy what tells it apart without a serial number: the connection it is reached by, or the person who brought its file
+     * @param knownBy what tells it apart without a serial number: the connection it is reached by, or the person who
+     *     brought its file
      */
     record Named(String maker, String model, String serial, String knownBy) {
 
@@ -35,8 +36,7 @@ class Recognition {
 
     /**
      * The instrument that is meant, if it is known. Two makers' instruments with one serial number are two. Where only
-     * one of the two sides names a
-     * maker, model and serial number decide, unless two known instruments share them.
+     * one of the two sides names a maker, model and serial number decide, unless two known instruments share them.
      */
     Optional<InstrumentEntity> known(Named named) {
         List<InstrumentEntity> alike = instruments.findBySerialAndKnownBy(named.serial(), named.knownBy()).stream()
@@ -54,7 +54,10 @@ class Recognition {
         return open.size() == 1 ? Optional.of(open.get(0)) : Optional.empty();
     }
 
-    /** As {@link #known}; until the caller's transaction ends nobody else puts an instrument with this serial number on the shelf. */
+    /**
+     * As {@link #known}; until the caller's transaction ends nobody else puts an instrument with this serial number on
+     * the shelf.
+     */
     @Transactional(propagation = Propagation.MANDATORY)
     public Optional<InstrumentEntity> knownForGood(Named named) {
         Optional<InstrumentEntity> known = known(named);

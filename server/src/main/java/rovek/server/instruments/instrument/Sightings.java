@@ -17,8 +17,8 @@ import java.util.concurrent.TimeoutException;
 import java.util.function.Supplier;
 
 /**
- * What was seen at places that are slow to look at. Each place is looked at by one at a time, all who ask meanwhile share that look,
- * and nobody waits longer than he wants: what was seen last is told instead.
+ * What was seen at places that are slow to look at. Each place is looked at by one at a time, all who ask meanwhile
+ * share that look, and nobody waits longer than he wants: what was seen last is told instead.
  */
 final class Sightings<P, S> {
 

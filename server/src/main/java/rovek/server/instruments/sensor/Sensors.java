@@ -20,7 +20,10 @@ import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.problem.DomainProblem.Fault;
 import rovek.server.instruments.instrument.Instruments;
 
-/** The register of sensors. None is ever removed, since checks and readings name them; one that is out of use is retired. */
+/**
+ * The register of sensors. None is ever removed, since checks and readings name them; one that is out of use is
+ * retired.
+ */
 @Service
 public class Sensors {
 

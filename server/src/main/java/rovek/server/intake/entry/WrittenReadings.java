@@ -32,8 +32,8 @@ import rovek.server.plant.tree.Plant;
 import rovek.server.rounds.visit.VisitIntake;
 
 /**
- * Takes what people write down: packed as an instrument would have packed it, kept as an original, and from there on like any
- * other reading. Sent twice it is taken once.
+ * Takes what people write down: packed as an instrument would have packed it, kept as an original, and from there on
+ * like any other reading. Sent twice it is taken once.
  */
 @Service
 public class WrittenReadings {

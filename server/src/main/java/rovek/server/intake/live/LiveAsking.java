@@ -14,7 +14,10 @@ import rovek.link.packet.PackageException;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.instruments.instrument.LinkHold;
 
-/** Asks a source for as long as somebody wants to know and this server is the one that asks. It comes back by itself after a lost link. */
+/**
+ * Asks a source for as long as somebody wants to know and this server is the one that asks. It comes back by itself
+ * after a lost link.
+ */
 final class LiveAsking implements Runnable {
 
     private static final Logger LOG = LoggerFactory.getLogger(LiveAsking.class);

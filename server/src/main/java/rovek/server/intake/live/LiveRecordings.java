@@ -34,8 +34,9 @@ import rovek.server.plant.tree.Plant;
 import rovek.server.rounds.visit.VisitIntake;
 
 /**
- * Records what is watched. When it ends, what was recorded is packed as the instrument would have packed a run, kept as an
- * original and taken like any other. A recording whose server died is ended by another, or by the same when it is back.
+ * Records what is watched. When it ends, what was recorded is packed as the instrument would have packed a run, kept as
+ * an original and taken like any other. A recording whose server died is ended by another, or by the same when it is
+ * back.
  */
 @Service
 class LiveRecordings {
@@ -135,9 +136,14 @@ class LiveRecordings {
         if (words.length() > LONGEST_NAME) {
             throw new DomainProblem.Invalid("text", "A marker has up to %d characters.".formatted(LONGEST_NAME));
         }
+        LiveRecord.Mark mark = new LiveRecord.Mark(clock.instant(), words.isEmpty() ? "marked" : words);
         try {
-            rows.mark(
-                    requireOpen(target).id(), new LiveRecord.Mark(clock.instant(), words.isEmpty() ? "marked" : words));
+            if (!rows.mark(requireOpen(target).id(), mark)) {
+                throw new DomainProblem.Conflict(
+                        "too-many-marks",
+                        "A recording has up to %d markers. Nothing was marked; the recording goes on."
+                                .formatted(LiveRows.MOST_MARKS));
+            }
         } catch (LiveRows.Closed taken) {
             throw new DomainProblem.Conflict("taken-elsewhere", taken.getMessage() + " Nothing was marked.");
         }

@@ -27,6 +27,9 @@ import tools.jackson.databind.json.JsonMapper;
 class LiveRows {
 
     private static final TypeReference<List<LiveChannel>> CHANNELS = new TypeReference<>() {};
+    /** All of them are shown, to everybody who watches, twice a second. */
+    static final int MOST_MARKS = 500;
+
     private static final String BEGUN =
             "SELECT id, kind, target_id, name, model, serial, channels, interval_millis, check_id, began_at, "
                     + "began_by, taken FROM live_recording";
@@ -118,13 +121,23 @@ class LiveRows {
         }
     }
 
-    /** @throws Closed where another server has taken the recording in the meantime */
+    /**
+     * Whether it was marked: it is not where the recording has as many markers as one may have.
+     *
+     * @throws Closed where another server has taken the recording in the meantime
+     */
     @Transactional
-    public void mark(UUID recording, LiveRecord.Mark mark) {
+    public boolean mark(UUID recording, LiveRecord.Mark mark) {
         alive(recording, mark.at());
-        db.sql("INSERT INTO live_mark VALUES (?, ?, ?)")
-                .params(recording, at(mark.at()), mark.text())
-                .update();
+        return db.sql("""
+                INSERT INTO live_mark SELECT :id, :at, :words
+                WHERE (SELECT count(*) FROM live_mark WHERE recording_id = :id) < :most""")
+                        .param("id", recording)
+                        .param("at", at(mark.at()))
+                        .param("words", mark.text())
+                        .param("most", MOST_MARKS)
+                        .update()
+                == 1;
     }
 
     /** A recording takes no more rows: somebody makes a run of those it has. */

@@ -16,7 +16,10 @@ import rovek.core.live.GoLimit;
 import rovek.core.live.LiveChannel;
 import rovek.core.live.LiveSample;
 
-/** What this server knows of one source that is watched, by one or many: asked by itself, or heard from the server that asks. */
+/**
+ * What this server knows of one source that is watched, by one or many: asked by itself, or heard from the server that
+ * asks.
+ */
 final class LiveSession {
 
     private static final Duration LINGERS = Duration.ofSeconds(5);
@@ -78,7 +81,10 @@ final class LiveSession {
         return channels;
     }
 
-    /** Waits a moment for what a source shows, which is known soon after somebody began to watch it here; none where nothing comes. */
+    /**
+     * Waits a moment for what a source shows, which is known soon after somebody began to watch it here; none where
+     * nothing comes.
+     */
     synchronized List<LiveChannel> awaitChannels(Duration longest) {
         long until = System.nanoTime() + longest.toNanos();
         try {

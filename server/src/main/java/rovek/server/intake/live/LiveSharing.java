@@ -5,9 +5,9 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
 /**
- * Keeps a view on this server in step with the others, a few times a second: one of them asks the source and shows what it was
- * told, the others show the same. Where the one that asks is gone, the next one asks. What is recorded, and what the channels must
- * keep to, stands in the database, and may have been said at any server.
+ * Keeps a view on this server in step with the others, a few times a second: one of them asks the source and shows what
+ * it was told, the others show the same. Where the one that asks is gone, the next one asks. What is recorded, and what
+ * the channels must keep to, stands in the database, and may have been said at any server.
  */
 final class LiveSharing implements Runnable {
 
@@ -19,7 +19,8 @@ final class LiveSharing implements Runnable {
     private final LiveRows rows;
     private final UUID holder = UUID.randomUUID();
     private volatile boolean holds;
-    private boolean hasEnded;
+    private volatile boolean hasEnded;
+    private boolean isAway;
     private boolean wasFollowed;
     private UUID heardFrom = holder;
     private long heard;
@@ -37,28 +38,40 @@ final class LiveSharing implements Runnable {
     }
 
     @Override
-    public synchronized void run() {
+    public void run() {
         if (hasEnded) {
             return;
         }
         try {
-            long said = session.said();
-            if (holds) {
-                hold();
-            }
-            if (!holds) {
-                views.follow(target).ifPresentOrElse(this::hear, () -> holds = views.take(target, holder));
-            }
-            session.learn(said, rows.limits(target), rows.open(target));
-            if (holds) {
-                session.recordWhatIsOpen();
-            }
+            step();
+            isAway = false;
         } catch (RuntimeException away) {
             // Whoever asks goes on asking: nobody else can take it over while the database is away.
-            LOG.debug(
-                    "The live view of {} cannot be shared for now; it is tried again.",
-                    session.source().title(),
-                    away);
+            if (!isAway) {
+                LOG.warn(
+                        "The live view of {} cannot be shared for now; it is tried again.",
+                        session.source().title(),
+                        away);
+            }
+            isAway = true;
+        }
+        if (hasEnded) {
+            // It ended while this was under way, which may have taken it once more.
+            release();
+        }
+    }
+
+    private void step() {
+        long said = session.said();
+        if (holds) {
+            hold();
+        }
+        if (!holds) {
+            views.follow(target).ifPresentOrElse(this::hear, () -> holds = views.take(target, holder));
+        }
+        session.learn(said, rows.limits(target), rows.open(target));
+        if (holds) {
+            session.recordWhatIsOpen();
         }
     }
 
@@ -94,8 +107,12 @@ final class LiveSharing implements Runnable {
     }
 
     /** Leaves it to whoever wants it next. Where the database is away it runs out by itself. */
-    synchronized void end() {
+    void end() {
         hasEnded = true;
+        release();
+    }
+
+    private void release() {
         if (holds) {
             holds = false;
             try {

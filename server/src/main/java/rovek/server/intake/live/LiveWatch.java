@@ -117,7 +117,10 @@ public class LiveWatch {
         }
     }
 
-    /** What is recorded of a source has changed: whoever watches it here is told at once, whoever watches elsewhere soon. */
+    /**
+     * What is recorded of a source has changed: whoever watches it here is told at once, whoever watches elsewhere
+     * soon.
+     */
     void recordingChanged(LiveTarget target) {
         running(target).ifPresent(session -> session.recorded(rows.open(target)));
     }

@@ -26,8 +26,9 @@ final class Recorder {
     private final Deque<LiveSample> waiting = new ArrayDeque<>();
     private Instant next;
     private Instant lastSign;
-    private int taken;
-    private boolean isOver;
+    // Asked for by who shows the recording, who must not wait for the database.
+    private volatile int taken;
+    private volatile boolean isOver;
 
     /**
      * Begins with a recording, or goes on with one.
@@ -52,7 +53,10 @@ final class Recorder {
         return Duration.ofMillis(begun.intervalMillis());
     }
 
-    /** Takes what is due. Values of other channels than it began with, as after another set-up was loaded, are none of its. */
+    /**
+     * Takes what is due. Values of other channels than it began with, as after another set-up was loaded, are none of
+     * its.
+     */
     synchronized void take(LiveSample sample, List<LiveChannel> channels) {
         if (isOver || isFull() || sample.at().plus(EARLY).isBefore(next) || !channels.equals(begun.channels())) {
             return;
@@ -65,7 +69,7 @@ final class Recorder {
         store();
     }
 
-    synchronized boolean isFull() {
+    boolean isFull() {
         return taken >= mostRows;
     }
 
@@ -95,7 +99,7 @@ final class Recorder {
     }
 
     /** Whether it takes no more: it was ended, here or at another server. */
-    synchronized boolean isOver() {
+    boolean isOver() {
         return isOver;
     }
 
@@ -131,7 +135,7 @@ final class Recorder {
         isOver = true;
     }
 
-    synchronized int taken() {
+    int taken() {
         return taken;
     }
 }

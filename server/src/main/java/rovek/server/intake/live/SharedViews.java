@@ -8,13 +8,13 @@ import org.springframework.stereotype.Repository;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * Which server asks a source, and what it shows to the others. A server holds a view for as long as it renews it; that of one that
- * died runs out by itself. Times are the database's, so that the servers' clocks do not matter.
+ * Which server asks a source, and what it shows to the others. A server holds a view for as long as it renews it; that
+ * of one that died runs out by itself. Times are the database's, so that the servers' clocks do not matter.
  */
 @Repository
 class SharedViews {
 
-    static final Duration LASTS = Duration.ofSeconds(10);
+    private static final Duration LASTS = Duration.ofSeconds(10);
     private static final Duration FOLLOWED = Duration.ofSeconds(3);
 
     private final JdbcClient db;

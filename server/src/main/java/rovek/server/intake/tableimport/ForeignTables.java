@@ -32,8 +32,8 @@ import rovek.server.plant.tree.PlantTree;
 import rovek.server.rounds.visit.VisitIntake;
 
 /**
- * Takes tables that instruments without a field package write. Their file goes into the package that is made of it, so that
- * the original holds every byte that came; a mapping is remembered by the table's headings.
+ * Takes tables that instruments without a field package write. Their file goes into the package that is made of it, so
+ * that the original holds every byte that came; a mapping is remembered by the table's headings.
  */
 @Service
 public class ForeignTables {
@@ -269,7 +269,10 @@ public class ForeignTables {
                 new PackedCapture.Plain(new ValueCapture(reading.value())));
     }
 
-    /** A longer table of the same instrument holds the shorter one: what makes a reading is when, where and what, not its line. */
+    /**
+     * A longer table of the same instrument holds the shorter one: what makes a reading is when, where and what, not
+     * its line.
+     */
     private static String ownId(ForeignReading reading) {
         String what = reading.at() + "|" + reading.label();
         return "table-" + Sha256.of(what.getBytes(StandardCharsets.UTF_8)).substring(0, 24);

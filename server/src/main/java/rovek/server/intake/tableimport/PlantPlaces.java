@@ -15,7 +15,10 @@ import rovek.server.plant.tree.CheckView;
 import rovek.server.plant.tree.PlantNode;
 import rovek.server.plant.tree.PlantTree;
 
-/** The gauge checks of the plant by the tag of their asset: single values of a foreign table belong to no other technique. */
+/**
+ * The gauge checks of the plant by the tag of their asset: single values of a foreign table belong to no other
+ * technique.
+ */
 final class PlantPlaces implements ForeignPlan.Places {
 
     static final String GAUGE = "gauge";

@@ -8,7 +8,8 @@ import rovek.server.instruments.instrument.InstrumentView;
  * An instrument as it stands on the other end of the link right now.
  *
  * @param batteryPercent null where it cannot tell, likewise {@code temperatureCelsius}
- * @param clockAheadSeconds how far its clock is ahead of the server's; negative when it is slow, null where it cannot be asked
+ * @param clockAheadSeconds how far its clock is ahead of the server's; negative when it is slow, null where it cannot
+ *     be asked
  * @param availableOptions what it could have and has not
  * @param isRunning whether it records a run now; null where it records none
  * @param clockIsWrong whether that is more than the delay of asking

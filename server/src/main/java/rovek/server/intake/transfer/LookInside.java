@@ -26,7 +26,10 @@ import rovek.server.judging.unitspelling.UnitSpellings;
 import rovek.server.plant.tree.CheckView;
 import rovek.server.plant.tree.Plant;
 
-/** A look at what lies in an instrument's file before it is taken. What was transferred for it need not be transferred again. */
+/**
+ * A look at what lies in an instrument's file before it is taken. What was transferred for it need not be transferred
+ * again.
+ */
 @Service
 public class LookInside {
 

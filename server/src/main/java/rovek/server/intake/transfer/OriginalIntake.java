@@ -79,7 +79,8 @@ class OriginalIntake {
 
     /**
      * @param file the original's bytes
-     * @param readFrom the instrument it was read from; what its package says another one wrote is that one's, at the times that one wrote
+     * @param readFrom the instrument it was read from; what its package says another one wrote is that one's, at the
+     *     times that one wrote
      * @param clock of the instrument it was read from; empty takes the times as they are written
      */
     Taken take(Originals.Kept original, Spool file, UUID readFrom, Optional<ClockState> clock) throws PackageException {

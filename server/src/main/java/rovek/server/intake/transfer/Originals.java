@@ -127,7 +127,8 @@ class Originals {
     /**
      * Keeps what has arrived as an original.
      *
-     * @param transferId under which its pieces are; the original's id from now on, unless the same bytes were kept in the meantime
+     * @param transferId under which its pieces are; the original's id from now on, unless the same bytes were kept in
+     *     the meantime
      */
     @Transactional
     public Kept keepArrived(UUID transferId, UUID instrumentId, String fileName, Spool file) {
@@ -190,7 +191,10 @@ class Originals {
 
     private record CameAsFile(boolean asFile) {}
 
-    /** The very same bytes are on the instrument itself: where an original came as a file, it is known now where it comes from. */
+    /**
+     * The very same bytes are on the instrument itself: where an original came as a file, it is known now where it
+     * comes from.
+     */
     @Transactional
     public void noteOnInstrument(UUID instrumentId, String sha256) {
         db.sql("UPDATE original SET as_file = false WHERE instrument_id = ? AND sha256 = ? AND as_file RETURNING id")
@@ -203,8 +207,7 @@ class Originals {
 
     /**
      * Notes that an original's readings were made, to be called in the transaction that makes them. How many were new
-     * says the first time; what
-     * could not be taken, the latest.
+     * says the first time; what could not be taken, the latest.
      */
     void noteTaken(UUID originalId, int fresh, int known, List<ReadingsPackage.LeftOut> leftOut) {
         String reasons = leftOut.stream()

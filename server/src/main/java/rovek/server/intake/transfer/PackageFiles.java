@@ -34,8 +34,8 @@ public class PackageFiles {
     }
 
     /**
-     * Takes a field package as if its instrument had been read back: the original is kept first, then its readings are made.
-     * What is stored already, whichever way it came, is not stored again. Times are as the instrument wrote them.
+     * Takes a field package as if its instrument had been read back: the original is kept first, then its readings are
+     * made. What is stored already, whichever way it came, is not stored again. Times are as the instrument wrote them.
      *
      * @throws DomainProblem.Invalid where the file is no readings of an instrument; nothing is kept then
      */

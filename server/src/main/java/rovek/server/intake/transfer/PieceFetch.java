@@ -10,7 +10,10 @@ import rovek.link.Instrument;
 import rovek.link.InstrumentFile;
 import rovek.link.LinkException;
 
-/** Fetches what is missing of a file on an instrument, piece by piece; each is kept as it arrives, whatever the file is wanted for. */
+/**
+ * Fetches what is missing of a file on an instrument, piece by piece; each is kept as it arrives, whatever the file is
+ * wanted for.
+ */
 @Service
 class PieceFetch {
 

@@ -14,7 +14,9 @@ import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Bytes of originals in pieces, and of those that are still on their way. Never more than a few pieces are in memory. */
+/**
+ * Bytes of originals in pieces, and of those that are still on their way. Never more than a few pieces are in memory.
+ */
 @Service
 class Pieces {
 
@@ -149,7 +151,9 @@ class Pieces {
         end(transferId);
     }
 
-    /** Drops transfers that nobody went on with for a month: the instrument still has them, or they came another way. */
+    /**
+     * Drops transfers that nobody went on with for a month: the instrument still has them, or they came another way.
+     */
     @EventListener(ApplicationReadyEvent.class)
     @Transactional
     public void dropOld() {

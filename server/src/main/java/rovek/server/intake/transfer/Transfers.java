@@ -100,7 +100,10 @@ public class Transfers {
         });
     }
 
-    /** Begins or ends a run on the instrument itself, as its set-up has it; what it records stays in its memory until it is read back. */
+    /**
+     * Begins or ends a run on the instrument itself, as its set-up has it; what it records stays in its memory until it
+     * is read back.
+     */
     public void run(UUID instrumentId, boolean begin) {
         linked(instrumentId, begin ? "starting a run" : "ending a run", (link, identity) -> {
             if (begin) {
@@ -172,8 +175,8 @@ public class Transfers {
     }
 
     /**
-     * Sets the instrument's clock to the server's. Not while it holds readings dated by a wrong clock: once the clock is
-     * right, nothing tells any more how wrong those are.
+     * Sets the instrument's clock to the server's. Not while it holds readings dated by a wrong clock: once the clock
+     * is right, nothing tells any more how wrong those are.
      */
     public void setClock(UUID instrumentId) {
         linked(instrumentId, "setting the clock", (link, identity) -> {
@@ -231,8 +234,8 @@ public class Transfers {
     public record Cleared(int files, List<Stays> stays) {}
 
     /**
-     * Removes files from the instrument, but only what is stored here whole as it is there now, its digest asked once more. What is not
-     * stays, each with its reason.
+     * Removes files from the instrument, but only what is stored here whole as it is there now, its digest asked once
+     * more. What is not stays, each with its reason.
      */
     public Cleared clear(UUID instrumentId, List<String> names) {
         if (names.size() > MOST_CLEARED) {

@@ -97,7 +97,8 @@ public class LimitPreviews {
     /**
      * How early a known repair would have been told of.
      *
-     * @param daysBefore from the first reading since which all were watch or fail; null where it would not have been told of
+     * @param daysBefore from the first reading since which all were watch or fail; null where it would not have been
+     *     told of
      */
     public record Warning(
             String place,

@@ -249,7 +249,10 @@ public class Limits {
         return new LimitForm(List.of(RuleDraft.plain(kind, watch, fail)), 0, false);
     }
 
-    /** Says what is right for a result at a node, and for all beneath that says nothing nearer. What was said before is kept. */
+    /**
+     * Says what is right for a result at a node, and for all beneath that says nothing nearer. What was said before is
+     * kept.
+     */
     @Transactional
     public PlantLedger.Committed say(UUID nodeId, String technique, String resultId, Saying saying) {
         PlantTree tree = plant.tree();
@@ -331,7 +334,8 @@ public class Limits {
     }
 
     /**
-     * Gives each check beneath a node that has no limit on a result the one proposed for it. One change, undone at once.
+     * Gives each check beneath a node that has no limit on a result the one proposed for it. One change, undone at
+     * once.
      *
      * @param from the first moment the limits hold for, ISO 8601; null judges all readings again
      */

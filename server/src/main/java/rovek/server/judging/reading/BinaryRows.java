@@ -10,8 +10,8 @@ import java.time.LocalDate;
 import java.util.UUID;
 
 /**
- * Rows as PostgreSQL's {@code COPY ... (FORMAT binary)} reads them (its manual, "COPY", "Binary Format"): many at once, without a
- * statement for each.
+ * Rows as PostgreSQL's {@code COPY ... (FORMAT binary)} reads them (its manual, "COPY", "Binary Format"): many at once,
+ * without a statement for each.
  */
 final class BinaryRows {
 

@@ -26,7 +26,10 @@ final class Compression {
         return compress(raw.array());
     }
 
-    /** Nothing stays nothing. What would hardly get smaller is only wrapped: squeezing noise takes longer than analysing it. */
+    /**
+     * Nothing stays nothing. What would hardly get smaller is only wrapped: squeezing noise takes longer than analysing
+     * it.
+     */
     static byte[] compress(byte[] raw) {
         if (raw.length == 0) {
             return raw;

@@ -4,7 +4,8 @@ import jakarta.annotation.Nullable;
 import java.time.LocalDate;
 
 /**
- * The calibration an instrument had when it was read back; a later one does not reach back to what it had measured before.
+ * The calibration an instrument had when it was read back; a later one does not reach back to what it had measured
+ * before.
  *
  * @param on null where the instrument did not tell; likewise {@code until}
  */

@@ -50,7 +50,10 @@ public class ReadingDesk {
         this.json = json;
     }
 
-    /** What there is to draw of a reading, and what is to be known of it; {@code looks} says in which ways it can be looked at. */
+    /**
+     * What there is to draw of a reading, and what is to be known of it; {@code looks} says in which ways it can be
+     * looked at.
+     */
     public record Drawn(List<Curve> curves, List<String> remarks, List<Look> looks) {}
 
     /** One way of looking that can be chosen, and what is chosen. */
@@ -176,7 +179,9 @@ public class ReadingDesk {
         return CaptureView.of(capture(readingId), photos);
     }
 
-    /** The numbers of readings that are a single value and nothing else, also where no check says what to make of them. */
+    /**
+     * The numbers of readings that are a single value and nothing else, also where no check says what to make of them.
+     */
     @Transactional(readOnly = true)
     public Map<UUID, Amount> lone(Collection<UUID> readings) {
         Map<UUID, Amount> lone = new HashMap<>();

@@ -63,7 +63,9 @@ public class ReadingIntake {
         this.now = now;
     }
 
-    /** Readings of one package under way: what is in force at a check is worked out once, for all that were taken there. */
+    /**
+     * Readings of one package under way: what is in force at a check is worked out once, for all that were taken there.
+     */
     public final class Preparation {
 
         private final ReadingsFile file;
@@ -155,7 +157,10 @@ public class ReadingIntake {
         return new PreparedReading(identity, packed, check, settings, analyse(technique.get(), packed, settings));
     }
 
-    /** As the check is set now, but with the sensor it was measured with: that may have been calibrated or changed since. */
+    /**
+     * As the check is set now, but with the sensor it was measured with: that may have been calibrated or changed
+     * since.
+     */
     static SettingValues withSensor(CheckView check, Map<String, String> measuredWith) {
         Map<String, String> values = new HashMap<>(check.settings().values());
         check.technique()

@@ -98,7 +98,10 @@ public class Readings {
                 .param("to", to == null ? null : Timestamp.from(to)));
     }
 
-    /** One result of a check over all time, in the result's own unit; without what must not be judged, e.g. of an overloaded sensor. */
+    /**
+     * One result of a check over all time, in the result's own unit; without what must not be judged, e.g. of an
+     * overloaded sensor.
+     */
     @Transactional(readOnly = true)
     public ResultSeries series(UUID checkId, ResultDefinition result) {
         return series(List.of(checkId), result).get(checkId);

@@ -25,8 +25,8 @@ import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * Results made once more from captures, as the check is set now: a band that was named later is seen in the history, too. A choice of
- * a person; the captures stay as they are, and so does every certificate.
+ * Results made once more from captures, as the check is set now: a band that was named later is seen in the history,
+ * too. A choice of a person; the captures stay as they are, and so does every certificate.
  */
 @Service
 public class Reckoning {

@@ -16,7 +16,8 @@ import tools.jackson.databind.annotation.JsonSerialize;
  * The channels of a run over one axis of time.
  *
  * @param seconds since the run began, rising; where the logger paused with a row of nothing between
- * @param rows how many there are of all; more than are told where they are very many, thinned so that no spike of any channel is lost
+ * @param rows how many there are of all; more than are told where they are very many, thinned so that no spike of any
+ *     channel is lost
  */
 public record RunView(double[] seconds, List<RunChannel> channels, List<RunMarker> markers, int rows) {
 

@@ -14,8 +14,8 @@ import rovek.core.unit.Amount;
 import rovek.core.unit.UnitOfMeasure;
 
 /**
- * A limit's boundaries as they are shown beside a result, in its unit: the upper side, or the lower one where there is no
- * other. Of several rules the nearest boundary counts.
+ * A limit's boundaries as they are shown beside a result, in its unit: the upper side, or the lower one where there is
+ * no other. Of several rules the nearest boundary counts.
  *
  * @param watch null where none is set; likewise {@code fail}
  * @param watchLow lower boundary beside an upper one, null where there is none; likewise {@code failLow}

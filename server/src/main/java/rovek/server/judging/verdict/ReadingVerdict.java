@@ -27,8 +27,8 @@ public record ReadingVerdict(Judgement judgement, Map<String, OfResult> results)
     }
 
     /**
-     * The same of one result alone. A person's verdict is one on the whole reading: it stands on every result that came to
-     * worse than it, or to the same as the reading did.
+     * The same of one result alone. A person's verdict is one on the whole reading: it stands on every result that came
+     * to worse than it, or to the same as the reading did.
      */
     public ReadingVerdict onlyOn(String resultId) {
         Map<String, OfResult> own = results.containsKey(resultId) ? Map.of(resultId, results.get(resultId)) : Map.of();

@@ -32,8 +32,8 @@ import rovek.server.plant.tree.CheckView;
 import rovek.server.plant.tree.PlantTree;
 
 /**
- * Judges readings, each under the limits that count at its time. A verdict is never stored: it follows from the readings, the
- * limits as they were said over time, and what happened to the plant.
+ * Judges readings, each under the limits that count at its time. A verdict is never stored: it follows from the
+ * readings, the limits as they were said over time, and what happened to the plant.
  */
 @Service
 public class Verdicts {

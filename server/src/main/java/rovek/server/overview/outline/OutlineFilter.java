@@ -63,7 +63,10 @@ public record OutlineFilter(
                 && within == null;
     }
 
-    /** Whether a node, going by what it says of itself, is what is looked for where no words and no checks are asked for. */
+    /**
+     * Whether a node, going by what it says of itself, is what is looked for where no words and no checks are asked
+     * for.
+     */
     boolean isMetBy(Node node) {
         if (isGiven(assetClass) || isGiven(criticality)) {
             return node.assetClass().equals(assetClass)

@@ -135,7 +135,10 @@ public class Outlines {
         return search(filter, moment).hits();
     }
 
-    /** The likeliest nodes of a name: those whose own tag or name begins with it first, and the outer ones before the inner. */
+    /**
+     * The likeliest nodes of a name: those whose own tag or name begins with it first, and the outer ones before the
+     * inner.
+     */
     public List<Found> find(String text) {
         Standings.Moment moment = standings.now();
         String wanted = text.strip().toLowerCase(Locale.ROOT);

@@ -11,7 +11,10 @@ import rovek.core.plant.Node;
 import rovek.core.plant.NodeTree;
 import rovek.server.plant.tree.PlantTree;
 
-/** The plant as arrays, every parent before its children: gone through from end to end in a few milliseconds. Never changed. */
+/**
+ * The plant as arrays, every parent before its children: gone through from end to end in a few milliseconds. Never
+ * changed.
+ */
 final class SearchIndex {
 
     private final PlantTree tree;

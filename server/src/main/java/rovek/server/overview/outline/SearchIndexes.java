@@ -10,7 +10,10 @@ import org.springframework.stereotype.Component;
 import rovek.server.follow.standing.Standings;
 import rovek.server.plant.tree.PlantTree;
 
-/** The index of the plant as it stands, made while nobody waits for it: when the server starts, and when a page shows the plant. */
+/**
+ * The index of the plant as it stands, made while nobody waits for it: when the server starts, and when a page shows
+ * the plant.
+ */
 @Component
 class SearchIndexes {
 

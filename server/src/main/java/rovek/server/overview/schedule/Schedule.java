@@ -23,8 +23,8 @@ import rovek.server.plant.tree.Plant;
 import rovek.server.plant.tree.PlantTree;
 import rovek.server.rounds.route.RouteView;
 import rovek.server.rounds.route.Routes;
-import rovek.server.rounds.visit.Visits;
-import rovek.server.rounds.visit.Visits.Walked;
+import rovek.server.rounds.visit.VisitHistory;
+import rovek.server.rounds.visit.VisitHistory.Walked;
 
 /** When which route is due, for whom, and how long it takes. */
 @Service
@@ -35,7 +35,7 @@ public class Schedule {
 
     private final Plant plant;
     private final Routes routes;
-    private final Visits visits;
+    private final VisitHistory visits;
     private final Accounts accounts;
     private final Clock clock;
     private final ZoneId zone;
@@ -43,7 +43,7 @@ public class Schedule {
     Schedule(
             Plant plant,
             Routes routes,
-            Visits visits,
+            VisitHistory visits,
             Accounts accounts,
             Clock clock,
             @Value("${rovek.time-zone:UTC}") String zone) {

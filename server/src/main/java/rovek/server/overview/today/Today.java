@@ -21,7 +21,7 @@ import rovek.server.instruments.sensor.Sensors;
 import rovek.server.overview.schedule.Schedule;
 import rovek.server.people.account.Accounts;
 import rovek.server.reports.certificate.Certificates;
-import rovek.server.rounds.visit.Visits;
+import rovek.server.rounds.visit.VisitHistory;
 
 /** What wants somebody now, the most pressing first. */
 @Service
@@ -31,7 +31,7 @@ public class Today {
     private static final int WARN_DAYS_BEFORE_CALIBRATION = 30;
 
     private final Standings standings;
-    private final Visits visits;
+    private final VisitHistory visits;
     private final Instruments instruments;
     private final Sensors sensors;
     private final Schedule schedule;
@@ -41,7 +41,7 @@ public class Today {
 
     Today(
             Standings standings,
-            Visits visits,
+            VisitHistory visits,
             Instruments instruments,
             Sensors sensors,
             Schedule schedule,

@@ -12,8 +12,8 @@ import org.springframework.session.web.http.DefaultCookieSerializer;
 
 /**
  * The two cookies there are. Behind https their names begin with {@code __Host-}: a browser takes such a one only from
- * this very host, by https
- * and for all its paths, so that no neighbour of the same domain can put one under us (RFC 6265bis, 4.1.3.2).
+ * this very host, by https and for all its paths, so that no neighbour of the same domain can put one under us (RFC
+ * 6265bis, 4.1.3.2).
  */
 final class GateCookies {
 

@@ -10,8 +10,7 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 
 /**
  * Makes and compares the hashes of passwords. That is dear on purpose, in time and in memory: it is never done while a
- * transaction holds a connection
- * that others wait for, and not for more people at once than there are cores.
+ * transaction holds a connection that others wait for, and not for more people at once than there are cores.
  */
 @Component
 class Passwords {
@@ -29,7 +28,10 @@ class Passwords {
         return apart(() -> encoder.encode(password));
     }
 
-    /** As much work where there is no hash, for a name that nobody has: how long it takes must not tell which names there are. */
+    /**
+     * As much work where there is no hash, for a name that nobody has: how long it takes must not tell which names
+     * there are.
+     */
     boolean fits(String password, Optional<String> hash) {
         return apart(() -> encoder.matches(password, hash.orElse(nobodys))) && hash.isPresent();
     }

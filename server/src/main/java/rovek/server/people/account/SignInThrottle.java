@@ -13,10 +13,8 @@ import rovek.server.base.problem.DomainProblem;
 
 /**
  * Slows guessing down, for all servers together. A try is counted before anything is hashed, so that many at once are
- * no more than one after
- * the other; the right password takes it back. What is counted is a name at an address: nobody elsewhere can keep its
- * owner out. An address that tries
- * many names is slowed down too. An hour of quiet forgets.
+ * no more than one after the other; the right password takes it back. What is counted is a name at an address: nobody
+ * elsewhere can keep its owner out. An address that tries many names is slowed down too. An hour of quiet forgets.
  */
 @Service
 class SignInThrottle {
@@ -60,8 +58,8 @@ class SignInThrottle {
     /**
      * Counts a try as if it had failed.
      *
-     * @throws DomainProblem.TooManyTries while one of the keys has to wait; nothing is counted then, so that trying
-     *     on makes nobody wait longer
+     * @throws DomainProblem.TooManyTries while one of the keys has to wait; nothing is counted then, so that trying on
+     *     makes nobody wait longer
      */
     @Transactional(propagation = Propagation.REQUIRES_NEW)
     public void reserve(List<Key> keys) {

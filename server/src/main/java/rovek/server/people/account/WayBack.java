@@ -10,8 +10,7 @@ import org.springframework.stereotype.Component;
 
 /**
  * The way back in for whoever has the server's shell, where no administrator can sign in any more: started with a name
- * and a password it makes that
- * account an administrator's, open, with that password. It stands in the audit trail.
+ * and a password it makes that account an administrator's, open, with that password. It stands in the audit trail.
  */
 @Component
 @Order(2)

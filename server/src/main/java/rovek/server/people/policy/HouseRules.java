@@ -24,7 +24,8 @@ public class HouseRules {
     }
 
     /**
-     * @param refuseOverdue whether nothing is signed that was measured with an instrument or sensor whose calibration was due
+     * @param refuseOverdue whether nothing is signed that was measured with an instrument or sensor whose calibration
+     *     was due
      * @param fileNeedsSecond whether readings that somebody brought as a file are signed by another person only
      */
     public record Rules(boolean refuseOverdue, boolean fileNeedsSecond) {}

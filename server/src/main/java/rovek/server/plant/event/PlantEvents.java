@@ -29,7 +29,10 @@ import rovek.server.plant.tree.Plant;
 import rovek.server.plant.tree.PlantNode;
 import rovek.server.plant.tree.PlantTree;
 
-/** What happened to things in the plant: repairs, new sensors, new baselines, notes. An event is of all beneath its node. */
+/**
+ * What happened to things in the plant: repairs, new sensors, new baselines, notes. An event is of all beneath its
+ * node.
+ */
 @Service
 public class PlantEvents {
 
@@ -171,7 +174,10 @@ public class PlantEvents {
                 row.getString("noted_by"));
     }
 
-    /** @param id chosen by the caller, so that a repeated request notes nothing twice; one that is known is noted otherwise */
+    /**
+     * @param id chosen by the caller, so that a repeated request notes nothing twice; one that is known is noted
+     *     otherwise
+     */
     @Transactional
     public PlantEvent put(UUID nodeId, UUID id, EventDraft draft) {
         PlantTree tree = plant.tree();

@@ -12,7 +12,10 @@ import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.table.HarmlessCell;
 import rovek.server.base.table.TableWriter;
 
-/** Comma-separated values (RFC 4180) in UTF-8; read with semicolons or tabs too, as spreadsheets write them in many countries. */
+/**
+ * Comma-separated values (RFC 4180) in UTF-8; read with semicolons or tabs too, as spreadsheets write them in many
+ * countries.
+ */
 final class CsvPlantFile implements PlantFile {
 
     private static final String BYTE_ORDER_MARK = "\uFEFF";

@@ -49,7 +49,10 @@ public final class DelimitedText {
         return best;
     }
 
-    /** The mark that stands equally often, and at all, in most lines: a decimal comma does not stand in the heading as well. */
+    /**
+     * The mark that stands equally often, and at all, in most lines: a decimal comma does not stand in the heading as
+     * well.
+     */
     public static char ofTable(String text) {
         List<String> lines =
                 text.lines().filter(line -> !line.isBlank()).limit(LOOKED_AT).toList();

@@ -6,7 +6,10 @@ import java.nio.charset.StandardCharsets;
 import java.util.zip.ZipInputStream;
 import rovek.server.base.problem.DomainProblem;
 
-/** How large a table may be, and how much memory reading it may take: found out by counting, before anything is made of it. */
+/**
+ * How large a table may be, and how much memory reading it may take: found out by counting, before anything is made of
+ * it.
+ */
 final class TableBounds {
 
     static final int MOST_BYTES = 32 << 20;

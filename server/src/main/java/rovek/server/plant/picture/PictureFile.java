@@ -22,8 +22,7 @@ import rovek.server.base.problem.DomainProblem;
 
 /**
  * An image as it is kept: its dots and nothing else. What a camera wrote beside them, the place and the owner's name
- * among it, is left behind,
- * and so is whatever else might be packed there; only which side is up is seen to before.
+ * among it, is left behind, and so is whatever else might be packed there; only which side is up is seen to before.
  *
  * @param mediaType PNG or JPEG
  */

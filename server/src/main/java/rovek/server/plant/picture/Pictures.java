@@ -61,7 +61,9 @@ public class Pictures {
     /** An image's bytes, as kept. */
     public record Image(String mediaType, String sha256, byte[] bytes) {}
 
-    /** The pictures of a node; of the nearest one above it that has any, up to its asset, where it has none of its own. */
+    /**
+     * The pictures of a node; of the nearest one above it that has any, up to its asset, where it has none of its own.
+     */
     @Transactional(readOnly = true)
     public List<PictureView> of(UUID nodeId) {
         List<Node> path = new ArrayList<>(plant.tree().nodes().path(nodeId));

@@ -7,8 +7,7 @@ import java.util.Set;
 
 /**
  * The parts of a PNG file (ISO/IEC 15948, clause 11) that its dots are made of. All others are passed over unread: a
- * text among them may unpack to
- * a thousand times its length.
+ * text among them may unpack to a thousand times its length.
  */
 final class PngDots {
 

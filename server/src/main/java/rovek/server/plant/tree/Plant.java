@@ -15,8 +15,8 @@ import rovek.server.base.problem.DomainProblem;
 import rovek.server.instruments.sensor.Sensors;
 
 /**
- * The plant as others read it. Each server keeps the plant in memory and asks the database only for what changed since it last
- * looked; several servers on one database see the same.
+ * The plant as others read it. Each server keeps the plant in memory and asks the database only for what changed since
+ * it last looked; several servers on one database see the same.
  */
 @Service
 public class Plant {

@@ -63,7 +63,10 @@ class PlantController {
             String sensitivityUnit,
             String sensorUnit) {}
 
-    /** A setting as it can be chosen for many; {@code options} empty for a number, {@code hint} how what is no number is written. */
+    /**
+     * A setting as it can be chosen for many; {@code options} empty for a number, {@code hint} how what is no number is
+     * written.
+     */
     record SettingView(String key, String name, String unit, List<String> options, String hint) {}
 
     record ResultView(String id, String name, String unit) {}

@@ -32,7 +32,10 @@ import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Every change of the plant goes through here: one after the other, whole or not at all, kept so that it can be taken back. */
+/**
+ * Every change of the plant goes through here: one after the other, whole or not at all, kept so that it can be taken
+ * back.
+ */
 @Service
 public class PlantLedger {
 

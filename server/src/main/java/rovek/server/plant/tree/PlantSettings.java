@@ -115,8 +115,8 @@ public class PlantSettings {
     }
 
     /**
-     * Sets and clears a node's own settings. Refused whole when a value cannot be, or a check beneath could not be measured
-     * any more.
+     * Sets and clears a node's own settings. Refused whole when a value cannot be, or a check beneath could not be
+     * measured any more.
      *
      * @param values key to value; null to inherit again
      */

@@ -82,8 +82,8 @@ public final class PlantTree {
     }
 
     /**
-     * Nodes that are in another state in another plant, or may be called otherwise there because of what stands above them; those that are
-     * gone there too.
+     * Nodes that are in another state in another plant, or may be called otherwise there because of what stands above
+     * them; those that are gone there too.
      */
     public Set<UUID> renamedIn(PlantTree other) {
         return sensors.equals(other.sensors)

@@ -29,7 +29,6 @@ import rovek.server.judging.reading.ReadingDesk;
 import rovek.server.judging.reading.ReadingView;
 import rovek.server.judging.reading.Readings;
 import rovek.server.judging.verdict.ReadingVerdict;
-import rovek.server.judging.verdict.Verdicts;
 import rovek.server.people.account.Accounts;
 import rovek.server.plant.tree.CheckView;
 import rovek.server.plant.tree.Plant;
@@ -46,7 +45,6 @@ class CertificateComposer {
     private final Visits visits;
     private final Readings readings;
     private final Plant plant;
-    private final Verdicts verdicts;
     private final Accounts accounts;
     private final Equipment equipment;
     private final ReadingDesk desk;
@@ -56,7 +54,6 @@ class CertificateComposer {
             Visits visits,
             Readings readings,
             Plant plant,
-            Verdicts verdicts,
             Accounts accounts,
             Equipment equipment,
             ReadingDesk desk,
@@ -64,7 +61,6 @@ class CertificateComposer {
         this.visits = visits;
         this.readings = readings;
         this.plant = plant;
-        this.verdicts = verdicts;
         this.accounts = accounts;
         this.equipment = equipment;
         this.desk = desk;
@@ -93,19 +89,15 @@ class CertificateComposer {
         List<VisitRow> stated = visit.rows().stream()
                 .filter(row -> chosen.contains(row.checkId()))
                 .toList();
-        Map<UUID, ReadingVerdict> judged = verdicts.of(
-                tree,
-                stated.stream()
-                        .map(row -> byId.get(row.readingId()))
-                        .filter(reading -> reading != null && reading.counts())
-                        .toList());
         for (VisitRow row : stated) {
             ReadingView reading = row.readingId() == null ? null : byId.get(row.readingId());
             rows.addAll(new CheckRows(
                             tree.check(row.checkId()).orElseThrow(),
                             row,
                             reading,
-                            reading == null ? null : judged.get(reading.id()),
+                            reading == null || !reading.counts()
+                                    ? null
+                                    : visit.judged().get(reading.id()),
                             began)
                     .all());
             if (reading != null) {

@@ -66,7 +66,8 @@ public class CertifiedReadings {
     /**
      * What became of the readings that certificates state.
      *
-     * @return certificate id to a sentence for each reading that was discarded, moved or repeated since; those without any are left out
+     * @return certificate id to a sentence for each reading that was discarded, moved or repeated since; those without
+     *     any are left out
      */
     @Transactional(readOnly = true)
     public Map<UUID, List<String>> changedSince(Collection<UUID> certificates) {

@@ -36,7 +36,9 @@ class Equipment {
 
     private record Used(UUID instrument, InstrumentCalibration calibration) {}
 
-    /** Readings that were moved here may have been taken with other instruments than the visit's, and at another time. */
+    /**
+     * Readings that were moved here may have been taken with other instruments than the visit's, and at another time.
+     */
     List<InstrumentStatement> instruments(Collection<ReadingView> readings) {
         return readings.stream()
                 .map(reading -> new Used(reading.instrumentId(), reading.calibration()))

@@ -4,8 +4,7 @@ import com.openhtmltopdf.extend.FSTextBreaker;
 
 /**
  * Where a line may end: between words, and in a long word also after a hyphen or a slash. A tag and a unit stay whole:
- * "mm/" at the end of a
- * line is no unit.
+ * "mm/" at the end of a line is no unit.
  */
 final class WordBreaker implements FSTextBreaker {
 

@@ -20,8 +20,8 @@ import rovek.server.rounds.visit.VisitStates;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * Everything that people change on readings and visits goes through here: an act is done whole or not at all, stands in the
- * audit trail, and can be undone while nobody has changed the same readings since.
+ * Everything that people change on readings and visits goes through here: an act is done whole or not at all, stands in
+ * the audit trail, and can be undone while nobody has changed the same readings since.
  */
 @Service
 public class Mendings {
@@ -113,7 +113,10 @@ public class Mendings {
 
     private static final int MOST_LISTED = 200;
 
-    /** What was corrected in a visit, the newest first: what changed the visit itself, and what changed readings that are of it or were. */
+    /**
+     * What was corrected in a visit, the newest first: what changed the visit itself, and what changed readings that
+     * are of it or were.
+     */
     @Transactional(readOnly = true)
     public List<Correction> of(UUID visit) {
         return db.sql("""

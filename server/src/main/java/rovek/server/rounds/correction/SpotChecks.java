@@ -39,8 +39,8 @@ public class SpotChecks {
     }
 
     /**
-     * Makes the check and places the reading on it, both or neither. Each is undone where it belongs: the check in the plant's
-     * history, the placement with the reading.
+     * Makes the check and places the reading on it, both or neither. Each is undone where it belongs: the check in the
+     * plant's history, the placement with the reading.
      *
      * @param nodeId a point; or a machine or part of one, which gets a new point
      * @param point name of the new point; not needed for a point

@@ -15,7 +15,10 @@ import rovek.server.rounds.correction.Mendings.Wanted;
 import rovek.server.rounds.visit.VisitState;
 import rovek.server.rounds.visit.VisitStates;
 
-/** The times of a visit's readings, where the instrument's clock was wrong. What the instrument wrote is kept beside them. */
+/**
+ * The times of a visit's readings, where the instrument's clock was wrong. What the instrument wrote is kept beside
+ * them.
+ */
 @Service
 public class VisitTimes {
 

@@ -45,7 +45,10 @@ class RouteEntity {
     @Version
     Integer version;
 
-    /** One place in the walking order, with what the technician is told and shown there; {@code pictureId} null for nothing. */
+    /**
+     * One place in the walking order, with what the technician is told and shown there; {@code pictureId} null for
+     * nothing.
+     */
     @Embeddable
     record Stop(UUID checkId, String instruction, UUID pictureId) {}
 }

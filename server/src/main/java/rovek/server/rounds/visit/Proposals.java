@@ -29,8 +29,9 @@ import rovek.server.plant.tree.PlantNode;
 import rovek.server.plant.tree.PlantTree;
 
 /**
- * Where loose readings may belong, and which placed ones were perhaps swapped. Only machines that were typed on the instrument or
- * measured on the same visit are looked at, so that a large plant costs no more than a small one but one walk through it.
+ * Where loose readings may belong, and which placed ones were perhaps swapped. Only machines that were typed on the
+ * instrument or measured on the same visit are looked at, so that a large plant costs no more than a small one but one
+ * walk through it.
  */
 @Component
 class Proposals {
@@ -147,8 +148,7 @@ class Proposals {
 
     /**
      * Machines whose tag was typed, or whose name shares a word with what was; which of them is meant is weighed later.
-     * A word that hundreds share
-     * tells nothing, unless few of those stand where the visit was.
+     * A word that hundreds share tells nothing, unless few of those stand where the visit was.
      *
      * @param sites of the visit
      */

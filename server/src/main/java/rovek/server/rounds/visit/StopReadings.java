@@ -8,8 +8,8 @@ import rovek.server.judging.reading.ReadingView;
 
 /**
  * The readings of one check in one visit: one of them counts there. A person's choice counts, else the one that was
- * taken for the stop, else the last.
- * What a skipped stop was measured before it was skipped does not count, unless a person says so.
+ * taken for the stop, else the last. What a skipped stop was measured before it was skipped does not count, unless a
+ * person says so.
  *
  * @param standing the one that counts; null where none does
  * @param others in the order they were taken

@@ -13,15 +13,17 @@ import org.springframework.web.bind.annotation.RestController;
 class VisitController {
 
     private final Visits visits;
+    private final VisitHistory history;
 
-    VisitController(Visits visits) {
+    VisitController(Visits visits, VisitHistory history) {
         this.visits = visits;
+        this.history = history;
     }
 
     /** @param from how many newer ones are passed over */
     @GetMapping
-    List<Visits.VisitLine> list(@RequestParam(defaultValue = "0") int from) {
-        return visits.list(from);
+    List<VisitHistory.VisitLine> list(@RequestParam(defaultValue = "0") int from) {
+        return history.list(from);
     }
 
     @GetMapping("/{id}")

@@ -69,9 +69,7 @@ public class VisitIntake {
      */
     public record Source(UUID originalId, UUID instrumentId, ClockState.Times clock) {}
 
-    /**
-     * @param alongside done in the same transaction, told the outcome
-     */
+    /** @param alongside done in the same transaction, told the outcome */
     public Outcome take(ReadingsFile file, Source source, Consumer<Outcome> alongside) {
         PlantTree tree = plant.tree();
         return transaction.execute(status -> {
@@ -110,7 +108,10 @@ public class VisitIntake {
         return outcome;
     }
 
-    /** Readings without a walk may be of many days: where long nothing was taken, another visit begins. The newest comes last. */
+    /**
+     * Readings without a walk may be of many days: where long nothing was taken, another visit begins. The newest comes
+     * last.
+     */
     private static List<List<ListedReading>> apart(List<ListedReading> fresh, ClockState.Times clock) {
         List<ListedReading> inOrder = fresh.stream()
                 .sorted(Comparator.comparing(ListedReading::takenAt))

@@ -14,7 +14,8 @@ public record VisitState(Instant beganAt, long clockAheadSeconds, List<WalkedSto
     /**
      * One stop of its walk.
      *
-     * @param planned the check it was loaded for; null, as it was written before that was kept, means that it was not moved
+     * @param planned the check it was loaded for; null, as it was written before that was kept, means that it was not
+     *     moved
      */
     public record WalkedStop(UUID checkId, String progress, String note, UUID planned) {
 

@@ -3,8 +3,6 @@ package rovek.server.rounds.visit;
 import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.OffsetDateTime;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -13,8 +11,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.function.UnaryOperator;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.core.limit.RollUp;
@@ -28,6 +24,7 @@ import rovek.server.instruments.instrument.Instruments;
 import rovek.server.judging.reading.ReadingDesk;
 import rovek.server.judging.reading.ReadingView;
 import rovek.server.judging.reading.Readings;
+import rovek.server.judging.verdict.ReadingVerdict;
 import rovek.server.judging.verdict.VerdictNotes;
 import rovek.server.judging.verdict.Verdicts;
 import rovek.server.people.account.Accounts;
@@ -36,11 +33,9 @@ import rovek.server.plant.tree.Plant;
 import rovek.server.plant.tree.PlantNode;
 import rovek.server.plant.tree.PlantTree;
 
-/** The dated jobs, each as a sheet. */
+/** What a visit found: as a sheet to work on, and as it is reported. */
 @Service
 public class Visits {
-
-    static final int VISITS_A_PAGE = 200;
 
     private final VisitRepository visits;
     private final Readings readings;
@@ -50,7 +45,6 @@ public class Visits {
     private final Proposals proposals;
     private final Verdicts verdicts;
     private final ReadingDesk desk;
-    private final JdbcClient db;
 
     Visits(
             VisitRepository visits,
@@ -60,8 +54,7 @@ public class Visits {
             Accounts accounts,
             Proposals proposals,
             Verdicts verdicts,
-            ReadingDesk desk,
-            JdbcClient db) {
+            ReadingDesk desk) {
         this.desk = desk;
         this.visits = visits;
         this.readings = readings;
@@ -70,12 +63,7 @@ public class Visits {
         this.accounts = accounts;
         this.proposals = proposals;
         this.verdicts = verdicts;
-        this.db = db;
     }
-
-    /** A visit in the list. */
-    public record VisitLine(
-            UUID id, String title, String beganAt, String technician, String instrument, int readings, int loose) {}
 
     /**
      * A visit as a sheet.
@@ -104,7 +92,11 @@ public class Visits {
             List<String> files,
             @Nullable KnownTime newest) {}
 
-    /** A visit as it is reported: who found what at which stop, without anything that is still to be decided. */
+    /**
+     * A visit as it is reported: who found what at which stop, without anything that is still to be decided.
+     *
+     * @param judged reading to its verdict
+     */
     public record VisitRecord(
             UUID id,
             String title,
@@ -115,7 +107,8 @@ public class Visits {
             InstrumentView instrument,
             @Nullable LocalDate calibratedOn,
             @Nullable LocalDate calibratedUntil,
-            List<VisitRow> rows) {}
+            List<VisitRow> rows,
+            Map<UUID, ReadingVerdict> judged) {}
 
     /** The newest reading of a visit: the one whose time a person most likely knows. */
     public record KnownTime(UUID readingId, String place, String takenAt) {}
@@ -136,7 +129,8 @@ public class Visits {
      * @param watchLow the lower boundary of a band, likewise {@code failLow}; null elsewhere
      * @param change since the reading before; null where there was none
      * @param repeats how many readings it replaced
-     * @param swappedWith what it was perhaps swapped with, in words; blank where nothing looks so, {@code swappedWithId} null then
+     * @param swappedWith what it was perhaps swapped with, in words; blank where nothing looks so,
+     *     {@code swappedWithId} null then
      * @param isAccidental whether it looks as if nothing had been measured
      * @param filled what was filled in for it, column to value
      * @param others further readings of the same check in this visit, which do not count here
@@ -199,102 +193,6 @@ public class Visits {
             boolean isAccidental,
             List<PlacementProposal> proposals) {}
 
-    /** A visit with readings that wait for their place. */
-    public record Loose(UUID id, String title, Instant beganAt, int readings) {}
-
-    /** The newest visits with loose readings, up to so many. */
-    @Transactional(readOnly = true)
-    public List<Loose> withLoose(int most) {
-        return db.sql("""
-                SELECT v.id, v.title, v.began_at, n.loose
-                FROM (SELECT visit_id, count(*) AS loose FROM reading WHERE check_id IS NULL AND discarded_because IS NULL
-                    AND NOT replaced GROUP BY visit_id) n
-                    JOIN visit v ON v.id = n.visit_id
-                ORDER BY v.began_at DESC, v.id LIMIT ?""")
-                .param(most)
-                .query((row, n) -> new Loose(
-                        row.getObject(1, UUID.class),
-                        row.getString(2),
-                        row.getObject(3, OffsetDateTime.class).toInstant(),
-                        row.getInt(4)))
-                .list();
-    }
-
-    @Transactional(readOnly = true)
-    public boolean isAny() {
-        return db.sql("SELECT EXISTS (SELECT 1 FROM visit)")
-                .query(Boolean.class)
-                .single();
-    }
-
-    /** The newest visits. */
-    public List<VisitLine> list() {
-        return list(0);
-    }
-
-    /**
-     * A page of the visits, the newest first. What everything was moved out of is no visit any more.
-     *
-     * @param from how many newer ones are passed over
-     */
-    @Transactional(readOnly = true)
-    public List<VisitLine> list(int from) {
-        Map<UUID, InstrumentView> byId = new HashMap<>();
-        instruments.all().forEach(instrument -> byId.put(instrument.id(), instrument));
-        UnaryOperator<String> names = accounts.displayNames();
-        return db.sql("""
-                SELECT v.id, v.title, v.began_at, v.technician, v.instrument_id, n.readings, n.loose
-                FROM (SELECT * FROM visit o
-                        WHERE EXISTS (SELECT 1 FROM reading r WHERE r.visit_id = o.id AND NOT r.replaced) OR EXISTS (SELECT 1
-                            FROM visit_stop s WHERE s.visit_id = o.id)
-                        ORDER BY o.began_at DESC, o.id LIMIT ? OFFSET ?) v
-                    CROSS JOIN LATERAL (SELECT count(*) AS readings, count(*) FILTER (WHERE check_id IS NULL
-                        AND discarded_because IS NULL) AS loose
-                        FROM reading WHERE visit_id = v.id AND NOT replaced) n
-                ORDER BY v.began_at DESC, v.id""")
-                .params(VISITS_A_PAGE, Math.max(0, from))
-                .query((row, n) -> new VisitLine(
-                        row.getObject(1, UUID.class),
-                        row.getString(2),
-                        row.getObject(3, OffsetDateTime.class).toInstant().toString(),
-                        names.apply(row.getString(4)),
-                        byId.get(row.getObject(5, UUID.class)).said(),
-                        row.getInt(6),
-                        row.getInt(7)))
-                .list();
-    }
-
-    /**
-     * How a route was walked lately.
-     *
-     * @param lastDay of the latest walk
-     * @param secondsAStop from one reading to the next, in the middle of all; empty where too few were taken to say
-     */
-    public record Walked(LocalDate lastDay, Optional<Double> secondsAStop) {}
-
-    /**
-     * The routes that were walked in the last year and a bit. A walk with stops to do is not walked yet. A break of
-     * half an hour is no part of a walk's time.
-     */
-    @Transactional(readOnly = true)
-    public Map<UUID, Walked> walkedRoutes(ZoneId zone) {
-        Map<UUID, Walked> walked = new HashMap<>();
-        db.sql("""
-                SELECT route_id, max(began_at) AS last, percentile_cont(0.5) WITHIN GROUP (ORDER BY gap) AS gap FROM (
-                    SELECT v.route_id, v.began_at,
-                        extract(epoch FROM r.taken_at - lag(r.taken_at) OVER (PARTITION BY v.id ORDER BY r.taken_at)) AS gap
-                    FROM visit v LEFT JOIN reading r ON r.visit_id = v.id AND NOT r.replaced
-                    WHERE v.route_id IS NOT NULL AND v.began_at BETWEEN now() - interval '400 days' AND now() + interval '1 day'
-                        AND NOT EXISTS (SELECT 1 FROM visit_stop s WHERE s.visit_id = v.id AND s.progress IN ('to do', 'begun'))) g
-                WHERE gap IS NULL OR gap < 1800 GROUP BY route_id""").query(row -> {
-            Optional<Double> gap = Optional.ofNullable(row.getObject("gap", Double.class));
-            walked.put(
-                    row.getObject("route_id", UUID.class),
-                    new Walked(LocalDate.ofInstant(row.getTimestamp("last").toInstant(), zone), gap));
-        });
-        return walked;
-    }
-
     private VisitEntity visit(UUID id) {
         return visits.findById(id).orElseThrow(() -> new DomainProblem.NotFound("The visit"));
     }
@@ -321,14 +219,10 @@ public class Visits {
                 repeats.merge(reading.checkId(), 1, Integer::sum);
             }
         }
+        Map<UUID, ReadingVerdict> judged =
+                verdicts.of(tree, placed.values().stream().flatMap(List::stream).toList());
         SheetRows rows = new SheetRows(
-                tree,
-                placed,
-                verdicts.of(tree, placed.values().stream().flatMap(List::stream).toList()),
-                repeats,
-                readings.resultsBefore(id),
-                odd.swapped(),
-                odd.accidental());
+                tree, placed, judged, repeats, readings.resultsBefore(id), odd.swapped(), odd.accidental());
         List<VisitRow> made = rows.of(visit);
         return new VisitRecord(
                 id,
@@ -340,7 +234,8 @@ public class Visits {
                 instruments.get(visit.instrumentId),
                 visit.calibratedOn,
                 visit.calibratedUntil,
-                made);
+                made,
+                judged);
     }
 
     @Transactional(readOnly = true)

@@ -10,9 +10,8 @@ import rovek.link.packet.Walk;
 
 /**
  * What a walk brings to its visit. Only a newer state of the same walk changes its stops: the same file taken once
- * more, or one that was read back before,
- * changes nothing. Of a visit that a person corrected, a newer state moves stops on - to do, begun, done or skipped -
- * and puts no stop back or elsewhere.
+ * more, or one that was read back before, changes nothing. Of a visit that a person corrected, a newer state moves
+ * stops on - to do, begun, done or skipped - and puts no stop back or elsewhere.
  */
 final class WalkStates {
 

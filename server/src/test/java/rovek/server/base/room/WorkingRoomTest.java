@@ -45,7 +45,10 @@ class WorkingRoomTest {
         room.take(1, SHORT).close();
     }
 
-    /** Twenty who have sent their bodies, and each of whom needs all the room there is to work in, get it one after the other. */
+    /**
+     * Twenty who have sent their bodies, and each of whom needs all the room there is to work in, get it one after the
+     * other.
+     */
     @Test
     void whatBodiesHoldKeepsNobodyFromWorking() throws Exception {
         ExecutorService crowd = Executors.newFixedThreadPool(4);

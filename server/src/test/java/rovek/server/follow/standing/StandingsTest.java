@@ -16,6 +16,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import rovek.core.limit.Verdict;
 import rovek.server.Caller;
+import rovek.server.Entered;
 import rovek.server.OneRovek;
 import rovek.server.RunningRovek;
 import rovek.server.SmallPlant;
@@ -63,28 +64,7 @@ class StandingsTest {
         asset = plant.id(area, "ASSET", "P-1", "Pump");
         check = plant.check(plant.id(asset, "POINT", "", "Gauge"), "gauge", "Pressure");
         caller.limit(check, "gauge", "pressure", 4.0, 5.0).ok();
-        caller.post(
-                        "/api/by-hand",
-                        Map.of(
-                                "walkId",
-                                UUID.randomUUID().toString(),
-                                "skipped",
-                                List.of(),
-                                "readings",
-                                List.of(Map.of(
-                                        "id",
-                                        UUID.randomUUID().toString(),
-                                        "checkId",
-                                        check,
-                                        "takenAt",
-                                        "2026-11-20T08:00:00Z",
-                                        "written",
-                                        "6 bar",
-                                        "note",
-                                        "",
-                                        "photos",
-                                        List.of()))))
-                .ok();
+        Entered.round(caller, check, "2026-11-20T08:00:00Z", "6 bar");
     }
 
     private Standing of(String node) {
@@ -138,28 +118,7 @@ class StandingsTest {
             other.setAutoCommit(false);
             sql.execute("SELECT pg_current_xact_id()");
             caller.limit(check, "gauge", "pressure", 40.0, 50.0).ok();
-            caller.post(
-                            "/api/by-hand",
-                            Map.of(
-                                    "walkId",
-                                    UUID.randomUUID().toString(),
-                                    "skipped",
-                                    List.of(),
-                                    "readings",
-                                    List.of(Map.of(
-                                            "id",
-                                            UUID.randomUUID().toString(),
-                                            "checkId",
-                                            check,
-                                            "takenAt",
-                                            "2026-11-21T08:00:00Z",
-                                            "written",
-                                            "45 bar",
-                                            "note",
-                                            "",
-                                            "photos",
-                                            List.of()))))
-                    .ok();
+            Entered.round(caller, check, "2026-11-21T08:00:00Z", "45 bar");
             Standings.Moment moment = standings.now();
             assertThat(moment.verdictOf(UUID.fromString(check))).isEqualTo(Verdict.WATCH);
             assertThat(standings.now()).isSameAs(moment);

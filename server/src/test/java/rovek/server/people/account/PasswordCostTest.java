@@ -7,7 +7,10 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 
 class PasswordCostTest {
 
-    /** As the OWASP cheat sheet on storing passwords asks: Argon2id, 19 MiB, two passes, one lane, and salt of its own for each. */
+    /**
+     * As the OWASP cheat sheet on storing passwords asks: Argon2id, 19 MiB, two passes, one lane, and salt of its own
+     * for each.
+     */
     @Test
     void aPasswordIsKeptAtTheCostThatIsAskedFor() {
         PasswordEncoder encoder = new SecurityConfiguration().passwordEncoder();
