@@ -197,7 +197,7 @@ class StopsMeasuredTwiceTest {
                         .ok()
                         .get("html")
                         .asString())
-                .contains("1 results: 0 fail, 0 watch, 0 pass, 1 not judged.");
+                .contains("1 result: 0 fail, 0 watch, 0 pass, 1 not judged.");
         act(row.get("others").get(0).get("readingId").asString(), "choose", null);
         assertThat(row(visit, checks.get(1)).get("verdict").asString()).isEqualTo("PASS");
         assertThat(row(visit, checks.get(1)).get("progress").asString()).isEqualTo("done");
