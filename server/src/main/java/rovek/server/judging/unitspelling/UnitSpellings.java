@@ -3,7 +3,6 @@ package rovek.server.judging.unitspelling;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.core.unit.UnitCatalogue;
@@ -19,11 +18,11 @@ public class UnitSpellings {
     private static final int LONGEST = 40;
     private static final int MOST = 200;
 
-    private final JdbcClient db;
+    private final UnitSpellingRepository spellings;
     private final AuditTrail audit;
 
-    UnitSpellings(JdbcClient db, AuditTrail audit) {
-        this.db = db;
+    UnitSpellings(UnitSpellingRepository spellings, AuditTrail audit) {
+        this.spellings = spellings;
         this.audit = audit;
     }
 
@@ -51,9 +50,7 @@ public class UnitSpellings {
 
     private Map<String, String> said() {
         Map<String, String> said = new LinkedHashMap<>();
-        db.sql("SELECT written, symbol FROM unit_spelling ORDER BY written").query(row -> {
-            said.put(row.getString(1), row.getString(2));
-        });
+        spellings.findAllByOrderByWritten().forEach(one -> said.put(one.written, one.symbol));
         return said;
     }
 
@@ -85,11 +82,7 @@ public class UnitSpellings {
             throw new DomainProblem.Invalid(
                     "written", "There are %d spellings already. Remove one that is not needed.".formatted(MOST));
         }
-        db.sql("INSERT INTO unit_spelling (written, symbol) VALUES (:written, :symbol) "
-                        + "ON CONFLICT (written) DO UPDATE SET symbol = :symbol")
-                .param("written", written)
-                .param("symbol", spelling.symbol())
-                .update();
+        spellings.put(written, spelling.symbol());
         audit.note("say what a unit means", "unit", written, before.get(written), spelling.symbol());
         return all();
     }
@@ -101,7 +94,7 @@ public class UnitSpellings {
         if (before == null) {
             throw new DomainProblem.NotFound("The spelling");
         }
-        db.sql("DELETE FROM unit_spelling WHERE written = ?").param(written).update();
+        spellings.deleteById(written);
         audit.note("forget what a unit means", "unit", written, before, null);
         return all();
     }

@@ -1,9 +1,8 @@
 package rovek.server.people.policy;
 
-import java.util.HashSet;
 import java.util.Optional;
 import java.util.Set;
-import org.springframework.jdbc.core.simple.JdbcClient;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.server.base.audit.AuditTrail;
@@ -16,11 +15,11 @@ public class HouseRules {
     private static final String FILE_NEEDS_SECOND = "certificate.file-needs-second";
 
     private final AuditTrail audit;
-    private final JdbcClient db;
+    private final HouseRuleRepository rules;
 
-    HouseRules(AuditTrail audit, JdbcClient db) {
+    HouseRules(AuditTrail audit, HouseRuleRepository rules) {
         this.audit = audit;
-        this.db = db;
+        this.rules = rules;
     }
 
     /**
@@ -33,9 +32,10 @@ public class HouseRules {
     @Transactional(readOnly = true)
     public Rules now() {
         // In one statement: every report asks for them.
-        Set<String> off = new HashSet<>(db.sql("SELECT key FROM house_rule WHERE value = 'false'")
-                .query(String.class)
-                .list());
+        Set<String> off = rules.findAll().stream()
+                .filter(rule -> rule.text.equals("false"))
+                .map(rule -> rule.name)
+                .collect(Collectors.toSet());
         return new Rules(!off.contains(REFUSE_OVERDUE), !off.contains(FILE_NEEDS_SECOND));
     }
 
@@ -51,19 +51,12 @@ public class HouseRules {
     /** What the house has decided in words, for a feature that keeps a rule of its own here; empty where it has not. */
     @Transactional(readOnly = true)
     public Optional<String> text(String key) {
-        return db.sql("SELECT value FROM house_rule WHERE key = ?")
-                .param(key)
-                .query(String.class)
-                .optional();
+        return rules.findById(key).map(rule -> rule.text);
     }
 
     /** Keeps such words; whoever keeps them notes what they were before. */
     @Transactional
     public void put(String key, String text) {
-        db.sql(
-                        "INSERT INTO house_rule (key, value) VALUES (:key, :value) ON CONFLICT (key) DO UPDATE SET value = :value")
-                .param("key", key)
-                .param("value", text)
-                .update();
+        rules.put(key, text);
     }
 }

@@ -1,13 +1,10 @@
 package rovek.server.rounds.route;
 
 import java.time.Instant;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
@@ -18,11 +15,11 @@ class RouteLoads {
 
     private static final TypeReference<LinkedHashMap<UUID, String>> STOPS = new TypeReference<>() {};
 
-    private final JdbcClient db;
+    private final RouteLoadRepository loads;
     private final JsonMapper json;
 
-    RouteLoads(JdbcClient db, JsonMapper json) {
-        this.db = db;
+    RouteLoads(RouteLoadRepository loads, JsonMapper json) {
+        this.loads = loads;
         this.json = json;
     }
 
@@ -34,28 +31,27 @@ class RouteLoads {
     record Load(UUID route, int revision, UUID instrument, Instant at, String actor, Map<UUID, String> stops) {}
 
     void add(Load load) {
-        db.sql("INSERT INTO route_load VALUES (?, ?, ?, ?, ?, ?, ?)")
-                .param(UUID.randomUUID())
-                .param(load.route())
-                .param(load.revision())
-                .param(load.instrument())
-                .param(load.at().atOffset(ZoneOffset.UTC))
-                .param(load.actor())
-                .param(json.writeValueAsString(load.stops()))
-                .update();
+        RouteLoadEntity row = new RouteLoadEntity();
+        row.id = UUID.randomUUID();
+        row.routeId = load.route();
+        row.revision = load.revision();
+        row.instrumentId = load.instrument();
+        row.at = load.at();
+        row.actor = load.actor();
+        row.stops = json.writeValueAsString(load.stops());
+        loads.add(row);
     }
 
     /** What each instrument holds: the last that was loaded onto it. */
     List<Load> onInstruments() {
-        return db.sql("SELECT DISTINCT ON (instrument_id) route_id, revision, instrument_id, at, actor, stops "
-                        + "FROM route_load ORDER BY instrument_id, at DESC")
-                .query((row, n) -> new Load(
-                        row.getObject(1, UUID.class),
-                        row.getInt(2),
-                        row.getObject(3, UUID.class),
-                        row.getObject(4, OffsetDateTime.class).toInstant(),
-                        row.getString(5),
-                        json.readValue(row.getString(6), STOPS)))
-                .list();
+        return loads.onInstruments().stream()
+                .map(row -> new Load(
+                        row.routeId,
+                        row.revision,
+                        row.instrumentId,
+                        row.at,
+                        row.actor,
+                        json.readValue(row.stops, STOPS)))
+                .toList();
     }
 }

@@ -2,11 +2,11 @@ package rovek.server.rounds.route;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
+import rovek.server.base.records.Turns;
 
 /** Why a stop may be skipped, in the order it is offered; goes along with every route that is loaded. */
 @Service
@@ -15,24 +15,24 @@ public class SkipReasons {
     private static final int LONGEST = 100;
     private static final int MOST = 30;
 
-    private final JdbcClient db;
+    private final SkipReasonRepository reasons;
+    private final Turns turns;
     private final AuditTrail audit;
 
-    SkipReasons(JdbcClient db, AuditTrail audit) {
-        this.db = db;
+    SkipReasons(SkipReasonRepository reasons, Turns turns, AuditTrail audit) {
+        this.reasons = reasons;
+        this.turns = turns;
         this.audit = audit;
     }
 
     @Transactional(readOnly = true)
     public List<String> list() {
-        return db.sql("SELECT reason FROM skip_reason ORDER BY place")
-                .query(String.class)
-                .list();
+        return reasons.findAllByOrderByPlace().stream().map(one -> one.reason).toList();
     }
 
     @Transactional
-    public List<String> put(List<String> reasons) {
-        List<String> wanted = reasons.stream()
+    public List<String> put(List<String> named) {
+        List<String> wanted = named.stream()
                 .map(String::strip)
                 .filter(reason -> !reason.isEmpty())
                 .distinct()
@@ -42,15 +42,15 @@ public class SkipReasons {
                     "reasons", "There are up to %d reasons of up to %d characters each.".formatted(MOST, LONGEST));
         }
         // Two who save at once come one after the other.
-        db.sql("LOCK TABLE skip_reason IN EXCLUSIVE MODE").update();
+        turns.take(Turns.Turn.CHANGE_SKIP_REASONS);
         List<String> before = new ArrayList<>(list());
         if (!before.equals(wanted)) {
-            db.sql("DELETE FROM skip_reason").update();
+            reasons.removeAll();
             for (int place = 0; place < wanted.size(); place++) {
-                db.sql("INSERT INTO skip_reason VALUES (?, ?)")
-                        .param(place)
-                        .param(wanted.get(place))
-                        .update();
+                SkipReasonEntity reason = new SkipReasonEntity();
+                reason.place = place;
+                reason.reason = wanted.get(place);
+                reasons.add(reason);
             }
             audit.note("change", "skip reasons", "all", before, wanted);
         }

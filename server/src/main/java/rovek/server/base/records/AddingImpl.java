@@ -1,0 +1,17 @@
+package rovek.server.base.records;
+
+import jakarta.persistence.EntityManager;
+
+class AddingImpl<T> implements Adding<T> {
+
+    private final EntityManager entities;
+
+    AddingImpl(EntityManager entities) {
+        this.entities = entities;
+    }
+
+    @Override
+    public void add(T row) {
+        entities.persist(row);
+    }
+}

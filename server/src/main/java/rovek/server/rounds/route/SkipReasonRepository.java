@@ -1,0 +1,16 @@
+package rovek.server.rounds.route;
+
+import java.util.List;
+import org.springframework.data.jpa.repository.Modifying;
+import org.springframework.data.jpa.repository.Query;
+import org.springframework.data.repository.Repository;
+import rovek.server.base.records.Adding;
+
+interface SkipReasonRepository extends Repository<SkipReasonEntity, Integer>, Adding<SkipReasonEntity> {
+
+    List<SkipReasonEntity> findAllByOrderByPlace();
+
+    @Modifying(clearAutomatically = true)
+    @Query("DELETE FROM SkipReasonEntity")
+    void removeAll();
+}
