@@ -30,6 +30,7 @@ import rovek.server.judging.reading.ReadingView;
 import rovek.server.judging.reading.Readings;
 import rovek.server.judging.verdict.ReadingVerdict;
 import rovek.server.judging.verdict.Verdicts;
+import rovek.server.plant.event.ChangedChecks;
 import rovek.server.plant.tree.Plant;
 import rovek.server.plant.tree.PlantTree;
 
@@ -43,14 +44,14 @@ public class Standings {
     private static final int SPARK_READINGS = 13;
     private static final int CHECKS_A_QUERY = 2_000;
 
-    private final StandingFeed feed;
+    private final ChangedChecks feed;
     private final Plant plant;
     private final Readings readings;
     private final Verdicts verdicts;
     private final Lock building = new ReentrantLock();
     private volatile Kept last;
 
-    Standings(StandingFeed feed, Plant plant, Readings readings, Verdicts verdicts) {
+    Standings(ChangedChecks feed, Plant plant, Readings readings, Verdicts verdicts) {
         this.feed = feed;
         this.plant = plant;
         this.readings = readings;
@@ -66,13 +67,13 @@ public class Standings {
     /** The plant and how it stood at one moment. */
     public static final class Moment {
 
-        private final StandingFeed.News news;
+        private final ChangedChecks.News news;
         private final PlantTree tree;
         private final Layered<UUID, CheckStanding> checks;
         private final Layered<UUID, NodeStanding> nodes;
 
         Moment(
-                StandingFeed.News news,
+                ChangedChecks.News news,
                 PlantTree tree,
                 Layered<UUID, CheckStanding> checks,
                 Layered<UUID, NodeStanding> nodes) {
@@ -195,12 +196,12 @@ public class Standings {
      * @param measured checks with other readings than at that moment
      * @param isEmpty whether nothing did
      */
-    private record News(StandingFeed.News feed, Set<UUID> measured, PlantTree tree, boolean isEmpty) {}
+    private record News(ChangedChecks.News feed, Set<UUID> measured, PlantTree tree, boolean isEmpty) {}
 
     private News news(@Nullable Moment since) {
-        StandingFeed.News told = feed.since(since == null ? 0 : since.news.horizon());
+        ChangedChecks.News told = feed.since(since == null ? 0 : since.news.horizon());
         PlantTree tree = plant.tree();
-        Set<UUID> measured = told.unlike(since == null ? StandingFeed.News.NONE : since.news);
+        Set<UUID> measured = told.unlike(since == null ? ChangedChecks.News.NONE : since.news);
         return new News(told, measured, tree, since != null && measured.isEmpty() && tree == since.tree);
     }
 

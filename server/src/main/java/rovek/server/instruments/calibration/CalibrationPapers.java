@@ -2,18 +2,16 @@ package rovek.server.instruments.calibration;
 
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.link.Sha256;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
+import rovek.server.instruments.instrument.Instruments;
+import rovek.server.instruments.sensor.Sensors;
 
 /**
  * Certificates of instruments' and sensors' own calibration, as files. They are never changed; a later one stands
@@ -25,25 +23,23 @@ public class CalibrationPapers {
     private static final int MOST_BYTES = 20 << 20;
 
     private final AuditTrail audit;
-    private final JdbcClient db;
+    private final PaperRepository papers;
+    private final Instruments instruments;
+    private final Sensors sensors;
     private final Clock clock;
 
-    CalibrationPapers(AuditTrail audit, JdbcClient db, Clock clock) {
+    CalibrationPapers(PaperRepository papers, Instruments instruments, Sensors sensors, AuditTrail audit, Clock clock) {
         this.audit = audit;
-        this.db = db;
+        this.papers = papers;
+        this.instruments = instruments;
+        this.sensors = sensors;
         this.clock = clock;
     }
 
     /** Whose calibration a paper certifies. */
     enum Of {
-        INSTRUMENT("instrument_id"),
-        SENSOR("sensor_id");
-
-        private final String column;
-
-        Of(String column) {
-            this.column = column;
-        }
+        INSTRUMENT,
+        SENSOR
     }
 
     /** A paper in the list. */
@@ -54,18 +50,16 @@ public class CalibrationPapers {
 
     @Transactional(readOnly = true)
     public List<PaperLine> list(Of of, UUID subject) {
-        return db.sql(("SELECT id, file_name, sha256, length(bytes), kept_at, kept_by FROM calibration_paper "
-                                + "WHERE %s = ? ORDER BY kept_at DESC")
-                        .formatted(of.column))
-                .param(subject)
-                .query((row, n) -> new PaperLine(
-                        row.getObject(1, UUID.class),
-                        row.getString(2),
-                        row.getString(3),
-                        row.getLong(4),
-                        row.getObject(5, OffsetDateTime.class).toInstant().toString(),
-                        row.getString(6)))
-                .list();
+        return (of == Of.INSTRUMENT ? papers.ofInstrument(subject) : papers.ofSensor(subject))
+                .stream()
+                        .map(line -> new PaperLine(
+                                line.id(),
+                                line.fileName(),
+                                line.sha256(),
+                                line.size(),
+                                line.keptAt().toString(),
+                                line.keptBy()))
+                        .toList();
     }
 
     /** @throws DomainProblem.Invalid where it is no PDF, PNG or JPEG file, or too large */
@@ -84,19 +78,17 @@ public class CalibrationPapers {
         String name = fileName.replaceAll("^.*[/\\\\]", "")
                 .replaceAll("\\p{Cntrl}", "")
                 .strip();
-        db.sql(("INSERT INTO calibration_paper (id, %s, file_name, media_type, sha256, bytes, kept_at, "
-                                + "kept_by) VALUES (?, ?, ?, ?, ?, ?, ?, ?)")
-                        .formatted(of.column))
-                .params(Arrays.asList(
-                        id,
-                        subject,
-                        name.isEmpty() ? "certificate" : name.substring(0, Math.min(120, name.length())),
-                        mediaType,
-                        Sha256.of(bytes),
-                        bytes,
-                        clock.instant().atOffset(ZoneOffset.UTC),
-                        AuditTrail.actor()))
-                .update();
+        PaperEntity paper = new PaperEntity();
+        paper.id = UUID.randomUUID();
+        paper.instrumentId = of == Of.INSTRUMENT ? subject : null;
+        paper.sensorId = of == Of.SENSOR ? subject : null;
+        paper.fileName = name.isEmpty() ? "certificate" : name.substring(0, Math.min(120, name.length()));
+        paper.mediaType = mediaType;
+        paper.sha256 = Sha256.of(bytes);
+        paper.bytes = bytes;
+        paper.keptAt = clock.instant();
+        paper.keptBy = AuditTrail.actor();
+        papers.add(paper);
         List<PaperLine> now = list(of, subject);
         audit.note(
                 "keep calibration certificate",
@@ -108,13 +100,10 @@ public class CalibrationPapers {
     }
 
     private void requireThere(Of of, UUID subject) {
-        String table = of == Of.INSTRUMENT ? "instrument" : "sensor";
-        if (db.sql("SELECT count(*) FROM %s WHERE id = ?".formatted(table))
-                        .param(subject)
-                        .query(Integer.class)
-                        .single()
-                == 0) {
-            throw new DomainProblem.NotFound("The " + table);
+        if (of == Of.INSTRUMENT) {
+            instruments.get(subject);
+        } else {
+            sensors.requireThere(subject);
         }
     }
 
@@ -131,10 +120,8 @@ public class CalibrationPapers {
 
     @Transactional(readOnly = true)
     public PaperFile file(UUID id) {
-        return db.sql("SELECT file_name, media_type, bytes FROM calibration_paper WHERE id = ?")
-                .param(id)
-                .query((row, n) -> new PaperFile(row.getString(1), row.getString(2), row.getBytes(3)))
-                .optional()
+        return papers.findById(id)
+                .map(paper -> new PaperFile(paper.fileName, paper.mediaType, paper.bytes))
                 .orElseThrow(() -> new DomainProblem.NotFound("The paper"));
     }
 }

@@ -1,13 +1,9 @@
 package rovek.server.instruments.firmware;
 
-import java.sql.ResultSet;
-import java.sql.SQLException;
 import java.time.Clock;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.List;
 import java.util.UUID;
-import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -23,12 +19,13 @@ import rovek.server.base.room.WorkingRoom;
 public class FirmwareShelf {
 
     private static final int TIMES_AS_LARGE = 4;
+    private static final int MOST_LISTED = 50;
 
     private final MakersKeys keys;
     private final WorkingRoom room;
     private final AuditTrail audit;
     private final TransactionTemplate transaction;
-    private final JdbcClient db;
+    private final FirmwareRepository firmwares;
     private final Clock clock;
 
     FirmwareShelf(
@@ -36,13 +33,13 @@ public class FirmwareShelf {
             WorkingRoom room,
             AuditTrail audit,
             TransactionTemplate transaction,
-            JdbcClient db,
+            FirmwareRepository firmwares,
             Clock clock) {
         this.keys = keys;
         this.room = room;
         this.audit = audit;
         this.transaction = transaction;
-        this.db = db;
+        this.firmwares = firmwares;
         this.clock = clock;
     }
 
@@ -74,38 +71,32 @@ public class FirmwareShelf {
     /** The newest first. */
     @Transactional(readOnly = true)
     public List<FirmwareLine> of(String model) {
-        return lines("WHERE model = ? ORDER BY kept_at DESC LIMIT 50", model);
+        return firmwares.of(model, Limit.of(MOST_LISTED)).stream()
+                .map(this::line)
+                .toList();
     }
 
     @Transactional(readOnly = true)
     public FirmwareLine get(UUID id) {
-        return lines("WHERE id = ?", id).stream()
-                .findFirst()
-                .orElseThrow(() -> new DomainProblem.NotFound("The firmware"));
+        return firmwares.find(id).map(this::line).orElseThrow(() -> new DomainProblem.NotFound("The firmware"));
     }
 
-    private List<FirmwareLine> lines(String where, Object parameter) {
-        return db.sql("SELECT id, model, version, seconds, length(bytes), sha256, kept_at, kept_by, "
-                        + "image_sha256, signature, coalesce(confirmed_by, '') FROM firmware " + where)
-                .param(parameter)
-                .query((row, n) -> new FirmwareLine(
-                        row.getObject(1, UUID.class),
-                        row.getString(2),
-                        row.getString(3),
-                        row.getInt(4),
-                        row.getLong(5),
-                        row.getString(6),
-                        row.getObject(7, OffsetDateTime.class).toInstant().toString(),
-                        row.getString(8),
-                        signer(row),
-                        row.getString(11)))
-                .list();
-    }
-
-    private String signer(ResultSet row) throws SQLException {
-        byte[] signature = row.getBytes(10);
-        String text = FirmwarePackage.signedText(row.getString(2), row.getString(3), row.getInt(4), row.getString(9));
-        return signature == null ? "" : keys.signer(text, signature).orElse("");
+    private FirmwareLine line(FirmwareRepository.Line kept) {
+        String text = FirmwarePackage.signedText(kept.model(), kept.version(), kept.seconds(), kept.imageSha256());
+        String signer = kept.signature() == null
+                ? ""
+                : keys.signer(text, kept.signature()).orElse("");
+        return new FirmwareLine(
+                kept.id(),
+                kept.model(),
+                kept.version(),
+                kept.seconds(),
+                kept.size(),
+                kept.sha256(),
+                kept.keptAt().toString(),
+                kept.keptBy(),
+                signer,
+                kept.confirmedBy() == null ? "" : kept.confirmedBy());
     }
 
     /**
@@ -122,9 +113,7 @@ public class FirmwareShelf {
                     "You brought firmware %s yourself: another person confirms it.".formatted(before.version()));
         }
         if (before.confirmedBy().isBlank()) {
-            db.sql("UPDATE firmware SET confirmed_by = ?, confirmed_at = ? WHERE id = ? AND confirmed_by IS NULL")
-                    .params(AuditTrail.actor(), clock.instant().atOffset(ZoneOffset.UTC), id)
-                    .update();
+            firmwares.confirm(id, AuditTrail.actor(), clock.instant());
             audit.note("confirm firmware", "firmware", id, before, get(id));
         }
         return get(id);
@@ -132,10 +121,7 @@ public class FirmwareShelf {
 
     @Transactional(readOnly = true)
     public byte[] bytes(UUID id) {
-        return db.sql("SELECT bytes FROM firmware WHERE id = ?")
-                .param(id)
-                .query(byte[].class)
-                .single();
+        return firmwares.bytes(id);
     }
 
     /** Keeps a file; the same file is kept once. @throws DomainProblem.Invalid where it is no firmware */
@@ -151,23 +137,18 @@ public class FirmwareShelf {
 
     private FirmwareLine kept(byte[] file, FirmwarePackage firmware) {
         String sha256 = Sha256.of(file);
-        int fresh = db.sql("""
-                INSERT INTO firmware (id, model, version, seconds, sha256, bytes, kept_at, kept_by, image_sha256, signature)
-                    VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
-                ON CONFLICT (sha256) DO NOTHING""")
-                .params(
-                        UUID.randomUUID(),
-                        firmware.model(),
-                        firmware.version(),
-                        firmware.seconds(),
-                        sha256,
-                        file,
-                        clock.instant().atOffset(ZoneOffset.UTC),
-                        AuditTrail.actor(),
-                        Sha256.of(firmware.image()),
-                        firmware.signature().orElse(null))
-                .update();
-        FirmwareLine kept = lines("WHERE sha256 = ?", sha256).get(0);
+        int fresh = firmwares.addUnlessThere(
+                UUID.randomUUID(),
+                firmware.model(),
+                firmware.version(),
+                firmware.seconds(),
+                sha256,
+                file,
+                clock.instant(),
+                AuditTrail.actor(),
+                Sha256.of(firmware.image()),
+                firmware.signature().orElse(null));
+        FirmwareLine kept = firmwares.findBySum(sha256).map(this::line).orElseThrow();
         if (fresh == 1) {
             audit.note("keep firmware", "firmware", kept.id(), null, kept);
         }

@@ -2,21 +2,21 @@ package rovek.server.instruments.instrument;
 
 import java.util.List;
 import java.util.Optional;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import rovek.server.base.records.Turns;
 
 /** Tells which instrument it is that names itself. */
 @Component
 class Recognition {
 
     private final InstrumentRepository instruments;
-    private final JdbcClient db;
+    private final Turns turns;
 
-    Recognition(InstrumentRepository instruments, JdbcClient db) {
+    Recognition(InstrumentRepository instruments, Turns turns) {
         this.instruments = instruments;
-        this.db = db;
+        this.turns = turns;
     }
 
     /**
@@ -64,10 +64,7 @@ class Recognition {
         if (known.isPresent()) {
             return known;
         }
-        db.sql("SELECT 1 FROM (SELECT pg_advisory_xact_lock(7153, hashtext(?))) AS locked")
-                .param(named.serial())
-                .query(Integer.class)
-                .single();
+        turns.take(Turns.Turn.ADD_INSTRUMENT, named.serial());
         return known(named);
     }
 

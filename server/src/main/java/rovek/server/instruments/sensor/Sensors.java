@@ -8,7 +8,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.jdbc.core.simple.JdbcClient;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.core.technique.Sensor;
@@ -31,7 +32,7 @@ public class Sensors {
     private final Instruments instruments;
     private final Techniques techniques;
     private final AuditTrail audit;
-    private final JdbcClient db;
+    private final SensorCalibrationRepository calibrations;
     private final Clock clock;
 
     Sensors(
@@ -39,13 +40,13 @@ public class Sensors {
             Instruments instruments,
             Techniques techniques,
             AuditTrail audit,
-            JdbcClient db,
+            SensorCalibrationRepository calibrations,
             Clock clock) {
         this.sensors = sensors;
         this.instruments = instruments;
         this.techniques = techniques;
         this.audit = audit;
-        this.db = db;
+        this.calibrations = calibrations;
         this.clock = clock;
     }
 
@@ -66,12 +67,7 @@ public class Sensors {
             if (sensor.calibratedOn() == null || !sensor.calibratedOn().isAfter(day)) {
                 return sensor;
             }
-            return sensor.calibrated(db.sql(
-                            "SELECT max(calibrated_on) FROM sensor_calibration WHERE sensor_id = ? AND calibrated_on <= ?")
-                    .params(sensor.id(), day)
-                    .query(LocalDate.class)
-                    .optional()
-                    .orElse(null));
+            return sensor.calibrated(calibrations.lastUntil(sensor.id(), day));
         });
     }
 
@@ -114,9 +110,7 @@ public class Sensors {
         write(sensor, draft, technique, use);
         SensorView saved = SensorView.of(sensors.saveAndFlush(sensor));
         if (saved.calibratedOn() != null) {
-            db.sql("INSERT INTO sensor_calibration VALUES (?, ?) ON CONFLICT DO NOTHING")
-                    .params(id, saved.calibratedOn())
-                    .update();
+            calibrations.note(id, saved.calibratedOn());
         }
         audit.note(before == null ? "add" : "change", "sensor", id, before, saved);
         return saved;
@@ -145,15 +139,26 @@ public class Sensors {
                 .isPresent();
     }
 
+    /** @throws DomainProblem.NotFound where it is not in the register */
+    @Transactional(readOnly = true)
+    public void requireThere(UUID id) {
+        if (sensors.findById(id).isEmpty()) {
+            throw new DomainProblem.NotFound("The sensor");
+        }
+    }
+
+    /** @param horizon number of a transaction; whether that one or a later one changed any sensor */
+    @Transactional(readOnly = true)
+    public boolean isAnyChangedSince(String horizon) {
+        return sensors.isAnyChangedSince(horizon);
+    }
+
     /** All sensors by tag. */
+    @Transactional(readOnly = true)
     public Map<String, Sensor> byTag() {
-        Map<String, Sensor> all = new HashMap<>();
-        db.sql("SELECT tag, technique, sensitivity FROM sensor").query(row -> {
-            all.put(
-                    row.getString("tag"),
-                    new Sensor(row.getString("tag"), row.getString("technique"), row.getDouble("sensitivity")));
-        });
-        return all;
+        return sensors.findAllByOrderByTag().stream()
+                .map(sensor -> new Sensor(sensor.tag, sensor.technique, sensor.sensitivity))
+                .collect(Collectors.toMap(Sensor::tag, Function.identity()));
     }
 
     /** The sensors that cannot be used with an instrument, each with the reason as the end of a sentence. */

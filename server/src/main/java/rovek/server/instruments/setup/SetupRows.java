@@ -1,16 +1,12 @@
 package rovek.server.instruments.setup;
 
-import java.sql.ResultSet;
-import java.sql.SQLException;
 import java.time.Instant;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import rovek.core.setup.SetupContent;
+import rovek.server.base.problem.DomainProblem;
 import rovek.server.instruments.setup.SetupView.SetupHeld;
 import rovek.server.instruments.setup.SetupView.SetupRevision;
 import tools.jackson.databind.json.JsonMapper;
@@ -19,16 +15,15 @@ import tools.jackson.databind.json.JsonMapper;
 @Repository
 class SetupRows {
 
-    private static final String LATEST = """
-            SELECT s.id, s.name, s.form, s.revision, s.removed, s.version, r.content FROM setup s
-            JOIN setup_revision r ON r.setup_id = s.id AND r.revision = s.revision
-            """;
-
-    private final JdbcClient db;
+    private final SetupRepository setups;
+    private final SetupRevisionRepository revisions;
+    private final SetupLoadRepository loads;
     private final JsonMapper json;
 
-    SetupRows(JdbcClient db, JsonMapper json) {
-        this.db = db;
+    SetupRows(SetupRepository setups, SetupRevisionRepository revisions, SetupLoadRepository loads, JsonMapper json) {
+        this.setups = setups;
+        this.revisions = revisions;
+        this.loads = loads;
         this.json = json;
     }
 
@@ -36,101 +31,81 @@ class SetupRows {
     record Row(UUID id, String name, String form, int revision, boolean removed, int version, SetupContent content) {}
 
     List<Row> list(boolean removed) {
-        return db.sql(LATEST + "WHERE s.removed = ? ORDER BY s.name, s.id")
-                .param(removed)
-                .query(this::row)
-                .list();
+        return setups.list(removed).stream().map(this::row).toList();
     }
 
     Optional<Row> find(UUID id) {
-        return db.sql(LATEST + "WHERE s.id = ?").param(id).query(this::row).optional();
+        return setups.find(id).map(this::row);
     }
 
-    private Row row(ResultSet row, int index) throws SQLException {
+    private Row row(SetupRepository.Kept kept) {
         return new Row(
-                row.getObject("id", UUID.class),
-                row.getString("name"),
-                row.getString("form"),
-                row.getInt("revision"),
-                row.getBoolean("removed"),
-                row.getInt("version"),
-                json.readValue(row.getString("content"), SetupContent.class));
+                kept.id(),
+                kept.name(),
+                kept.form(),
+                kept.revision(),
+                kept.removed(),
+                kept.version(),
+                json.readValue(kept.content(), SetupContent.class));
     }
 
     void add(Row first, Instant at, String actor) {
-        db.sql("INSERT INTO setup (id, name, form, revision, version) VALUES (?, ?, ?, ?, ?)")
-                .param(first.id())
-                .param(first.name())
-                .param(first.form())
-                .param(first.revision())
-                .param(first.version())
-                .update();
+        SetupEntity setup = new SetupEntity();
+        setup.id = first.id();
+        setup.name = first.name();
+        setup.form = first.form();
+        setup.revision = first.revision();
+        setups.add(setup);
         addRevision(first, at, actor);
     }
 
     void addRevision(Row row, Instant at, String actor) {
-        db.sql("INSERT INTO setup_revision VALUES (?, ?, ?, ?, ?)")
-                .param(row.id())
-                .param(row.revision())
-                .param(json.writeValueAsString(row.content()))
-                .param(at.atOffset(ZoneOffset.UTC))
-                .param(actor)
-                .update();
+        SetupRevisionEntity revision = new SetupRevisionEntity();
+        revision.setupId = row.id();
+        revision.revision = row.revision();
+        revision.content = json.writeValueAsString(row.content());
+        revision.at = at;
+        revision.actor = actor;
+        revisions.add(revision);
     }
 
-    /** @return whether it still was of the version before */
-    boolean change(Row row) {
-        return db.sql("UPDATE setup SET name = ?, revision = ?, removed = ?, version = ? WHERE id = ? AND version = ?")
-                        .param(row.name())
-                        .param(row.revision())
-                        .param(row.removed())
-                        .param(row.version())
-                        .param(row.id())
-                        .param(row.version() - 1)
-                        .update()
-                == 1;
+    /** @throws DomainProblem.Stale where it no longer is of the version before */
+    void change(Row row) {
+        SetupEntity setup = setups.findById(row.id()).orElseThrow();
+        if (setup.version != row.version() - 1) {
+            throw new DomainProblem.Stale("The set-up");
+        }
+        setup.name = row.name();
+        setup.revision = row.revision();
+        setup.removed = row.removed();
+        setups.saveAndFlush(setup);
     }
 
     List<SetupRevision> revisions(UUID id) {
-        return db.sql(
-                        "SELECT revision, content, at, actor FROM setup_revision WHERE setup_id = ? ORDER BY revision DESC")
-                .param(id)
-                .query((row, index) -> {
-                    SetupContent content = json.readValue(row.getString("content"), SetupContent.class);
+        return revisions.findBySetupIdOrderByRevisionDesc(id).stream()
+                .map(kept -> {
+                    SetupContent content = json.readValue(kept.content, SetupContent.class);
                     return new SetupRevision(
-                            row.getInt("revision"),
-                            row.getObject("at", OffsetDateTime.class)
-                                    .toInstant()
-                                    .toString(),
-                            row.getString("actor"),
-                            content.values(),
-                            content.rows());
+                            kept.revision, kept.at.toString(), kept.actor, content.values(), content.rows());
                 })
-                .list();
+                .toList();
     }
 
     void noteLoaded(UUID id, int revision, UUID instrument, Instant at, String actor) {
-        db.sql("INSERT INTO setup_load VALUES (?, ?, ?, ?, ?, ?)")
-                .param(UUID.randomUUID())
-                .param(id)
-                .param(revision)
-                .param(instrument)
-                .param(at.atOffset(ZoneOffset.UTC))
-                .param(actor)
-                .update();
+        SetupLoadEntity load = new SetupLoadEntity();
+        load.id = UUID.randomUUID();
+        load.setupId = id;
+        load.revision = revision;
+        load.instrumentId = instrument;
+        load.at = at;
+        load.actor = actor;
+        loads.add(load);
     }
 
     /** The instruments that hold a set-up: it is the last that was loaded onto them. */
     List<SetupHeld> holding(UUID id) {
-        return db.sql("""
-                SELECT * FROM (SELECT DISTINCT ON (instrument_id) setup_id, instrument_id, revision, at, actor
-                    FROM setup_load ORDER BY instrument_id, at DESC) last WHERE setup_id = ?""")
-                .param(id)
-                .query((row, index) -> new SetupHeld(
-                        row.getObject("instrument_id", UUID.class),
-                        row.getInt("revision"),
-                        row.getObject("at", OffsetDateTime.class).toInstant().toString(),
-                        row.getString("actor")))
-                .list();
+        return loads.holding(id).stream()
+                .map(load -> new SetupHeld(load.instrumentId, load.revision, load.at.toString(), load.actor))
+                .toList();
     }
 }

@@ -98,7 +98,7 @@ public class Setups {
         SetupContent content = requireSound(form, draft);
         String name = draft.name().strip();
         if (before.isEmpty()) {
-            Row first = new Row(id, name, form.id(), 1, false, 1, content);
+            Row first = new Row(id, name, form.id(), 1, false, 0, content);
             rows.add(first, clock.instant(), AuditTrail.actor());
             audit.note("add", "set-up", id, null, first);
             return get(id);
@@ -121,9 +121,7 @@ public class Setups {
     }
 
     private void change(Row after) {
-        if (!rows.change(after)) {
-            throw new DomainProblem.Stale("The set-up");
-        }
+        rows.change(after);
     }
 
     private static SetupContent requireSound(SetupForm form, SetupDraft draft) {

@@ -8,10 +8,11 @@ import org.springframework.data.repository.Repository;
 
 interface ForeignMappingRepository extends Repository<ForeignMappingEntity, String> {
 
-    Optional<ForeignMappingEntity> findById(String signature);
+    @Query("SELECT m.mapping FROM ForeignMappingEntity m WHERE m.signature = :signature")
+    Optional<String> of(String signature);
 
     /** Whoever imports the same table at the same time is not disturbed: the later one is remembered. */
-    @Modifying(clearAutomatically = true)
+    @Modifying
     @Query("""
             INSERT INTO ForeignMappingEntity (signature, mapping, rememberedAt, rememberedBy)
             VALUES (:signature, :mapping, :at, :actor) ON CONFLICT (signature) DO UPDATE

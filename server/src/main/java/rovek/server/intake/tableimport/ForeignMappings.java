@@ -23,7 +23,7 @@ class ForeignMappings {
 
     @Transactional(readOnly = true)
     Optional<ForeignDraft> of(String signature) {
-        return mappings.findById(signature).map(known -> json.readValue(known.mapping, ForeignDraft.class));
+        return mappings.of(signature).map(known -> json.readValue(known, ForeignDraft.class));
     }
 
     @Transactional

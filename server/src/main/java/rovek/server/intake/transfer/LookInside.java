@@ -20,6 +20,8 @@ import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.room.WorkingRoom;
 import rovek.server.instruments.instrument.Instruments;
 import rovek.server.instruments.instrument.LinkHold;
+import rovek.server.judging.original.Originals;
+import rovek.server.judging.original.Spool;
 import rovek.server.judging.reading.PreparedReading;
 import rovek.server.judging.reading.ReadingIntake;
 import rovek.server.judging.unitspelling.UnitSpellings;

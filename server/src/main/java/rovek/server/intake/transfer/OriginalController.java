@@ -17,6 +17,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 import rovek.server.base.job.JobView;
+import rovek.server.judging.original.Spool;
 
 @RestController
 @RequestMapping("/api/originals")

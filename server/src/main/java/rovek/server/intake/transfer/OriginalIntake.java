@@ -13,6 +13,8 @@ import rovek.link.packet.ReadingsPackage;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.room.WorkingRoom;
 import rovek.server.instruments.instrument.Instruments;
+import rovek.server.judging.original.Originals;
+import rovek.server.judging.original.Spool;
 import rovek.server.judging.unitspelling.UnitSpellings;
 import rovek.server.rounds.visit.VisitIntake;
 

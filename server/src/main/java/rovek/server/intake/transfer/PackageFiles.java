@@ -13,6 +13,8 @@ import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.room.WorkingRoom;
 import rovek.server.instruments.instrument.InstrumentView;
 import rovek.server.instruments.instrument.Instruments;
+import rovek.server.judging.original.Originals;
+import rovek.server.judging.original.Spool;
 import rovek.server.rounds.visit.VisitIntake;
 
 /** Field packages that come as a file, and originals that go out as one: the same bytes both ways. */

@@ -9,6 +9,8 @@ import org.springframework.stereotype.Service;
 import rovek.link.Instrument;
 import rovek.link.InstrumentFile;
 import rovek.link.LinkException;
+import rovek.server.judging.original.Pieces;
+import rovek.server.judging.original.Spool;
 
 /**
  * Fetches what is missing of a file on an instrument, piece by piece; each is kept as it arrives, whatever the file is

@@ -20,6 +20,8 @@ import rovek.server.base.job.JobView;
 import rovek.server.base.job.Jobs;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.instruments.instrument.Instruments;
+import rovek.server.judging.original.Originals;
+import rovek.server.judging.original.Spool;
 
 /**
  * Takes what an instrument holds: piece by piece, each kept as it arrives, so that a broken read-back goes on where it

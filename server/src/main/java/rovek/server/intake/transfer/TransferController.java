@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.RestController;
 import rovek.core.route.LoadGate;
 import rovek.server.base.job.JobView;
 import rovek.server.base.job.Jobs;
+import rovek.server.judging.original.Originals;
 import rovek.server.rounds.route.Routes;
 
 /** What is loaded onto an instrument, read back from it and done with its memory. */

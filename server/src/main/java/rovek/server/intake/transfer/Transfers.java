@@ -33,6 +33,8 @@ import rovek.server.instruments.instrument.LinkHold;
 import rovek.server.instruments.instrument.LinkWork;
 import rovek.server.instruments.sensor.Sensors;
 import rovek.server.intake.transfer.ConnectionView.MemoryLine;
+import rovek.server.judging.original.Originals;
+import rovek.server.judging.original.Pieces;
 
 /** Looks into instruments, sets their clock and clears what is stored. */
 @Service
@@ -132,7 +134,7 @@ public class Transfers {
         String digest = link.digest(file.name());
         Optional<Originals.Kept> kept = originals.find(instrumentId, digest).filter(Originals.Kept::taken);
         if (kept.isPresent()) {
-            String at = kept.get().readBackAt().toInstant().toString();
+            String at = kept.get().readBackAt().toString();
             return new MemoryLine(file.name(), "", file.type(), file.bytes(), "STORED", file.bytes(), at);
         }
         // What was fetched to be looked into is no transfer that was interrupted.

@@ -2,15 +2,12 @@ package rovek.server.judging.reading;
 
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.PersistenceContext;
-import java.time.Instant;
-import java.time.OffsetDateTime;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.core.nameplate.Nameplate;
@@ -40,13 +37,20 @@ public class ReadingDesk {
 
     private final Techniques techniques;
     private final Plant plant;
-    private final JdbcClient db;
+    private final ReadingRepository readings;
+    private final ReadingPhotoRepository photos;
     private final JsonMapper json;
 
-    ReadingDesk(Techniques techniques, Plant plant, JdbcClient db, JsonMapper json) {
+    ReadingDesk(
+            Techniques techniques,
+            Plant plant,
+            ReadingRepository readings,
+            ReadingPhotoRepository photos,
+            JsonMapper json) {
         this.techniques = techniques;
         this.plant = plant;
-        this.db = db;
+        this.readings = readings;
+        this.photos = photos;
         this.json = json;
     }
 
@@ -137,46 +141,19 @@ public class ReadingDesk {
     /** What a reading was taken with. */
     public record TakenWith(String technique, Map<String, String> settings) {}
 
-    /** Of several readings, in no order; likewise in one go {@link #broughtAsFiles}. */
+    /** Of several readings, in the order they were taken. */
     @Transactional(readOnly = true)
-    public List<TakenWith> takenWith(Collection<UUID> readings) {
-        return db.sql("SELECT technique, settings::text FROM reading WHERE id = ANY(?) ORDER BY taken_at, id")
-                .param(readings.toArray(UUID[]::new))
-                .query((row, n) ->
-                        new TakenWith(row.getString(1), json.readValue(row.getString(2), new TypeReference<>() {})))
-                .list();
-    }
-
-    /**
-     * A file that readings came in, instead of from the instrument itself.
-     *
-     * @param by sign-in name of who brought it
-     */
-    public record Brought(String fileName, String by, Instant at) {}
-
-    /** The files that some of these readings came in. */
-    @Transactional(readOnly = true)
-    public List<Brought> broughtAsFiles(Collection<UUID> readings) {
-        return db.sql("""
-                SELECT DISTINCT o.file_name, o.read_back_by, o.read_back_at FROM reading r JOIN original o ON o.id = r.original_id
-                WHERE r.id = ANY(?) AND o.as_file ORDER BY o.read_back_at, o.file_name""")
-                .param(readings.toArray(UUID[]::new))
-                .query((row, n) -> new Brought(
-                        row.getString(1),
-                        row.getString(2),
-                        row.getObject(3, OffsetDateTime.class).toInstant()))
-                .list();
+    public List<TakenWith> takenWith(Collection<UUID> ids) {
+        return readings.takenWith(ids).stream()
+                .map(row -> new TakenWith(row.technique(), json.readValue(row.settings(), new TypeReference<>() {})))
+                .toList();
     }
 
     /** What was recorded, to be looked at as it is. */
     @Transactional(readOnly = true)
     public CaptureView captured(UUID readingId) {
         require(readingId);
-        int photos = db.sql("SELECT count(*) FROM reading_photo WHERE reading_id = ?")
-                .param(readingId)
-                .query(Integer.class)
-                .single();
-        return CaptureView.of(capture(readingId), photos);
+        return CaptureView.of(capture(readingId), photos.countByReadingId(readingId));
     }
 
     /**
@@ -214,10 +191,8 @@ public class ReadingDesk {
     /** @param number from 1 */
     @Transactional(readOnly = true)
     public PictureCapture photo(UUID readingId, int number) {
-        return db.sql("SELECT media_type, bytes FROM reading_photo WHERE reading_id = ? AND place = ?")
-                .params(readingId, number)
-                .query((row, n) -> new PictureCapture(row.getString(1), row.getBytes(2)))
-                .optional()
+        return photos.findById(new ReadingPhotoEntity.Key(readingId, (short) number))
+                .map(photo -> new PictureCapture(photo.mediaType, photo.bytes))
                 .orElseThrow(() -> new DomainProblem.NotFound("The photo"));
     }
 

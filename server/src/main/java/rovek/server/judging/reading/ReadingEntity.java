@@ -38,6 +38,9 @@ class ReadingEntity {
     /** Why it must not be judged; blank where nothing is in the way. */
     String obstacle;
 
+    /** The instrument's id of the reading that this one repeats; blank for none. */
+    String repeats;
+
     /** Whether a later reading repeats it. */
     boolean replaced;
 

@@ -5,6 +5,7 @@ import jakarta.persistence.EntityManager;
 import jakarta.persistence.PersistenceContext;
 import java.time.Clock;
 import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -16,7 +17,6 @@ import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.stream.Stream;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -34,6 +34,7 @@ import rovek.link.packet.ListedReading;
 import rovek.link.packet.PackedReading;
 import rovek.link.packet.ReadingsFile;
 import rovek.server.base.audit.AuditTrail;
+import rovek.server.base.records.Turns;
 import rovek.server.plant.tree.CheckView;
 import rovek.server.plant.tree.PlantTree;
 import tools.jackson.databind.json.JsonMapper;
@@ -49,15 +50,27 @@ public class ReadingIntake {
 
     private final Techniques techniques;
     private final AuditTrail audit;
-    private final JdbcClient db;
+    private final ReadingRepository readings;
+    private final ReadingPhotoRepository photos;
+    private final Turns turns;
     private final BulkCopy copy;
     private final JsonMapper json;
     private final Clock now;
 
-    ReadingIntake(Techniques techniques, AuditTrail audit, JdbcClient db, BulkCopy copy, JsonMapper json, Clock now) {
+    ReadingIntake(
+            Techniques techniques,
+            AuditTrail audit,
+            ReadingRepository readings,
+            ReadingPhotoRepository photos,
+            Turns turns,
+            BulkCopy copy,
+            JsonMapper json,
+            Clock now) {
         this.techniques = techniques;
         this.audit = audit;
-        this.db = db;
+        this.readings = readings;
+        this.photos = photos;
+        this.turns = turns;
         this.copy = copy;
         this.json = json;
         this.now = now;
@@ -98,19 +111,16 @@ public class ReadingIntake {
     /** From now on until the caller's transaction ends nobody else stores readings of the same instrument. */
     @Transactional(propagation = Propagation.MANDATORY)
     public void claim(UUID instrument) {
-        db.sql("SELECT 1 FROM (SELECT pg_advisory_xact_lock(7151, hashtext(?::text))) AS locked")
-                .param(instrument)
-                .query(Integer.class)
-                .single();
+        turns.take(Turns.Turn.STORE_READINGS, instrument);
     }
 
     /** Those of an instrument's readings that are not stored yet, each once. */
     @Transactional(readOnly = true)
-    public List<ListedReading> freshOf(List<ListedReading> readings, UUID instrument) {
+    public List<ListedReading> freshOf(List<ListedReading> listed, UUID instrument) {
         Set<ReadingIdentity> seen = new HashSet<>();
         List<ListedReading> fresh = new ArrayList<>();
-        for (int from = 0; from < readings.size(); from += ASKED_AT_ONCE) {
-            List<ListedReading> some = readings.subList(from, Math.min(readings.size(), from + ASKED_AT_ONCE));
+        for (int from = 0; from < listed.size(); from += ASKED_AT_ONCE) {
+            List<ListedReading> some = listed.subList(from, Math.min(listed.size(), from + ASKED_AT_ONCE));
             Set<ReadingIdentity> stored = stored(instrument, some);
             // What stands twice in one package is one reading too.
             some.stream()
@@ -121,12 +131,10 @@ public class ReadingIntake {
     }
 
     private Set<ReadingIdentity> stored(UUID instrument, List<ListedReading> some) {
-        return new HashSet<>(db.sql(
-                        "SELECT own_id, capture_sha256 FROM reading WHERE instrument_id = :instrument AND own_id = ANY(:ids)")
-                .param("instrument", instrument)
-                .param("ids", some.stream().map(ListedReading::id).toArray(String[]::new))
-                .query((row, n) -> new ReadingIdentity(instrument, row.getString(1), row.getString(2)))
-                .list());
+        Set<ReadingIdentity> stored = new HashSet<>();
+        readings.known(instrument, some.stream().map(ListedReading::id).toList())
+                .forEach(one -> stored.add(new ReadingIdentity(instrument, one.ownId(), one.captureSha256())));
+        return stored;
     }
 
     private static ReadingIdentity identity(UUID instrument, ListedReading listed) {
@@ -202,7 +210,7 @@ public class ReadingIntake {
      */
     @Transactional(propagation = Propagation.MANDATORY)
     public void store(
-            List<PreparedReading> readings,
+            List<PreparedReading> prepared,
             UUID visitId,
             UUID originalId,
             ClockState.Times clock,
@@ -210,10 +218,11 @@ public class ReadingIntake {
             Map<UUID, String> fallbackLabel) {
         // What is still on its way through the other door must be there before rows refer to it.
         entities.flush();
-        List<Stored> rows = readings.parallelStream()
-                .map(prepared -> stored(prepared, clock, fallbackLabel))
+        List<Stored> rows = prepared.parallelStream()
+                .map(one -> stored(one, clock, fallbackLabel))
                 .toList();
-        Instant storedAt = now.instant();
+        // As exact as the database keeps it: what was stored now is found by it.
+        Instant storedAt = now.instant().truncatedTo(ChronoUnit.MICROS);
         copy.into(
                 "reading (id, check_id, visit_id, original_id, instrument_id, own_id, capture_sha256, technique, taken_at, instrument_time,"
                         + " label, note, settings, obstacle, replaced, discarded_because, filled, stored_at, version, repeats,"
@@ -234,30 +243,21 @@ public class ReadingIntake {
         for (Stored row : rows) {
             keepPhotos(row.id(), row.prepared().packed().photos());
         }
-        UUID[] fresh = rows.stream().map(Stored::id).toArray(UUID[]::new);
-        retire("later.id = ANY(:fresh)", fresh);
-        // A repetition may arrive before what it repeats, in a file of its own.
-        retire("r.id = ANY(:fresh)", fresh);
+        prepared.stream()
+                .map(one -> one.identity().instrument())
+                .distinct()
+                .forEach(instrument -> retire(instrument, originalId, storedAt));
     }
 
     /** What stands in the audit trail of a reading that another one repeats. */
     private record Counting(boolean replaced, @Nullable UUID by) {}
 
-    /** Only on the same check: a reading that was placed elsewhere since is somebody's decision. */
-    private void retire(String which, UUID[] fresh) {
-        db.sql("""
-                UPDATE reading r SET replaced = true, version = r.version + 1 FROM reading later
-                WHERE %s AND NOT r.replaced AND later.instrument_id = r.instrument_id AND later.repeats = r.own_id AND later.repeats <> ''
-                    AND later.check_id IS NOT DISTINCT FROM r.check_id AND later.id <> r.id RETURNING r.id, later.id""".formatted(which))
-                .param("fresh", fresh)
-                .query((row, n) -> Map.entry(row.getObject(1, UUID.class), row.getObject(2, UUID.class)))
-                .list()
+    /** A repetition may also arrive before what it repeats, in a file of its own. */
+    private void retire(UUID instrument, UUID original, Instant storedAt) {
+        readings.repeated(instrument, original, storedAt).stream()
+                .filter(one -> readings.retire(one.id(), one.by()) == 1)
                 .forEach(one -> audit.note(
-                        "repeated",
-                        "reading",
-                        one.getKey(),
-                        new Counting(false, null),
-                        new Counting(true, one.getValue())));
+                        "repeated", "reading", one.id(), new Counting(false, null), new Counting(true, one.by())));
     }
 
     private Stored stored(PreparedReading prepared, ClockState.Times clock, Map<UUID, String> fallbackLabel) {
@@ -345,29 +345,32 @@ public class ReadingIntake {
         }
     }
 
-    private void keepPhotos(UUID readingId, List<PictureCapture> photos) {
-        for (int i = 0; i < photos.size(); i++) {
-            db.sql("INSERT INTO reading_photo (reading_id, place, media_type, bytes) VALUES (?, ?, ?, ?)")
-                    .params(
-                            readingId,
-                            i + 1,
-                            photos.get(i).mediaType(),
-                            photos.get(i).bytes())
-                    .update();
+    private void keepPhotos(UUID readingId, List<PictureCapture> taken) {
+        for (int i = 0; i < taken.size(); i++) {
+            photos.add(
+                    readingId,
+                    (short) (i + 1),
+                    taken.get(i).mediaType(),
+                    taken.get(i).bytes());
         }
     }
 
-    void persistResults(UUID readingId, UUID checkId, Instant takenAt, Analysis analysis) {
+    void persistResults(ReadingEntity reading, Analysis analysis) {
+        boolean counts = !reading.replaced
+                && reading.discardedBecause == null
+                && reading.obstacle.isBlank()
+                && !ReadingView.isDatedAhead(reading.takenAt, reading.storedAt);
         short place = 0;
         for (Result result : analysis.results()) {
             ResultEntity row = new ResultEntity();
-            row.readingId = readingId;
+            row.readingId = reading.id;
             row.resultId = result.definition().id();
-            row.takenAt = takenAt;
-            row.checkId = checkId;
+            row.takenAt = reading.takenAt;
+            row.checkId = reading.checkId;
             row.place = place++;
             row.value = result.value().value();
             row.unit = result.value().unit().symbol();
+            row.counts = counts;
             entities.persist(row);
         }
     }

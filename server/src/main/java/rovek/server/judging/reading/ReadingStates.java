@@ -2,9 +2,7 @@ package rovek.server.judging.reading;
 
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.PersistenceContext;
-import java.sql.Timestamp;
 import java.time.Instant;
-import java.util.Arrays;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -12,7 +10,6 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -33,38 +30,38 @@ public class ReadingStates {
 
     private final Plant plant;
     private final ReadingIntake intake;
-    private final JdbcClient db;
+    private final ReadingRepository readings;
+    private final ResultRepository results;
     private final JsonMapper json;
 
-    ReadingStates(Plant plant, ReadingIntake intake, JdbcClient db, JsonMapper json) {
+    ReadingStates(
+            Plant plant, ReadingIntake intake, ReadingRepository readings, ResultRepository results, JsonMapper json) {
         this.plant = plant;
         this.intake = intake;
-        this.db = db;
+        this.readings = readings;
+        this.results = results;
         this.json = json;
     }
 
     /** @throws DomainProblem.NotFound where one of them is not there */
     @Transactional(propagation = Propagation.MANDATORY)
-    public Map<UUID, ReadingState> of(Collection<UUID> readings) {
+    public Map<UUID, ReadingState> of(Collection<UUID> ids) {
         Map<UUID, ReadingState> states = new LinkedHashMap<>();
-        readings.forEach(id -> states.put(id, state(require(id))));
+        ids.forEach(id -> states.put(id, state(require(id))));
         return states;
     }
 
     /** Every reading of a visit, repeated and discarded ones too. */
     @Transactional(propagation = Propagation.MANDATORY)
     public List<UUID> ofVisit(UUID visit) {
-        return db.sql("SELECT id FROM reading WHERE visit_id = ? ORDER BY taken_at, id")
-                .param(visit)
-                .query(UUID.class)
-                .list();
+        return readings.idsOfVisit(visit);
     }
 
     /** When readings were taken by their instruments' own clocks. */
     @Transactional(propagation = Propagation.MANDATORY)
-    public Map<UUID, Instant> written(Collection<UUID> readings) {
+    public Map<UUID, Instant> written(Collection<UUID> ids) {
         Map<UUID, Instant> written = new LinkedHashMap<>();
-        readings.forEach(id -> written.put(id, require(id).instrumentTime));
+        ids.forEach(id -> written.put(id, require(id).instrumentTime));
         return written;
     }
 
@@ -102,9 +99,7 @@ public class ReadingStates {
         if (check.isPresent()) {
             judgeAnew(reading, check.get());
         } else if (isMoved || isAtAnotherTime) {
-            db.sql("UPDATE result SET check_id = ?, taken_at = ? WHERE reading_id = ?")
-                    .params(Arrays.asList(wanted.checkId(), Timestamp.from(wanted.takenAt()), id))
-                    .update();
+            results.move(id, wanted.checkId(), wanted.takenAt());
         }
     }
 
@@ -134,19 +129,10 @@ public class ReadingStates {
         } catch (IllegalArgumentException e) {
             throw new DomainProblem.Conflict("does-not-suit", "%s: %s".formatted(check.place(), e.getMessage()));
         }
-        db.sql("DELETE FROM result WHERE reading_id = ?").param(reading.id).update();
+        results.removeAllOf(reading.id);
         reading.settings = json.writeValueAsString(settings.values());
         reading.obstacle = analysis.reasonNotToJudge();
-        intake.persistResults(reading.id, reading.checkId, reading.takenAt, analysis);
-        entities.flush();
-        db.sql("UPDATE result SET counts = ? WHERE reading_id = ?")
-                .params(
-                        !reading.replaced
-                                && reading.discardedBecause == null
-                                && reading.obstacle.isBlank()
-                                && !ReadingView.isDatedAhead(reading.takenAt, reading.storedAt),
-                        reading.id)
-                .update();
+        intake.persistResults(reading, analysis);
     }
 
     private ReadingEntity require(UUID id) {

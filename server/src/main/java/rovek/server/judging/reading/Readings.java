@@ -1,11 +1,8 @@
 package rovek.server.judging.reading;
 
 import jakarta.annotation.Nullable;
-import java.sql.ResultSet;
-import java.sql.SQLException;
-import java.sql.Timestamp;
+import java.time.Duration;
 import java.time.Instant;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -13,7 +10,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import org.springframework.jdbc.core.simple.JdbcClient;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.core.technique.ResultDefinition;
@@ -21,6 +18,7 @@ import rovek.core.trend.TimedValue;
 import rovek.core.unit.Amount;
 import rovek.core.unit.UnitCatalogue;
 import rovek.server.base.problem.DomainProblem;
+import rovek.server.base.records.Parts;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -28,39 +26,29 @@ import tools.jackson.databind.json.JsonMapper;
 @Service
 public class Readings {
 
-    // Readings of one instant stand in the order in which they were stored and the instrument counted them.
-    private static final String SELECT = """
-            SELECT r.id, r.check_id, r.visit_id, r.original_id, r.instrument_id, r.technique, r.taken_at, r.label, r.note, r.obstacle,
-                   r.replaced, r.discarded_because, r.filled, r.stored_at, r.overruled, r.planned_for, r.chosen, r.calibrated_on,
-                       r.calibrated_until,
-                   v.result_id, v.value, v.unit
-            FROM %s r LEFT JOIN result v ON v.reading_id = r.id AND v.taken_at = r.taken_at
-            %s ORDER BY r.taken_at, r.stored_at, length(r.own_id), r.own_id, r.id, v.place""";
+    private static final Instant EVER = Instant.parse("0001-01-01T00:00:00Z");
+    private static final Instant ALWAYS = Instant.parse("9999-12-31T00:00:00Z");
 
-    /** Neither repeated nor discarded, nor later than it was read back. */
-    private static String counts(String row) {
-        return "NOT %1$s.replaced AND %1$s.discarded_because IS NULL AND %1$s.taken_at <= %1$s.stored_at + interval '1 day'"
-                .formatted(row);
-    }
-
-    private final JdbcClient db;
+    private final ReadingRepository readings;
+    private final NewestReadings newest;
     private final JsonMapper json;
 
-    Readings(JdbcClient db, JsonMapper json) {
-        this.db = db;
+    Readings(ReadingRepository readings, NewestReadings newest, JsonMapper json) {
+        this.readings = readings;
+        this.newest = newest;
         this.json = json;
     }
 
     /** All readings of a visit in the order they were taken, replaced and discarded ones too. */
     @Transactional(readOnly = true)
     public List<ReadingView> ofVisit(UUID visitId) {
-        return read(db.sql(SELECT.formatted("reading", "WHERE r.visit_id = ?")).param(visitId));
+        return read(readings.ofVisit(visitId));
     }
 
     /** @throws DomainProblem.NotFound when there is no such reading */
     @Transactional(readOnly = true)
     public ReadingView get(UUID id) {
-        return read(db.sql(SELECT.formatted("reading", "WHERE r.id = ?")).param(id)).stream()
+        return read(readings.of(List.of(id))).stream()
                 .findFirst()
                 .orElseThrow(() -> new DomainProblem.NotFound("The reading"));
     }
@@ -71,13 +59,9 @@ public class Readings {
         if (checks.isEmpty()) {
             return Map.of();
         }
-        String source = """
-                (SELECT x.* FROM unnest(ARRAY[:checks]::uuid[]) AS c(id) CROSS JOIN LATERAL
-                    (SELECT * FROM reading n WHERE check_id = c.id AND %s
-                        ORDER BY taken_at DESC, stored_at DESC, length(own_id) DESC, own_id DESC, id DESC LIMIT :most)
-                            x)""".formatted(counts("n"));
         Map<UUID, List<ReadingView>> byCheck = new HashMap<>();
-        read(db.sql(SELECT.formatted(source, "")).param("checks", checks).param("most", most))
+        List<UUID> ids = newest.of(checks, most);
+        read(Parts.asked(ids, readings::of))
                 .forEach(reading -> byCheck.computeIfAbsent(reading.checkId(), none -> new ArrayList<>())
                         .add(reading));
         return byCheck;
@@ -90,12 +74,7 @@ public class Readings {
      */
     @Transactional(readOnly = true)
     public List<ReadingView> history(UUID checkId, @Nullable Instant from, @Nullable Instant to) {
-        String period =
-                " AND (:from::timestamptz IS NULL OR r.taken_at >= :from) AND (:to::timestamptz IS NULL OR r.taken_at <= :to)";
-        return read(db.sql(SELECT.formatted("reading", "WHERE r.check_id = :check AND " + counts("r") + period))
-                .param("check", checkId)
-                .param("from", from == null ? null : Timestamp.from(from))
-                .param("to", to == null ? null : Timestamp.from(to)));
+        return read(readings.history(checkId, from == null ? EVER : from, to == null ? ALWAYS : to));
     }
 
     /**
@@ -117,21 +96,19 @@ public class Readings {
         Map<UUID, ResultSeries> series = new LinkedHashMap<>();
         checks.forEach(
                 check -> series.put(check, new ResultSeries(new ArrayList<>(), new ArrayList<>(), result.unit())));
-        db.sql("""
-                SELECT r.check_id, r.id, r.taken_at, v.value, v.unit FROM reading r JOIN result v ON v.reading_id = r.id
-                    AND v.taken_at = r.taken_at
-                WHERE r.check_id = ANY(?) AND v.result_id = ? AND r.obstacle = '' AND %s
-                ORDER BY r.taken_at, r.stored_at, length(r.own_id), r.own_id, r.id""".formatted(counts("r")))
-                .params(checks.toArray(UUID[]::new), result.id())
-                .query(row -> {
-                    ResultSeries of = series.get(row.getObject(1, UUID.class));
-                    Amount amount = new Amount(row.getDouble(4), UnitCatalogue.get(row.getString(5)));
-                    of.readings().add(row.getObject(2, UUID.class));
+        Parts.asked(checks, part -> {
+            try (Stream<ReadingRepository.Value> values = readings.values(part, result.id())) {
+                values.forEach(one -> {
+                    ResultSeries of = series.get(one.checkId());
+                    Amount amount = new Amount(one.value(), UnitCatalogue.get(one.unit()));
+                    of.readings().add(one.readingId());
                     of.values()
                             .add(new TimedValue(
-                                    row.getTimestamp(3).toInstant(),
-                                    amount.in(result.unit()).value()));
+                                    one.takenAt(), amount.in(result.unit()).value()));
                 });
+            }
+            return List.of();
+        });
         return series;
     }
 
@@ -143,68 +120,112 @@ public class Readings {
     @Transactional(readOnly = true)
     public Map<UUID, Map<String, Double>> resultsBefore(UUID visitId) {
         Map<UUID, Map<String, Double>> before = new HashMap<>();
-        db.sql("""
-                SELECT r.id, v.result_id, v.value FROM reading r
-                CROSS JOIN LATERAL (SELECT p.id, p.taken_at FROM reading p WHERE p.check_id = r.check_id
-                    AND p.taken_at < r.taken_at AND p.visit_id <> r.visit_id AND %s
-                    ORDER BY p.taken_at DESC LIMIT 1) AS p
-                JOIN result v ON v.reading_id = p.id AND v.taken_at = p.taken_at
-                WHERE r.visit_id = ?""".formatted(counts("p"))).param(visitId).query(row -> {
-            before.computeIfAbsent(row.getObject(1, UUID.class), none -> new HashMap<>())
-                    .put(row.getString(2), row.getDouble(3));
-        });
+        readings.before(visitId)
+                .forEach(one -> before.computeIfAbsent(one.readingId(), none -> new HashMap<>())
+                        .put(one.resultId(), one.value()));
         return before;
     }
 
-    private List<ReadingView> read(JdbcClient.StatementSpec statement) {
-        Map<UUID, ReadingView> readings = new LinkedHashMap<>();
-        statement.query(row -> {
-            UUID id = row.getObject("id", UUID.class);
-            ReadingView reading = readings.get(id);
-            if (reading == null) {
-                reading = view(row);
-                readings.put(id, reading);
-            }
-            if (row.getString("result_id") != null) {
-                reading.results()
-                        .put(
-                                row.getString("result_id"),
-                                new Amount(row.getDouble("value"), UnitCatalogue.get(row.getString("unit"))));
-            }
-        });
-        return List.copyOf(readings.values());
+    /**
+     * Where a reading stands.
+     *
+     * @param checkId null while loose
+     * @param isRepeated whether a later one took its place
+     * @param discardedBecause null where it was not discarded
+     */
+    public record Whereabouts(
+            UUID id,
+            @Nullable UUID checkId,
+            UUID visitId,
+            Instant takenAt,
+            boolean isRepeated,
+            @Nullable String discardedBecause) {}
+
+    /** Those of some readings that anything was changed on since they were stored. */
+    @Transactional(readOnly = true)
+    public List<Whereabouts> changedAmong(Collection<UUID> ids) {
+        return Parts.asked(ids, readings::changedAmong);
     }
 
-    private ReadingView view(ResultSet row) throws SQLException {
-        Instant takenAt = row.getTimestamp("taken_at").toInstant();
-        Instant storedAt = row.getTimestamp("stored_at").toInstant();
-        String obstacle = ReadingView.isDatedAhead(takenAt, storedAt)
+    /** The readings of a visit that anything was changed on since they were stored. */
+    @Transactional(readOnly = true)
+    public List<UUID> changedOfVisit(UUID visit) {
+        return readings.changedOfVisit(visit);
+    }
+
+    /**
+     * How many readings a visit has, without repeated ones.
+     *
+     * @param loose how many of them wait for their place
+     */
+    public record Counted(int readings, int loose) {}
+
+    /** Of several visits; those without any are left out. */
+    @Transactional(readOnly = true)
+    public Map<UUID, Counted> counted(Collection<UUID> visits) {
+        Map<UUID, Counted> counted = new HashMap<>();
+        Parts.asked(visits, readings::counts)
+                .forEach(one -> counted.put(one.visitId(), new Counted((int) one.readings(), (int) one.loose())));
+        return counted;
+    }
+
+    /** The visits with readings that wait for their place, and how many. */
+    @Transactional(readOnly = true)
+    public Map<UUID, Integer> loose() {
+        Map<UUID, Integer> loose = new HashMap<>();
+        readings.loose().forEach(one -> loose.put(one.visitId(), (int) one.loose()));
+        return loose;
+    }
+
+    /**
+     * How long it takes in visits from one reading to the next.
+     *
+     * @param longestBreak what is longer is a break and does not count
+     * @return visit to the time in the middle of all, in seconds; those with less than two readings are left out
+     */
+    @Transactional(readOnly = true)
+    public Map<UUID, Double> paces(Collection<UUID> visits, Duration longestBreak) {
+        Map<UUID, Double> paces = new HashMap<>();
+        Parts.asked(visits, part -> readings.paces(part, longestBreak.toSeconds()))
+                .forEach(one -> paces.put(one.visitId(), one.seconds()));
+        return paces;
+    }
+
+    private List<ReadingView> read(List<ReadingRow> rows) {
+        Map<UUID, ReadingView> views = new LinkedHashMap<>();
+        rows.forEach(row -> {
+            ReadingView reading = views.computeIfAbsent(row.id(), none -> view(row));
+            if (row.resultId() != null) {
+                reading.results().put(row.resultId(), new Amount(row.value(), UnitCatalogue.get(row.unit())));
+            }
+        });
+        return List.copyOf(views.values());
+    }
+
+    private ReadingView view(ReadingRow row) {
+        String obstacle = ReadingView.isDatedAhead(row.takenAt(), row.storedAt())
                 ? "It says that it was taken on %s, later than it was read back: correct its time."
-                        .formatted(takenAt.toString().substring(0, 10))
-                : row.getString("obstacle");
+                        .formatted(row.takenAt().toString().substring(0, 10))
+                : row.obstacle();
         return new ReadingView(
-                row.getObject("id", UUID.class),
-                row.getObject("check_id", UUID.class),
-                row.getObject("visit_id", UUID.class),
-                row.getObject("original_id", UUID.class),
-                row.getObject("instrument_id", UUID.class),
-                row.getString("technique"),
-                takenAt,
-                row.getString("label"),
-                row.getString("note"),
+                row.id(),
+                row.checkId(),
+                row.visitId(),
+                row.originalId(),
+                row.instrumentId(),
+                row.technique(),
+                row.takenAt(),
+                row.label(),
+                row.note(),
                 obstacle,
-                row.getBoolean("replaced"),
-                row.getString("discarded_because"),
-                filled(row.getString("filled")),
-                storedAt,
-                row.getString("overruled") == null
-                        ? null
-                        : json.readValue(row.getString("overruled"), Overruling.class),
-                row.getObject("planned_for", UUID.class),
-                row.getBoolean("chosen"),
-                new InstrumentCalibration(
-                        row.getObject("calibrated_on", LocalDate.class),
-                        row.getObject("calibrated_until", LocalDate.class)),
+                row.replaced(),
+                row.discardedBecause(),
+                filled(row.filled()),
+                row.storedAt(),
+                row.overruled() == null ? null : json.readValue(row.overruled(), Overruling.class),
+                row.plannedFor(),
+                row.chosen(),
+                new InstrumentCalibration(row.calibratedOn(), row.calibratedUntil()),
                 new LinkedHashMap<>());
     }
 

@@ -2,12 +2,12 @@ package rovek.server.judging.reading;
 
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.PersistenceContext;
-import java.time.OffsetDateTime;
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -19,6 +19,8 @@ import rovek.server.base.job.JobStopped;
 import rovek.server.base.job.JobView;
 import rovek.server.base.job.Jobs;
 import rovek.server.base.problem.DomainProblem;
+import rovek.server.base.records.Turns;
+import rovek.server.judging.reading.ReadingRepository.Settled;
 import rovek.server.plant.tree.CheckView;
 import rovek.server.plant.tree.Plant;
 import tools.jackson.core.type.TypeReference;
@@ -36,6 +38,11 @@ public class Reckoning {
 
     private static final int AT_A_TIME = 100;
 
+    /** Later than every reading. */
+    private static final Instant ALWAYS = Instant.parse("9999-12-31T00:00:00Z");
+
+    private static final UUID LAST = new UUID(-1, -1);
+
     @PersistenceContext
     private EntityManager entities;
 
@@ -44,7 +51,8 @@ public class Reckoning {
     private final Jobs jobs;
     private final AuditTrail audit;
     private final TransactionTemplate transaction;
-    private final JdbcClient db;
+    private final ReadingRepository readings;
+    private final Turns turns;
     private final JsonMapper json;
 
     Reckoning(
@@ -53,32 +61,25 @@ public class Reckoning {
             Jobs jobs,
             AuditTrail audit,
             TransactionTemplate transaction,
-            JdbcClient db,
+            ReadingRepository readings,
+            Turns turns,
             JsonMapper json) {
         this.plant = plant;
         this.states = states;
         this.jobs = jobs;
         this.audit = audit;
         this.transaction = transaction;
-        this.db = db;
+        this.readings = readings;
+        this.turns = turns;
         this.json = json;
     }
 
     /** How many of a check's readings were reckoned otherwise than it is set now; of the newest 5,000. */
     @Transactional(readOnly = true)
     public int otherwise(CheckView check) {
-        record Used(String settings, int readings) {}
-        return db
-                .sql("""
-                SELECT settings, count(*) FROM (SELECT settings FROM reading WHERE check_id = ? AND NOT replaced
-                    ORDER BY taken_at DESC LIMIT %d) r
-                GROUP BY settings""".formatted(MOST_COUNTED))
-                .param(check.id())
-                .query((row, n) -> new Used(row.getString(1), row.getInt(2)))
-                .list()
-                .stream()
+        return readings.settingsUsed(check.id(), MOST_COUNTED).stream()
                 .filter(used -> differs(check, used.settings()))
-                .mapToInt(Used::readings)
+                .mapToInt(used -> (int) used.readings())
                 .sum();
     }
 
@@ -91,8 +92,6 @@ public class Reckoning {
             return true;
         }
     }
-
-    private record Kept(UUID id, OffsetDateTime takenAt, String settings) {}
 
     /** Starts making them anew; where that is under way already, it is that. */
     public JobView start(UUID checkId) {
@@ -117,17 +116,14 @@ public class Reckoning {
     }
 
     private String anew(UUID checkId, JobProgress progress) {
-        long total = db.sql("SELECT count(*) FROM reading WHERE check_id = ? AND NOT replaced")
-                .param(checkId)
-                .query(Long.class)
-                .single();
+        long total = readings.countByCheckIdAndReplacedFalse(checkId);
         Count count = new Count();
-        Optional<Kept> last = Optional.empty();
+        Optional<Settled> last = Optional.empty();
         do {
             if (progress.isStopRequested()) {
                 throw new JobStopped("Stopped. " + count.sentence() + " The others can be done later.");
             }
-            Optional<Kept> after = last;
+            Optional<Settled> after = last;
             last = transaction.execute(status -> someAnew(checkId, after, count));
             progress.report(Math.min(count.looked, total), total, count.sentence());
         } while (last.isPresent());
@@ -135,25 +131,16 @@ public class Reckoning {
     }
 
     /** @return the last that was looked at; empty where there are no more */
-    private Optional<Kept> someAnew(UUID checkId, Optional<Kept> after, Count count) {
+    private Optional<Settled> someAnew(UUID checkId, Optional<Settled> after, Count count) {
         // One after the other: two who click at once would both make the same results.
-        db.sql("SELECT 1 FROM (SELECT pg_advisory_xact_lock(7152, hashtext(?))) AS locked")
-                .param(checkId.toString())
-                .query(Integer.class)
-                .single();
+        turns.take(Turns.Turn.RECALCULATE, checkId);
         CheckView check = plant.check(checkId);
-        List<Kept> some = db.sql("""
-                SELECT id, taken_at, settings FROM reading WHERE check_id = :check AND NOT replaced
-                    AND (:at::timestamptz IS NULL OR (taken_at, id) < (:at::timestamptz, :id::uuid))
-                        ORDER BY taken_at DESC, id DESC LIMIT :most""")
-                .param("check", checkId)
-                .param("at", after.map(Kept::takenAt).orElse(null))
-                .param("id", after.map(Kept::id).orElse(null))
-                .param("most", AT_A_TIME)
-                .query((row, n) -> new Kept(
-                        row.getObject(1, UUID.class), row.getObject(2, OffsetDateTime.class), row.getString(3)))
-                .list();
-        for (Kept kept : some) {
+        List<Settled> some = readings.settledBefore(
+                checkId,
+                after.map(Settled::takenAt).orElse(ALWAYS),
+                after.map(Settled::id).orElse(LAST),
+                Limit.of(AT_A_TIME));
+        for (Settled kept : some) {
             count.looked++;
             if (differs(check, kept.settings())) {
                 anew(kept, check, count);
@@ -162,7 +149,7 @@ public class Reckoning {
         return some.isEmpty() ? Optional.empty() : Optional.of(some.get(some.size() - 1));
     }
 
-    private void anew(Kept kept, CheckView check, Count count) {
+    private void anew(Settled kept, CheckView check, Count count) {
         try {
             states.reckonAnew(entities.find(ReadingEntity.class, kept.id()), check);
         } catch (DomainProblem.Conflict doesNotSuit) {

@@ -33,4 +33,7 @@ class ResultEntity {
 
     double value;
     String unit;
+
+    /** Whether its reading counts: kept here, so that a million values can be followed without looking at each. */
+    boolean counts;
 }

@@ -7,13 +7,16 @@ import org.springframework.data.repository.Repository;
 
 interface UnitSpellingRepository extends Repository<UnitSpellingEntity, String> {
 
-    List<UnitSpellingEntity> findAllByOrderByWritten();
+    @Query("SELECT s.written, s.symbol FROM UnitSpellingEntity s ORDER BY s.written")
+    List<UnitSpellings.Spelling> said();
 
-    @Modifying(clearAutomatically = true)
+    @Modifying
     @Query("""
             INSERT INTO UnitSpellingEntity (written, symbol) VALUES (:written, :symbol)
             ON CONFLICT (written) DO UPDATE SET symbol = excluded.symbol""")
     void put(String written, String symbol);
 
-    void deleteById(String written);
+    @Modifying
+    @Query("DELETE FROM UnitSpellingEntity s WHERE s.written = :written")
+    void remove(String written);
 }

@@ -50,7 +50,7 @@ public class UnitSpellings {
 
     private Map<String, String> said() {
         Map<String, String> said = new LinkedHashMap<>();
-        spellings.findAllByOrderByWritten().forEach(one -> said.put(one.written, one.symbol));
+        spellings.said().forEach(one -> said.put(one.written(), one.symbol()));
         return said;
     }
 
@@ -94,7 +94,7 @@ public class UnitSpellings {
         if (before == null) {
             throw new DomainProblem.NotFound("The spelling");
         }
-        spellings.deleteById(written);
+        spellings.remove(written);
         audit.note("forget what a unit means", "unit", written, before, null);
         return all();
     }

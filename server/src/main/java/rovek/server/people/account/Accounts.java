@@ -9,13 +9,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.UnaryOperator;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.problem.DomainProblem.Fault;
+import rovek.server.base.records.Turns;
 
 /** The people who may sign in, and with what role. */
 @Service
@@ -30,19 +30,22 @@ public class Accounts {
     private final Passwords passwords;
     private final TransactionTemplate transaction;
     private final AuditTrail audit;
-    private final JdbcClient db;
+    private final SessionRows sessions;
+    private final Turns turns;
 
     Accounts(
             AccountRepository accounts,
             Passwords passwords,
             TransactionTemplate transaction,
             AuditTrail audit,
-            JdbcClient db) {
+            SessionRows sessions,
+            Turns turns) {
         this.accounts = accounts;
         this.passwords = passwords;
         this.transaction = transaction;
         this.audit = audit;
-        this.db = db;
+        this.sessions = sessions;
+        this.turns = turns;
     }
 
     /** What it takes to let somebody in. */
@@ -119,9 +122,7 @@ public class Accounts {
 
     private Account change(UUID id, AccountChange change, Optional<String> hash) {
         // Two who make each other less would each see the other still an administrator.
-        db.sql("SELECT 1 FROM (SELECT pg_advisory_xact_lock(7151)) AS locked")
-                .query(Integer.class)
-                .single();
+        turns.take(Turns.Turn.CHANGE_ACCOUNTS);
         AccountEntity account = accounts.findById(id).orElseThrow(() -> new DomainProblem.NotFound("The account"));
         if (account.version != change.version()) {
             throw new DomainProblem.Stale("The account");
@@ -144,9 +145,7 @@ public class Accounts {
                     "last-administrator", "This is the last administrator. Make somebody else one first.");
         }
         // Whoever is signed in with the former role or password is asked to sign in again.
-        db.sql("DELETE FROM spring_session WHERE principal_name = ?")
-                .param(account.name)
-                .update();
+        sessions.endAllOf(account.name);
         audit.note(
                 change.password() == null ? "change account" : "change account and password",
                 "account",
@@ -168,10 +167,7 @@ public class Accounts {
                 throw new DomainProblem.Stale("The password");
             }
             account.passwordHash = hash;
-            db.sql("DELETE FROM spring_session WHERE principal_name = ? AND session_id <> ?")
-                    .param(name)
-                    .param(sessionId)
-                    .update();
+            sessions.endOthersOf(name, sessionId);
             audit.note("change own password", "account", account.id, null, null);
         });
     }

@@ -1,19 +1,21 @@
 package rovek.server.people.policy;
 
-import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.repository.Repository;
 
 interface HouseRuleRepository extends Repository<HouseRuleEntity, String> {
 
-    List<HouseRuleEntity> findAll();
+    @Query("SELECT r.name FROM HouseRuleEntity r WHERE r.text = :text")
+    Set<String> named(String text);
 
-    Optional<HouseRuleEntity> findById(String name);
+    @Query("SELECT r.text FROM HouseRuleEntity r WHERE r.name = :name")
+    Optional<String> text(String name);
 
     /** Two who decide on the same for the first time do not disturb each other. */
-    @Modifying(clearAutomatically = true)
+    @Modifying
     @Query("""
             INSERT INTO HouseRuleEntity (name, text) VALUES (:name, :text)
             ON CONFLICT (name) DO UPDATE SET text = excluded.text""")

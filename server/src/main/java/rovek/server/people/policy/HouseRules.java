@@ -2,7 +2,6 @@ package rovek.server.people.policy;
 
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.server.base.audit.AuditTrail;
@@ -32,10 +31,7 @@ public class HouseRules {
     @Transactional(readOnly = true)
     public Rules now() {
         // In one statement: every report asks for them.
-        Set<String> off = rules.findAll().stream()
-                .filter(rule -> rule.text.equals("false"))
-                .map(rule -> rule.name)
-                .collect(Collectors.toSet());
+        Set<String> off = rules.named("false");
         return new Rules(!off.contains(REFUSE_OVERDUE), !off.contains(FILE_NEEDS_SECOND));
     }
 
@@ -51,7 +47,7 @@ public class HouseRules {
     /** What the house has decided in words, for a feature that keeps a rule of its own here; empty where it has not. */
     @Transactional(readOnly = true)
     public Optional<String> text(String key) {
-        return rules.findById(key).map(rule -> rule.text);
+        return rules.text(key);
     }
 
     /** Keeps such words; whoever keeps them notes what they were before. */

@@ -1,15 +1,10 @@
 package rovek.server.plant.event;
 
 import jakarta.annotation.Nullable;
-import java.sql.ResultSet;
-import java.sql.SQLException;
-import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Instant;
-import java.time.ZoneOffset;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
@@ -17,7 +12,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.UnaryOperator;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.core.limit.Baselines;
@@ -37,16 +31,23 @@ import rovek.server.plant.tree.PlantTree;
 public class PlantEvents {
 
     private static final int LONGEST_WORDS = 500;
-    private static final String COLUMNS = "id, node_id, at, kind, words, starts_baseline, baseline_until, noted_by";
 
-    private final JdbcClient db;
+    private final PlantEventRepository events;
+    private final ChangedChecks changedChecks;
     private final Plant plant;
     private final Accounts accounts;
     private final AuditTrail audit;
     private final Clock clock;
 
-    PlantEvents(JdbcClient db, Plant plant, Accounts accounts, AuditTrail audit, Clock clock) {
-        this.db = db;
+    PlantEvents(
+            PlantEventRepository events,
+            ChangedChecks changedChecks,
+            Plant plant,
+            Accounts accounts,
+            AuditTrail audit,
+            Clock clock) {
+        this.events = events;
+        this.changedChecks = changedChecks;
         this.plant = plant;
         this.accounts = accounts;
         this.audit = audit;
@@ -75,7 +76,20 @@ public class PlantEvents {
             String words,
             boolean startsBaseline,
             @Nullable Instant until,
-            String by) {}
+            String by) {
+
+        private static Row of(PlantEventEntity kept) {
+            return new Row(
+                    kept.id,
+                    kept.nodeId,
+                    kept.at,
+                    kept.kind,
+                    kept.words,
+                    kept.startsBaseline,
+                    kept.baselineUntil,
+                    kept.notedBy);
+        }
+    }
 
     /** What happened to a node, to what it stands in and to what is beneath it, oldest first. */
     @Transactional(readOnly = true)
@@ -154,24 +168,7 @@ public class PlantEvents {
         if (nodes.isEmpty()) {
             return List.of();
         }
-        return db.sql("SELECT " + COLUMNS
-                        + " FROM plant_event WHERE node_id = ANY(?) AND NOT removed ORDER BY at, noted_at")
-                .param(nodes.toArray(UUID[]::new))
-                .query((row, n) -> row(row))
-                .list();
-    }
-
-    private static Row row(ResultSet row) throws SQLException {
-        Timestamp until = row.getTimestamp("baseline_until");
-        return new Row(
-                row.getObject("id", UUID.class),
-                row.getObject("node_id", UUID.class),
-                row.getTimestamp("at").toInstant(),
-                EventKind.valueOf(row.getString("kind")),
-                row.getString("words"),
-                row.getBoolean("starts_baseline"),
-                until == null ? null : until.toInstant(),
-                row.getString("noted_by"));
+        return events.of(nodes).stream().map(Row::of).toList();
     }
 
     /**
@@ -192,23 +189,20 @@ public class PlantEvents {
         if (before.filter(known -> !known.node().equals(nodeId)).isPresent()) {
             throw new DomainProblem.Conflict("other-node", "That event happened to something else.");
         }
-        db.sql("""
-                INSERT INTO plant_event (id, node_id, at, kind, words, starts_baseline, baseline_until, noted_by, noted_at)
-                VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)
-                ON CONFLICT (id) DO UPDATE SET at = EXCLUDED.at, kind = EXCLUDED.kind, words = EXCLUDED.words,
-                    starts_baseline = EXCLUDED.starts_baseline, baseline_until = EXCLUDED.baseline_until, removed = false""")
-                .params(Arrays.asList(
-                        id,
-                        nodeId,
-                        Timestamp.from(at),
-                        draft.kind().name(),
-                        words,
-                        starts,
-                        until == null ? null : Timestamp.from(until),
-                        AuditTrail.actor(),
-                        clock.instant().atOffset(ZoneOffset.UTC)))
-                .update();
-        Row after = find(id).orElseThrow();
+        PlantEventEntity event = events.findById(id).orElseGet(PlantEventEntity::new);
+        if (before.isEmpty()) {
+            event.id = id;
+            event.nodeId = nodeId;
+            event.notedBy = AuditTrail.actor();
+            event.notedAt = clock.instant();
+        }
+        event.at = at;
+        event.kind = draft.kind();
+        event.words = words;
+        event.startsBaseline = starts;
+        event.baselineUntil = until;
+        event.removed = false;
+        Row after = Row.of(events.saveAndFlush(event));
         audit.note(before.isEmpty() ? "note event" : "change event", "event", id, before.orElse(null), after);
         touch(tree, nodeId);
         return view(tree, after, accounts.displayNames());
@@ -232,25 +226,22 @@ public class PlantEvents {
     /** Takes an event off; it stays in the audit trail, and noting it again brings it back. */
     @Transactional
     public void remove(UUID id) {
-        Row row = find(id).orElseThrow(() -> new DomainProblem.NotFound("The event"));
-        db.sql("UPDATE plant_event SET removed = true WHERE id = ?").param(id).update();
+        PlantEventEntity event = events.findById(id).orElseThrow(() -> new DomainProblem.NotFound("The event"));
+        Row row = Row.of(event);
+        event.removed = true;
+        events.saveAndFlush(event);
         audit.note("remove event", "event", id, row, null);
         touch(plant.tree(), row.node());
     }
 
     private Optional<Row> find(UUID id) {
-        return db.sql("SELECT " + COLUMNS + " FROM plant_event WHERE id = ?")
-                .param(id)
-                .query((row, n) -> row(row))
-                .optional();
+        return events.findById(id).map(Row::of);
     }
 
     /** Everything beneath may stand otherwise now. */
     private void touch(PlantTree tree, UUID nodeId) {
-        UUID[] checks = tree.checksBeneath(nodeId).stream().map(PlantNode::id).toArray(UUID[]::new);
-        db.sql("UPDATE measured_check SET changed_by = pg_current_xact_id() WHERE check_id = ANY(?)")
-                .param(checks)
-                .update();
+        changedChecks.note(
+                tree.checksBeneath(nodeId).stream().map(PlantNode::id).toList());
     }
 
     private static Instant time(String field, String text) {

@@ -181,7 +181,7 @@ public class Pictures {
 
     @Transactional(readOnly = true)
     public Image image(UUID id) {
-        PictureRows.Image image = rows.image(id).orElseThrow(() -> new DomainProblem.NotFound("The picture"));
+        PictureRepository.Image image = rows.image(id).orElseThrow(() -> new DomainProblem.NotFound("The picture"));
         return new Image(image.mediaType(), image.sha256(), image.bytes());
     }
 

@@ -1,11 +1,9 @@
 package rovek.server.plant.template;
 
 import java.time.Instant;
-import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import rovek.core.plant.template.Template;
 import rovek.core.plant.template.TemplatePart;
@@ -18,77 +16,50 @@ class TemplateRows {
 
     private static final TypeReference<List<TemplatePart>> PARTS = new TypeReference<>() {};
 
-    private final JdbcClient db;
+    private final TemplateRepository templates;
+    private final TemplateRevisionRepository revisions;
     private final JsonMapper json;
 
-    TemplateRows(JdbcClient db, JsonMapper json) {
-        this.db = db;
+    TemplateRows(TemplateRepository templates, TemplateRevisionRepository revisions, JsonMapper json) {
+        this.templates = templates;
+        this.revisions = revisions;
         this.json = json;
     }
 
     List<Template> latest() {
-        return db.sql("""
-                SELECT t.id, t.name, r.revision, r.parts FROM plant_template t
-                JOIN plant_template_revision r ON r.template_id = t.id AND r.revision = t.latest ORDER BY t.name""")
-                .query((row, n) -> new Template(
-                        row.getObject(1, UUID.class),
-                        row.getString(2),
-                        row.getInt(3),
-                        json.readValue(row.getString(4), PARTS)))
-                .list();
+        return templates.latest().stream().map(this::template).toList();
     }
 
     Optional<Template> find(UUID id, int revision) {
-        return db.sql("""
-                SELECT t.id, t.name, r.revision, r.parts FROM plant_template t
-                JOIN plant_template_revision r ON r.template_id = t.id AND r.revision = ? WHERE t.id = ?""")
-                .param(revision)
-                .param(id)
-                .query((row, n) -> new Template(
-                        row.getObject(1, UUID.class),
-                        row.getString(2),
-                        row.getInt(3),
-                        json.readValue(row.getString(4), PARTS)))
-                .optional();
+        return templates.find(id, revision).map(this::template);
+    }
+
+    private Template template(TemplateRepository.Kept kept) {
+        return new Template(kept.id(), kept.name(), kept.revision(), json.readValue(kept.parts(), PARTS));
     }
 
     /** Revision of the newest; empty where there is no such template. Held until the transaction ends. */
     Optional<Integer> lockLatest(UUID id) {
-        return db.sql("SELECT latest FROM plant_template WHERE id = ? FOR UPDATE")
-                .param(id)
-                .query(Integer.class)
-                .optional();
+        return templates.locked(id).map(template -> template.latest);
     }
 
     boolean isNameTaken(String name) {
-        return db.sql("SELECT count(*) FROM plant_template WHERE name = ?")
-                        .param(name)
-                        .query(Long.class)
-                        .single()
-                > 0;
+        return templates.existsByName(name);
     }
 
     /** Adds a template, or its next revision. A shipped one that is there already stays as it is. */
     void save(Template template, boolean shipped, Instant at, String actor) {
-        int fresh = db.sql("INSERT INTO plant_template VALUES (?, ?, ?, ?) ON CONFLICT DO NOTHING")
-                .param(template.id())
-                .param(template.name())
-                .param(template.revision())
-                .param(shipped)
-                .update();
+        int fresh = templates.addUnlessThere(template.id(), template.name(), template.revision(), shipped);
         if (fresh == 0 && shipped) {
             return;
         }
-        db.sql("UPDATE plant_template SET latest = ? WHERE id = ?")
-                .param(template.revision())
-                .param(template.id())
-                .update();
-        db.sql("INSERT INTO plant_template_revision VALUES (?, ?, ?, ?, ?)")
-                .param(template.id())
-                .param(template.revision())
-                .param(json.writeValueAsString(template.parts()))
-                .param(at.atOffset(ZoneOffset.UTC))
-                .param(actor)
-                .update();
+        templates.setLatest(template.id(), template.revision());
+        TemplateRevisionEntity revision = new TemplateRevisionEntity();
+        revision.templateId = template.id();
+        revision.revision = template.revision();
+        revision.parts = json.writeValueAsString(template.parts());
+        revision.at = at;
+        revision.actor = actor;
+        revisions.add(revision);
     }
 }

@@ -5,11 +5,13 @@ import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
-import org.springframework.jdbc.core.JdbcTemplate;
+import java.util.stream.Collectors;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import rovek.core.plant.Level;
@@ -17,25 +19,31 @@ import rovek.core.plant.Node;
 import rovek.core.plant.NodeTree;
 import rovek.core.plant.PlantChange;
 import rovek.core.plant.Stamp;
+import rovek.server.base.records.ManyRows;
+import rovek.server.base.records.Parts;
+import rovek.server.base.records.Turns;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
-/** The plant's rows in the database. Rows, not entities: tens of thousands come in one import and are read at once. */
+/** The plant's rows in the database: tens of thousands come in one import and are read at once. */
 @Repository
 class NodeRows {
 
-    private static final int ROWS_A_BATCH = 1_000;
     private static final int ROWS_BETWEEN_REPORTS = 2_000;
     private static final TypeReference<Map<String, String>> TEXTS = new TypeReference<>() {};
     private static final TypeReference<Map<String, Map<String, String>>> NESTED_TEXTS = new TypeReference<>() {};
 
+    private final NodeRepository nodes;
+    private final ManyRows many;
     private final JdbcClient db;
-    private final JdbcTemplate batches;
+    private final Turns turns;
     private final JsonMapper json;
 
-    NodeRows(JdbcClient db, JdbcTemplate batches, JsonMapper json) {
+    NodeRows(NodeRepository nodes, ManyRows many, JdbcClient db, Turns turns, JsonMapper json) {
+        this.nodes = nodes;
+        this.many = many;
         this.db = db;
-        this.batches = batches;
+        this.turns = turns;
         this.json = json;
     }
 
@@ -44,30 +52,27 @@ class NodeRows {
      *
      * @param horizon what to ask from next time
      * @param states node to its state, empty where it was removed
-     * @param sensorsChanged whether sensors may be others than before
      */
-    record Delta(String horizon, Map<UUID, Optional<Node>> states, boolean sensorsChanged) {}
+    record Delta(String horizon, Map<UUID, Optional<Node>> states) {}
 
     /** @param horizon of the look before; "0" to read everything */
     Delta since(String horizon) {
         Map<UUID, Optional<Node>> states = new HashMap<>();
         String[] next = {horizon};
-        boolean[] sensorsChanged = {false};
-        // One statement, so that the horizon and the rows are of the same moment.
+        // One statement, so that the horizon and the rows are of the same moment; in SQL, because what is new is told
+        // by the transaction that wrote it.
         db.sql("""
                 SELECT pg_snapshot_xmin(pg_current_snapshot())::text AS horizon, n.id, n.parent_id, n.level, n.place, n.tag, n.name,
-                    n.technique, n.asset_class, n.attributes::text, n.settings::text, n.limits::text, n.stamp, n.removal,
-                    EXISTS (SELECT 1 FROM sensor WHERE changed_by >= CAST(:horizon AS xid8)) AS sensors_changed
+                    n.technique, n.asset_class, n.attributes::text, n.settings::text, n.limits::text, n.stamp, n.removal
                 FROM (SELECT 1) one LEFT JOIN node n ON n.changed_by >= CAST(:horizon AS xid8)
                     AND (:horizon <> '0' OR n.removal IS NULL)""").param("horizon", horizon).query(row -> {
             next[0] = row.getString("horizon");
-            sensorsChanged[0] = row.getBoolean("sensors_changed");
             if (row.getObject("id") != null) {
                 Node node = node(row);
                 states.put(node.id(), row.getObject("removal") == null ? Optional.of(node) : Optional.empty());
             }
         });
-        return new Delta(next[0], states, sensorsChanged[0]);
+        return new Delta(next[0], states);
     }
 
     private Node node(ResultSet row) throws SQLException {
@@ -94,13 +99,8 @@ class NodeRows {
 
     /** Rows as they were when they were removed, every parent before its children. */
     List<Node> removed(Collection<UUID> ids) {
-        List<Node> found = new ArrayList<>();
-        JdbcClient.StatementSpec rows = db.sql("""
-                SELECT id, parent_id, level, place, tag, name, technique, asset_class, attributes::text, settings::text,
-                    limits::text, stamp FROM node WHERE id = ANY(:ids) AND removal IS NOT NULL""");
-        rows.param("ids", ids.toArray(UUID[]::new)).query(row -> {
-            found.add(node(row));
-        });
+        List<Node> found =
+                Parts.asked(ids, nodes::removed).stream().map(this::node).toList();
         NodeTree order = NodeTree.of(found);
         List<Node> outermost = found.stream()
                 .filter(node -> order.find(node.parentId()).isEmpty())
@@ -112,18 +112,12 @@ class NodeRows {
 
     /** Whether a row of this id is or ever was there. */
     boolean wasEverThere(UUID id) {
-        return db.sql("SELECT count(*) FROM node WHERE id = ?")
-                        .param(id)
-                        .query(Long.class)
-                        .single()
-                > 0;
+        return nodes.existsById(id);
     }
 
     /** Changes of the plant come one after the other, each seeing what the one before made of it. */
     void lock() {
-        db.sql("SELECT 1 FROM (SELECT pg_advisory_xact_lock(7150)) AS locked")
-                .query(Integer.class)
-                .single();
+        turns.take(Turns.Turn.CHANGE_PLANT);
     }
 
     /**
@@ -133,10 +127,10 @@ class NodeRows {
      */
     void write(UUID changeId, PlantChange change, NodeTree after, PlantLedger.Watch watch) {
         if (!change.removed().isEmpty()) {
-            db.sql("UPDATE node SET removal = :change WHERE id = ANY(:ids)")
-                    .param("change", changeId)
-                    .param("ids", change.removed().stream().map(Node::id).toArray(UUID[]::new))
-                    .update();
+            Parts.asked(change.removed(), part -> {
+                nodes.remove(changeId, part.stream().map(Node::id).toList());
+                return List.of();
+            });
         }
         List<Node> states = new ArrayList<>();
         change.added().forEach(node -> states.add(after.find(node.id()).orElseThrow()));
@@ -149,25 +143,45 @@ class NodeRows {
     }
 
     private void write(List<Node> states) {
-        batches.batchUpdate("""
-                INSERT INTO node (id, parent_id, level, place, tag, name, technique, asset_class, attributes, settings, limits, stamp)
-                VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?::jsonb, ?::jsonb, ?::jsonb, ?)
-                ON CONFLICT (id) DO UPDATE SET parent_id = EXCLUDED.parent_id, level = EXCLUDED.level, place = EXCLUDED.place,
-                    tag = EXCLUDED.tag, name = EXCLUDED.name, technique = EXCLUDED.technique, asset_class = EXCLUDED.asset_class,
-                    attributes = EXCLUDED.attributes, settings = EXCLUDED.settings, limits = EXCLUDED.limits,
-                    stamp = EXCLUDED.stamp, removal = NULL""", states, ROWS_A_BATCH, (statement, node) -> {
-            statement.setObject(1, node.id());
-            statement.setObject(2, node.parentId().equals(Node.PLANT) ? null : node.parentId());
-            statement.setString(3, node.level().name());
-            statement.setLong(4, node.place());
-            statement.setString(5, node.tag());
-            statement.setString(6, node.name());
-            statement.setString(7, node.technique());
-            statement.setString(8, node.assetClass());
-            statement.setString(9, json.writeValueAsString(node.nameplate()));
-            statement.setString(10, json.writeValueAsString(node.settings()));
-            statement.setString(11, json.writeValueAsString(node.limits()));
-            statement.setString(12, node.stamp().map(Stamp::toString).orElse(""));
-        });
+        // What was removed and comes back is there: only its row is written over.
+        Set<UUID> known =
+                new HashSet<>(Parts.asked(states.stream().map(Node::id).toList(), nodes::known));
+        Map<Boolean, List<NodeEntity>> rows =
+                states.stream().map(this::row).collect(Collectors.partitioningBy(row -> known.contains(row.id)));
+        many.insert(rows.get(false));
+        many.update(rows.get(true));
+    }
+
+    private NodeEntity row(Node node) {
+        NodeEntity row = new NodeEntity();
+        row.id = node.id();
+        row.parentId = node.parentId().equals(Node.PLANT) ? null : node.parentId();
+        row.level = node.level();
+        row.place = node.place();
+        row.tag = node.tag();
+        row.name = node.name();
+        row.technique = node.technique();
+        row.assetClass = node.assetClass();
+        row.attributes = json.writeValueAsString(node.nameplate());
+        row.settings = json.writeValueAsString(node.settings());
+        row.limits = json.writeValueAsString(node.limits());
+        row.stamp = node.stamp().map(Stamp::toString).orElse("");
+        return row;
+    }
+
+    private Node node(NodeEntity row) {
+        return new Node(
+                row.id,
+                row.parentId == null ? Node.PLANT : row.parentId,
+                row.level,
+                row.place,
+                row.tag,
+                row.name,
+                row.technique,
+                row.assetClass,
+                read(row.attributes, TEXTS),
+                read(row.settings, NESTED_TEXTS),
+                read(row.limits, NESTED_TEXTS),
+                row.stamp.isEmpty() ? Optional.empty() : Optional.of(Stamp.parse(row.stamp)));
     }
 }

@@ -17,8 +17,8 @@ interface PlantChangeRepository extends Repository<PlantChangeEntity, UUID> {
 
     List<PlantChangeEntity> findAllByOrderByAtDesc(Limit limit);
 
-    @Query(value = """
-            SELECT c.* FROM plant_change c JOIN plant_change_node n ON n.change_id = c.id
-            WHERE n.node_id = :node ORDER BY c.at DESC LIMIT :most""", nativeQuery = true)
-    List<PlantChangeEntity> ofNode(UUID node, int most);
+    @Query("""
+            SELECT c FROM PlantChangeEntity c JOIN TouchedNodeEntity n ON n.changeId = c.id
+            WHERE n.nodeId = :node ORDER BY c.at DESC""")
+    List<PlantChangeEntity> ofNode(UUID node, Limit most);
 }

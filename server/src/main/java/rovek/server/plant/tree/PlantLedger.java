@@ -14,7 +14,6 @@ import java.util.function.Function;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.data.domain.Limit;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionSynchronization;
@@ -30,6 +29,7 @@ import rovek.core.plant.PlantRefusedException;
 import rovek.core.plant.Shift;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
+import rovek.server.base.records.ManyRows;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
@@ -47,7 +47,7 @@ public class PlantLedger {
     private final PlantRules rules;
     private final PlantChangeRepository changes;
     private final PlantAudit audit;
-    private final JdbcClient db;
+    private final ManyRows many;
     private final JsonMapper json;
     private final Clock clock;
 
@@ -57,7 +57,7 @@ public class PlantLedger {
             PlantRules rules,
             PlantChangeRepository changes,
             PlantAudit audit,
-            JdbcClient db,
+            ManyRows many,
             JsonMapper json,
             Clock clock) {
         this.rows = rows;
@@ -65,7 +65,7 @@ public class PlantLedger {
         this.rules = rules;
         this.changes = changes;
         this.audit = audit;
-        this.db = db;
+        this.many = many;
         this.json = json;
         this.clock = clock;
     }
@@ -191,7 +191,7 @@ public class PlantLedger {
     }
 
     private DomainProblem.Clash told(PlantConflictException.Clash clash, PlantTree tree) {
-        Optional<PlantChangeEntity> theirs = changes.ofNode(clash.node(), MOST_CHANGES_SHOWN).stream()
+        Optional<PlantChangeEntity> theirs = changes.ofNode(clash.node(), Limit.of(MOST_CHANGES_SHOWN)).stream()
                 .filter(change -> change.change != null && change.undoneAt == null && changed(change, clash))
                 .findFirst();
         return new DomainProblem.Clash(
@@ -243,10 +243,9 @@ public class PlantLedger {
         change.removed().forEach(node -> touched.add(node.parentId()));
         change.altered()
                 .forEach(alteration -> before.find(alteration.node()).ifPresent(node -> touched.add(node.parentId())));
-        db.sql("INSERT INTO plant_change_node (change_id, node_id) SELECT :change, unnest(:nodes)")
-                .param("change", changeId)
-                .param("nodes", touched.toArray(UUID[]::new))
-                .update();
+        many.insert(touched.stream()
+                .map(node -> TouchedNodeEntity.of(changeId, node))
+                .toList());
     }
 
     /** Takes a change back. Doing it twice does nothing more. */
@@ -302,7 +301,7 @@ public class PlantLedger {
     public List<HistoryLine> history(@Nullable UUID node) {
         List<PlantChangeEntity> found = node == null
                 ? changes.findAllByOrderByAtDesc(Limit.of(MOST_CHANGES_SHOWN))
-                : changes.ofNode(node, MOST_CHANGES_SHOWN);
+                : changes.ofNode(node, Limit.of(MOST_CHANGES_SHOWN));
         return found.stream()
                 .map(c -> new HistoryLine(
                         c.id, c.at.toString(), c.actor, c.sentence, c.undoneAt != null, c.change != null))

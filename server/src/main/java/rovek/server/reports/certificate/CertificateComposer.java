@@ -24,8 +24,8 @@ import rovek.core.limit.LimitLayers;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.unit.Amount;
 import rovek.core.unit.UnitCatalogue;
+import rovek.server.judging.original.Originals;
 import rovek.server.judging.reading.InstrumentCalibration;
-import rovek.server.judging.reading.ReadingDesk;
 import rovek.server.judging.reading.ReadingView;
 import rovek.server.judging.reading.Readings;
 import rovek.server.judging.verdict.ReadingVerdict;
@@ -47,7 +47,7 @@ class CertificateComposer {
     private final Plant plant;
     private final Accounts accounts;
     private final Equipment equipment;
-    private final ReadingDesk desk;
+    private final Originals originals;
     private final ZoneId zone;
 
     CertificateComposer(
@@ -56,14 +56,14 @@ class CertificateComposer {
             Plant plant,
             Accounts accounts,
             Equipment equipment,
-            ReadingDesk desk,
+            Originals originals,
             @Value("${rovek.time-zone:UTC}") String zone) {
         this.visits = visits;
         this.readings = readings;
         this.plant = plant;
         this.accounts = accounts;
         this.equipment = equipment;
-        this.desk = desk;
+        this.originals = originals;
         this.zone = ZoneId.of(zone);
     }
 
@@ -74,7 +74,7 @@ class CertificateComposer {
      * @param gone how many of the chosen checks are no longer in the visit
      * @param files that some of the readings came in
      */
-    record Composed(CertificateContent content, List<Certified> readings, int gone, List<ReadingDesk.Brought> files) {}
+    record Composed(CertificateContent content, List<Certified> readings, int gone, List<Originals.Brought> files) {}
 
     Composed compose(UUID visitId, Collection<UUID> checks) {
         Set<UUID> chosen = new HashSet<>(checks);
@@ -105,8 +105,8 @@ class CertificateComposer {
             }
         }
         LocalDate on = LocalDate.ofInstant(began, zone);
-        List<ReadingDesk.Brought> files =
-                desk.broughtAsFiles(used.stream().map(ReadingView::id).toList());
+        List<Originals.Brought> files = originals.broughtAsFiles(
+                used.stream().map(ReadingView::originalId).toList());
         boolean isByHand = used.isEmpty() ? visit.instrument().isByHand() : equipment.isByHand(used);
         CertificateContent content = new CertificateContent(
                 visit.client(),

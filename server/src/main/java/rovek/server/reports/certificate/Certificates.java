@@ -3,8 +3,8 @@ package rovek.server.reports.certificate;
 import jakarta.annotation.Nullable;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
+import java.time.Instant;
 import java.time.LocalDate;
-import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
@@ -14,7 +14,7 @@ import java.util.UUID;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
-import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.TransactionStatus;
 import org.springframework.transaction.annotation.Transactional;
@@ -34,6 +34,8 @@ public class Certificates {
 
     private static final int MOST_PRINTS = 4;
 
+    private static final int MOST_LISTED = 500;
+
     private final CertificateRepository certificates;
     private final CertificateComposer composer;
     private final PdfPrinter printer;
@@ -42,7 +44,7 @@ public class Certificates {
     private final Accounts accounts;
     private final SignIn signIn;
     private final AuditTrail audit;
-    private final JdbcClient db;
+    private final CertificateNumberRepository numbers;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
@@ -55,7 +57,7 @@ public class Certificates {
             Accounts accounts,
             SignIn signIn,
             AuditTrail audit,
-            JdbcClient db,
+            CertificateNumberRepository numbers,
             TransactionTemplate transaction,
             Clock clock) {
         this.certificates = certificates;
@@ -66,7 +68,7 @@ public class Certificates {
         this.accounts = accounts;
         this.signIn = signIn;
         this.audit = audit;
-        this.db = db;
+        this.numbers = numbers;
         this.transaction = transaction;
         this.clock = clock;
     }
@@ -276,20 +278,15 @@ public class Certificates {
     /** Numbers run from 1 in every year, without gaps: the row is locked until the certificate is stored. */
     private String nextNumber() {
         int year = clock.instant().atOffset(ZoneOffset.UTC).getYear();
-        int next = db.sql("""
-                INSERT INTO certificate_number AS n (year, last) VALUES (?, 1)
-                ON CONFLICT (year) DO UPDATE SET last = n.last + 1 RETURNING last""").param(year).query(Integer.class).single();
+        numbers.take(year);
+        int next = numbers.last(year).orElseThrow();
         return "%d-%04d".formatted(year, next);
     }
 
     /** The number that comes next if nobody signs meanwhile. */
     private String comingNumber() {
         int year = clock.instant().atOffset(ZoneOffset.UTC).getYear();
-        int last = db.sql("SELECT last FROM certificate_number WHERE year = ?")
-                .param(year)
-                .query(Integer.class)
-                .optional()
-                .orElse(0);
+        int last = numbers.last(year).orElse(0);
         return "%d-%04d".formatted(year, last + 1);
     }
 
@@ -334,14 +331,11 @@ public class Certificates {
         String like = "%"
                 + search.strip()
                         .toLowerCase(java.util.Locale.ROOT)
-                        .replace("\\", "\\\\")
-                        .replace("%", "\\%")
-                        .replace("_", "\\_")
+                        .replace("!", "!!")
+                        .replace("%", "!%")
+                        .replace("_", "!_")
                 + "%";
-        return lines(
-                "WHERE lower(coalesce(number, '') || ' ' || client || ' ' || title) LIKE ? "
-                        + "ORDER BY state = 'PREPARED' DESC, coalesce(issued_at, prepared_at) DESC LIMIT 500",
-                like);
+        return lines(certificates.register(like, Limit.of(MOST_LISTED)));
     }
 
     /** One that waits for a signature; {@code preparedBy} is a sign-in name. */
@@ -350,45 +344,36 @@ public class Certificates {
     /** The newest of those that wait for a signature, up to so many. */
     @Transactional(readOnly = true)
     public List<Waiting> waiting(int most) {
-        return db.sql(
-                        "SELECT id, title, prepared_by FROM certificate WHERE state = 'PREPARED' ORDER BY prepared_at DESC LIMIT ?")
-                .param(most)
-                .query((row, n) -> new Waiting(row.getObject(1, UUID.class), row.getString(2), row.getString(3)))
-                .list();
+        return certificates.waiting(Limit.of(most));
     }
 
     @Transactional(readOnly = true)
     public boolean isAnyIssued() {
-        return db.sql("SELECT EXISTS (SELECT 1 FROM certificate WHERE number IS NOT NULL)")
-                .query(Boolean.class)
-                .single();
+        return certificates.existsByNumberIsNotNull();
     }
 
     private CertificateLine line(UUID id) {
-        return lines("WHERE id = ?", id).get(0);
+        return lines(certificates.line(id)).get(0);
     }
 
-    private List<CertificateLine> lines(String where, Object parameter) {
+    private List<CertificateLine> lines(List<CertificateRepository.Line> kept) {
         UnaryOperator<String> names = accounts.displayNames();
-        List<CertificateLine> lines = db.sql(
-                        "SELECT id, visit_id, state, number, client, title, prepared_by, prepared_at, signed_by, "
-                                + "issued_at, pdf_sha256, withdrawn_because FROM certificate " + where)
-                .param(parameter)
-                .query((row, n) -> new CertificateLine(
-                        row.getObject(1, UUID.class),
-                        row.getObject(2, UUID.class),
-                        row.getString(3),
-                        row.getString(4),
-                        row.getString(5),
-                        row.getString(6),
-                        names.apply(row.getString(7)),
-                        instant(row.getObject(8, OffsetDateTime.class)),
-                        row.getString(9) == null ? null : names.apply(row.getString(9)),
-                        instant(row.getObject(10, OffsetDateTime.class)),
-                        row.getString(11),
-                        row.getString(12),
+        List<CertificateLine> lines = kept.stream()
+                .map(one -> new CertificateLine(
+                        one.id(),
+                        one.visitId(),
+                        one.state().name(),
+                        one.number(),
+                        one.client(),
+                        one.title(),
+                        names.apply(one.preparedBy()),
+                        instant(one.preparedAt()),
+                        one.signedBy() == null ? null : names.apply(one.signedBy()),
+                        instant(one.issuedAt()),
+                        one.pdfSha256(),
+                        one.withdrawnBecause(),
                         List.of()))
-                .list();
+                .toList();
         Map<UUID, List<String>> changed = certified.changedSince(lines.stream()
                 .filter(line -> line.issuedAt() != null)
                 .map(CertificateLine::id)
@@ -398,8 +383,8 @@ public class Certificates {
                 .toList();
     }
 
-    private static String instant(OffsetDateTime at) {
-        return at == null ? null : at.toInstant().toString();
+    private static String instant(Instant at) {
+        return at == null ? null : at.toString();
     }
 
     private CertificateEntity require(UUID id) {

@@ -2,14 +2,18 @@ package rovek.server.reports.certificate;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import rovek.server.base.records.Parts;
+import rovek.server.judging.reading.Readings;
+import rovek.server.judging.reading.Readings.Whereabouts;
 import rovek.server.plant.tree.Plant;
 import rovek.server.plant.tree.PlantTree;
 
@@ -18,11 +22,13 @@ import rovek.server.plant.tree.PlantTree;
 public class CertifiedReadings {
 
     private final Plant plant;
-    private final JdbcClient db;
+    private final Readings readings;
+    private final CertificateReadingRepository stated;
 
-    CertifiedReadings(Plant plant, JdbcClient db) {
+    CertifiedReadings(Plant plant, Readings readings, CertificateReadingRepository stated) {
         this.plant = plant;
-        this.db = db;
+        this.readings = readings;
+        this.stated = stated;
     }
 
     /** A reading where it stood when it was certified. */
@@ -33,35 +39,34 @@ public class CertifiedReadings {
 
     /** To be called in the transaction that signs. */
     @Transactional(propagation = Propagation.MANDATORY)
-    public void keep(UUID certificate, Collection<Certified> readings) {
-        for (Certified one : readings) {
-            db.sql(
-                            "INSERT INTO certificate_reading (certificate_id, reading_id, visit_id, check_id) VALUES (?, ?, ?, ?)")
-                    .params(certificate, one.readingId(), one.visitId(), one.checkId())
-                    .update();
+    public void keep(UUID certificate, Collection<Certified> certified) {
+        for (Certified one : certified) {
+            CertificateReadingEntity row = new CertificateReadingEntity();
+            row.certificateId = certificate;
+            row.readingId = one.readingId();
+            row.visitId = one.visitId();
+            row.checkId = one.checkId();
+            stated.add(row);
         }
     }
 
-    /** The readings of a visit that certificates in force state. */
+    /** The readings of a visit, or that were of it when they were certified, that certificates in force state. */
     @Transactional(readOnly = true)
     public List<OnCertificate> ofVisit(UUID visit) {
-        return db.sql("""
-                SELECT k.reading_id, c.id, c.number FROM certificate_reading k JOIN certificate c ON c.id = k.certificate_id
-                    JOIN reading r ON r.id = k.reading_id
-                WHERE r.visit_id = ? AND c.state = 'ISSUED' ORDER BY c.number""")
-                .param(visit)
-                .query((row, n) ->
-                        new OnCertificate(row.getObject(1, UUID.class), row.getObject(2, UUID.class), row.getString(3)))
-                .list();
+        return stated.stated(visit, readings.changedOfVisit(visit)).stream()
+                .map(one -> new OnCertificate(one.readingId(), one.certificateId(), one.number()))
+                .toList();
     }
 
-    private record Changed(
-            UUID certificate,
-            UUID checkThen,
-            UUID checkNow,
-            boolean isInAnotherVisit,
-            boolean isRepeated,
-            String discardedBecause) {}
+    private record Changed(CertificateReadingEntity then, Whereabouts now) {
+
+        boolean isOtherwise() {
+            return now.discardedBecause() != null
+                    || now.isRepeated()
+                    || !then.checkId.equals(now.checkId())
+                    || !then.visitId.equals(now.visitId());
+        }
+    }
 
     /**
      * What became of the readings that certificates state.
@@ -74,46 +79,40 @@ public class CertifiedReadings {
         if (certificates.isEmpty()) {
             return Map.of();
         }
-        List<Changed> changed = db.sql("""
-                SELECT k.certificate_id, k.check_id, r.check_id, r.visit_id <> k.visit_id, r.replaced, r.discarded_because
-                FROM certificate_reading k JOIN reading r ON r.id = k.reading_id
-                WHERE k.certificate_id = ANY(:certificates)
-                    AND (r.discarded_because IS NOT NULL OR r.replaced OR r.check_id IS DISTINCT FROM k.check_id
-                        OR r.visit_id <> k.visit_id)
-                ORDER BY r.taken_at, r.id""")
-                .param("certificates", certificates.toArray(UUID[]::new))
-                .query((row, n) -> new Changed(
-                        row.getObject(1, UUID.class),
-                        row.getObject(2, UUID.class),
-                        row.getObject(3, UUID.class),
-                        row.getBoolean(4),
-                        row.getBoolean(5),
-                        row.getString(6)))
-                .list();
+        // Few of them ever changed: only those are looked at.
+        Map<UUID, Whereabouts> changedEver = new LinkedHashMap<>();
+        readings.changedAmong(stated.readingsOf(certificates)).forEach(one -> changedEver.put(one.id(), one));
+        List<Changed> changed = Parts.asked(changedEver.keySet(), part -> stated.of(certificates, part)).stream()
+                .map(then -> new Changed(then, changedEver.get(then.readingId)))
+                .filter(Changed::isOtherwise)
+                .sorted(Comparator.comparing((Changed one) -> one.now().takenAt())
+                        .thenComparing(one -> one.then().readingId))
+                .toList();
         Map<UUID, List<String>> sentences = new HashMap<>();
         if (!changed.isEmpty()) {
             PlantTree tree = plant.tree();
             changed.forEach(one -> sentences
-                    .computeIfAbsent(one.certificate(), none -> new ArrayList<>())
+                    .computeIfAbsent(one.then().certificateId, none -> new ArrayList<>())
                     .add(sentence(tree, one)));
         }
         return sentences;
     }
 
     private static String sentence(PlantTree tree, Changed one) {
-        String what = place(tree, one.checkThen());
-        if (one.discardedBecause() != null) {
-            return "%s: the reading was discarded since: %s.".formatted(what, one.discardedBecause());
+        String what = place(tree, one.then().checkId);
+        Whereabouts now = one.now();
+        if (now.discardedBecause() != null) {
+            return "%s: the reading was discarded since: %s.".formatted(what, now.discardedBecause());
         }
-        if (one.isRepeated()) {
+        if (now.isRepeated()) {
             return "%s: the reading was repeated since by a later one.".formatted(what);
         }
-        if (one.checkNow() == null) {
+        if (now.checkId() == null) {
             return "%s: the reading was taken off its check since.".formatted(what);
         }
-        return one.checkNow().equals(one.checkThen())
+        return now.checkId().equals(one.then().checkId)
                 ? "%s: the reading was moved to another visit since.".formatted(what)
-                : "%s: the reading was moved since to %s.".formatted(what, place(tree, one.checkNow()));
+                : "%s: the reading was moved since to %s.".formatted(what, place(tree, now.checkId()));
     }
 
     private static String place(PlantTree tree, UUID check) {

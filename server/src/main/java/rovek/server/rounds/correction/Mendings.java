@@ -1,20 +1,25 @@
 package rovek.server.rounds.correction;
 
 import java.time.Clock;
-import java.time.ZoneOffset;
+import java.util.Collection;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
-import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
+import rovek.server.base.records.Parts;
 import rovek.server.judging.reading.ReadingState;
 import rovek.server.judging.reading.ReadingStates;
+import rovek.server.judging.reading.Readings;
+import rovek.server.judging.reading.Readings.Counted;
+import rovek.server.rounds.correction.MendingStateEntity.Kind;
 import rovek.server.rounds.visit.VisitState;
 import rovek.server.rounds.visit.VisitStates;
 import tools.jackson.databind.json.JsonMapper;
@@ -26,22 +31,30 @@ import tools.jackson.databind.json.JsonMapper;
 @Service
 public class Mendings {
 
-    private static final String READING = "READING";
-    private static final String VISIT = "VISIT";
-
     private final ReadingStates readings;
     private final VisitStates visits;
     private final AuditTrail audit;
-    private final JdbcClient db;
+    private final MendingRepository mendings;
+    private final MendingStateRepository kept;
+    private final Readings all;
     private final JsonMapper json;
     private final Clock clock;
 
     Mendings(
-            ReadingStates readings, VisitStates visits, AuditTrail audit, JdbcClient db, JsonMapper json, Clock clock) {
+            ReadingStates readings,
+            VisitStates visits,
+            AuditTrail audit,
+            MendingRepository mendings,
+            MendingStateRepository kept,
+            Readings all,
+            JsonMapper json,
+            Clock clock) {
         this.readings = readings;
         this.visits = visits;
         this.audit = audit;
-        this.db = db;
+        this.mendings = mendings;
+        this.kept = kept;
+        this.all = all;
         this.json = json;
         this.clock = clock;
     }
@@ -71,16 +84,19 @@ public class Mendings {
     private Mended commit(Wanted wanted, UUID undoes) {
         Map<UUID, ReadingState> before = readings.of(wanted.readings().keySet());
         UUID id = UUID.randomUUID();
-        db.sql("INSERT INTO mending (id, at, actor, sentence, undoes) VALUES (?, ?, ?, ?, ?)")
-                .params(java.util.Arrays.asList(
-                        id, clock.instant().atOffset(ZoneOffset.UTC), AuditTrail.actor(), wanted.sentence(), undoes))
-                .update();
+        MendingEntity mending = new MendingEntity();
+        mending.id = id;
+        mending.at = clock.instant();
+        mending.actor = AuditTrail.actor();
+        mending.sentence = wanted.sentence();
+        mending.undoes = undoes;
+        mendings.add(mending);
         int changed = 0;
         for (Map.Entry<UUID, ReadingState> reading : wanted.readings().entrySet()) {
             ReadingState was = before.get(reading.getKey());
             if (!was.equals(reading.getValue())) {
                 readings.put(reading.getKey(), reading.getValue());
-                keep(id, READING, reading.getKey(), was.visitId(), was, reading.getValue());
+                keep(id, Kind.READING, reading.getKey(), was.visitId(), was, reading.getValue());
                 audit.note(wanted.sentence(), "reading", reading.getKey(), was, reading.getValue());
                 changed++;
             }
@@ -89,18 +105,32 @@ public class Mendings {
             VisitState was = visits.of(visit.getKey());
             if (!was.equals(visit.getValue())) {
                 visits.put(visit.getKey(), visit.getValue());
-                keep(id, VISIT, visit.getKey(), visit.getKey(), was, visit.getValue());
+                keep(id, Kind.VISIT, visit.getKey(), visit.getKey(), was, visit.getValue());
                 audit.note(wanted.sentence(), "visit", visit.getKey(), was, visit.getValue());
             }
         }
+        noteLeft(wanted, before.values());
         return new Mended(id, wanted.sentence(), changed);
     }
 
-    private void keep(UUID mending, String kind, UUID subject, UUID visit, Object before, Object after) {
-        db.sql(
-                        "INSERT INTO mending_state (mending_id, kind, subject_id, visit_id, before, after) VALUES (?, ?, ?, ?, ?, ?)")
-                .params(mending, kind, subject, visit, json.writeValueAsString(before), json.writeValueAsString(after))
-                .update();
+    private void noteLeft(Wanted wanted, Collection<ReadingState> before) {
+        Set<UUID> touched = new HashSet<>(wanted.visits().keySet());
+        before.forEach(reading -> touched.add(reading.visitId()));
+        wanted.readings().values().forEach(reading -> touched.add(reading.visitId()));
+        Map<UUID, Counted> left = all.counted(touched);
+        touched.forEach(visit -> visits.noteLeft(
+                visit, left.getOrDefault(visit, new Counted(0, 0)).readings()));
+    }
+
+    private void keep(UUID mending, Kind kind, UUID subject, UUID visit, Object before, Object after) {
+        MendingStateEntity state = new MendingStateEntity();
+        state.mendingId = mending;
+        state.kind = kind;
+        state.subjectId = subject;
+        state.visitId = visit;
+        state.before = json.writeValueAsString(before);
+        state.after = json.writeValueAsString(after);
+        kept.add(state);
     }
 
     /**
@@ -119,28 +149,18 @@ public class Mendings {
      */
     @Transactional(readOnly = true)
     public List<Correction> of(UUID visit) {
-        return db.sql("""
-                SELECT m.id, m.at, m.actor, m.sentence, (SELECT count(*) FROM mending_state s WHERE s.mending_id = m.id
-                    AND s.kind = 'READING'),
-                    EXISTS (SELECT 1 FROM mending u WHERE u.undoes = m.id)
-                FROM mending m
-                WHERE m.id IN (
-                    SELECT mending_id FROM mending_state WHERE visit_id = :visit
-                    UNION SELECT s.mending_id FROM mending_state s JOIN reading r ON r.id = s.subject_id WHERE r.visit_id = :visit)
-                ORDER BY m.at DESC, m.id LIMIT :most""")
-                .param("visit", visit)
-                .param("most", MOST_LISTED)
-                .query((row, n) -> new Correction(
-                        row.getObject(1, UUID.class),
-                        row.getTimestamp(2).toInstant().toString(),
-                        row.getString(3),
-                        row.getString(4),
-                        row.getInt(5),
-                        row.getBoolean(6)))
-                .list();
+        Set<UUID> ids = new HashSet<>(kept.ofVisit(visit));
+        ids.addAll(Parts.asked(all.changedOfVisit(visit), kept::ofSubjects));
+        return mendings.lines(ids, Limit.of(MOST_LISTED)).stream()
+                .map(one -> new Correction(
+                        one.id(),
+                        one.at().toString(),
+                        one.actor(),
+                        one.sentence(),
+                        (int) one.readings(),
+                        one.isUndone()))
+                .toList();
     }
-
-    private record Kept(String kind, UUID subject, String before, String after) {}
 
     /**
      * Takes an act back; that is an act itself, and can be taken back in turn.
@@ -149,42 +169,28 @@ public class Mendings {
      */
     @Transactional
     public Mended undo(UUID id) {
-        Optional<String> sentence = db.sql("SELECT sentence FROM mending WHERE id = ? FOR UPDATE")
-                .param(id)
-                .query(String.class)
-                .optional();
-        if (sentence.isEmpty()) {
-            throw new DomainProblem.NotFound("What you want to undo");
-        }
-        if (db.sql("SELECT count(*) FROM mending WHERE undoes = ?")
-                        .param(id)
-                        .query(Integer.class)
-                        .single()
-                > 0) {
+        MendingEntity mending =
+                mendings.locked(id).orElseThrow(() -> new DomainProblem.NotFound("What you want to undo"));
+        if (mendings.existsByUndoes(id)) {
             throw new DomainProblem.Conflict("undone", "That was undone already.");
         }
-        List<Kept> kept = db.sql("SELECT kind, subject_id, before, after FROM mending_state WHERE mending_id = ?")
-                .param(id)
-                .query((row, n) ->
-                        new Kept(row.getString(1), row.getObject(2, UUID.class), row.getString(3), row.getString(4)))
-                .list();
         Map<UUID, ReadingState> readingsBefore = new LinkedHashMap<>();
         Map<UUID, VisitState> visitsBefore = new LinkedHashMap<>();
-        for (Kept one : kept) {
-            boolean isReading = one.kind().equals(READING);
+        for (MendingStateEntity one : kept.findByMendingId(id)) {
+            boolean isReading = one.kind == Kind.READING;
             Class<?> type = isReading ? ReadingState.class : VisitState.class;
-            Object now = isReading ? readings.of(List.of(one.subject())).get(one.subject()) : visits.of(one.subject());
-            if (!now.equals(json.readValue(one.after(), type))) {
+            Object now = isReading ? readings.of(List.of(one.subjectId)).get(one.subjectId) : visits.of(one.subjectId);
+            if (!now.equals(json.readValue(one.after, type))) {
                 throw new DomainProblem.Conflict(
                         "mended-since",
                         "What this changed was changed again since. Undo the later change first; nothing was undone.");
             }
             if (isReading) {
-                readingsBefore.put(one.subject(), json.readValue(one.before(), ReadingState.class));
+                readingsBefore.put(one.subjectId, json.readValue(one.before, ReadingState.class));
             } else {
-                visitsBefore.put(one.subject(), json.readValue(one.before(), VisitState.class));
+                visitsBefore.put(one.subjectId, json.readValue(one.before, VisitState.class));
             }
         }
-        return commit(new Wanted("Undone: " + sentence.get(), readingsBefore, visitsBefore), id);
+        return commit(new Wanted("Undone: " + mending.sentence, readingsBefore, visitsBefore), id);
     }
 }

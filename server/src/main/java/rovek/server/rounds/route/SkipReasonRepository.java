@@ -8,9 +8,10 @@ import rovek.server.base.records.Adding;
 
 interface SkipReasonRepository extends Repository<SkipReasonEntity, Integer>, Adding<SkipReasonEntity> {
 
-    List<SkipReasonEntity> findAllByOrderByPlace();
+    @Query("SELECT r.reason FROM SkipReasonEntity r ORDER BY r.place")
+    List<String> inOrder();
 
-    @Modifying(clearAutomatically = true)
+    @Modifying
     @Query("DELETE FROM SkipReasonEntity")
     void removeAll();
 }

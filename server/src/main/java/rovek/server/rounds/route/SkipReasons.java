@@ -27,7 +27,7 @@ public class SkipReasons {
 
     @Transactional(readOnly = true)
     public List<String> list() {
-        return reasons.findAllByOrderByPlace().stream().map(one -> one.reason).toList();
+        return reasons.inOrder();
     }
 
     @Transactional

@@ -55,6 +55,9 @@ class VisitEntity {
     /** Whether a person corrected its stops or its time: what comes later leaves those as they are. */
     boolean corrected;
 
+    /** Whether everything was moved out of it: it is no visit any more, but what is kept names it. */
+    boolean empty;
+
     /**
      * One stop of the walk as it was found.
      *

@@ -1,20 +1,26 @@
 package rovek.server.rounds.visit;
 
+import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.OffsetDateTime;
 import java.time.ZoneId;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.UnaryOperator;
-import org.springframework.jdbc.core.simple.JdbcClient;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import rovek.core.trend.Spread;
+import rovek.server.base.records.Parts;
 import rovek.server.instruments.instrument.InstrumentView;
 import rovek.server.instruments.instrument.Instruments;
+import rovek.server.judging.reading.Readings;
+import rovek.server.judging.reading.Readings.Counted;
 import rovek.server.people.account.Accounts;
 
 /** All visits: the list of them, those with loose readings, and how routes were walked. */
@@ -23,14 +29,23 @@ public class VisitHistory {
 
     static final int VISITS_A_PAGE = 200;
 
+    private static final Duration LOOKED_BACK = Duration.ofDays(400);
+    private static final Duration BREAK = Duration.ofMinutes(30);
+    private static final Comparator<VisitRepository.Line> NEWEST_FIRST =
+            Comparator.comparing(VisitRepository.Line::beganAt).reversed().thenComparing(VisitRepository.Line::id);
+
     private final Instruments instruments;
     private final Accounts accounts;
-    private final JdbcClient db;
+    private final VisitRepository visits;
+    private final Readings readings;
+    private final Clock clock;
 
-    VisitHistory(Instruments instruments, Accounts accounts, JdbcClient db) {
+    VisitHistory(Instruments instruments, Accounts accounts, VisitRepository visits, Readings readings, Clock clock) {
         this.instruments = instruments;
         this.accounts = accounts;
-        this.db = db;
+        this.visits = visits;
+        this.readings = readings;
+        this.clock = clock;
     }
 
     /** A visit in the list. */
@@ -43,26 +58,17 @@ public class VisitHistory {
     /** The newest visits with loose readings, up to so many. */
     @Transactional(readOnly = true)
     public List<Loose> withLoose(int most) {
-        return db.sql("""
-                SELECT v.id, v.title, v.began_at, n.loose
-                FROM (SELECT visit_id, count(*) AS loose FROM reading WHERE check_id IS NULL AND discarded_because IS NULL
-                    AND NOT replaced GROUP BY visit_id) n
-                    JOIN visit v ON v.id = n.visit_id
-                ORDER BY v.began_at DESC, v.id LIMIT ?""")
-                .param(most)
-                .query((row, n) -> new Loose(
-                        row.getObject(1, UUID.class),
-                        row.getString(2),
-                        row.getObject(3, OffsetDateTime.class).toInstant(),
-                        row.getInt(4)))
-                .list();
+        Map<UUID, Integer> loose = readings.loose();
+        return Parts.asked(loose.keySet(), visits::linesOf).stream()
+                .sorted(NEWEST_FIRST)
+                .limit(most)
+                .map(visit -> new Loose(visit.id(), visit.title(), visit.beganAt(), loose.get(visit.id())))
+                .toList();
     }
 
     @Transactional(readOnly = true)
     public boolean isAny() {
-        return db.sql("SELECT EXISTS (SELECT 1 FROM visit)")
-                .query(Boolean.class)
-                .single();
+        return visits.existsByEmptyFalse();
     }
 
     /** The newest visits. */
@@ -80,33 +86,36 @@ public class VisitHistory {
         Map<UUID, InstrumentView> byId = new HashMap<>();
         instruments.all().forEach(instrument -> byId.put(instrument.id(), instrument));
         UnaryOperator<String> names = accounts.displayNames();
-        return db.sql("""
-                SELECT v.id, v.title, v.began_at, v.technician, v.instrument_id, n.readings, n.loose
-                FROM (SELECT * FROM visit o
-                        WHERE EXISTS (SELECT 1 FROM reading r WHERE r.visit_id = o.id AND NOT r.replaced) OR EXISTS (SELECT 1
-                            FROM visit_stop s WHERE s.visit_id = o.id)
-                        ORDER BY o.began_at DESC, o.id LIMIT ? OFFSET ?) v
-                    CROSS JOIN LATERAL (SELECT count(*) AS readings, count(*) FILTER (WHERE check_id IS NULL
-                        AND discarded_because IS NULL) AS loose
-                        FROM reading WHERE visit_id = v.id AND NOT replaced) n
-                ORDER BY v.began_at DESC, v.id""")
-                .params(VISITS_A_PAGE, Math.max(0, from))
-                .query((row, n) -> new VisitLine(
-                        row.getObject(1, UUID.class),
-                        row.getString(2),
-                        row.getObject(3, OffsetDateTime.class).toInstant().toString(),
-                        names.apply(row.getString(4)),
-                        byId.get(row.getObject(5, UUID.class)).said(),
-                        row.getInt(6),
-                        row.getInt(7)))
-                .list();
+        List<VisitRepository.Line> lines = visits.lines(VISITS_A_PAGE, Math.max(0, from));
+        Map<UUID, Counted> counted =
+                readings.counted(lines.stream().map(VisitRepository.Line::id).toList());
+        return lines.stream()
+                .filter(visit -> visit.stops() > 0 || counted.containsKey(visit.id()))
+                .map(visit -> line(
+                        visit,
+                        names.apply(visit.technician()),
+                        byId.get(visit.instrumentId()).said(),
+                        counted.getOrDefault(visit.id(), new Counted(0, 0))))
+                .toList();
+    }
+
+    private static VisitLine line(VisitRepository.Line visit, String technician, String instrument, Counted counted) {
+        return new VisitLine(
+                visit.id(),
+                visit.title(),
+                visit.beganAt().toString(),
+                technician,
+                instrument,
+                counted.readings(),
+                counted.loose());
     }
 
     /**
      * How a route was walked lately.
      *
      * @param lastDay of the latest walk
-     * @param secondsAStop from one reading to the next, in the middle of all; empty where too few were taken to say
+     * @param secondsAStop from one reading to the next, in the middle of its walks; empty where too few were taken to
+     *     say
      */
     public record Walked(LocalDate lastDay, Optional<Double> secondsAStop) {}
 
@@ -116,20 +125,32 @@ public class VisitHistory {
      */
     @Transactional(readOnly = true)
     public Map<UUID, Walked> walkedRoutes(ZoneId zone) {
+        Instant now = clock.instant();
+        Map<UUID, List<VisitRepository.Walk>> byRoute =
+                visits.walks(now.minus(LOOKED_BACK), now.plus(Duration.ofDays(1))).stream()
+                        .collect(Collectors.groupingBy(VisitRepository.Walk::routeId));
+        Map<UUID, Double> paces = readings.paces(
+                byRoute.values().stream()
+                        .flatMap(List::stream)
+                        .map(VisitRepository.Walk::visitId)
+                        .toList(),
+                BREAK);
         Map<UUID, Walked> walked = new HashMap<>();
-        db.sql("""
-                SELECT route_id, max(began_at) AS last, percentile_cont(0.5) WITHIN GROUP (ORDER BY gap) AS gap FROM (
-                    SELECT v.route_id, v.began_at,
-                        extract(epoch FROM r.taken_at - lag(r.taken_at) OVER (PARTITION BY v.id ORDER BY r.taken_at)) AS gap
-                    FROM visit v LEFT JOIN reading r ON r.visit_id = v.id AND NOT r.replaced
-                    WHERE v.route_id IS NOT NULL AND v.began_at BETWEEN now() - interval '400 days' AND now() + interval '1 day'
-                        AND NOT EXISTS (SELECT 1 FROM visit_stop s WHERE s.visit_id = v.id AND s.progress IN ('to do', 'begun'))) g
-                WHERE gap IS NULL OR gap < 1800 GROUP BY route_id""").query(row -> {
-            Optional<Double> gap = Optional.ofNullable(row.getObject("gap", Double.class));
-            walked.put(
-                    row.getObject("route_id", UUID.class),
-                    new Walked(LocalDate.ofInstant(row.getTimestamp("last").toInstant(), zone), gap));
-        });
+        byRoute.forEach((route, walks) -> walked.put(route, walked(walks, paces, zone)));
         return walked;
+    }
+
+    private static Walked walked(List<VisitRepository.Walk> walks, Map<UUID, Double> paces, ZoneId zone) {
+        Instant last = walks.stream()
+                .map(VisitRepository.Walk::beganAt)
+                .max(Comparator.naturalOrder())
+                .orElseThrow();
+        double[] seconds = walks.stream()
+                .flatMap(walk -> Optional.ofNullable(paces.get(walk.visitId())).stream())
+                .mapToDouble(Double::doubleValue)
+                .toArray();
+        return new Walked(
+                LocalDate.ofInstant(last, zone),
+                seconds.length == 0 ? Optional.empty() : Optional.of(Spread.median(seconds)));
     }
 }

@@ -43,6 +43,18 @@ public class VisitStates {
         visits.save(visit);
     }
 
+    /**
+     * Notes what a visit has left after readings or stops were moved.
+     *
+     * @param readings how many, without repeated ones
+     */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void noteLeft(UUID id, int readings) {
+        VisitEntity visit = require(id);
+        visit.empty = readings == 0 && visit.stops.isEmpty();
+        visits.save(visit);
+    }
+
     /** A visit of the same instrument and person that holds nothing yet. */
     @Transactional(propagation = Propagation.MANDATORY)
     public UUID beside(UUID id, Instant beganAt) {

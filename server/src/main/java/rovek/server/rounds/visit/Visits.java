@@ -21,6 +21,7 @@ import rovek.core.unit.Amount;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.instruments.instrument.InstrumentView;
 import rovek.server.instruments.instrument.Instruments;
+import rovek.server.judging.original.Originals;
 import rovek.server.judging.reading.ReadingDesk;
 import rovek.server.judging.reading.ReadingView;
 import rovek.server.judging.reading.Readings;
@@ -45,6 +46,7 @@ public class Visits {
     private final Proposals proposals;
     private final Verdicts verdicts;
     private final ReadingDesk desk;
+    private final Originals originals;
 
     Visits(
             VisitRepository visits,
@@ -54,8 +56,10 @@ public class Visits {
             Accounts accounts,
             Proposals proposals,
             Verdicts verdicts,
-            ReadingDesk desk) {
+            ReadingDesk desk,
+            Originals originals) {
         this.desk = desk;
+        this.originals = originals;
         this.visits = visits;
         this.readings = readings;
         this.plant = plant;
@@ -282,7 +286,9 @@ public class Visits {
     }
 
     private List<String> files(List<ReadingView> all) {
-        return desk.broughtAsFiles(all.stream().map(ReadingView::id).toList()).stream()
+        return originals
+                .broughtAsFiles(all.stream().map(ReadingView::originalId).toList())
+                .stream()
                 .map(file -> "%s, brought by %s".formatted(file.fileName(), accounts.displayName(file.by())))
                 .toList();
     }

@@ -1,6 +1,9 @@
 package rovek.server.follow.standing;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.ArgumentMatchers.anyLong;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.when;
 
 import java.sql.Connection;
 import java.sql.SQLException;
@@ -13,7 +16,6 @@ import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import rovek.core.limit.Verdict;
 import rovek.server.Caller;
 import rovek.server.Entered;
@@ -22,6 +24,7 @@ import rovek.server.RunningRovek;
 import rovek.server.SmallPlant;
 import rovek.server.judging.reading.Readings;
 import rovek.server.judging.verdict.Verdicts;
+import rovek.server.plant.event.ChangedChecks;
 import rovek.server.plant.tree.Plant;
 
 /** How the plant stands, where it changes just between asking for the news and asking for the plant. */
@@ -42,16 +45,14 @@ class StandingsTest {
         this.rovek = rovek;
         this.caller = Caller.signedIn(rovek);
         this.plant = new SmallPlant(caller);
-        StandingFeed feed = new StandingFeed(rovek.bean(JdbcClient.class)) {
-            @Override
-            News since(long horizon) {
-                News news = super.since(horizon);
-                if (!between.isEmpty()) {
-                    between.poll().run();
-                }
-                return news;
+        ChangedChecks feed = mock(ChangedChecks.class);
+        when(feed.since(anyLong())).thenAnswer(asked -> {
+            ChangedChecks.News news = rovek.bean(ChangedChecks.class).since(asked.getArgument(0));
+            if (!between.isEmpty()) {
+                between.poll().run();
             }
-        };
+            return news;
+        });
         this.standings =
                 new Standings(feed, rovek.bean(Plant.class), rovek.bean(Readings.class), rovek.bean(Verdicts.class));
     }

@@ -24,6 +24,8 @@ import rovek.link.Instrument;
 import rovek.link.InstrumentFile;
 import rovek.link.LinkException;
 import rovek.link.Sha256;
+import rovek.server.judging.original.Pieces;
+import rovek.server.judging.original.Spool;
 
 /** How a file is asked for, by a clock and an instrument that answer as they are told. */
 class PieceFetchTest {

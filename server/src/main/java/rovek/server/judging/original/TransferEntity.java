@@ -1,4 +1,4 @@
-package rovek.server.intake.transfer;
+package rovek.server.judging.original;
 
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;

@@ -1,4 +1,4 @@
-package rovek.server.intake.transfer;
+package rovek.server.judging.original;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;

@@ -1,28 +1,32 @@
-package rovek.server.intake.transfer;
+package rovek.server.judging.original;
 
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.time.Clock;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
+import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.link.packet.ReadingsPackage;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
+import rovek.server.base.records.Parts;
 
 /** The bytes as instruments gave them, kept for ever. */
 @Service
-class Originals {
+public class Originals {
 
-    private final JdbcClient db;
+    private final OriginalRepository originals;
+    private final TakenRepository taken;
     private final Pieces pieces;
     private final AuditTrail audit;
     private final Clock clock;
@@ -30,8 +34,11 @@ class Originals {
     /** More reasons than this say nothing that the first ones do not. */
     private static final int MOST_REASONS = 50;
 
-    Originals(JdbcClient db, Pieces pieces, AuditTrail audit, Clock clock) {
-        this.db = db;
+    private static final int MOST_LISTED = 500;
+
+    Originals(OriginalRepository originals, TakenRepository taken, Pieces pieces, AuditTrail audit, Clock clock) {
+        this.originals = originals;
+        this.taken = taken;
         this.pieces = pieces;
         this.audit = audit;
         this.clock = clock;
@@ -42,7 +49,7 @@ class Originals {
      *
      * @param taken whether its readings were made
      */
-    record Kept(UUID id, OffsetDateTime readBackAt, boolean taken) {}
+    public record Kept(UUID id, Instant readBackAt, boolean taken) {}
 
     /**
      * A line in the list of everything that was ever read back.
@@ -50,7 +57,7 @@ class Originals {
      * @param leftOut what of it could not be taken, and why, a line each
      * @param unknownUnits that keep some of it from being taken, as the instrument writes them
      */
-    record OriginalLine(
+    public record OriginalLine(
             UUID id,
             String fileName,
             String sha256,
@@ -64,47 +71,58 @@ class Originals {
 
     @Transactional(readOnly = true)
     public Optional<Kept> find(UUID instrumentId, String sha256) {
-        return db.sql("""
-                SELECT o.id, o.read_back_at, i.original_id IS NOT NULL FROM original o
-                LEFT JOIN original_intake i ON i.original_id = o.id WHERE o.instrument_id = ? AND o.sha256 = ?""")
-                .param(instrumentId)
-                .param(sha256)
-                .query((row, n) -> new Kept(
-                        row.getObject(1, UUID.class), row.getObject(2, OffsetDateTime.class), row.getBoolean(3)))
-                .optional();
+        return originals
+                .find(instrumentId, sha256)
+                .map(line -> new Kept(line.original().id, line.original().readBackAt, line.taken() != null));
     }
 
     @Transactional(readOnly = true)
     public List<OriginalLine> list(UUID instrumentId) {
-        return db.sql("""
-                SELECT o.id, file_name, sha256, size, read_back_at, read_back_by, coalesce(new_readings, 0), coalesce(known_readings, 0),
-                    coalesce(left_out, ''), coalesce(unknown_units, '')
-                FROM original o LEFT JOIN original_intake i ON i.original_id = o.id
-                WHERE instrument_id = ? ORDER BY read_back_at DESC LIMIT 500""")
-                .param(instrumentId)
-                .query((row, n) -> new OriginalLine(
-                        row.getObject(1, UUID.class),
-                        row.getString(2),
-                        row.getString(3),
-                        row.getLong(4),
-                        row.getObject(5, OffsetDateTime.class).toInstant().toString(),
-                        row.getString(6),
-                        row.getInt(7),
-                        row.getInt(8),
-                        row.getString(9).lines().toList(),
-                        row.getString(10).lines().toList()))
-                .list();
+        return originals.list(instrumentId, Limit.of(MOST_LISTED)).stream()
+                .map(Originals::line)
+                .toList();
+    }
+
+    private static OriginalLine line(OriginalRepository.Line kept) {
+        OriginalEntity original = kept.original();
+        TakenEntity made = kept.taken();
+        return new OriginalLine(
+                original.id,
+                original.fileName,
+                original.sha256,
+                original.size,
+                original.readBackAt.toString(),
+                original.readBackBy,
+                made == null ? 0 : made.newReadings,
+                made == null ? 0 : made.knownReadings,
+                made == null ? List.of() : made.leftOut.lines().toList(),
+                made == null ? List.of() : made.unknownUnits.lines().toList());
+    }
+
+    /**
+     * A file that was brought, instead of read from the instrument itself.
+     *
+     * @param by sign-in name of who brought it
+     */
+    public record Brought(String fileName, String by, Instant at) {}
+
+    /** Those of some originals that somebody brought as files, oldest first, each once. */
+    @Transactional(readOnly = true)
+    public List<Brought> broughtAsFiles(Collection<UUID> ids) {
+        return Parts.asked(Set.copyOf(ids), originals::broughtAsFiles).stream()
+                .map(one -> new Brought(one.fileName, one.readBackBy, one.readBackAt))
+                .distinct()
+                .toList();
     }
 
     /** Which file of which instrument an original is. */
-    record OriginalFile(UUID instrumentId, String fileName, String sha256) {}
+    public record OriginalFile(UUID instrumentId, String fileName, String sha256) {}
 
     @Transactional(readOnly = true)
     public OriginalFile file(UUID id) {
-        return db.sql("SELECT instrument_id, file_name, sha256 FROM original WHERE id = ?")
-                .param(id)
-                .query((row, n) -> new OriginalFile(row.getObject(1, UUID.class), row.getString(2), row.getString(3)))
-                .optional()
+        return originals
+                .findById(id)
+                .map(one -> new OriginalFile(one.instrumentId, one.fileName, one.sha256))
                 .orElseThrow(() -> new DomainProblem.NotFound("The original"));
     }
 
@@ -159,12 +177,9 @@ class Originals {
     }
 
     private boolean isKeptNow(UUID id, UUID instrumentId, String fileName, Spool file, boolean asFile) {
-        OffsetDateTime now = clock.instant().atOffset(ZoneOffset.UTC);
-        boolean isNew = db.sql("""
-                INSERT INTO original (id, instrument_id, file_name, sha256, size, read_back_at, read_back_by, as_file)
-                VALUES (?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT (instrument_id, sha256) DO NOTHING""")
-                        .params(id, instrumentId, fileName, file.sha256(), file.size(), now, AuditTrail.actor(), asFile)
-                        .update()
+        Instant now = clock.instant();
+        boolean isNew = originals.addUnlessThere(
+                        id, instrumentId, fileName, file.sha256(), file.size(), now, AuditTrail.actor(), asFile)
                 == 1;
         if (isNew) {
             audit.note(
@@ -197,10 +212,10 @@ class Originals {
      */
     @Transactional
     public void noteOnInstrument(UUID instrumentId, String sha256) {
-        db.sql("UPDATE original SET as_file = false WHERE instrument_id = ? AND sha256 = ? AND as_file RETURNING id")
-                .params(instrumentId, sha256)
-                .query(UUID.class)
-                .optional()
+        originals
+                .find(instrumentId, sha256)
+                .map(line -> line.original().id)
+                .filter(id -> originals.noteOnInstrument(id) == 1)
                 .ifPresent(id -> audit.note(
                         "seen on its instrument", "original", id, new CameAsFile(true), new CameAsFile(false)));
     }
@@ -209,7 +224,8 @@ class Originals {
      * Notes that an original's readings were made, to be called in the transaction that makes them. How many were new
      * says the first time; what could not be taken, the latest.
      */
-    void noteTaken(UUID originalId, int fresh, int known, List<ReadingsPackage.LeftOut> leftOut) {
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void noteTaken(UUID originalId, int fresh, int known, List<ReadingsPackage.LeftOut> leftOut) {
         String reasons = leftOut.stream()
                 .limit(MOST_REASONS)
                 .map(one -> one.reason().replaceAll("\\R", " "))
@@ -220,12 +236,6 @@ class Originals {
                 .distinct()
                 .limit(MOST_REASONS)
                 .collect(Collectors.joining("\n"));
-        db.sql("""
-                INSERT INTO original_intake (original_id, at, new_readings, known_readings, left_out, unknown_units)
-                    VALUES (?, ?, ?, ?, ?, ?)
-                ON CONFLICT (original_id) DO UPDATE SET left_out = excluded.left_out, unknown_units = excluded.unknown_units,
-                    new_readings = original_intake.new_readings + excluded.new_readings""")
-                .params(originalId, clock.instant().atOffset(ZoneOffset.UTC), fresh, known, reasons, units)
-                .update();
+        taken.note(originalId, clock.instant(), fresh, known, reasons, units);
     }
 }

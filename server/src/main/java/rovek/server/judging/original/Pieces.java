@@ -1,4 +1,4 @@
-package rovek.server.intake.transfer;
+package rovek.server.judging.original;
 
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.PersistenceContext;
@@ -18,9 +18,9 @@ import org.springframework.transaction.annotation.Transactional;
  * Bytes of originals in pieces, and of those that are still on their way. Never more than a few pieces are in memory.
  */
 @Service
-class Pieces {
+public class Pieces {
 
-    static final int PIECE_BYTES = 128 << 10;
+    public static final int PIECE_BYTES = 128 << 10;
 
     private static final Duration KEPT_UNFINISHED = Duration.ofDays(30);
 

@@ -1,4 +1,4 @@
-package rovek.server.intake.transfer;
+package rovek.server.judging.original;
 
 import java.io.IOException;
 import java.io.InputStream;
@@ -20,7 +20,7 @@ import rovek.server.base.problem.DomainProblem;
  * @param sha256 in hexadecimal
  * @param size in bytes
  */
-record Spool(Path path, String sha256, long size) implements AutoCloseable {
+public record Spool(Path path, String sha256, long size) implements AutoCloseable {
 
     private static final Logger LOG = LoggerFactory.getLogger(Spool.class);
 
@@ -31,16 +31,16 @@ record Spool(Path path, String sha256, long size) implements AutoCloseable {
 
     /** Writes what is to be worked on. */
     @FunctionalInterface
-    interface Writing<E extends Exception> {
+    public interface Writing<E extends Exception> {
         void into(OutputStream out) throws IOException, E;
     }
 
     /** @throws DomainProblem.Conflict where the server's disk takes no more */
-    static <E extends Exception> Spool of(Writing<E> writing) throws E {
+    public static <E extends Exception> Spool of(Writing<E> writing) throws E {
         return in(FOLDER, writing);
     }
 
-    static <E extends Exception> Spool in(Path folder, Writing<E> writing) throws E {
+    public static <E extends Exception> Spool in(Path folder, Writing<E> writing) throws E {
         Path path = null;
         try {
             path = Files.createTempFile(folder, NAMED, ".zip");
@@ -64,11 +64,11 @@ record Spool(Path path, String sha256, long size) implements AutoCloseable {
         }
     }
 
-    static Spool of(byte[] bytes) {
+    public static Spool of(byte[] bytes) {
         return of(out -> out.write(bytes));
     }
 
-    static Spool of(InputStream in) {
+    public static Spool of(InputStream in) {
         return of(in::transferTo);
     }
 

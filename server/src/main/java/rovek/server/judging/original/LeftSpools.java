@@ -1,4 +1,4 @@
-package rovek.server.intake.transfer;
+package rovek.server.judging.original;
 
 import java.io.IOException;
 import java.nio.file.DirectoryStream;

@@ -1,0 +1,42 @@
+package rovek.server.rounds.correction;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Id;
+import jakarta.persistence.IdClass;
+import jakarta.persistence.Table;
+import java.util.UUID;
+import org.hibernate.annotations.Immutable;
+
+/** What a correction made of one reading or visit. */
+@Entity
+@Immutable
+@Table(name = "mending_state")
+@IdClass(MendingStateEntity.Key.class)
+class MendingStateEntity {
+
+    enum Kind {
+        READING,
+        VISIT
+    }
+
+    @Id
+    UUID mendingId;
+
+    @Id
+    UUID subjectId;
+
+    @Enumerated(EnumType.STRING)
+    Kind kind;
+
+    /** That what was corrected was of. */
+    UUID visitId;
+
+    /** As JSON, likewise {@code after}. */
+    String before;
+
+    String after;
+
+    record Key(UUID mendingId, UUID subjectId) {}
+}
