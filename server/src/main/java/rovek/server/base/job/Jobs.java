@@ -3,8 +3,7 @@ package rovek.server.base.job;
 import jakarta.annotation.PreDestroy;
 import java.time.Clock;
 import java.time.Duration;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
+import java.time.Instant;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -17,7 +16,6 @@ import java.util.concurrent.TimeUnit;
 import java.util.function.Function;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.security.concurrent.DelegatingSecurityContextRunnable;
 import org.springframework.stereotype.Service;
 import rovek.link.LinkException;
@@ -37,20 +35,23 @@ public class Jobs {
     private static final Logger LOG = LoggerFactory.getLogger(Jobs.class);
     private static final Duration SILENCE = Duration.ofSeconds(12);
     private static final long HEARTBEAT_SECONDS = 3;
+    private static final String STARTING = "Starting";
+    private static final String STOPPED_IN_THE_MIDDLE =
+            "The server stopped in the middle. What had arrived is kept; start again and it goes on from there.";
     private static final int MOST_ENDS = 60;
     private static final long BETWEEN_ENDS_MILLIS = 1_000;
     private static final long REPORT_EVERY_NANOS = 150_000_000;
     private static final long TELL_EVERY_MILLIS = 300;
 
-    private final JdbcClient db;
+    private final JobRepository jobs;
     private final Clock clock;
     private final ExecutorService workers = Executors.newFixedThreadPool(4);
     private final ScheduledExecutorService heart = Executors.newSingleThreadScheduledExecutor();
     private final Set<UUID> running = ConcurrentHashMap.newKeySet();
     private final Map<UUID, Told> told = new ConcurrentHashMap<>();
 
-    Jobs(JdbcClient db, Clock clock) {
-        this.db = db;
+    Jobs(JobRepository jobs, Clock clock) {
+        this.jobs = jobs;
         this.clock = clock;
         heart.scheduleAtFixedRate(this::beat, HEARTBEAT_SECONDS, HEARTBEAT_SECONDS, TimeUnit.SECONDS);
         heart.scheduleWithFixedDelay(this::tell, TELL_EVERY_MILLIS, TELL_EVERY_MILLIS, TimeUnit.MILLISECONDS);
@@ -59,16 +60,17 @@ public class Jobs {
     /** Starts work in the name of whoever is signed in. */
     public JobView start(String kind, String title, UUID subjectId, JobWork work) {
         UUID id = UUID.randomUUID();
-        db.sql("""
-                INSERT INTO job (id, kind, title, state, done, total, sentence, subject_id, actor, stop_requested, started_at, heard_at)
-                VALUES (:id, :kind, :title, 'RUNNING', 0, 0, 'Starting', :subject, :actor, false, :now, :now)""")
-                .param("id", id)
-                .param("kind", kind)
-                .param("title", title)
-                .param("subject", subjectId)
-                .param("actor", AuditTrail.actor())
-                .param("now", now())
-                .update();
+        JobEntity job = new JobEntity();
+        job.id = id;
+        job.kind = kind;
+        job.title = title;
+        job.state = State.RUNNING;
+        job.sentence = STARTING;
+        job.subjectId = subjectId;
+        job.actor = AuditTrail.actor();
+        job.startedAt = clock.instant();
+        job.heardAt = job.startedAt;
+        jobs.add(job);
         running.add(id);
         workers.execute(new DelegatingSecurityContextRunnable(() -> run(id, work)));
         return get(id);
@@ -84,19 +86,8 @@ public class Jobs {
      */
     public <T> T accompany(
             UUID id, String kind, String title, Function<JobProgress, T> work, Function<T, String> said) {
-        int mine = db.sql("""
-                INSERT INTO job (id, kind, title, state, done, total, sentence, subject_id, actor, stop_requested, started_at, heard_at)
-                VALUES (:id, :kind, :title, 'RUNNING', 0, 0, 'Starting', NULL, :actor, false, :now, :now)
-                ON CONFLICT (id) DO UPDATE SET state = 'RUNNING', done = 0, total = 0, sentence = 'Starting', stop_requested = false,
-                    started_at = :now, heard_at = :now
-                WHERE job.actor = :actor AND job.kind = :kind AND (job.state <> 'RUNNING' OR job.heard_at < :silent)""")
-                .param("id", id)
-                .param("kind", kind)
-                .param("title", title)
-                .param("actor", AuditTrail.actor())
-                .param("now", now())
-                .param("silent", now().minus(SILENCE))
-                .update();
+        Instant now = clock.instant();
+        int mine = jobs.begin(id, kind, title, STARTING, AuditTrail.actor(), now, now.minus(SILENCE));
         if (mine == 0) {
             throw new DomainProblem.Conflict("running", "That is under way already. Wait until it has ended.");
         }
@@ -144,7 +135,7 @@ public class Jobs {
     private void end(UUID id, State state, String sentence) {
         for (int attempt = 1; ; attempt++) {
             try {
-                writeEnd(id, state, sentence);
+                jobs.end(id, state, sentence, clock.instant());
                 return;
             } catch (RuntimeException away) {
                 if (attempt == MOST_ENDS || StorageTrouble.of(away).isEmpty()) {
@@ -161,48 +152,24 @@ public class Jobs {
         }
     }
 
-    private void writeEnd(UUID id, State state, String sentence) {
-        db.sql("UPDATE job SET state = :state, sentence = :sentence, heard_at = :now, done = CASE WHEN "
-                        + ":state = 'DONE' THEN total ELSE done END WHERE id = :id")
-                .param("state", state.name())
-                .param("sentence", sentence)
-                .param("now", now())
-                .param("id", id)
-                .update();
-    }
-
     /** @throws DomainProblem.NotFound when there is no such job */
     public JobView get(UUID id) {
-        return find("WHERE id = ?", id).orElseThrow(() -> new DomainProblem.NotFound("The job"));
+        endSilent();
+        return jobs.view(id).orElseThrow(() -> new DomainProblem.NotFound("The job"));
     }
 
     /** The work still running on something, if any. */
     public Optional<JobView> runningOn(UUID subjectId) {
-        return find("WHERE state = 'RUNNING' AND subject_id = ? ORDER BY started_at DESC LIMIT 1", subjectId)
-                .filter(job -> job.state() == State.RUNNING);
+        endSilent();
+        return jobs.runningOn(subjectId);
     }
 
-    private Optional<JobView> find(String where, UUID id) {
-        db.sql("""
-                UPDATE job SET state = 'FAILED', sentence = 'The server stopped in the middle. What had arrived is kept; start again
-                    and it goes on from there.'
-                WHERE state = 'RUNNING' AND heard_at < ?""").param(now().minus(SILENCE)).update();
-        return db.sql("SELECT id, kind, title, state, done, total, sentence, subject_id FROM job " + where)
-                .param(id)
-                .query((row, n) -> new JobView(
-                        row.getObject(1, UUID.class),
-                        row.getString(2),
-                        row.getString(3),
-                        State.valueOf(row.getString(4)),
-                        row.getLong(5),
-                        row.getLong(6),
-                        row.getString(7),
-                        row.getObject(8, UUID.class)))
-                .optional();
+    private void endSilent() {
+        jobs.endSilent(STOPPED_IN_THE_MIDDLE, clock.instant().minus(SILENCE));
     }
 
     public void requestStop(UUID id) {
-        db.sql("UPDATE job SET stop_requested = true WHERE id = ?").param(id).update();
+        jobs.requestStop(id);
     }
 
     /** What accompanied work has reported and nobody has written yet. */
@@ -212,14 +179,7 @@ public class Jobs {
         try {
             told.forEach((id, what) -> {
                 if (told.remove(id, what)) {
-                    db.sql(
-                                    "UPDATE job SET done = ?, total = ?, sentence = ?, heard_at = ? WHERE id = ? AND state = 'RUNNING'")
-                            .param(what.done())
-                            .param(what.total())
-                            .param(what.sentence())
-                            .param(now())
-                            .param(id)
-                            .update();
+                    jobs.report(id, what.done(), what.total(), what.sentence(), clock.instant());
                 }
             });
         } catch (RuntimeException e) {
@@ -229,17 +189,12 @@ public class Jobs {
 
     private void beat() {
         try {
-            running.forEach(id -> db.sql("UPDATE job SET heard_at = ? WHERE id = ?")
-                    .param(now())
-                    .param(id)
-                    .update());
+            if (!running.isEmpty()) {
+                jobs.beat(Set.copyOf(running), clock.instant());
+            }
         } catch (RuntimeException e) {
             LOG.warn("The jobs' heartbeat could not be written: {}", e.getMessage());
         }
-    }
-
-    private OffsetDateTime now() {
-        return clock.instant().atOffset(ZoneOffset.UTC);
     }
 
     @PreDestroy
@@ -263,10 +218,7 @@ public class Jobs {
 
         @Override
         public boolean isStopRequested() {
-            return db.sql("SELECT stop_requested FROM job WHERE id = ?")
-                    .param(id)
-                    .query(Boolean.class)
-                    .single();
+            return jobs.isStopRequested(id);
         }
     }
 
@@ -286,21 +238,12 @@ public class Jobs {
                 return;
             }
             lastReport = now;
-            db.sql("UPDATE job SET done = ?, total = ?, sentence = ?, heard_at = ? WHERE id = ?")
-                    .param(done)
-                    .param(total)
-                    .param(sentence)
-                    .param(now())
-                    .param(id)
-                    .update();
+            jobs.report(id, done, total, sentence, clock.instant());
         }
 
         @Override
         public boolean isStopRequested() {
-            return db.sql("SELECT stop_requested FROM job WHERE id = ?")
-                    .param(id)
-                    .query(Boolean.class)
-                    .single();
+            return jobs.isStopRequested(id);
         }
     }
 }

@@ -1,7 +1,9 @@
 package rovek.server.base.records;
 
 import jakarta.persistence.EntityManager;
+import org.springframework.transaction.annotation.Transactional;
 
+@Transactional
 class AddingImpl<T> implements Adding<T> {
 
     private final EntityManager entities;

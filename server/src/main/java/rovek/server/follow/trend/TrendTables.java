@@ -12,6 +12,7 @@ import rovek.core.technique.ResultDefinition;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.table.NumberTable;
 import rovek.server.base.table.TableAnswer;
+import rovek.server.judging.reading.ResultCourse;
 import rovek.server.plant.tree.CheckView;
 import rovek.server.plant.tree.Plant;
 
@@ -26,9 +27,9 @@ public class TrendTables {
 
     private final Plant plant;
     private final Trends trends;
-    private final TrendRows rows;
+    private final ResultCourse rows;
 
-    TrendTables(Plant plant, Trends trends, TrendRows rows) {
+    TrendTables(Plant plant, Trends trends, ResultCourse rows) {
         this.plant = plant;
         this.trends = trends;
         this.rows = rows;

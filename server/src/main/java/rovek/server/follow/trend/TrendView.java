@@ -4,6 +4,7 @@ import jakarta.annotation.Nullable;
 import java.util.List;
 import java.util.UUID;
 import rovek.core.limit.Verdict;
+import rovek.server.judging.reading.ResultCourse.Stretch;
 import rovek.server.judging.verdict.VerdictNotes;
 import rovek.server.plant.event.PlantEvent;
 
@@ -50,13 +51,6 @@ public record TrendView(
             Verdict verdict,
             String reason,
             @Nullable VerdictNotes notes) {}
-
-    /**
-     * Many readings close together.
-     *
-     * @param median of the values; of summed-up results, of the medians of their hours
-     */
-    public record Stretch(String from, String to, double least, double largest, long readings, double median) {}
 
     /**
      * Boundaries that held for a while.

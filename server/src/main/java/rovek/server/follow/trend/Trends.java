@@ -17,9 +17,11 @@ import rovek.core.plant.Sisters;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.trend.TimedValue;
 import rovek.server.base.problem.DomainProblem;
-import rovek.server.follow.trend.TrendView.Stretch;
 import rovek.server.judging.reading.ReadingView;
 import rovek.server.judging.reading.Readings;
+import rovek.server.judging.reading.ResultCourse;
+import rovek.server.judging.reading.ResultCourse.Stretch;
+import rovek.server.judging.reading.ResultHours;
 import rovek.server.judging.verdict.ReadingVerdict;
 import rovek.server.judging.verdict.VerdictNotes;
 import rovek.server.judging.verdict.Verdicts;
@@ -39,8 +41,8 @@ public class Trends {
     private final Readings readings;
     private final Verdicts verdicts;
     private final PlantEvents events;
-    private final TrendRows rows;
-    private final TrendSummaries summaries;
+    private final ResultCourse rows;
+    private final ResultHours summaries;
     private final Clock clock;
 
     Trends(
@@ -48,8 +50,8 @@ public class Trends {
             Readings readings,
             Verdicts verdicts,
             PlantEvents events,
-            TrendRows rows,
-            TrendSummaries summaries,
+            ResultCourse rows,
+            ResultHours summaries,
             Clock clock) {
         this.plant = plant;
         this.readings = readings;
@@ -78,7 +80,7 @@ public class Trends {
                         "%s yields no numbers to follow."
                                 .formatted(check.technique().name())));
         boolean isSummedUp = summaries.refresh(checkId, result.id());
-        TrendRows.Extent extent = rows.extent(checkId, result, from, to, isSummedUp);
+        ResultCourse.Extent extent = rows.extent(checkId, result, from, to, isSummedUp);
         boolean isThinned = extent.count() > MOST_POINTS;
         List<Stretch> stretches =
                 isThinned ? rows.stretches(checkId, result, extent, MOST_POINTS / 2, isSummedUp) : List.of();

@@ -3,8 +3,7 @@ package rovek.server.instruments.instrument;
 import jakarta.annotation.PreDestroy;
 import java.time.Clock;
 import java.time.Duration;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
+import java.time.Instant;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -15,7 +14,6 @@ import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
@@ -33,14 +31,15 @@ class InstrumentClaims {
     private static final long BETWEEN_TRIES_MILLIS = 150;
     private static final Logger LOG = LoggerFactory.getLogger(InstrumentClaims.class);
 
-    private final JdbcClient db;
+    private final InstrumentClaimRepository claims;
     private final Clock clock;
     private final Duration patience;
     private final Set<UUID> held = ConcurrentHashMap.newKeySet();
     private final ScheduledExecutorService heart = Executors.newSingleThreadScheduledExecutor();
 
-    InstrumentClaims(JdbcClient db, Clock clock, @Value("${rovek.claims.patience:PT8S}") Duration patience) {
-        this.db = db;
+    InstrumentClaims(
+            InstrumentClaimRepository claims, Clock clock, @Value("${rovek.claims.patience:PT8S}") Duration patience) {
+        this.claims = claims;
         this.clock = clock;
         this.patience = patience;
         heart.scheduleAtFixedRate(this::beat, BEAT_SECONDS, BEAT_SECONDS, TimeUnit.SECONDS);
@@ -48,9 +47,9 @@ class InstrumentClaims {
 
     private void beat() {
         try {
-            held.forEach(holder -> db.sql("UPDATE instrument_claim SET until = ? WHERE holder = ?")
-                    .params(clock.instant().atOffset(ZoneOffset.UTC).plus(LASTS), holder)
-                    .update());
+            if (!held.isEmpty()) {
+                claims.renew(Set.copyOf(held), clock.instant().plus(LASTS));
+            }
         } catch (RuntimeException e) {
             LOG.warn("The instruments' claims could not be renewed: {}", e.getMessage());
         }
@@ -77,37 +76,24 @@ class InstrumentClaims {
         @Override
         public boolean isWanted() {
             // A claim that ran out, while this server slept, is somebody else's by now.
-            return db.sql("SELECT wanted FROM instrument_claim WHERE instrument_id = ? AND holder = ?")
-                    .params(instrumentId, holder)
-                    .query(Boolean.class)
-                    .optional()
-                    .orElse(true);
+            return claims.isWanted(instrumentId, holder).orElse(true);
         }
 
         /** Whether it still is this one's: who takes it over writes his own holder, and no two are alike. */
         boolean isHeld() {
-            return db.sql("SELECT count(*) FROM instrument_claim WHERE instrument_id = ? AND holder = ?")
-                            .params(instrumentId, holder)
-                            .query(Integer.class)
-                            .single()
-                    == 1;
+            return claims.existsByInstrumentIdAndHolder(instrumentId, holder);
         }
 
         @Override
         public void doing(String purpose, boolean givesWay) {
-            db.sql("UPDATE instrument_claim SET purpose = ?, rank = ?, wanted = wanted AND ? "
-                            + "WHERE instrument_id = ? AND holder = ?")
-                    .params(purpose, (givesWay ? manner : Manner.WORKS).ordinal(), givesWay, instrumentId, holder)
-                    .update();
+            claims.doing(instrumentId, holder, purpose, (givesWay ? manner : Manner.WORKS).rank(), givesWay);
         }
 
         /** Where the database is away, the claim runs out by itself. */
         @Override
         public void close() {
             held.remove(holder);
-            db.sql("DELETE FROM instrument_claim WHERE instrument_id = ? AND holder = ?")
-                    .params(instrumentId, holder)
-                    .update();
+            claims.giveUp(instrumentId, holder);
         }
     }
 
@@ -116,7 +102,11 @@ class InstrumentClaims {
         /** Comes again by itself instead of waiting. */
         WATCHES,
         LOOKS,
-        WORKS
+        WORKS;
+
+        private short rank() {
+            return (short) ordinal();
+        }
     }
 
     /**
@@ -132,15 +122,9 @@ class InstrumentClaims {
         long until = System.nanoTime() + (manner == Manner.WATCHES ? 0 : patience.toNanos());
         UUID holder = UUID.randomUUID();
         while (!isTaken(instrumentId, holder, purpose, manner)) {
-            db.sql("UPDATE instrument_claim SET wanted = true WHERE instrument_id = ? AND rank < ? AND NOT wanted")
-                    .params(instrumentId, manner.ordinal())
-                    .update();
+            claims.want(instrumentId, manner.rank());
             if (System.nanoTime() >= until || !isPaused()) {
-                String other = db.sql("SELECT purpose FROM instrument_claim WHERE instrument_id = ?")
-                        .param(instrumentId)
-                        .query(String.class)
-                        .optional()
-                        .orElse("something else");
+                String other = claims.purpose(instrumentId).orElse("something else");
                 throw new DomainProblem.Conflict(
                         "instrument-claimed",
                         "The instrument is in use: %s. Wait until that has ended.".formatted(other));
@@ -151,20 +135,8 @@ class InstrumentClaims {
     }
 
     private boolean isTaken(UUID instrumentId, UUID holder, String purpose, Manner manner) {
-        OffsetDateTime now = clock.instant().atOffset(ZoneOffset.UTC);
-        return db.sql("""
-                INSERT INTO instrument_claim AS c (instrument_id, holder, purpose, until, rank)
-                    VALUES (:id, :holder, :purpose, :until, :rank)
-                ON CONFLICT (instrument_id) DO UPDATE SET holder = :holder, purpose = :purpose, until = :until, rank = :rank, wanted = false
-                WHERE c.until < :now""")
-                        .param("id", instrumentId)
-                        .param("holder", holder)
-                        .param("purpose", purpose)
-                        .param("until", now.plus(LASTS))
-                        .param("rank", manner.ordinal())
-                        .param("now", now)
-                        .update()
-                == 1;
+        Instant now = clock.instant();
+        return claims.take(instrumentId, holder, purpose, now.plus(LASTS), manner.rank(), now) == 1;
     }
 
     private static boolean isPaused() {
@@ -180,9 +152,6 @@ class InstrumentClaims {
     /** What is being done with an instrument; empty while it is free. */
     @Transactional(readOnly = true)
     public Optional<String> purpose(UUID instrumentId) {
-        return db.sql("SELECT purpose FROM instrument_claim WHERE instrument_id = ? AND until >= ?")
-                .params(instrumentId, clock.instant().atOffset(ZoneOffset.UTC))
-                .query(String.class)
-                .optional();
+        return claims.purposeNow(instrumentId, clock.instant());
     }
 }

@@ -2,10 +2,9 @@ package rovek.server.people.account;
 
 import java.time.Clock;
 import java.time.Duration;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
+import java.time.Instant;
 import java.util.List;
-import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -21,12 +20,13 @@ class SignInThrottle {
 
     private static final Duration FORGOTTEN_AFTER = Duration.ofHours(1);
     private static final int LONGEST_NAME = 60;
+    private static final int MOST_FORGOTTEN = 1_000;
 
-    private final JdbcClient db;
+    private final SignInTriesRepository tries;
     private final Clock clock;
 
-    SignInThrottle(JdbcClient db, Clock clock) {
-        this.db = db;
+    SignInThrottle(SignInTriesRepository tries, Clock clock) {
+        this.tries = tries;
         this.clock = clock;
     }
 
@@ -63,34 +63,24 @@ class SignInThrottle {
      */
     @Transactional(propagation = Propagation.REQUIRES_NEW)
     public void reserve(List<Key> keys) {
-        OffsetDateTime now = clock.instant().atOffset(ZoneOffset.UTC);
+        Instant now = clock.instant();
         for (Key key : keys) {
-            boolean isCounted = db.sql("""
-                    INSERT INTO sign_in_throttle AS t (key, failures, last_failure_at) VALUES (:key, 1, :now)
-                    ON CONFLICT (key) DO UPDATE SET last_failure_at = :now, told = false, failures = CASE WHEN t.last_failure_at <
-                        :forgotten THEN 1 ELSE t.failures + 1 END
-                    WHERE t.failures < :free OR t.last_failure_at < :forgotten
-                        OR t.last_failure_at + make_interval(secs => least(:longest, 2.0 ^ least(20, t.failures - :free + 1))) <= :now""")
-                            .param("key", key.text())
-                            .param("now", now)
-                            .param("forgotten", now.minus(FORGOTTEN_AFTER))
-                            .param("free", key.freeTries())
-                            .param("longest", key.longest().toSeconds())
-                            .update()
-                    == 1;
-            if (!isCounted) {
-                throw new DomainProblem.TooManyTries(secondsLeft(key, now));
+            tries.addUnlessThere(key.text(), now);
+            SignInTriesEntity before = tries.held(key.text());
+            if (before.lastFailureAt.isBefore(now.minus(FORGOTTEN_AFTER))) {
+                before.failures = 0;
             }
+            Duration wait = waitAfter(before.failures, key);
+            Instant next = before.lastFailureAt.plus(wait);
+            // Where nobody has to wait it does not matter whose clock is ahead.
+            if (!wait.isZero() && next.isAfter(now)) {
+                throw new DomainProblem.TooManyTries(Math.max(
+                        1, (long) Math.ceil(Duration.between(now, next).toMillis() / 1_000.0)));
+            }
+            before.failures++;
+            before.lastFailureAt = now;
+            before.told = false;
         }
-    }
-
-    private long secondsLeft(Key key, OffsetDateTime now) {
-        return db.sql(
-                        "SELECT failures, extract(epoch FROM :now - last_failure_at) FROM sign_in_throttle WHERE key = :key")
-                .param("key", key.text())
-                .param("now", now)
-                .query((row, n) -> Math.max(1, waitAfter(row.getInt(1), key).toSeconds() - (long) row.getDouble(2)))
-                .single();
     }
 
     static Duration waitAfter(int failures, Key key) {
@@ -104,30 +94,19 @@ class SignInThrottle {
     /** Whether this is the first time since a wait began that somebody is told of it. */
     @Transactional(propagation = Propagation.REQUIRES_NEW)
     public boolean isFirstTold(List<Key> keys) {
-        return db.sql("UPDATE sign_in_throttle SET told = true WHERE key IN (:keys) AND failures > 0 AND NOT told")
-                        .param("keys", keys.stream().map(Key::text).toList())
-                        .update()
-                > 0;
+        return tries.tell(keys.stream().map(Key::text).toList()) > 0;
     }
 
     /** Takes a try back that was none. The first key is forgotten; of the others only this try. */
     @Transactional(propagation = Propagation.REQUIRES_NEW)
     public void succeeded(List<Key> keys) {
-        db.sql("DELETE FROM sign_in_throttle WHERE key = ?")
-                .param(keys.get(0).text())
-                .update();
-        keys.subList(1, keys.size())
-                .forEach(key -> db.sql("UPDATE sign_in_throttle SET failures = greatest(0, failures - 1) WHERE key = ?")
-                        .param(key.text())
-                        .update());
+        tries.forget(keys.get(0).text());
+        keys.subList(1, keys.size()).forEach(key -> tries.takeBack(key.text()));
         forgetTheQuiet();
     }
 
     /** Passes over what others are counting just now, and comes last: nobody waits for somebody who waits for him. */
     private void forgetTheQuiet() {
-        db.sql("DELETE FROM sign_in_throttle WHERE key IN (SELECT key FROM sign_in_throttle "
-                        + "WHERE last_failure_at < ? FOR UPDATE SKIP LOCKED)")
-                .param(clock.instant().atOffset(ZoneOffset.UTC).minus(FORGOTTEN_AFTER))
-                .update();
+        tries.deleteAll(tries.quiet(clock.instant().minus(FORGOTTEN_AFTER), Limit.of(MOST_FORGOTTEN)));
     }
 }

@@ -1,4 +1,4 @@
-package rovek.server.follow.trend;
+package rovek.server.judging.reading;
 
 import java.sql.Timestamp;
 import java.time.Instant;
@@ -15,7 +15,7 @@ import org.springframework.transaction.annotation.Transactional;
  * to date at each look.
  */
 @Service
-class TrendSummaries {
+public class ResultHours {
 
     /** With fewer readings than this the readings themselves are fast enough. */
     private static final int LEAST_READINGS = 50_000;
@@ -31,7 +31,7 @@ class TrendSummaries {
 
     private final JdbcClient db;
 
-    TrendSummaries(JdbcClient db) {
+    ResultHours(JdbcClient db) {
         this.db = db;
     }
 

@@ -1,4 +1,4 @@
-package rovek.server.follow.trend;
+package rovek.server.judging.reading;
 
 import jakarta.annotation.Nullable;
 import java.sql.Timestamp;
@@ -15,11 +15,10 @@ import rovek.core.technique.ResultDefinition;
 import rovek.core.trend.TimedValue;
 import rovek.core.unit.Amount;
 import rovek.core.unit.UnitCatalogue;
-import rovek.server.follow.trend.TrendView.Stretch;
 
 /** Reads a result's values out of the database, thinned there where they are many: only what is drawn is sent. */
 @Repository
-class TrendRows {
+public class ResultCourse {
 
     private static final Timestamp EVER = Timestamp.valueOf("0001-01-01 00:00:00");
     private static final Timestamp ALWAYS = Timestamp.valueOf("9999-12-31 00:00:00");
@@ -34,7 +33,7 @@ class TrendRows {
 
     private final JdbcClient db;
 
-    TrendRows(JdbcClient db) {
+    ResultCourse(JdbcClient db) {
         this.db = db;
     }
 
@@ -44,7 +43,7 @@ class TrendRows {
      * @param count of readings in the period; of summed-up results, of all hours that the period touches
      * @param firstAt of all, whatever the period; null where there are none
      */
-    record Extent(
+    public record Extent(
             long count,
             @Nullable Instant firstAt,
             @Nullable Instant lastAt,
@@ -61,7 +60,7 @@ class TrendRows {
     }
 
     /** @param isSummedUp whether the hours of this result are summed up */
-    Extent extent(
+    public Extent extent(
             UUID check, ResultDefinition result, @Nullable Instant from, @Nullable Instant to, boolean isSummedUp) {
         String sql = isSummedUp ? """
                 SELECT (SELECT sum(readings) FROM result_hour WHERE check_id = :check AND result_id = :result AND %s),
@@ -80,6 +79,13 @@ class TrendRows {
                 .single();
     }
 
+    /**
+     * Many readings close together.
+     *
+     * @param median of the values; of summed-up results, of the medians of their hours
+     */
+    public record Stretch(String from, String to, double least, double largest, long readings, double median) {}
+
     private static @Nullable Instant instant(@Nullable Timestamp time) {
         return time == null ? null : time.toInstant();
     }
@@ -88,7 +94,7 @@ class TrendRows {
      * Least, largest and middle value of each stretch of equal length that holds any; out of hours where the stretches
      * are longer than those.
      */
-    List<Stretch> stretches(UUID check, ResultDefinition result, Extent extent, int most, boolean isSummedUp) {
+    public List<Stretch> stretches(UUID check, ResultDefinition result, Extent extent, int most, boolean isSummedUp) {
         long width = Math.max(1, Duration.between(extent.begin(), extent.end()).toNanos() / 1_000 / most + 1);
         boolean outOfHours = isSummedUp && width >= MICROS_AN_HOUR;
         String sql = outOfHours ? """
