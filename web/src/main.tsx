@@ -9,8 +9,12 @@ import { createRoot } from 'react-dom/client'
 import { queryClient } from './api/queryClient'
 import { router } from './app/router'
 import { guardDoubleClicks } from './parts/doubleClick'
+import { languages, speak } from './words/i18n'
 
 guardDoubleClicks(document)
+
+const wording = await languages.en.wording()
+await speak('en', wording.default)
 
 const root = document.getElementById('root')
 if (root) {

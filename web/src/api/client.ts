@@ -1,5 +1,5 @@
 import createClient from 'openapi-fetch'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import type { paths } from './schema'
 
 /** One thing of one node that two people changed. */
@@ -62,14 +62,14 @@ api.use({
     throw problemOf(response.status, body)
   },
   onError() {
-    return new Problem(0, 'offline', words.common.offline)
+    return new Problem(0, 'offline', t('common:offline'))
   },
 })
 
 export function problemOf(status: number, body: unknown): Problem {
   const fields = typeof body === 'object' && body !== null ? (body as Record<string, unknown>) : {}
   const code = typeof fields.code === 'string' ? fields.code : String(status)
-  const sentence = typeof fields.detail === 'string' ? fields.detail : words.common.offline
+  const sentence = typeof fields.detail === 'string' ? fields.detail : t('common:offline')
   return new Problem(status, code, sentence, Array.isArray(fields.clashes) ? (fields.clashes as Clash[]) : [])
 }
 

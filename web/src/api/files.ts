@@ -1,5 +1,5 @@
 import { Problem, problemOf } from './client'
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 /** Lets the browser keep something as a file. */
 export function keep(name: string, content: Blob) {
@@ -13,7 +13,7 @@ export function keep(name: string, content: Blob) {
 /** Fetches a file and keeps it; what goes wrong is thrown as a sentence. */
 export async function fetchFile(address: string, name: string) {
   const answer = await fetch(address).catch(() => {
-    throw new Problem(0, 'offline', words.common.offline)
+    throw new Problem(0, 'offline', t('common:offline'))
   })
   if (!answer.ok) throw problemOf(answer.status, await answer.json().catch(() => undefined))
   keep(name, await answer.blob())

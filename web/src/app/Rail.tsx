@@ -4,7 +4,7 @@ import { api } from '../api/client'
 import { queries } from '../api/queries'
 import type { Account } from '../api/types'
 import { Button } from '../parts/Button'
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 const rooms = ['today', 'plant', 'routes', 'instruments', 'visits', 'certificates', 'setup'] as const
 
@@ -36,21 +36,21 @@ export function Rail({ me }: { me: Account }) {
       aria-label="Rooms"
       className="flex w-[124px] shrink-0 max-lg:w-[112px] flex-col border-r border-rule2 bg-paper2"
     >
-      <div className="px-3.5 pt-2.5 pb-2 font-mono text-[17px] font-semibold text-plum">{words.product}</div>
+      <div className="px-3.5 pt-2.5 pb-2 font-mono text-[17px] font-semibold text-plum">{t('common:product')}</div>
       {rooms.map((room) => (
         <Link
           key={room}
           to={`/${room}`}
           className={`flex h-9 items-center justify-between border-l-[3px] px-3.5 font-semibold ${isIn(room, path) ? 'border-plum bg-paper text-ink' : 'border-transparent text-ink2 hover:bg-paper'}`}
         >
-          {words.rooms[room]}
+          {t(`common:rooms.${room}`)}
           {counts[room] ? <span className="text-[12px] text-plum">{counts[room]}</span> : null}
         </Link>
       ))}
       <div className="mt-auto border-t border-rule px-3.5 py-2.5 text-[12px] leading-4">
         <div className="font-semibold">{me.displayName}</div>
-        <div className="mb-1 text-ink3">{words.role[me.role]}</div>
-        <Button onClick={() => void signOut()}>{words.signIn.out}</Button>
+        <div className="mb-1 text-ink3">{t(`common:role.${me.role}`)}</div>
+        <Button onClick={() => void signOut()}>{t('signIn:out')}</Button>
       </div>
     </nav>
   )

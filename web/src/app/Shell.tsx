@@ -5,7 +5,7 @@ import { queries } from '../api/queries'
 import { NoticeBar } from '../parts/NoticeBar'
 import { Trouble } from '../parts/Trouble'
 import { SignIn } from '../signin/SignIn'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { Rail } from './Rail'
 
 /** Rail and view for whoever is signed in; the sign-in page for everybody else. */
@@ -23,5 +23,5 @@ export function Shell({ children }: { children: ReactNode }) {
       </div>
     )
   }
-  return <div className="p-6">{me.error ? <Trouble error={me.error} /> : words.common.loading}</div>
+  return <div className="p-6">{me.error ? <Trouble error={me.error} /> : t('common:loading')}</div>
 }

@@ -3,13 +3,13 @@ import { Button } from '../parts/Button'
 import { FileButton } from '../parts/FileButton'
 import { pictureOf } from '../parts/pictureFile'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 async function base64(file: File): Promise<string> {
   const address = await new Promise<string>((done, failed) => {
     const reader = new FileReader()
     reader.onload = () => done(String(reader.result))
-    reader.onerror = () => failed(new Error(words.pictures.notRead))
+    reader.onerror = () => failed(new Error(t('pictures:notRead')))
     reader.readAsDataURL(file)
   })
   return address.slice(address.indexOf(',') + 1)
@@ -37,11 +37,12 @@ export function HandPhotos({
     <>
       {photos.length > 0 && (
         <span className="text-ink2">
-          {words.byHand.photos(photos.length)} <Button onClick={() => onChange([])}>{words.byHand.dropPhotos}</Button>
+          {t('byHand:photos', { n: photos.length })}{' '}
+          <Button onClick={() => onChange([])}>{t('byHand:dropPhotos')}</Button>
         </span>
       )}
       <FileButton
-        text={words.byHand.photo}
+        text={t('byHand:photo')}
         label={label}
         accept="image/png,image/jpeg,image/*"
         disabled={photos.length >= 5}

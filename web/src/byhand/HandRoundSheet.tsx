@@ -7,11 +7,9 @@ import { Button } from '../parts/Button'
 import { say } from '../parts/notices'
 import { Page } from '../parts/Page'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { HandStopRow } from './HandStopRow'
 import { type Entry, useDraft } from './useDraft'
-
-const text = words.byHand
 
 const isWritten = (entry: Entry | undefined): entry is Entry =>
   entry !== undefined && entry.skipped === null && entry.written.trim() !== ''
@@ -58,20 +56,20 @@ export function HandRoundSheet({
     onSuccess: async (taken) => {
       clear()
       await changed(client, 'readings')
-      say(text.saved)
+      say(t('byHand:saved'))
       if (taken.visitId) onSaved(taken.visitId)
     },
   })
   return (
     <Page
-      say={<span className="font-semibold">{text.say(written.length, round.stops.length)}</span>}
+      say={<span className="font-semibold">{t('byHand:say', { done: written.length, all: round.stops.length })}</span>}
       actions={
         <Button
           kind="main"
           disabled={written.length + skipped.length === 0 || save.isPending}
           onClick={() => save.mutate()}
         >
-          {round.routeId ? text.save : text.saveOne}
+          {round.routeId ? t('byHand:save') : t('byHand:saveOne')}
         </Button>
       }
     >
@@ -81,7 +79,7 @@ export function HandRoundSheet({
           <ReadAt value={readAt} onChange={setReadAt} />
           {wasKept && (
             <p className="text-ink2">
-              {text.kept} <Button onClick={clear}>{text.leave}</Button>
+              {t('byHand:kept')} <Button onClick={clear}>{t('byHand:leave')}</Button>
             </p>
           )}
         </header>
@@ -89,12 +87,12 @@ export function HandRoundSheet({
         <table className="ledger">
           <thead>
             <tr>
-              <th>{text.columns.asset}</th>
-              <th>{text.columns.asked}</th>
-              <th>{text.columns.written}</th>
-              <th className="num">{text.columns.limit}</th>
-              <th className="num">{text.columns.last}</th>
-              <th>{text.columns.note}</th>
+              <th>{t('byHand:columns.asset')}</th>
+              <th>{t('byHand:columns.asked')}</th>
+              <th>{t('byHand:columns.written')}</th>
+              <th className="num">{t('byHand:columns.limit')}</th>
+              <th className="num">{t('byHand:columns.last')}</th>
+              <th>{t('byHand:columns.note')}</th>
               <th />
             </tr>
           </thead>
@@ -122,13 +120,13 @@ function ReadAt({ value, onChange }: { value: string; onChange: (value: string) 
   if (!isEarlier) {
     return (
       <p className="text-ink2">
-        {text.readNow} <Button onClick={() => setEarlier(true)}>{text.readEarlier}</Button>
+        {t('byHand:readNow')} <Button onClick={() => setEarlier(true)}>{t('byHand:readEarlier')}</Button>
       </p>
     )
   }
   return (
     <label className="flex items-center gap-2 text-ink2">
-      {text.readAt}
+      {t('byHand:readAt')}
       <input
         type="datetime-local"
         autoFocus

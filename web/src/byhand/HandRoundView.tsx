@@ -3,7 +3,7 @@ import { getRouteApi } from '@tanstack/react-router'
 import { queries } from '../api/queries'
 import { Page } from '../parts/Page'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { HandRoundSheet } from './HandRoundSheet'
 
 const route = getRouteApi('/by-hand')
@@ -15,7 +15,7 @@ export function HandRoundView() {
   const round = useQuery(queries.handRound(search))
   if (!round.data) {
     return (
-      <Page say={<span className="font-semibold">{words.common.loading}</span>}>
+      <Page say={<span className="font-semibold">{t('common:loading')}</span>}>
         <div className="px-4 py-3">
           <Trouble error={round.error} />
         </div>

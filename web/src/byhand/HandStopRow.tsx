@@ -4,12 +4,10 @@ import type { HandStop } from '../api/types'
 import { Button } from '../parts/Button'
 import { Tag } from '../parts/Tag'
 import { age, limit, number } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { HandPhotos } from './HandPhotos'
 import type { Entry } from './useDraft'
 import { WrittenField } from './WrittenField'
-
-const text = words.byHand
 
 interface Props {
   stop: HandStop
@@ -22,7 +20,11 @@ interface Props {
 
 const lastSaid = (stop: HandStop): string => {
   if (stop.last === null) return ''
-  return stop.form === 'YES_OR_NO' ? (stop.last === 1 ? text.yes : text.no) : `${number(stop.last)} ${stop.unit}`
+  return stop.form === 'YES_OR_NO'
+    ? stop.last === 1
+      ? t('byHand:yes')
+      : t('byHand:no')
+    : `${number(stop.last)} ${stop.unit}`
 }
 
 /** One stop: what to look at, the field for it, and what it was last time. */
@@ -46,7 +48,7 @@ export function HandStopRow({ stop, entry, isRound, isFirst, onChange }: Props) 
           <WrittenField
             stop={stop}
             isFirst={isFirst}
-            label={text.written(place)}
+            label={t('byHand:written', { place })}
             value={entry?.written ?? ''}
             onChange={(written) => onChange({ written })}
           />
@@ -60,7 +62,7 @@ export function HandStopRow({ stop, entry, isRound, isFirst, onChange }: Props) 
       <td>
         {!isSkipped && (
           <input
-            aria-label={text.note(place)}
+            aria-label={t('byHand:note', { place })}
             maxLength={500}
             className="field w-44"
             value={entry?.note ?? ''}
@@ -72,14 +74,14 @@ export function HandStopRow({ stop, entry, isRound, isFirst, onChange }: Props) 
         <span className="flex items-center justify-end gap-3">
           {!isSkipped && (
             <HandPhotos
-              label={text.photoOf(place)}
+              label={t('byHand:photoOf', { place })}
               photos={entry?.photos ?? []}
               onChange={(photos) => onChange({ photos })}
             />
           )}
           {isRound && (
             <Button onClick={() => onChange({ skipped: isSkipped ? null : '' })}>
-              {isSkipped ? text.measureAnyway : text.skip}
+              {isSkipped ? t('byHand:measureAnyway') : t('byHand:skip')}
             </Button>
           )}
         </span>
@@ -100,12 +102,12 @@ function SkipReason({
   const reasons = useQuery(queries.skipReasons()).data?.reasons ?? []
   return (
     <select
-      aria-label={`${text.skipWhy}: ${place}`}
+      aria-label={`${t('byHand:skipWhy')}: ${place}`}
       className="field"
       value={reason}
       onChange={(event) => onChange({ skipped: event.target.value })}
     >
-      <option value="">{text.skipWhy}</option>
+      <option value="">{t('byHand:skipWhy')}</option>
       {reasons.map((one) => (
         <option key={one}>{one}</option>
       ))}

@@ -1,6 +1,6 @@
 import type { KeyboardEvent } from 'react'
 import type { HandStop } from '../api/types'
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 interface Props {
   stop: HandStop
@@ -56,8 +56,8 @@ export function WrittenField({ stop, isFirst, label, value, onChange }: Props) {
 
 function YesOrNo({ isFirst, label, value, onChange }: Omit<Props, 'stop'>) {
   const answers: [string, string][] = [
-    ['yes', words.byHand.yes],
-    ['no', words.byHand.no],
+    ['yes', t('byHand:yes')],
+    ['no', t('byHand:no')],
   ]
   return (
     <span role="radiogroup" aria-label={label} className="flex gap-4">

@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { queries } from '../api/queries'
 import { Page } from '../parts/Page'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { IssuedCertificate } from './IssuedCertificate'
 import { Register } from './Register'
 import { SigningDesk } from './SigningDesk'
@@ -24,15 +24,15 @@ export function CertificatesView() {
     <Page
       say={
         <span className="font-semibold">
-          {register.data ? words.certificates.say(waiting.length) : words.common.loading}
+          {register.data ? t('certificates:say', { n: waiting.length }) : t('common:loading')}
         </span>
       }
     >
       <div className="flex h-full max-lg:flex-col">
         <section className="min-w-0 flex-1 overflow-auto px-4 py-3">
           <input
-            aria-label={words.certificates.search}
-            placeholder={words.certificates.search}
+            aria-label={t('certificates:search')}
+            placeholder={t('certificates:search')}
             className="field mb-3 w-80"
             value={text}
             onChange={(event) => setText(event.target.value)}

@@ -9,7 +9,7 @@ import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
 import { dayAndTime } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 /** A signed certificate: to download, to prove unchanged, to withdraw. */
 export function IssuedCertificate({ line }: { line: CertificateLine }) {
@@ -32,13 +32,13 @@ export function IssuedCertificate({ line }: { line: CertificateLine }) {
       <h2 className="font-mono text-[17px] font-semibold">{line.number}</h2>
       <p className="mb-3">{line.title}</p>
       <dl className="mb-3 grid grid-cols-[110px_1fr] gap-y-1">
-        <dt className="text-ink2">{words.certificates.columns.client}</dt>
+        <dt className="text-ink2">{t('certificates:columns.client')}</dt>
         <dd>{line.client}</dd>
-        <dt className="text-ink2">{words.certificates.columns.prepared}</dt>
+        <dt className="text-ink2">{t('certificates:columns.prepared')}</dt>
         <dd>
           {line.preparedBy}, {dayAndTime(line.preparedAt)}
         </dd>
-        <dt className="text-ink2">{words.certificates.columns.signed}</dt>
+        <dt className="text-ink2">{t('certificates:columns.signed')}</dt>
         <dd>
           {line.signedBy}, {line.issuedAt && dayAndTime(line.issuedAt)}
         </dd>
@@ -47,18 +47,20 @@ export function IssuedCertificate({ line }: { line: CertificateLine }) {
       </dl>
       {line.state === 'WITHDRAWN' && (
         <p className="mb-3 font-semibold">
-          {words.certificates.state.WITHDRAWN}: {line.withdrawnBecause}
+          {t('certificates:state.WITHDRAWN')}: {line.withdrawnBecause}
         </p>
       )}
       {line.changedSince.length > 0 && (
         <div role="status" className="mb-3">
-          <p className="font-semibold text-watch">{words.certificates.readingsChanged(line.changedSince.length)}</p>
+          <p className="font-semibold text-watch">
+            {t('certificates:readingsChanged', { n: line.changedSince.length })}
+          </p>
           <ul className="list-disc pl-5">
             {line.changedSince.map((sentence, i) => (
               <li key={i}>{sentence}</li>
             ))}
           </ul>
-          {line.state === 'ISSUED' && <p>{words.certificates.changedThen}</p>}
+          {line.state === 'ISSUED' && <p>{t('certificates:changedThen')}</p>}
         </div>
       )}
       <div className="flex flex-wrap items-baseline gap-4">
@@ -67,28 +69,28 @@ export function IssuedCertificate({ line }: { line: CertificateLine }) {
           href={`/api/certificates/${line.id}/pdf`}
           download
         >
-          {words.certificates.pdf}
+          {t('certificates:pdf')}
         </a>
-        <Button onClick={() => proof.mutate()}>{words.certificates.prove}</Button>
+        <Button onClick={() => proof.mutate()}>{t('certificates:prove')}</Button>
         <Link
           to="/visits/$visitId"
           params={{ visitId: line.visitId }}
           className="font-semibold text-plum hover:underline"
         >
-          {words.rooms.visits}
+          {t('common:rooms.visits')}
         </Link>
         {may.sign && line.state === 'ISSUED' && (
-          <Button onClick={() => setWithdrawing(true)}>{words.certificates.withdraw}</Button>
+          <Button onClick={() => setWithdrawing(true)}>{t('certificates:withdraw')}</Button>
         )}
       </div>
       <Trouble error={proof.error ?? withdraw.error} />
       {proof.data && (
         <p role="status" className={`mt-3 ${proof.data.unchanged ? '' : 'font-semibold text-fail'}`}>
-          {proof.data.unchanged ? words.certificates.unchanged : words.certificates.changed}{' '}
+          {proof.data.unchanged ? t('certificates:unchanged') : t('certificates:changed')}{' '}
           {proof.data.unchanged && <span className="font-mono text-[11px] break-all">{proof.data.sha256}</span>}
         </p>
       )}
-      <Dialog title={words.certificates.withdrawWhy} open={withdrawing} onClose={() => setWithdrawing(false)}>
+      <Dialog title={t('certificates:withdrawWhy')} open={withdrawing} onClose={() => setWithdrawing(false)}>
         <form
           onSubmit={(event) => {
             event.preventDefault()
@@ -96,7 +98,7 @@ export function IssuedCertificate({ line }: { line: CertificateLine }) {
           }}
         >
           <input
-            aria-label={words.certificates.withdrawWhy}
+            aria-label={t('certificates:withdrawWhy')}
             className="field mb-3 w-full"
             autoFocus
             value={reason}
@@ -104,7 +106,7 @@ export function IssuedCertificate({ line }: { line: CertificateLine }) {
           />
           <Trouble error={withdraw.error} />
           <Button kind="main" type="submit" disabled={!reason.trim()}>
-            {words.certificates.withdraw}
+            {t('certificates:withdraw')}
           </Button>
         </form>
       </Dialog>

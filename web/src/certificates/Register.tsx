@@ -1,6 +1,6 @@
 import type { CertificateLine } from '../api/types'
 import { day } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 interface Props {
   list: CertificateLine[]
@@ -10,16 +10,15 @@ interface Props {
 
 /** Every certificate ever issued, and those that wait. */
 export function Register({ list, chosenId, onChoose }: Props) {
-  const { columns } = words.certificates
-  if (list.length === 0) return <p className="text-ink2">{words.certificates.none}</p>
+  if (list.length === 0) return <p className="text-ink2">{t('certificates:none')}</p>
   return (
     <table className="ledger">
       <thead>
         <tr>
-          <th>{columns.number}</th>
-          <th>{columns.what}</th>
-          <th>{columns.signed}</th>
-          <th>{columns.paper}</th>
+          <th>{t('certificates:columns.number')}</th>
+          <th>{t('certificates:columns.what')}</th>
+          <th>{t('certificates:columns.signed')}</th>
+          <th>{t('certificates:columns.paper')}</th>
         </tr>
       </thead>
       <tbody>
@@ -32,20 +31,20 @@ export function Register({ list, chosenId, onChoose }: Props) {
           >
             <td className="font-mono font-semibold whitespace-nowrap">
               <button type="button" className="cursor-pointer" onClick={() => onChoose(line.id)}>
-                {line.number ?? words.certificates.notSigned}
+                {line.number ?? t('certificates:notSigned')}
               </button>
             </td>
             <td>
               {line.title} <span className="text-ink2">{line.client}</span>
             </td>
             <td className="whitespace-nowrap">
-              {line.issuedAt ? `${line.signedBy}, ${day(line.issuedAt)}` : words.certificates.notSigned}
+              {line.issuedAt ? `${line.signedBy}, ${day(line.issuedAt)}` : t('certificates:notSigned')}
             </td>
             <td className={line.state === 'WITHDRAWN' ? 'font-semibold' : 'text-ink2'}>
-              {words.certificates.state[line.state as keyof typeof words.certificates.state]}
+              {t(`certificates:state.${line.state as 'PREPARED' | 'ISSUED' | 'WITHDRAWN'}`)}
               {line.changedSince.length > 0 && (
                 <span className="block font-semibold text-watch">
-                  {words.certificates.readingsChanged(line.changedSince.length)}
+                  {t('certificates:readingsChanged', { n: line.changedSince.length })}
                 </span>
               )}
             </td>

@@ -8,7 +8,7 @@ import { useMay } from '../parts/useMay'
 import { Button } from '../parts/Button'
 import { say } from '../parts/notices'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 /** The page as it will be printed, what is missing before it can be signed, and the signature. */
 export function SigningDesk({ line, onGone }: { line: CertificateLine; onGone: () => void }) {
@@ -23,7 +23,7 @@ export function SigningDesk({ line, onGone }: { line: CertificateLine; onGone: (
       data(
         api.POST('/api/certificates/{id}/sign', { ...path, body: { password, digest: preview.data?.digest ?? '' } }),
       ),
-    onSuccess: (issued) => say(words.certificates.signed(issued.number ?? '')),
+    onSuccess: (issued) => say(t('certificates:signed', { number: issued.number ?? '' })),
     onSettled: renew,
   })
   const discard = useMutation({
@@ -34,13 +34,13 @@ export function SigningDesk({ line, onGone }: { line: CertificateLine; onGone: (
   const missing = preview.data?.missing ?? []
   return (
     <section
-      aria-label={words.certificates.preview}
+      aria-label={t('certificates:preview')}
       className="flex w-[560px] shrink-0 flex-col max-lg:h-[64%] max-lg:w-full border-l border-rule2 bg-paper2 p-3"
     >
       <Trouble error={preview.error ?? discard.error} />
       {preview.data && (
         <iframe
-          title={words.certificates.previewTitle}
+          title={t('certificates:previewTitle')}
           sandbox=""
           className="min-h-0 w-full flex-1 border border-rule2 bg-white"
           srcDoc={onScreen(preview.data.html)}
@@ -53,7 +53,7 @@ export function SigningDesk({ line, onGone }: { line: CertificateLine; onGone: (
       ))}
       {missing.length > 0 && (
         <div className="mt-2">
-          <h2 className="font-semibold">{words.certificates.missing}</h2>
+          <h2 className="font-semibold">{t('certificates:missing')}</h2>
           <ul className="list-disc pl-5">
             {missing.map((sentence) => (
               <li key={sentence}>{sentence}</li>
@@ -72,7 +72,7 @@ export function SigningDesk({ line, onGone }: { line: CertificateLine; onGone: (
         {may.sign ? (
           <>
             <label className="flex-1">
-              <span className="block text-ink2">{words.certificates.signWith}</span>
+              <span className="block text-ink2">{t('certificates:signWith')}</span>
               <input
                 type="password"
                 autoComplete="current-password"
@@ -86,13 +86,13 @@ export function SigningDesk({ line, onGone }: { line: CertificateLine; onGone: (
               type="submit"
               disabled={!password || sign.isPending || missing.length > 0 || !preview.data}
             >
-              {words.certificates.sign}
+              {t('certificates:sign')}
             </Button>
           </>
         ) : (
-          <p className="flex-1 text-ink2">{words.certificates.onlyReviewer}</p>
+          <p className="flex-1 text-ink2">{t('certificates:onlyReviewer')}</p>
         )}
-        {may.edit && <Button onClick={() => discard.mutate()}>{words.certificates.discard}</Button>}
+        {may.edit && <Button onClick={() => discard.mutate()}>{t('certificates:discard')}</Button>}
       </form>
     </section>
   )

@@ -1,10 +1,18 @@
 import type { ForeignColumn, ForeignLook } from '../api/types'
 import { CheckSelect } from '../plant/CheckSelect'
-import { words } from '../words/en'
-
-const text = words.foreign
+import { t } from '../words/t'
 const SHOWN = 4
-const uses = Object.keys(text.uses) as ForeignColumn['use'][]
+const uses = [
+  'IGNORED',
+  'DATE_AND_TIME',
+  'DATE',
+  'TIME_OF_DAY',
+  'TAG',
+  'POINT',
+  'UNIT',
+  'NOTE',
+  'VALUE',
+] as const satisfies readonly ForeignColumn['use'][]
 
 /** The table's own first rows, each column under what it is taken for. */
 export function ForeignColumns({
@@ -45,7 +53,9 @@ export function ForeignColumns({
           ))}
         </tbody>
       </table>
-      {look.rowCount > SHOWN && <p className="px-2 py-1 text-ink3">{text.rowsMore(look.rowCount - SHOWN)}</p>}
+      {look.rowCount > SHOWN && (
+        <p className="px-2 py-1 text-ink3">{t('foreign:rowsMore', { n: look.rowCount - SHOWN })}</p>
+      )}
     </div>
   )
 }
@@ -62,30 +72,30 @@ function ColumnMeaning({
   return (
     <span className="mt-1 flex flex-col gap-1 font-normal">
       <select
-        aria-label={text.use(heading)}
+        aria-label={t('foreign:use', { heading })}
         className="field"
         value={column.use}
         onChange={(event) => onChange({ use: event.target.value as ForeignColumn['use'] })}
       >
         {uses.map((use) => (
           <option key={use} value={use}>
-            {text.uses[use]}
+            {t(`foreign:uses.${use}`)}
           </option>
         ))}
       </select>
       {column.use === 'VALUE' && (
         <>
           <input
-            aria-label={text.unit(heading)}
-            placeholder={text.unitOfRow}
+            aria-label={t('foreign:unit', { heading })}
+            placeholder={t('foreign:unitOfRow')}
             className="field w-full"
             value={column.unit}
             onChange={(event) => onChange({ unit: event.target.value })}
           />
           <CheckSelect
             technique="gauge"
-            label={text.check(heading)}
-            none={text.byRow}
+            label={t('foreign:check', { heading })}
+            none={t('foreign:byRow')}
             chosen={column.checkId}
             onChoose={(checkId) => onChange({ checkId })}
           />

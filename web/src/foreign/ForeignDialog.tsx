@@ -8,12 +8,10 @@ import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { say } from '../parts/notices'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { ForeignColumns } from './ForeignColumns'
 import { ForeignOutcome } from './ForeignOutcome'
 import { ForeignQuestions } from './ForeignQuestions'
-
-const text = words.foreign
 
 /** A table of an instrument that knows nothing of Rovek: what its columns hold is said once, on its own rows. */
 export function ForeignDialog({
@@ -32,9 +30,9 @@ export function ForeignDialog({
     gcTime: 0,
   })
   return (
-    <Dialog title={text.title(file.name)} open wide onClose={onClose}>
+    <Dialog title={t('foreign:title', { name: file.name })} open wide onClose={onClose}>
       <Trouble error={look.error} />
-      {look.isPending && <p>{words.common.loading}</p>}
+      {look.isPending && <p>{t('common:loading')}</p>}
       {look.data && <ForeignForm file={file} look={look.data} onTaken={onTaken} onClose={onClose} />}
     </Dialog>
   )
@@ -69,14 +67,14 @@ function ForeignForm({ file, look, onTaken, onClose }: Props) {
     mutationFn: () => data(api.POST('/api/foreign-tables', asFormWith(file, draft))),
     onSuccess: async (taken) => {
       await changed(client, 'readings')
-      say(text.taken(taken.fresh, taken.known))
+      say(t('foreign:taken', { fresh: taken.fresh, known: taken.known }))
       onTaken(taken.visitId)
     },
   })
   const readings = preview.data?.readings ?? 0
   return (
     <>
-      <p className="mb-3 text-ink2">{look.isRemembered ? text.remembered : text.say}</p>
+      <p className="mb-3 text-ink2">{look.isRemembered ? t('foreign:remembered') : t('foreign:say')}</p>
       <ForeignQuestions look={look} draft={draft} onChange={setDraft} />
       <ForeignColumns look={look} columns={draft.columns} onChange={(columns) => setDraft({ ...draft, columns })} />
       {isDecided && <Trouble error={preview.error} />}
@@ -94,9 +92,9 @@ function ForeignForm({ file, look, onTaken, onClose }: Props) {
           }
           onClick={() => take.mutate()}
         >
-          {text.take(readings)}
+          {t('foreign:take', { n: readings })}
         </Button>
-        <Button onClick={onClose}>{words.common.cancel}</Button>
+        <Button onClick={onClose}>{t('common:cancel')}</Button>
       </div>
     </>
   )

@@ -1,21 +1,25 @@
 import type { ForeignPreview } from '../api/types'
 import { dayAndTime, number } from '../units/format'
-import { words } from '../words/en'
-
-const text = words.foreign
+import { t } from '../words/t'
 
 /** What would be taken and where it would go; what not, and why. */
 export function ForeignOutcome({ preview }: { preview: ForeignPreview }) {
   return (
     <section className="mt-3">
-      <p className="font-semibold">{text.summary(preview.readings, preview.placed)}</p>
+      <p className="font-semibold">
+        {t('foreign:summary', {
+          readings: preview.readings,
+          placed: preview.placed,
+          loose: preview.readings - preview.placed,
+        })}
+      </p>
       {preview.obstacle !== '' && <p role="alert">{preview.obstacle}</p>}
       {preview.faultCount > 0 && (
         <p>
-          {text.faults(preview.faultCount)}{' '}
+          {t('foreign:faults', { n: preview.faultCount })}{' '}
           {preview.faults
             .slice(0, 3)
-            .map((fault) => text.fault(fault.line, fault.heading, fault.sentence))
+            .map((fault) => t('foreign:fault', { line: fault.line, heading: fault.heading, sentence: fault.sentence }))
             .join('; ')}
         </p>
       )}
@@ -23,11 +27,11 @@ export function ForeignOutcome({ preview }: { preview: ForeignPreview }) {
         <table className="ledger">
           <thead>
             <tr>
-              <th className="num">{text.columns.line}</th>
-              <th>{text.columns.at}</th>
-              <th>{text.columns.where}</th>
-              <th className="num">{text.columns.value}</th>
-              <th>{text.columns.note}</th>
+              <th className="num">{t('foreign:columns.line')}</th>
+              <th>{t('foreign:columns.at')}</th>
+              <th>{t('foreign:columns.where')}</th>
+              <th className="num">{t('foreign:columns.value')}</th>
+              <th>{t('foreign:columns.note')}</th>
             </tr>
           </thead>
           <tbody>
@@ -39,7 +43,7 @@ export function ForeignOutcome({ preview }: { preview: ForeignPreview }) {
                   {line.place ? (
                     <span className="font-semibold">{line.place}</span>
                   ) : (
-                    <span className="text-ink2">{`${text.tray}: ${line.label}`}</span>
+                    <span className="text-ink2">{`${t('foreign:tray')}: ${line.label}`}</span>
                   )}
                 </td>
                 <td className="num whitespace-nowrap">

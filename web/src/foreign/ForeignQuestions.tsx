@@ -3,9 +3,7 @@ import type { ReactNode } from 'react'
 import { queries } from '../api/queries'
 import type { ForeignDraft, ForeignLook } from '../api/types'
 import { nameOf } from '../instruments/instrumentName'
-import { words } from '../words/en'
-
-const text = words.foreign
+import { t } from '../words/t'
 
 interface Props {
   look: ForeignLook
@@ -17,36 +15,39 @@ interface Props {
 export function ForeignQuestions({ look, draft, onChange }: Props) {
   return (
     <div className="mb-3 grid grid-cols-2 gap-x-8 gap-y-2">
-      <Question name={text.mark} hint={draft.mark === null ? text.askMark : ''}>
+      <Question name={t('foreign:mark')} hint={draft.mark === null ? t('foreign:askMark') : ''}>
         <select
           className="field w-full"
           value={draft.mark ?? ''}
           onChange={(event) => onChange({ ...draft, mark: (event.target.value || null) as ForeignDraft['mark'] })}
         >
-          {draft.mark === null && <option value="">{text.ask}</option>}
+          {draft.mark === null && <option value="">{t('foreign:ask')}</option>}
           {look.marks.map((mark) => (
             <option key={mark} value={mark}>
-              {text.marks[mark]}
+              {t(`foreign:marks.${mark}`)}
             </option>
           ))}
         </select>
       </Question>
-      <Question name={text.order} hint={draft.order === null ? text.askOrder(look.dateSample) : ''}>
+      <Question
+        name={t('foreign:order')}
+        hint={draft.order === null ? t('foreign:askOrder', { sample: look.dateSample }) : ''}
+      >
         <select
           className="field w-full"
           value={draft.order ?? ''}
           onChange={(event) => onChange({ ...draft, order: (event.target.value || null) as ForeignDraft['order'] })}
         >
-          {draft.order === null && <option value="">{text.ask}</option>}
+          {draft.order === null && <option value="">{t('foreign:ask')}</option>}
           {look.orders.map((order) => (
             <option key={order} value={order}>
-              {text.orders[order]}
+              {t(`foreign:orders.${order}`)}
             </option>
           ))}
         </select>
       </Question>
       <WriterQuestion draft={draft} onChange={onChange} />
-      <Question name={text.zone} hint="">
+      <Question name={t('foreign:zone')} hint="">
         <select
           className="field w-full"
           value={draft.zone}
@@ -76,9 +77,9 @@ function WriterQuestion({ draft, onChange }: Omit<Props, 'look'>) {
     onChange({ ...draft, maker, model, serial })
   }
   return (
-    <Question name={text.instrument} hint="">
+    <Question name={t('foreign:instrument')} hint="">
       <select className="field w-full" value={known?.id ?? ''} onChange={(event) => choose(event.target.value)}>
-        <option value="">{text.anotherInstrument}</option>
+        <option value="">{t('foreign:anotherInstrument')}</option>
         {numbered.map((one) => (
           <option key={one.id} value={one.id}>
             {nameOf(one)}
@@ -88,24 +89,24 @@ function WriterQuestion({ draft, onChange }: Omit<Props, 'look'>) {
       {!known && (
         <span className="mt-1 flex gap-2">
           <input
-            aria-label={text.maker}
-            placeholder={text.maker}
+            aria-label={t('foreign:maker')}
+            placeholder={t('foreign:maker')}
             maxLength={60}
             className="field min-w-0 flex-1"
             value={draft.maker ?? ''}
             onChange={(event) => onChange({ ...draft, maker: event.target.value })}
           />
           <input
-            aria-label={text.model}
-            placeholder={text.model}
+            aria-label={t('foreign:model')}
+            placeholder={t('foreign:model')}
             maxLength={60}
             className="field min-w-0 flex-1"
             value={draft.model}
             onChange={(event) => onChange({ ...draft, model: event.target.value })}
           />
           <input
-            aria-label={text.serial}
-            placeholder={text.serial}
+            aria-label={t('foreign:serial')}
+            placeholder={t('foreign:serial')}
             maxLength={60}
             className="field min-w-0 flex-1"
             value={draft.serial}

@@ -9,10 +9,8 @@ import { Button } from '../parts/Button'
 import { say } from '../parts/notices'
 import { Trouble } from '../parts/Trouble'
 import { day, typedNumber } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { Papers } from './Papers'
-
-const text = words.instruments.calibration
 
 /** When the instrument was calibrated, how often it must be, and the certificates of it. */
 export function CalibrationRecord({ instrument, mayEdit }: { instrument: InstrumentView; mayEdit: boolean }) {
@@ -31,13 +29,13 @@ export function CalibrationRecord({ instrument, mayEdit }: { instrument: Instrum
         }),
       ),
     onSuccess: () => {
-      say(text.saved)
+      say(t('instruments:calibration.saved'))
       void changed(client, 'calibration')
     },
   })
   return (
     <details className="mt-4">
-      <summary className="cursor-pointer font-semibold">{text.title}</summary>
+      <summary className="cursor-pointer font-semibold">{t('instruments:calibration.title')}</summary>
       <form
         className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2"
         onSubmit={(event) => {
@@ -47,11 +45,12 @@ export function CalibrationRecord({ instrument, mayEdit }: { instrument: Instrum
       >
         {instrument.tellsCalibration ? (
           <span>
-            {text.on} {instrument.calibratedOn && day(instrument.calibratedOn)}, {text.told}
+            {t('instruments:calibration.on')} {instrument.calibratedOn && day(instrument.calibratedOn)},{' '}
+            {t('instruments:calibration.told')}
           </span>
         ) : (
           <label>
-            {text.on}{' '}
+            {t('instruments:calibration.on')}{' '}
             <input
               type="date"
               className="field"
@@ -62,7 +61,7 @@ export function CalibrationRecord({ instrument, mayEdit }: { instrument: Instrum
           </label>
         )}
         <label>
-          {text.months}{' '}
+          {t('instruments:calibration.months')}{' '}
           <input
             className="field w-16 text-right"
             inputMode="numeric"
@@ -70,11 +69,11 @@ export function CalibrationRecord({ instrument, mayEdit }: { instrument: Instrum
             value={months}
             onChange={(event) => setMonths(event.target.value)}
           />{' '}
-          {text.unit}
+          {t('instruments:calibration.unit')}
         </label>
         {mayEdit && (
           <Button type="submit" disabled={save.isPending}>
-            {words.common.save}
+            {t('common:save')}
           </Button>
         )}
       </form>

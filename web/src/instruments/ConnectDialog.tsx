@@ -7,9 +7,7 @@ import type { CandidateLine, ReachKind } from '../api/types'
 import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
-
-const text = words.instruments
+import { t } from '../words/t'
 const KINDS: ReachKind[] = ['NETWORK', 'LINE', 'FOLDER']
 const USUAL = {
   NETWORK: { place: '127.0.0.1', number: '5025' },
@@ -59,9 +57,14 @@ export function ConnectDialog({ candidate, onClose, onAdded }: Props) {
     setPlace(next === 'LINE' ? (lines[0] ?? '') : USUAL[next].place)
     setNumber(USUAL[next].number)
   }
-  const placeLabel = kind === 'NETWORK' ? text.host : kind === 'LINE' ? text.connection.line : text.connection.folder
+  const placeLabel =
+    kind === 'NETWORK'
+      ? t('instruments:host')
+      : kind === 'LINE'
+        ? t('instruments:connection.line')
+        : t('instruments:connection.folder')
   return (
-    <Dialog title={text.add} open onClose={onClose}>
+    <Dialog title={t('instruments:add')} open onClose={onClose}>
       <form
         className="grid grid-cols-[auto_1fr] items-center gap-x-4 gap-y-2"
         onSubmit={(event) => {
@@ -69,15 +72,15 @@ export function ConnectDialog({ candidate, onClose, onAdded }: Props) {
           connect.mutate()
         }}
       >
-        <label htmlFor="connection-name">{text.connection.name}</label>
+        <label htmlFor="connection-name">{t('instruments:connection.name')}</label>
         <input
           id="connection-name"
           className="field"
-          placeholder={text.connection.namePlaceholder}
+          placeholder={t('instruments:connection.namePlaceholder')}
           value={name}
           onChange={(event) => setName(event.target.value)}
         />
-        <label htmlFor="connection-kind">{text.connection.by}</label>
+        <label htmlFor="connection-kind">{t('instruments:connection.by')}</label>
         <select
           id="connection-kind"
           className="field"
@@ -86,7 +89,7 @@ export function ConnectDialog({ candidate, onClose, onAdded }: Props) {
         >
           {KINDS.map((one) => (
             <option key={one} value={one}>
-              {text.connection.kinds[one]}
+              {t(`instruments:connection.kinds.${one}`)}
             </option>
           ))}
         </select>
@@ -101,10 +104,14 @@ export function ConnectDialog({ candidate, onClose, onAdded }: Props) {
         <datalist id="connection-lines">
           {kind === 'LINE' && lines.map((line) => <option key={line} value={line} />)}
         </datalist>
-        {kind === 'LINE' && lines.length === 0 && <p className="col-span-2 text-ink2">{text.connection.noLines}</p>}
+        {kind === 'LINE' && lines.length === 0 && (
+          <p className="col-span-2 text-ink2">{t('instruments:connection.noLines')}</p>
+        )}
         {kind !== 'FOLDER' && (
           <>
-            <label htmlFor="connection-number">{kind === 'NETWORK' ? text.port : text.connection.baud}</label>
+            <label htmlFor="connection-number">
+              {kind === 'NETWORK' ? t('instruments:port') : t('instruments:connection.baud')}
+            </label>
             <input
               id="connection-number"
               className="field"
@@ -112,7 +119,7 @@ export function ConnectDialog({ candidate, onClose, onAdded }: Props) {
               value={number}
               onChange={(event) => setNumber(event.target.value)}
             />
-            <label htmlFor="connection-code">{text.passCode}</label>
+            <label htmlFor="connection-code">{t('instruments:passCode')}</label>
             <input
               id="connection-code"
               className="field"
@@ -130,9 +137,9 @@ export function ConnectDialog({ candidate, onClose, onAdded }: Props) {
               type="submit"
               disabled={connect.isPending || !place.trim() || (kind !== 'FOLDER' && whole === 0)}
             >
-              {text.connect}
+              {t('instruments:connect')}
             </Button>
-            <Button onClick={onClose}>{words.common.cancel}</Button>
+            <Button onClick={onClose}>{t('common:cancel')}</Button>
           </div>
         </div>
       </form>

@@ -5,10 +5,8 @@ import type { ConnectionLine } from '../api/types'
 import { Button } from '../parts/Button'
 import { say } from '../parts/notices'
 import { nameOf } from './instrumentName'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { RenameConnection } from './RenameConnection'
-
-const text = words.instruments.connection
 
 /** What can be done with a way to an instrument. */
 export function ConnectionActs({ line }: { line: ConnectionLine }) {
@@ -17,24 +15,24 @@ export function ConnectionActs({ line }: { line: ConnectionLine }) {
   const again = () => changed(client, 'connections')
   const attempt = useMutation({
     mutationFn: () => data(api.POST('/api/connections/{id}/try', path)),
-    onSuccess: (instrument) => say(text.tried(nameOf(instrument))),
+    onSuccess: (instrument) => say(t('instruments:connection.tried', { name: nameOf(instrument) })),
     onError: (error) => say(error.message),
     onSettled: again,
   })
   const forget = useMutation({
     mutationFn: () => data(api.DELETE('/api/connections/{id}', path)),
-    onSuccess: () => say(text.forgotten),
+    onSuccess: () => say(t('instruments:connection.forgotten')),
     onError: (error) => say(error.message),
     onSettled: again,
   })
   return (
     <span className="ml-2 inline-flex gap-3">
       <Button disabled={attempt.isPending} onClick={() => attempt.mutate()}>
-        {text.try}
+        {t('instruments:connection.try')}
       </Button>
       <RenameConnection line={line} />
       <Button disabled={forget.isPending} onClick={() => forget.mutate()}>
-        {text.forget}
+        {t('instruments:connection.forget')}
       </Button>
     </span>
   )

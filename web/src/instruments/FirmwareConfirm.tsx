@@ -6,9 +6,7 @@ import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { say } from '../parts/notices'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
-
-const text = words.instruments.update
+import { t } from '../words/t'
 
 interface Props {
   firmware: FirmwareLine
@@ -24,21 +22,21 @@ export function FirmwareConfirm({ firmware, maker, onConfirmed, onClose }: Props
     mutationFn: () => data(api.POST('/api/firmware/{id}/confirm', { params: { path: { id: firmware.id } } })),
     onSuccess: async (confirmed) => {
       await changed(client, 'firmware')
-      say(text.isConfirmed(confirmed.version))
+      say(t('instruments:update.isConfirmed', { version: confirmed.version }))
       onConfirmed(confirmed)
     },
   })
   return (
-    <Dialog title={text.confirmTitle(firmware.version)} open onClose={onClose}>
-      <p className="mb-2">{text.notSigned(maker, firmware.keptBy)}</p>
-      <p className="mb-1">{text.compare}</p>
+    <Dialog title={t('instruments:update.confirmTitle', { version: firmware.version })} open onClose={onClose}>
+      <p className="mb-2">{t('instruments:update.notSigned', { maker, keptBy: firmware.keptBy })}</p>
+      <p className="mb-1">{t('instruments:update.compare')}</p>
       <p className="num mb-3 break-all">{firmware.sha256}</p>
       <Trouble error={confirm.error} />
       <span className="flex gap-4">
         <Button kind="main" disabled={confirm.isPending} onClick={() => confirm.mutate()}>
-          {text.confirm}
+          {t('instruments:update.confirm')}
         </Button>
-        <Button onClick={onClose}>{words.common.cancel}</Button>
+        <Button onClick={onClose}>{t('common:cancel')}</Button>
       </span>
     </Dialog>
   )

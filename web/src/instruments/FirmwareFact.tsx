@@ -11,10 +11,8 @@ import { FileButton } from '../parts/FileButton'
 import { say } from '../parts/notices'
 import { Trouble } from '../parts/Trouble'
 import { minutes } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { FirmwareConfirm } from './FirmwareConfirm'
-
-const text = words.instruments.update
 
 /** The firmware that runs, what else is here for this model, and putting it on. */
 export function FirmwareFact({
@@ -34,7 +32,7 @@ export function FirmwareFact({
   const bring = useMutation({
     mutationFn: (file: File) => data(api.POST('/api/firmware', { ...asForm(file) })),
     onSuccess: (kept) => {
-      say(text.kept(kept.version, kept.model))
+      say(t('instruments:update.kept', { version: kept.version, model: kept.model }))
       void changed(client, 'firmware')
     },
   })
@@ -58,12 +56,12 @@ export function FirmwareFact({
       <span className="inline-flex flex-wrap gap-x-3">
         {others.map((one) => (
           <Button key={one.id} disabled={busy} onClick={() => setAsked(one)}>
-            {text.install(one.version)}
+            {t('instruments:update.install', { version: one.version })}
           </Button>
         ))}
         <FileButton
-          text={text.bring}
-          label={text.file}
+          text={t('instruments:update.bring')}
+          label={t('instruments:update.file')}
           accept=".zip"
           disabled={bring.isPending}
           onFile={(file) => bring.mutate(file)}
@@ -79,17 +77,21 @@ export function FirmwareFact({
         />
       )}
       {asked && isVouchedFor(asked) && (
-        <Dialog title={text.title(asked.version)} open onClose={() => setAsked(null)}>
+        <Dialog title={t('instruments:update.title', { version: asked.version })} open onClose={() => setAsked(null)}>
           <p className="mb-3">
-            {asked.signedBy ? text.signed(asked.signedBy) : text.confirmed(asked.confirmedBy, asked.keptBy)}
+            {asked.signedBy
+              ? t('instruments:update.signed', { maker: asked.signedBy })
+              : t('instruments:update.confirmed', { by: asked.confirmedBy, keptBy: asked.keptBy })}
           </p>
-          <p className="mb-3">{text.warning(minutes(Math.ceil(asked.seconds / 60) + 1))}</p>
+          <p className="mb-3">
+            {t('instruments:update.warning', { minutes: minutes(Math.ceil(asked.seconds / 60) + 1) })}
+          </p>
           <Trouble error={install.error} />
           <span className="flex gap-4">
             <Button kind="main" disabled={install.isPending} onClick={() => install.mutate(asked.id)}>
-              {text.install(asked.version)}
+              {t('instruments:update.install', { version: asked.version })}
             </Button>
-            <Button onClick={() => setAsked(null)}>{words.common.cancel}</Button>
+            <Button onClick={() => setAsked(null)}>{t('common:cancel')}</Button>
           </span>
         </Dialog>
       )}

@@ -2,7 +2,7 @@ import type { ReactNode } from 'react'
 import type { InstrumentView } from '../api/types'
 import { Tag } from '../parts/Tag'
 import { numberOf } from './instrumentName'
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 interface Props {
   instrument: InstrumentView
@@ -25,7 +25,7 @@ export function FitLine({ instrument, isAsking, error, held, outcome, reasons, a
       </td>
       <td className="whitespace-nowrap">{numberOf(instrument)}</td>
       <td>
-        {isAsking && <span className="text-ink3">{words.instruments.looking}</span>}
+        {isAsking && <span className="text-ink3">{t('instruments:looking')}</span>}
         {held && <span className="block">{held}</span>}
         {outcome}
         {reasons?.map((reason) => (

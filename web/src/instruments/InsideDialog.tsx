@@ -3,9 +3,7 @@ import { queries } from '../api/queries'
 import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
 import { dayAndTime, number } from '../units/format'
-import { words } from '../words/en'
-
-const text = words.instruments.inside
+import { t } from '../words/t'
 
 /** What lies in one file of an instrument, before it is taken. */
 export function InsideDialog({
@@ -19,19 +17,24 @@ export function InsideDialog({
 }) {
   const inside = useQuery(queries.inside(instrumentId, file))
   return (
-    <Dialog title={inside.data?.walk || text.title(file.replace(/^.*\//, ''))} open wide onClose={onClose}>
-      <p className="mb-2 text-ink2">{inside.isPending ? words.common.loading : text.say}</p>
+    <Dialog
+      title={inside.data?.walk || t('instruments:inside.title', { file: file.replace(/^.*\//, '') })}
+      open
+      wide
+      onClose={onClose}
+    >
+      <p className="mb-2 text-ink2">{inside.isPending ? t('common:loading') : t('instruments:inside.say')}</p>
       <Trouble error={inside.error} />
       {inside.data && (
         <table className="ledger">
           <thead>
             <tr>
-              <th>{text.columns.taken}</th>
-              <th>{text.columns.what}</th>
-              <th>{text.columns.place}</th>
-              <th className="num">{text.columns.value}</th>
-              <th>{text.columns.note}</th>
-              <th>{text.columns.state}</th>
+              <th>{t('instruments:inside.columns.taken')}</th>
+              <th>{t('instruments:inside.columns.what')}</th>
+              <th>{t('instruments:inside.columns.place')}</th>
+              <th className="num">{t('instruments:inside.columns.value')}</th>
+              <th>{t('instruments:inside.columns.note')}</th>
+              <th>{t('instruments:inside.columns.state')}</th>
             </tr>
           </thead>
           <tbody>
@@ -43,7 +46,7 @@ export function InsideDialog({
                 <td className="num">{reading.value === null ? '–' : `${number(reading.value)} ${reading.unit}`}</td>
                 <td>{reading.note}</td>
                 <td className={reading.isStored ? 'text-ink2' : 'font-semibold'}>
-                  {reading.isStored ? text.stored : text.fresh}
+                  {reading.isStored ? t('instruments:inside.stored') : t('instruments:inside.fresh')}
                 </td>
               </tr>
             ))}
@@ -52,7 +55,7 @@ export function InsideDialog({
       )}
       {(inside.data?.leftOut ?? []).map((reason, i) => (
         <p key={i} className="mt-1 text-ink2">
-          {text.leftOut(reason)}
+          {t('instruments:inside.leftOut', { reason })}
         </p>
       ))}
     </Dialog>

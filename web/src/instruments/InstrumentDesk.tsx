@@ -14,7 +14,7 @@ import { Tag } from '../parts/Tag'
 import { Trouble } from '../parts/Trouble'
 import { span } from '../units/format'
 import { nameOf, numberOf } from './instrumentName'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { CalibrationRecord } from './CalibrationRecord'
 import { ConnectionActs } from './ConnectionActs'
 import { FirmwareFact } from './FirmwareFact'
@@ -70,7 +70,7 @@ export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
   })
   const setClock = useSetClock(instrument.id, {
     onJob: setStarted,
-    onSet: () => say(words.instruments.clockSet),
+    onSet: () => say(t('instruments:clockSet')),
     onSettled: () => changed(client, 'memory'),
   })
   const files = connection.data?.files ?? []
@@ -81,8 +81,10 @@ export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
     onSuccess: (cleared) =>
       say(
         [
-          words.instruments.cleared(cleared.files),
-          ...cleared.stays.map((one) => words.instruments.stays(one.name, one.why)),
+          t('instruments:cleared', { n: cleared.files }),
+          ...cleared.stays.map((one) =>
+            t('instruments:stays', { name: one.name.replace(/^.*\//, '').replace(/\.zip$/, ''), why: one.why }),
+          ),
         ].join(' '),
       ),
     onSettled: () => void changed(client, 'memory'),
@@ -99,13 +101,13 @@ export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
         <span className={broken || connection.data ? 'font-semibold' : ''}>
           {broken
             ? broken === 'FAILED'
-              ? words.instruments.interrupted
-              : words.instruments.stopped
+              ? t('instruments:interrupted')
+              : t('instruments:stopped')
             : connection.error
-              ? words.instruments.notReached(nameOf(instrument))
+              ? t('instruments:notReached', { name: nameOf(instrument) })
               : connection.data
-                ? words.instruments.say(fresh.length, instrument.model)
-                : words.instruments.looking}
+                ? t('instruments:say', { fresh: fresh.length, name: instrument.model })
+                : t('instruments:looking')}
         </span>
       }
       actions={
@@ -115,14 +117,14 @@ export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
             disabled={busy || !connection.data}
             onClick={() => setLoading(true)}
           >
-            {words.instruments.load}
+            {t('instruments:load')}
           </Button>
           <Button
             kind={fresh.length === 0 && chosen.size === 0 ? 'second' : 'main'}
             disabled={busy || (fresh.length === 0 && chosen.size === 0)}
             onClick={take}
           >
-            {chosen.size > 0 ? words.instruments.readBackChosen(chosen.size) : words.instruments.readBack}
+            {chosen.size > 0 ? t('instruments:readBackChosen', { n: chosen.size }) : t('instruments:readBack')}
           </Button>
         </>
       }
@@ -137,8 +139,8 @@ export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
               <div className="text-ink2">
                 {numberOf(instrument)},{' '}
                 {line
-                  ? `${words.instruments.connection.kinds[line.reach.kind]}: ${line.said}`
-                  : words.instruments.fromFile}{' '}
+                  ? `${t(`instruments:connection.kinds.${line.reach.kind}`)}: ${line.said}`
+                  : t('instruments:fromFile')}{' '}
                 {line && may.edit && <ConnectionActs line={line} />}
               </div>
             </div>
@@ -147,7 +149,7 @@ export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
             error={(broken ? null : connection.error) ?? readBack.error ?? load.error ?? setClock.error ?? clear.error}
           />
           {connection.error && !broken && (
-            <Button onClick={() => void connection.refetch()}>{words.instruments.look}</Button>
+            <Button onClick={() => void connection.refetch()}>{t('instruments:look')}</Button>
           )}
           {connection.data && (
             <>
@@ -173,7 +175,7 @@ export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
                     checked={correctClock}
                     onChange={(event) => setCorrectClock(event.target.checked)}
                   />
-                  {words.instruments.correctClock(span(clock), clock > 0)}
+                  {t('instruments:correctClock', { span: span(clock), ahead: clock > 0 })}
                 </label>
               )}
             </>
@@ -181,7 +183,7 @@ export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
           {job && <JobPanel job={job} onTryAgain={take} />}
           {job?.state === 'DONE' && job.kind === 'read back' && (
             <Link to="/visits" className="mt-2 inline-block font-semibold text-plum hover:underline">
-              {words.instruments.openVisit}
+              {t('instruments:openVisit')}
             </Link>
           )}
           <div className="mt-3 flex gap-5">
@@ -191,19 +193,19 @@ export function InstrumentDesk({ instrument, toLoad, shelf }: Props) {
                 search={{ instrument: instrument.id }}
                 className="font-semibold text-plum hover:underline"
               >
-                {words.live.open}
+                {t('live:open')}
               </Link>
             )}
             {may.edit && <RunButton instrumentId={instrument.id} isRunning={connection.data?.isRunning ?? null} />}
             <Button disabled={connection.isFetching} onClick={() => void connection.refetch()}>
-              {words.instruments.look}
+              {t('instruments:look')}
             </Button>
             <Button
               disabled={busy || stored.length === 0}
-              title={stored.length === 0 ? words.instruments.nothingStored : undefined}
+              title={stored.length === 0 ? t('instruments:nothingStored') : undefined}
               onClick={() => clear.mutate()}
             >
-              {words.instruments.clear}
+              {t('instruments:clear')}
             </Button>
           </div>
           <CalibrationRecord instrument={instrument} mayEdit={may.edit} />

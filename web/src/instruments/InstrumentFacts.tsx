@@ -2,7 +2,7 @@ import type { ReactNode } from 'react'
 import type { ConnectionView } from '../api/types'
 import { Button } from '../parts/Button'
 import { day, span } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 /** Battery, clock, calibration: what may spoil a walk, seen before it begins. */
 export function InstrumentFacts({
@@ -18,38 +18,38 @@ export function InstrumentFacts({
   const expired = instrument.calibratedUntil !== null && new Date(instrument.calibratedUntil) < new Date()
   return (
     <dl className="mb-4 flex flex-wrap gap-x-9 gap-y-2">
-      {connection.batteryPercent !== null && (
-        <Fact name={words.instruments.battery}>{connection.batteryPercent} %</Fact>
-      )}
+      {connection.batteryPercent !== null && <Fact name={t('instruments:battery')}>{connection.batteryPercent} %</Fact>}
       {connection.temperatureCelsius !== null && (
-        <Fact name={words.instruments.temperature}>{connection.temperatureCelsius.toFixed(1)} °C</Fact>
+        <Fact name={t('instruments:temperature')}>{connection.temperatureCelsius.toFixed(1)} °C</Fact>
       )}
-      <Fact name={words.instruments.clock}>
+      <Fact name={t('instruments:clock')}>
         {clockAheadSeconds === null ? (
-          words.instruments.clockUnknown
+          t('instruments:clockUnknown')
         ) : connection.clockIsWrong ? (
           <>
             <span className="font-semibold">
-              {words.instruments.clockWrong(span(clockAheadSeconds), clockAheadSeconds > 0)}
+              {t('instruments:clockWrong', { span: span(clockAheadSeconds), ahead: clockAheadSeconds > 0 })}
             </span>{' '}
-            <Button onClick={onSetClock}>{words.instruments.setClock}</Button>
+            <Button onClick={onSetClock}>{t('instruments:setClock')}</Button>
           </>
         ) : (
-          words.instruments.clockRight
+          t('instruments:clockRight')
         )}
       </Fact>
-      <Fact name={words.instruments.calibrated}>
+      <Fact name={t('instruments:calibrated')}>
         <span className={expired ? 'font-semibold' : ''}>
           {instrument.calibratedUntil === null ? '–' : day(instrument.calibratedUntil)}
         </span>
       </Fact>
-      <Fact name={words.instruments.options}>
+      <Fact name={t('instruments:options')}>
         {instrument.options.join(', ')}
         {connection.availableOptions.length > 0 && (
-          <span className="block text-ink3">{words.instruments.couldHave(connection.availableOptions.join(', '))}</span>
+          <span className="block text-ink3">
+            {t('instruments:couldHave', { options: connection.availableOptions.join(', ') })}
+          </span>
         )}
       </Fact>
-      <Fact name={words.instruments.firmware}>{firmware}</Fact>
+      <Fact name={t('instruments:firmware')}>{firmware}</Fact>
     </dl>
   )
 }

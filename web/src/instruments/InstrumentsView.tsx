@@ -6,7 +6,7 @@ import type { CandidateLine } from '../api/types'
 import { Button } from '../parts/Button'
 import { Page } from '../parts/Page'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { ConnectDialog } from './ConnectDialog'
 import { InstrumentDesk } from './InstrumentDesk'
 import { Shelf } from './Shelf'
@@ -34,10 +34,10 @@ export function InstrumentsView() {
   if (!chosen) {
     return (
       <Page
-        say={<span className="font-semibold">{instruments.data ? words.instruments.none : words.common.loading}</span>}
+        say={<span className="font-semibold">{instruments.data ? t('instruments:none') : t('common:loading')}</span>}
         actions={
           <Button kind="main" onClick={() => setAdding('typed')}>
-            {words.instruments.add}
+            {t('instruments:add')}
           </Button>
         }
       >

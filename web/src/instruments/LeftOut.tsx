@@ -6,9 +6,7 @@ import type { OriginalLine } from '../api/types'
 import { Button } from '../parts/Button'
 import { Trouble } from '../parts/Trouble'
 import { useMay } from '../parts/useMay'
-import { words } from '../words/en'
-
-const text = words.instruments.leftOut
+import { t } from '../words/t'
 
 /** What of an original could not be taken, and what can be done about it. */
 export function LeftOut({ original, onTakeAgain }: { original: OriginalLine; onTakeAgain: () => void }) {
@@ -16,7 +14,7 @@ export function LeftOut({ original, onTakeAgain }: { original: OriginalLine; onT
   if (original.leftOut.length === 0) return null
   return (
     <div className="mb-2 border-l-2 border-rule2 pl-3">
-      <p className="font-semibold">{text.say(original.leftOut.length)}</p>
+      <p className="font-semibold">{t('instruments:leftOut.say', { n: original.leftOut.length })}</p>
       <ul className="max-h-40 overflow-auto">
         {original.leftOut.map((reason, i) => (
           <li key={i} className="text-ink2">
@@ -47,14 +45,14 @@ function UnitMeaning({ written, onSaid }: { written: string; onSaid: () => void 
       }}
     >
       <label className="flex flex-col text-[12px] text-ink2">
-        {text.means(written)}
+        {t('instruments:leftOut.means', { written })}
         <select
           className="field text-[14px]"
           value={symbol}
           onChange={(event) => setSymbol(event.target.value)}
           required
         >
-          <option value="">{text.choose}</option>
+          <option value="">{t('instruments:leftOut.choose')}</option>
           {(spellings.data?.symbols ?? []).map((one) => (
             <option key={one} value={one}>
               {one}
@@ -63,7 +61,7 @@ function UnitMeaning({ written, onSaid }: { written: string; onSaid: () => void 
         </select>
       </label>
       <Button type="submit" disabled={symbol === '' || save.isPending}>
-        {text.save}
+        {t('instruments:leftOut.save')}
       </Button>
       <Trouble error={save.error} />
     </form>

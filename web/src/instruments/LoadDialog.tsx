@@ -8,14 +8,12 @@ import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
 import { bytes, minutes } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { nameOf } from './instrumentName'
 import { JobPanel } from '../parts/JobPanel'
 import { isOpen, LoadGate } from './LoadGate'
 import { useJob } from '../parts/useJob'
 import { useSetClock } from './useSetClock'
-
-const text = words.instruments.gate
 
 /** What goes onto an instrument. */
 export interface Loadable {
@@ -54,21 +52,21 @@ export function LoadDialog({ instrument, first, onClose, onLoad }: Props) {
     </label>
   )
   return (
-    <Dialog title={text.title(nameOf(instrument))} open wide onClose={onClose}>
+    <Dialog title={t('instruments:gate.title', { name: nameOf(instrument) })} open wide onClose={onClose}>
       {isNothing && (
         <p className="mb-3">
-          {words.instruments.noRoutes}{' '}
+          {t('instruments:noRoutes')}{' '}
           <Link to="/routes" className="font-semibold text-plum hover:underline">
-            {words.routes.new}
+            {t('routes:new')}
           </Link>
         </p>
       )}
-      <div role="radiogroup" aria-label={words.instruments.loadWhich} className="mb-4 max-h-[26vh] overflow-auto">
+      <div role="radiogroup" aria-label={t('instruments:loadWhich')} className="mb-4 max-h-[26vh] overflow-auto">
         {routes.data?.map((route) =>
           choice(
             { kind: 'route', id: route.id },
             route.name,
-            `${words.routes.stops(route.stops.length)}, ${minutes(route.minutes)}, ${bytes(route.memoryBytes)}`,
+            `${t('routes:stops', { n: route.stops.length })}, ${minutes(route.minutes)}, ${bytes(route.memoryBytes)}`,
           ),
         )}
         {setups.data?.map((setup) => choice({ kind: 'setup', id: setup.id }, setup.name, setup.says))}
@@ -76,7 +74,7 @@ export function LoadDialog({ instrument, first, onClose, onLoad }: Props) {
       {chosen ? (
         <Gate key={chosen.id} instrument={instrument} chosen={chosen} onClose={onClose} onLoad={onLoad} />
       ) : (
-        <Button onClick={onClose}>{words.common.cancel}</Button>
+        <Button onClick={onClose}>{t('common:cancel')}</Button>
       )}
     </Dialog>
   )
@@ -111,16 +109,19 @@ function Gate({
     setAccepted(next)
   }
   return (
-    <section aria-label={text.label} aria-live="polite">
+    <section aria-label={t('instruments:gate.label')} aria-live="polite">
       <p className="mb-2 font-semibold">
         {gate.isPending
-          ? words.instruments.looking
+          ? t('instruments:looking')
           : gate.data
-            ? text.say(open.map((item) => text.kinds[item.kind].toLowerCase()))
+            ? t('instruments:gate.say', {
+                n: open.length,
+                open: open.map((item) => t(`instruments:gate.kinds.${item.kind}`)).join(', '),
+              })
             : ''}
       </p>
       <Trouble error={gate.error ?? setClock.error} />
-      {gate.error && <Button onClick={() => void gate.refetch()}>{words.common.tryAgain}</Button>}
+      {gate.error && <Button onClick={() => void gate.refetch()}>{t('common:tryAgain')}</Button>}
       {gate.data && (
         <LoadGate
           items={items}
@@ -136,9 +137,9 @@ function Gate({
           disabled={!gate.data || open.length > 0 || isBusy}
           onClick={() => onLoad(chosen, [...accepted])}
         >
-          {words.routes.load}
+          {t('routes:load')}
         </Button>
-        <Button onClick={onClose}>{words.common.cancel}</Button>
+        <Button onClick={onClose}>{t('common:cancel')}</Button>
       </div>
     </section>
   )

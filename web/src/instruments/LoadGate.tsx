@@ -1,8 +1,6 @@
 import type { GateItem } from '../api/types'
 import { Button } from '../parts/Button'
-import { words } from '../words/en'
-
-const text = words.instruments.gate
+import { t } from '../words/t'
 
 /** Whether nothing is loaded over it yet. */
 export const isOpen = (item: GateItem, accepted: ReadonlySet<GateItem['kind']>) =>
@@ -21,11 +19,11 @@ export function LoadGate({ items, accepted, onAccept, onSetClock }: Props) {
     <table className="ledger mb-4">
       <thead>
         <tr>
-          <th>{text.columns.state}</th>
-          <th>{text.columns.item}</th>
-          <th>{text.columns.found}</th>
-          <th>{text.columns.means}</th>
-          <th>{text.columns.remedy}</th>
+          <th>{t('instruments:gate.columns.state')}</th>
+          <th>{t('instruments:gate.columns.item')}</th>
+          <th>{t('instruments:gate.columns.found')}</th>
+          <th>{t('instruments:gate.columns.means')}</th>
+          <th>{t('instruments:gate.columns.remedy')}</th>
         </tr>
       </thead>
       <tbody>
@@ -36,25 +34,25 @@ export function LoadGate({ items, accepted, onAccept, onSetClock }: Props) {
             <tr key={item.kind} className="align-top">
               <td className={`whitespace-nowrap ${open ? 'font-semibold' : ''}`}>
                 <GateMark state={isAccepted ? 'NOTE' : item.state} />{' '}
-                {isAccepted ? text.accepted : text.states[item.state]}
+                {isAccepted ? t('instruments:gate.accepted') : t(`instruments:gate.states.${item.state}`)}
               </td>
-              <td className="whitespace-nowrap">{text.kinds[item.kind]}</td>
+              <td className="whitespace-nowrap">{t(`instruments:gate.kinds.${item.kind}`)}</td>
               <td className={`whitespace-nowrap ${open ? 'font-semibold' : ''}`}>{item.found}</td>
               <td className="py-1.5! text-ink2">{item.meaning}</td>
               <td className="whitespace-nowrap">
                 <span className="flex gap-3">
                   {item.kind === 'CLOCK' && item.state === 'RESOLVE' && onSetClock && (
                     <Button kind="second" onClick={onSetClock}>
-                      {text.setClock}
+                      {t('instruments:gate.setClock')}
                     </Button>
                   )}
                   {(item.state === 'RESOLVE' || item.state === 'DECIDE') && (
                     <Button
                       aria-pressed={isAccepted}
-                      aria-label={text.acceptOf(text.kinds[item.kind])}
+                      aria-label={t('instruments:gate.acceptOf', { item: t(`instruments:gate.kinds.${item.kind}`) })}
                       onClick={() => onAccept(item.kind, !isAccepted)}
                     >
-                      {isAccepted ? words.common.undo : text.accept}
+                      {isAccepted ? t('common:undo') : t('instruments:gate.accept')}
                     </Button>
                   )}
                 </span>

@@ -1,12 +1,12 @@
 import type { ConnectionView, MemoryLine } from '../api/types'
 import { bytes } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 const fills: { states: MemoryLine['state'][]; name: string; look: string }[] = [
-  { states: ['NEW'], name: words.instruments.fill.fresh, look: 'bg-plum' },
-  { states: ['PART'], name: words.instruments.fill.part, look: 'bg-plum/60' },
-  { states: ['STORED'], name: words.instruments.fill.stored, look: 'bg-ink3/70' },
-  { states: ['LOADED'], name: words.instruments.fill.route, look: 'bg-ink2' },
+  { states: ['NEW'], name: t('instruments:fill.fresh'), look: 'bg-plum' },
+  { states: ['PART'], name: t('instruments:fill.part'), look: 'bg-plum/60' },
+  { states: ['STORED'], name: t('instruments:fill.stored'), look: 'bg-ink3/70' },
+  { states: ['LOADED'], name: t('instruments:fill.route'), look: 'bg-ink2' },
 ]
 
 /** What fills the memory, to scale. */
@@ -21,10 +21,12 @@ export function MemoryBar({ connection }: { connection: ConnectionView }) {
     }))
     .filter((part) => part.size > 0)
   return (
-    <section className="mb-3" aria-label={words.instruments.memory}>
+    <section className="mb-3" aria-label={t('instruments:memory')}>
       <div className="mb-1 flex justify-between">
-        <span className="font-semibold">{words.instruments.memory}</span>
-        <span className="text-ink2">{words.instruments.memoryFree(bytes(connection.freeBytes), bytes(capacity))}</span>
+        <span className="font-semibold">{t('instruments:memory')}</span>
+        <span className="text-ink2">
+          {t('instruments:memoryFree', { free: bytes(connection.freeBytes), all: bytes(capacity) })}
+        </span>
       </div>
       <div className="flex h-3.5 border border-rule2 bg-sheet">
         {parts.map((part) => (

@@ -2,7 +2,7 @@ import { useState } from 'react'
 import type { MemoryLine } from '../api/types'
 import { Button } from '../parts/Button'
 import { bytes, dayAndTime } from '../units/format'
-import { words } from '../words/en'
+import { t, tOr } from '../words/t'
 import { InsideDialog } from './InsideDialog'
 
 interface Props {
@@ -11,9 +11,7 @@ interface Props {
   chosen: ReadonlySet<string>
   onChoose: (chosen: ReadonlySet<string>) => void
 }
-
-const text = words.instruments
-const kindOf = (kind: string) => text.kind[kind as keyof typeof text.kind] ?? kind
+const kindOf = (kind: string) => tOr(`instruments:kind.${kind}`, kind)
 
 /** What lies in the instrument, grouped as it groups it: new, half read back, stored, loaded. */
 export function MemoryList({ instrumentId, files, chosen, onChoose }: Props) {
@@ -32,9 +30,9 @@ export function MemoryList({ instrumentId, files, chosen, onChoose }: Props) {
           <tr>
             <th className="w-8" />
             <th className="w-8" />
-            <th>{text.columns.what}</th>
-            <th className="num">{text.columns.size}</th>
-            <th>{text.columns.state}</th>
+            <th>{t('instruments:columns.what')}</th>
+            <th className="num">{t('instruments:columns.size')}</th>
+            <th>{t('instruments:columns.state')}</th>
             <th />
           </tr>
         </thead>
@@ -45,7 +43,7 @@ export function MemoryList({ instrumentId, files, chosen, onChoose }: Props) {
             <tbody key={kind}>
               <tr>
                 <th colSpan={6} scope="rowgroup" className="pt-3 text-left font-semibold">
-                  {text.group(kindOf(kind), group.length, size)}
+                  {t('instruments:group', { name: kindOf(kind), count: group.length, size })}
                 </th>
               </tr>
               {group.map((file) => (
@@ -97,11 +95,11 @@ function FileRow({
       <td>{file.what || file.name.replace(/^.*\//, '').replace(/\.zip$/, '')}</td>
       <td className="num text-ink2">{bytes(file.bytes)}</td>
       <td className="text-ink2">
-        {text.state[file.state as keyof typeof text.state] ?? file.state}
+        {tOr(`instruments:state.${file.state}`, file.state)}
         {file.storedAt && ` ${dayAndTime(file.storedAt)}`}
         {file.state === 'PART' && `, ${bytes(file.arrivedBytes)} kept`}
       </td>
-      <td>{!loaded && <Button onClick={onLook}>{text.inside.open}</Button>}</td>
+      <td>{!loaded && <Button onClick={onLook}>{t('instruments:inside.open')}</Button>}</td>
     </tr>
   )
 }

@@ -7,7 +7,7 @@ import { useMay } from '../parts/useMay'
 import { Button } from '../parts/Button'
 import { Trouble } from '../parts/Trouble'
 import { bytes, dayAndTime } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { LeftOut } from './LeftOut'
 
 /** Every file that was ever read back, kept as the instrument gave it. */
@@ -22,10 +22,10 @@ export function Originals({ instrumentId, onJob }: { instrumentId: string; onJob
   return (
     <details className="mt-4 border-t border-rule pt-2">
       <summary className="cursor-pointer font-semibold">
-        {words.instruments.originals} ({list.length})
+        {t('instruments:originals')} ({list.length})
       </summary>
       <Trouble error={takeAgain.error} />
-      {list.length === 0 && <p className="text-ink2">{words.instruments.originalsNone}</p>}
+      {list.length === 0 && <p className="text-ink2">{t('instruments:originalsNone')}</p>}
       <table className="ledger">
         <tbody>
           {list.map((original) => (
@@ -46,11 +46,11 @@ export function Originals({ instrumentId, onJob }: { instrumentId: string; onJob
                     href={`/api/originals/${original.id}/file`}
                     download
                   >
-                    {words.instruments.saveOriginal}
+                    {t('instruments:saveOriginal')}
                   </a>
                   {mayEdit && (
                     <Button disabled={takeAgain.isPending} onClick={() => takeAgain.mutate(original.id)}>
-                      {words.instruments.takeAgain}
+                      {t('instruments:takeAgain')}
                     </Button>
                   )}
                 </td>

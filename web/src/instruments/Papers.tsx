@@ -5,9 +5,7 @@ import { FileButton } from '../parts/FileButton'
 import { say } from '../parts/notices'
 import { Trouble } from '../parts/Trouble'
 import { day } from '../units/format'
-import { words } from '../words/en'
-
-const text = words.instruments.calibration
+import { t } from '../words/t'
 
 interface Props {
   // The key's own type is of no matter here.
@@ -22,15 +20,15 @@ export function Papers({ query, keep }: Props) {
   const keeping = useMutation({
     mutationFn: async (file: File) => keep?.(file),
     onSuccess: () => {
-      say(text.kept)
+      say(t('instruments:calibration.kept'))
       void changed(client, 'calibration')
     },
   })
   return (
     <section className="mt-2">
-      <h3 className="font-semibold">{text.papers}</h3>
+      <h3 className="font-semibold">{t('instruments:calibration.papers')}</h3>
       <Trouble error={papers.error ?? keeping.error} />
-      {papers.data?.length === 0 && <p className="text-ink2">{text.noPapers}</p>}
+      {papers.data?.length === 0 && <p className="text-ink2">{t('instruments:calibration.noPapers')}</p>}
       <ul>
         {papers.data?.map((paper) => (
           <li key={paper.id}>
@@ -45,8 +43,8 @@ export function Papers({ query, keep }: Props) {
       </ul>
       {keep && (
         <FileButton
-          text={text.keep}
-          label={text.file}
+          text={t('instruments:calibration.keep')}
+          label={t('instruments:calibration.file')}
           accept=".pdf,.png,.jpg,.jpeg"
           disabled={keeping.isPending}
           onFile={(file) => keeping.mutate(file)}

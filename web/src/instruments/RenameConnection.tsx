@@ -6,16 +6,14 @@ import type { ConnectionLine } from '../api/types'
 import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
-
-const text = words.instruments.connection
+import { t } from '../words/t'
 
 /** Gives a connection another name. */
 export function RenameConnection({ line }: { line: ConnectionLine }) {
   const [isOpen, setOpen] = useState(false)
   return (
     <>
-      <Button onClick={() => setOpen(true)}>{text.rename}</Button>
+      <Button onClick={() => setOpen(true)}>{t('instruments:connection.rename')}</Button>
       {isOpen && <NameDialog line={line} onClose={() => setOpen(false)} />}
     </>
   )
@@ -32,7 +30,7 @@ function NameDialog({ line, onClose }: { line: ConnectionLine; onClose: () => vo
     },
   })
   return (
-    <Dialog title={text.renameTitle} open onClose={onClose}>
+    <Dialog title={t('instruments:connection.renameTitle')} open onClose={onClose}>
       <form
         className="flex items-center gap-3"
         onSubmit={(event) => {
@@ -41,14 +39,14 @@ function NameDialog({ line, onClose }: { line: ConnectionLine; onClose: () => vo
         }}
       >
         <input
-          aria-label={text.rename}
+          aria-label={t('instruments:connection.rename')}
           autoFocus
           className="field min-w-0 flex-1"
           value={name}
           onChange={(event) => setName(event.target.value)}
         />
         <Button kind="main" type="submit" disabled={!name.trim() || name === line.name || rename.isPending}>
-          {words.common.save}
+          {t('common:save')}
         </Button>
       </form>
       <Trouble error={rename.error} />

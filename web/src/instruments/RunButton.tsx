@@ -3,7 +3,7 @@ import { api, data } from '../api/client'
 import { changed } from '../api/subjects'
 import { Button } from '../parts/Button'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 /** Begins or ends a run on the instrument itself; nothing where it records none. */
 export function RunButton({ instrumentId, isRunning }: { instrumentId: string; isRunning: boolean | null }) {
@@ -17,7 +17,7 @@ export function RunButton({ instrumentId, isRunning }: { instrumentId: string; i
   return (
     <>
       <Button disabled={turn.isPending} onClick={() => turn.mutate(!isRunning)}>
-        {isRunning ? words.instruments.endRun : words.instruments.startRun}
+        {isRunning ? t('instruments:endRun') : t('instruments:startRun')}
       </Button>
       <Trouble error={turn.error} />
     </>

@@ -10,10 +10,8 @@ import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
 import { typedNumber } from '../units/format'
 import { nameOf } from './instrumentName'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { Papers } from './Papers'
-
-const text = words.sensors
 
 const typed = (value: number | null | undefined) => (value === null || value === undefined ? '' : String(value))
 
@@ -41,7 +39,7 @@ export function SensorDialog({ sensor, onClose }: { sensor: SensorView | undefin
   const numberIn = (key: 'rangeLow' | 'rangeHigh' | 'calibrationMonths', label: string) => {
     const value = typedNumber(form[key])
     if (form[key].trim() !== '' && (value === null || (key === 'calibrationMonths' && !Number.isInteger(value))))
-      throw new Error(text.noNumber(label, form[key]))
+      throw new Error(t('sensors:noNumber', { field: label, typed: form[key] }))
     return value
   }
   const save = useMutation({
@@ -54,10 +52,10 @@ export function SensorDialog({ sensor, onClose }: { sensor: SensorView | undefin
             technique: technique?.id ?? '',
             serial: form.serial,
             sensitivity: typedNumber(form.sensitivity) ?? 0,
-            rangeLow: numberIn('rangeLow', text.range),
-            rangeHigh: numberIn('rangeHigh', text.range),
+            rangeLow: numberIn('rangeLow', t('sensors:range')),
+            rangeHigh: numberIn('rangeHigh', t('sensors:range')),
             calibratedOn: form.calibratedOn || null,
-            calibrationMonths: numberIn('calibrationMonths', text.every),
+            calibrationMonths: numberIn('calibrationMonths', t('sensors:every')),
             instrumentId: form.instrumentId || null,
             retired,
             version: sensor?.version ?? 0,
@@ -79,18 +77,18 @@ export function SensorDialog({ sensor, onClose }: { sensor: SensorView | undefin
     />
   )
   return (
-    <Dialog title={sensor ? text.change(sensor.tag) : text.register} open onClose={onClose}>
+    <Dialog title={sensor ? t('sensors:change', { tag: sensor.tag }) : t('sensors:register')} open onClose={onClose}>
       <form
         onSubmit={(event) => {
           event.preventDefault()
           save.mutate()
         }}
       >
-        <Line label={text.tag}>{field('tag', text.tag, 'w-40 font-mono')}</Line>
+        <Line label={t('sensors:tag')}>{field('tag', t('sensors:tag'), 'w-40 font-mono')}</Line>
         {techniques.length > 1 && (
-          <Line label={text.technique}>
+          <Line label={t('sensors:technique')}>
             <select
-              aria-label={text.technique}
+              aria-label={t('sensors:technique')}
               className="field w-40"
               value={technique?.id ?? ''}
               onChange={(event) => setForm({ ...form, technique: event.target.value })}
@@ -103,28 +101,30 @@ export function SensorDialog({ sensor, onClose }: { sensor: SensorView | undefin
             </select>
           </Line>
         )}
-        <Line label={text.serial}>{field('serial', text.serial, 'w-40')}</Line>
-        <Line label={text.sensitivity}>
-          {field('sensitivity', text.sensitivity, 'w-24 text-right')}{' '}
+        <Line label={t('sensors:serial')}>{field('serial', t('sensors:serial'), 'w-40')}</Line>
+        <Line label={t('sensors:sensitivity')}>
+          {field('sensitivity', t('sensors:sensitivity'), 'w-24 text-right')}{' '}
           <span className="text-ink2">{technique?.sensitivityUnit}</span>
         </Line>
-        <Line label={text.range}>
-          {field('rangeLow', `${text.range} 1`, 'w-24 text-right')} <span className="text-ink2">{text.to}</span>{' '}
-          {field('rangeHigh', `${text.range} 2`, 'w-24 text-right')}{' '}
+        <Line label={t('sensors:range')}>
+          {field('rangeLow', `${t('sensors:range')} 1`, 'w-24 text-right')}{' '}
+          <span className="text-ink2">{t('sensors:to')}</span>{' '}
+          {field('rangeHigh', `${t('sensors:range')} 2`, 'w-24 text-right')}{' '}
           <span className="text-ink2">{technique?.sensorUnit}</span>
         </Line>
-        <Line label={text.calibrated}>{field('calibratedOn', text.calibrated, 'w-40', 'date')}</Line>
-        <Line label={text.every}>
-          {field('calibrationMonths', text.every, 'w-24 text-right')} <span className="text-ink2">{text.months}</span>
+        <Line label={t('sensors:calibrated')}>{field('calibratedOn', t('sensors:calibrated'), 'w-40', 'date')}</Line>
+        <Line label={t('sensors:every')}>
+          {field('calibrationMonths', t('sensors:every'), 'w-24 text-right')}{' '}
+          <span className="text-ink2">{t('sensors:months')}</span>
         </Line>
-        <Line label={text.with}>
+        <Line label={t('sensors:with')}>
           <select
-            aria-label={text.with}
+            aria-label={t('sensors:with')}
             className="field w-56"
             value={form.instrumentId}
             onChange={(event) => setForm({ ...form, instrumentId: event.target.value })}
           >
-            <option value="">{text.anyInstrument}</option>
+            <option value="">{t('sensors:anyInstrument')}</option>
             {instruments.data?.map((one) => (
               <option key={one.id} value={one.id}>
                 {nameOf(one)}
@@ -140,12 +140,12 @@ export function SensorDialog({ sensor, onClose }: { sensor: SensorView | undefin
               checked={retired}
               onChange={(event) => setRetired(event.target.checked)}
             />
-            {text.retired}
+            {t('sensors:retired')}
           </label>
         )}
         {users.data && (
           <p className="mb-2 text-ink2">
-            {text.users(users.data.checks)} {users.data.checks > 0 && text.usersChange}
+            {t('sensors:users', { n: users.data.checks })} {users.data.checks > 0 && t('sensors:usersChange')}
           </p>
         )}
         {sensor && (
@@ -163,9 +163,9 @@ export function SensorDialog({ sensor, onClose }: { sensor: SensorView | undefin
             type="submit"
             disabled={save.isPending || !form.tag.trim() || typedNumber(form.sensitivity) === null}
           >
-            {words.common.save}
+            {t('common:save')}
           </Button>
-          <Button onClick={onClose}>{words.common.cancel}</Button>
+          <Button onClick={onClose}>{t('common:cancel')}</Button>
         </div>
       </form>
     </Dialog>

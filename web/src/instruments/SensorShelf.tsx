@@ -7,10 +7,8 @@ import { Button } from '../parts/Button'
 import { Tag } from '../parts/Tag'
 import { Trouble } from '../parts/Trouble'
 import { day } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { SensorDialog } from './SensorDialog'
-
-const text = words.sensors
 
 /** The sensors one has: checks name them, and so are measured with the sensitivity they have now. */
 export function SensorShelf() {
@@ -18,10 +16,10 @@ export function SensorShelf() {
   const mayEdit = useMay().edit
   const [opened, setOpened] = useState<SensorView | 'new' | null>(null)
   return (
-    <section aria-label={text.title}>
-      <h2 className="border-b border-rule2 px-3 pt-4 pb-1 font-semibold">{text.title}</h2>
+    <section aria-label={t('sensors:title')}>
+      <h2 className="border-b border-rule2 px-3 pt-4 pb-1 font-semibold">{t('sensors:title')}</h2>
       <Trouble error={sensors.error} />
-      {sensors.data?.length === 0 && <p className="px-3 py-2 text-ink2">{text.none}</p>}
+      {sensors.data?.length === 0 && <p className="px-3 py-2 text-ink2">{t('sensors:none')}</p>}
       {sensors.data?.map((sensor) => (
         <button
           key={sensor.id}
@@ -41,7 +39,7 @@ export function SensorShelf() {
       ))}
       {mayEdit && (
         <div className="px-3 py-2.5">
-          <Button onClick={() => setOpened('new')}>{text.register}</Button>
+          <Button onClick={() => setOpened('new')}>{t('sensors:register')}</Button>
         </div>
       )}
       {opened && <SensorDialog sensor={opened === 'new' ? undefined : opened} onClose={() => setOpened(null)} />}
@@ -50,9 +48,10 @@ export function SensorShelf() {
 }
 
 function stateOf(sensor: SensorView): string {
-  if (sensor.retired) return text.isRetired
-  if (!sensor.dueOn) return sensor.calibratedOn ? `${text.calibrated} ${day(sensor.calibratedOn)}` : text.uncalibrated
+  if (sensor.retired) return t('sensors:isRetired')
+  if (!sensor.dueOn)
+    return sensor.calibratedOn ? `${t('sensors:calibrated')} ${day(sensor.calibratedOn)}` : t('sensors:uncalibrated')
   return sensor.dueOn < new Date().toISOString().slice(0, 10)
-    ? `${text.due} ${day(sensor.dueOn)}`
-    : text.until(day(sensor.dueOn))
+    ? `${t('sensors:due')} ${day(sensor.dueOn)}`
+    : t('sensors:until', { day: day(sensor.dueOn) })
 }

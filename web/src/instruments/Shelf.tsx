@@ -8,7 +8,7 @@ import { Tag } from '../parts/Tag'
 import { Trouble } from '../parts/Trouble'
 import { day } from '../units/format'
 import { numberOf } from './instrumentName'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { SensorShelf } from './SensorShelf'
 import { TakeFile } from './TakeFile'
 import { usePresence } from './usePresence'
@@ -21,14 +21,12 @@ interface Props {
   onCandidate: (candidate: CandidateLine) => void
 }
 
-const text = words.instruments
-
 /** The instruments one has, each with its state as it is now; and who else answers. */
 export function Shelf({ list, chosenId, onChoose, onAdd, onCandidate }: Props) {
   const presence = usePresence()
   return (
     <nav
-      aria-label={words.rooms.instruments}
+      aria-label={t('common:rooms.instruments')}
       className="w-[236px] shrink-0 overflow-auto max-lg:max-h-40 max-lg:w-full border-r border-rule2 bg-paper2"
     >
       {list.map((instrument) => (
@@ -52,19 +50,21 @@ export function Shelf({ list, chosenId, onChoose, onAdd, onCandidate }: Props) {
       <Trouble error={presence.error} />
       {presence.candidates.map((candidate) => (
         <div key={`${candidate.reach.place} ${candidate.reach.number}`} className="border-b border-rule2 px-3 py-2">
-          <div className="font-semibold">{candidate.asksForPassCode ? text.connection.asksForCode : candidate.who}</div>
+          <div className="font-semibold">
+            {candidate.asksForPassCode ? t('instruments:connection.asksForCode') : candidate.who}
+          </div>
           <div className="truncate text-[12px] text-ink2" title={candidate.said}>
             {candidate.said}
           </div>
-          <Button onClick={() => onCandidate(candidate)}>{text.connect}</Button>
+          <Button onClick={() => onCandidate(candidate)}>{t('instruments:connect')}</Button>
         </div>
       ))}
       <div className="px-3 py-3">
-        <Button onClick={onAdd}>{text.add}</Button>
+        <Button onClick={onAdd}>{t('instruments:add')}</Button>
         <FindButton />
         <p className="pt-2">
           <Link to="/live" className="font-semibold text-plum hover:underline">
-            {words.live.open}
+            {t('live:open')}
           </Link>
         </p>
         <p className="pt-2">
@@ -85,10 +85,10 @@ function FindButton() {
   return (
     <p className="pt-2">
       <Button disabled={find.isPending} onClick={() => find.mutate()}>
-        {find.isPending ? text.connection.finding : text.connection.find}
+        {find.isPending ? t('instruments:connection.finding') : t('instruments:connection.find')}
       </Button>
       {find.data && find.data.candidates.length === 0 && (
-        <span className="block text-ink3">{text.connection.foundNone}</span>
+        <span className="block text-ink3">{t('instruments:connection.foundNone')}</span>
       )}
       <Trouble error={find.error} />
     </p>
@@ -105,10 +105,10 @@ function ShelfState({
   isKnown: boolean
 }) {
   if (!isKnown) return <span>…</span>
-  if (!line) return <span>{`${text.seen} ${day(instrument.lastSeenAt)}`}</span>
+  if (!line) return <span>{`${t('instruments:seen')} ${day(instrument.lastSeenAt)}`}</span>
   return (
     <span className={line.state === 'CONNECTED' ? 'font-semibold text-ink' : ''} title={line.sentence || undefined}>
-      {text.connection.states[line.state]}
+      {t(`instruments:connection.states.${line.state}`)}
     </span>
   )
 }

@@ -11,7 +11,7 @@ import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { FileButton } from '../parts/FileButton'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { JobPanel } from '../parts/JobPanel'
 import { useJob } from '../parts/useJob'
 
@@ -45,23 +45,23 @@ export function TakeFile({ onTaken = () => undefined }: { onTaken?: (instrumentI
   return (
     <span>
       <FileButton
-        text={words.instruments.takeFile}
-        label={words.instruments.takeFileChoose}
+        text={t('instruments:takeFile')}
+        label={t('instruments:takeFileChoose')}
         accept=".zip,.csv,.txt,.tsv"
         disabled={take.isPending}
         onFile={(file) => (/\.zip$/i.test(file.name) ? take.mutate(file) : setTable(file))}
       />
       {table && <ForeignDialog file={table} onTaken={openVisit} onClose={() => setTable(null)} />}
-      <Dialog title={words.instruments.takeFileTitle} open={job !== null || take.error !== null} onClose={close}>
+      <Dialog title={t('instruments:takeFileTitle')} open={job !== null || take.error !== null} onClose={close}>
         <Trouble error={take.error} />
         {job && <JobPanel job={job} onTryAgain={() => take.variables && take.mutate(take.variables)} />}
         <span className="mt-4 flex gap-4">
           {job?.state === 'DONE' && (
             <Link to="/visits" className="font-semibold text-plum hover:underline">
-              {words.instruments.openVisit}
+              {t('instruments:openVisit')}
             </Link>
           )}
-          <Button onClick={close}>{words.common.close}</Button>
+          <Button onClick={close}>{t('common:close')}</Button>
         </span>
       </Dialog>
     </span>

@@ -3,7 +3,7 @@ import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import type { ConnectionLine, ConnectionView, GateItem, InstrumentView, JobView, MemoryLine } from '../api/types'
 import { show } from '../test/show'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { SensorDialog } from './SensorDialog'
 import { ConnectDialog } from './ConnectDialog'
 import { FirmwareFact } from './FirmwareFact'
@@ -196,11 +196,11 @@ describe('the gate before loading', () => {
         ? [battery, calibration, { ...clock, state: 'READY', found: 'correct', meaning: '' }]
         : [clock, battery, calibration],
     )
-    expect(await screen.findByText('2 items are open before it can be loaded: clock, battery.')).toBeTruthy()
-    const button = screen.getByRole('button', { name: words.routes.load }) as HTMLButtonElement
+    expect(await screen.findByText('2 items are open before it can be loaded: Clock, Battery.')).toBeTruthy()
+    const button = screen.getByRole('button', { name: t('routes:load') }) as HTMLButtonElement
     expect(button.disabled).toBe(true)
     fireEvent.click(screen.getByText('Set clock'))
-    expect(await screen.findByText('1 item is open before it can be loaded: battery.')).toBeTruthy()
+    expect(await screen.findByText('1 item is open before it can be loaded: Battery.')).toBeTruthy()
     fireEvent.click(screen.getByLabelText('Load anyway: Battery'))
     expect(await screen.findByText('Ready to load.')).toBeTruthy()
     fireEvent.click(button)
@@ -243,7 +243,7 @@ describe('the gate before loading', () => {
     ])
     expect(await screen.findByText('It has no acceleration.')).toBeTruthy()
     expect(screen.queryByText('Load anyway')).toBeNull()
-    expect((screen.getByRole('button', { name: words.routes.load }) as HTMLButtonElement).disabled).toBe(true)
+    expect((screen.getByRole('button', { name: t('routes:load') }) as HTMLButtonElement).disabled).toBe(true)
   })
 })
 

@@ -5,11 +5,9 @@ import { queries } from '../api/queries'
 import type { LimitLine } from '../api/types'
 import { Button } from '../parts/Button'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { PreviewOutcome } from './HistoryLook'
 import { useLimitSaid } from './useLimitSaid'
-
-const text = words.limits
 
 type Source = 'STANDARD' | 'HISTORY'
 
@@ -26,7 +24,7 @@ export function GiveMany({ nodeId, line }: { nodeId: string; line: LimitLine }) 
             aria-expanded={source === one}
             onClick={() => setSource(source === one ? null : one)}
           >
-            {text.takeMany[one]}
+            {t(`limits:takeMany.${one}`)}
           </Button>
         ))}
       </p>
@@ -61,31 +59,31 @@ function Proposed({
         }),
       ),
     onSuccess: async (taken) => {
-      await said(text.taken(taken.checks, taken.without), taken.changeId)
+      await said(t('limits:taken', { n: taken.checks, without: taken.without }), taken.changeId)
       onClose()
     },
   })
   const count = (preview.data?.checks ?? 0) + (preview.data?.left ?? 0)
   return (
-    <section aria-label={text.takeMany[source]} className="mt-2 border-y border-rule py-3" aria-live="polite">
+    <section aria-label={t(`limits:takeMany.${source}`)} className="mt-2 border-y border-rule py-3" aria-live="polite">
       <Trouble error={preview.error ?? give.error} />
-      {preview.isLoading && <p className="text-ink2">{text.previewing}</p>}
-      {preview.data && count === 0 && <p>{text.withoutProposal(preview.data.without)}</p>}
+      {preview.isLoading && <p className="text-ink2">{t('limits:previewing')}</p>}
+      {preview.data && count === 0 && <p>{t('limits:withoutProposal', { n: preview.data.without })}</p>}
       {preview.data && count > 0 && <PreviewOutcome preview={preview.data} />}
       <fieldset className="my-2">
-        <legend className="text-[12px] text-ink2">{text.since}</legend>
+        <legend className="text-[12px] text-ink2">{t('limits:since')}</legend>
         {[false, true].map((choice) => (
           <label key={String(choice)} className="mr-4 inline-flex min-h-[24px] items-center gap-1.5">
             <input type="radio" name="givenSince" checked={isFromNow === choice} onChange={() => setFromNow(choice)} />
-            {choice ? text.sinceNow : text.sinceEver}
+            {choice ? t('limits:sinceNow') : t('limits:sinceEver')}
           </label>
         ))}
       </fieldset>
       <p className="flex gap-4">
         <Button kind="main" disabled={count === 0 || give.isPending} onClick={() => give.mutate()}>
-          {text.setMany(count)}
+          {t('limits:setMany', { n: count })}
         </Button>
-        <Button onClick={onClose}>{words.common.cancel}</Button>
+        <Button onClick={onClose}>{t('common:cancel')}</Button>
       </p>
     </section>
   )

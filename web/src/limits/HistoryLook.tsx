@@ -4,10 +4,8 @@ import type { LimitForm, LimitLine, LimitPreview } from '../api/types'
 import { Trouble } from '../parts/Trouble'
 import { VerdictShape } from '../parts/VerdictMark'
 import { day } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { useSettled } from '../parts/useSettled'
-
-const text = words.limits
 
 /** What a limit would have said of all that was measured, before it is set. */
 export function HistoryLook({
@@ -26,11 +24,11 @@ export function HistoryLook({
   const settled = useSettled({ limit, from, until })
   const preview = useQuery(queries.limitPreview(nodeId, line.technique, line.resultId, settled))
   return (
-    <section aria-label={text.preview} className="mt-4 border-t border-rule pt-3" aria-live="polite">
-      <h3 className="font-semibold">{text.preview}</h3>
-      {limit === null && <p className="text-ink2">{text.previewEmpty}</p>}
+    <section aria-label={t('limits:preview')} className="mt-4 border-t border-rule pt-3" aria-live="polite">
+      <h3 className="font-semibold">{t('limits:preview')}</h3>
+      {limit === null && <p className="text-ink2">{t('limits:previewEmpty')}</p>}
       <Trouble error={limit === null ? null : preview.error} />
-      {limit !== null && preview.isLoading && <p className="text-ink2">{text.previewing}</p>}
+      {limit !== null && preview.isLoading && <p className="text-ink2">{t('limits:previewing')}</p>}
       {limit !== null && preview.data && <PreviewOutcome preview={preview.data} />}
     </section>
   )
@@ -38,26 +36,34 @@ export function HistoryLook({
 
 /** What setting it does, then what it would have said of all that was measured. */
 export function PreviewOutcome({ preview }: { preview: LimitPreview }) {
-  const more = [preview.notJudged > 0 && text.notJudged(preview.notJudged), text.now(preview.watchNow, preview.failNow)]
+  const more = [
+    preview.notJudged > 0 && t('limits:notJudged', { n: preview.notJudged }),
+    t('limits:now', { watch: preview.watchNow, fail: preview.failNow }),
+  ]
     .filter(Boolean)
     .join('; ')
   return (
     <>
       <p className="font-semibold">
         {preview.changed === 0
-          ? text.changesNothing
-          : text.changes(preview.changed, preview.watchThen, preview.failThen)}
+          ? t('limits:changesNothing')
+          : t('limits:changes', { n: preview.changed, watch: preview.watchThen, fail: preview.failThen })}
       </p>
-      {preview.keeping > 0 && <p>{text.keeping(preview.keeping)}</p>}
-      {preview.without > 0 && <p>{text.withoutProposal(preview.without)}</p>}
+      {preview.keeping > 0 && <p>{t('limits:keeping', { n: preview.keeping })}</p>}
+      {preview.without > 0 && <p>{t('limits:withoutProposal', { n: preview.without })}</p>}
       <p>
-        <span className="text-ink2">{text.ifAlways}</span>{' '}
+        <span className="text-ink2">{t('limits:ifAlways')}</span>{' '}
         <span className="font-semibold">
-          {text.would(preview.watch, preview.fail, preview.readings, preview.checks)}
+          {t('limits:would', {
+            watch: preview.watch,
+            fail: preview.fail,
+            readings: preview.readings,
+            checks: preview.checks,
+          })}
         </span>{' '}
         <span className="text-ink2">({more})</span>
       </p>
-      {preview.left > 0 && <p className="text-ink2">{text.left(preview.left)}</p>}
+      {preview.left > 0 && <p className="text-ink2">{t('limits:left', { n: preview.left })}</p>}
       {preview.repairs.length > 0 && (
         <ul className="mt-1">
           {preview.repairs.map((repair) => (
@@ -65,7 +71,7 @@ export function PreviewOutcome({ preview }: { preview: LimitPreview }) {
               {repair.place}, {day(repair.repairedAt)}
               {repair.words && ` (${repair.words})`}:{' '}
               <span className="font-semibold">
-                {repair.daysBefore === null ? text.notTold : text.told(repair.daysBefore)}
+                {repair.daysBefore === null ? t('limits:notTold') : t('limits:told', { days: repair.daysBefore })}
               </span>
             </li>
           ))}

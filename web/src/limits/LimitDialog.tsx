@@ -4,11 +4,9 @@ import { queries } from '../api/queries'
 import type { LimitLine } from '../api/types'
 import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { GiveMany } from './GiveMany'
 import { LimitEditor } from './LimitEditor'
-
-const text = words.limits
 const keyOf = (line: LimitLine) => `${line.technique} ${line.resultId}`
 
 interface Props {
@@ -30,13 +28,13 @@ export function LimitDialog({ nodeId, name, resultId, onClose }: Props) {
     all.find((line) => line.unlimited > 0) ??
     all[0]
   return (
-    <Dialog title={text.title(name)} open wide onClose={onClose}>
+    <Dialog title={t('limits:title', { name })} open wide onClose={onClose}>
       <Trouble error={lines.error} />
       <table className="ledger mb-4">
         <thead>
           <tr>
-            <th>{text.results}</th>
-            <th>{text.open}</th>
+            <th>{t('limits:results')}</th>
+            <th>{t('limits:open')}</th>
             <th />
           </tr>
         </thead>
@@ -62,20 +60,24 @@ export function LimitDialog({ nodeId, name, resultId, onClose }: Props) {
                 {line.said === '' ? (
                   <span className="text-ink3">
                     {line.checks > line.unlimited
-                      ? text.onChecks(line.checks - line.unlimited, line.checks)
-                      : text.none}
+                      ? t('limits:onChecks', {
+                          n: line.checks - line.unlimited,
+                          all: line.checks,
+                          rest: line.checks - line.checks - line.unlimited,
+                        })
+                      : t('limits:none')}
                   </span>
                 ) : (
                   line.said
                 )}{' '}
                 {line.originId !== null && (
                   <span className="text-[12px] text-ink3">
-                    {line.originId === nodeId ? text.own : text.from(line.originName)}
+                    {line.originId === nodeId ? t('limits:own') : t('limits:from', { name: line.originName })}
                   </span>
                 )}
               </td>
               <td className={line.unlimited > 0 ? 'font-semibold' : 'text-ink3'}>
-                {text.unlimited(line.unlimited, line.checks)}
+                {t('limits:unlimited', { n: line.unlimited, all: line.checks })}
               </td>
             </tr>
           ))}

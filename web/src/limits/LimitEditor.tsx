@@ -5,14 +5,12 @@ import { noLimit } from '../api/queries'
 import type { LimitForm, LimitLine } from '../api/types'
 import { Button } from '../parts/Button'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { HistoryLook } from './HistoryLook'
 import { Revisions } from './Revisions'
 import { RuleFields } from './RuleFields'
 import { useLimitSaid } from './useLimitSaid'
 import { freshLimit, freshRule, limitOf, type TypedLimit, typedLimit } from './ruleForm'
-
-const text = words.limits
 
 /** From when on a limit holds. */
 type Since = 'now' | 'day' | 'ever'
@@ -46,7 +44,7 @@ export function LimitEditor({ nodeId, line, onDone }: { nodeId: string; line: Li
         }),
       ),
     onSuccess: async (committed) => {
-      await said(text.saved, committed.changeId)
+      await said(t('limits:saved'), committed.changeId)
       onDone()
     },
   })
@@ -77,11 +75,11 @@ export function LimitEditor({ nodeId, line, onDone }: { nodeId: string; line: Li
       ))}
       <p className="mb-3 flex flex-wrap items-baseline gap-x-5 gap-y-1">
         <Button onClick={() => setTyped({ ...typed, rules: [...typed.rules, freshRule('BASELINE')] })}>
-          {text.addRule}
+          {t('limits:addRule')}
         </Button>
-        {typed.rules.length > 1 && <span className="text-ink2">{text.worst}</span>}
-        <label className="flex items-baseline gap-2" title={text.hysteresisSay}>
-          {text.hysteresis}
+        {typed.rules.length > 1 && <span className="text-ink2">{t('limits:worst')}</span>}
+        <label className="flex items-baseline gap-2" title={t('limits:hysteresisSay')}>
+          {t('limits:hysteresis')}
           <input
             inputMode="decimal"
             className="field w-20 text-right"
@@ -96,21 +94,21 @@ export function LimitEditor({ nodeId, line, onDone }: { nodeId: string; line: Li
             checked={typed.boundaryIsPast}
             onChange={(event) => setTyped({ ...typed, boundaryIsPast: event.target.checked })}
           />
-          {text.boundaryIsPast}
+          {t('limits:boundaryIsPast')}
         </label>
       </p>
       <fieldset className="mb-3">
-        <legend className="text-[12px] text-ink2">{text.since}</legend>
+        <legend className="text-[12px] text-ink2">{t('limits:since')}</legend>
         {(['now', 'day', 'ever'] as const).map((choice) => (
           <label key={choice} className="mr-4 inline-flex min-h-[24px] items-center gap-1.5">
             <input type="radio" name="since" checked={since === choice} onChange={() => setSince(choice)} />
-            {choice === 'now' ? text.sinceNow : choice === 'day' ? text.sinceDay : text.sinceEver}
+            {choice === 'now' ? t('limits:sinceNow') : choice === 'day' ? t('limits:sinceDay') : t('limits:sinceEver')}
           </label>
         ))}
         {since === 'day' && (
           <p className="mt-1 flex gap-4">
-            <DayField label={text.day} value={fromDay} onChange={setFromDay} />
-            <DayField label={text.until} value={untilDay} onChange={setUntilDay} />
+            <DayField label={t('limits:day')} value={fromDay} onChange={setFromDay} />
+            <DayField label={t('limits:until')} value={untilDay} onChange={setUntilDay} />
           </p>
         )}
       </fieldset>
@@ -121,13 +119,17 @@ export function LimitEditor({ nodeId, line, onDone }: { nodeId: string; line: Li
           type="submit"
           disabled={put.isPending || limit === null || (since === 'day' && fromDay === '')}
         >
-          {text.save}
+          {t('limits:save')}
         </Button>
-        {isOwn && <Button onClick={() => put.mutate({ limit: noLimit, isInherited: true })}>{text.inherit}</Button>}
-        {line.limit !== null && (
-          <Button onClick={() => put.mutate({ limit: noLimit, isInherited: false })}>{text.noLimit}</Button>
+        {isOwn && (
+          <Button onClick={() => put.mutate({ limit: noLimit, isInherited: true })}>{t('limits:inherit')}</Button>
         )}
-        <span className="text-ink2">{typed.boundaryIsPast ? text.explain.past : text.explain.within}</span>
+        {line.limit !== null && (
+          <Button onClick={() => put.mutate({ limit: noLimit, isInherited: false })}>{t('limits:noLimit')}</Button>
+        )}
+        <span className="text-ink2">
+          {typed.boundaryIsPast ? t('limits:explain.past') : t('limits:explain.within')}
+        </span>
       </div>
       <HistoryLook nodeId={nodeId} line={line} limit={limit} from={fromAt(openedAt)} until={until} />
       <Revisions revisions={line.revisions} />
@@ -153,14 +155,14 @@ function DayField({ label, value, onChange }: { label: string; value: string; on
 function Proposals({ line, onTake }: { line: LimitLine; onTake: (limit: LimitForm) => void }) {
   if (line.proposals.length === 0 && line.wanting === '') return null
   return (
-    <ul className="mb-3" aria-label={text.proposals}>
+    <ul className="mb-3" aria-label={t('limits:proposals')}>
       {line.proposals.map((proposal) => (
         <li key={proposal.evidence}>
           <span className="font-semibold">
             {proposal.limit.rules.map((rule) => `${rule.watch ?? '–'} / ${rule.fail ?? '–'}`).join(', ')}
           </span>{' '}
           <span className="text-ink2">{proposal.evidence}.</span>{' '}
-          <Button onClick={() => onTake(proposal.limit)}>{text.take}</Button>
+          <Button onClick={() => onTake(proposal.limit)}>{t('limits:take')}</Button>
         </li>
       ))}
       {line.wanting !== '' && <li className="text-ink2">{line.wanting}</li>}

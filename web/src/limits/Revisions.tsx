@@ -1,23 +1,26 @@
 import type { LimitRevision } from '../api/types'
 import { day } from '../units/format'
-import { words } from '../words/en'
-
-const text = words.limits
+import { t } from '../words/t'
 const dated = (at: string | null) => (at === null ? null : day(at))
+
+function holds(from: string | null, until: string | null): string {
+  if (from === null) return until === null ? t('limits:holds.always') : t('limits:holds.until', { until })
+  return until === null ? t('limits:holds.from', { from }) : t('limits:holds.between', { from, until })
+}
 
 /** What was said at this place over time; nothing of it is ever lost. */
 export function Revisions({ revisions }: { revisions: LimitRevision[] }) {
   if (revisions.length === 0) return null
   return (
-    <section aria-label={text.revisions} className="mt-4">
-      <h3 className="font-semibold">{text.revisions}</h3>
+    <section aria-label={t('limits:revisions')} className="mt-4">
+      <h3 className="font-semibold">{t('limits:revisions')}</h3>
       <table className="ledger">
         <thead>
           <tr>
-            <th>{text.revisionColumns.number}</th>
-            <th>{text.revisionColumns.said}</th>
-            <th>{text.revisionColumns.holds}</th>
-            <th>{text.revisionColumns.limit}</th>
+            <th>{t('limits:revisionColumns.number')}</th>
+            <th>{t('limits:revisionColumns.said')}</th>
+            <th>{t('limits:revisionColumns.holds')}</th>
+            <th>{t('limits:revisionColumns.limit')}</th>
             <th />
           </tr>
         </thead>
@@ -26,9 +29,15 @@ export function Revisions({ revisions }: { revisions: LimitRevision[] }) {
             <tr key={revision.number}>
               <td>{revision.number}</td>
               <td>{dated(revision.saidAt) ?? '–'}</td>
-              <td>{text.holds(dated(revision.from), dated(revision.until))}</td>
-              <td>{revision.said === '' ? text.inherited : revision.said === '-/-' ? text.none : revision.said}</td>
-              <td className="font-semibold">{revision.isInForce && text.inForce}</td>
+              <td>{holds(dated(revision.from), dated(revision.until))}</td>
+              <td>
+                {revision.said === ''
+                  ? t('limits:inherited')
+                  : revision.said === '-/-'
+                    ? t('limits:none')
+                    : revision.said}
+              </td>
+              <td className="font-semibold">{revision.isInForce && t('limits:inForce')}</td>
             </tr>
           ))}
         </tbody>

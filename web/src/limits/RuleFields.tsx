@@ -1,9 +1,7 @@
 import type { RuleKind } from '../api/types'
 import { Button } from '../parts/Button'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { freshRule, isBand, isDeviation, kinds, type TypedRule } from './ruleForm'
-
-const text = words.limits
 
 interface Props {
   rule: TypedRule
@@ -20,7 +18,7 @@ export function RuleFields({ rule, number, unit, onChange, onRemove }: Props) {
     <label key={key} className="flex flex-col text-[12px] text-ink2">
       {label}
       <input
-        aria-label={onRemove ? `${text.rule(number)}, ${label}` : label}
+        aria-label={onRemove ? `${t('limits:rule', { n: number })}, ${label}` : label}
         inputMode="decimal"
         className="field w-24 text-right text-[14px]"
         value={rule[key]}
@@ -31,9 +29,9 @@ export function RuleFields({ rule, number, unit, onChange, onRemove }: Props) {
   return (
     <fieldset className="mb-3 flex flex-wrap items-end gap-3 border-l-2 border-rule2 pl-3">
       <label className="flex flex-col text-[12px] text-ink2">
-        {text.kind}
+        {t('limits:kind')}
         <select
-          aria-label={onRemove ? `${text.rule(number)}, ${text.kind}` : text.kind}
+          aria-label={onRemove ? `${t('limits:rule', { n: number })}, ${t('limits:kind')}` : t('limits:kind')}
           className="field text-[14px]"
           value={rule.kind}
           onChange={(event) =>
@@ -42,24 +40,24 @@ export function RuleFields({ rule, number, unit, onChange, onRemove }: Props) {
         >
           {kinds.map((kind) => (
             <option key={kind} value={kind}>
-              {text.kinds[kind]}
+              {t(`limits:kinds.${kind}`)}
             </option>
           ))}
         </select>
       </label>
-      {rule.kind === 'TARGET' && field('target', text.target)}
+      {rule.kind === 'TARGET' && field('target', t('limits:target'))}
       {isDeviation(rule.kind) && (
         <label className="flex flex-col text-[12px] text-ink2">
-          {text.side}
+          {t('limits:side')}
           <select
-            aria-label={text.side}
+            aria-label={t('limits:side')}
             className="field text-[14px]"
             value={rule.side}
             onChange={(event) => set({ side: event.target.value as TypedRule['side'] })}
           >
             {(['UP', 'DOWN', 'BOTH'] as const).map((side) => (
               <option key={side} value={side}>
-                {text.sides[side]}
+                {t(`limits:sides.${side}`)}
               </option>
             ))}
           </select>
@@ -67,16 +65,16 @@ export function RuleFields({ rule, number, unit, onChange, onRemove }: Props) {
       )}
       {isBand(rule.kind)
         ? [
-            field('watchLow', text.watchLow),
-            field('watch', text.watchHigh),
-            field('failLow', text.failLow),
-            field('fail', text.failHigh),
+            field('watchLow', t('limits:watchLow')),
+            field('watch', t('limits:watchHigh')),
+            field('failLow', t('limits:failLow')),
+            field('fail', t('limits:failHigh')),
           ]
-        : [field('watch', text.watch), field('fail', text.fail)]}
+        : [field('watch', t('limits:watch')), field('fail', t('limits:fail'))]}
       <UnitOf rule={rule} unit={unit} onChange={set} />
       {onRemove && (
         <Button className="pb-1.5" onClick={onRemove}>
-          {text.removeRule(number)}
+          {t('limits:removeRule', { n: number })}
         </Button>
       )}
     </fieldset>
@@ -96,28 +94,28 @@ function UnitOf({
   if (rule.kind === 'SCATTER') {
     return (
       <select
-        aria-label={text.kinds.SCATTER}
+        aria-label={t('limits:kinds.SCATTER')}
         className="field"
         value={rule.isRobust ? 'MAD' : 's'}
         onChange={(event) => onChange({ isRobust: event.target.value === 'MAD' })}
       >
-        <option value="MAD">{text.robust}</option>
-        <option value="s">{text.classical}</option>
+        <option value="MAD">{t('limits:robust')}</option>
+        <option value="s">{t('limits:classical')}</option>
       </select>
     )
   }
   if (rule.kind === 'BASELINE' || rule.kind === 'SISTERS') {
     return (
       <select
-        aria-label={text.share}
+        aria-label={t('limits:share')}
         className="field"
         value={rule.isShare ? 'share' : 'unit'}
         onChange={(event) => onChange({ isShare: event.target.value === 'share' })}
       >
-        <option value="share">{text.share}</option>
+        <option value="share">{t('limits:share')}</option>
         <option value="unit">{unit}</option>
       </select>
     )
   }
-  return <span className="pb-1.5 text-ink2">{rule.kind === 'RATE' ? text.perDay(unit) : unit}</span>
+  return <span className="pb-1.5 text-ink2">{rule.kind === 'RATE' ? t('limits:perDay', { unit }) : unit}</span>
 }

@@ -5,10 +5,8 @@ import type { Go, LiveChannel, LiveKind } from '../api/types'
 import { Button } from '../parts/Button'
 import { Trouble } from '../parts/Trouble'
 import { limit, number, typedNumber } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { GoMark } from './GoMark'
-
-const text = words.live
 
 interface Props {
   kind: LiveKind
@@ -31,7 +29,7 @@ export function ChannelCard({ kind, id, channel, value, go, isShown, mayEdit, on
           <input
             type="checkbox"
             className="h-4 w-4 accent-plum"
-            aria-label={text.show(channel.name)}
+            aria-label={t('live:show', { name: channel.name })}
             checked={isShown}
             onChange={onToggle}
           />
@@ -41,7 +39,7 @@ export function ChannelCard({ kind, id, channel, value, go, isShown, mayEdit, on
       </div>
       <p className="text-[26px] leading-8 font-semibold tabular-nums">
         {value === null ? (
-          <span className="text-[15px] font-normal text-ink3">{text.noValue}</span>
+          <span className="text-[15px] font-normal text-ink3">{t('live:noValue')}</span>
         ) : (
           number(value, channel.low, channel.high)
         )}{' '}
@@ -51,7 +49,7 @@ export function ChannelCard({ kind, id, channel, value, go, isShown, mayEdit, on
         <LimitFields kind={kind} id={id} channel={channel} onDone={() => setEditing(false)} />
       ) : (
         <p className="text-ink2">
-          {said(channel)} {mayEdit && <Button onClick={() => setEditing(true)}>{text.limits}</Button>}
+          {said(channel)} {mayEdit && <Button onClick={() => setEditing(true)}>{t('live:limits')}</Button>}
         </p>
       )}
     </li>
@@ -59,8 +57,8 @@ export function ChannelCard({ kind, id, channel, value, go, isShown, mayEdit, on
 }
 
 function said({ low, high }: LiveChannel): string {
-  if (low === null && high === null) return text.noLimit
-  if (low !== null && high !== null) return `${limit(low)} ${text.between} ${limit(high)}`
+  if (low === null && high === null) return t('live:noLimit')
+  if (low !== null && high !== null) return `${limit(low)} ${t('live:between')} ${limit(high)}`
   return low === null ? `≤ ${limit(high ?? 0)}` : `≥ ${limit(low)}`
 }
 
@@ -90,7 +88,7 @@ function LimitFields({
   })
   return (
     <form
-      aria-label={text.limitsOf(channel.name)}
+      aria-label={t('live:limitsOf', { name: channel.name })}
       className="flex items-center gap-2"
       onSubmit={(event) => {
         event.preventDefault()
@@ -99,22 +97,22 @@ function LimitFields({
     >
       <input
         autoFocus
-        aria-label={text.low(channel.name)}
+        aria-label={t('live:low', { name: channel.name })}
         inputMode="decimal"
         className="field w-20 text-right"
         value={low}
         onChange={(event) => setLow(event.target.value)}
       />
-      {text.between}
+      {t('live:between')}
       <input
-        aria-label={text.high(channel.name)}
+        aria-label={t('live:high', { name: channel.name })}
         inputMode="decimal"
         className="field w-20 text-right"
         value={high}
         onChange={(event) => setHigh(event.target.value)}
       />
       <Button type="submit" disabled={isWrong(low) || isWrong(high) || set.isPending}>
-        {text.save}
+        {t('live:save')}
       </Button>
       <Trouble error={set.error} />
     </form>

@@ -1,7 +1,7 @@
 import type { Go } from '../api/types'
 import { VerdictShape, verdictColour } from '../parts/VerdictMark'
 import type { Verdict } from '../api/types'
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 export const verdictOf: Record<Go, Verdict> = { GO: 'PASS', NO_GO: 'FAIL', NOT_JUDGED: 'NOT_JUDGED' }
 
@@ -11,7 +11,7 @@ export function GoMark({ go, size = 13 }: { go: Go; size?: number }) {
   return (
     <span className={`inline-flex items-center gap-2 font-semibold whitespace-nowrap ${verdictColour[verdictOf[go]]}`}>
       <VerdictShape verdict={verdictOf[go]} size={size} />
-      {words.live.go[go]}
+      {t(`live:go.${go}`)}
     </span>
   )
 }

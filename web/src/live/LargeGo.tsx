@@ -3,10 +3,8 @@ import type { Go, LiveChannel, LiveSample } from '../api/types'
 import { Button } from '../parts/Button'
 import { verdictColour, VerdictShape } from '../parts/VerdictMark'
 import { number } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { GoMark, verdictOf } from './GoMark'
-
-const text = words.live
 
 interface Props {
   title: string
@@ -38,14 +36,14 @@ export function LargeGo({ title, shown, newest, sentence, onClose }: Props) {
         <span
           className={`flex items-center gap-5 text-[64px] leading-[72px] font-bold ${verdictColour[verdictOf[all]]}`}
           role="status"
-          aria-label={text.overAll}
+          aria-label={t('live:overAll')}
         >
           <VerdictShape verdict={verdictOf[all]} size={60} />
-          <span className={all === 'NOT_JUDGED' ? 'text-[28px]' : ''}>{text.goAll[all]}</span>
+          <span className={all === 'NOT_JUDGED' ? 'text-[28px]' : ''}>{t(`live:goAll.${all}`)}</span>
         </span>
         <span className="min-w-0 flex-1 text-ink2">{sentence || title}</span>
         <Button kind="second" onClick={onClose}>
-          {text.small}
+          {t('live:small')}
         </Button>
       </header>
       <ul

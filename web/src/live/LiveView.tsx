@@ -7,7 +7,7 @@ import { useMay } from '../parts/useMay'
 import { Button } from '../parts/Button'
 import { Page } from '../parts/Page'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { ChannelCard } from './ChannelCard'
 import { LargeGo } from './LargeGo'
 import { LivePlots } from './LivePlots'
@@ -15,7 +15,6 @@ import { RecordBar } from './RecordBar'
 import { type Live, useLive } from './useLive'
 
 const route = getRouteApi('/live')
-const text = words.live
 
 /** What an instrument or a transmitter shows now, running. */
 export function LiveView() {
@@ -27,7 +26,7 @@ export function LiveView() {
   const chosen = list.find((one) => one.target.id === wanted) ?? list[0]
   if (!chosen) {
     return (
-      <Page say={<span className="font-semibold">{sources.data ? text.none : words.common.loading}</span>}>
+      <Page say={<span className="font-semibold">{sources.data ? t('live:none') : t('common:loading')}</span>}>
         <Trouble error={sources.error} />
       </Page>
     )
@@ -38,7 +37,7 @@ export function LiveView() {
   }
   const choice = (
     <select
-      aria-label={text.source}
+      aria-label={t('live:source')}
       className="field"
       value={chosen.target.id}
       onChange={(event) => show(event.target.value)}
@@ -62,8 +61,10 @@ export function LiveView() {
 }
 
 const said = ({ update }: Live, title: string): string => {
-  if (!update || (!update.isConnected && !update.sentence)) return text.connecting(title)
-  return update.isConnected ? text.connected(title, update.channels.length) : text.lost(title, update.sentence)
+  if (!update || (!update.isConnected && !update.sentence)) return t('live:connecting', { title })
+  return update.isConnected
+    ? t('live:connected', { title, n: update.channels.length })
+    : t('live:lost', { title, why: update.sentence })
 }
 
 function Watched({ kind, id, title, choice }: { kind: LiveKind; id: string; title: string; choice: React.ReactNode }) {
@@ -93,8 +94,8 @@ function Watched({ kind, id, title, choice }: { kind: LiveKind; id: string; titl
       actions={
         <>
           {choice}
-          <Button kind="second" title={text.largeSay} onClick={() => setLarge(true)}>
-            {text.large}
+          <Button kind="second" title={t('live:largeSay')} onClick={() => setLarge(true)}>
+            {t('live:large')}
           </Button>
         </>
       }
@@ -119,15 +120,15 @@ function Watched({ kind, id, title, choice }: { kind: LiveKind; id: string; titl
           </ul>
           <section className="min-w-0 flex-1 overflow-auto px-4 py-2">
             <label className="flex items-center justify-end gap-2 text-ink2">
-              {text.span}
+              {t('live:span')}
               <select
                 className="field"
                 value={seconds}
                 onChange={(event) => setSeconds(Number(event.target.value) as 60 | 300 | 600)}
               >
-                {Object.entries(text.spans).map(([value, name]) => (
+                {([60, 300, 600] as const).map((value) => (
                   <option key={value} value={value}>
-                    {name}
+                    {t(`live:spans.${value}`)}
                   </option>
                 ))}
               </select>

@@ -9,9 +9,7 @@ import { say } from '../parts/notices'
 import { Trouble } from '../parts/Trouble'
 import { CheckSelect } from '../plant/CheckSelect'
 import { typedNumber } from '../units/format'
-import { words } from '../words/en'
-
-const text = words.live.recording
+import { t } from '../words/t'
 const MILLIS = 1_000
 
 interface Props {
@@ -58,30 +56,36 @@ function Start({ kind, id, isConnected }: { kind: LiveKind; id: string; isConnec
       }}
     >
       <input
-        aria-label={text.name}
-        placeholder={text.name}
+        aria-label={t('live:recording.name')}
+        placeholder={t('live:recording.name')}
         maxLength={80}
         className="field w-56"
         value={name}
         onChange={(event) => setName(event.target.value)}
       />
       <label className="flex items-center gap-2 text-ink2">
-        {text.every}
+        {t('live:recording.every')}
         <input
-          aria-label={text.every}
+          aria-label={t('live:recording.every')}
           inputMode="decimal"
           className="field w-16 text-right"
           value={every}
           onChange={(event) => setEvery(event.target.value)}
         />
-        {text.seconds}
+        {t('live:recording.seconds')}
       </label>
       <label className="flex items-center gap-2 text-ink2">
-        {text.check}
-        <CheckSelect technique="run" label={text.check} none={text.loose} chosen={checkId} onChoose={setCheckId} />
+        {t('live:recording.check')}
+        <CheckSelect
+          technique="run"
+          label={t('live:recording.check')}
+          none={t('live:recording.loose')}
+          chosen={checkId}
+          onChoose={setCheckId}
+        />
       </label>
       <Button kind="main" type="submit" disabled={!name.trim() || seconds === null || !isConnected || start.isPending}>
-        {text.start}
+        {t('live:recording.start')}
       </Button>
       <Trouble error={start.error} />
     </form>
@@ -110,7 +114,7 @@ function Running({
     mutationFn: () => data(api.POST('/api/live/{kind}/{id}/recording/end', path)),
     onSuccess: async (taken) => {
       await changed(client, 'readings')
-      say(text.ended)
+      say(t('live:recording.ended'))
       if (taken.visitId) void navigate({ to: '/visits/$visitId', params: { visitId: taken.visitId } })
     },
   })
@@ -133,22 +137,28 @@ function Running({
     >
       <span className="flex items-center gap-2 font-semibold">
         <span aria-hidden="true" className="inline-block h-2.5 w-2.5 animate-pulse bg-plum" />
-        {text.running(recording.name, recording.rows, recording.intervalMillis / MILLIS)}
+        {t('live:recording.running', {
+          name: recording.name,
+          rows: recording.rows,
+          every: recording.intervalMillis / MILLIS,
+        })}
       </span>
       <input
-        aria-label={text.markText}
-        placeholder={text.markText}
+        aria-label={t('live:recording.markText')}
+        placeholder={t('live:recording.markText')}
         maxLength={80}
         className="field w-48"
         value={what}
         onChange={(event) => setWhat(event.target.value)}
       />
       <Button kind="second" type="submit" title="M">
-        {text.mark}
+        {t('live:recording.mark')}
       </Button>
-      {recording.marks.length > 0 && <span className="text-ink2">{text.marked(recording.marks.length)}</span>}
+      {recording.marks.length > 0 && (
+        <span className="text-ink2">{t('live:recording.marked', { n: recording.marks.length })}</span>
+      )}
       <Button kind="main" disabled={end.isPending} onClick={() => end.mutate()}>
-        {text.end}
+        {t('live:recording.end')}
       </Button>
       <Trouble error={mark.error ?? end.error} />
     </form>

@@ -3,7 +3,7 @@ import { useNavigate } from '@tanstack/react-router'
 import { useEffect, useState } from 'react'
 import { queries } from '../api/queries'
 import { numberOf } from '../instruments/instrumentName'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { Dialog } from './Dialog'
 import { Tag } from './Tag'
 
@@ -33,7 +33,7 @@ function useTargets(enabled: boolean, text: string): Target[] {
     ...rooms.map((room) => ({
       key: room,
       tag: '',
-      text: words.rooms[room],
+      text: t(`common:rooms.${room}`),
       hint: '',
       go: () => void navigate({ to: `/${room}` }),
     })),
@@ -41,21 +41,21 @@ function useTargets(enabled: boolean, text: string): Target[] {
       key: route.id,
       tag: '',
       text: route.name,
-      hint: words.rooms.routes,
+      hint: t('common:rooms.routes'),
       go: () => void navigate({ to: '/routes', search: { route: route.id } }),
     })),
     ...(instruments.data ?? []).map((instrument) => ({
       key: instrument.id,
       tag: instrument.model,
       text: numberOf(instrument),
-      hint: words.rooms.instruments,
+      hint: t('common:rooms.instruments'),
       go: () => void navigate({ to: '/instruments', search: { instrument: instrument.id } }),
     })),
     ...(live.data ?? []).map(({ target, name }) => ({
       key: `live ${target.id}`,
       tag: '',
       text: name,
-      hint: words.live.open,
+      hint: t('live:open'),
       go: () =>
         void navigate({
           to: '/live',
@@ -68,14 +68,14 @@ function useTargets(enabled: boolean, text: string): Target[] {
         key: `by hand ${route.id}`,
         tag: '',
         text: route.name,
-        hint: words.byHand.start,
+        hint: t('byHand:start'),
         go: () => void navigate({ to: '/by-hand', search: { route: route.id } }),
       })),
     ...(certificates.data ?? []).map((line) => ({
       key: line.id,
       tag: '',
       text: `${line.number ?? ''} ${line.title}`.trim(),
-      hint: words.rooms.certificates,
+      hint: t('common:rooms.certificates'),
       go: () => void navigate({ to: '/certificates', search: { certificate: line.id } }),
     })),
   ]
@@ -84,7 +84,7 @@ function useTargets(enabled: boolean, text: string): Target[] {
     key: node.id,
     tag: node.tag,
     text: node.name,
-    hint: node.place || words.level[node.level],
+    hint: node.place || t(`common:level.${node.level}`),
     go: () => void navigate({ to: '/plant', search: { node: node.id } }),
   }))
   return [
@@ -115,7 +115,7 @@ export function FindOrDo() {
         onClick={() => setOpen(true)}
         className="field flex w-[190px] max-lg:w-[130px] cursor-pointer items-center justify-between text-ink3"
       >
-        {words.find.label}
+        {t('common:find.label')}
         <kbd className="max-lg:hidden border border-rule bg-paper px-1 font-mono text-[11px] text-ink2">Ctrl K</kbd>
       </button>
       {open && <FindDialog onClose={() => setOpen(false)} />}
@@ -135,11 +135,11 @@ function FindDialog({ onClose }: { onClose: () => void }) {
     }
   }
   return (
-    <Dialog title={words.find.label} open onClose={onClose}>
+    <Dialog title={t('common:find.label')} open onClose={onClose}>
       <input
-        aria-label={words.find.label}
+        aria-label={t('common:find.label')}
         className="field w-full"
-        placeholder={words.find.placeholder}
+        placeholder={t('common:find.placeholder')}
         autoFocus
         value={text}
         onChange={(event) => {
@@ -169,7 +169,7 @@ function FindDialog({ onClose }: { onClose: () => void }) {
           </li>
         ))}
       </ul>
-      {found.length === 0 && <p className="text-ink3">{words.find.nothing}</p>}
+      {found.length === 0 && <p className="text-ink3">{t('common:find.nothing')}</p>}
     </Dialog>
   )
 }

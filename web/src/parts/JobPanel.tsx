@@ -2,7 +2,7 @@ import { api } from '../api/client'
 import type { JobView } from '../api/types'
 import { Button } from './Button'
 import { bytes } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 /** Work that keeps what it has done until somebody stops it. */
 const STOPPABLE = ['read back', 'reckon', 'import']
@@ -39,15 +39,15 @@ export function JobPanel({ job, onTryAgain }: { job: JobView; onTryAgain: () => 
       <div className="flex justify-between gap-4">
         <span className={job.state === 'FAILED' ? 'text-fail' : job.state === 'DONE' ? '' : 'text-ink2'}>
           {job.sentence}
-          {running && job.kind === 'read back' && ` ${words.instruments.breaks}`}
+          {running && job.kind === 'read back' && ` ${t('instruments:breaks')}`}
         </span>
         {running && mayStop && (
           <Button onClick={() => void api.POST('/api/jobs/{id}/stop', { params: { path: { id: job.id } } })}>
-            {words.instruments.stop}
+            {t('instruments:stop')}
           </Button>
         )}
         {(job.state === 'FAILED' || job.state === 'STOPPED') && mayStop && (
-          <Button onClick={onTryAgain}>{words.common.tryAgain}</Button>
+          <Button onClick={onTryAgain}>{t('common:tryAgain')}</Button>
         )}
       </div>
     </section>

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { Button } from './Button'
 import { Trouble } from './Trouble'
 
@@ -43,7 +43,7 @@ export function LineList({ title, says, lines, error, keep }: LineListProps) {
           disabled={typed === null || typed === saved || isKeeping}
           onClick={() => typed !== null && save(typed)}
         >
-          {words.common.save}
+          {t('common:save')}
         </Button>
       </p>
     </section>

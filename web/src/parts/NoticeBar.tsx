@@ -1,4 +1,4 @@
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { Button } from './Button'
 import { dismiss, useNotice } from './notices'
 
@@ -16,7 +16,7 @@ export function NoticeBar() {
                 dismiss()
               }}
             >
-              {words.common.undo}
+              {t('common:undo')}
             </Button>
           )}
         </div>

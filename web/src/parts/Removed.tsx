@@ -1,5 +1,5 @@
 import { useMutation } from '@tanstack/react-query'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { Button } from './Button'
 import { Trouble } from './Trouble'
 
@@ -14,13 +14,13 @@ export function Removed({ things, onBringBack }: Props) {
   if (!things || things.length === 0) return null
   return (
     <details className="px-3 py-2 text-ink2">
-      <summary className="cursor-pointer">{words.common.removed(things.length)}</summary>
+      <summary className="cursor-pointer">{t('common:removed', { n: things.length })}</summary>
       <Trouble error={bringBack.error} />
       {things.map((thing) => (
         <p key={thing.id} className="py-1">
           <span className="block">{thing.name}</span>
           <Button disabled={bringBack.isPending} onClick={() => bringBack.mutate(thing.id)}>
-            {words.common.bringBack}
+            {t('common:bringBack')}
           </Button>
         </p>
       ))}

@@ -1,5 +1,5 @@
 import type { Verdict } from '../api/types'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { VerdictMark } from './VerdictMark'
 
 /** Verdicts counted. */
@@ -51,10 +51,10 @@ export function RollUpMark({ counted }: { counted: Counted }) {
     return (
       <span
         className="inline-flex items-center gap-1.5 whitespace-nowrap text-ink2"
-        title={words.plant.notJudgedBeside(notJudged)}
+        title={t('plant:notJudgedBeside', { n: notJudged })}
       >
         <PartlyShape pass={pass} notJudged={notJudged} />
-        {words.plant.partly(pass, pass + notJudged)}
+        {t('plant:partly', { pass, all: pass + notJudged })}
       </span>
     )
   }
@@ -62,7 +62,7 @@ export function RollUpMark({ counted }: { counted: Counted }) {
     <>
       <VerdictMark verdict={worst} />
       {worst !== 'NOT_JUDGED' && notJudged > 0 && (
-        <span className="text-[12px] text-ink3" title={words.plant.notJudgedBeside(notJudged)}>
+        <span className="text-[12px] text-ink3" title={t('plant:notJudgedBeside', { n: notJudged })}>
           +{notJudged} ◌
         </span>
       )}

@@ -1,6 +1,6 @@
 import type { Verdict, VerdictNotes } from '../api/types'
 import { notesSay } from './notesSay'
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 export const verdictColour: Record<Verdict, string> = {
   PASS: 'text-pass',
@@ -52,11 +52,11 @@ export function VerdictMark({
       title={said || undefined}
     >
       <VerdictShape verdict={verdict} />
-      {words.verdict[verdict]}
+      {t(`common:verdict.${verdict}`)}
       {notes?.overruled && (
         <span className="inline-flex items-center gap-1 text-[12px] font-normal text-ink2">
-          {words.trend.overrule.short}, <VerdictShape verdict={notes.overruled.computed} size={10} />
-          <s>{words.verdict[notes.overruled.computed].toLowerCase()}</s>
+          {t('trend:overrule.short')}, <VerdictShape verdict={notes.overruled.computed} size={10} />
+          <s>{t(`common:verdictInText.${notes.overruled.computed}`)}</s>
         </span>
       )}
     </span>

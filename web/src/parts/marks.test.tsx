@@ -1,7 +1,7 @@
 import { cleanup, render, screen } from '@testing-library/react'
 import { afterEach, describe, expect, it } from 'vitest'
 import { problemOf } from '../api/client'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { RollUpMark } from './RollUpMark'
 import { VerdictMark } from './VerdictMark'
 
@@ -10,7 +10,7 @@ afterEach(cleanup)
 describe('verdicts', () => {
   it.each(['PASS', 'WATCH', 'FAIL', 'NOT_JUDGED'] as const)('%s has a word and a shape of its own', (verdict) => {
     const { container } = render(<VerdictMark verdict={verdict} reason="because" />)
-    expect(screen.getByTitle('because').textContent).toBe(words.verdict[verdict])
+    expect(screen.getByTitle('because').textContent).toBe(t(`common:verdict.${verdict}`))
     const shape = container.querySelector('svg')?.innerHTML
     cleanup()
     const others = (['PASS', 'WATCH', 'FAIL', 'NOT_JUDGED'] as const).filter((other) => other !== verdict)
@@ -50,6 +50,6 @@ describe('problems', () => {
       code: 'stale',
       message: 'Look again.',
     })
-    expect(problemOf(502, '<html>').message).toBe(words.common.offline)
+    expect(problemOf(502, '<html>').message).toBe(t('common:offline'))
   })
 })

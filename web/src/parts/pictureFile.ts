@@ -1,4 +1,4 @@
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 const LONGEST_SIDE = 2000
 const QUALITY = 0.85
@@ -10,7 +10,7 @@ const QUALITY = 0.85
 export async function pictureOf(file: File): Promise<File> {
   if (typeof createImageBitmap === 'undefined') return file
   const bitmap = await createImageBitmap(file, { imageOrientation: 'from-image' }).catch(() => {
-    throw new Error(words.pictures.notRead)
+    throw new Error(t('pictures:notRead'))
   })
   const scale = Math.min(1, LONGEST_SIDE / Math.max(bitmap.width, bitmap.height))
   const canvas = document.createElement('canvas')

@@ -6,7 +6,7 @@ import type { PictureView } from '../api/types'
 import { FileButton } from '../parts/FileButton'
 import { pictureOf } from '../parts/pictureFile'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 /** Takes a picture from the camera or from a file. */
 export function AddPicture({ nodeId, onAdded }: { nodeId: string; onAdded: (picture: PictureView) => void }) {
@@ -29,8 +29,8 @@ export function AddPicture({ nodeId, onAdded }: { nodeId: string; onAdded: (pict
   return (
     <>
       <FileButton
-        text={words.pictures.add}
-        label={words.pictures.choose}
+        text={t('pictures:add')}
+        label={t('pictures:choose')}
         accept="image/png,image/jpeg,image/*"
         disabled={add.isPending}
         onFile={(file) => add.mutate(file)}

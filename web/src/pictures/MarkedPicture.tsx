@@ -2,7 +2,7 @@ import type { KeyboardEvent, MouseEvent } from 'react'
 import type { PictureSpot, PictureView } from '../api/types'
 import { type Counted, isPartly, PartlyShape } from '../parts/RollUpMark'
 import { VerdictShape } from '../parts/VerdictMark'
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 /** A point that may be seen on a picture, and how the worst of its checks stands. */
 export interface PicturedPoint extends Counted {
@@ -50,14 +50,14 @@ export function MarkedPicture({ picture, spots, points, height, chosenId, onSpot
         src={`/api/pictures/${picture.id}/image`}
         width={picture.width}
         height={picture.height}
-        alt={picture.title || words.pictures.untitled}
+        alt={picture.title || t('pictures:untitled')}
         className="block w-auto max-w-full border border-rule2 object-contain"
         style={{ maxHeight: height }}
       />
       {onPlace && (
         <button
           type="button"
-          aria-label={words.pictures.markHere}
+          aria-label={t('pictures:markHere')}
           className="absolute inset-0 cursor-crosshair"
           onClick={place}
         />
@@ -78,7 +78,7 @@ export function MarkedPicture({ picture, spots, points, height, chosenId, onSpot
           <button
             key={spot.nodeId}
             type="button"
-            aria-label={`${point.name}: ${isPartly(point) ? words.plant.partly(point.pass, point.pass + point.notJudged) : words.verdict[point.worst]}`}
+            aria-label={`${point.name}: ${isPartly(point) ? t('plant:partly', { pass: point.pass, all: point.pass + point.notJudged }) : t(`common:verdict.${point.worst}`)}`}
             title={point.name}
             className={`${look} h-[26px] w-[26px] cursor-pointer`}
             style={at}

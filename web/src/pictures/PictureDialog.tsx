@@ -10,10 +10,8 @@ import { Trouble } from '../parts/Trouble'
 import { isPartly, PartlyShape } from '../parts/RollUpMark'
 import { VerdictShape } from '../parts/VerdictMark'
 import { dayAndTime } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { MarkedPicture, type PicturedPoint } from './MarkedPicture'
-
-const text = words.pictures
 const within = (share: number) => Math.min(1, Math.max(0, share))
 
 interface Props {
@@ -49,7 +47,7 @@ export function PictureDialog({ picture, points, mayEdit, onPoint, onClose }: Pr
     mutationFn: () => data(api.DELETE('/api/pictures/{id}', path)),
     onSuccess: async () => {
       await changed(client, 'pictures')
-      say(text.removed, () => bringBack.mutate())
+      say(t('pictures:removed'), () => bringBack.mutate())
       onClose()
     },
   })
@@ -67,7 +65,7 @@ export function PictureDialog({ picture, points, mayEdit, onPoint, onClose }: Pr
     if (spot) put({ ...spot, x: within(spot.x + dx), y: within(spot.y + dy) })
   }
   return (
-    <Dialog title={picture.title || text.untitled} open wide onClose={onClose}>
+    <Dialog title={picture.title || t('pictures:untitled')} open wide onClose={onClose}>
       <div className="flex items-start gap-5 max-lg:flex-col">
         <MarkedPicture
           picture={picture}
@@ -80,8 +78,8 @@ export function PictureDialog({ picture, points, mayEdit, onPoint, onClose }: Pr
           onNudge={mayEdit ? nudge : undefined}
         />
         <div className="w-[230px] shrink-0">
-          <h3 className="font-semibold">{text.points}</h3>
-          {points.length === 0 && <p className="text-ink2">{text.none}</p>}
+          <h3 className="font-semibold">{t('pictures:points')}</h3>
+          {points.length === 0 && <p className="text-ink2">{t('pictures:none')}</p>}
           <ul className="mb-3">
             {points.map((point) => {
               const isMarked = spots.some((spot) => spot.nodeId === point.id)
@@ -105,14 +103,14 @@ export function PictureDialog({ picture, points, mayEdit, onPoint, onClose }: Pr
                   {mayEdit && (
                     <span className="flex gap-3 pl-5 text-[13px]">
                       <Button className="min-h-[26px]" onClick={() => setMarkingId(point.id)}>
-                        {isMarked ? text.markAgain : text.mark}
+                        {isMarked ? t('pictures:markAgain') : t('pictures:mark')}
                       </Button>
                       {isMarked && (
                         <Button
                           className="min-h-[26px]"
                           onClick={() => setSpots(spots.filter((spot) => spot.nodeId !== point.id))}
                         >
-                          {text.unmark}
+                          {t('pictures:unmark')}
                         </Button>
                       )}
                     </span>
@@ -121,27 +119,29 @@ export function PictureDialog({ picture, points, mayEdit, onPoint, onClose }: Pr
               )
             })}
           </ul>
-          {marking && <p className="mb-3 text-plum">{text.marking(marking.name)}</p>}
+          {marking && <p className="mb-3 text-plum">{t('pictures:marking', { point: marking.name })}</p>}
           {mayEdit && (
             <input
-              aria-label={text.title}
+              aria-label={t('pictures:title')}
               className="field mb-2 w-full"
               value={title}
               onChange={(event) => setTitle(event.target.value)}
             />
           )}
-          <p className="mb-3 text-[12px] text-ink3">{text.by(picture.by, dayAndTime(picture.at))}</p>
+          <p className="mb-3 text-[12px] text-ink3">
+            {t('pictures:by', { who: picture.by, when: dayAndTime(picture.at) })}
+          </p>
           <Trouble error={save.error ?? remove.error} />
           <div className="flex flex-wrap gap-4">
             {mayEdit && (
               <Button kind="main" disabled={!isChanged || save.isPending} onClick={() => save.mutate()}>
-                {words.common.save}
+                {t('common:save')}
               </Button>
             )}
-            <Button onClick={onClose}>{isChanged ? words.common.cancel : words.common.close}</Button>
+            <Button onClick={onClose}>{isChanged ? t('common:cancel') : t('common:close')}</Button>
             {mayEdit && (
               <Button disabled={remove.isPending} onClick={() => remove.mutate()}>
-                {text.remove}
+                {t('pictures:remove')}
               </Button>
             )}
           </div>

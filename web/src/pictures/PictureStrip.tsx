@@ -6,7 +6,7 @@ import { changed } from '../api/subjects'
 import type { CheckLine } from '../api/types'
 import { Removed } from '../parts/Removed'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { AddPicture } from './AddPicture'
 import { MarkedPicture, type PicturedPoint } from './MarkedPicture'
 import { PictureDialog } from './PictureDialog'
@@ -43,7 +43,7 @@ function RemovedPictures({ nodeId }: { nodeId: string }) {
   }
   return (
     <Removed
-      things={removed.data?.map((picture) => ({ id: picture.id, name: picture.title || words.pictures.untitled }))}
+      things={removed.data?.map((picture) => ({ id: picture.id, name: picture.title || t('pictures:untitled') }))}
       onBringBack={bringBack}
     />
   )
@@ -69,7 +69,7 @@ export function PictureStrip({ nodeId, checks, mayEdit, onPoint }: Props) {
         <button
           key={picture.id}
           type="button"
-          aria-label={words.pictures.open(picture.title)}
+          aria-label={t('pictures:open', { title: picture.title })}
           title={picture.title}
           className="cursor-pointer"
           onClick={() => setOpenId(picture.id)}

@@ -8,7 +8,7 @@ import { Tag } from '../parts/Tag'
 import { Trouble } from '../parts/Trouble'
 import { LimitDialog } from '../limits/LimitDialog'
 import { PictureStrip } from '../pictures/PictureStrip'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { CheckDetail } from './CheckDetail'
 import { CheckTable } from './CheckTable'
 import { KeepAsTemplate } from './KeepAsTemplate'
@@ -61,7 +61,7 @@ function SheetOf({ nodeId, checkId, readingId, mayEdit, show, settingsOpen, setS
   const sheet = useQuery({ ...queries.sheet(nodeId), enabled: !isAdding })
   const [limitsOf, setLimitsOf] = useState<{ nodeId: string; name: string; resultId?: string } | null>(null)
   if (!sheet.data) {
-    return <div className="p-4">{sheet.error ? <Trouble error={sheet.error} /> : words.common.loading}</div>
+    return <div className="p-4">{sheet.error ? <Trouble error={sheet.error} /> : t('common:loading')}</div>
   }
   const chosen = sheet.data.checks.find((check) => check.checkId === checkId) ?? mostPressing(sheet.data.checks)
   return (
@@ -81,7 +81,7 @@ function SheetOf({ nodeId, checkId, readingId, mayEdit, show, settingsOpen, setS
         />
       )}
       {sheet.data.checks.length === 0 ? (
-        <p className="mt-4 text-ink2">{words.plant.noChecks}</p>
+        <p className="mt-4 text-ink2">{t('plant:noChecks')}</p>
       ) : (
         <CheckTable
           sheet={sheet.data}
@@ -100,7 +100,9 @@ function SheetOf({ nodeId, checkId, readingId, mayEdit, show, settingsOpen, setS
         />
       )}
       {sheet.data.checks.length < sheet.data.checkCount && (
-        <p className="mt-1 text-ink3">{words.plant.worstOf(sheet.data.checks.length, sheet.data.checkCount)}</p>
+        <p className="mt-1 text-ink3">
+          {t('plant:worstOf', { shown: sheet.data.checks.length, all: sheet.data.checkCount })}
+        </p>
       )}
       {chosen && (
         <CheckDetail
@@ -131,13 +133,13 @@ function SheetHead({ sheet, mayEdit, onLimits }: { sheet: Sheet; mayEdit: boolea
           {platedLevels.includes(sheet.node.level) && <Nameplate node={sheet.node} mayEdit={mayEdit} />}
           {mayEdit && sheet.node.level === 'ASSET' && <KeepAsTemplate node={sheet.node} />}
           {mayEdit && sheet.checks.length > 0 && (
-            <Button onClick={onLimits}>{without > 0 ? words.limits.without(without) : words.limits.open}</Button>
+            <Button onClick={onLimits}>{without > 0 ? t('limits:without', { n: without }) : t('limits:open')}</Button>
           )}
           {mayEdit && (
             <PlantHistory
               node={sheet.node.id}
-              label={words.plant.historyOfNode}
-              title={words.plant.historyOfNodeTitle(labelOf(sheet.node))}
+              label={t('plant:historyOfNode')}
+              title={t('plant:historyOfNodeTitle', { name: labelOf(sheet.node) })}
             />
           )}
         </div>

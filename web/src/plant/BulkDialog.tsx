@@ -5,7 +5,7 @@ import type { OutlineFilter } from '../api/types'
 import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { usePlantEdit } from './usePlantEdit'
 
 /** Many rows: all that are found, or those that were taken. */
@@ -19,8 +19,6 @@ interface Choice {
   options: string[]
 }
 
-const text = words.plant.bulk
-
 function useChoices(): Choice[] {
   const techniques = useQuery(queries.techniques())
   return (techniques.data ?? []).flatMap((technique) => [
@@ -32,7 +30,7 @@ function useChoices(): Choice[] {
     })),
     ...technique.results.map((one) => ({
       key: `limit.${technique.id}.${one.id}`,
-      name: text.limitOf(one.name),
+      name: t('plant:bulk.limitOf', { result: one.name }),
       unit: one.unit,
       options: [],
     })),
@@ -57,7 +55,7 @@ export function BulkDialog({ many, onClose }: { many: Many; onClose: () => void 
     : value.trim().replace(',', '.')
   const isSaid = inherits || written !== ''
   return (
-    <Dialog title={text.title(many.count)} open onClose={onClose}>
+    <Dialog title={t('plant:bulk.title', { n: many.count })} open onClose={onClose}>
       <form
         className="flex flex-col gap-3"
         onSubmit={(event) => {
@@ -70,7 +68,7 @@ export function BulkDialog({ many, onClose }: { many: Many; onClose: () => void 
         }}
       >
         <select
-          aria-label={text.what}
+          aria-label={t('plant:bulk.what')}
           className="field w-full"
           autoFocus
           value={chosen?.key}
@@ -89,7 +87,7 @@ export function BulkDialog({ many, onClose }: { many: Many; onClose: () => void 
         <div className="flex items-center gap-2">
           {chosen && chosen.options.length > 0 ? (
             <select
-              aria-label={text.value}
+              aria-label={t('plant:bulk.value')}
               disabled={inherits}
               className="field w-40"
               value={value}
@@ -102,8 +100,8 @@ export function BulkDialog({ many, onClose }: { many: Many; onClose: () => void 
             </select>
           ) : (
             <input
-              aria-label={isLimit ? words.limits.watch : text.value}
-              placeholder={isLimit ? words.limits.watch : ''}
+              aria-label={isLimit ? t('limits:watch') : t('plant:bulk.value')}
+              placeholder={isLimit ? t('limits:watch') : ''}
               disabled={inherits}
               className="field w-36 text-right"
               inputMode="decimal"
@@ -113,8 +111,8 @@ export function BulkDialog({ many, onClose }: { many: Many; onClose: () => void 
           )}
           {isLimit && (
             <input
-              aria-label={words.limits.fail}
-              placeholder={words.limits.fail}
+              aria-label={t('limits:fail')}
+              placeholder={t('limits:fail')}
               disabled={inherits}
               className="field w-36 text-right"
               inputMode="decimal"
@@ -131,15 +129,15 @@ export function BulkDialog({ many, onClose }: { many: Many; onClose: () => void 
             checked={inherits}
             onChange={(event) => setInherits(event.target.checked)}
           />
-          {text.inherit}
+          {t('plant:bulk.inherit')}
         </label>
-        <p className="text-ink2">{text.explain}</p>
+        <p className="text-ink2">{t('plant:bulk.explain')}</p>
         <Trouble error={changeMany.error} />
         <div className="flex gap-4">
           <Button kind="main" type="submit" disabled={!chosen || !isSaid || changeMany.isPending}>
-            {text.change(many.count)}
+            {t('plant:bulk.change', { n: many.count })}
           </Button>
-          <Button onClick={onClose}>{words.common.cancel}</Button>
+          <Button onClick={onClose}>{t('common:cancel')}</Button>
         </div>
       </form>
     </Dialog>

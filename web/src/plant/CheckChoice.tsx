@@ -1,6 +1,6 @@
 import { type KeyboardEvent, useId, useState } from 'react'
 import type { TechniqueView } from '../api/types'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { matching } from './checkMatch'
 import type { NewCheck } from './outline'
 
@@ -61,7 +61,7 @@ export function CheckChoice({ label, techniques, onCommit, onKeyDown }: Props) {
       <div
         id={id}
         role="listbox"
-        aria-label={words.plant.checkChoices}
+        aria-label={t('plant:checkChoices')}
         className="absolute top-full right-0 left-0 z-20 border border-rule2 bg-paper"
       >
         {found.slice(first, first + SHOWN).map((check, i) => (
@@ -83,7 +83,7 @@ export function CheckChoice({ label, techniques, onCommit, onKeyDown }: Props) {
             <span className="text-ink3">{techniques.find((technique) => technique.id === check.technique)?.name}</span>
           </div>
         ))}
-        {found.length === 0 && <div className="px-2 py-0.5 text-ink2">{words.plant.noSuchCheck(text)}</div>}
+        {found.length === 0 && <div className="px-2 py-0.5 text-ink2">{t('plant:noSuchCheck', { typed: text })}</div>}
       </div>
     </span>
   )

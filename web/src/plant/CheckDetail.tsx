@@ -18,7 +18,7 @@ import { ResultTable } from '../reading/ResultTable'
 import { OverruleDialog } from '../trend/OverruleDialog'
 import { TrendPanel } from '../trend/TrendPanel'
 import { CaptureLook } from '../reading/CaptureDialog'
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 type Look = 'trend' | 'compare' | 'waterfall' | { curve: string }
 
@@ -38,7 +38,7 @@ export function CheckDetail(props: Props) {
       {check.isByHand && mayEdit && (
         <p className="mt-2">
           <Link to="/by-hand" search={{ check: check.checkId }} className="font-semibold text-plum hover:underline">
-            {words.byHand.write}
+            {t('byHand:write')}
           </Link>
         </p>
       )}
@@ -49,7 +49,7 @@ export function CheckDetail(props: Props) {
 function CheckSoFar(props: Props) {
   const { check } = props
   if (check.readingId === null)
-    return <p className="mt-4 text-ink2">{check.isByHand ? words.byHand.neverWritten : words.plant.neverMeasured}</p>
+    return <p className="mt-4 text-ink2">{check.isByHand ? t('byHand:neverWritten') : t('plant:neverMeasured')}</p>
   return check.resultId === '' ? <CheckKept {...props} /> : <CheckTrend {...props} />
 }
 
@@ -67,7 +67,7 @@ function CheckKept({ check, readingId, onReading }: Props) {
         </h3>
         {chosen && <ReadingStepper readings={readings} chosen={chosen} onReading={onReading} />}
       </div>
-      <p className="mb-2 text-[13px] text-ink2">{`${words.verdict.NOT_JUDGED}: ${check.reason}`}</p>
+      <p className="mb-2 text-[13px] text-ink2">{`${t('common:verdict.NOT_JUDGED')}: ${check.reason}`}</p>
       {mayEdit && <ReckonAnew checkId={check.checkId} />}
       {chosen && (
         <CaptureLook
@@ -103,7 +103,7 @@ function ReadingStepper({ readings, chosen, onReading }: StepperProps) {
     <span className="inline-flex items-center gap-2 whitespace-nowrap">
       <Button
         className="h-[24px] min-w-[24px]"
-        aria-label={words.plant.earlierReading}
+        aria-label={t('plant:earlierReading')}
         disabled={at <= 0}
         onClick={() => step(-1)}
       >
@@ -111,7 +111,7 @@ function ReadingStepper({ readings, chosen, onReading }: StepperProps) {
       </Button>
       <Button
         className="h-[24px] min-w-[24px]"
-        aria-label={words.plant.laterReading}
+        aria-label={t('plant:laterReading')}
         disabled={at >= readings.length - 1}
         onClick={() => step(1)}
       >
@@ -144,15 +144,15 @@ function CheckTrend({ check, readingId, onReading }: Props) {
     placeholderData: (before) => before,
   })
   const looks: [Look, string][] = [
-    ['trend', words.plant.trend],
-    ['compare', words.trend.compare],
-    ...(curves.data?.isRun ? [RUN] : []).map((curve): [Look, string] => [{ curve }, words.signals.run]),
+    ['trend', t('plant:trend')],
+    ['compare', t('trend:compare')],
+    ...(curves.data?.isRun ? [RUN] : []).map((curve): [Look, string] => [{ curve }, t('signals:run')]),
     ...(curves.data?.curves ?? []).map((curve): [Look, string] => [{ curve: curve.name }, curve.name]),
   ]
   const isSame = (one: Look, other: Look) =>
     typeof one === 'object' && typeof other === 'object' ? one.curve === other.curve : one === other
   const spectra = curves.data?.curves.filter((curve) => curve.kind === 'lines') ?? []
-  if (spectra.length > 0) looks.push(['waterfall', words.signals.waterfall])
+  if (spectra.length > 0) looks.push(['waterfall', t('signals:waterfall')])
   return (
     <section
       ref={section}
@@ -173,7 +173,7 @@ function CheckTrend({ check, readingId, onReading }: Props) {
         )}
       </div>
       <div className="flex items-baseline gap-4">
-        <div role="group" aria-label={words.plant.trend} className="flex flex-1 gap-3">
+        <div role="group" aria-label={t('plant:trend')} className="flex flex-1 gap-3">
           {looks.map(([key, text]) => (
             <button
               key={text}
@@ -270,7 +270,7 @@ function WaterfallLook({
   return (
     <>
       <select
-        aria-label={words.signals.waterfall}
+        aria-label={t('signals:waterfall')}
         className="field text-[13px]"
         value={name}
         onChange={(event) => setName(event.target.value)}
@@ -283,7 +283,7 @@ function WaterfallLook({
         key={name}
         checkId={checkId}
         name={name}
-        title={`${place}, ${name} ${words.signals.overVisits}`}
+        title={`${place}, ${name} ${t('signals:overVisits')}`}
         chosenId={chosenId}
         onChoose={onChoose}
       />

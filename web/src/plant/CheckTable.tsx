@@ -4,7 +4,7 @@ import { Spark } from '../parts/Spark'
 import { Tag } from '../parts/Tag'
 import { VerdictMark, VerdictShape } from '../parts/VerdictMark'
 import { boundary, change, number } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 interface Props {
   sheet: Sheet
@@ -30,11 +30,11 @@ export function CheckTable({ sheet, chosenId, onChoose, onLimits }: Props) {
       <thead>
         <tr>
           {many && <th />}
-          <th>{words.plant.check}</th>
-          <th className="num">{words.plant.now}</th>
-          <th className="num">{words.plant.limit}</th>
-          <th className="num">{words.plant.sinceLast}</th>
-          <th>{words.plant.verdict}</th>
+          <th>{t('plant:check')}</th>
+          <th className="num">{t('plant:now')}</th>
+          <th className="num">{t('plant:limit')}</th>
+          <th className="num">{t('plant:sinceLast')}</th>
+          <th>{t('plant:verdict')}</th>
           <th />
         </tr>
       </thead>
@@ -107,8 +107,8 @@ function LimitCell({ check, onLimits }: { check: CheckLine; onLimits: Props['onL
         onLimits(check)
       }}
     >
-      {said ?? words.plant.setOne}
-      {isOver && <span className="ml-1 text-[12px] text-ink3">{words.limits.ended}</span>}
+      {said ?? t('plant:setOne')}
+      {isOver && <span className="ml-1 text-[12px] text-ink3">{t('limits:ended')}</span>}
     </Button>
   )
 }

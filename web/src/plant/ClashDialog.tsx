@@ -1,10 +1,8 @@
 import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { dayAndTime } from '../units/format'
-import { words } from '../words/en'
+import { t, tOr } from '../words/t'
 import { settle, useContradiction } from './contradictions'
-
-const text = words.plant.clash
 
 /** Two people changed the same thing: the later one sees both and chooses. */
 export function ClashDialog() {
@@ -15,14 +13,14 @@ export function ClashDialog() {
     contradiction?.takeMine()
   }
   return (
-    <Dialog title={text.title} open={clashes.length > 0} onClose={settle}>
-      <p className="mb-3 text-ink2">{text.explain}</p>
+    <Dialog title={t('plant:clash.title')} open={clashes.length > 0} onClose={settle}>
+      <p className="mb-3 text-ink2">{t('plant:clash.explain')}</p>
       <table className="ledger mb-4">
         <thead>
           <tr>
             <th />
-            <th>{text.theirs}</th>
-            <th>{text.yours}</th>
+            <th>{t('plant:clash.theirs')}</th>
+            <th>{t('plant:clash.yours')}</th>
           </tr>
         </thead>
         <tbody>
@@ -33,22 +31,22 @@ export function ClashDialog() {
                 <span className="block text-[12px] text-ink3">{facetName(clash.facet)}</span>
               </td>
               <td>
-                <span className="block font-semibold">{clash.theirsSaid || text.nothing}</span>
+                <span className="block font-semibold">{clash.theirsSaid || t('plant:clash.nothing')}</span>
                 <span className="block text-[12px] text-ink3">
                   {clash.by} {clash.at && dayAndTime(clash.at)}
                 </span>
               </td>
-              <td className="font-semibold">{clash.yoursSaid || text.nothing}</td>
+              <td className="font-semibold">{clash.yoursSaid || t('plant:clash.nothing')}</td>
             </tr>
           ))}
         </tbody>
       </table>
       <div className="flex gap-4">
         <Button kind="second" onClick={settle} autoFocus>
-          {text.keepTheirs}
+          {t('plant:clash.keepTheirs')}
         </Button>
         <Button kind="second" onClick={takeMine}>
-          {text.takeMine}
+          {t('plant:clash.takeMine')}
         </Button>
       </div>
     </Dialog>
@@ -56,6 +54,5 @@ export function ClashDialog() {
 }
 
 function facetName(facet: string): string {
-  const known: Record<string, string> = text.facets
-  return known[facet] ?? facet.slice(facet.lastIndexOf('.') + 1)
+  return tOr(`plant:clash.facets.${facet}`, facet.slice(facet.lastIndexOf('.') + 1))
 }

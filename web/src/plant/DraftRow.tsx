@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query'
 import type { KeyboardEvent } from 'react'
 import { useEffect, useRef, useState } from 'react'
 import { queries } from '../api/queries'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { CheckChoice } from './CheckChoice'
 import type { DraftPlace, NewCheck } from './outline'
 
@@ -41,7 +41,7 @@ export function DraftRow({ place, at, onDeeper, onShallower, onCommit, onCancel 
     event.preventDefault()
     event.stopPropagation()
   }
-  const label = words.plant.newRow(words.level[place.level])
+  const label = t('plant:newRow', { level: t(`common:level.${place.level}`) })
   return (
     <tr ref={row} className="bg-wash">
       <td colSpan={4}>
@@ -65,7 +65,7 @@ export function DraftRow({ place, at, onDeeper, onShallower, onCommit, onCancel 
               onKeyDown={onKeyDown}
             />
           )}
-          <span className="w-12 text-ink3">{words.level[place.level]}</span>
+          <span className="w-12 text-ink3">{t(`common:level.${place.level}`)}</span>
         </div>
       </td>
     </tr>

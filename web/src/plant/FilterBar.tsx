@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react'
 import type { Standing } from '../api/types'
 import { Button } from '../parts/Button'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { isNarrowed, type Looking, type Show, shows } from './looking'
 import { NarrowRow } from './NarrowRow'
 
@@ -32,16 +32,16 @@ export function FilterBar({ looking, whole, onChange }: Props) {
     <div className="flex shrink-0 flex-wrap items-center gap-x-2.5 gap-y-1.5 border-b border-rule px-2 py-[5px] text-ink2">
       <input
         type="search"
-        aria-label={words.plant.search}
-        placeholder={words.plant.searchShort}
+        aria-label={t('plant:search')}
+        placeholder={t('plant:searchShort')}
         className="field h-[30px] w-0 min-w-[100px] flex-1"
         value={typed}
         onChange={(event) => setTyped(event.target.value)}
       />
       <Button aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
-        {words.plant.narrow.open}
+        {t('plant:narrow.open')}
       </Button>
-      <div role="group" aria-label={words.plant.filter} className="flex min-w-0 gap-2.5">
+      <div role="group" aria-label={t('plant:filter')} className="flex min-w-0 gap-2.5">
         {shows.map((key) => (
           <button
             key={key}
@@ -50,7 +50,7 @@ export function FilterBar({ looking, whole, onChange }: Props) {
             onClick={() => onChange({ ...looking, text: typed, show: key })}
             className={`cursor-pointer whitespace-nowrap ${show === key ? 'font-semibold text-plum underline underline-offset-4' : ''}`}
           >
-            {count[key]} {words.plant.shows[key]}
+            {count[key]} {t(`plant:shows.${key}`)}
           </button>
         ))}
       </div>

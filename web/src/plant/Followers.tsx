@@ -5,10 +5,8 @@ import type { TemplateLine } from '../api/types'
 import { Button } from '../parts/Button'
 import { Tag } from '../parts/Tag'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { usePlantEdit } from './usePlantEdit'
-
-const text = words.plant.templates
 
 /** Stamped assets that are behind their template, each with what would change: choose which follow. */
 export function Followers({ template }: { template: TemplateLine }) {
@@ -22,8 +20,13 @@ export function Followers({ template }: { template: TemplateLine }) {
     setLeft(next)
   }
   return (
-    <section className="mt-4" aria-label={text.followers(template.behind, template.revision)}>
-      <h3 className="font-semibold">{text.followers(template.behind, template.revision)}</h3>
+    <section
+      className="mt-4"
+      aria-label={t('plant:templates.followers', { n: template.behind, revision: template.revision })}
+    >
+      <h3 className="font-semibold">
+        {t('plant:templates.followers', { n: template.behind, revision: template.revision })}
+      </h3>
       <Trouble error={followers.error} />
       <div className="my-1 max-h-[22vh] overflow-auto">
         <table className="ledger">
@@ -43,7 +46,7 @@ export function Followers({ template }: { template: TemplateLine }) {
                   <Tag text={one.tag} />
                 </td>
                 <td>{one.name}</td>
-                <td className="text-ink2">{text.change(one.changes, one.kept)}</td>
+                <td className="text-ink2">{t('plant:templates.change', { changes: one.changes, kept: one.kept })}</td>
               </tr>
             ))}
           </tbody>
@@ -54,7 +57,7 @@ export function Followers({ template }: { template: TemplateLine }) {
         disabled={chosen.length === 0 || follow.isPending}
         onClick={() => follow.mutate({ template: template.id, assets: chosen.map((one) => one.nodeId) })}
       >
-        {text.follow(chosen.length)}
+        {t('plant:templates.follow', { n: chosen.length })}
       </Button>
     </section>
   )

@@ -6,11 +6,9 @@ import { Dialog } from '../parts/Dialog'
 import { JobPanel } from '../parts/JobPanel'
 import { Trouble } from '../parts/Trouble'
 import { queries } from '../api/queries'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { type ImportSource, previewImport } from './importing'
 import { usePlantEdit } from './usePlantEdit'
-
-const text = words.plant.import
 
 /** What rows of a spreadsheet or a file would become, before they do: all of them, or none. */
 export function ImportDialog({
@@ -45,26 +43,30 @@ export function ImportDialog({
   const ready = found !== undefined && found.wrong === 0 && found.changes > 0
   return (
     <Dialog
-      title={source.kind === 'file' ? text.fileTitle(source.file.name) : text.pasteTitle}
+      title={
+        source.kind === 'file' ? t('plant:import.fileTitle', { name: source.file.name }) : t('plant:import.pasteTitle')
+      }
       open
       wide
       onClose={onClose}
     >
       <Trouble error={preview.error ?? take.error} />
-      {preview.isPending && <p>{words.common.loading}</p>}
+      {preview.isPending && <p>{t('common:loading')}</p>}
       {found && (
         <>
           <p className="mb-2 font-semibold">{summary(found)}</p>
-          {found.ignored.length > 0 && <p className="mb-2 text-ink2">{text.ignored(found.ignored.join(', '))}</p>}
+          {found.ignored.length > 0 && (
+            <p className="mb-2 text-ink2">{t('plant:import.ignored', { columns: found.ignored.join(', ') })}</p>
+          )}
           <div className="max-h-[58vh] overflow-auto border-y border-rule">
-            <table className="ledger" aria-label={text.rows}>
+            <table className="ledger" aria-label={t('plant:import.rows')}>
               <thead className="sticky top-0 bg-paper">
                 <tr>
-                  <th className="num">{text.columns.row}</th>
-                  <th>{text.columns.what}</th>
-                  <th>{text.columns.level}</th>
-                  <th>{text.columns.state}</th>
-                  <th>{text.columns.notes}</th>
+                  <th className="num">{t('plant:import.columns.row')}</th>
+                  <th>{t('plant:import.columns.what')}</th>
+                  <th>{t('plant:import.columns.level')}</th>
+                  <th>{t('plant:import.columns.state')}</th>
+                  <th>{t('plant:import.columns.notes')}</th>
                 </tr>
               </thead>
               <tbody>
@@ -79,10 +81,10 @@ export function ImportDialog({
           )}
           <div className="mt-4 flex items-center gap-4">
             <Button kind="main" autoFocus disabled={!ready || take.isPending} onClick={() => begin(found.digest)}>
-              {text.take(found.changes)}
+              {t('plant:import.take', { n: found.changes })}
             </Button>
-            <Button onClick={onClose}>{words.common.cancel}</Button>
-            {found.wrong > 0 && <span className="text-ink2">{text.mend}</span>}
+            <Button onClick={onClose}>{t('common:cancel')}</Button>
+            {found.wrong > 0 && <span className="text-ink2">{t('plant:import.mend')}</span>}
           </div>
         </>
       )}
@@ -91,9 +93,15 @@ export function ImportDialog({
 }
 
 function summary(found: ImportPreview): string {
-  if (found.wrong > 0) return text.wrong(found.wrong, found.wrong + found.fresh + found.changed + found.same)
-  if (found.changes === 0) return text.nothing
-  return text.sound(found.fresh, found.changed, found.same)
+  if (found.wrong > 0)
+    return t('plant:import.wrong', { wrong: found.wrong, all: found.wrong + found.fresh + found.changed + found.same })
+  if (found.changes === 0) return t('plant:import.nothing')
+  const what = [
+    found.fresh > 0 && t('plant:import.fresh', { n: found.fresh }),
+    found.changed > 0 && t('plant:import.changed', { n: found.changed }),
+    found.same > 0 && t('plant:import.same', { n: found.same }),
+  ]
+  return t('plant:import.sound', { what: what.filter(Boolean).join(', ') })
 }
 
 function PreviewRow({ row }: { row: ImportRow }) {
@@ -104,10 +112,10 @@ function PreviewRow({ row }: { row: ImportRow }) {
       <td style={{ paddingLeft: 8 + row.depth * 15 }} className={row.state === 'SAME' ? 'text-ink3' : 'font-semibold'}>
         {row.label}
       </td>
-      <td className="w-16 text-ink2">{row.level && words.level[row.level]}</td>
+      <td className="w-16 text-ink2">{row.level && t(`common:level.${row.level}`)}</td>
       <td className={`w-20 whitespace-nowrap ${isWrong ? 'font-semibold' : 'text-ink2'}`}>
         {isWrong && '✕ '}
-        {text.state[row.state]}
+        {t(`plant:import.state.${row.state}`)}
       </td>
       <td className={isWrong ? '' : 'text-ink2'}>
         {row.notes.map((note) => (

@@ -8,17 +8,15 @@ import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { say } from '../parts/notices'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { labelOf } from './outline'
-
-const text = words.plant.templates
 
 /** Keeps an asset with all beneath it: as a new template, or as the next revision of one. */
 export function KeepAsTemplate({ node }: { node: PlantNode }) {
   const [open, setOpen] = useState(false)
   return (
     <>
-      <Button onClick={() => setOpen(true)}>{text.keep}</Button>
+      <Button onClick={() => setOpen(true)}>{t('plant:templates.keep')}</Button>
       {open && <KeepDialog node={node} onClose={() => setOpen(false)} />}
     </>
   )
@@ -38,12 +36,12 @@ function KeepDialog({ node, onClose }: { node: PlantNode; onClose: () => void })
       ),
     onSuccess: async (kept) => {
       await changed(client, 'templates')
-      say(text.kept(kept.name, kept.revision))
+      say(t('plant:templates.kept', { name: kept.name, revision: kept.revision }))
       onClose()
     },
   })
   return (
-    <Dialog title={text.keepTitle(labelOf(node))} open onClose={onClose}>
+    <Dialog title={t('plant:templates.keepTitle', { name: labelOf(node) })} open onClose={onClose}>
       <form
         className="flex flex-col gap-3"
         onSubmit={(event) => {
@@ -52,28 +50,28 @@ function KeepDialog({ node, onClose }: { node: PlantNode; onClose: () => void })
         }}
       >
         <label className="block">
-          <span className="block text-[12px] text-ink2">{text.keepAs}</span>
+          <span className="block text-[12px] text-ink2">{t('plant:templates.keepAs')}</span>
           <select
-            aria-label={text.keepAs}
+            aria-label={t('plant:templates.keepAs')}
             className="field w-full"
             value={templateId}
             onChange={(event) => setTemplateId(event.target.value)}
           >
-            <option value="">{text.asNew}</option>
+            <option value="">{t('plant:templates.asNew')}</option>
             {templates.data
               ?.filter((template) => template.level === node.level)
               .map((template) => (
                 <option key={template.id} value={template.id}>
-                  {text.asNext(template.name, template.revision + 1)}
+                  {t('plant:templates.asNext', { name: template.name, revision: template.revision + 1 })}
                 </option>
               ))}
           </select>
         </label>
         {!templateId && (
           <label className="block">
-            <span className="block text-[12px] text-ink2">{text.templateName}</span>
+            <span className="block text-[12px] text-ink2">{t('plant:templates.templateName')}</span>
             <input
-              aria-label={text.templateName}
+              aria-label={t('plant:templates.templateName')}
               className="field w-full"
               autoFocus
               value={name}
@@ -84,9 +82,9 @@ function KeepDialog({ node, onClose }: { node: PlantNode; onClose: () => void })
         <Trouble error={keep.error} />
         <div className="flex gap-4">
           <Button kind="main" type="submit" disabled={keep.isPending || (!templateId && !name.trim())}>
-            {text.keepDo}
+            {t('plant:templates.keepDo')}
           </Button>
-          <Button onClick={onClose}>{words.common.cancel}</Button>
+          <Button onClick={onClose}>{t('common:cancel')}</Button>
         </div>
       </form>
     </Dialog>

@@ -6,11 +6,9 @@ import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
 import { number } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { labelOf } from './outline'
 import { type Facets, usePlantEdit } from './usePlantEdit'
-
-const text = words.plant.plate
 
 /** What stands on a node's plate, in one line; opened, every line of its class with its unit. */
 export function Nameplate({ node, mayEdit }: { node: PlantNode; mayEdit: boolean }) {
@@ -23,7 +21,7 @@ export function Nameplate({ node, mayEdit }: { node: PlantNode; mayEdit: boolean
     <>
       {said && <span className="max-w-full truncate">{said}.</span>}
       {(mayEdit || plate.data.derived.length > 0) && (
-        <Button onClick={() => setOpen(true)}>{said ? text.open : text.add}</Button>
+        <Button onClick={() => setOpen(true)}>{said ? t('plant:plate.open') : t('plant:plate.add')}</Button>
       )}
       {open && (
         <PlateDialog key={node.id} node={node} plate={plate.data} mayEdit={mayEdit} onClose={() => setOpen(false)} />
@@ -58,7 +56,7 @@ function PlateDialog({
     else onClose()
   }
   return (
-    <Dialog title={text.title(labelOf(node))} open wide onClose={onClose}>
+    <Dialog title={t('plant:plate.title', { name: labelOf(node) })} open wide onClose={onClose}>
       <form
         onSubmit={(event) => {
           event.preventDefault()
@@ -66,15 +64,15 @@ function PlateDialog({
         }}
       >
         <label className="mb-3 flex items-center gap-3">
-          <span className="w-44 text-ink2">{text.class}</span>
+          <span className="w-44 text-ink2">{t('plant:plate.class')}</span>
           <select
-            aria-label={text.class}
+            aria-label={t('plant:plate.class')}
             className="field w-56"
             disabled={!mayEdit}
             value={plate.assetClass}
             onChange={(event) => change({ class: { from: plate.assetClass, to: event.target.value } })}
           >
-            <option value="">{text.noClass}</option>
+            <option value="">{t('plant:plate.noClass')}</option>
             {plate.classes.map((one) => (
               <option key={one.id} value={one.id}>
                 {one.name}
@@ -98,7 +96,7 @@ function PlateDialog({
         </div>
         {plate.derived.length > 0 && (
           <>
-            <h3 className="mt-4 font-semibold">{text.derived}</h3>
+            <h3 className="mt-4 font-semibold">{t('plant:plate.derived')}</h3>
             <ul className="flex flex-wrap gap-x-6">
               {plate.derived.map((one) => (
                 <li key={one.name}>
@@ -113,10 +111,10 @@ function PlateDialog({
         <div className="mt-4 flex gap-4">
           {mayEdit && (
             <Button kind="main" type="submit" disabled={alter.isPending}>
-              {text.save}
+              {t('plant:plate.save')}
             </Button>
           )}
-          <Button onClick={onClose}>{words.common.close}</Button>
+          <Button onClick={onClose}>{t('common:close')}</Button>
         </div>
       </form>
     </Dialog>

@@ -1,10 +1,8 @@
 import { useQuery } from '@tanstack/react-query'
 import { queries } from '../api/queries'
 import { Button } from '../parts/Button'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { isNarrowed, type Looking, type Narrowing, narrowings } from './looking'
-
-const text = words.plant.narrow
 
 /** Narrows the plant to an area, a technique, a class of assets, a criticality. */
 export function NarrowRow({ looking, onChange }: { looking: Looking; onChange: (looking: Looking) => void }) {
@@ -22,12 +20,12 @@ export function NarrowRow({ looking, onChange }: { looking: Looking; onChange: (
       {narrowings.map((key) => (
         <select
           key={key}
-          aria-label={text[key]}
+          aria-label={t(`plant:narrow.${key}`)}
           className={`field h-[28px] min-w-0 max-w-[124px] flex-1 ${looking[key] ? 'font-semibold text-plum' : ''}`}
           value={looking[key] ?? ''}
           onChange={(event) => onChange({ ...looking, [key]: event.target.value || undefined })}
         >
-          <option value="">{text[key]}</option>
+          <option value="">{t(`plant:narrow.${key}`)}</option>
           {choices[key].map((choice) => (
             <option key={choice.id} value={choice.id}>
               {choice.name}
@@ -36,7 +34,7 @@ export function NarrowRow({ looking, onChange }: { looking: Looking; onChange: (
         </select>
       ))}
       {isNarrowed(looking) && (
-        <Button onClick={() => onChange({ text: looking.text, show: looking.show })}>{text.clear}</Button>
+        <Button onClick={() => onChange({ text: looking.text, show: looking.show })}>{t('plant:narrow.clear')}</Button>
       )}
     </div>
   )

@@ -4,7 +4,7 @@ import { Spark } from '../parts/Spark'
 import { Tag } from '../parts/Tag'
 import { RollUpMark } from '../parts/RollUpMark'
 import { age } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import type { Row } from './outline'
 import type { Drop } from './useRowDrag'
 
@@ -100,8 +100,8 @@ function Worst({ standing }: { standing: Standing }) {
     <span className="inline-flex items-center gap-2 whitespace-nowrap">
       <RollUpMark counted={standing} />
       {standing.worse > 0 && (
-        <span className="text-[12px] font-semibold text-ink2" title={words.trend.worse(standing.worse)}>
-          {words.trend.worseShort}
+        <span className="text-[12px] font-semibold text-ink2" title={t('trend:worse', { n: standing.worse })}>
+          {t('trend:worseShort')}
         </span>
       )}
     </span>

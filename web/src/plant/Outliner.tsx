@@ -1,6 +1,6 @@
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { Fragment, type MouseEvent, useCallback, useEffect, useRef, useState } from 'react'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { DraftRow } from './DraftRow'
 import {
   behind,
@@ -169,7 +169,7 @@ export function Outliner({ outline, chosenId, choose, onSelect, pasteRows, begin
     <div ref={scroller} className="h-full overflow-auto">
       <table
         role="treegrid"
-        aria-label={words.plant.columns.plant}
+        aria-label={t('plant:columns.plant')}
         aria-rowcount={rows.length + 1}
         aria-multiselectable="true"
         className="ledger"
@@ -178,10 +178,10 @@ export function Outliner({ outline, chosenId, choose, onSelect, pasteRows, begin
       >
         <thead className="sticky top-0 z-10 bg-paper">
           <tr>
-            <th>{words.plant.columns.plant}</th>
-            <th>{words.plant.columns.worst}</th>
-            <th className="num">{words.plant.columns.read}</th>
-            <th>{words.plant.columns.spark}</th>
+            <th>{t('plant:columns.plant')}</th>
+            <th>{t('plant:columns.worst')}</th>
+            <th className="num">{t('plant:columns.read')}</th>
+            <th>{t('plant:columns.spark')}</th>
           </tr>
         </thead>
         <tbody>

@@ -1,11 +1,9 @@
 import { useRef, useState } from 'react'
 import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import type { ImportSource } from './importing'
 import { labelOf } from './outline'
-
-const text = words.plant.files
 const ways = ['csv', 'xlsx', 'json'] as const
 
 interface Props {
@@ -21,13 +19,13 @@ export function PlantFiles({ chosen, mayEdit, onImport }: Props) {
   const link = (format: string, node?: string) => `/api/plant/export?format=${format}${node ? `&node=${node}` : ''}`
   return (
     <>
-      <Button onClick={() => setOpen(true)}>{text.open}</Button>
-      <Dialog title={text.title} open={open} onClose={() => setOpen(false)}>
-        <h3 className="font-semibold">{text.export}</h3>
+      <Button onClick={() => setOpen(true)}>{t('plant:files.open')}</Button>
+      <Dialog title={t('plant:files.title')} open={open} onClose={() => setOpen(false)}>
+        <h3 className="font-semibold">{t('plant:files.export')}</h3>
         <table className="ledger mb-4">
           <tbody>
             <tr>
-              <td>{text.whole}</td>
+              <td>{t('plant:files.whole')}</td>
               <Links href={(format) => link(format)} />
             </tr>
             {chosen && (
@@ -40,12 +38,12 @@ export function PlantFiles({ chosen, mayEdit, onImport }: Props) {
         </table>
         {mayEdit && (
           <>
-            <h3 className="font-semibold">{text.import}</h3>
-            <p className="mb-2 text-ink2">{text.importSay}</p>
+            <h3 className="font-semibold">{t('plant:files.import')}</h3>
+            <p className="mb-2 text-ink2">{t('plant:files.importSay')}</p>
             <input
               ref={input}
               type="file"
-              aria-label={text.choose}
+              aria-label={t('plant:files.choose')}
               accept=".csv,.tsv,.txt,.xlsx,.json"
               onChange={(event) => {
                 const file = event.target.files?.[0]

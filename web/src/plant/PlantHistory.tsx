@@ -4,7 +4,7 @@ import { queries } from '../api/queries'
 import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { dayAndTime } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { usePlantEdit } from './usePlantEdit'
 
 /** Every change of the plant, or of one node and what stood in it, each to be taken back long after its notice is gone. */
@@ -24,7 +24,7 @@ function HistoryDialog({ node, title, onClose }: { node: string | undefined; tit
   const isPending = undo.isPending || redo.isPending
   return (
     <Dialog title={title} open onClose={onClose}>
-      {changes.data?.length === 0 && <p className="text-ink2">{words.plant.historyNone}</p>}
+      {changes.data?.length === 0 && <p className="text-ink2">{t('plant:historyNone')}</p>}
       <ul>
         {changes.data?.map((change) => (
           <li key={change.id} className="flex gap-3 border-b border-rule py-1.5">
@@ -36,7 +36,7 @@ function HistoryDialog({ node, title, onClose }: { node: string | undefined; tit
             </span>
             {change.isKept && (
               <Button disabled={isPending} onClick={() => (change.undone ? redo : undo).mutate(change.id)}>
-                {change.undone ? words.plant.historyAgain : words.common.undo}
+                {change.undone ? t('plant:historyAgain') : t('common:undo')}
               </Button>
             )}
           </li>

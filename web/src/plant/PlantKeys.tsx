@@ -1,6 +1,22 @@
 import { useEffect, useState } from 'react'
 import { Dialog } from '../parts/Dialog'
-import { words } from '../words/en'
+import { t } from '../words/t'
+
+const keys = [
+  'rows',
+  'fold',
+  'add',
+  'level',
+  'rename',
+  'duplicate',
+  'clipboard',
+  'all',
+  'move',
+  'indent',
+  'stamp',
+  'remove',
+  'undo',
+] as const
 
 /** `?` shows the keys of the view. */
 export function PlantKeys() {
@@ -16,16 +32,16 @@ export function PlantKeys() {
   return (
     <>
       <button type="button" className="cursor-pointer whitespace-nowrap text-[12px]" onClick={() => setOpen(true)}>
-        <kbd className="border border-rule bg-sheet px-1 font-mono text-[11px]">Enter</kbd> {words.plant.add}{' '}
+        <kbd className="border border-rule bg-sheet px-1 font-mono text-[11px]">Enter</kbd> {t('plant:add')}{' '}
         <kbd className="border border-rule bg-sheet px-1 font-mono text-[11px]">?</kbd>
       </button>
-      <Dialog title={words.keysTitle} open={open} onClose={() => setOpen(false)}>
+      <Dialog title={t('common:keysTitle')} open={open} onClose={() => setOpen(false)}>
         <table className="ledger">
           <tbody>
-            {words.plant.keys.map(([key, what]) => (
+            {keys.map((key) => (
               <tr key={key}>
-                <td className="font-mono font-semibold">{key}</td>
-                <td>{what}</td>
+                <td className="font-mono font-semibold">{t(`plant:keys.${key}.keys`)}</td>
+                <td>{t(`plant:keys.${key}.does`)}</td>
               </tr>
             ))}
           </tbody>

@@ -4,7 +4,7 @@ import { useMay } from '../parts/useMay'
 import { Button } from '../parts/Button'
 import { Page } from '../parts/Page'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { AssetSheet } from './AssetSheet'
 import { BulkDialog, type Many } from './BulkDialog'
 import { ClashDialog } from './ClashDialog'
@@ -68,7 +68,8 @@ export function PlantView() {
         : null
   const whole = plant?.whole
   const checkCount = whole ? whole.pass + whole.watch + whole.fail + whole.notJudged : 0
-  const say = plant?.nodes === 0 ? words.plant.empty : words.plant.say(whole?.fail ?? 0, whole?.watch ?? 0)
+  const say =
+    plant?.nodes === 0 ? t('plant:empty') : t('plant:say', { fails: whole?.fail ?? 0, watches: whole?.watch ?? 0 })
   const goTo = (id: string | undefined) => {
     if (id) void navigate({ search: { node: id }, replace: true })
   }
@@ -88,18 +89,18 @@ export function PlantView() {
   )
   return (
     <Page
-      say={<span className="font-semibold">{plant ? say : words.common.loading}</span>}
+      say={<span className="font-semibold">{plant ? say : t('common:loading')}</span>}
       actions={
         checkCount > 0 && (
           <Link to="/routes" className="border border-plum bg-plum px-3.5 py-1 font-semibold text-onplum">
-            {words.plant.planRoute}
+            {t('plant:planRoute')}
           </Link>
         )
       }
     >
       <div className="flex h-full max-lg:flex-col">
         <section
-          aria-label={words.plant.columns.plant}
+          aria-label={t('plant:columns.plant')}
           className="flex w-[520px] shrink-0 flex-col border-r border-rule2 max-lg:h-[44%] max-lg:w-full max-lg:border-r-0 max-lg:border-b"
         >
           <FilterBar looking={looking} whole={whole} onChange={narrow} />
@@ -123,19 +124,19 @@ export function PlantView() {
             )}
           </div>
           <div className="flex h-8 shrink-0 items-center gap-4 border-t border-rule px-3 text-ink2">
-            {mayEdit && <Button onClick={() => setStamping(true)}>{words.plant.templates.open}</Button>}
+            {mayEdit && <Button onClick={() => setStamping(true)}>{t('plant:templates.open')}</Button>}
             <PlantFiles chosen={chosen?.node} mayEdit={mayEdit} onImport={setImporting} />
-            {mayEdit && <PlantHistory label={words.plant.history} title={words.plant.historyTitle} />}
+            {mayEdit && <PlantHistory label={t('plant:history')} title={t('plant:historyTitle')} />}
             <span className="flex-1 whitespace-nowrap">
-              {isFiltered && words.plant.found(plant.hits)}{' '}
+              {isFiltered && t('plant:found', { n: plant.hits })}{' '}
               {mayEdit && many && many.count > 0 && (
-                <Button onClick={() => setChanging(many)}>{words.plant.bulk.open(many.count)}</Button>
+                <Button onClick={() => setChanging(many)}>{t('plant:bulk.open', { n: many.count })}</Button>
               )}
             </span>
             <PlantKeys />
           </div>
         </section>
-        <section aria-label={words.plant.now} className="relative min-w-0 flex-1 overflow-auto">
+        <section aria-label={t('plant:now')} className="relative min-w-0 flex-1 overflow-auto">
           {chosenId && rows.length > 0 && (
             <AssetSheet
               nodeId={chosenId}

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { labelOf, type Row } from './outline'
 
 /** A row whose name is being changed. Enter keeps it, Escape keeps the old one. */
@@ -13,7 +13,7 @@ export function RenameRow({ row, onDone }: { row: Row; onDone: (text: string | n
         <div style={{ paddingLeft: row.depth * 15 + 14 }}>
           <input
             ref={input}
-            aria-label={words.plant.rename}
+            aria-label={t('plant:rename')}
             className="field w-full"
             placeholder={row.node.name}
             value={text}

@@ -7,7 +7,7 @@ import type { SettingEffect, SettingLine } from '../api/types'
 import { changed } from '../api/subjects'
 import { Button } from '../parts/Button'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { remember } from './plantHistory'
 
 interface Props {
@@ -53,7 +53,7 @@ export function SettingsPanel({ nodeId, isOpen, onOpen, mayEdit }: Props) {
       open={isOpen}
       onToggle={(event) => onOpen(event.currentTarget.open)}
     >
-      <summary className="cursor-pointer font-semibold">{words.plant.settings}</summary>
+      <summary className="cursor-pointer font-semibold">{t('plant:settings')}</summary>
       <Trouble error={settings.error ?? ask.error ?? set.error} />
       {wanted && (
         <EffectQuestion
@@ -78,11 +78,11 @@ export function SettingsPanel({ nodeId, isOpen, onOpen, mayEdit }: Props) {
               </td>
               <td className="text-ink3">
                 <Origin line={line} nodeId={nodeId} />
-                {line.overriddenBeneath > 0 && `, ${words.plant.overriddenBeneath(line.overriddenBeneath)}`}
+                {line.overriddenBeneath > 0 && `, ${t('plant:overriddenBeneath', { n: line.overriddenBeneath })}`}
                 {line.own && mayEdit && !line.sensor && (
                   <>
                     {', '}
-                    <Button onClick={() => ask.mutate({ [line.key]: null })}>{words.plant.inheritAgain}</Button> (
+                    <Button onClick={() => ask.mutate({ [line.key]: null })}>{t('plant:inheritAgain')}</Button> (
                     {line.inherited})
                   </>
                 )}
@@ -107,31 +107,31 @@ function EffectQuestion({
   onChange: () => void
   onLeave: () => void
 }) {
-  const text = words.plant.effect
   return (
     <div role="alert" className="my-2 border-l-[3px] border-plum bg-wash px-3 py-2">
       <p className="font-semibold">
-        {text.would(effect.checks)}
-        {text.kept(effect.kept)}.
+        {t('plant:effect.would', { n: effect.checks })}
+        {t('plant:effect.kept', { n: effect.kept })}.
       </p>
       <p className="text-ink2">
         {effect.first.join('; ')}
-        {effect.checks > effect.first.length && ` ${text.more(effect.checks - effect.first.length)}`}
+        {effect.checks > effect.first.length &&
+          ` ${t('plant:effect.more', { n: effect.checks - effect.first.length })}`}
       </p>
       <p className="mt-1 flex gap-4">
         <Button kind="second" disabled={isPending} onClick={onChange}>
-          {text.change}
+          {t('plant:effect.change')}
         </Button>
-        <Button onClick={onLeave}>{text.leave}</Button>
+        <Button onClick={onLeave}>{t('plant:effect.leave')}</Button>
       </p>
     </div>
   )
 }
 
 function Origin({ line, nodeId }: { line: SettingLine; nodeId: string }) {
-  if (line.sensor) return <>{words.sensors.of(line.sensor)}</>
-  if (line.originId === null) return <>{words.plant.fromDefault}</>
-  if (line.originId === nodeId) return <>{words.plant.own}</>
+  if (line.sensor) return <>{t('sensors:of', { tag: line.sensor })}</>
+  if (line.originId === null) return <>{t('plant:fromDefault')}</>
+  if (line.originId === nodeId) return <>{t('plant:own')}</>
   return (
     <Link to="/plant" search={{ node: line.originId }} className="text-plum hover:underline">
       {line.originName}

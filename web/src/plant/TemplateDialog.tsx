@@ -5,12 +5,10 @@ import type { TemplateLine } from '../api/types'
 import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { Followers } from './Followers'
 import { labelOf, mayHold, type Row, type Target } from './outline'
 import { usePlantEdit } from './usePlantEdit'
-
-const text = words.plant.templates
 
 /** Where stamped assets come: into the chosen row, or behind it. */
 function placeFor(template: TemplateLine, row: Row | undefined): (Target & { parentId: string }) | null {
@@ -34,10 +32,13 @@ export function TemplateDialog({
   const [chosenId, setChosenId] = useState<string>()
   const chosen = templates.data?.find((template) => template.id === chosenId) ?? templates.data?.[0]
   return (
-    <Dialog title={text.title} open wide onClose={onClose}>
+    <Dialog title={t('plant:templates.title')} open wide onClose={onClose}>
       <Trouble error={templates.error} />
       <div className="flex gap-5">
-        <ul aria-label={text.title} className="max-h-[64vh] w-[280px] shrink-0 overflow-auto border-r border-rule pr-3">
+        <ul
+          aria-label={t('plant:templates.title')}
+          className="max-h-[64vh] w-[280px] shrink-0 overflow-auto border-r border-rule pr-3"
+        >
           {templates.data?.map((template) => (
             <li key={template.id}>
               <button
@@ -47,7 +48,9 @@ export function TemplateDialog({
                 className={`block w-full cursor-pointer border-b border-l-[3px] border-b-rule px-2 py-1.5 text-left ${template === chosen ? 'border-l-plum bg-wash' : 'border-l-transparent hover:bg-paper2'}`}
               >
                 <span className="block font-semibold">{template.name}</span>
-                <span className="text-ink2">{text.line(template.checks, template.stamped)}</span>
+                <span className="text-ink2">
+                  {t('plant:templates.line', { checks: template.checks, stamped: template.stamped })}
+                </span>
               </button>
             </li>
           ))}
@@ -55,11 +58,11 @@ export function TemplateDialog({
         {chosen && (
           <div className="min-w-0 flex-1">
             <StampForm key={chosen.id} template={chosen} row={row} onDone={onStamped} />
-            <h3 className="mt-4 font-semibold">{text.parts(chosen.revision)}</h3>
+            <h3 className="mt-4 font-semibold">{t('plant:templates.parts', { revision: chosen.revision })}</h3>
             <ul className="max-h-[26vh] overflow-auto text-ink2">
               {chosen.parts.map((part, i) => (
                 <li key={`${i} ${part.label}`} style={{ paddingLeft: part.depth * 15 }}>
-                  {part.label} <span className="text-[12px] text-ink3">{words.level[part.level]}</span>
+                  {part.label} <span className="text-[12px] text-ink3">{t(`common:level.${part.level}`)}</span>
                 </li>
               ))}
             </ul>
@@ -96,13 +99,17 @@ function StampForm({
       }}
     >
       <p className="mb-2 text-ink2">
-        {place && row ? (place.afterId ? text.behind(labelOf(row.node)) : text.into(labelOf(row.node))) : text.noPlace}
+        {place && row
+          ? place.afterId
+            ? t('plant:templates.behind', { place: labelOf(row.node) })
+            : t('plant:templates.into', { place: labelOf(row.node) })
+          : t('plant:templates.noPlace')}
       </p>
       <div className="flex items-end gap-3">
         <label className="block">
-          <span className="block text-[12px] text-ink2">{text.tags}</span>
+          <span className="block text-[12px] text-ink2">{t('plant:templates.tags')}</span>
           <input
-            aria-label={text.tags}
+            aria-label={t('plant:templates.tags')}
             className="field w-56 font-mono"
             autoFocus
             placeholder="P-201..P-240"
@@ -111,9 +118,9 @@ function StampForm({
           />
         </label>
         <label className="block min-w-0 flex-1">
-          <span className="block text-[12px] text-ink2">{text.name}</span>
+          <span className="block text-[12px] text-ink2">{t('plant:templates.name')}</span>
           <input
-            aria-label={text.name}
+            aria-label={t('plant:templates.name')}
             className="field w-full"
             placeholder={template.name}
             value={name}
@@ -121,7 +128,7 @@ function StampForm({
           />
         </label>
         <Button kind="main" type="submit" disabled={!place || !tags.trim() || stamp.isPending}>
-          {text.stamp}
+          {t('plant:templates.stamp')}
         </Button>
       </div>
       <Trouble error={stamp.error} />

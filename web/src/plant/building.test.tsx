@@ -94,7 +94,7 @@ describe('rows to be pasted', () => {
     }))
     answering('POST', `/api/jobs/${id}/stop`, () => stopped())
     show(<ImportDialog source={source} onTaken={() => undefined} onClose={() => undefined} />)
-    fireEvent.click(await screen.findByText('Take 5000 rows'))
+    fireEvent.click(await screen.findByText('Take 5,000 rows'))
     expect(await screen.findByText('2,000 of 5,000')).toBeTruthy()
     fireEvent.click(screen.getByText('Stop'))
     expect(await screen.findByText('Stopped. Nothing was imported.')).toBeTruthy()

@@ -5,7 +5,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest'
 import type { PlantNode, SettingLine } from '../api/types'
 import { answeringPlant, node } from '../test/fakePlant'
 import { show } from '../test/show'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { AssetSheet } from './AssetSheet'
 import { noFilter } from './looking'
 import { Outliner } from './Outliner'
@@ -117,7 +117,7 @@ describe('a sheet', () => {
     answering('GET', '/api/plant/nodes/v/settings', () => [])
     const errors = vi.spyOn(console, 'error').mockImplementation(() => undefined)
     show(<AssetSheet nodeId="v" checkId="v" readingId={undefined} mayEdit show={() => undefined} />)
-    expect(await screen.findAllByText(words.plant.neverMeasured)).toHaveLength(1)
+    expect(await screen.findAllByText(t('plant:neverMeasured'))).toHaveLength(1)
     expect(errors.mock.calls.flat().join(' ')).not.toContain('same key')
     errors.mockRestore()
   })

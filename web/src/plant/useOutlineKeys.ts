@@ -1,7 +1,7 @@
 import type { ClipboardEvent, KeyboardEvent } from 'react'
 import { useEffect, useRef, useState } from 'react'
 import { dismiss, say } from '../parts/notices'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import {
   type Blocks,
   childrenIn,
@@ -58,7 +58,7 @@ export function useOutlineKeys(outline: Outline) {
   const ids = selected.map((row) => row.node.id)
   const shift = (target: Target | null) => {
     if (target) edit.move.mutate({ ids, target, seen: stood(rows, ids) })
-    else say(words.plant.noPlace)
+    else say(t('plant:noPlace'))
   }
   const moveAmongSiblings = (row: Row, by: -1 | 1) => {
     const siblings = childrenIn(blocks, row.node.parentId).map((line) => line.node.id)
@@ -78,13 +78,13 @@ export function useOutlineKeys(outline: Outline) {
     void navigator.clipboard?.writeText(text).catch(() => undefined)
     say(
       how === 'move'
-        ? words.plant.cut(ids.length, text.split('\n')[0] ?? '')
-        : words.plant.copied(ids.length, text.split('\n')[0] ?? ''),
+        ? t('plant:cut', { n: ids.length, name: text.split('\n')[0] ?? '' })
+        : t('plant:copied', { n: ids.length, name: text.split('\n')[0] ?? '' }),
     )
   }
   const pasteNodes = (row: Row, from: Clip) => {
     const target = pasteTarget(row, from.level, blocks)
-    if (!target) return say(words.plant.noPlace)
+    if (!target) return say(t('plant:noPlace'))
     if (from.how === 'move') edit.move.mutate({ ids: from.ids, target, seen: from.seen })
     else edit.copy.mutate({ ids: from.ids, target })
     if (target.parentId) setOpen(target.parentId, true)
@@ -112,11 +112,11 @@ export function useOutlineKeys(outline: Outline) {
   const undo = () => {
     dismiss()
     if (session.last) edit.undo.mutate(session.last)
-    else say(words.plant.nothingToUndo)
+    else say(t('plant:nothingToUndo'))
   }
   const redo = () => {
     if (session.lastUndone) edit.redo.mutate(session.lastUndone)
-    else say(words.plant.nothingToRedo)
+    else say(t('plant:nothingToRedo'))
   }
   const control: Record<string, () => void> = {
     x: () => take('move'),

@@ -3,7 +3,7 @@ import { api, type Clash, data, Problem } from '../api/client'
 import type { Committed, OutlineFilter, OutlineRow, PlantNode } from '../api/types'
 import { changed } from '../api/subjects'
 import { say } from '../parts/notices'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { raise } from './contradictions'
 import { type ImportSource, takeImport } from './importing'
 import { type Blocks, type DraftPlace, labelOf, type NewCheck, parseLabel, type Target, TOP } from './outline'
@@ -90,7 +90,7 @@ export function usePlantEdit(outlineKey?: readonly unknown[], onRefused?: (paren
     mutationFn: (id: string) => data(api.POST('/api/plant/changes/{id}/undo', { params: { path: { id } } })),
     onSuccess: (_, id) => {
       rememberUndone(id)
-      say(words.plant.undone)
+      say(t('plant:undone'))
     },
   })
   const redo = useMutation({
@@ -98,7 +98,7 @@ export function usePlantEdit(outlineKey?: readonly unknown[], onRefused?: (paren
     mutationFn: (id: string) => data(api.POST('/api/plant/changes/{id}/redo', { params: { path: { id } } })),
     onSuccess: (_, id) => {
       rememberRedone(id)
-      say(words.plant.redone)
+      say(t('plant:redone'))
     },
   })
   const done = (text: string, changeId: string | null) => {
@@ -150,7 +150,8 @@ export function usePlantEdit(outlineKey?: readonly unknown[], onRefused?: (paren
       onError(error)
       onRefused?.(place.parentId)
     },
-    onSuccess: (changed) => done(words.plant.added(labelOf(changed.node) || words.level.CHECK), changed.changeId),
+    onSuccess: (changed) =>
+      done(t('plant:added', { name: labelOf(changed.node) || t('common:level.CHECK') }), changed.changeId),
   })
 
   const alter = useMutation({

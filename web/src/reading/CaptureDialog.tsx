@@ -6,9 +6,7 @@ import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
 import { ReadingLook, RUN } from './ReadingLook'
-import { words } from '../words/en'
-
-const text = words.visits.capture
+import { t } from '../words/t'
 
 interface LookProps {
   readingId: string
@@ -21,7 +19,7 @@ interface LookProps {
 /** A reading's capture as it was taken, whatever its technique. */
 export function CaptureDialog({ title, onClose, ...look }: LookProps & { title: string; onClose: () => void }) {
   return (
-    <Dialog title={text.title(title)} open wide onClose={onClose}>
+    <Dialog title={t('visits:capture.title', { what: title })} open wide onClose={onClose}>
       <CaptureLook {...look} />
     </Dialog>
   )
@@ -40,7 +38,7 @@ export function CaptureLook({ readingId, checkId, at, place }: LookProps) {
     <>
       <Trouble error={capture.error ?? curves.error} />
       {names.length > 1 && (
-        <p role="group" aria-label={words.signals.curves} className="flex gap-3">
+        <p role="group" aria-label={t('signals:curves')} className="flex gap-3">
           {names.map((one) => (
             <Button key={one} className="min-h-[24px]" aria-pressed={one === name} onClick={() => setWanted(one)}>
               {one}
@@ -68,13 +66,19 @@ function CaptureBody({ readingId, capture }: { readingId: string; capture: Captu
   const photos = Array.from({ length: capture.photos }, (_, i) => i + 1)
   return (
     <>
-      {capture.kind === 'waveform' && <p className="text-ink2">{text.waveform(capture.allRows)}</p>}
+      {capture.kind === 'waveform' && (
+        <p className="text-ink2">{t('visits:capture.waveform', { n: capture.allRows })}</p>
+      )}
       {capture.kind === 'picture' && (
-        <img src={`/api/readings/${readingId}/picture`} alt={text.picture} className="max-w-full border border-rule2" />
+        <img
+          src={`/api/readings/${readingId}/picture`}
+          alt={t('visits:capture.picture')}
+          className="max-w-full border border-rule2"
+        />
       )}
       {capture.markers.length > 0 && !capture.isRun && (
         <p className="my-2 text-ink2">
-          {text.markers}: {capture.markers.join('; ')}
+          {t('visits:capture.markers')}: {capture.markers.join('; ')}
         </p>
       )}
       {capture.rows.length > 0 && !capture.isRun && (
@@ -102,13 +106,15 @@ function CaptureBody({ readingId, capture }: { readingId: string; capture: Captu
         </table>
       )}
       {!capture.isRun && capture.rows.length < capture.allRows && capture.rows.length > 0 && (
-        <p className="mt-2 text-ink3">{text.more(capture.rows.length, capture.allRows)}</p>
+        <p className="mt-2 text-ink3">
+          {t('visits:capture.more', { shown: capture.rows.length, all: capture.allRows })}
+        </p>
       )}
       {photos.map((n) => (
         <img
           key={n}
           src={`/api/readings/${readingId}/photos/${n}`}
-          alt={text.photo(n)}
+          alt={t('visits:capture.photo', { n })}
           className="mt-3 max-w-full border border-rule2"
         />
       ))}

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query'
 import { queries } from '../api/queries'
 import type { Finding } from '../api/types'
 import { Button } from '../parts/Button'
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 interface Props {
   readingId: string
@@ -16,16 +16,16 @@ export function FindingList({ readingId, chosen, onChoose }: Props) {
   const findings = insight.data?.findings ?? []
   if (findings.length === 0) return null
   return (
-    <ul aria-label={words.trend.findings} className="text-[13px]">
+    <ul aria-label={t('trend:findings')} className="text-[13px]">
       {findings.map((finding) => (
         <li key={finding.code}>
-          <span className="text-ink2">{words.trend.shows}</span> {finding.sentence}{' '}
+          <span className="text-ink2">{t('trend:shows')}</span> {finding.sentence}{' '}
           <Button
             className={`min-h-[24px] ${chosen === finding.code ? 'underline' : ''}`}
             aria-pressed={chosen === finding.code}
             onClick={() => onChoose(chosen === finding.code ? null : finding)}
           >
-            {words.trend.showMe}
+            {t('trend:showMe')}
           </Button>
         </li>
       ))}

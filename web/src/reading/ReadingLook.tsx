@@ -5,7 +5,7 @@ import type { Mark, ResultLine } from '../api/types'
 import { Trouble } from '../parts/Trouble'
 import { RunViewer } from '../run/RunViewer'
 import { day } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { BesideChoice } from '../viewers/BesideChoice'
 import type { FileAddress } from '../viewers/KeepPlot'
 import { type Beside, LookBar, type Looked } from '../viewers/LookBar'
@@ -56,7 +56,7 @@ export function ReadingLook({ checkId, readingId, at, place, curve: name, eviden
       {name !== RUN && curves.data?.remarks.map((remark) => <p key={remark}>{remark}</p>)}
       {name === RUN && <RunViewer readingId={readingId} title={title} beside={laid} />}
       {name !== RUN && curves.data && !curve && (
-        <p className="my-3 text-ink2">{words.signals.notShown(name.toLowerCase())}</p>
+        <p className="my-3 text-ink2">{t('signals:notShown', { name: name.toLowerCase() })}</p>
       )}
       {curve?.kind === 'lines' && (
         <SpectrumViewer

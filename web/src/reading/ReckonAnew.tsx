@@ -8,9 +8,7 @@ import { JobPanel } from '../parts/JobPanel'
 import { say } from '../parts/notices'
 import { Trouble } from '../parts/Trouble'
 import { useJob } from '../parts/useJob'
-import { words } from '../words/en'
-
-const text = words.signals
+import { t } from '../words/t'
 
 /** Says that earlier readings were reckoned otherwise than the check is set now, and does them anew where that is wanted. */
 export function ReckonAnew({ checkId }: { checkId: string }) {
@@ -35,9 +33,9 @@ export function ReckonAnew({ checkId }: { checkId: string }) {
       {job && <JobPanel job={job} onTryAgain={() => reckon.mutate()} />}
       {!job && count > 0 && (
         <p className="text-[13px] text-ink2">
-          {text.reckonSay(count)}{' '}
+          {t('signals:reckonSay', { n: count })}{' '}
           <Button className="min-h-[24px]" disabled={reckon.isPending} onClick={() => reckon.mutate()}>
-            {text.reckon}
+            {t('signals:reckon')}
           </Button>
         </p>
       )}

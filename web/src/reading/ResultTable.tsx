@@ -2,9 +2,7 @@ import { useQuery } from '@tanstack/react-query'
 import { queries } from '../api/queries'
 import { VerdictMark } from '../parts/VerdictMark'
 import { boundary, number } from '../units/format'
-import { words } from '../words/en'
-
-const text = words.signals
+import { t } from '../words/t'
 
 /** Everything a reading came to, each result with its limit and verdict; nothing where there is only the one that is shown anyway. */
 export function ResultTable({ readingId }: { readingId: string }) {
@@ -13,15 +11,15 @@ export function ResultTable({ readingId }: { readingId: string }) {
   if (lines.length < 2) return null
   return (
     <details className="mt-1">
-      <summary className="min-h-[24px] cursor-pointer font-semibold">{text.otherResults}</summary>
+      <summary className="min-h-[24px] cursor-pointer font-semibold">{t('signals:otherResults')}</summary>
       <table className="ledger">
         <thead>
           <tr>
-            <th>{text.result}</th>
-            <th className="num">{text.columns.value}</th>
+            <th>{t('signals:result')}</th>
+            <th className="num">{t('signals:columns.value')}</th>
             <th />
-            <th className="num">{words.plant.limit}</th>
-            <th>{words.plant.verdict}</th>
+            <th className="num">{t('plant:limit')}</th>
+            <th>{t('plant:verdict')}</th>
           </tr>
         </thead>
         <tbody>

@@ -2,7 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { api, data } from '../api/client'
 import type { Mended } from '../api/types'
 import { say } from '../parts/notices'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { useReadingChange } from './useReadingChange'
 
 interface Act {
@@ -18,7 +18,7 @@ export function useMending() {
   const changed = useReadingChange(useQueryClient())
   const undo = useMutation({
     mutationFn: (id: string) => data(api.POST('/api/mendings/{id}/undo', { params: { path: { id } } })),
-    onSuccess: () => say(words.visits.mend.undone),
+    onSuccess: () => say(t('visits:mend.undone')),
     onError: (error) => say(error.message),
     onSettled: changed,
   })

@@ -5,7 +5,7 @@ import type { RouteView } from '../api/types'
 import { useMay } from '../parts/useMay'
 import { Button } from '../parts/Button'
 import { say } from '../parts/notices'
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 /** Takes a route off the list; what was measured along it stays, and it can be brought back. */
 export function RemoveRoute({ route }: { route: RouteView }) {
@@ -21,14 +21,14 @@ export function RemoveRoute({ route }: { route: RouteView }) {
     mutationFn: () => data(api.DELETE('/api/routes/{id}', path)),
     onSuccess: async () => {
       await again()
-      say(words.routes.removed(route.name), () => bringBack.mutate())
+      say(t('routes:removed', { name: route.name }), () => bringBack.mutate())
     },
     onError: (error) => say(error.message),
   })
   if (!mayEdit) return null
   return (
     <Button disabled={remove.isPending} onClick={() => remove.mutate()}>
-      {words.routes.remove}
+      {t('routes:remove')}
     </Button>
   )
 }

@@ -6,7 +6,7 @@ import { changed } from '../api/subjects'
 import { Button } from '../parts/Button'
 import { say } from '../parts/notices'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { CheckChooser } from './CheckChooser'
 import { RemoveRoute } from './RemoveRoute'
 import { RouteFit } from './RouteFit'
@@ -61,19 +61,19 @@ export function RouteEditor({ saved, onSaved }: { saved: RouteView | undefined; 
       data(api.PUT('/api/routes/{id}', { params: { path: { id } }, body: { ...draft, version: saved?.version ?? 0 } })),
     onSuccess: async (route) => {
       await changed(client, 'routes')
-      say(words.routes.saved)
+      say(t('routes:saved'))
       onSaved(route.id)
     },
   })
   return (
     <>
       <section
-        aria-label={words.routes.choose}
+        aria-label={t('routes:choose')}
         className="w-[370px] shrink-0 border-r border-rule2 max-lg:h-[38%] max-lg:w-full max-lg:border-b"
       >
         <CheckChooser stops={planned} />
       </section>
-      <section aria-label={words.routes.walk} className="min-w-0 flex-1 overflow-auto px-4 py-3">
+      <section aria-label={t('routes:walk')} className="min-w-0 flex-1 overflow-auto px-4 py-3">
         <form
           className="mb-3 flex items-center gap-3"
           onSubmit={(event) => {
@@ -82,8 +82,8 @@ export function RouteEditor({ saved, onSaved }: { saved: RouteView | undefined; 
           }}
         >
           <input
-            aria-label={words.routes.name}
-            placeholder={words.routes.name}
+            aria-label={t('routes:name')}
+            placeholder={t('routes:name')}
             className="field min-w-0 flex-1 font-semibold"
             value={name}
             onChange={(event) => setName(event.target.value)}
@@ -93,21 +93,23 @@ export function RouteEditor({ saved, onSaved }: { saved: RouteView | undefined; 
             type="submit"
             disabled={!isChanged || save.isPending || !name.trim() || checkIds.length === 0}
           >
-            {words.routes.save}
+            {t('routes:save')}
           </Button>
         </form>
         <RouteTerms terms={terms} onChange={setTerms} />
         <Trouble error={save.error} />
-        {saved && saved.gone > 0 && <p className="mb-2 text-watch">{words.routes.gone(saved.gone)}</p>}
+        {saved && saved.gone > 0 && <p className="mb-2 text-watch">{t('routes:gone', { n: saved.gone })}</p>}
         {planned.stops.length > 0 && (
           <p className="mb-1 flex gap-4">
             <Button disabled={planned.stops.length < 2} onClick={() => setOrdering(true)}>
-              {words.routes.shortest}
+              {t('routes:shortest')}
             </Button>
-            <Button onClick={() => void planned.showPictures().then((count) => say(words.routes.photosSet(count)))}>
-              {words.routes.photosForAll}
+            <Button
+              onClick={() => void planned.showPictures().then((count) => say(t('routes:photosSet', { n: count })))}
+            >
+              {t('routes:photosForAll')}
             </Button>
-            <span className="ml-auto text-[12px] text-ink3">{words.routes.keys}</span>
+            <span className="ml-auto text-[12px] text-ink3">{t('routes:keys')}</span>
           </p>
         )}
         {ordering && (
@@ -122,7 +124,7 @@ export function RouteEditor({ saved, onSaved }: { saved: RouteView | undefined; 
         {saved && !isChanged ? (
           <RouteFit route={saved} />
         ) : (
-          checkIds.length > 0 && <p className="mt-4 text-ink2">{words.routes.unsaved}</p>
+          checkIds.length > 0 && <p className="mt-4 text-ink2">{t('routes:unsaved')}</p>
         )}
       </section>
     </>

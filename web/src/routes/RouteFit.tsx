@@ -6,7 +6,7 @@ import { useMay } from '../parts/useMay'
 import { FitLine } from '../instruments/FitLine'
 import { Button } from '../parts/Button'
 import { bytes, minutes } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { ShareRoute } from './ShareRoute'
 import { useSplit } from './useSplit'
 
@@ -21,8 +21,8 @@ export function RouteFit({ route }: { route: RouteView }) {
     return (
       <section className="mt-5">
         <p className="mb-2">
-          <span className="font-semibold">{words.routes.stops(byHand)}</span>,{' '}
-          {minutes(scheduled?.minutes ?? route.minutes)}. {words.byHand.allByHand}
+          <span className="font-semibold">{t('routes:stops', { n: byHand })}</span>,{' '}
+          {minutes(scheduled?.minutes ?? route.minutes)}. {t('byHand:allByHand')}
         </p>
         {mayEdit && (
           <Link
@@ -30,7 +30,7 @@ export function RouteFit({ route }: { route: RouteView }) {
             search={{ route: route.id }}
             className="inline-block border border-plum bg-plum px-3.5 py-1 font-semibold text-onplum hover:opacity-90"
           >
-            {words.byHand.start}
+            {t('byHand:start')}
           </Link>
         )}
       </section>
@@ -39,22 +39,22 @@ export function RouteFit({ route }: { route: RouteView }) {
   return (
     <section className="mt-5">
       <p className="mb-2">
-        <span className="font-semibold">{words.routes.stops(route.stops.length)}</span>,{' '}
-        {words.routes.needs(minutes(scheduled?.minutes ?? route.minutes), bytes(route.memoryBytes))}
-        {scheduled?.isMeasured ? words.routes.measuredTime : words.routes.usualTime}.{' '}
-        {words.routes.revision(route.revision)}
+        <span className="font-semibold">{t('routes:stops', { n: route.stops.length })}</span>,{' '}
+        {t('routes:needs', { minutes: minutes(scheduled?.minutes ?? route.minutes), size: bytes(route.memoryBytes) })}
+        {scheduled?.isMeasured ? t('routes:measuredTime') : t('routes:usualTime')}.{' '}
+        {t('routes:revision', { n: route.revision })}
       </p>
       {byHand > 0 && (
         <p className="mb-2">
-          {words.byHand.writeRoute(byHand)}{' '}
+          {t('byHand:writeRoute', { n: byHand })}{' '}
           {mayEdit && (
             <Link to="/by-hand" search={{ route: route.id }} className="font-semibold text-plum hover:underline">
-              {words.byHand.start}
+              {t('byHand:start')}
             </Link>
           )}
         </p>
       )}
-      <h2 className="font-semibold">{words.routes.fit}</h2>
+      <h2 className="font-semibold">{t('routes:fit')}</h2>
       <table className="ledger">
         <tbody>
           {instruments.data?.map((instrument) => (
@@ -63,9 +63,9 @@ export function RouteFit({ route }: { route: RouteView }) {
           {instruments.data?.length === 0 && (
             <tr>
               <td>
-                {words.instruments.none}{' '}
+                {t('instruments:none')}{' '}
                 <Link to="/instruments" className="font-semibold text-plum hover:underline">
-                  {words.instruments.add}
+                  {t('instruments:add')}
                 </Link>
               </td>
             </tr>
@@ -95,9 +95,11 @@ function FitRow({ instrument, route }: { instrument: InstrumentView; route: Rout
       error={fit.error ?? split.error}
       held={
         held &&
-        (held.changes ? words.routes.heldChanged(held.revision, held.changes) : words.routes.held(held.revision))
+        (held.changes
+          ? t('routes:heldChanged', { revision: held.revision, changes: held.changes })
+          : t('routes:held', { revision: held.revision }))
       }
-      outcome={fit.data && words.routes.outcome[fit.data.outcome]}
+      outcome={fit.data && t(`routes:outcome.${fit.data.outcome}`)}
       reasons={fit.data?.reasons}
       action={
         <>
@@ -107,12 +109,12 @@ function FitRow({ instrument, route }: { instrument: InstrumentView; route: Rout
               search={{ instrument: instrument.id, load: route.id }}
               className="font-semibold whitespace-nowrap text-plum hover:underline"
             >
-              {words.routes.load}
+              {t('routes:load')}
             </Link>
           )}
           {mayEdit && fit.data && fit.data.outcome !== 'WHOLE' && canSplit && (
             <Button disabled={split.isPending} onClick={() => split.mutate(fit.data.firstChecks)}>
-              {fit.data.outcome === 'TWO_LOADS' ? words.routes.splitLoads : words.routes.splitRest}
+              {fit.data.outcome === 'TWO_LOADS' ? t('routes:splitLoads') : t('routes:splitRest')}
             </Button>
           )}
         </>

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query'
 import { queries } from '../api/queries'
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 /** How often a route is walked, from when on, and by whom. */
 export interface Terms {
@@ -8,8 +8,6 @@ export interface Terms {
   firstDue: string | null
   assignedTo: string | null
 }
-
-const text = words.routes.terms
 
 export function RouteTerms({ terms, onChange }: { terms: Terms; onChange: (terms: Terms) => void }) {
   const people = useQuery(queries.people())
@@ -24,20 +22,20 @@ export function RouteTerms({ terms, onChange }: { terms: Terms; onChange: (terms
   }
   return (
     <p className="mb-3 flex flex-wrap items-center gap-x-2 gap-y-1 text-ink2">
-      {text.every}
+      {t('routes:terms.every')}
       <input
-        aria-label={`${text.every} … ${text.days}`}
+        aria-label={`${t('routes:terms.every')} … ${t('routes:terms.days')}`}
         inputMode="numeric"
         className="field w-14 text-right"
         value={terms.everyDays ?? ''}
         onChange={(event) => every(event.target.value)}
       />
-      {text.days}
+      {t('routes:terms.days')}
       {terms.everyDays !== null && (
         <>
-          , {text.first}
+          , {t('routes:terms.first')}
           <input
-            aria-label={text.first}
+            aria-label={t('routes:terms.first')}
             type="date"
             className="field"
             value={terms.firstDue ?? ''}
@@ -45,14 +43,14 @@ export function RouteTerms({ terms, onChange }: { terms: Terms; onChange: (terms
           />
         </>
       )}
-      {text.who}
+      {t('routes:terms.who')}
       <select
-        aria-label={text.who}
+        aria-label={t('routes:terms.who')}
         className="field"
         value={terms.assignedTo ?? ''}
         onChange={(event) => onChange({ ...terms, assignedTo: event.target.value || null })}
       >
-        <option value="">{text.nobody}</option>
+        <option value="">{t('routes:terms.nobody')}</option>
         {people.data?.map((person) => (
           <option key={person.name} value={person.name}>
             {person.displayName}

@@ -12,7 +12,7 @@ import { Removed } from '../parts/Removed'
 import { Trouble } from '../parts/Trouble'
 import { SetupEditor } from '../setups/SetupEditor'
 import { day } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { RouteEditor } from './RouteEditor'
 
 const route = getRouteApi('/routes')
@@ -35,15 +35,15 @@ export function RoutesView() {
   const showSetup = (id: string | undefined) => void navigate({ search: { setup: id }, replace: true })
   return (
     <Page
-      say={<span className="font-semibold">{words.routes.say(list.length)}</span>}
+      say={<span className="font-semibold">{t('routes:say', { n: list.length })}</span>}
       actions={
         mayEdit && (
           <>
             <Button kind="second" onClick={() => showSetup(NEW)}>
-              {words.setups.new}
+              {t('setups:new')}
             </Button>
             <Button kind="second" onClick={() => show(NEW)}>
-              {words.routes.new}
+              {t('routes:new')}
             </Button>
           </>
         )
@@ -51,7 +51,7 @@ export function RoutesView() {
     >
       <div className="flex h-full max-lg:flex-col">
         <nav
-          aria-label={words.rooms.routes}
+          aria-label={t('common:rooms.routes')}
           className="w-[190px] shrink-0 overflow-auto max-lg:max-h-28 max-lg:w-full border-r border-rule2 bg-paper2"
         >
           <Trouble error={routes.error ?? setups.error} />
@@ -62,12 +62,12 @@ export function RoutesView() {
               name={candidate.name}
               onChoose={() => show(candidate.id)}
             >
-              <span className="text-ink2">{words.routes.stops(candidate.stops.length)}</span>
+              <span className="text-ink2">{t('routes:stops', { n: candidate.stops.length })}</span>
               <DueMark route={schedule.data?.routes.find((one) => one.routeId === candidate.id)} />
             </Item>
           ))}
           {setups.data && setups.data.length > 0 && (
-            <h2 className="border-b border-rule2 px-3 pt-4 pb-1 font-semibold">{words.setups.title}</h2>
+            <h2 className="border-b border-rule2 px-3 pt-4 pb-1 font-semibold">{t('setups:title')}</h2>
           )}
           {setups.data?.map((candidate) => (
             <Item
@@ -76,7 +76,7 @@ export function RoutesView() {
               name={candidate.name}
               onChoose={() => showSetup(candidate.id)}
             >
-              <span className="text-ink2">{words.setups.revision(candidate.revision)}</span>
+              <span className="text-ink2">{t('setups:revision', { n: candidate.revision })}</span>
             </Item>
           ))}
           {mayEdit && <RemovedLoadables />}
@@ -138,7 +138,7 @@ function DueMark({ route }: { route: ScheduledRoute | undefined }) {
   if (!route?.dueOn) return null
   return (
     <span className={`block ${route.isDue ? 'font-semibold text-ink' : 'text-ink2'}`}>
-      {route.daysLate > 0 ? words.routes.late(route.daysLate) : words.routes.due(day(route.dueOn))}
+      {route.daysLate > 0 ? t('routes:late', { days: route.daysLate }) : t('routes:due', { on: day(route.dueOn) })}
       {route.assignedTo && <span className="font-normal text-ink2"> · {route.assignedTo}</span>}
     </span>
   )

@@ -5,10 +5,8 @@ import type { InstrumentView, RouteView } from '../api/types'
 import { Button } from '../parts/Button'
 import { Trouble } from '../parts/Trouble'
 import { nameOf as named } from '../instruments/instrumentName'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import type { useSplit } from './useSplit'
-
-const text = words.routes
 
 const nameOf = (instrument: InstrumentView | undefined) => (instrument ? named(instrument) : '')
 
@@ -30,13 +28,13 @@ export function ShareRoute({
   if (!isOpen) {
     return (
       <p className="mt-2">
-        <Button onClick={() => setOpen(true)}>{text.share}</Button>
+        <Button onClick={() => setOpen(true)}>{t('routes:share')}</Button>
       </p>
     )
   }
   const choose = (which: 0 | 1) => (
     <select
-      aria-label={`${text.share} ${which + 1}`}
+      aria-label={`${t('routes:share')} ${which + 1}`}
       className="field"
       value={ids[which]}
       onChange={(event) => setIds(which === 0 ? [event.target.value, ids[1]] : [ids[0], event.target.value])}
@@ -54,14 +52,14 @@ export function ShareRoute({
   return (
     <div className="mt-3 border-l-[3px] border-plum bg-wash px-3 py-2">
       <p className="flex flex-wrap items-center gap-2">
-        <span className="font-semibold">{text.share}:</span> {choose(0)} {text.shareWith} {choose(1)}
+        <span className="font-semibold">{t('routes:share')}:</span> {choose(0)} {t('routes:shareWith')} {choose(1)}
       </p>
       <Trouble error={share.error ?? split.error} />
       {halves && (
         <p className="mt-1">
-          {text.shareTakes(nameOf(one), halves.firstChecks.length)},{' '}
-          {text.shareTakes(nameOf(other), halves.secondChecks.length)}
-          {halves.left > 0 && `; ${text.shareLeft(halves.left)}`}.
+          {t('routes:shareTakes', { model: nameOf(one), stops: halves.firstChecks.length })},{' '}
+          {t('routes:shareTakes', { model: nameOf(other), stops: halves.secondChecks.length })}
+          {halves.left > 0 && `; ${t('routes:shareLeft', { n: halves.left })}`}.
           {halves.reasons.map((reason) => (
             <span key={reason} className="block text-ink2">
               {reason}
@@ -75,9 +73,9 @@ export function ShareRoute({
           disabled={!canSplit || split.isPending}
           onClick={() => halves && split.mutate(halves.firstChecks)}
         >
-          {text.shareDo}
+          {t('routes:shareDo')}
         </Button>
-        <Button onClick={() => setOpen(false)}>{words.common.cancel}</Button>
+        <Button onClick={() => setOpen(false)}>{t('common:cancel')}</Button>
       </p>
     </div>
   )

@@ -4,7 +4,7 @@ import { api, data } from '../api/client'
 import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 interface Props {
   checkIds: string[]
@@ -31,8 +31,8 @@ export function ShortestWalk({ checkIds, onOrder, onClose }: Props) {
     setAreas(ids)
   }
   return (
-    <Dialog title={words.routes.shortestTitle} open onClose={onClose}>
-      <p className="mb-3 text-ink2">{words.routes.shortestSay}</p>
+    <Dialog title={t('routes:shortestTitle')} open onClose={onClose}>
+      <p className="mb-3 text-ink2">{t('routes:shortestSay')}</p>
       <Trouble error={walk.error} />
       <table className="ledger mb-3">
         <tbody>
@@ -40,11 +40,11 @@ export function ShortestWalk({ checkIds, onOrder, onClose }: Props) {
             <tr key={area.id}>
               <td className="num w-8 text-ink3">{i + 1}</td>
               <td>{area.name}</td>
-              <td className="num text-ink2">{words.routes.stops(area.stops)}</td>
+              <td className="num text-ink2">{t('routes:stops', { n: area.stops })}</td>
               <td className="num whitespace-nowrap">
                 <Button
                   className="h-6 min-w-6"
-                  aria-label={`${words.routes.up} ${area.name}`}
+                  aria-label={`${t('routes:up')} ${area.name}`}
                   disabled={i === 0}
                   onClick={() => swap(i, i - 1)}
                 >
@@ -52,7 +52,7 @@ export function ShortestWalk({ checkIds, onOrder, onClose }: Props) {
                 </Button>
                 <Button
                   className="h-6 min-w-6"
-                  aria-label={`${words.routes.down} ${area.name}`}
+                  aria-label={`${t('routes:down')} ${area.name}`}
                   disabled={i === found.length - 1}
                   onClick={() => swap(i, i + 1)}
                 >
@@ -65,7 +65,11 @@ export function ShortestWalk({ checkIds, onOrder, onClose }: Props) {
       </table>
       {walk.data && (
         <p className="mb-4 font-semibold">
-          {words.routes.shortestGain(walk.data.assetVisitsBefore, walk.data.assetVisits)}
+          {t('routes:shortestGain', {
+            before: walk.data.assetVisitsBefore,
+            after: walk.data.assetVisits,
+            gain: walk.data.assetVisitsBefore - walk.data.assetVisits,
+          })}
         </p>
       )}
       <div className="flex gap-4">
@@ -77,9 +81,9 @@ export function ShortestWalk({ checkIds, onOrder, onClose }: Props) {
             onClose()
           }}
         >
-          {words.routes.shortestDo}
+          {t('routes:shortestDo')}
         </Button>
-        <Button onClick={onClose}>{words.common.cancel}</Button>
+        <Button onClick={onClose}>{t('common:cancel')}</Button>
       </div>
     </Dialog>
   )

@@ -5,7 +5,7 @@ import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
 import { AddPicture } from '../pictures/AddPicture'
 import { MarkedPicture } from '../pictures/MarkedPicture'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { pointOf, type Stop } from './useStops'
 
 interface Props {
@@ -20,7 +20,7 @@ export function StopPicture({ stop, onChoose, onClose }: Props) {
   const pictures = useQuery(queries.pictures(point))
   return (
     <Dialog
-      title={words.routes.photoTitle(`${stop.assetTag || stop.assetName} ${stop.point}`)}
+      title={t('routes:photoTitle', { place: `${stop.assetTag || stop.assetName} ${stop.point}` })}
       open
       wide
       onClose={onClose}
@@ -32,7 +32,7 @@ export function StopPicture({ stop, onChoose, onClose }: Props) {
             key={picture.id}
             type="button"
             aria-pressed={picture.id === stop.pictureId}
-            aria-label={words.pictures.open(picture.title)}
+            aria-label={t('pictures:open', { title: picture.title })}
             className={`cursor-pointer border-[3px] p-1 ${picture.id === stop.pictureId ? 'border-plum' : 'border-transparent hover:border-rule2'}`}
             onClick={() => onChoose(picture.id)}
           >
@@ -49,11 +49,11 @@ export function StopPicture({ stop, onChoose, onClose }: Props) {
       <div className="flex items-center gap-4">
         {stop.pictureId && (
           <Button kind="second" onClick={() => onChoose(null)}>
-            {words.routes.photoNone}
+            {t('routes:photoNone')}
           </Button>
         )}
         <AddPicture nodeId={point} onAdded={(picture) => onChoose(picture.id)} />
-        <Button onClick={onClose}>{words.common.cancel}</Button>
+        <Button onClick={onClose}>{t('common:cancel')}</Button>
       </div>
     </Dialog>
   )

@@ -1,5 +1,5 @@
 import { type DragEvent, type KeyboardEvent, useState } from 'react'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { StopPicture } from './StopPicture'
 import type { Stop } from './useStops'
 import { WalkRow } from './WalkRow'
@@ -21,7 +21,7 @@ export function Walk({ stops, onChange }: Props) {
   const [dragged, setDragged] = useState<number | null>(null)
   const [over, setOver] = useState<number | null>(null)
   const [picturing, setPicturing] = useState<Stop | null>(null)
-  if (stops.length === 0) return <p className="text-ink2">{words.routes.empty}</p>
+  if (stops.length === 0) return <p className="text-ink2">{t('routes:empty')}</p>
   const replace = (stop: Stop, by: Partial<Stop>) =>
     onChange(stops.map((other) => (other.checkId === stop.checkId ? { ...stop, ...by } : other)))
   const move = (from: number, to: number) => to >= 0 && to < stops.length && onChange(moved(stops, from, to))

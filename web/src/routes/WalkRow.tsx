@@ -1,6 +1,6 @@
 import { Button } from '../parts/Button'
 import { Tag } from '../parts/Tag'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import type { Stop } from './useStops'
 
 interface Props {
@@ -41,8 +41,8 @@ export function WalkRow({
             {stop.point} <span className="text-ink2">{stop.check}</span>
           </span>
           <input
-            aria-label={`${words.routes.instruction} ${number}`}
-            placeholder={words.routes.instruction}
+            aria-label={`${t('routes:instruction')} ${number}`}
+            placeholder={t('routes:instruction')}
             title={stop.instruction}
             className="min-w-0 flex-1 border-b border-transparent bg-transparent px-1 text-ink2 placeholder:text-transparent hover:placeholder:text-ink3 focus:border-rule2 focus:placeholder:text-ink3"
             value={stop.instruction}
@@ -55,7 +55,7 @@ export function WalkRow({
         <span className="inline-flex items-center gap-1 align-middle">
           <button
             type="button"
-            aria-label={`${words.routes.photo} ${number}`}
+            aria-label={`${t('routes:photo')} ${number}`}
             className="mr-2 inline-flex h-6 cursor-pointer items-center text-plum hover:underline"
             onClick={onPicture}
           >
@@ -66,12 +66,12 @@ export function WalkRow({
                 className="h-[22px] w-8 border border-rule2 object-cover"
               />
             ) : (
-              words.routes.photo
+              t('routes:photo')
             )}
           </button>
           <Button
             className="h-6 min-w-6"
-            aria-label={`${words.routes.up} ${number}`}
+            aria-label={`${t('routes:up')} ${number}`}
             disabled={number === 1}
             onClick={() => onMove(-1)}
           >
@@ -79,13 +79,13 @@ export function WalkRow({
           </Button>
           <Button
             className="h-6 min-w-6"
-            aria-label={`${words.routes.down} ${number}`}
+            aria-label={`${t('routes:down')} ${number}`}
             disabled={isLast}
             onClick={() => onMove(1)}
           >
             ↓
           </Button>
-          <Button className="h-6 min-w-6" aria-label={`${words.routes.drop} ${number}`} onClick={onDrop}>
+          <Button className="h-6 min-w-6" aria-label={`${t('routes:drop')} ${number}`} onClick={onDrop}>
             ×
           </Button>
         </span>

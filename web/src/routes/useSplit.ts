@@ -4,7 +4,7 @@ import { api, data } from '../api/client'
 import { changed } from '../api/subjects'
 import type { RouteView } from '../api/types'
 import { say } from '../parts/notices'
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 /** Splits a route in two; asked twice, it is split once. */
 export function useSplit(route: RouteView) {
@@ -20,7 +20,7 @@ export function useSplit(route: RouteView) {
       ),
     onSuccess: async (halves) => {
       await changed(client, 'routes')
-      say(words.routes.split(halves.first.name, halves.second.name))
+      say(t('routes:split', { first: halves.first.name, second: halves.second.name }))
     },
   })
 }

@@ -1,11 +1,9 @@
 import type { RunStatistics } from '../api/types'
 import { Button } from '../parts/Button'
 import { change, elapsed, number } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { toneOf } from './LanePlot'
 import { type Channel, lanesOf } from './lanes'
-
-const text = words.signals
 
 interface Props {
   channels: Channel[]
@@ -26,6 +24,12 @@ function limitsSay({ low, high }: Channel): string {
   return low === null ? '' : `≥ ${number(low)}`
 }
 
+function outsideSay(outside: number, covered: number): string {
+  const percent = covered > 0 ? (100 * outside) / covered : 0
+  if (percent === 0) return t('signals:neverOutside')
+  return t('signals:outsideSay', { time: elapsed(outside), percent: percent < 0.1 ? '<0.1' : percent.toFixed(1) })
+}
+
 /** Legend and reckoning in one: each channel with its value under the cursor, and what it did within what is shown. */
 export function ChannelTable({ channels, statistics, at, second, isPart, hidden, onHide, chosen, onChoose }: Props) {
   const hasLimits = channels.some((channel) => channel.low !== null || channel.high !== null)
@@ -34,17 +38,17 @@ export function ChannelTable({ channels, statistics, at, second, isPart, hidden,
       .find((lane) => lane.unit === channel.unit)
       ?.channels.indexOf(channel) ?? 0
   return (
-    <table className="ledger my-1" aria-label={text.channels}>
+    <table className="ledger my-1" aria-label={t('signals:channels')}>
       <thead>
         <tr>
-          <th>{text.channel}</th>
-          <th className="num">{text.atCursor}</th>
+          <th>{t('signals:channel')}</th>
+          <th className="num">{t('signals:atCursor')}</th>
           {second !== null && <th className="num">B − A</th>}
-          <th className="num">{text.least}</th>
-          <th className="num">{text.largest}</th>
-          <th className="num">{text.mean}</th>
-          {hasLimits && <th className="num">{text.within}</th>}
-          {hasLimits && <th className="num">{text.outside}</th>}
+          <th className="num">{t('signals:least')}</th>
+          <th className="num">{t('signals:largest')}</th>
+          <th className="num">{t('signals:mean')}</th>
+          {hasLimits && <th className="num">{t('signals:within')}</th>}
+          {hasLimits && <th className="num">{t('signals:outside')}</th>}
         </tr>
       </thead>
       <tbody>
@@ -62,7 +66,7 @@ export function ChannelTable({ channels, statistics, at, second, isPart, hidden,
                     className="shrink-0"
                     checked={isShown}
                     onChange={() => onHide(channel.name)}
-                    aria-label={text.showChannel(channel.name)}
+                    aria-label={t('signals:showChannel', { name: channel.name })}
                   />
                   <Tone place={placeInLane(channel)} isChosen={chosen === channel.name} />
                   <Button
@@ -90,13 +94,10 @@ export function ChannelTable({ channels, statistics, at, second, isPart, hidden,
               {hasLimits && (
                 <td
                   className="num whitespace-nowrap"
-                  title={own && own.excursions > 0 ? text.times(own.excursions) : undefined}
+                  title={own && own.excursions > 0 ? t('signals:times', { n: own.excursions }) : undefined}
                 >
                   {own && (channel.low !== null || channel.high !== null)
-                    ? text.outsideSay(
-                        elapsed(own.outsideSeconds),
-                        own.coveredSeconds > 0 ? (100 * own.outsideSeconds) / own.coveredSeconds : 0,
-                      )
+                    ? outsideSay(own.outsideSeconds, own.coveredSeconds)
                     : ''}
                 </td>
               )}
@@ -105,7 +106,7 @@ export function ChannelTable({ channels, statistics, at, second, isPart, hidden,
         })}
       </tbody>
       <caption className="caption-bottom text-left text-[12px] text-ink3">
-        {isPart ? text.ofShown : text.ofWhole}
+        {isPart ? t('signals:ofShown') : t('signals:ofWhole')}
       </caption>
     </table>
   )

@@ -6,7 +6,7 @@ import { axis, colour } from '../viewers/Plot'
 import type { Zoom } from '../viewers/useZoom'
 import { ZoomPlot } from '../viewers/ZoomPlot'
 import type { RunView } from '../api/types'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { type Channel, heightsOf, type Lane } from './lanes'
 
 const TOGETHER = 'run'
@@ -136,7 +136,7 @@ export function LanePlot({
       options={options}
       data={data}
       height={height}
-      label={`${words.signals.run}: ${channels.map((channel) => channel.name).join(', ')}`}
+      label={`${t('signals:run')}: ${channels.map((channel) => channel.name).join(', ')}`}
       zoom={zoom}
       draw={draw}
       onPoint={onPoint}

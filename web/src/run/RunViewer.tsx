@@ -13,12 +13,10 @@ import { type FileAddress, KeepPlot } from '../viewers/KeepPlot'
 import { RangeStrip } from '../viewers/RangeStrip'
 import { useCursors } from '../viewers/useCursors'
 import { useZoom } from '../viewers/useZoom'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { ChannelTable } from './ChannelTable'
 import { LanePlot } from './LanePlot'
 import { lanesOf } from './lanes'
-
-const text = words.signals
 const HEIGHTS = [300, 200, 150]
 /** How much round a marker is shown, as a share of the whole. */
 const ROUND_MARKER = 0.03
@@ -33,7 +31,7 @@ interface Props {
 export function RunViewer({ readingId, title, beside }: Props) {
   const run = useQuery(queries.run(readingId))
   const other = useQuery({ ...queries.run(beside?.readingId ?? ''), enabled: beside !== null })
-  if (!run.data) return run.error ? <Trouble error={run.error} /> : <p className="text-ink2">{words.common.loading}</p>
+  if (!run.data) return run.error ? <Trouble error={run.error} /> : <p className="text-ink2">{t('common:loading')}</p>
   return (
     <>
       <Trouble error={other.error} />
@@ -84,7 +82,7 @@ function DrawnRun({ readingId, run, other, otherName, title }: DrawnProps) {
   const move = useCallback((at: number | null) => setPointed(at), [])
   const file: FileAddress = (form, part) =>
     `/api/readings/${readingId}/run/file?form=${form}${part ? `&from=${part.from}&to=${part.to}` : ''}`
-  const said = [title, other && `${text.dotted} ${otherName}`].filter(Boolean).join('; ')
+  const said = [title, other && `${t('signals:dotted')} ${otherName}`].filter(Boolean).join('; ')
   const at = cursors.first !== null ? placeOf(seconds, cursors.first) : pointed
   return (
     <div>
@@ -106,26 +104,28 @@ function DrawnRun({ readingId, run, other, otherName, title }: DrawnProps) {
           made={(plot) => (plot ? plots.current.set(lane.unit, plot) : plots.current.delete(lane.unit))}
         />
       ))}
-      <RangeStrip whole={whole} zoom={zoom} outline={outline} label={text.strip} />
+      <RangeStrip whole={whole} zoom={zoom} outline={outline} label={t('signals:strip')} />
       <p className="flex min-h-[24px] flex-wrap gap-x-4 text-[13px]">
-        {other && <span className="text-ink2">{`${text.dotted} ${otherName}`}</span>}
-        {cursors.lines.length === 0 && <span className="text-ink3">{text.pickTime}</span>}
+        {other && <span className="text-ink2">{`${t('signals:dotted')} ${otherName}`}</span>}
+        {cursors.lines.length === 0 && <span className="text-ink3">{t('signals:pickTime')}</span>}
         {cursors.lines.map((line) => (
           <span key={line.name}>
             <span className="font-semibold">{line.name}</span> {elapsed(line.at)}
           </span>
         ))}
-        {cursors.apart !== null && <span className="font-semibold">{text.apart(elapsed(cursors.apart))}</span>}
+        {cursors.apart !== null && (
+          <span className="font-semibold">{t('signals:apart', { time: elapsed(cursors.apart) })}</span>
+        )}
         {cursors.lines.length > 0 && (
           <Button className="min-h-[24px]" onClick={cursors.clear}>
-            {text.noCursor}
+            {t('signals:noCursor')}
           </Button>
         )}
-        <span className="flex-1 text-right text-[12px] text-ink3">{text.keys}</span>
+        <span className="flex-1 text-right text-[12px] text-ink3">{t('signals:keys')}</span>
       </p>
       {markers.length > 0 && (
         <p className="flex flex-wrap items-center gap-x-4 text-[13px] text-ink2">
-          {text.markers}
+          {t('signals:markers')}
           {markers.map((marker) => (
             <Button
               key={`${marker.at} ${marker.name}`}

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query'
 import { queries } from '../api/queries'
 import { Trouble } from '../parts/Trouble'
 import { dayAndTime } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 const LONGEST = 90
 
@@ -16,14 +16,14 @@ export function AuditTable() {
   const audit = useQuery(queries.audit())
   return (
     <section>
-      <h2 className="font-semibold">{words.setup.audit}</h2>
+      <h2 className="font-semibold">{t('setup:audit')}</h2>
       <Trouble error={audit.error} />
       <table className="ledger">
         <thead>
           <tr>
-            <th>{words.setup.when}</th>
-            <th>{words.setup.who}</th>
-            <th>{words.setup.what}</th>
+            <th>{t('setup:when')}</th>
+            <th>{t('setup:who')}</th>
+            <th>{t('setup:what')}</th>
             <th />
           </tr>
         </thead>

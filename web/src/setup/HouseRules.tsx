@@ -5,7 +5,7 @@ import { changed } from '../api/subjects'
 import type { Rules } from '../api/types'
 import { say } from '../parts/notices'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 /** What the house has decided for everybody. */
 export function HouseRules({ mayDecide }: { mayDecide: boolean }) {
@@ -14,13 +14,13 @@ export function HouseRules({ mayDecide }: { mayDecide: boolean }) {
   const put = useMutation({
     mutationFn: (wanted: Rules) => data(api.PUT('/api/rules', { body: wanted })),
     onSuccess: () => {
-      say(words.setup.rulesSaved)
+      say(t('setup:rulesSaved'))
       void changed(client, 'policies')
     },
   })
   return (
     <section className="mb-6">
-      <h2 className="font-semibold">{words.setup.rules}</h2>
+      <h2 className="font-semibold">{t('setup:rules')}</h2>
       <Trouble error={rules.error ?? put.error} />
       {rules.data &&
         (['refuseOverdue', 'fileNeedsSecond'] as const).map((rule) => (
@@ -32,7 +32,7 @@ export function HouseRules({ mayDecide }: { mayDecide: boolean }) {
               checked={rules.data[rule]}
               onChange={(event) => put.mutate({ ...rules.data, [rule]: event.target.checked })}
             />
-            {words.setup[rule]}
+            {t(`setup:${rule}`)}
           </label>
         ))}
     </section>

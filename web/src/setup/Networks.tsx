@@ -3,20 +3,20 @@ import { api, data } from '../api/client'
 import { queries } from '../api/queries'
 import { LineList } from '../parts/LineList'
 import { useKeptLines } from '../parts/useKeptLines'
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 /** Where on the network instruments may be. */
 export function Networks() {
   const kept = useQuery(queries.networks())
   const save = useKeptLines(
     (lines) => data(api.PUT('/api/networks', { body: { networks: lines } })),
-    words.setup.networksSaved,
+    t('setup:networksSaved'),
     'networks',
   )
   return (
     <LineList
-      title={words.setup.networks}
-      says={words.setup.networksSay}
+      title={t('setup:networks')}
+      says={t('setup:networksSay')}
       lines={kept.data?.networks ?? []}
       error={kept.error ?? save.error}
       keep={save.mutateAsync}

@@ -4,7 +4,7 @@ import { api, data } from '../api/client'
 import { Button } from '../parts/Button'
 import { say } from '../parts/notices'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 const empty = { former: '', wanted: '' }
 
@@ -14,12 +14,12 @@ export function OwnPassword() {
     mutationFn: () => data(api.POST('/api/session/password', { body: typed })),
     onSuccess: () => {
       setTyped(empty)
-      say(words.setup.passwordChanged)
+      say(t('setup:passwordChanged'))
     },
   })
   return (
     <section className="mb-6">
-      <h2 className="mb-1 font-semibold">{words.setup.ownPassword}</h2>
+      <h2 className="mb-1 font-semibold">{t('setup:ownPassword')}</h2>
       <form
         className="flex flex-wrap items-end gap-3"
         onSubmit={(event) => {
@@ -28,7 +28,7 @@ export function OwnPassword() {
         }}
       >
         <label>
-          <span className="block text-[12px] text-ink2">{words.setup.formerPassword}</span>
+          <span className="block text-[12px] text-ink2">{t('setup:formerPassword')}</span>
           <input
             type="password"
             autoComplete="current-password"
@@ -38,7 +38,7 @@ export function OwnPassword() {
           />
         </label>
         <label>
-          <span className="block text-[12px] text-ink2">{words.setup.newPassword}</span>
+          <span className="block text-[12px] text-ink2">{t('setup:newPassword')}</span>
           <input
             type="password"
             autoComplete="new-password"
@@ -48,7 +48,7 @@ export function OwnPassword() {
           />
         </label>
         <Button kind="second" type="submit" disabled={!typed.former || !typed.wanted || change.isPending}>
-          {words.setup.changePassword}
+          {t('setup:changePassword')}
         </Button>
       </form>
       <Trouble error={change.error} />

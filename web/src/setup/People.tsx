@@ -6,10 +6,9 @@ import type { Account } from '../api/types'
 import { changed } from '../api/subjects'
 import { Button } from '../parts/Button'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 const roles = ['VIEWER', 'TECHNICIAN', 'REVIEWER', 'ADMINISTRATOR'] as const
-const text = words.setup
 
 /** Who may sign in, with what role. */
 export function People() {
@@ -34,15 +33,15 @@ export function People() {
   })
   return (
     <section className="mb-6 max-w-[820px]">
-      <h2 className="font-semibold">{text.people}</h2>
+      <h2 className="font-semibold">{t('setup:people')}</h2>
       <Trouble error={accounts.error ?? change.error} />
       <table className="ledger mb-3">
         <thead>
           <tr>
-            <th>{text.signInName}</th>
-            <th>{text.displayName}</th>
-            <th>{text.role}</th>
-            <th>{text.active}</th>
+            <th>{t('setup:signInName')}</th>
+            <th>{t('setup:displayName')}</th>
+            <th>{t('setup:role')}</th>
+            <th>{t('setup:active')}</th>
             <th />
           </tr>
         </thead>
@@ -53,22 +52,22 @@ export function People() {
               <td>{account.displayName}</td>
               <td>
                 <select
-                  aria-label={`${text.role} ${account.name}`}
+                  aria-label={`${t('setup:role')} ${account.name}`}
                   className="field"
                   value={account.role}
                   onChange={(event) => change.mutate({ account, role: event.target.value as Account['role'] })}
                 >
                   {roles.map((role) => (
                     <option key={role} value={role}>
-                      {words.role[role]}
+                      {t(`common:role.${role}`)}
                     </option>
                   ))}
                 </select>
               </td>
-              <td>{account.active ? text.open : text.closed}</td>
+              <td>{account.active ? t('setup:open') : t('setup:closed')}</td>
               <td className="num">
                 <Button onClick={() => change.mutate({ account, active: !account.active })}>
-                  {account.active ? text.close : text.reopen}
+                  {account.active ? t('setup:close') : t('setup:reopen')}
                 </Button>
               </td>
             </tr>
@@ -110,11 +109,11 @@ function AddPerson({ onAdded }: { onAdded: () => void }) {
         add.mutate()
       }}
     >
-      {field('name', text.signInName)}
-      {field('displayName', text.displayName)}
-      {field('password', text.password, 'password')}
+      {field('name', t('setup:signInName'))}
+      {field('displayName', t('setup:displayName'))}
+      {field('password', t('setup:password'), 'password')}
       <label>
-        <span className="block text-[12px] text-ink2">{text.role}</span>
+        <span className="block text-[12px] text-ink2">{t('setup:role')}</span>
         <select
           className="field"
           value={person.role}
@@ -122,13 +121,13 @@ function AddPerson({ onAdded }: { onAdded: () => void }) {
         >
           {roles.map((role) => (
             <option key={role} value={role}>
-              {words.role[role]}
+              {t(`common:role.${role}`)}
             </option>
           ))}
         </select>
       </label>
       <Button kind="second" type="submit" disabled={add.isPending}>
-        {text.addPerson}
+        {t('setup:addPerson')}
       </Button>
       <Trouble error={add.error} />
     </form>

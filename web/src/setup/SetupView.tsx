@@ -1,6 +1,6 @@
 import { useMay } from '../parts/useMay'
 import { Page } from '../parts/Page'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { AuditTable } from './AuditTable'
 import { HouseRules } from './HouseRules'
 import { MakersKeys } from './MakersKeys'
@@ -12,10 +12,10 @@ import { SkipReasons } from './SkipReasons'
 export function SetupView() {
   const may = useMay()
   return (
-    <Page say={<span className="font-semibold">{words.setup.say}</span>}>
+    <Page say={<span className="font-semibold">{t('setup:say')}</span>}>
       <div className="h-full overflow-auto px-4 py-3">
         <OwnPassword />
-        {may.manage ? <People /> : <p className="mb-4 text-ink2">{words.setup.onlyAdministrator}</p>}
+        {may.manage ? <People /> : <p className="mb-4 text-ink2">{t('setup:onlyAdministrator')}</p>}
         <HouseRules mayDecide={may.sign} />
         {may.manage && <Networks />}
         {may.manage && <MakersKeys />}

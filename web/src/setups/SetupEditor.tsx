@@ -9,15 +9,13 @@ import { useMay } from '../parts/useMay'
 import { Button } from '../parts/Button'
 import { say } from '../parts/notices'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { askedFields, said, usualValues, writtenValues } from './fields'
 import { SetupFit } from './SetupFit'
 import { SetupLive } from './SetupLive'
 import { SetupRevisions } from './SetupRevisions'
 import { SetupRowTable } from './SetupRowTable'
 import { SetupValue } from './SetupValue'
-
-const text = words.setups
 
 /** A set-up as a form made of its kind's fields; beneath, which instrument can take it. */
 export function SetupEditor({
@@ -33,7 +31,7 @@ export function SetupEditor({
   if (!form) return <Trouble error={forms.error} />
   const choice = !saved && (
     <label className="mb-3 flex items-center gap-2 text-ink2">
-      {text.kind}
+      {t('setups:kind')}
       <select className="field" value={form.id} onChange={(event) => setKind(event.target.value)}>
         {forms.data?.map((one) => (
           <option key={one.id} value={one.id}>
@@ -78,7 +76,7 @@ function Editor({
     mutationFn: () => data(api.PUT('/api/setups/{id}', { ...path, body: { ...draft, version: saved?.version ?? 0 } })),
     onSuccess: async (setup) => {
       await changed(client, 'setups')
-      say(text.saved)
+      say(t('setups:saved'))
       onSaved(setup.id)
     },
   })
@@ -90,7 +88,7 @@ function Editor({
     mutationFn: () => data(api.DELETE('/api/setups/{id}', path)),
     onSuccess: async () => {
       await changed(client, 'setups')
-      say(text.removed(name), () => bringBack.mutate())
+      say(t('setups:removed', { name }), () => bringBack.mutate())
       onSaved(undefined)
     },
   })
@@ -105,8 +103,8 @@ function Editor({
       >
         <div className="mb-4 flex items-center gap-3">
           <input
-            aria-label={text.name}
-            placeholder={text.name}
+            aria-label={t('setups:name')}
+            placeholder={t('setups:name')}
             className="field min-w-0 flex-1 font-semibold"
             value={name}
             disabled={!mayEdit}
@@ -114,7 +112,7 @@ function Editor({
           />
           {mayEdit && (
             <Button kind="main" type="submit" disabled={!isChanged || save.isPending || !name.trim()}>
-              {text.save}
+              {t('setups:save')}
             </Button>
           )}
         </div>
@@ -138,7 +136,7 @@ function Editor({
         {saved && mayEdit && (
           <p className="mt-3">
             <Button disabled={remove.isPending} onClick={() => remove.mutate()}>
-              {text.remove}
+              {t('setups:remove')}
             </Button>
           </p>
         )}
@@ -150,7 +148,7 @@ function Editor({
           <SetupLive setup={saved} />
         )
       ) : (
-        <p className="mt-4 text-ink2">{text.unsaved}</p>
+        <p className="mt-4 text-ink2">{t('setups:unsaved')}</p>
       )}
       {saved && (
         <SetupRevisions

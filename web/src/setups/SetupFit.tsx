@@ -3,9 +3,7 @@ import { Link } from '@tanstack/react-router'
 import { queries } from '../api/queries'
 import type { InstrumentView, SetupView } from '../api/types'
 import { FitLine } from '../instruments/FitLine'
-import { words } from '../words/en'
-
-const text = words.setups
+import { t } from '../words/t'
 
 /** What will happen, and which instrument can do it: asked of the connected instrument itself. */
 export function SetupFit({ setup }: { setup: SetupView }) {
@@ -13,9 +11,9 @@ export function SetupFit({ setup }: { setup: SetupView }) {
   return (
     <section className="mt-5">
       <p className="mb-2">
-        <span className="font-semibold">{setup.says}.</span> {text.revision(setup.revision)}.
+        <span className="font-semibold">{setup.says}.</span> {t('setups:revision', { n: setup.revision })}.
       </p>
-      <h2 className="font-semibold">{words.routes.fit}</h2>
+      <h2 className="font-semibold">{t('routes:fit')}</h2>
       <table className="ledger max-w-[860px]">
         <tbody>
           {instruments.data?.map((instrument) => (
@@ -23,7 +21,7 @@ export function SetupFit({ setup }: { setup: SetupView }) {
           ))}
           {instruments.data?.length === 0 && (
             <tr>
-              <td>{words.instruments.none}</td>
+              <td>{t('instruments:none')}</td>
             </tr>
           )}
         </tbody>
@@ -41,8 +39,13 @@ function FitRow({ instrument, setup }: { instrument: InstrumentView; setup: Setu
       instrument={instrument}
       isAsking={fit.isPending}
       error={fit.error}
-      held={held && (held.revision === setup.revision ? text.held(held.revision) : text.heldOlder(held.revision))}
-      outcome={obstacles?.length === 0 ? text.fits : undefined}
+      held={
+        held &&
+        (held.revision === setup.revision
+          ? t('setups:held', { revision: held.revision })
+          : t('setups:heldOlder', { revision: held.revision }))
+      }
+      outcome={obstacles?.length === 0 ? t('setups:fits') : undefined}
       reasons={obstacles}
       action={
         obstacles?.length === 0 && (
@@ -51,7 +54,7 @@ function FitRow({ instrument, setup }: { instrument: InstrumentView; setup: Setu
             search={{ instrument: instrument.id, setup: setup.id }}
             className="font-semibold whitespace-nowrap text-plum hover:underline"
           >
-            {text.load}
+            {t('setups:load')}
           </Link>
         )
       }

@@ -4,9 +4,7 @@ import type { SetupView } from '../api/types'
 import { useMay } from '../parts/useMay'
 import { Button } from '../parts/Button'
 import { dayAndTime } from '../units/format'
-import { words } from '../words/en'
-
-const text = words.setups
+import { t } from '../words/t'
 
 interface Said {
   values: Record<string, string>
@@ -21,15 +19,17 @@ export function SetupRevisions({ setup, onTake }: { setup: SetupView; onTake: (e
   if (earlier.length === 0) return null
   return (
     <details className="mt-5 border-t border-rule pt-2">
-      <summary className="cursor-pointer font-semibold">{text.earlier}</summary>
+      <summary className="cursor-pointer font-semibold">{t('setups:earlier')}</summary>
       <table className="ledger max-w-[560px]">
         <tbody>
           {earlier.map((one) => (
             <tr key={one.revision}>
-              <td>{text.revision(one.revision)}</td>
+              <td>{t('setups:revision', { n: one.revision })}</td>
               <td>{dayAndTime(one.at)}</td>
               <td>{one.by}</td>
-              <td className="num">{mayEdit && <Button onClick={() => onTake(one)}>{text.takeEarlier}</Button>}</td>
+              <td className="num">
+                {mayEdit && <Button onClick={() => onTake(one)}>{t('setups:takeEarlier')}</Button>}
+              </td>
             </tr>
           ))}
         </tbody>

@@ -4,7 +4,7 @@ import { api, data } from '../api/client'
 import { Button } from '../parts/Button'
 import { Tag } from '../parts/Tag'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 export function SignIn() {
   const client = useQueryClient()
@@ -24,10 +24,10 @@ export function SignIn() {
         }}
       >
         <h1 className="mb-5 flex items-center gap-3 text-[18px] font-semibold">
-          <Tag text={words.product} large /> {words.signIn.title}
+          <Tag text={t('common:product')} large /> {t('signIn:title')}
         </h1>
         <label className="mb-3 block">
-          <span className="mb-0.5 block text-ink2">{words.signIn.name}</span>
+          <span className="mb-0.5 block text-ink2">{t('signIn:name')}</span>
           <input
             className="field w-full"
             name="name"
@@ -38,7 +38,7 @@ export function SignIn() {
           />
         </label>
         <label className="mb-4 block">
-          <span className="mb-0.5 block text-ink2">{words.signIn.password}</span>
+          <span className="mb-0.5 block text-ink2">{t('signIn:password')}</span>
           <input
             className="field w-full"
             name="password"
@@ -50,7 +50,7 @@ export function SignIn() {
         </label>
         <Trouble error={signIn.error} />
         <Button kind="main" type="submit" disabled={signIn.isPending || !name || !password}>
-          {words.signIn.go}
+          {t('signIn:go')}
         </Button>
       </form>
     </main>

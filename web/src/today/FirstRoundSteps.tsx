@@ -1,7 +1,7 @@
 import { Link } from '@tanstack/react-router'
 import type { FirstRound } from '../api/types'
 import { ProgressMark } from '../parts/ProgressMark'
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 const steps = [
   { key: 'plant', to: '/plant' },
@@ -17,7 +17,7 @@ export function FirstRoundSteps({ first }: { first: FirstRound }) {
   const next = steps.find((step) => !first[step.key])
   return (
     <section className="mt-6 max-w-[900px]">
-      <h2 className="mb-1 font-semibold">{words.today.firstTitle}</h2>
+      <h2 className="mb-1 font-semibold">{t('today:firstTitle')}</h2>
       <table className="ledger">
         <tbody>
           {steps.map((step, i) => (
@@ -26,15 +26,15 @@ export function FirstRoundSteps({ first }: { first: FirstRound }) {
                 <ProgressMark progress={first[step.key] ? 'done' : 'to do'} />
               </td>
               <td className={first[step.key] ? 'text-ink3' : ''}>
-                {i + 1}. {words.today.steps[step.key]}
+                {i + 1}. {t(`today:steps.${step.key}`)}
               </td>
               <td className="num">
                 {step === next ? (
                   <Link to={step.to} className="font-semibold text-plum hover:underline">
-                    {words.today.doIt}
+                    {t('today:doIt')}
                   </Link>
                 ) : (
-                  first[step.key] && <span className="text-ink3">{words.today.done}</span>
+                  first[step.key] && <span className="text-ink3">{t('today:done')}</span>
                 )}
               </td>
             </tr>

@@ -3,7 +3,7 @@ import { Link } from '@tanstack/react-router'
 import { queries } from '../api/queries'
 import type { RouteCalendar, ScheduledRoute } from '../api/types'
 import { day, minutes } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 interface Week {
   begins: string
@@ -35,15 +35,15 @@ export function NextWeeks() {
   const calendar = useQuery(queries.schedule())
   if (!calendar.data?.routes.some((route) => route.dueOn)) return null
   return (
-    <section className="mt-6 max-w-[900px]" aria-label={words.today.calendar}>
-      <h2 className="mb-1 font-semibold">{words.today.calendar}</h2>
+    <section className="mt-6 max-w-[900px]" aria-label={t('today:calendar')}>
+      <h2 className="mb-1 font-semibold">{t('today:calendar')}</h2>
       <table className="ledger">
         <tbody>
           {weeksOf(calendar.data).map((week) => (
             <tr key={week.begins}>
-              <td className="w-40 whitespace-nowrap text-ink2">{words.today.week(day(week.begins))}</td>
+              <td className="w-40 whitespace-nowrap text-ink2">{t('today:week', { on: day(week.begins) })}</td>
               <td>
-                {week.walks.length === 0 && <span className="text-ink3">{words.today.nothingDue}</span>}
+                {week.walks.length === 0 && <span className="text-ink3">{t('today:nothingDue')}</span>}
                 {week.walks.map(({ on, route }) => (
                   <span key={`${route.routeId} ${on}`} className="mr-6 inline-block">
                     <span className="text-ink2">{day(on)}</span>{' '}

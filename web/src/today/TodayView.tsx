@@ -6,7 +6,7 @@ import { Page } from '../parts/Page'
 import { Tag } from '../parts/Tag'
 import { Trouble } from '../parts/Trouble'
 import { VerdictShape } from '../parts/VerdictMark'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { FirstRoundSteps } from './FirstRoundSteps'
 import { NextWeeks } from './NextWeeks'
 
@@ -17,13 +17,12 @@ const shapes: Partial<Record<TodayItem['kind'], Verdict>> = {
 }
 
 function sentence(item: TodayItem): string {
-  const wording = words.today[item.kind]
-  return typeof wording === 'string' ? wording : wording(item.count)
+  return t(`today:${item.kind}`, { n: item.count })
 }
 
 function Act({ item }: { item: TodayItem }) {
   const look = 'font-semibold text-plum hover:underline'
-  const text = words.today.act[item.kind]
+  const text = t(`today:act.${item.kind}`)
   switch (item.kind) {
     case 'LOOSE_READINGS':
       return (
@@ -71,12 +70,12 @@ export function TodayView() {
   const first = today.data?.firstRound
   const firstRoundOpen = first !== undefined && !Object.values(first).every(Boolean)
   const say = !today.data
-    ? words.common.loading
+    ? t('common:loading')
     : firstRoundOpen && items.length === 0
-      ? words.today.firstSay
+      ? t('today:firstSay')
       : items.length === 0
-        ? words.today.nothing
-        : words.today.wants(items.length)
+        ? t('today:nothing')
+        : t('today:wants', { n: items.length })
   return (
     <Page say={<span className="font-semibold">{say}</span>}>
       <div className="h-full overflow-auto px-4 py-3">
@@ -95,7 +94,7 @@ export function TodayView() {
                   <td className="font-semibold">{item.name}</td>
                   <td>
                     {sentence(item)}
-                    {item.worse > 0 && <span className="font-semibold">, {words.trend.worse(item.worse)}</span>}
+                    {item.worse > 0 && <span className="font-semibold">, {t('trend:worse', { n: item.worse })}</span>}
                     {item.kind.startsWith('ROUTE') && item.detail && <span className="text-ink2">, {item.detail}</span>}
                   </td>
                   <td className="num">

@@ -6,11 +6,9 @@ import { Tag } from '../parts/Tag'
 import { VerdictShape } from '../parts/VerdictMark'
 import { number } from '../units/format'
 import { KeepPlot } from '../viewers/KeepPlot'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { trendFile } from './trendFile'
 import { seconds } from './drawing'
-
-const text = words.trend
 const WIDTH = 300
 const HEIGHT = 120
 const EDGE = 8
@@ -21,7 +19,7 @@ export function Compare({ trend }: { trend: Trend }) {
     queries: trend.sisters.map((sister) => queries.trend(sister.checkId, { result: trend.resultId })),
   })
   const section = useRef<HTMLElement>(null)
-  if (trend.sisters.length === 0) return <p className="my-3 text-ink2">{text.compareNone}</p>
+  if (trend.sisters.length === 0) return <p className="my-3 text-ink2">{t('trend:compareNone')}</p>
   const all = [trend, ...others.flatMap((one) => (one.data ? [one.data] : []))]
   const points = all.flatMap((one) => one.points)
   const times = points.map((point) => seconds(point.at))
@@ -40,8 +38,8 @@ export function Compare({ trend }: { trend: Trend }) {
       drawn,
     }))
   return (
-    <section ref={section} aria-label={text.compare}>
-      <p className="my-2 text-[13px] text-ink2">{text.scale}</p>
+    <section ref={section} aria-label={t('trend:compare')}>
+      <p className="my-2 text-[13px] text-ink2">{t('trend:scale')}</p>
       <ul className="grid grid-cols-2 gap-x-6 gap-y-4">
         {all.map((one) => (
           <Small key={one.checkId} trend={one} scale={scale} />
@@ -49,7 +47,7 @@ export function Compare({ trend }: { trend: Trend }) {
       </ul>
       <KeepPlot
         pieces={pieces}
-        name={`${trend.title}, ${text.compare}`}
+        name={`${trend.title}, ${t('trend:compare')}`}
         file={(form) =>
           trendFile(
             trend,

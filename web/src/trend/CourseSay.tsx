@@ -1,8 +1,6 @@
 import type { Course } from '../api/types'
 import { day, number } from '../units/format'
-import { words } from '../words/en'
-
-const text = words.trend.course
+import { t } from '../words/t'
 const DAYS_A_MONTH = 30.4
 
 /** Where the values are going, in words: how fast, since when, and when the limit is reached. */
@@ -16,27 +14,34 @@ export function CourseSay({ course, unit }: { course: Course; unit: string }) {
 }
 
 function sentences(course: Course, unit: string): string[] {
-  if (course.finding === 'TOO_FEW') return [text.TOO_FEW(course.readings)]
-  if (course.finding === 'NONE') return [text.NONE(course.readings)]
+  if (course.finding === 'TOO_FEW') return [t('trend:course.TOO_FEW', { n: course.readings })]
+  if (course.finding === 'NONE') return [t('trend:course.NONE', { n: course.readings })]
   if (course.isUneven)
-    return [text.uneven(course.perDay > 0, day(course.since ?? '')), text.chance(chance(course.probability))]
+    return [
+      t('trend:course.uneven', { isRising: course.perDay > 0, since: day(course.since ?? '') }),
+      t('trend:course.chance', { p: chance(course.probability) }),
+    ]
   const by =
-    text.aMonth(`${number(Math.abs(course.perDay) * DAYS_A_MONTH)} ${unit}`) + (course.isGrowth ? text.faster : '')
+    t('trend:course.aMonth', { amount: `${number(Math.abs(course.perDay) * DAYS_A_MONTH)} ${unit}` }) +
+    (course.isGrowth ? t('trend:course.faster') : '')
   const since = course.since === null ? '' : day(course.since)
   return [
-    [course.perDay > 0 ? text.rising(by, since) : text.falling(by, since), ...reaching(course)].join(' '),
-    text.chance(chance(course.probability)),
+    [
+      course.perDay > 0 ? t('trend:course.rising', { by, since }) : t('trend:course.falling', { by, since }),
+      ...reaching(course),
+    ].join(' '),
+    t('trend:course.chance', { p: chance(course.probability) }),
   ]
 }
 
 function reaching({ reaching }: Course): string[] {
   if (!reaching) return []
-  const which = reaching.boundary === 'FAIL' ? words.verdict.FAIL.toLowerCase() : words.verdict.WATCH.toLowerCase()
+  const which = reaching.boundary === 'FAIL' ? t('common:verdictInText.FAIL') : t('common:verdictInText.WATCH')
   return [
-    text.reaches(which, number(reaching.value), day(reaching.at)),
+    t('trend:course.reaches', { which, value: number(reaching.value), at: day(reaching.at) }),
     reaching.latest === null
-      ? text.openInterval(day(reaching.earliest))
-      : text.interval(day(reaching.earliest), day(reaching.latest)),
+      ? t('trend:course.openInterval', { from: day(reaching.earliest) })
+      : t('trend:course.interval', { from: day(reaching.earliest), to: day(reaching.latest) }),
   ]
 }
 

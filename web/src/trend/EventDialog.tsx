@@ -7,9 +7,7 @@ import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { say } from '../parts/notices'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
-
-const text = words.trend.event
+import { t } from '../words/t'
 const kinds: EventKind[] = ['REPAIR', 'SENSOR', 'BASELINE', 'NOTE']
 /** What follows from an event: where a baseline starts anew, all is judged otherwise. */
 
@@ -51,7 +49,7 @@ export function EventDialog({
     onSuccess: async () => {
       await changed(client, 'events')
       say(
-        text.saved,
+        t('trend:event.saved'),
         () =>
           void api
             .POST('/api/events/{eventId}/removal', { params: { path: { eventId: id } } })
@@ -61,7 +59,7 @@ export function EventDialog({
     },
   })
   return (
-    <Dialog title={text.title(name)} open onClose={onClose}>
+    <Dialog title={t('trend:event.title', { name })} open onClose={onClose}>
       <form
         className="flex flex-col gap-3"
         onSubmit={(event) => {
@@ -70,7 +68,7 @@ export function EventDialog({
         }}
       >
         <label className="flex flex-col text-[12px] text-ink2">
-          {text.kind}
+          {t('trend:event.kind')}
           <select
             className="field text-[14px]"
             autoFocus
@@ -83,13 +81,13 @@ export function EventDialog({
           >
             {kinds.map((one) => (
               <option key={one} value={one}>
-                {text.kinds[one]}
+                {t(`trend:event.kinds.${one}`)}
               </option>
             ))}
           </select>
         </label>
         <label className="flex flex-col text-[12px] text-ink2">
-          {text.at}
+          {t('trend:event.at')}
           <input
             type="datetime-local"
             className="field text-[14px]"
@@ -98,7 +96,7 @@ export function EventDialog({
           />
         </label>
         <label className="flex flex-col text-[12px] text-ink2">
-          {text.words}
+          {t('trend:event.words')}
           <input
             className="field text-[14px]"
             maxLength={500}
@@ -108,11 +106,11 @@ export function EventDialog({
         </label>
         <label className="flex items-center gap-2">
           <input type="checkbox" checked={starts} onChange={(event) => setStarts(event.target.checked)} />
-          {text.starts}
+          {t('trend:event.starts')}
         </label>
         {starts && (
           <label className="flex flex-col text-[12px] text-ink2">
-            {text.until}
+            {t('trend:event.until')}
             <input
               type="datetime-local"
               className="field text-[14px]"
@@ -124,7 +122,7 @@ export function EventDialog({
         <Trouble error={note.error} />
         <p>
           <Button kind="main" type="submit" disabled={note.isPending || when === ''}>
-            {text.save}
+            {t('trend:event.save')}
           </Button>
         </p>
       </form>

@@ -6,9 +6,7 @@ import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
 import { VerdictMark } from '../parts/VerdictMark'
 import { useMending } from '../reading/useMending'
-import { words } from '../words/en'
-
-const text = words.trend.overrule
+import { t } from '../words/t'
 const choices: Verdict[] = ['PASS', 'WATCH', 'FAIL']
 
 /** A person's own verdict on a reading, with why; the computed one stays beside it everywhere. */
@@ -29,11 +27,11 @@ export function OverruleDialog({
     mend.mutate({
       run: () =>
         data(api.POST('/api/overrulings', { body: { readingIds: [reading.readingId], verdict: wanted, reason } })),
-      said: wanted === null ? text.taken : text.saved,
+      said: wanted === null ? t('trend:overrule.taken') : t('trend:overrule.saved'),
       then: onClose,
     })
   return (
-    <Dialog title={text.title(name)} open onClose={onClose}>
+    <Dialog title={t('trend:overrule.title', { name })} open onClose={onClose}>
       <form
         onSubmit={(event) => {
           event.preventDefault()
@@ -41,10 +39,10 @@ export function OverruleDialog({
         }}
       >
         <p className="mb-3 flex items-center gap-2">
-          {text.computed} <VerdictMark verdict={computed} />
+          {t('trend:overrule.computed')} <VerdictMark verdict={computed} />
         </p>
         <fieldset className="mb-3">
-          <legend className="text-[12px] text-ink2">{text.verdict}</legend>
+          <legend className="text-[12px] text-ink2">{t('trend:overrule.verdict')}</legend>
           {choices.map((one) => (
             <label key={one} className="mr-5 inline-flex min-h-[24px] items-center gap-1.5">
               <input type="radio" name="verdict" checked={verdict === one} onChange={() => setVerdict(one)} />
@@ -53,7 +51,7 @@ export function OverruleDialog({
           ))}
         </fieldset>
         <label className="mb-3 flex flex-col text-[12px] text-ink2">
-          {text.reason}
+          {t('trend:overrule.reason')}
           <input
             className="field text-[14px]"
             autoFocus
@@ -64,9 +62,9 @@ export function OverruleDialog({
         <Trouble error={mend.error} />
         <p className="flex gap-4">
           <Button kind="main" type="submit" disabled={!reason.trim() || mend.isPending}>
-            {text.save}
+            {t('trend:overrule.save')}
           </Button>
-          {reading.notes?.overruled && <Button onClick={() => give(null)}>{text.back}</Button>}
+          {reading.notes?.overruled && <Button onClick={() => give(null)}>{t('trend:overrule.back')}</Button>}
         </p>
       </form>
     </Dialog>

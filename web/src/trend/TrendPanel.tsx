@@ -9,7 +9,7 @@ import { day, number } from '../units/format'
 import { KeepPlot } from '../viewers/KeepPlot'
 import { RangeStrip } from '../viewers/RangeStrip'
 import { type Span, useZoom } from '../viewers/useZoom'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { CourseSay } from './CourseSay'
 import { seconds } from './drawing'
 import { EventDialog } from './EventDialog'
@@ -17,8 +17,6 @@ import { EventList } from './EventList'
 import { trendFile } from './trendFile'
 import { TrendPlot } from './TrendPlot'
 import { useSettled } from '../parts/useSettled'
-
-const text = words.trend
 const DAY = 86_400
 /** Room before the first and behind the last reading, as a share of the time between them. */
 const MARGIN = 0.03
@@ -107,7 +105,7 @@ export function TrendPanel({
       <div className="flex flex-wrap items-center gap-x-4 text-[13px]">
         {whole.others.length > 0 && (
           <select
-            aria-label={text.result}
+            aria-label={t('trend:result')}
             className="field"
             value={resultId}
             onChange={(event) => onResult(event.target.value)}
@@ -121,8 +119,8 @@ export function TrendPanel({
           </select>
         )}
         {choices.length > 0 && (
-          <span role="group" aria-label={text.beside} className="flex flex-wrap gap-x-3 text-ink2">
-            {text.beside}
+          <span role="group" aria-label={t('trend:beside')} className="flex flex-wrap gap-x-3 text-ink2">
+            {t('trend:beside')}
             {choices.map((choice) => (
               <label key={choice.key} className="inline-flex min-h-[24px] items-center gap-1">
                 <input type="checkbox" checked={beside.includes(choice.key)} onChange={() => toggle(choice.key)} />
@@ -131,24 +129,24 @@ export function TrendPanel({
             ))}
           </span>
         )}
-        <span role="group" aria-label={text.period} className="flex gap-3">
+        <span role="group" aria-label={t('trend:period')} className="flex gap-3">
           <Button className="min-h-[24px]" onClick={() => zoom.show(null)}>
-            {text.periods.all}
+            {t('trend:periods.all')}
           </Button>
           <Button className="min-h-[24px]" onClick={() => zoom.show({ from: extent.to - 365 * DAY, to: extent.to })}>
-            {text.periods.year}
+            {t('trend:periods.year')}
           </Button>
           <Button className="min-h-[24px]" onClick={() => zoom.show({ from: extent.to - 91 * DAY, to: extent.to })}>
-            {text.periods.quarter}
+            {t('trend:periods.quarter')}
           </Button>
         </span>
         {mayEdit && (
           <>
             <Button className="min-h-[24px]" onClick={() => setNoting(true)}>
-              {text.event.add}
+              {t('trend:event.add')}
             </Button>
             <Button className="min-h-[24px]" onClick={onOverrule}>
-              {text.overrule.open}
+              {t('trend:overrule.open')}
             </Button>
           </>
         )}
@@ -164,10 +162,10 @@ export function TrendPanel({
           plot.current = made
         }}
       />
-      <RangeStrip whole={extent} zoom={zoom} outline={outline} label={text.strip} />
+      <RangeStrip whole={extent} zoom={zoom} outline={outline} label={t('trend:strip')} />
       <p className="text-[12px] text-ink3">
-        {whole.stretches.length > 0 && `${text.thinned(whole.readings.toLocaleString('en-GB'))}. `}
-        {text.keys}
+        {whole.stretches.length > 0 && `${t('trend:thinned', { n: whole.readings.toLocaleString('en-GB') })}. `}
+        {t('trend:keys')}
       </p>
       <KeepPlot
         pieces={() =>
@@ -204,7 +202,7 @@ function ReadingsTable({ trend }: { trend: Trend }) {
               <td>
                 {number(point.value)} {trend.unit}
               </td>
-              <td>{words.verdict[point.verdict]}</td>
+              <td>{t(`common:verdict.${point.verdict}`)}</td>
             </tr>
           ))}
         </tbody>

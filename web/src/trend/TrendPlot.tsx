@@ -4,7 +4,7 @@ import type { Trend } from '../api/types'
 import { axis, Plot } from '../viewers/Plot'
 import { zoomBySelection, zoomByWheel } from '../viewers/plotGestures'
 import type { Span, Zoom } from '../viewers/useZoom'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { drawBaselines, drawCourse, drawEvents, drawLimits, drawLine, drawReadings, seconds } from './drawing'
 
 const HEIGHT = 270
@@ -133,6 +133,6 @@ export function TrendPlot({ trend, beside, zoom, chosenId, onChoose, made }: Pro
     ]
   }, [trend, shown])
   return (
-    <Plot options={options} data={data} height={HEIGHT} label={`${words.plant.trend}: ${trend.title}`} made={made} />
+    <Plot options={options} data={data} height={HEIGHT} label={`${t('plant:trend')}: ${trend.title}`} made={made} />
   )
 }

@@ -4,7 +4,7 @@ import { limit } from '../units/format'
 import { clipped, font } from '../viewers/drawOver'
 import { colour } from '../viewers/Plot'
 import { drawVerdict } from '../viewers/shapes'
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 export const seconds = (at: string) => new Date(at).getTime() / 1000
 
@@ -80,7 +80,7 @@ export function drawBaselines(plot: uPlot, periods: Trend['baselines']) {
       ctx.lineTo(to, y)
       ctx.lineTo(to, y - 4 * scale)
       ctx.stroke()
-      if (to - from > 50 * scale) ctx.fillText(words.trend.baseline, from + 4 * scale, y - 1 * scale)
+      if (to - from > 50 * scale) ctx.fillText(t('trend:baseline'), from + 4 * scale, y - 1 * scale)
     }
   })
 }
@@ -96,7 +96,7 @@ export function drawEvents(plot: uPlot, events: PlantEvent[]) {
     ctx.lineWidth = scale
     for (const event of events) {
       const x = plot.valToPos(seconds(event.at), 'x', true)
-      const name = words.trend.event.kinds[event.kind]
+      const name = t(`trend:event.kinds.${event.kind}`)
       const width = ctx.measureText(name).width + 10 * scale
       const left = x + width > bbox.left + bbox.width ? x - width : x
       ctx.beginPath()

@@ -1,4 +1,4 @@
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 const MINUS = '−'
 
@@ -118,10 +118,10 @@ export function span(seconds: number): string {
 
 /** Calendar days since then, not spans of 24 hours: yesterday evening is one day ago this morning. */
 export function age(at: string | null, now: Date): string {
-  if (at === null) return words.common.never
+  if (at === null) return t('common:never')
   const midnight = (when: Date) => new Date(when.getFullYear(), when.getMonth(), when.getDate()).getTime()
   const days = Math.round((midnight(now) - midnight(new Date(at))) / 86_400_000)
-  return days <= 0 ? words.common.today : `${days} d`
+  return days <= 0 ? t('common:today') : `${days} d`
 }
 
 export function day(at: string): string {

@@ -1,10 +1,8 @@
 import { useQuery } from '@tanstack/react-query'
 import { queries } from '../api/queries'
 import { day, dayAndTime } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import type { Beside } from './LookBar'
-
-const text = words.signals
 
 interface Props {
   checkId: string
@@ -26,7 +24,7 @@ export function BesideChoice({ checkId, readingId, beside, onChange }: Props) {
   ])
   return (
     <label className="inline-flex items-center gap-1.5 text-[13px] text-ink2">
-      {text.beside}
+      {t('signals:beside')}
       <select
         className="field text-ink"
         value={beside?.readingId ?? ''}
@@ -35,9 +33,9 @@ export function BesideChoice({ checkId, readingId, beside, onChange }: Props) {
           onChange(name === undefined ? null : { readingId: event.target.value, name })
         }}
       >
-        <option value="">{text.besideNothing}</option>
-        <Group label={text.otherDates} readings={own} named={named} />
-        <Group label={text.sisters} readings={sisters} named={named} />
+        <option value="">{t('signals:besideNothing')}</option>
+        <Group label={t('signals:otherDates')} readings={own} named={named} />
+        <Group label={t('signals:sisters')} readings={sisters} named={named} />
       </select>
     </label>
   )

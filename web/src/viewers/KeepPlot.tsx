@@ -1,11 +1,9 @@
 import { fetchFile, keep } from '../api/files'
 import { Button } from '../parts/Button'
 import { say } from '../parts/notices'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import type { Span } from './useZoom'
 import { type Piece, pngOf, svgOf } from './picture'
-
-const text = words.signals
 
 /** The numbers behind a picture, as a file. */
 export type FileAddress = (form: 'csv' | 'xlsx', stretch: Span | null) => string
@@ -26,20 +24,24 @@ export function KeepPlot({ pieces, name, file, shown }: Props) {
   const copy = async () => {
     try {
       await navigator.clipboard.write([new ClipboardItem({ 'image/png': pngOf(pieces()) })])
-      say(text.copied)
+      say(t('signals:copied'))
     } catch {
-      say(text.notCopied)
+      say(t('signals:notCopied'))
     }
   }
   const keepPng = async () => keep(`${name}.png`, await pngOf(pieces()))
   const keepSvg = async () => keep(`${name}.svg`, new Blob([await svgOf(pieces())], { type: 'image/svg+xml' }))
   const tried = (act: () => Promise<void>) => () =>
-    void act().catch((wrong: unknown) => say(wrong instanceof Error ? wrong.message : text.notKept))
+    void act().catch((wrong: unknown) => say(wrong instanceof Error ? wrong.message : t('signals:notKept')))
   return (
-    <p role="group" aria-label={text.keep} className="flex flex-wrap items-center gap-x-3 text-[13px] text-ink2">
-      {text.keep}
+    <p
+      role="group"
+      aria-label={t('signals:keep')}
+      className="flex flex-wrap items-center gap-x-3 text-[13px] text-ink2"
+    >
+      {t('signals:keep')}
       <Button className="min-h-[24px]" onClick={() => void copy()}>
-        {text.clipboard}
+        {t('signals:clipboard')}
       </Button>
       <Button className="min-h-[24px]" onClick={tried(keepPng)}>
         PNG
@@ -49,7 +51,7 @@ export function KeepPlot({ pieces, name, file, shown }: Props) {
       </Button>
       {(shown ? [null, shown] : [null]).map((stretch) => (
         <span key={stretch ? 'shown' : 'whole'} className="inline-flex items-center gap-2">
-          {stretch ? text.shownAs : text.wholeAs}
+          {stretch ? t('signals:shownAs') : t('signals:wholeAs')}
           {tableForms.map((form) => (
             <Button
               key={form}

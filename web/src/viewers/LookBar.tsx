@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import type { Look } from '../api/types'
 import { Button } from '../parts/Button'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { Choice } from './Choice'
 
 /** Ways of looking that were chosen, by their keys. */
@@ -26,10 +26,10 @@ export function LookBar({ looks, looked, onLook }: Props) {
   return (
     <details className="text-[13px]" open={isOpen} onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary className="min-h-[24px] cursor-pointer">
-        {words.signals.looks}:{' '}
-        <span className="text-ink2">{Object.values(looked).join(', ') || words.signals.asUsual}</span>
+        {t('signals:looks')}:{' '}
+        <span className="text-ink2">{Object.values(looked).join(', ') || t('signals:asUsual')}</span>
       </summary>
-      <div role="group" aria-label={words.signals.looks} className="flex flex-wrap items-center gap-x-4">
+      <div role="group" aria-label={t('signals:looks')} className="flex flex-wrap items-center gap-x-4">
         {looks.map((look) => (
           <Choice
             key={look.key}
@@ -41,7 +41,7 @@ export function LookBar({ looks, looked, onLook }: Props) {
         ))}
         {Object.keys(looked).length > 0 && (
           <Button className="min-h-[24px]" onClick={() => onLook({})}>
-            {words.signals.asUsual}
+            {t('signals:asUsual')}
           </Button>
         )}
       </div>

@@ -1,9 +1,7 @@
 import type { CurveView } from '../api/types'
 import { Button } from '../parts/Button'
 import { number, significant } from '../units/format'
-import { words } from '../words/en'
-
-const text = words.signals
+import { t } from '../words/t'
 
 interface Props {
   peaks: CurveView['peaks']
@@ -17,16 +15,16 @@ interface Props {
 
 /** The largest lines, each one click away from the cursor. */
 export function PeakTable({ peaks, factor, xUnit, yUnit, shaftHz, onPoint }: Props) {
-  if (peaks.length === 0) return <p className="text-[13px] text-ink2">{text.noPeaks}</p>
+  if (peaks.length === 0) return <p className="text-[13px] text-ink2">{t('signals:noPeaks')}</p>
   return (
     <details className="mt-1">
-      <summary className="cursor-pointer font-semibold">{text.peaks}</summary>
+      <summary className="cursor-pointer font-semibold">{t('signals:peaks')}</summary>
       <table className="ledger">
         <thead>
           <tr>
-            <th className="num">{`${text.columns.at} ${xUnit}`}</th>
-            <th className="num">{`${text.columns.value} ${yUnit}`}</th>
-            {shaftHz !== null && <th className="num">{text.columns.order}</th>}
+            <th className="num">{`${t('signals:columns.at')} ${xUnit}`}</th>
+            <th className="num">{`${t('signals:columns.value')} ${yUnit}`}</th>
+            {shaftHz !== null && <th className="num">{t('signals:columns.order')}</th>}
           </tr>
         </thead>
         <tbody>

@@ -1,7 +1,7 @@
 import { useCallback, useMemo, useRef } from 'react'
 import uPlot from 'uplot'
 import { significant } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import type { Curve } from '../api/curve'
 import { nearestTo, outlineOf } from './curve'
 import { drawUprights, placed } from './drawOver'
@@ -11,8 +11,6 @@ import { RangeStrip } from './RangeStrip'
 import { useCursors } from './useCursors'
 import { useZoom } from './useZoom'
 import { ZoomPlot } from './ZoomPlot'
-
-const text = words.signals
 const HEIGHT = 260
 
 interface Props {
@@ -59,7 +57,7 @@ export function SeriesViewer({ curve, other, title, file }: Props) {
   )
   const draw = useCallback((drawn: uPlot) => drawUprights(drawn, lines, placed()), [lines])
   const valueAt = (at: number) => curve.y[nearestTo(curve.x, at)] ?? 0
-  const said = [title, other && `${text.dotted} ${other.name}`].filter(Boolean).join('; ')
+  const said = [title, other && `${t('signals:dotted')} ${other.name}`].filter(Boolean).join('; ')
   return (
     <div>
       <ZoomPlot
@@ -74,10 +72,10 @@ export function SeriesViewer({ curve, other, title, file }: Props) {
           plot.current = made
         }}
       />
-      <RangeStrip whole={whole} zoom={zoom} outline={outline} label={text.strip} />
+      <RangeStrip whole={whole} zoom={zoom} outline={outline} label={t('signals:strip')} />
       <p className="flex min-h-[24px] flex-wrap gap-x-4 text-[13px]">
-        {other && <span className="text-ink2">{`${text.dotted} ${other.name}`}</span>}
-        {lines.length === 0 && <span className="text-ink3">{text.pickTime}</span>}
+        {other && <span className="text-ink2">{`${t('signals:dotted')} ${other.name}`}</span>}
+        {lines.length === 0 && <span className="text-ink3">{t('signals:pickTime')}</span>}
         {lines.map((line) => (
           <span key={line.name}>
             <span className="font-semibold">{line.name}</span> {significant(line.at)} {curve.xUnit}{' '}
@@ -86,10 +84,10 @@ export function SeriesViewer({ curve, other, title, file }: Props) {
         ))}
         {apart !== null && apart !== 0 && (
           <span className="font-semibold">
-            {text.timeDifference(significant(apart), significant(1 / Math.abs(apart)))}
+            {t('signals:timeDifference', { seconds: significant(apart), hz: significant(1 / Math.abs(apart)) })}
           </span>
         )}
-        <span className="flex-1 text-right text-[12px] text-ink3">{text.keys}</span>
+        <span className="flex-1 text-right text-[12px] text-ink3">{t('signals:keys')}</span>
       </p>
       <KeepPlot
         pieces={() => (plot.current ? [{ title: said, drawn: plot.current }] : [])}

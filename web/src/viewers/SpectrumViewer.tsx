@@ -2,7 +2,7 @@ import { useMemo, useRef, useState } from 'react'
 import type uPlot from 'uplot'
 import type { Mark, ResultLine } from '../api/types'
 import { limit, number, significant } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { Choice } from './Choice'
 import type { Curve } from '../api/curve'
 import { outlineOf } from './curve'
@@ -25,8 +25,6 @@ import {
 } from './spectrumScale'
 import { useCursors } from './useCursors'
 import { type Span, useZoom } from './useZoom'
-
-const text = words.signals
 /** Of what is shown, how far from where one points the top of a peak may be. */
 const REACH = 0.01
 
@@ -100,38 +98,43 @@ export function SpectrumViewer({ curve, other, known, evidence, results, title, 
   const point = (hz: number, isSecond: boolean) =>
     set(topNear(curve, hz, (zoom.shown.to - zoom.shown.from) * REACH), isSecond)
   const valueUnit = manner.ordinate === 'dB' ? 'dB' : `${curve.yUnit} ${manner.amplitude}`
-  const said = [title, curve.how, other && `${text.dotted} ${other.name}`].filter(Boolean).join('; ')
+  const said = [title, curve.how, other && `${t('signals:dotted')} ${other.name}`].filter(Boolean).join('; ')
   return (
     <div>
       <div className="flex flex-wrap items-center gap-x-4 text-[13px]">
         <Choice<Abscissa>
-          label={text.abscissa}
+          label={t('signals:abscissa')}
           value={manner.abscissa}
           options={shaft === null ? ['Hz', 'CPM'] : ['Hz', 'CPM', 'orders']}
           onChange={(abscissa) => setManner({ ...manner, abscissa })}
         />
         <Choice<Amplitude>
-          label={text.amplitude}
+          label={t('signals:amplitude')}
           value={manner.amplitude}
           options={['RMS', 'peak']}
           onChange={(amplitude) => setManner({ ...manner, amplitude })}
         />
         <Choice<Ordinate>
-          label={text.ordinate}
+          label={t('signals:ordinate')}
           value={manner.ordinate}
           options={['linear', 'dB']}
           onChange={(ordinate) => setManner({ ...manner, ordinate })}
         />
         <Choice<CursorKind>
-          label={text.cursor}
+          label={t('signals:cursor')}
           value={kind}
           options={['single', 'difference', 'harmonics', 'sides']}
-          said={text.cursors}
+          said={{
+            single: t('signals:cursors.single'),
+            difference: t('signals:cursors.difference'),
+            harmonics: t('signals:cursors.harmonics'),
+            sides: t('signals:cursors.sides'),
+          }}
           onChange={setKind}
         />
         {known.length > 0 && (
-          <span role="group" aria-label={text.marks} className="flex flex-wrap gap-x-3 text-ink2">
-            {text.marks}
+          <span role="group" aria-label={t('signals:marks')} className="flex flex-wrap gap-x-3 text-ink2">
+            {t('signals:marks')}
             {known.map((mark) => (
               <label key={mark.name} className="inline-flex min-h-[24px] items-center gap-1">
                 <input
@@ -166,10 +169,10 @@ export function SpectrumViewer({ curve, other, known, evidence, results, title, 
           plot.current = made
         }}
       />
-      <RangeStrip whole={whole} zoom={zoom} outline={outline} label={text.strip} />
+      <RangeStrip whole={whole} zoom={zoom} outline={outline} label={t('signals:strip')} />
       <p className="flex min-h-[24px] flex-wrap gap-x-4 text-[13px]">
-        {other && <span className="text-ink2">{`${text.dotted} ${other.name}`}</span>}
-        {lines.length === 0 && <span className="text-ink3">{text.pick}</span>}
+        {other && <span className="text-ink2">{`${t('signals:dotted')} ${other.name}`}</span>}
+        {lines.length === 0 && <span className="text-ink3">{t('signals:pick')}</span>}
         {lines.map((line) => (
           <span key={line.name}>
             <span className="font-semibold">{line.name}</span> {number(line.hz * factor)} {unit}{' '}
@@ -180,10 +183,10 @@ export function SpectrumViewer({ curve, other, known, evidence, results, title, 
           </span>
         ))}
         {kind === 'difference' && apart !== null && (
-          <span className="font-semibold">{text.difference(number(apart * factor), unit)}</span>
+          <span className="font-semibold">{t('signals:difference', { x: number(apart * factor), unit })}</span>
         )}
         <span className="flex-1 text-right text-[12px] text-ink3">
-          {[curve.how, text.keys].filter(Boolean).join('. ')}
+          {[curve.how, t('signals:keys')].filter(Boolean).join('. ')}
         </span>
       </p>
       <KeepPlot

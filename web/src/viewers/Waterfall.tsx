@@ -4,13 +4,11 @@ import { queries } from '../api/queries'
 import type { WaterfallView } from '../api/types'
 import { Trouble } from '../parts/Trouble'
 import { day, number } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { type FileAddress, KeepPlot } from './KeepPlot'
 import { RangeStrip } from './RangeStrip'
 import { largestOf } from './spectrumScale'
 import { type Span, useZoom } from './useZoom'
-
-const text = words.signals
 const WIDTH = 600
 /** From one reading to the next one behind it. */
 const STEP = 17
@@ -41,7 +39,7 @@ interface Props {
 export function Waterfall(props: Props) {
   const waterfall = useQuery(queries.waterfall(props.checkId, props.name))
   if (!waterfall.data)
-    return waterfall.error ? <Trouble error={waterfall.error} /> : <p className="text-ink2">{words.common.loading}</p>
+    return waterfall.error ? <Trouble error={waterfall.error} /> : <p className="text-ink2">{t('common:loading')}</p>
   return <DrawnWaterfall {...props} waterfall={waterfall.data} />
 }
 
@@ -82,7 +80,7 @@ function DrawnWaterfall({ checkId, name, title, chosenId, onChoose, waterfall }:
             viewBox={`0 0 ${WIDTH} ${height + 22}`}
             className="w-full"
             role="group"
-            aria-label={text.waterfall}
+            aria-label={t('signals:waterfall')}
           >
             {rows.map((row, i) => {
               const base = HIGH + (i + 1) * STEP - STEP / 2
@@ -120,9 +118,10 @@ function DrawnWaterfall({ checkId, name, title, chosenId, onChoose, waterfall }:
               </text>
             ))}
           </svg>
-          <RangeStrip whole={whole} zoom={zoom} outline={outline} label={text.strip} />
+          <RangeStrip whole={whole} zoom={zoom} outline={outline} label={t('signals:strip')} />
           <p className="text-[12px] text-ink3">
-            {text.highest(number(largest), `${waterfall.unit} RMS`)} {text.waterfallKeys}
+            {t('signals:highest', { value: number(largest), unit: `${waterfall.unit} RMS` })}{' '}
+            {t('signals:waterfallKeys')}
           </p>
           <KeepPlot
             pieces={() => (drawing.current ? [{ title, drawn: drawing.current }] : [])}

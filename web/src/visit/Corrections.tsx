@@ -6,9 +6,7 @@ import { say } from '../parts/notices'
 import { Trouble } from '../parts/Trouble'
 import { useReadingChange } from '../reading/useReadingChange'
 import { dayAndTime } from '../units/format'
-import { words } from '../words/en'
-
-const text = words.visits.corrections
+import { t } from '../words/t'
 
 /** What was corrected in a visit, each undone whole at any time. Nothing where nothing was. */
 export function Corrections({ visitId, mayEdit }: { visitId: string; mayEdit: boolean }) {
@@ -16,22 +14,24 @@ export function Corrections({ visitId, mayEdit }: { visitId: string; mayEdit: bo
   const corrections = useQuery(queries.corrections(visitId))
   const undo = useMutation({
     mutationFn: (id: string) => data(api.POST('/api/mendings/{id}/undo', { params: { path: { id } } })),
-    onSuccess: () => say(words.visits.mend.undone),
+    onSuccess: () => say(t('visits:mend.undone')),
     onSettled: changed,
   })
   const list = corrections.data ?? []
   if (list.length === 0) return <Trouble error={corrections.error} />
   return (
     <details className="my-3 border-t border-rule pt-2">
-      <summary className="cursor-pointer px-2 font-semibold">{text.title(list.length)}</summary>
+      <summary className="cursor-pointer px-2 font-semibold">
+        {t('visits:corrections.title', { n: list.length })}
+      </summary>
       <Trouble error={undo.error} />
       <table className="ledger">
         <thead>
           <tr>
-            <th>{text.at}</th>
-            <th>{text.by}</th>
-            <th>{text.what}</th>
-            <th className="num">{text.readings}</th>
+            <th>{t('visits:corrections.at')}</th>
+            <th>{t('visits:corrections.by')}</th>
+            <th>{t('visits:corrections.what')}</th>
+            <th className="num">{t('visits:corrections.readings')}</th>
             <th />
           </tr>
         </thead>
@@ -44,10 +44,10 @@ export function Corrections({ visitId, mayEdit }: { visitId: string; mayEdit: bo
               <td className="num">{one.readings}</td>
               <td className="num whitespace-nowrap">
                 {one.isUndone
-                  ? text.undone
+                  ? t('visits:corrections.undone')
                   : mayEdit && (
                       <Button disabled={undo.isPending} onClick={() => undo.mutate(one.id)}>
-                        {text.undo}
+                        {t('visits:corrections.undo')}
                       </Button>
                     )}
               </td>

@@ -3,11 +3,9 @@ import { api, data } from '../api/client'
 import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { FILLED, type FilledColumn } from './filled'
 import { useMending } from '../reading/useMending'
-
-const text = words.visits.fill
 
 /** One value for many readings at once. */
 export function FillDialog({ readingIds, onClose }: { readingIds: string[]; onClose: () => void }) {
@@ -23,11 +21,11 @@ export function FillDialog({ readingIds, onClose }: { readingIds: string[]; onCl
             body: { readingIds, column, value: isNumber ? value.replace(',', '.') : value },
           }),
         ),
-      said: text.done(readingIds.length),
+      said: t('visits:fill.done', { n: readingIds.length }),
       then: onClose,
     })
   return (
-    <Dialog title={text.title(readingIds.length)} open onClose={onClose}>
+    <Dialog title={t('visits:fill.title', { n: readingIds.length })} open onClose={onClose}>
       <form
         className="grid grid-cols-[auto_1fr] items-center gap-x-4 gap-y-2"
         onSubmit={(event) => {
@@ -35,7 +33,7 @@ export function FillDialog({ readingIds, onClose }: { readingIds: string[]; onCl
           fill()
         }}
       >
-        <label htmlFor="fill-column">{text.column}</label>
+        <label htmlFor="fill-column">{t('visits:fill.column')}</label>
         <select
           id="fill-column"
           className="field"
@@ -44,11 +42,11 @@ export function FillDialog({ readingIds, onClose }: { readingIds: string[]; onCl
         >
           {FILLED.map((one) => (
             <option key={one} value={one}>
-              {text.columns[one]}
+              {t(`visits:fill.columns.${one}`)}
             </option>
           ))}
         </select>
-        <label htmlFor="fill-value">{text.value}</label>
+        <label htmlFor="fill-value">{t('visits:fill.value')}</label>
         <input
           id="fill-value"
           className="field"
@@ -57,11 +55,11 @@ export function FillDialog({ readingIds, onClose }: { readingIds: string[]; onCl
           value={value}
           onChange={(event) => setValue(event.target.value)}
         />
-        <p className="col-span-2 text-ink3">{text.empty}</p>
+        <p className="col-span-2 text-ink3">{t('visits:fill.empty')}</p>
         <div className="col-span-2">
           <Trouble error={mending.error} />
           <Button kind="main" type="submit" disabled={mending.isPending}>
-            {words.common.save}
+            {t('common:save')}
           </Button>
         </div>
       </form>

@@ -3,15 +3,13 @@ import { api, data } from '../api/client'
 import type { VisitRow, VisitSheet } from '../api/types'
 import { Button } from '../parts/Button'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { DiscardDialog } from './DiscardDialog'
 import { FillDialog } from './FillDialog'
 import { MoveDialog } from './MoveDialog'
 import { TimesDialog } from './TimesDialog'
 import { ToVisitDialog } from './ToVisitDialog'
 import { useMending } from '../reading/useMending'
-
-const text = words.visits.mend
 
 type Open = 'move' | 'toVisit' | 'fill' | 'discard' | 'times'
 
@@ -38,7 +36,7 @@ export function MendBar({
   const discard = (ids: string[], reason: string) =>
     mending.mutate({
       run: () => data(api.POST('/api/discards', { body: { readingIds: ids, reason } })),
-      said: text.discardedAll(ids.length),
+      said: t('visits:mend.discardedAll', { n: ids.length }),
     })
   const asWritten = () =>
     mending.mutate({
@@ -49,46 +47,53 @@ export function MendBar({
             body: { readingId: null, takenAt: null },
           }),
         ),
-      said: text.timesMoved,
+      said: t('visits:mend.timesMoved'),
     })
   return (
     <div className="shrink-0 border-b border-rule2 px-4 py-1.5">
       {visit.clockDoubt && (
         <p className="py-0.5 font-semibold text-watch">
-          {visit.clockDoubt} <Button onClick={() => setOpen('times')}>{text.giveTime}</Button>
+          {visit.clockDoubt} <Button onClick={() => setOpen('times')}>{t('visits:mend.giveTime')}</Button>
         </p>
       )}
-      {visit.files.length > 0 && <p className="py-0.5">{text.cameAsFile(visit.files)}</p>}
+      {visit.files.length > 0 && (
+        <p className="py-0.5">{t('visits:mend.cameAsFile', { files: visit.files.join('; ') })}</p>
+      )}
       {accidental.length > 0 && (
         <p className="py-0.5 font-semibold text-watch">
-          {text.accidental(accidental.length)}{' '}
-          <Button onClick={() => discard(accidental, text.nothingMeasured)}>
-            {text.discardThem(accidental.length)}
+          {t('visits:mend.accidental', { n: accidental.length })}{' '}
+          <Button onClick={() => discard(accidental, t('visits:mend.nothingMeasured'))}>
+            {t('visits:mend.discardThem', { n: accidental.length })}
           </Button>
         </p>
       )}
       {onCertificates.length > 0 && (
         <p className="py-0.5">
-          {words.visits.certified.warning(onCertificates.length, [...new Set(onCertificates.flatMap(certified))])}
+          {t('visits:certified.warning', {
+            n: onCertificates.length,
+            numbers: [...new Set(onCertificates.flatMap(certified))].join(', '),
+          })}
         </p>
       )}
       <Trouble error={mending.error} />
-      <div role="group" aria-label={text.open} className="flex flex-wrap gap-x-4 gap-y-1">
-        <span className="text-ink2">{text.chosen(chosen.length, all)}</span>
+      <div role="group" aria-label={t('visits:mend.open')} className="flex flex-wrap gap-x-4 gap-y-1">
+        <span className="text-ink2">{t('visits:mend.chosen', { n: chosen.length, all })}</span>
         <Button disabled={readingIds.length === 0} onClick={() => setOpen('move')}>
-          {text.move}
+          {t('visits:mend.move')}
         </Button>
         <Button disabled={readingIds.length === 0} onClick={() => setOpen('toVisit')}>
-          {text.toVisit}
+          {t('visits:mend.toVisit')}
         </Button>
         <Button disabled={readingIds.length === 0} onClick={() => setOpen('fill')}>
-          {text.fill}
+          {t('visits:mend.fill')}
         </Button>
         <Button disabled={readingIds.length === 0} onClick={() => setOpen('discard')}>
-          {text.discard}
+          {t('visits:mend.discard')}
         </Button>
-        {visit.newest && !visit.clockDoubt && <Button onClick={() => setOpen('times')}>{text.giveTime}</Button>}
-        {visit.clockAheadSeconds !== 0 && <Button onClick={asWritten}>{text.asWritten}</Button>}
+        {visit.newest && !visit.clockDoubt && (
+          <Button onClick={() => setOpen('times')}>{t('visits:mend.giveTime')}</Button>
+        )}
+        {visit.clockAheadSeconds !== 0 && <Button onClick={asWritten}>{t('visits:mend.asWritten')}</Button>}
       </div>
       {open === 'move' && <MoveDialog visitId={visit.id} readingIds={all ? [] : readingIds} onClose={close} />}
       {open === 'toVisit' && <ToVisitDialog visitId={visit.id} readingIds={readingIds} onClose={close} />}

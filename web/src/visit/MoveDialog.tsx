@@ -6,10 +6,8 @@ import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { Tag } from '../parts/Tag'
 import { Trouble } from '../parts/Trouble'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { useMending } from '../reading/useMending'
-
-const text = words.visits.move
 const TARGETS = ['CLIENT', 'SITE', 'AREA', 'SYSTEM', 'ASSET']
 
 interface Props {
@@ -34,14 +32,14 @@ export function MoveDialog({ visitId, readingIds, onClose }: Props) {
     mending.mutate({
       run: () =>
         data(api.POST('/api/visits/{id}/move', { params: { path: { id: visitId } }, body: { targetId, readingIds } })),
-      said: text.done(count, name),
+      said: t('visits:move.done', { n: count, target: name }),
       then: onClose,
     })
   return (
-    <Dialog title={text.title} open wide onClose={onClose}>
+    <Dialog title={t('visits:move.title')} open wide onClose={onClose}>
       <input
-        aria-label={text.search}
-        placeholder={text.search}
+        aria-label={t('visits:move.search')}
+        placeholder={t('visits:move.search')}
         className="field mb-2 w-full"
         autoFocus
         value={wanted}
@@ -62,7 +60,7 @@ export function MoveDialog({ visitId, readingIds, onClose }: Props) {
                 >
                   {node.tag && <Tag text={node.tag} />} {node.name}{' '}
                   <span className="text-ink3">
-                    {words.level[node.level]} {node.place}
+                    {t(`common:level.${node.level}`)} {node.place}
                   </span>
                 </button>
               </li>
@@ -70,26 +68,26 @@ export function MoveDialog({ visitId, readingIds, onClose }: Props) {
       </ul>
       {target !== null && plan.data && (
         <>
-          <h3 className="mb-1 font-semibold">{text.plan(plan.data.target)}</h3>
+          <h3 className="mb-1 font-semibold">{t('visits:move.plan', { target: plan.data.target })}</h3>
           <table className="ledger mb-3">
             <thead>
               <tr>
-                <th>{text.from}</th>
-                <th>{text.to}</th>
-                <th className="num">{text.readings}</th>
+                <th>{t('visits:move.from')}</th>
+                <th>{t('visits:move.to')}</th>
+                <th className="num">{t('visits:move.readings')}</th>
               </tr>
             </thead>
             <tbody>
               {plan.data.lines.map((line) => (
                 <tr key={line.from}>
                   <td>{line.from}</td>
-                  <td className={line.to ? '' : 'text-watch'}>{line.to || text.tray}</td>
+                  <td className={line.to ? '' : 'text-watch'}>{line.to || t('visits:move.tray')}</td>
                   <td className="num">{line.readings}</td>
                 </tr>
               ))}
             </tbody>
           </table>
-          {plan.data.loose > 0 && <p className="mb-3">{text.loose(plan.data.loose)}</p>}
+          {plan.data.loose > 0 && <p className="mb-3">{t('visits:move.loose', { n: plan.data.loose })}</p>}
           <Button
             kind="main"
             disabled={mending.isPending}
@@ -101,7 +99,7 @@ export function MoveDialog({ visitId, readingIds, onClose }: Props) {
               )
             }
           >
-            {text.go(plan.data.lines.reduce((sum, line) => sum + line.readings, 0))}
+            {t('visits:move.go', { n: plan.data.lines.reduce((sum, line) => sum + line.readings, 0) })}
           </Button>
         </>
       )}

@@ -6,10 +6,8 @@ import { Trouble } from '../parts/Trouble'
 import { VerdictMark } from '../parts/VerdictMark'
 import { useMending } from '../reading/useMending'
 import { number, time } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { DiscardDialog } from './DiscardDialog'
-
-const text = words.visits.others
 
 /** Further readings of a stop that do not count there: each can be chosen, taken off or discarded. */
 export function OtherReadings({ row, mayEdit }: { row: VisitRow; mayEdit: boolean }) {
@@ -19,12 +17,12 @@ export function OtherReadings({ row, mayEdit }: { row: VisitRow; mayEdit: boolea
   return (
     <>
       {row.others.map((other) => (
-        <tr key={other.readingId} className="text-ink2" aria-label={text.row(row.point)}>
+        <tr key={other.readingId} className="text-ink2" aria-label={t('visits:others.row', { point: row.point })}>
           <td />
           {mayEdit && <td />}
           <td />
           <td className="pl-6! whitespace-nowrap">
-            {other.isPlanned ? text.planned : text.further}, {time(other.takenAt)}
+            {other.isPlanned ? t('visits:others.planned') : t('visits:others.further')}, {time(other.takenAt)}
           </td>
           <td className={`num ${other.discardedBecause ? 'line-through' : ''}`}>
             {other.value === null ? '–' : number(other.value, row.watch, row.fail)}
@@ -37,11 +35,11 @@ export function OtherReadings({ row, mayEdit }: { row: VisitRow; mayEdit: boolea
                 onClick={() =>
                   mending.mutate({
                     run: () => data(api.POST('/api/readings/{id}/choose', path(other.readingId))),
-                    said: text.chosen,
+                    said: t('visits:others.chosen'),
                   })
                 }
               >
-                {text.choose}
+                {t('visits:others.choose')}
               </Button>
             )}
           </td>
@@ -60,11 +58,11 @@ export function OtherReadings({ row, mayEdit }: { row: VisitRow; mayEdit: boolea
                         data(
                           api.POST('/api/readings/{id}/place', { ...path(other.readingId), body: { checkId: null } }),
                         ),
-                      said: words.visits.sheet.unplaced,
+                      said: t('visits:sheet.unplaced'),
                     })
                   }
                 >
-                  {text.toTray}
+                  {t('visits:others.toTray')}
                 </Button>
                 {other.discardedBecause ? (
                   <Button
@@ -72,14 +70,14 @@ export function OtherReadings({ row, mayEdit }: { row: VisitRow; mayEdit: boolea
                     onClick={() =>
                       mending.mutate({
                         run: () => data(api.POST('/api/readings/{id}/restore', path(other.readingId))),
-                        said: words.visits.sheet.restored,
+                        said: t('visits:sheet.restored'),
                       })
                     }
                   >
-                    {words.visits.sheet.restore}
+                    {t('visits:sheet.restore')}
                   </Button>
                 ) : (
-                  <Button onClick={() => setDiscarding(other.readingId)}>{words.visits.sheet.discard}</Button>
+                  <Button onClick={() => setDiscarding(other.readingId)}>{t('visits:sheet.discard')}</Button>
                 )}
               </span>
             )}
@@ -91,7 +89,7 @@ export function OtherReadings({ row, mayEdit }: { row: VisitRow; mayEdit: boolea
                   mending.mutate({
                     run: () =>
                       data(api.POST('/api/readings/{id}/discard', { ...path(other.readingId), body: { reason } })),
-                    said: text.discarded,
+                    said: t('visits:others.discarded'),
                   })
                   setDiscarding(null)
                 }}

@@ -7,9 +7,7 @@ import { Dialog } from '../parts/Dialog'
 import { Tag } from '../parts/Tag'
 import { Trouble } from '../parts/Trouble'
 import { noFilter } from '../plant/looking'
-import { words } from '../words/en'
-
-const text = words.visits.sheet
+import { t } from '../words/t'
 const MOST_SHOWN = 60
 const HOLDERS = ['ASSET', 'PART', 'POINT']
 
@@ -29,13 +27,13 @@ export function PlaceDialog({ technique, onClose, onPlace, onNewCheck }: Props) 
     placeholderData: (previous) => previous,
   })
   return (
-    <Dialog title={making ? words.visits.newCheck.open : text.chooseCheck} open onClose={onClose}>
+    <Dialog title={making ? t('visits:newCheck.open') : t('visits:sheet.chooseCheck')} open onClose={onClose}>
       {making ? (
         <NewCheck onNewCheck={onNewCheck} />
       ) : (
         <>
           <input
-            aria-label={text.chooseCheck}
+            aria-label={t('visits:sheet.chooseCheck')}
             className="field mb-2 w-full"
             autoFocus
             value={wanted}
@@ -56,10 +54,10 @@ export function PlaceDialog({ technique, onClose, onPlace, onNewCheck }: Props) 
             ))}
           </ul>
           {found.data && found.data.all > MOST_SHOWN && (
-            <p className="mt-2 text-ink3">{text.moreChecks(found.data.all - MOST_SHOWN)}</p>
+            <p className="mt-2 text-ink3">{t('visits:sheet.moreChecks', { n: found.data.all - MOST_SHOWN })}</p>
           )}
           <p className="mt-3">
-            <Button onClick={() => setMaking(true)}>{words.visits.newCheck.open}</Button>
+            <Button onClick={() => setMaking(true)}>{t('visits:newCheck.open')}</Button>
           </p>
         </>
       )}
@@ -85,8 +83,8 @@ function NewCheck({ onNewCheck }: { onNewCheck: (nodeId: string, point: string |
       }}
     >
       <input
-        aria-label={words.visits.newCheck.search}
-        placeholder={words.visits.newCheck.search}
+        aria-label={t('visits:newCheck.search')}
+        placeholder={t('visits:newCheck.search')}
         className="field mb-2 w-full"
         autoFocus
         value={wanted}
@@ -111,12 +109,12 @@ function NewCheck({ onNewCheck }: { onNewCheck: (nodeId: string, point: string |
       </ul>
       {needsPoint && (
         <label className="mb-3 flex items-center gap-3">
-          {words.visits.newCheck.point}
+          {t('visits:newCheck.point')}
           <input className="field flex-1" value={point} onChange={(event) => setPoint(event.target.value)} />
         </label>
       )}
       <Button kind="main" type="submit" disabled={!node || (needsPoint && !point.trim())}>
-        {words.visits.newCheck.go}
+        {t('visits:newCheck.go')}
       </Button>
     </form>
   )

@@ -8,7 +8,7 @@ import { Tag } from '../parts/Tag'
 import { Trouble } from '../parts/Trouble'
 import { VerdictMark } from '../parts/VerdictMark'
 import { boundary, change, number } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { CaptureDialog } from '../reading/CaptureDialog'
 import { DRAGGED_READING } from './dragging'
 import { filledIn } from './filled'
@@ -29,14 +29,13 @@ interface Props {
 
 /** The stops in walking order, each with what was found and what it means. */
 export function StopTable({ rows, visitedAt, left, onToggle, mayEdit, certified, onLimits }: Props) {
-  const text = words.visits.sheet
   const [over, setOver] = useState<string | null>(null)
   const { place } = usePlacements()
   const [looked, setLooked] = useState<VisitRow | null>(null)
   const certifiedSay = (row: VisitRow) => {
     // Of a whole visit that is certified the line above says it once; beside a discarded reading it says what the discarding touches.
     const numbers = row.readingId === null || row.discardedBecause === null ? [] : certified(row.readingId)
-    return numbers.length === 0 ? '' : words.visits.certified.row(numbers)
+    return numbers.length === 0 ? '' : t('visits:certified.row', { numbers: numbers.join(', ') })
   }
   const swap = (row: VisitRow) => {
     const other = rows.find((one) => one.readingId === row.swappedWithId)
@@ -45,7 +44,7 @@ export function StopTable({ rows, visitedAt, left, onToggle, mayEdit, certified,
       { readingId: row.readingId as string, checkId: mine },
       { readingId: other.readingId as string, checkId: theirs },
     ]
-    place(as(other.checkId, row.checkId), text.swapDone)
+    place(as(other.checkId, row.checkId), t('visits:sheet.swapDone'))
   }
   return (
     <>
@@ -64,14 +63,14 @@ export function StopTable({ rows, visitedAt, left, onToggle, mayEdit, certified,
           <tr>
             <th className="w-7" />
             {mayEdit && <th className="w-7" />}
-            <th>{text.asset}</th>
-            <th>{text.check}</th>
-            <th className="num">{text.result}</th>
+            <th>{t('visits:sheet.asset')}</th>
+            <th>{t('visits:sheet.check')}</th>
+            <th className="num">{t('visits:sheet.result')}</th>
             <th />
-            <th className="num">{text.limit}</th>
-            <th className="num">{text.sinceLast}</th>
-            <th>{text.verdict}</th>
-            <th>{text.note}</th>
+            <th className="num">{t('visits:sheet.limit')}</th>
+            <th className="num">{t('visits:sheet.sinceLast')}</th>
+            <th>{t('visits:sheet.verdict')}</th>
+            <th>{t('visits:sheet.note')}</th>
           </tr>
         </thead>
         <tbody>
@@ -90,7 +89,7 @@ export function StopTable({ rows, visitedAt, left, onToggle, mayEdit, certified,
                   setOver(null)
                   if (!readingId) return
                   event.preventDefault()
-                  place([{ readingId, checkId: row.checkId }], text.placed)
+                  place([{ readingId, checkId: row.checkId }], t('visits:sheet.placed'))
                 }}
               >
                 <td>
@@ -100,7 +99,7 @@ export function StopTable({ rows, visitedAt, left, onToggle, mayEdit, certified,
                   <td>
                     <input
                       type="checkbox"
-                      aria-label={`${text.prepare}: ${row.assetTag} ${row.point} ${row.check}`}
+                      aria-label={`${t('visits:sheet.prepare')}: ${row.assetTag} ${row.point} ${row.check}`}
                       className="h-4 w-4 accent-plum"
                       checked={!left.has(row.checkId)}
                       onChange={(event) => onToggle(row, event.target.checked)}
@@ -121,7 +120,7 @@ export function StopTable({ rows, visitedAt, left, onToggle, mayEdit, certified,
                   {row.value !== null ? (
                     number(row.value, row.watch, row.fail)
                   ) : row.readingId !== null ? (
-                    <Button onClick={() => setLooked(row)}>{text.look}</Button>
+                    <Button onClick={() => setLooked(row)}>{t('visits:sheet.look')}</Button>
                   ) : (
                     <span className="font-normal text-ink3">{row.progress === 'skipped' ? 'skipped' : '–'}</span>
                   )}
@@ -131,7 +130,7 @@ export function StopTable({ rows, visitedAt, left, onToggle, mayEdit, certified,
                   {boundary(row) !== null ? (
                     boundary(row)
                   ) : onLimits && row.unit !== '' ? (
-                    <Button onClick={() => onLimits(row)}>{words.plant.setOne}</Button>
+                    <Button onClick={() => onLimits(row)}>{t('plant:setOne')}</Button>
                   ) : (
                     '–'
                   )}
@@ -146,7 +145,7 @@ export function StopTable({ rows, visitedAt, left, onToggle, mayEdit, certified,
                   {[
                     row.note,
                     ...filledIn(row.filled),
-                    row.repeats > 0 ? text.repeated(row.repeats) : '',
+                    row.repeats > 0 ? t('visits:sheet.repeated', { n: row.repeats }) : '',
                     row.discardedBecause ?? '',
                     certifiedSay(row),
                   ]
@@ -155,8 +154,8 @@ export function StopTable({ rows, visitedAt, left, onToggle, mayEdit, certified,
                   {row.swappedWithId !== null && (
                     <span className="text-watch">
                       {row.note && ', '}
-                      {text.swapped(row.swappedWith)}{' '}
-                      {mayEdit && <Button onClick={() => swap(row)}>{text.swap}</Button>}
+                      {t('visits:sheet.swapped', { where: row.swappedWith })}{' '}
+                      {mayEdit && <Button onClick={() => swap(row)}>{t('visits:sheet.swap')}</Button>}
                     </span>
                   )}
                   {mayEdit && <RowAction row={row} />}
@@ -177,14 +176,14 @@ function RowAction({ row }: { row: VisitRow }) {
   const restore = (id: string) =>
     mending.mutate({
       run: () => data(api.POST('/api/readings/{id}/restore', { params: { path: { id } } })),
-      said: words.visits.sheet.restored,
+      said: t('visits:sheet.restored'),
     })
   if (row.readingId === null || row.discardedBecause === null) return null
   const id = row.readingId
   return (
     <>
       {' '}
-      <Button onClick={() => restore(id)}>{words.visits.sheet.restore}</Button>
+      <Button onClick={() => restore(id)}>{t('visits:sheet.restore')}</Button>
       <Trouble error={mending.error} />
     </>
   )

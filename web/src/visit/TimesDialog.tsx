@@ -5,10 +5,8 @@ import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
 import { dayAndTime } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { useMending } from '../reading/useMending'
-
-const text = words.visits.times
 
 /** One known time, by which all times of a visit are put right. */
 export function TimesDialog({ visit, onClose }: { visit: VisitSheet; onClose: () => void }) {
@@ -25,23 +23,23 @@ export function TimesDialog({ visit, onClose }: { visit: VisitSheet; onClose: ()
             body: { readingId: known.readingId, takenAt: new Date(truly).toISOString() },
           }),
         ),
-      said: words.visits.mend.timesMoved,
+      said: t('visits:mend.timesMoved'),
       then: onClose,
     })
   return (
-    <Dialog title={text.title} open onClose={onClose}>
+    <Dialog title={t('visits:times.title')} open onClose={onClose}>
       <form
         onSubmit={(event) => {
           event.preventDefault()
           move()
         }}
       >
-        <p className="mb-3 text-ink2">{text.say(known.place)}</p>
+        <p className="mb-3 text-ink2">{t('visits:times.say', { place: known.place || t('visits:times.theNewest') })}</p>
         <dl className="mb-3 grid grid-cols-[auto_1fr] items-center gap-x-4 gap-y-2">
-          <dt className="font-semibold text-ink2">{text.written}</dt>
+          <dt className="font-semibold text-ink2">{t('visits:times.written')}</dt>
           <dd>{dayAndTime(known.takenAt)}</dd>
           <dt className="font-semibold text-ink2">
-            <label htmlFor="truly-taken">{text.truly}</label>
+            <label htmlFor="truly-taken">{t('visits:times.truly')}</label>
           </dt>
           <dd>
             <input
@@ -58,7 +56,7 @@ export function TimesDialog({ visit, onClose }: { visit: VisitSheet; onClose: ()
         </dl>
         <Trouble error={mending.error} />
         <Button kind="main" type="submit" disabled={!truly || mending.isPending}>
-          {text.go}
+          {t('visits:times.go')}
         </Button>
       </form>
     </Dialog>

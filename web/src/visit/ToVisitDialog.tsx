@@ -4,10 +4,8 @@ import { queries } from '../api/queries'
 import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
 import { dayAndTime } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { useMending } from '../reading/useMending'
-
-const text = words.visits.toVisit
 
 /** Readings that belong to another visit, or to one of their own. */
 export function ToVisitDialog({
@@ -30,12 +28,12 @@ export function ToVisitDialog({
             body: { readingIds, visitId: to },
           }),
         ),
-      said: text.done(readingIds.length),
+      said: t('visits:toVisit.done', { n: readingIds.length }),
       then: onClose,
     })
   const look = 'block min-h-[26px] w-full cursor-pointer px-1 py-1 text-left hover:bg-wash'
   return (
-    <Dialog title={text.title} open onClose={onClose}>
+    <Dialog title={t('visits:toVisit.title')} open onClose={onClose}>
       <Trouble error={visits.error ?? mending.error} />
       <ul className="max-h-[46vh] overflow-auto">
         <li>
@@ -45,7 +43,7 @@ export function ToVisitDialog({
             disabled={mending.isPending}
             onClick={() => move(null)}
           >
-            {text.own}
+            {t('visits:toVisit.own')}
           </button>
         </li>
         {visits.data

@@ -5,7 +5,7 @@ import { Button } from '../parts/Button'
 import { Tag } from '../parts/Tag'
 import { Trouble } from '../parts/Trouble'
 import { number, time } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { CaptureDialog } from '../reading/CaptureDialog'
 import { DiscardDialog } from './DiscardDialog'
 import { DRAGGED_READING } from './dragging'
@@ -13,8 +13,6 @@ import { filledIn } from './filled'
 import { PlaceDialog } from './PlaceDialog'
 import { useMending } from '../reading/useMending'
 import { usePlacements } from './usePlacements'
-
-const text = words.visits.sheet
 const CERTAIN = 0.8
 /** Items that are drawn at once: a page of thousands would hang. */
 const SHOWN_AT_ONCE = 50
@@ -27,19 +25,19 @@ export function Tray({ tray, mayEdit }: { tray: LooseReading[]; mayEdit: boolean
     const best = reading.discardedBecause === null ? reading.proposals[0] : undefined
     return best && best.certainty >= CERTAIN ? [{ readingId: reading.id, checkId: best.checkId }] : []
   })
-  const acceptAll = () => placements.place(certain, text.placedAll(certain.length))
+  const acceptAll = () => placements.place(certain, t('visits:sheet.placedAll', { n: certain.length }))
   return (
     <aside
-      aria-label={text.tray}
+      aria-label={t('visits:sheet.tray')}
       className="w-[290px] shrink-0 overflow-auto border-l border-rule2 bg-paper2 max-lg:max-h-[34%] max-lg:w-full max-lg:border-t max-lg:border-l-0 px-3.5 py-3"
     >
-      <h2 className="font-semibold">{text.tray}</h2>
-      <p className="mb-2 text-ink2">{tray.length === 0 ? text.trayEmpty : text.traySay}</p>
-      {mayEdit && tray.length > 0 && <p className="mb-2 text-[12px] text-ink3">{text.trayKeys}</p>}
+      <h2 className="font-semibold">{t('visits:sheet.tray')}</h2>
+      <p className="mb-2 text-ink2">{tray.length === 0 ? t('visits:sheet.trayEmpty') : t('visits:sheet.traySay')}</p>
+      {mayEdit && tray.length > 0 && <p className="mb-2 text-[12px] text-ink3">{t('visits:sheet.trayKeys')}</p>}
       {mayEdit && certain.length > 0 && (
         <p className="mb-2">
           <Button disabled={placements.isPending} onClick={acceptAll}>
-            {text.acceptAll(certain.length)}
+            {t('visits:sheet.acceptAll', { n: certain.length })}
           </Button>
         </p>
       )}
@@ -47,7 +45,9 @@ export function Tray({ tray, mayEdit }: { tray: LooseReading[]; mayEdit: boolean
         <TrayItem key={reading.id} reading={reading} mayEdit={mayEdit} />
       ))}
       {tray.length > shown && (
-        <Button onClick={() => setShown(shown + SHOWN_AT_ONCE)}>{text.trayMore(tray.length - shown)}</Button>
+        <Button onClick={() => setShown(shown + SHOWN_AT_ONCE)}>
+          {t('visits:sheet.trayMore', { n: tray.length - shown })}
+        </Button>
       )}
     </aside>
   )
@@ -66,22 +66,22 @@ function TrayItem({ reading, mayEdit }: { reading: LooseReading; mayEdit: boolea
   const place = (checkId: string) =>
     mending.mutate({
       run: () => data(api.POST('/api/readings/{id}/place', { ...path, body: { checkId } })),
-      said: text.placed,
+      said: t('visits:sheet.placed'),
     })
   const discard = (reason: string) =>
     mending.mutate({
       run: () => data(api.POST('/api/readings/{id}/discard', { ...path, body: { reason } })),
-      said: text.discarded,
+      said: t('visits:sheet.discarded'),
     })
   const restore = () =>
-    mending.mutate({ run: () => data(api.POST('/api/readings/{id}/restore', path)), said: text.restored })
+    mending.mutate({ run: () => data(api.POST('/api/readings/{id}/restore', path)), said: t('visits:sheet.restored') })
   const newCheck = (nodeId: string, point: string | null) =>
     mending.mutate({
       run: () => data(api.POST('/api/readings/{id}/new-check', { ...path, body: { nodeId, point } })),
-      said: words.visits.newCheck.done,
+      said: t('visits:newCheck.done'),
     })
   const best = reading.proposals[0]
-  const title = `${reading.label || text.tray} ${reading.value === null ? '' : `${number(reading.value)} ${reading.unit}`}`
+  const title = `${reading.label || t('visits:sheet.tray')} ${reading.value === null ? '' : `${number(reading.value)} ${reading.unit}`}`
   const titleLook = `font-semibold ${reading.discardedBecause ? 'line-through' : ''}`
   const isOpen = mayEdit && reading.discardedBecause === null
   const onKeyDown = (event: KeyboardEvent<HTMLElement>) => {
@@ -124,7 +124,8 @@ function TrayItem({ reading, mayEdit }: { reading: LooseReading; mayEdit: boolea
       </div>
       {reading.discardedBecause !== null ? (
         <p className="text-ink2">
-          {text.discarded}: {reading.discardedBecause} {mayEdit && <Button onClick={restore}>{text.restore}</Button>}
+          {t('visits:sheet.discarded')}: {reading.discardedBecause}{' '}
+          {mayEdit && <Button onClick={restore}>{t('visits:sheet.restore')}</Button>}
         </p>
       ) : (
         <>
@@ -135,27 +136,27 @@ function TrayItem({ reading, mayEdit }: { reading: LooseReading; mayEdit: boolea
                 <Tag text={best.assetTag} /> {best.place}
               </div>
               <p className="text-[13px] text-ink2">
-                {best.reason}; {text.certainty(best.certainty)}
+                {best.reason}; {t('visits:sheet.certainty', { share: Math.floor(100 * best.certainty) })}
               </p>
             </>
           ) : (
-            <p className="text-ink2">{text.noProposal}</p>
+            <p className="text-ink2">{t('visits:sheet.noProposal')}</p>
           )}
           {mayEdit && (
             <div className="mt-1 flex flex-wrap gap-x-4">
               {best && (
                 <Button className="min-h-[26px]" onClick={() => place(best.checkId)}>
-                  {text.placeHere}
+                  {t('visits:sheet.placeHere')}
                 </Button>
               )}
               <Button className="min-h-[26px]" onClick={() => setOpen('elsewhere')}>
-                {text.elsewhere}
+                {t('visits:sheet.elsewhere')}
               </Button>
               <Button className="min-h-[26px]" onClick={() => setOpen('discard')}>
-                {text.discard}
+                {t('visits:sheet.discard')}
               </Button>
               <Button className="min-h-[26px]" onClick={() => setOpen('look')}>
-                {text.look}
+                {t('visits:sheet.look')}
               </Button>
             </div>
           )}

@@ -14,7 +14,7 @@ import { VerdictMark } from '../parts/VerdictMark'
 import { LimitDialog } from '../limits/LimitDialog'
 import { dayAndTime, span } from '../units/format'
 import { nameOf } from '../instruments/instrumentName'
-import { words } from '../words/en'
+import { t } from '../words/t'
 import { Corrections } from './Corrections'
 import { MendBar } from './MendBar'
 import { StopTable } from './StopTable'
@@ -53,15 +53,19 @@ export function VisitSheetView() {
     <Page
       say={
         <span className="font-semibold">
-          {!visit.data ? words.common.loading : loose > 0 ? words.visits.sheet.loose(loose) : words.visits.sheet.ready}
+          {!visit.data
+            ? t('common:loading')
+            : loose > 0
+              ? t('visits:sheet.loose', { n: loose })
+              : t('visits:sheet.ready')}
         </span>
       }
       actions={
         may.edit && (
           <>
-            <span className="text-ink2">{words.visits.sheet.choose(chosen.length)}</span>
+            <span className="text-ink2">{t('visits:sheet.choose', { n: chosen.length })}</span>
             <Button kind="main" disabled={chosen.length === 0 || prepare.isPending} onClick={() => prepare.mutate()}>
-              {words.visits.sheet.prepare}
+              {t('visits:sheet.prepare')}
             </Button>
           </>
         )
@@ -76,7 +80,7 @@ export function VisitSheetView() {
               <MendBar visit={visit.data} chosen={rows.filter((row) => !left.has(row.checkId))} certified={certified} />
             )}
             <div className="flex min-h-0 flex-1 max-lg:flex-col">
-              <section aria-label={words.visits.sheet.stops} className="min-w-0 flex-1 overflow-auto px-2">
+              <section aria-label={t('visits:sheet.stops')} className="min-w-0 flex-1 overflow-auto px-2">
                 <StopTable
                   rows={rows}
                   visitedAt={visit.data.beganAt}
@@ -110,9 +114,9 @@ function VisitHead({ visit }: { visit: VisitSheet }) {
   const ahead = visit.clockAheadSeconds
   const { verdicts, instrument } = visit
   const facts: [string, React.ReactNode][] = [
-    [words.visits.sheet.stops, words.visits.sheet.doneSkipped(count('done'), count('skipped'), open)],
+    [t('visits:sheet.stops'), t('visits:sheet.doneSkipped', { done: count('done'), skipped: count('skipped'), open })],
     [
-      words.visits.sheet.worst,
+      t('visits:sheet.worst'),
       <span key="worst" className="inline-flex gap-2">
         {isPartly(verdicts) ? <RollUpMark counted={verdicts} /> : <VerdictMark verdict={verdicts.worst} />}
         <span className="text-ink3">
@@ -121,12 +125,13 @@ function VisitHead({ visit }: { visit: VisitSheet }) {
       </span>,
     ],
     [
-      words.visits.sheet.instrument,
-      `${instrument.isByHand ? words.visits.sheet.byHand : nameOf(instrument)}${visit.calibratedUntil ? `, calibrated to ${visit.calibratedUntil}` : ''}`,
+      t('visits:sheet.instrument'),
+      `${instrument.isByHand ? t('visits:sheet.byHand') : nameOf(instrument)}${visit.calibratedUntil ? `, calibrated to ${visit.calibratedUntil}` : ''}`,
     ],
-    [words.visits.sheet.by, visit.technician],
+    [t('visits:sheet.by'), visit.technician],
   ]
-  if (ahead !== 0) facts.push([words.visits.sheet.clock, words.visits.sheet.clockCorrected(span(ahead), ahead > 0)])
+  if (ahead !== 0)
+    facts.push([t('visits:sheet.clock'), t('visits:sheet.clockCorrected', { span: span(ahead), ahead: ahead > 0 })])
   return (
     <header className="flex shrink-0 flex-wrap items-end gap-x-7 gap-y-1 border-b border-rule2 px-4 py-2.5">
       <div>

@@ -6,15 +6,16 @@ import { Button } from '../parts/Button'
 import { Page } from '../parts/Page'
 import { Trouble } from '../parts/Trouble'
 import { dayAndTime } from '../units/format'
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 export function VisitsView() {
   const visits = useInfiniteQuery(queries.visitPages())
   const list = visits.data?.pages.flat() ?? []
-  const { columns } = words.visits
   return (
     <Page
-      say={<span className="font-semibold">{visits.data ? words.visits.say(list.length) : words.common.loading}</span>}
+      say={
+        <span className="font-semibold">{visits.data ? t('visits:say', { n: list.length }) : t('common:loading')}</span>
+      }
       actions={<TakeFile />}
     >
       <div className="h-full overflow-auto px-4 py-3">
@@ -23,12 +24,12 @@ export function VisitsView() {
           <table className="ledger">
             <thead>
               <tr>
-                <th>{columns.when}</th>
-                <th>{columns.what}</th>
-                <th>{columns.by}</th>
-                <th>{columns.instrument}</th>
-                <th className="num">{columns.readings}</th>
-                <th className="num">{columns.loose}</th>
+                <th>{t('visits:columns.when')}</th>
+                <th>{t('visits:columns.what')}</th>
+                <th>{t('visits:columns.by')}</th>
+                <th>{t('visits:columns.instrument')}</th>
+                <th className="num">{t('visits:columns.readings')}</th>
+                <th className="num">{t('visits:columns.loose')}</th>
               </tr>
             </thead>
             <tbody>
@@ -56,7 +57,7 @@ export function VisitsView() {
         {visits.hasNextPage && (
           <p className="mt-2">
             <Button kind="second" disabled={visits.isFetchingNextPage} onClick={() => void visits.fetchNextPage()}>
-              {words.visits.earlier}
+              {t('visits:earlier')}
             </Button>
           </p>
         )}

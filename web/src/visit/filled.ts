@@ -1,4 +1,4 @@
-import { words } from '../words/en'
+import { t } from '../words/t'
 
 /** What people fill in for readings, in the order it is shown. */
 export const FILLED = ['PRESSURE', 'DISTANCE', 'INSPECTOR', 'REMARK'] as const
@@ -8,6 +8,6 @@ export type FilledColumn = (typeof FILLED)[number]
 export function filledIn(filled: Record<string, string>): string[] {
   return FILLED.flatMap((column) => {
     const value = filled[column]
-    return value ? [`${value} ${words.visits.fill.short[column]}`.trim()] : []
+    return value ? [`${value} ${t(`visits:fill.short.${column}`)}`.trim()] : []
   })
 }

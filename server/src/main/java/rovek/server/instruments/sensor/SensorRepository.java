@@ -3,7 +3,6 @@ package rovek.server.instruments.sensor;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.repository.Repository;
 
 interface SensorRepository extends Repository<SensorEntity, UUID> {
@@ -15,10 +14,4 @@ interface SensorRepository extends Repository<SensorEntity, UUID> {
     Optional<SensorEntity> findByTag(String tag);
 
     List<SensorEntity> findAllByOrderByTag();
-
-    /** In SQL: Hibernate does not know transactions' numbers. */
-    @Query(
-            value = "SELECT EXISTS (SELECT 1 FROM sensor WHERE changed_by >= CAST(:horizon AS xid8))",
-            nativeQuery = true)
-    boolean isAnyChangedSince(String horizon);
 }

@@ -147,12 +147,6 @@ public class Sensors {
         }
     }
 
-    /** @param horizon number of a transaction; whether that one or a later one changed any sensor */
-    @Transactional(readOnly = true)
-    public boolean isAnyChangedSince(String horizon) {
-        return sensors.isAnyChangedSince(horizon);
-    }
-
     /** All sensors by tag. */
     @Transactional(readOnly = true)
     public Map<String, Sensor> byTag() {

@@ -145,8 +145,8 @@ interface ReadingRepository extends Repository<ReadingEntity, UUID> {
 
     @Query("""
             SELECT g.visitId, percentile_cont(0.5) WITHIN GROUP (ORDER BY g.gap) FROM (
-                SELECT r.visitId AS visitId, (r.takenAt - lag(r.takenAt) OVER (PARTITION BY r.visitId ORDER BY r.takenAt))
-                    BY SECOND AS gap
+                SELECT r.visitId AS visitId, CAST((r.takenAt - lag(r.takenAt) OVER (PARTITION BY r.visitId ORDER BY r.takenAt))
+                    BY SECOND AS Double) AS gap
                 FROM ReadingEntity r WHERE NOT r.replaced AND r.visitId IN :visits) g
             WHERE g.gap < :longest GROUP BY g.visitId""")
     List<Pace> paces(Collection<UUID> visits, long longest);

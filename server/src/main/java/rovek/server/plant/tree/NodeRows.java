@@ -52,27 +52,31 @@ class NodeRows {
      *
      * @param horizon what to ask from next time
      * @param states node to its state, empty where it was removed
+     * @param sensorsChanged whether sensors may be others than before; the database notes that by itself
      */
-    record Delta(String horizon, Map<UUID, Optional<Node>> states) {}
+    record Delta(String horizon, Map<UUID, Optional<Node>> states, boolean sensorsChanged) {}
 
     /** @param horizon of the look before; "0" to read everything */
     Delta since(String horizon) {
         Map<UUID, Optional<Node>> states = new HashMap<>();
         String[] next = {horizon};
+        boolean[] sensorsChanged = {false};
         // One statement, so that the horizon and the rows are of the same moment; in SQL, because what is new is told
         // by the transaction that wrote it.
         db.sql("""
                 SELECT pg_snapshot_xmin(pg_current_snapshot())::text AS horizon, n.id, n.parent_id, n.level, n.place, n.tag, n.name,
-                    n.technique, n.asset_class, n.attributes::text, n.settings::text, n.limits::text, n.stamp, n.removal
+                    n.technique, n.asset_class, n.attributes::text, n.settings::text, n.limits::text, n.stamp, n.removal,
+                    EXISTS (SELECT 1 FROM plant_news WHERE changed_by >= CAST(:horizon AS xid8)) AS sensors_changed
                 FROM (SELECT 1) one LEFT JOIN node n ON n.changed_by >= CAST(:horizon AS xid8)
                     AND (:horizon <> '0' OR n.removal IS NULL)""").param("horizon", horizon).query(row -> {
             next[0] = row.getString("horizon");
+            sensorsChanged[0] = row.getBoolean("sensors_changed");
             if (row.getObject("id") != null) {
                 Node node = node(row);
                 states.put(node.id(), row.getObject("removal") == null ? Optional.of(node) : Optional.empty());
             }
         });
-        return new Delta(next[0], states);
+        return new Delta(next[0], states, sensorsChanged[0]);
     }
 
     private Node node(ResultSet row) throws SQLException {

@@ -55,9 +55,8 @@ public class Plant {
         for (int tried = 1; ; tried++) {
             Seen before = last.get();
             NodeRows.Delta delta = rows.since(before.horizon());
-            // After the horizon was taken: what changes in between is told again at the next look.
             Optional<Map<String, Sensor>> others =
-                    sensors.isAnyChangedSince(before.horizon()) ? Optional.of(sensors.byTag()) : Optional.empty();
+                    delta.sensorsChanged() ? Optional.of(sensors.byTag()) : Optional.empty();
             if (!forEverybody || tried == MOST_TRIES) {
                 return following(before, delta, others);
             }
