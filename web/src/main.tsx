@@ -9,19 +9,24 @@ import { createRoot } from 'react-dom/client'
 import { queryClient } from './api/queryClient'
 import { router } from './app/router'
 import { guardDoubleClicks } from './parts/doubleClick'
-import { languages, speak } from './words/i18n'
+import { chosenLanguage, languages, speak } from './words/i18n'
+import { Spoken } from './words/Spoken'
 
 guardDoubleClicks(document)
 
-const wording = await languages.en.wording()
-await speak('en', wording.default)
+const language = chosenLanguage()
+const wording = await languages[language].wording()
+await speak(language, wording.default)
+document.documentElement.lang = language
 
 const root = document.getElementById('root')
 if (root) {
   createRoot(root).render(
     <StrictMode>
       <QueryClientProvider client={queryClient}>
-        <RouterProvider router={router} />
+        <Spoken>
+          <RouterProvider router={router} />
+        </Spoken>
       </QueryClientProvider>
     </StrictMode>,
   )

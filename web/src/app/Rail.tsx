@@ -33,7 +33,7 @@ export function Rail({ me }: { me: Account }) {
   }
   return (
     <nav
-      aria-label="Rooms"
+      aria-label={t('common:roomList')}
       className="flex w-[124px] shrink-0 max-lg:w-[112px] flex-col border-r border-rule2 bg-paper2"
     >
       <div className="px-3.5 pt-2.5 pb-2 font-mono text-[17px] font-semibold text-plum">{t('common:product')}</div>

@@ -1,16 +1,21 @@
 import { useQuery } from '@tanstack/react-query'
-import type { ReactNode } from 'react'
+import { type ReactNode, useEffect } from 'react'
 import { Problem } from '../api/client'
 import { queries } from '../api/queries'
 import { NoticeBar } from '../parts/NoticeBar'
 import { Trouble } from '../parts/Trouble'
 import { SignIn } from '../signin/SignIn'
+import { spoken } from '../words/i18n'
 import { t } from '../words/t'
 import { Rail } from './Rail'
 
 /** Rail and view for whoever is signed in; the sign-in page for everybody else. */
 export function Shell({ children }: { children: ReactNode }) {
   const me = useQuery(queries.me())
+  const language = me.data?.language
+  useEffect(() => {
+    if (language) void spoken(language)
+  }, [language])
   if (me.error instanceof Problem && me.error.status === 401) {
     return <SignIn />
   }

@@ -57,7 +57,7 @@ describe('a round by hand', () => {
     fireEvent.change(screen.getByLabelText('Skipped because: C-310 Panel, Remark'), {
       target: { value: 'Not accessible' },
     })
-    fireEvent.click(screen.getByText('Save the round'))
+    fireEvent.click(screen.getByText('Save round'))
     await waitFor(() => expect(opened).toEqual(['v']))
     expect(changes()[0]?.body).toMatchObject({
       routeId: 'r',
@@ -74,12 +74,12 @@ describe('a round by hand', () => {
     answering('POST', '/api/by-hand', () => new Refusal(422, 'invalid', 'C-310 Panel, Pressure: "seven" is no number.'))
     sheet()
     fireEvent.change(await screen.findByLabelText('Reading of C-310 Panel, Pressure'), { target: { value: 'seven' } })
-    fireEvent.click(screen.getByText('Save the round'))
+    fireEvent.click(screen.getByText('Save round'))
     expect((await screen.findByRole('alert')).textContent).toContain('is no number')
     cleanup()
     sheet()
     expect((await screen.findByLabelText<HTMLInputElement>('Reading of C-310 Panel, Pressure')).value).toBe('seven')
-    fireEvent.click(screen.getByText('Throw away what is written here'))
+    fireEvent.click(screen.getByText('Discard entries'))
     expect(screen.getByLabelText<HTMLInputElement>('Reading of C-310 Panel, Pressure').value).toBe('')
   })
 })

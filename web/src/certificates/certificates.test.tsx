@@ -56,7 +56,7 @@ describe('signing', () => {
     previewing([])
     answering('POST', '/api/certificates/c/sign', () => issued)
     show(<SigningDesk line={prepared} onGone={() => undefined} />)
-    const sign = (await screen.findByText('Sign')) as HTMLButtonElement
+    const sign = (await screen.findByText('Sign and issue')) as HTMLButtonElement
     expect(sign.disabled).toBe(true)
     fireEvent.change(screen.getByLabelText('Your password, to sign'), { target: { value: 'secret' } })
     await waitFor(() => expect(sign.disabled).toBe(false))
@@ -72,7 +72,7 @@ describe('signing', () => {
     show(<SigningDesk line={prepared} onGone={() => undefined} />)
     expect(await screen.findByText(/had run out on the day/)).toBeTruthy()
     fireEvent.change(await screen.findByLabelText('Your password, to sign'), { target: { value: 'secret' } })
-    expect((screen.getByText('Sign') as HTMLButtonElement).disabled).toBe(true)
+    expect((screen.getByText('Sign and issue') as HTMLButtonElement).disabled).toBe(true)
   })
 
   it('says why it was refused', async () => {
@@ -85,8 +85,8 @@ describe('signing', () => {
     )
     show(<SigningDesk line={prepared} onGone={() => undefined} />)
     fireEvent.change(await screen.findByLabelText('Your password, to sign'), { target: { value: 'wrong' } })
-    await waitFor(() => expect((screen.getByText('Sign') as HTMLButtonElement).disabled).toBe(false))
-    fireEvent.click(screen.getByText('Sign'))
+    await waitFor(() => expect((screen.getByText('Sign and issue') as HTMLButtonElement).disabled).toBe(false))
+    fireEvent.click(screen.getByText('Sign and issue'))
     expect((await screen.findByRole('alert')).textContent).toContain('Nothing was signed')
   })
 
@@ -96,9 +96,9 @@ describe('signing', () => {
     answering('DELETE', '/api/certificates/c', () => undefined)
     const onGone = vi.fn()
     show(<SigningDesk line={prepared} onGone={onGone} />)
-    expect(await screen.findByText('A reviewer signs. You may look.')).toBeTruthy()
+    expect(await screen.findByText('Only a reviewer can sign.')).toBeTruthy()
     expect(screen.queryByLabelText('Your password, to sign')).toBeNull()
-    fireEvent.click(await screen.findByText('Throw away'))
+    fireEvent.click(await screen.findByText('Delete draft'))
     await waitFor(() => expect(onGone).toHaveBeenCalled())
   })
 })
@@ -112,8 +112,8 @@ describe('an issued certificate', () => {
       unchanged: false,
     }))
     show(<IssuedCertificate line={issued} />)
-    fireEvent.click(await screen.findByText('Prove it unchanged'))
-    expect((await screen.findByText('The stored paper is NOT what was signed.')).className).toContain('text-fail')
+    fireEvent.click(await screen.findByText('Verify'))
+    expect((await screen.findByText('The stored file is NOT what was signed.')).className).toContain('text-fail')
     expect(screen.queryByText('Withdraw')).toBeNull()
     expect(screen.getByText('PDF').getAttribute('href')).toBe('/api/certificates/c/pdf')
   })

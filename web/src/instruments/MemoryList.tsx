@@ -97,7 +97,7 @@ function FileRow({
       <td className="text-ink2">
         {tOr(`instruments:state.${file.state}`, file.state)}
         {file.storedAt && ` ${dayAndTime(file.storedAt)}`}
-        {file.state === 'PART' && `, ${bytes(file.arrivedBytes)} kept`}
+        {file.state === 'PART' && `, ${t('instruments:partKept', { size: bytes(file.arrivedBytes) })}`}
       </td>
       <td>{!loaded && <Button onClick={onLook}>{t('instruments:inside.open')}</Button>}</td>
     </tr>

@@ -35,7 +35,7 @@ export function Originals({ instrumentId, onJob }: { instrumentId: string; onJob
                 <td>{original.fileName.replace(/^.*\//, '')}</td>
                 <td className="num text-ink2">{bytes(original.size)}</td>
                 <td className="text-ink2">
-                  {original.newReadings} new, {original.knownReadings} known
+                  {t('instruments:originalCounts', { fresh: original.newReadings, known: original.knownReadings })}
                 </td>
                 <td className="font-mono text-[11px] text-ink3" title={original.sha256}>
                   {original.sha256.slice(0, 12)}…

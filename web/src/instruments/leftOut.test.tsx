@@ -33,13 +33,13 @@ describe('what of an original could not be taken', () => {
     }))
     const onTakeAgain = vi.fn()
     show(<LeftOut original={original} onTakeAgain={onTakeAgain} />)
-    expect(await screen.findByText('1 reading could not be taken. It is kept in this original.')).toBeTruthy()
+    expect(await screen.findByText('1 reading could not be imported. It is kept in this original.')).toBeTruthy()
     expect(screen.getByText(/line 2: no unit is written/)).toBeTruthy()
     const choice = await screen.findByLabelText('“mtr/sec2” means')
     await screen.findByRole('option', { name: 'm/s²' })
-    expect(screen.getByRole('button', { name: 'Save and take again' })).toHaveProperty('disabled', true)
+    expect(screen.getByRole('button', { name: 'Save and import again' })).toHaveProperty('disabled', true)
     fireEvent.change(choice, { target: { value: 'm/s²' } })
-    fireEvent.click(screen.getByRole('button', { name: 'Save and take again' }))
+    fireEvent.click(screen.getByRole('button', { name: 'Save and import again' }))
     await waitFor(() => expect(onTakeAgain).toHaveBeenCalledOnce())
     expect(changes()).toEqual([
       { method: 'PUT', path: '/api/unit-spellings', body: { written: 'mtr/sec2', symbol: 'm/s²' } },

@@ -79,9 +79,9 @@ describe('a limit', () => {
     fireEvent.change(await screen.findByLabelText('Watch'), { target: { value: '2,8' } })
     fireEvent.change(screen.getByLabelText('Fail'), { target: { value: '4.5' } })
     expect(await screen.findByText('3 watch and 1 fail of 12 readings on 1 check')).toBeTruthy()
-    expect(screen.getByText('told 41 days before')).toBeTruthy()
+    expect(screen.getByText('would have warned 41 days earlier')).toBeTruthy()
     expect(screen.getByText('4 readings get another verdict: then 3 watch and 1 fail.')).toBeTruthy()
-    fireEvent.click(screen.getByText('Set the limit'))
+    fireEvent.click(screen.getByText('Set limit'))
     await waitFor(() => expect(onClose).toHaveBeenCalled())
     const put = changes().find((change) => change.method === 'PUT')?.body as {
       limit: { rules: { watch: number; fail: number }[] }
@@ -98,7 +98,7 @@ describe('a limit', () => {
     const onClose = vi.fn()
     show(<LimitDialog nodeId="v" name="Drive end" onClose={onClose} />)
     fireEvent.change(await screen.findByLabelText('Fail'), { target: { value: '5' } })
-    fireEvent.click(screen.getByText('Set the limit'))
+    fireEvent.click(screen.getByText('Set limit'))
     await waitFor(() => expect(onClose).toHaveBeenCalled())
     const put = changes().find((change) => change.method === 'PUT')?.body as { from: string | null }
     expect(Math.abs(new Date(put.from ?? '').getTime() - Date.now())).toBeLessThan(60_000)
@@ -110,7 +110,7 @@ describe('a limit', () => {
     const onClose = vi.fn()
     show(<LimitDialog nodeId="v" name="Drive end" onClose={onClose} />)
     fireEvent.change(await screen.findByLabelText('Fail'), { target: { value: '1' } })
-    fireEvent.click(screen.getByText('Set the limit'))
+    fireEvent.click(screen.getByText('Set limit'))
     expect(await screen.findByText('The watch boundary must be reached first.')).toBeTruthy()
     expect(onClose).not.toHaveBeenCalled()
     expect((screen.getByLabelText('Fail') as HTMLInputElement).value).toBe('1')
@@ -142,7 +142,7 @@ describe('many checks', () => {
       readings: [],
     }
     answering('POST', `${path}/proposals/preview`, () => ({ ...preview, checks: 4, without: 1, shown: [mine] }))
-    fireEvent.click(screen.getByText('Give each its standard’s limit'))
+    fireEvent.click(screen.getByText('Set each to the limit of its standard'))
     expect(await screen.findByText('2.8/4.5 mm/s')).toBeTruthy()
     expect(screen.getByText('No proposal for 1 check.')).toBeTruthy()
     expect(changes().some((change) => change.path === `${path}/proposals`)).toBe(false)

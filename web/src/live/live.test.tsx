@@ -76,7 +76,7 @@ describe('the live view', () => {
     ]
     const newest = { at: '2026-11-23T10:00:00Z', values: [6, 1], go: ['GO' as const, 'NOT_JUDGED' as const] }
     show(<LargeGo title="Booster" shown={shown} newest={newest} sentence="" onClose={() => undefined} />)
-    expect((await screen.findByRole('status', { name: 'Over all' })).textContent).toBe('Go')
+    expect((await screen.findByRole('status', { name: 'Overall' })).textContent).toBe('Go')
     cleanup()
     show(
       <LargeGo
@@ -87,7 +87,7 @@ describe('the live view', () => {
         onClose={() => undefined}
       />,
     )
-    expect((await screen.findByRole('status', { name: 'Over all' })).textContent).toBe('No go')
+    expect((await screen.findByRole('status', { name: 'Overall' })).textContent).toBe('No go')
     cleanup()
     show(
       <LargeGo
@@ -98,7 +98,7 @@ describe('the live view', () => {
         onClose={() => undefined}
       />,
     )
-    expect((await screen.findByRole('status', { name: 'Over all' })).textContent).toBe('No limit is set')
+    expect((await screen.findByRole('status', { name: 'Overall' })).textContent).toBe('No limit is set')
     expect(screen.getByText('The link was lost.')).toBeTruthy()
   })
 
@@ -110,8 +110,8 @@ describe('the live view', () => {
     )
     show(<RecordBar kind="SETUP" id="s" update={update([])} />)
     fireEvent.change(await screen.findByLabelText('Name of the recording'), { target: { value: 'Start-up' } })
-    fireEvent.change(screen.getByLabelText('A row every'), { target: { value: '0,5' } })
-    fireEvent.click(screen.getByText('Record'))
+    fireEvent.change(screen.getByLabelText('Interval'), { target: { value: '0,5' } })
+    fireEvent.click(screen.getByText('Start recording'))
     expect((await screen.findByRole('alert')).textContent).toContain('recorded already, by anna')
     expect(screen.getByLabelText<HTMLInputElement>('Name of the recording').value).toBe('Start-up')
     expect(changes()[0]?.body).toMatchObject({ name: 'Start-up', intervalMillis: 500, checkId: null })
@@ -130,8 +130,8 @@ describe('the live view', () => {
     show(<RecordBar kind="SETUP" id="s" update={update([], { recording })} />)
     expect(await screen.findByText('Recording Start-up: 12 rows, one every 0.5 s.')).toBeTruthy()
     fireEvent.keyDown(window, { key: 'm' })
-    fireEvent.change(screen.getByLabelText('What happens now'), { target: { value: 'valve opened' } })
-    fireEvent.click(screen.getByText('Mark this moment'))
+    fireEvent.change(screen.getByLabelText('Marker text'), { target: { value: 'valve opened' } })
+    fireEvent.click(screen.getByText('Add marker'))
     await waitFor(() =>
       expect(changes().map((change) => change.body)).toEqual([{ text: '' }, { text: 'valve opened' }]),
     )
@@ -152,9 +152,9 @@ describe('the live view', () => {
       />,
     )
     fireEvent.click(await screen.findByText('Limits'))
-    fireEvent.change(screen.getByLabelText('Lowest Pressure'), { target: { value: '5,5' } })
-    fireEvent.change(screen.getByLabelText('Highest Pressure'), { target: { value: '' } })
-    fireEvent.click(screen.getByText('Set'))
+    fireEvent.change(screen.getByLabelText('Min Pressure'), { target: { value: '5,5' } })
+    fireEvent.change(screen.getByLabelText('Max Pressure'), { target: { value: '' } })
+    fireEvent.click(screen.getByText('Save'))
     await waitFor(() => expect(changes()[0]?.body).toEqual({ channel: 'Pressure', low: 5.5, high: null }))
   })
 })

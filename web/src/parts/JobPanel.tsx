@@ -19,9 +19,7 @@ export function JobPanel({ job, onTryAgain }: { job: JobView; onTryAgain: () => 
       <div className="flex justify-between gap-4">
         <span className="font-semibold">{job.title}</span>
         {running && job.total > 0 && (
-          <span className="text-ink2">
-            {amount(job.done)} of {amount(job.total)}
-          </span>
+          <span className="text-ink2">{t('common:amountOf', { done: amount(job.done), all: amount(job.total) })}</span>
         )}
       </div>
       {running && (

@@ -54,7 +54,7 @@ describe('the pictures of a machine', () => {
     answering('PUT', '/api/pictures/pic', () => picture)
     await open(true)
     expect((screen.getByText('Save') as HTMLButtonElement).disabled).toBe(true)
-    fireEvent.click(screen.getByText('mark it'))
+    fireEvent.click(screen.getByText('Mark'))
     const surface = screen.getByLabelText('Mark the point here')
     surface.getBoundingClientRect = () => ({ left: 100, top: 50, width: 400, height: 200 }) as DOMRect
     fireEvent.click(surface, { clientX: 400, clientY: 100, detail: 1 })
@@ -75,9 +75,9 @@ describe('the pictures of a machine', () => {
   it('keep what was marked where somebody else was quicker', async () => {
     answering('PUT', '/api/pictures/pic', () => new Refusal(409, 'stale', 'The picture was changed by someone else.'))
     await open(true)
-    fireEvent.click(screen.getByText('take the mark off'))
+    fireEvent.click(screen.getByText('Remove mark'))
     fireEvent.click(screen.getByText('Save'))
     expect((await screen.findByRole('alert')).textContent).toBe('The picture was changed by someone else.')
-    expect(screen.getAllByText('mark it')).toHaveLength(2)
+    expect(screen.getAllByText('Mark')).toHaveLength(2)
   })
 })

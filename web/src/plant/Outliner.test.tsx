@@ -186,7 +186,7 @@ describe('the outliner by keyboard', () => {
     fireEvent.change(screen.getByLabelText('Rename'), { target: { value: 'P-101 Pump B' } })
     fireEvent.keyDown(screen.getByLabelText('Rename'), { key: 'Enter' })
     expect(await screen.findByText('Pump A')).toBeTruthy()
-    fireEvent.click(screen.getByText('Take mine'))
+    fireEvent.click(screen.getByText('Use mine'))
     await waitFor(() =>
       expect(changes()[1]?.body).toMatchObject({
         nodes: [{ node: 'p1', facets: { name: { from: 'Pump A', to: 'Pump B' } } }],
@@ -230,7 +230,7 @@ describe('the outliner by keyboard', () => {
     press('ArrowRight', { altKey: true })
     expect(await screen.findByText('Roof')).toBeTruthy()
     expect(changes()[0]?.body).toMatchObject({ seen: [{ id: 'p2', parentId: 'a' }] })
-    fireEvent.click(screen.getByText('Take mine'))
+    fireEvent.click(screen.getByText('Use mine'))
     await waitFor(() =>
       expect(changes()[1]?.body).toMatchObject({
         ids: ['p2'],
@@ -265,7 +265,7 @@ describe('the outliner by keyboard', () => {
     press('z', { ctrlKey: true })
     await screen.findByText('Undone.')
     press('y', { ctrlKey: true })
-    await screen.findByText('Done again.')
+    await screen.findByText('Redone.')
     expect(changes().map((change) => change.path)).toEqual([
       '/api/plant/remove',
       '/api/plant/changes/change-4/undo',

@@ -32,8 +32,8 @@ export function PlantKeys() {
   return (
     <>
       <button type="button" className="cursor-pointer whitespace-nowrap text-[12px]" onClick={() => setOpen(true)}>
-        <kbd className="border border-rule bg-sheet px-1 font-mono text-[11px]">Enter</kbd> {t('plant:add')}{' '}
-        <kbd className="border border-rule bg-sheet px-1 font-mono text-[11px]">?</kbd>
+        <kbd className="border border-rule bg-sheet px-1 font-mono text-[11px]">{t('plant:keys.add.keys')}</kbd>{' '}
+        {t('plant:add')} <kbd className="border border-rule bg-sheet px-1 font-mono text-[11px]">?</kbd>
       </button>
       <Dialog title={t('common:keysTitle')} open={open} onClose={() => setOpen(false)}>
         <table className="ledger">

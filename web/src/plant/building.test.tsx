@@ -50,9 +50,9 @@ describe('rows to be pasted', () => {
     answering('POST', '/api/plant/paste', () => committed('Imported'))
     const onTaken = vi.fn()
     show(<ImportDialog source={source} onTaken={onTaken} onClose={() => undefined} />)
-    expect(await screen.findByText('1 new, 1 changed. Nothing is wrong.')).toBeTruthy()
+    expect(await screen.findByText('1 new, 1 changed. No errors.')).toBeTruthy()
     expect(screen.getByText('name: A → B')).toBeTruthy()
-    fireEvent.click(screen.getByText('Take 2 rows'))
+    fireEvent.click(screen.getByText('Import 2 rows'))
     await waitFor(() => expect(onTaken).toHaveBeenCalledWith('first'))
     expect(bodyOf('/api/plant/paste')).toMatchObject({ parentId: 'a', text: 'P-1', digest: 'seen' })
   })
@@ -66,10 +66,10 @@ describe('rows to be pasted', () => {
       }),
     )
     show(<ImportDialog source={source} onTaken={() => undefined} onClose={() => undefined} />)
-    expect(await screen.findByText('1 of 2 rows is wrong. Nothing is taken until all are right.')).toBeTruthy()
-    expect(screen.getByText('Columns that name nothing here are left out: colour.')).toBeTruthy()
+    expect(await screen.findByText('1 of 2 rows has an error. Nothing is imported until all are correct.')).toBeTruthy()
+    expect(screen.getByText('Unknown columns are not imported: colour.')).toBeTruthy()
     expect(screen.getByText('It has neither tag nor name.')).toBeTruthy()
-    expect((screen.getByText('Take the rows') as HTMLButtonElement).disabled).toBe(true)
+    expect((screen.getByText('Import rows') as HTMLButtonElement).disabled).toBe(true)
   })
 
   it('are followed while they are taken, and may be stopped', async () => {
@@ -94,7 +94,7 @@ describe('rows to be pasted', () => {
     }))
     answering('POST', `/api/jobs/${id}/stop`, () => stopped())
     show(<ImportDialog source={source} onTaken={() => undefined} onClose={() => undefined} />)
-    fireEvent.click(await screen.findByText('Take 5,000 rows'))
+    fireEvent.click(await screen.findByText('Import 5,000 rows'))
     expect(await screen.findByText('2,000 of 5,000')).toBeTruthy()
     fireEvent.click(screen.getByText('Stop'))
     expect(await screen.findByText('Stopped. Nothing was imported.')).toBeTruthy()
@@ -111,7 +111,7 @@ describe('rows to be pasted', () => {
     )
     const onTaken = vi.fn()
     show(<ImportDialog source={source} onTaken={onTaken} onClose={() => undefined} />)
-    fireEvent.click(await screen.findByText('Take 1 row'))
+    fireEvent.click(await screen.findByText('Import 1 row'))
     expect((await screen.findByRole('alert')).textContent).toBe('The plant was changed since you looked.')
     expect(onTaken).not.toHaveBeenCalled()
   })
@@ -143,9 +143,9 @@ describe('templates', () => {
     answering('POST', '/api/templates/t/stamp', () => committed('Stamped'))
     const onStamped = vi.fn()
     show(<TemplateDialog row={rowOf('pump', 'ASSET')} onStamped={onStamped} onClose={() => undefined} />)
-    expect(await screen.findByText('Stamped behind pump.')).toBeTruthy()
+    expect(await screen.findByText('Created after pump.')).toBeTruthy()
     fireEvent.change(screen.getByLabelText('Tags'), { target: { value: 'P-201..P-240' } })
-    fireEvent.click(screen.getByText('Stamp'))
+    fireEvent.click(screen.getByText('Create assets'))
     await waitFor(() => expect(onStamped).toHaveBeenCalled())
     expect(bodyOf('/api/templates/t/stamp')).toMatchObject({
       parentId: 'above',
@@ -155,15 +155,15 @@ describe('templates', () => {
     })
     cleanup()
     show(<TemplateDialog row={rowOf('Wellfield', 'AREA')} onStamped={onStamped} onClose={() => undefined} />)
-    expect(await screen.findByText('Stamped into Wellfield.')).toBeTruthy()
+    expect(await screen.findByText('Created in Wellfield.')).toBeTruthy()
   })
 
   it('are stamped nowhere they do not belong', async () => {
     answering('GET', '/api/templates', () => [template({})])
     show(<TemplateDialog row={rowOf('Velocity', 'CHECK')} onStamped={() => undefined} onClose={() => undefined} />)
-    expect(await screen.findByText('Choose in the plant where it comes: an area, a system or an asset.')).toBeTruthy()
+    expect(await screen.findByText('Choose their place in the plant: an area, a system or an asset.')).toBeTruthy()
     fireEvent.change(screen.getByLabelText('Tags'), { target: { value: 'P-1' } })
-    expect((screen.getByText('Stamp') as HTMLButtonElement).disabled).toBe(true)
+    expect((screen.getByText('Create assets') as HTMLButtonElement).disabled).toBe(true)
   })
 
   it('are followed by those that are chosen', async () => {
@@ -175,9 +175,9 @@ describe('templates', () => {
     answering('POST', '/api/templates/t/follow', () => committed('1 follows'))
     show(<TemplateDialog row={undefined} onStamped={() => undefined} onClose={() => undefined} />)
     expect(await screen.findByText('3 rows change')).toBeTruthy()
-    expect(screen.getByText('nothing changes, 1 set by hand stays')).toBeTruthy()
+    expect(screen.getByText('no change, 1 set by hand stays')).toBeTruthy()
     fireEvent.click(screen.getByLabelText('P-2 Two'))
-    fireEvent.click(screen.getByText('Let 1 follow'))
+    fireEvent.click(screen.getByText('Update 1 asset'))
     await waitFor(() => expect(bodyOf('/api/templates/t/follow')).toEqual(['a']))
   })
 
@@ -185,11 +185,11 @@ describe('templates', () => {
     answering('GET', '/api/templates', () => [template({})])
     answering('POST', '/api/templates', () => template({ revision: 3 }))
     show(<KeepAsTemplate node={node('pump', 'a', 'ASSET', 'Well pump', 'P-1')} />)
-    fireEvent.click(await screen.findByText('Keep as template'))
+    fireEvent.click(await screen.findByText('Save as template'))
     await screen.findByText('Pump set, revision 3')
-    fireEvent.change(screen.getByLabelText('As'), { target: { value: 't' } })
+    fireEvent.change(screen.getByLabelText('Save as'), { target: { value: 't' } })
     expect(screen.queryByLabelText('Name of the template')).toBeNull()
-    fireEvent.click(screen.getByText('Keep'))
+    fireEvent.click(screen.getByText('Save'))
     await waitFor(() => expect(bodyOf('/api/templates')).toEqual({ nodeId: 'pump', templateId: 't', name: null }))
   })
 })
@@ -214,7 +214,7 @@ describe('the nameplate', () => {
     fireEvent.click(screen.getByText('Nameplate'))
     fireEvent.change(screen.getByLabelText('Power'), { target: { value: '18,5' } })
     fireEvent.change(screen.getByLabelText('Foundation'), { target: { value: 'rigid' } })
-    fireEvent.click(screen.getByText('Save'))
+    fireEvent.click(screen.getByText('Save nameplate'))
     await waitFor(() =>
       expect(bodyOf('/api/plant/alter')).toMatchObject({
         nodes: [
@@ -235,7 +235,7 @@ describe('the nameplate', () => {
     show(<Nameplate node={pump} mayEdit={false} />)
     fireEvent.click(await screen.findByText('Nameplate'))
     expect((screen.getByLabelText('Power') as HTMLInputElement).disabled).toBe(true)
-    expect(screen.queryByText('Save')).toBeNull()
+    expect(screen.queryByText('Save nameplate')).toBeNull()
   })
 })
 
@@ -273,7 +273,7 @@ describe('many rows at once', () => {
     const filter = { ...noFilter, text: 'pump' }
     show(<BulkDialog many={{ count: 3, ids: null, filter }} onClose={() => undefined} />)
     await screen.findByText('Limit of velocity RMS')
-    fireEvent.change(screen.getByLabelText('What is set'), { target: { value: 'limit.vibration.velocity.rms' } })
+    fireEvent.change(screen.getByLabelText('Field'), { target: { value: 'limit.vibration.velocity.rms' } })
     fireEvent.change(screen.getByLabelText('Fail'), { target: { value: '4,5' } })
     fireEvent.click(change())
     await waitFor(() =>
@@ -283,7 +283,7 @@ describe('many rows at once', () => {
         facets: { 'limit.vibration.velocity.rms': '-/4.5 mm/s' },
       }),
     )
-    fireEvent.click(screen.getByLabelText('Each inherits it again'))
+    fireEvent.click(screen.getByLabelText('Use inherited on each'))
     fireEvent.click(change())
     await waitFor(() =>
       expect(changes().at(-1)?.body).toMatchObject({ facets: { 'limit.vibration.velocity.rms': '' } }),

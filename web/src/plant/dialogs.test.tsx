@@ -37,9 +37,9 @@ describe('settings', () => {
     answering('PUT', '/api/plant/nodes/n/settings', () => ({ changeId: 'c', sentence: '', added: [] }))
     show(<SettingsPanel nodeId="n" isOpen onOpen={() => undefined} mayEdit />)
     expect(await screen.findByText('Bottling works')).toBeTruthy()
-    expect(screen.getByText('usual value')).toBeTruthy()
+    expect(screen.getByText('default')).toBeTruthy()
     expect(screen.getByText('(25600)', { exact: false })).toBeTruthy()
-    fireEvent.click(screen.getByText('inherit again'))
+    fireEvent.click(screen.getByText('Use inherited'))
     await waitFor(() =>
       expect(changes().map((change) => [change.method, change.body])).toEqual([
         ['POST', { Rate: null }],
@@ -77,11 +77,11 @@ describe('settings', () => {
     fireEvent.change(field, { target: { value: '12800' } })
     fireEvent.blur(field)
     expect((await screen.findByRole('alert')).textContent).toContain(
-      '12 checks would be measured otherwise, 2 keep what is set nearer to them.',
+      'Changes how 12 checks are measured, 2 keep their own values.',
     )
     expect(screen.getByText('P-101 Drive end, Velocity and 11 more')).toBeTruthy()
     expect(changes()).toHaveLength(1)
-    fireEvent.click(screen.getByText('Change it'))
+    fireEvent.click(screen.getByText('Change setting'))
     await waitFor(() => expect(changes()[1]).toMatchObject({ method: 'PUT', body: { Rate: '12800' } }))
   })
 })

@@ -67,7 +67,7 @@ describe('a sheet', () => {
     await screen.findByRole('heading', { name: 'Filling line' })
     fireEvent.click(screen.getByText('the other'))
     await screen.findByRole('heading', { name: 'Wellfield' })
-    fireEvent.click(screen.getByText('How it is measured'))
+    fireEvent.click(screen.getByText('Settings'))
     const field = await screen.findByLabelText('Rate')
     fireEvent.change(field, { target: { value: '12800' } })
     fireEvent.blur(field)

@@ -65,14 +65,14 @@ describe('a reading looked at closely', () => {
 
   it('is laid beside the same on other dates or a sister asset, never beside itself', async () => {
     show(look)
-    const options = (await screen.findByLabelText('Beside it')).querySelectorAll('option')
+    const options = (await screen.findByLabelText('Compare with')).querySelectorAll('option')
     const names = [...options].map((option) => option.textContent)
     expect(names[0]).toBe('nothing')
     expect(names.some((name) => name?.startsWith('2 Apr 2026'))).toBe(false)
     expect(names.filter((name) => name?.startsWith('2 Mar 2026, '))).toHaveLength(2)
-    fireEvent.change(screen.getByLabelText('Beside it'), { target: { value: 'r4' } })
+    fireEvent.change(screen.getByLabelText('Compare with'), { target: { value: 'r4' } })
     expect(await screen.findByText('2 curves')).toBeTruthy()
-    expect(screen.getByText('dotted: P-102, 1 Apr 2026')).toBeTruthy()
+    expect(screen.getByText('dotted line: P-102, 1 Apr 2026')).toBeTruthy()
   })
 
   it('says what is to be known of it', async () => {
@@ -92,15 +92,15 @@ describe('a reading looked at closely', () => {
         evidence={[]}
       />,
     )
-    expect(await screen.findByText('This reading shows no envelope.')).toBeTruthy()
+    expect(await screen.findByText('This reading has no envelope.')).toBeTruthy()
   })
 
   it('asks for it in the way that is chosen, and goes back to the usual one', async () => {
     show(look)
-    fireEvent.click(await screen.findByText(/How it is looked at/))
+    fireEvent.click(await screen.findByText(/Display settings/))
     fireEvent.change(screen.getByLabelText('Quantity'), { target: { value: 'displacement' } })
-    fireEvent.click(await screen.findByText('as usual', { selector: 'button' }))
-    expect(screen.queryByText('as usual', { selector: 'button' })).toBeNull()
+    fireEvent.click(await screen.findByText('default', { selector: 'button' }))
+    expect(screen.queryByText('default', { selector: 'button' })).toBeNull()
     expect(asked.filter((one) => one.path === '/api/readings/r1/curves').length).toBeGreaterThanOrEqual(2)
   })
 })
@@ -166,13 +166,13 @@ describe('reckoning anew', () => {
     let left = 3
     answering('GET', '/api/checks/c1/comparable', () => ({ own, sisters: [], reckonedOtherwise: left }))
     show(<ReckonAnew checkId="c1" />)
-    expect(await screen.findByText('3 readings were reckoned before the check was set as it is now.')).toBeTruthy()
-    fireEvent.click(screen.getByText('Reckon them anew'))
+    expect(await screen.findByText('3 readings were calculated with earlier settings.')).toBeTruthy()
+    fireEvent.click(screen.getByText('Recalculate'))
     expect(await screen.findByText('100 of 1,200')).toBeTruthy()
     left = 0
     tell('DONE', '1,200 readings are reckoned as the check is set now.')
     await vi.waitFor(() => expect(screen.queryByText('Reckoning anew')).toBeNull())
-    await vi.waitFor(() => expect(screen.queryByText('Reckon them anew')).toBeNull())
+    await vi.waitFor(() => expect(screen.queryByText('Recalculate')).toBeNull())
     expect(asked.filter((one) => one.method === 'POST')).toHaveLength(1)
   })
 
@@ -180,12 +180,12 @@ describe('reckoning anew', () => {
     answering('GET', '/api/checks/c1/comparable', () => ({ own, sisters: [], reckonedOtherwise: 9 }))
     answering('POST', '/api/jobs/j/stop', () => null)
     show(<ReckonAnew checkId="c1" />)
-    fireEvent.click(await screen.findByText('Reckon them anew'))
+    fireEvent.click(await screen.findByText('Recalculate'))
     fireEvent.click(await screen.findByText('Stop'))
     await vi.waitFor(() => expect(asked.map((one) => one.path)).toContain('/api/jobs/j/stop'))
     tell('STOPPED', 'Stopped. The others can be done later.')
     expect(await screen.findByText('Stopped. The others can be done later.')).toBeTruthy()
-    fireEvent.click(screen.getByText('Try again'))
+    fireEvent.click(screen.getByText('Retry'))
     await vi.waitFor(() => expect(asked.filter((one) => one.path === '/api/checks/c1/reckon')).toHaveLength(2))
   })
 
@@ -193,7 +193,7 @@ describe('reckoning anew', () => {
     answering('GET', '/api/checks/c1/comparable', () => ({ own, sisters: [], reckonedOtherwise: 9 }))
     answering('POST', '/api/checks/c1/reckon', () => new Refusal(404, 'not-found', 'The check is gone.'))
     show(<ReckonAnew checkId="c1" />)
-    fireEvent.click(await screen.findByText('Reckon them anew'))
+    fireEvent.click(await screen.findByText('Recalculate'))
     expect(await screen.findByText('The check is gone.')).toBeTruthy()
   })
 })

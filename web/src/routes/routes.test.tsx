@@ -34,7 +34,7 @@ afterEach(() => {
 describe('planning a route', () => {
   it('ticks all checks beneath a row, and shows a row of which only some are ticked as such', async () => {
     show(<RouteEditor saved={undefined} onSaved={() => undefined} />)
-    await screen.findByText('Tick checks on the left. They are walked from top to bottom.')
+    await screen.findByText('Select checks on the left. They are visited from top to bottom.')
     await screen.findByText('Well pump 1')
     fireEvent.click(box(/Well pump 1/))
     await waitFor(() => expect(walk()).toHaveLength(2))
@@ -54,11 +54,11 @@ describe('planning a route', () => {
     await waitFor(() => expect(walk()).toHaveLength(2))
     fireEvent.click(box(/Well pump 2/))
     await waitFor(() => expect(walk()).toHaveLength(3))
-    fireEvent.click(screen.getByLabelText('Earlier 3'))
-    fireEvent.click(screen.getByLabelText('Take out 3'))
+    fireEvent.click(screen.getByLabelText('Move up 3'))
+    fireEvent.click(screen.getByLabelText('Remove 3'))
     fireEvent.change(screen.getByLabelText('Name of the route'), { target: { value: 'Monthly' } })
     fireEvent.change(screen.getByLabelText('Instruction 2'), { target: { value: 'Mind the guard' } })
-    fireEvent.change(screen.getByLabelText('Every … days'), { target: { value: '7' } })
+    fireEvent.change(screen.getByLabelText('Interval … days'), { target: { value: '7' } })
     fireEvent.click(screen.getByText('Save route'))
     await waitFor(() =>
       expect(changes()[0]?.body).toEqual({
@@ -90,9 +90,9 @@ describe('planning a route', () => {
     expect(walk()).toEqual([expect.stringContaining('Acceleration'), expect.stringContaining('Velocity')])
     fireEvent.click(box(/Well pump 2/))
     await waitFor(() => expect(walk()).toHaveLength(3))
-    fireEvent.click(screen.getByText('Shortest walk'))
-    expect(await screen.findByText('You come 2 times to a machine instead of 3 times.')).toBeTruthy()
-    fireEvent.click(screen.getByText('Put in this order'))
+    fireEvent.click(screen.getByText('Shortest route'))
+    expect(await screen.findByText('You visit 2 assets instead of 3.')).toBeTruthy()
+    fireEvent.click(screen.getByText('Use this order'))
     expect(walk()).toEqual([
       expect.stringContaining('P-102'),
       expect.stringContaining('Velocity'),
@@ -107,7 +107,7 @@ describe('planning a route', () => {
     await screen.findByText('Well pump 1')
     fireEvent.click(box(/Well pump 1/))
     await waitFor(() => expect(walk()).toHaveLength(2))
-    fireEvent.click(screen.getByText('Pictures for all'))
+    fireEvent.click(screen.getByText('Pictures for all stops'))
     await waitFor(() => expect(screen.getByLabelText('Picture 1').querySelector('img')).toBeTruthy())
     fireEvent.change(screen.getByLabelText('Name of the route'), { target: { value: 'Monthly' } })
     fireEvent.click(screen.getByText('Save route'))
@@ -149,7 +149,7 @@ describe('planning a route', () => {
     answering('PUT', '/api/routes/r', () => new Refusal(409, 'stale', 'The route was changed by someone else.'))
     show(<RouteEditor saved={saved} onSaved={() => undefined} />)
     const save = () => screen.getByText('Save route') as HTMLButtonElement
-    expect(await screen.findByText('1 of its checks were removed from the plant since.')).toBeTruthy()
+    expect(await screen.findByText('1 of its checks were removed from the plant.')).toBeTruthy()
     expect(save().disabled).toBe(true)
     fireEvent.change(screen.getByLabelText('Name of the route'), { target: { value: ' ' } })
     expect(save().disabled).toBe(true)

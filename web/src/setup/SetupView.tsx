@@ -1,5 +1,6 @@
 import { useMay } from '../parts/useMay'
 import { Page } from '../parts/Page'
+import { LanguageChoice } from '../words/LanguageChoice'
 import { t } from '../words/t'
 import { AuditTable } from './AuditTable'
 import { HouseRules } from './HouseRules'
@@ -14,6 +15,7 @@ export function SetupView() {
   return (
     <Page say={<span className="font-semibold">{t('setup:say')}</span>}>
       <div className="h-full overflow-auto px-4 py-3">
+        <LanguageChoice />
         <OwnPassword />
         {may.manage ? <People /> : <p className="mb-4 text-ink2">{t('setup:onlyAdministrator')}</p>}
         <HouseRules mayDecide={may.sign} />

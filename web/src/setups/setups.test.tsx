@@ -70,8 +70,8 @@ describe('a set-up', () => {
     expect(screen.queryByLabelText('Stop after')).toBeNull()
     fireEvent.change(screen.getByLabelText('Stops'), { target: { value: 'after a time' } })
     fireEvent.change(screen.getByLabelText('Stop after'), { target: { value: '1,5' } })
-    fireEvent.click(screen.getByText('Add a channel'))
-    expect(screen.queryByText('Add a channel')).toBeNull()
+    fireEvent.click(screen.getByText('Add channel'))
+    expect(screen.queryByText('Add channel')).toBeNull()
     fireEvent.change(screen.getByLabelText('Name 2'), { target: { value: 'Pressure' } })
     fireEvent.click(screen.getByText('Save set-up'))
     await waitFor(() =>
@@ -145,7 +145,7 @@ describe('a set-up', () => {
   it('can start again from an earlier revision', async () => {
     show(<SetupEditor saved={saved} onSaved={() => undefined} />)
     expect((await screen.findByText('1 channel every 60 s.')).textContent).toBeTruthy()
-    fireEvent.click(await screen.findByText('Start from this one'))
+    fireEvent.click(await screen.findByText('Start from this revision'))
     expect((screen.getByLabelText('Interval') as HTMLInputElement).value).toBe('5')
     expect((screen.getByLabelText('Name 1') as HTMLInputElement).value).toBe('Old level')
     expect((screen.getByText('Save set-up') as HTMLButtonElement).disabled).toBe(false)

@@ -23,14 +23,14 @@ describe('the first round', () => {
 
   it('offers one action: the first step that is still open', async () => {
     show(<FirstRoundSteps first={{ ...nothing, plant: true, instrument: true }} />)
-    const next = await screen.findByText('Do this now')
-    expect(next.closest('tr')?.textContent).toContain('Say at each point what is checked')
+    const next = await screen.findByText('Start')
+    expect(next.closest('tr')?.textContent).toContain('Choose what is checked at each point')
     expect(screen.getAllByText('done')).toHaveLength(2 + 2)
   })
 
   it('begins with the plant', async () => {
     show(<FirstRoundSteps first={nothing} />)
-    expect((await screen.findByText('Do this now')).getAttribute('href')).toBe('/plant')
+    expect((await screen.findByText('Start')).getAttribute('href')).toBe('/plant')
   })
 })
 

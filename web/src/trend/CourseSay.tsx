@@ -46,5 +46,5 @@ function reaching({ reaching }: Course): string[] {
 }
 
 function chance(p: number): string {
-  return p < 0.001 ? 'less than 0.1 %' : `${(p * 100).toFixed(1)} %`
+  return p < 0.001 ? t('trend:course.chanceTiny') : `${(p * 100).toFixed(1)} %`
 }

@@ -74,9 +74,9 @@ const check = { checkId: 'c1', assetTag: 'P-101', pointId: 'p1', point: 'Drive e
 describe('where it is going, in words', () => {
   it('says how fast, since when, and until when with its interval', () => {
     show(<CourseSay course={course} unit="mm/s" />)
-    return screen.findByText(/Rising by 1.41 mm\/s a month, faster and faster, since 26 May 2026/).then((said) => {
+    return screen.findByText(/Rising by 1.41 mm\/s per month, accelerating, since 26 May 2026/).then((said) => {
       expect(said.textContent).toContain('Reaches fail at 7.10 about 6 Jan 2027 (90 %: 10 Dec 2026 to 16 Feb 2027).')
-      expect(said.parentElement?.textContent).toContain('Chance alone would show it 0.3 % of the time.')
+      expect(said.parentElement?.textContent).toContain('Probability of such a trend by chance: 0.3 %.')
     })
   })
 
@@ -96,13 +96,11 @@ describe('where it is going, in words', () => {
     cleanup()
     show(<CourseSay course={{ ...course, isGrowth: false, isUneven: true, reaching: null }} unit="mm/s" />)
     expect(
-      await screen.findByText(
-        'Rising since 26 May 2026, but neither along a line nor faster and faster: no date is given.',
-      ),
+      await screen.findByText('Rising since 26 May 2026, but neither linear nor accelerating: no date is given.'),
     ).toBeTruthy()
     cleanup()
     show(<CourseSay course={{ ...course, finding: 'TOO_FEW', readings: 1 }} unit="mm/s" />)
-    expect(await screen.findByText('1 reading to go by: too few to show a trend.')).toBeTruthy()
+    expect(await screen.findByText('1 reading: too few for a trend.')).toBeTruthy()
   })
 })
 
@@ -134,18 +132,18 @@ describe('a trend with what stands beside it', () => {
   it('offers nothing to change to somebody who may only look', async () => {
     show(<TrendPanel {...panel.props} mayEdit={false} />)
     await screen.findByText('Trend: P-101 Drive end, Velocity')
-    expect(screen.queryByText('Note an event')).toBeNull()
-    expect(screen.queryByText('Own verdict')).toBeNull()
+    expect(screen.queryByText('Add event')).toBeNull()
+    expect(screen.queryByText('Override verdict')).toBeNull()
   })
 
   it('offers numbers of a part once a part is shown', async () => {
     show(panel)
     await screen.findByText('Trend: P-101 Drive end, Velocity')
-    expect(screen.queryByText('what is shown as')).toBeNull()
+    expect(screen.queryByText('visible range as')).toBeNull()
     fireEvent.keyDown(screen.getByRole('slider'), { key: '+' })
-    expect(screen.getByText('what is shown as')).toBeTruthy()
+    expect(screen.getByText('visible range as')).toBeTruthy()
     fireEvent.keyDown(screen.getByRole('slider'), { key: '0' })
-    expect(screen.queryByText('what is shown as')).toBeNull()
+    expect(screen.queryByText('visible range as')).toBeNull()
   })
 
   it('says that a million readings are thinned', async () => {
@@ -154,7 +152,7 @@ describe('a trend with what stands beside it', () => {
     ]
     show(<TrendPanel {...panel.props} whole={{ ...trend, points: [], stretches, readings: 1_000_000 }} />)
     expect(
-      await screen.findByText(/1,000,000 readings, drawn by the least and the largest of each stretch/),
+      await screen.findByText(/1,000,000 readings, drawn by the minimum and maximum of each interval/),
     ).toBeTruthy()
   })
 })
@@ -183,7 +181,7 @@ describe('sister assets', () => {
 
   it('are missed where there are none', async () => {
     show(<Compare trend={{ ...trend, sisters: [] }} />)
-    expect(await screen.findByText('It has no sister asset: one of the same class beside it.')).toBeTruthy()
+    expect(await screen.findByText('No sister asset: one of the same class next to it.')).toBeTruthy()
   })
 })
 
@@ -202,13 +200,13 @@ describe('what happened', () => {
 
   it('is noted; a repair starts a baseline unless it is said otherwise, a note does not', async () => {
     show(<EventDialog nodeId="p1" name="P-101 Drive end" at="2026-03-05T10:00:00Z" onClose={() => undefined} />)
-    const starts = () => screen.getByLabelText('Readings are compared with those after it') as HTMLInputElement
-    expect((await screen.findByLabelText('What')).tagName).toBe('SELECT')
+    const starts = () => screen.getByLabelText('Starts a new baseline from the readings after it') as HTMLInputElement
+    expect((await screen.findByLabelText('Kind')).tagName).toBe('SELECT')
     expect(starts().checked).toBe(true)
-    fireEvent.change(screen.getByLabelText('What'), { target: { value: 'NOTE' } })
+    fireEvent.change(screen.getByLabelText('Kind'), { target: { value: 'NOTE' } })
     expect(starts().checked).toBe(false)
-    fireEvent.change(screen.getByLabelText('In words'), { target: { value: 'Guard refitted' } })
-    fireEvent.click(screen.getByText('Note it'))
+    fireEvent.change(screen.getByLabelText('Description'), { target: { value: 'Guard refitted' } })
+    fireEvent.click(screen.getByText('Save event'))
     await vi.waitFor(() => expect(asked.some((one) => one.method === 'PUT')).toBe(true))
     expect(asked.find((one) => one.method === 'PUT')?.body).toMatchObject({
       at: '2026-03-05T10:00:00.000Z',
@@ -230,8 +228,8 @@ describe('what happened', () => {
     const lines = (await screen.findAllByRole('listitem')).map((line) => line.textContent)
     expect(lines[0]).toContain('Coupling aligned')
     expect(lines[1]).toContain('5 Mar 2026 repair Bearing replaced')
-    fireEvent.click(screen.getAllByText('take off')[1] as HTMLElement)
-    expect(await screen.findByText('The event is taken off.')).toBeTruthy()
+    fireEvent.click(screen.getAllByText('Remove')[1] as HTMLElement)
+    expect(await screen.findByText('Event removed.')).toBeTruthy()
   })
 })
 
@@ -239,10 +237,10 @@ describe('a person’s own verdict', () => {
   it('needs a reason and says what the limits came to', async () => {
     answering('POST', '/api/overrulings', () => ({ changeId: 'x', readings: 1 }))
     show(<OverruleDialog reading={point(21, 5, { verdict: 'FAIL' })} name="P-101" onClose={() => undefined} />)
-    expect((await screen.findByText(/By the limits it is/)).textContent).toContain('Fail')
-    expect((screen.getByText('Give it') as HTMLButtonElement).disabled).toBe(true)
-    fireEvent.change(screen.getByLabelText('Why'), { target: { value: 'Valve was throttled' } })
-    fireEvent.click(screen.getByText('Give it'))
+    expect((await screen.findByText(/Computed verdict/)).textContent).toContain('Fail')
+    expect((screen.getByText('Save verdict') as HTMLButtonElement).disabled).toBe(true)
+    fireEvent.change(screen.getByLabelText('Reason'), { target: { value: 'Valve was throttled' } })
+    fireEvent.click(screen.getByText('Save verdict'))
     await vi.waitFor(() =>
       expect(asked.find((one) => one.path === '/api/overrulings')?.body).toEqual({
         readingIds: ['r21'],
@@ -259,7 +257,7 @@ describe('a person’s own verdict', () => {
       anew: null,
     }
     show(<OverruleDialog reading={point(21, 5, { verdict: 'PASS', notes })} name="P-101" onClose={() => undefined} />)
-    fireEvent.click(await screen.findByText('Take the computed one again'))
+    fireEvent.click(await screen.findByText('Use computed verdict'))
     await vi.waitFor(() =>
       expect(asked.find((one) => one.path === '/api/overrulings')?.body).toMatchObject({ verdict: null }),
     )

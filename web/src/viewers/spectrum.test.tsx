@@ -130,7 +130,7 @@ const viewed = { other: null, evidence: [], results: [], title: 'P-101 Drive end
 describe('the spectrum viewer', () => {
   it('offers orders where the speed is known, and puts the cursor on a peak out of the list', async () => {
     show(<SpectrumViewer curve={curve} known={[{ name: 'shaft', at: 20 }]} {...viewed} />)
-    fireEvent.change(await screen.findByLabelText('Axis'), { target: { value: 'orders' } })
+    fireEvent.change(await screen.findByLabelText('X axis'), { target: { value: 'orders' } })
     fireEvent.click(screen.getByText('1.02', { selector: 'button' }))
     expect(screen.getByText('A').parentElement?.textContent).toContain('1.02')
     fireEvent.change(screen.getByLabelText('Cursor'), { target: { value: 'harmonics' } })
@@ -139,7 +139,7 @@ describe('the spectrum viewer', () => {
 
   it('offers no orders where no speed is known', async () => {
     show(<SpectrumViewer curve={curve} known={[]} {...viewed} />)
-    await screen.findByLabelText('Axis')
+    await screen.findByLabelText('X axis')
     expect(screen.queryByText('orders')).toBeNull()
   })
 
@@ -154,6 +154,6 @@ describe('the spectrum viewer', () => {
     )
     fireEvent.click(await screen.findByText('20.4', { selector: 'button' }))
     expect(screen.getByText('A').parentElement?.textContent).toContain('2 / 6')
-    expect(screen.getAllByText('dotted: 1 May 2026').length).toBe(1)
+    expect(screen.getAllByText('dotted line: 1 May 2026').length).toBe(1)
   })
 })

@@ -120,13 +120,17 @@ function VisitHead({ visit }: { visit: VisitSheet }) {
       <span key="worst" className="inline-flex gap-2">
         {isPartly(verdicts) ? <RollUpMark counted={verdicts} /> : <VerdictMark verdict={verdicts.worst} />}
         <span className="text-ink3">
-          {verdicts.fail} fail, {verdicts.watch} watch, {verdicts.notJudged} not judged
+          {t('visits:sheet.verdictCounts', {
+            fail: verdicts.fail,
+            watch: verdicts.watch,
+            notJudged: verdicts.notJudged,
+          })}
         </span>
       </span>,
     ],
     [
       t('visits:sheet.instrument'),
-      `${instrument.isByHand ? t('visits:sheet.byHand') : nameOf(instrument)}${visit.calibratedUntil ? `, calibrated to ${visit.calibratedUntil}` : ''}`,
+      `${instrument.isByHand ? t('visits:sheet.byHand') : nameOf(instrument)}${visit.calibratedUntil ? `, ${t('visits:sheet.calibratedTo', { day: visit.calibratedUntil })}` : ''}`,
     ],
     [t('visits:sheet.by'), visit.technician],
   ]

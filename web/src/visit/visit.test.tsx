@@ -110,7 +110,7 @@ describe('the tray', () => {
     answering('POST', '/api/readings/r/place', () => done)
     answering('POST', '/api/mendings/m/undo', () => done)
     show(<Tray tray={[loose]} mayEdit />)
-    expect(await screen.findByText('tag typed on the instrument; 93 % certain')).toBeTruthy()
+    expect(await screen.findByText('tag typed on the instrument; 93 % match')).toBeTruthy()
     fireEvent.click(screen.getByText('Place here'))
     fireEvent.click(await screen.findByText('Undo'))
     await waitFor(() =>
@@ -129,7 +129,7 @@ describe('the tray', () => {
         mayEdit
       />,
     )
-    fireEvent.click(await screen.findByText('Place 2 that are 80 % certain'))
+    fireEvent.click(await screen.findByText('Place 2 with at least 80 % match'))
     fireEvent.click(await screen.findByText('Undo'))
     await waitFor(() =>
       expect(changes().map((change) => change.path)).toEqual(['/api/placements', '/api/mendings/m/undo']),
@@ -152,7 +152,7 @@ describe('the tray', () => {
     fireEvent.keyDown(document.activeElement as Element, { key: 'Enter' })
     await waitFor(() => expect(changes()).toMatchObject([{ path: '/api/readings/s/place', body: { checkId: 'v' } }]))
     fireEvent.keyDown(document.activeElement as Element, { key: 'd' })
-    expect(await screen.findByText('Why does it not count?')).toBeTruthy()
+    expect(await screen.findByText('Reason for discarding')).toBeTruthy()
   })
 
   it('discards only with a reason', async () => {
@@ -168,7 +168,7 @@ describe('the tray', () => {
 
   it('only shows, to somebody who may only look', async () => {
     show(<Tray tray={[loose]} mayEdit={false} />)
-    await screen.findByText('tag typed on the instrument; 93 % certain')
+    await screen.findByText('tag typed on the instrument; 93 % match')
     expect(screen.queryByRole('button')).toBeNull()
   })
 })
@@ -209,7 +209,7 @@ describe('the stops', () => {
         onLimits={onLimits}
       />,
     )
-    fireEvent.click(await screen.findByText('set one'))
+    fireEvent.click(await screen.findByText('Set limit'))
     expect(onLimits).toHaveBeenCalledWith(unlimited)
     fireEvent.click(screen.getByRole('checkbox'))
     expect(onToggle).toHaveBeenCalledWith(unlimited, false)
@@ -255,7 +255,7 @@ describe('the stops', () => {
         onLimits={undefined}
       />,
     )
-    fireEvent.click((await screen.findAllByText('Swap them'))[0] as HTMLElement)
+    fireEvent.click((await screen.findAllByText('Swap readings'))[0] as HTMLElement)
     await waitFor(() =>
       expect(changes()[0]?.body).toEqual({
         placements: [
@@ -335,7 +335,7 @@ describe('a stop measured twice', () => {
       />,
     )
     const [first, second] = await screen.findAllByRole('row', { name: 'Another reading of Drive end' })
-    fireEvent.click(within(first as HTMLElement).getByText('To the tray'))
+    fireEvent.click(within(first as HTMLElement).getByText('Move to tray'))
     await waitFor(() => expect(changes()[0]).toMatchObject({ path: '/api/readings/x/place', body: { checkId: null } }))
     expect(within(second as HTMLElement).queryByText('Use this reading')).toBeNull()
     fireEvent.click(within(second as HTMLElement).getByText('Restore'))
@@ -379,9 +379,9 @@ describe('mending', () => {
   it('moves all times by one that is known', async () => {
     answering('POST', '/api/visits/x/times', () => done)
     show(<MendBar certified={none} visit={visit} chosen={visit.rows} />)
-    fireEvent.click(await screen.findByText('Say when it was taken'))
-    fireEvent.change(screen.getByLabelText('It was taken'), { target: { value: '2026-11-23T10:15:00' } })
-    fireEvent.click(screen.getByText('Move all times'))
+    fireEvent.click(await screen.findByText('Correct times'))
+    fireEvent.change(screen.getByLabelText('True time'), { target: { value: '2026-11-23T10:15:00' } })
+    fireEvent.click(screen.getByText('Shift all times'))
     await waitFor(() =>
       expect(changes()[0]?.body).toEqual({ readingId: 's', takenAt: new Date('2026-11-23T10:15:00').toISOString() }),
     )
@@ -397,7 +397,7 @@ describe('mending', () => {
   it('fills one column for the chosen ones, with a decimal comma', async () => {
     answering('POST', '/api/fillings', () => done)
     show(<MendBar certified={none} visit={visit} chosen={[row]} />)
-    fireEvent.click(await screen.findByText('Fill in'))
+    fireEvent.click(await screen.findByText('Fill column'))
     fireEvent.change(screen.getByLabelText('Value'), { target: { value: '6,2' } })
     fireEvent.click(screen.getByText('Save'))
     await waitFor(() => expect(changes()[0]?.body).toEqual({ readingIds: ['r'], column: 'PRESSURE', value: '6.2' }))
@@ -415,9 +415,9 @@ describe('mending', () => {
     answering('POST', '/api/visits/x/move', () => done)
     show(<MendBar certified={none} visit={visit} chosen={visit.rows} />)
     fireEvent.click(await screen.findByText('Move to another place'))
-    fireEvent.change(screen.getByLabelText('Client, site or machine'), { target: { value: 'Lower' } })
+    fireEvent.change(screen.getByLabelText('Client, site or asset'), { target: { value: 'Lower' } })
     fireEvent.click(await screen.findByText('Lower Fell Depot'))
-    expect(await screen.findByText('2 readings have no counterpart there and will wait in the tray.')).toBeTruthy()
+    expect(await screen.findByText('2 readings have no counterpart there and go to the tray.')).toBeTruthy()
     fireEvent.click(screen.getByText('Move 2 readings'))
     await waitFor(() => expect(changes().at(-1)?.body).toEqual({ targetId: 'c', readingIds: [] }))
   })

@@ -8,9 +8,32 @@ export type Wording = typeof english
 /** Each language is a file of its own that is fetched when somebody reads it. A new one is added here and nowhere else. */
 export const languages = {
   en: { name: 'English', wording: () => import('./en') },
+  de: { name: 'Deutsch', wording: () => import('./de') },
 } satisfies Record<string, { name: string; wording: () => Promise<{ default: Wording }> }>
 
 export type Language = keyof typeof languages
+
+const KEPT = 'rovek.language'
+
+/** What this browser was told last; else what it prefers and Rovek speaks; else English. */
+export function chosenLanguage(): Language {
+  const wanted = [localStorage.getItem(KEPT) ?? '', ...navigator.languages].map((one) => one.slice(0, 2))
+  return wanted.find((one): one is Language => one in languages) ?? 'en'
+}
+
+/** Speaks another language from now on, in this browser. */
+export async function choose(language: Language) {
+  localStorage.setItem(KEPT, language)
+  const { default: wording } = await languages[language].wording()
+  for (const [namespace, texts] of Object.entries(wording)) i18next.addResourceBundle(language, namespace, texts)
+  await i18next.changeLanguage(language)
+  document.documentElement.lang = language
+}
+
+/** Speaks the language that a person chose, where it is another one and Rovek speaks it. */
+export async function spoken(language: string) {
+  if (language !== i18next.language && language in languages) await choose(language as Language)
+}
 
 /** Begins to speak, with wording that is there already. */
 export function speak(language: string, wording: Wording) {

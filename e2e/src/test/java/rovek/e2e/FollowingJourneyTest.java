@@ -76,7 +76,7 @@ class FollowingJourneyTest extends SignedInJourney {
             browser.see("Reaches fail at 7.10 about");
             assertZoomingMovesNoPage();
             browser.see("as with misalignment");
-            browser.press("mark it");
+            browser.press("Show in plot");
             browser.see(By.xpath("//button[@aria-pressed='true'][.='Spectrum']"));
             browser.see(By.xpath("//*[@role='figure'][@aria-label='Spectrum']"));
             assertThat(Duration.between(began, Instant.now()))
@@ -85,17 +85,17 @@ class FollowingJourneyTest extends SignedInJourney {
             browser.press("Trend");
             Accessibility.check(browser, "a trend that leads to its limit");
 
-            browser.press("Own verdict");
-            browser.fill("Why", "Measured while the valve was throttled");
-            browser.click(inDialog("Give it"));
-            browser.see("Your verdict stands.");
+            browser.press("Override verdict");
+            browser.fill("Reason", "Measured while the valve was throttled");
+            browser.click(inDialog("Save verdict"));
+            browser.see("Your verdict is saved.");
             browser.see("by a person");
             assertThat(plant.standing(velocity).get("worst").asString()).isEqualTo("PASS");
 
-            browser.press("Note an event");
-            browser.fill("In words", "Coupling aligned");
-            browser.click(inDialog("Note it"));
-            browser.see("Noted.");
+            browser.press("Add event");
+            browser.fill("Description", "Coupling aligned");
+            browser.click(inDialog("Save event"));
+            browser.see("Event saved.");
             browser.see("Coupling aligned");
 
             browser.click(
@@ -103,11 +103,11 @@ class FollowingJourneyTest extends SignedInJourney {
                             "//section[@aria-label='Now']//tr[contains(., 'Velocity')][contains(., 'Drive end')]//button[.='7.10']"));
             browser.see("Limits of Drive end, Velocity 10–1000 Hz");
             browser.fill("Fail", "5");
-            browser.see("On the history");
+            browser.see("Effect on the history");
             browser.see("of 13 readings on 1 check");
             Accessibility.check(browser, "limits on the history");
-            browser.press("Set the limit");
-            browser.see("The limit is set.");
+            browser.press("Set limit");
+            browser.see("Limit saved.");
             browser.keys(Keys.ESCAPE);
             assertThat(caller.get("/api/nodes/" + velocity + "/limits")
                             .ok()

@@ -52,9 +52,9 @@ class LookingCloselyJourneyTest extends SignedInJourney {
             browser.see(By.xpath("//*[@role='figure'][@aria-label='Spectrum']"));
             browser.clickWithin(PLOT, 0.3, false);
             browser.see(By.xpath("//p/span/span[.='A']"));
-            browser.click(chosen("Cursor", "multiples"));
+            browser.click(chosen("Cursor", "harmonics"));
             browser.see(By.xpath("//p/span/span[.='2×']"));
-            browser.click(chosen("Beside it", "2 Mar 2026"));
+            browser.click(chosen("Compare with", "2 Mar 2026"));
             browser.see("dotted: 2 Mar 2026");
             browser.click(By.xpath("//summary[starts-with(normalize-space(.), 'How it is looked at')]"));
             browser.click(chosen("Quantity", "displacement"));
@@ -66,7 +66,7 @@ class LookingCloselyJourneyTest extends SignedInJourney {
 
             browser.focus(By.cssSelector("[role=slider]"));
             browser.keys("+", "+", Keys.ARROW_LEFT.toString());
-            browser.see("what is shown as");
+            browser.see("visible range as");
             browser.press("SVG");
             String svg = text(browser.keptAs("Spectrum, 2 Apr 2026.svg"));
             assertThat(svg).startsWith("<svg").contains("dotted: 2 Mar 2026").contains("µm RMS");
@@ -122,8 +122,8 @@ class LookingCloselyJourneyTest extends SignedInJourney {
             browser.see("is no range with a name");
             browser.fill("Channels stay within", "channel 2: ..20");
             browser.keys(Keys.ENTER);
-            browser.see("1 reading was reckoned before the check was set as it is now.");
-            browser.press("Reckon them anew");
+            browser.see("1 reading was calculated with earlier settings.");
+            browser.press("Recalculate");
             browser.see("1 reading is reckoned as the check is set now.");
             browser.see("min outside");
             browser.press("Run");
@@ -134,7 +134,7 @@ class LookingCloselyJourneyTest extends SignedInJourney {
             browser.click(By.cssSelector("input[aria-label='Show channel 1']"));
             browser.await(() -> browser.texts(By.cssSelector(".uplot")).size() == 1);
             browser.click(By.xpath("//button[contains(., 'pump changed over')]"));
-            browser.see("Of what is shown. The mean goes by time; gaps count nothing.");
+            browser.see("Of the visible range. The mean is weighted by time; gaps do not count.");
             browser.click(By.xpath("(//button[.='XLSX'])[2]"));
             assertThat(bytes(browser.keptAs(".xlsx"))).startsWith('P', 'K');
         });

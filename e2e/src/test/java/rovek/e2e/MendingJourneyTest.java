@@ -48,7 +48,7 @@ class MendingJourneyTest extends SignedInJourney {
     private void openTheVisit() {
         browser.room("Visits");
         browser.click(By.xpath("//tr[contains(., 'Monthly walk')]//a"));
-        browser.see("The whole visit:");
+        browser.see("Whole visit:");
     }
 
     @Test
@@ -61,7 +61,7 @@ class MendingJourneyTest extends SignedInJourney {
                 openTheVisit();
                 Accessibility.check(browser, "a visit that can be mended");
                 browser.press("Move to another place");
-                browser.fill("Client, site or machine", "Lower Fell");
+                browser.fill("Client, site or asset", "Lower Fell");
                 browser.click(By.xpath("//div[@role='dialog']//li//button[contains(., 'Lower Fell Depot')]"));
                 browser.see(By.xpath("//div[@role='dialog']//td[starts-with(., '" + TAG + " Drive end')]"));
                 Accessibility.check(browser, "moving a visit");
@@ -70,7 +70,7 @@ class MendingJourneyTest extends SignedInJourney {
                 browser.await(() -> checks().equals(right));
                 browser.see("Lower Fell Depot");
                 browser.press("Undo");
-                browser.see("Undone.");
+                browser.see("Correction undone.");
                 browser.await(() -> checks().equals(wrong));
             }
         });
@@ -93,17 +93,17 @@ class MendingJourneyTest extends SignedInJourney {
                         .ok());
                 openTheVisit();
                 browser.see("before the instrument was calibrated last: its clock was probably reset.");
-                browser.press("Say when it was taken");
+                browser.press("Correct times");
                 LocalDateTime truly = LocalDateTime.now().minusHours(2).truncatedTo(ChronoUnit.SECONDS);
-                browser.fillAsIs("It was taken", truly.toString());
+                browser.fillAsIs("True time", truly.toString());
                 Accessibility.check(browser, "saying when a reading was taken");
-                browser.press("Move all times");
-                browser.see("The times of the visit are moved.");
+                browser.press("Shift all times");
+                browser.see("Times of the visit corrected.");
                 browser.await(
                         () -> Instant.parse(sheet().get("newest").get("takenAt").asString())
                                 .equals(truly.atZone(ZoneId.systemDefault()).toInstant()));
                 assertThat(sheet().get("clockDoubt").asString()).isEmpty();
-                browser.see("Times as the instrument wrote them");
+                browser.see("Use instrument times");
                 browser.press("Undo");
                 browser.see("its clock was probably reset.");
             }

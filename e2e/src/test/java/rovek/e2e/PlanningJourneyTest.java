@@ -56,7 +56,7 @@ class PlanningJourneyTest extends SignedInJourney {
         try (FieldDay handheld = new FieldDay(files.resolve("handheld"))) {
             handheld.connect(caller);
             browser.room("Instruments");
-            browser.press("Register a sensor");
+            browser.press("Add sensor");
             browser.fill("Tag", "ACC-7");
             browser.fill("Sensitivity", "98,7");
             Accessibility.check(browser, "a sensor");
@@ -69,15 +69,15 @@ class PlanningJourneyTest extends SignedInJourney {
         browser.click(By.xpath("//summary[.='How it is measured']"));
         browser.click(By.xpath("//select[@aria-label='Sensor']/option[.='ACC-7']"));
         browser.see("4 checks would be measured otherwise.");
-        browser.press("Change it");
+        browser.press("Change setting");
         browser.see("of sensor ACC-7");
         browser.see("98.7 mV/g");
     }
 
     private void markAPicture() {
-        browser.chooseFile("Choose a picture", photograph());
+        browser.chooseFile("Choose picture", photograph());
         browser.see("pump from the door");
-        browser.click(By.xpath("(//div[@role='dialog']//button[.='mark it'])[1]"));
+        browser.click(By.xpath("(//div[@role='dialog']//button[.='Mark'])[1]"));
         browser.click(By.xpath("//button[@aria-label='Mark the point here']"));
         browser.see(By.xpath("//button[starts-with(@aria-label, 'Drive end:')]"));
         Accessibility.check(browser, "a picture");
@@ -91,10 +91,10 @@ class PlanningJourneyTest extends SignedInJourney {
         browser.see(By.xpath("//input[@aria-label='Instruction 4']"));
         browser.click(By.xpath("//input[@aria-label='Instruction 4']"));
         browser.chord(Keys.ALT, Keys.ARROW_UP);
-        browser.press("Shortest walk");
-        browser.see("You come to 1 machine, as now.");
+        browser.press("Shortest route");
+        browser.see("You visit 1 asset, as now.");
         browser.click(inDialog("Cancel"));
-        browser.press("Pictures for all");
+        browser.press("Pictures for all stops");
         browser.see("2 stops show their picture now.");
         browser.fill("Name of the route", "Pump walk");
         browser.press("Save route");
@@ -141,12 +141,12 @@ class PlanningJourneyTest extends SignedInJourney {
                 browser.see("Reservoir over night is on the instrument, revision 1, digest compared. You may unplug.");
                 browser.room("Routes");
                 browser.click(By.xpath("//nav//button[contains(., 'Reservoir over night')]"));
-                browser.see("It holds revision 1, the present one.");
+                browser.see("Holds revision 1, the current one.");
                 browser.fill("Interval", "60");
                 browser.press("Save set-up");
-                browser.see("It holds revision 1, an older one.");
+                browser.see("Holds revision 1, an older one.");
                 browser.click(By.xpath("//summary[.='Earlier revisions']"));
-                browser.see("Start from this one");
+                browser.see("Start from this revision");
             }
         });
     }

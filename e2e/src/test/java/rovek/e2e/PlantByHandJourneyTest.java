@@ -56,7 +56,7 @@ class PlantByHandJourneyTest extends SignedInJourney {
             }
             browser.fillClipboard(rows.toString());
             browser.chord(Keys.CONTROL, "v");
-            browser.see("10 new. Nothing is wrong.");
+            browser.see("10 new. No errors.");
             Accessibility.check(browser, "rows to be pasted");
             browser.keys(Keys.ENTER);
             browser.see(row("Booster pump 10"));
@@ -65,7 +65,7 @@ class PlantByHandJourneyTest extends SignedInJourney {
             browser.see("Undone.");
             awaitChecks(0);
             browser.chord(Keys.CONTROL, "y");
-            browser.see("Done again.");
+            browser.see("Redone.");
             awaitChecks(10 * 12);
         });
     }
@@ -75,8 +75,8 @@ class PlantByHandJourneyTest extends SignedInJourney {
         keepingAPicture(() -> {
             int before = browser.strokes();
             typeOneMachine();
-            browser.press("Keep as template");
-            browser.see("Keep P-1 Pump as a template");
+            browser.press("Save as template");
+            browser.see("Save P-1 Pump as template");
             browser.keys(Keys.ENTER);
             browser.see("Kept as Pump, revision 1.");
             choose("Wellfield");
@@ -86,7 +86,7 @@ class PlantByHandJourneyTest extends SignedInJourney {
             }
             browser.fillClipboard(rows.toString());
             browser.chord(Keys.CONTROL, "v");
-            browser.see("39 new. Nothing is wrong.");
+            browser.see("39 new. No errors.");
             browser.keys(Keys.ENTER);
             awaitChecks(40 * 4 * 3);
             assertThat(browser.strokes() - before)
@@ -149,27 +149,27 @@ class PlantByHandJourneyTest extends SignedInJourney {
         Path mended = Files.writeString(files.resolve("mended.csv"), sound);
         keepingAPicture(() -> {
             take(wrong);
-            browser.see("5 of 6 rows are wrong. Nothing is taken until all are right.");
+            browser.see("5 of 6 rows have errors. Nothing is imported until all are correct.");
             browser.see("There is no \"Nowhere\" in Marrowdale Works, Bottling works.");
             browser.see("\"machine\" is no level.");
             browser.see("There is no template \"Unheard of\".");
             browser.see("Power is a number from 0.01 to 100000 kW, not \"plenty\".");
             browser.see("It stands twice in this list.");
             Accessibility.check(browser, "a file with errors");
-            assertThat(browser.isEnabled("Take the rows")).isFalse();
+            assertThat(browser.isEnabled("Import rows")).isFalse();
             browser.press("Cancel");
             assertThat(checksInTheArea()).isZero();
             take(mended);
-            browser.see("1 new. Nothing is wrong.");
-            browser.press("Take 19 rows");
+            browser.see("1 new. No errors.");
+            browser.press("Import 19 rows");
             browser.see(row("P-301"));
             assertThat(checksInTheArea()).isEqualTo(12);
         });
     }
 
     private void take(Path file) {
-        browser.press("Files");
-        browser.see("The plant in files");
-        browser.chooseFile("Choose a file", file);
+        browser.press("Import / Export");
+        browser.see("Import and export the plant");
+        browser.chooseFile("Choose file", file);
     }
 }

@@ -42,18 +42,18 @@ class TrayJourneyTest extends SignedInJourney {
         browser.click(By.xpath("//tr[contains(., 'Loose readings')]//a"));
         browser.seeRows(LOOSE, 10);
         Accessibility.check(browser, "a visit with loose readings");
-        browser.press("Place 8 that are 80 % certain");
+        browser.press("Place 8 with at least 80 % match");
         browser.seeRows(LOOSE, 2);
         browser.press("Undo");
         browser.seeRows(LOOSE, 10);
-        browser.press("Place 8 that are 80 % certain");
+        browser.press("Place 8 with at least 80 % match");
         browser.seeRows(LOOSE, 2);
         browser.click(By.xpath("//button[@data-loose][starts-with(., 'P-201')]"));
         browser.keys(Keys.ENTER);
         browser.seeRows(LOOSE, 1);
         browser.click(LOOSE);
         browser.keys("d");
-        browser.fill("Why does it not count?", "wrong machine");
+        browser.fill("Reason for discarding", "wrong machine");
         browser.click(inDialog("Discard"));
         browser.see("Everything has its place.");
     }
@@ -71,13 +71,13 @@ class TrayJourneyTest extends SignedInJourney {
             throw new UncheckedIOException(e);
         }
         browser.room("Instruments");
-        browser.see("Take a file");
-        browser.chooseFile("A field package, or a table as CSV", file);
+        browser.see("Import file");
+        browser.chooseFile("Field package, or table as CSV", file);
         browser.see("0 new readings, 10 stored before. The originals are kept and their digests agree.");
         browser.click(inDialog("Close"));
         browser.click(By.xpath("//summary[starts-with(., 'Originals')]"));
-        browser.press("Take again");
-        browser.see("0 new readings, 10 stored before.");
+        browser.press("Import again");
+        browser.see("0 new readings, 10 already stored.");
         assertThat(List.of(caller.get("/api/visits").ok().get(0).get("readings").asInt()))
                 .containsExactly(10);
     }

@@ -87,17 +87,17 @@ class WhenThingsGoWrongJourneyTest {
             browser.room("Instruments");
             browser.see("1 new thing on VH-2.");
             field.faults(Map.of("cutAfterBytes", 180_000));
-            browser.press("Read back the new");
+            browser.press("Read back new files");
             browser.see(
                     "The link to the instrument broke. What had arrived is kept; try again and it goes on from there.");
             browser.see("interrupted, 131 kB kept");
             Accessibility.check(browser, "instrument, broken off");
-            browser.press("Try again");
+            browser.press("Retry");
             browser.see("4 new readings. The originals are kept and their digests agree.");
-            browser.press("Clear what is stored");
-            browser.see("1 file cleared.");
+            browser.press("Free memory");
+            browser.see("1 file deleted from the instrument.");
             field.close();
-            browser.press("Look again");
+            browser.press("Refresh");
             browser.see("No instrument answers at 127.0.0.1");
         });
     }
@@ -138,7 +138,7 @@ class WhenThingsGoWrongJourneyTest {
             browser.see("Two people changed the same thing");
             browser.see(By.xpath("//div[@role='dialog']//td[contains(., 'Renamed by somebody else')]"));
             Accessibility.check(browser, "contradiction");
-            browser.press("Keep what stands");
+            browser.press("Keep saved");
             browser.see(By.xpath("//tr[@data-node][contains(., 'Renamed by somebody else')]"));
             browser.click(By.xpath("//tr[@data-node][contains(., 'Renamed by somebody else')]"));
             administrator
@@ -150,7 +150,7 @@ class WhenThingsGoWrongJourneyTest {
             browser.awaitFocus("Rename");
             browser.keys("P-102 Mine after all", org.openqa.selenium.Keys.ENTER);
             browser.see(By.xpath("//div[@role='dialog']//td[contains(., 'Renamed once more')]"));
-            browser.press("Take mine");
+            browser.press("Use mine");
             browser.see(By.xpath("//tr[@data-node][contains(., 'Mine after all')]"));
             closeAccount("planner");
             browser.room("Visits");

@@ -82,7 +82,7 @@ class WholeRoundJourneyTest {
         browser.press("Sign in");
         browser.see("From an empty plant to a signed certificate in six steps.");
         Accessibility.check(browser, "today, first round");
-        browser.press("Do this now");
+        browser.press("Start");
     }
 
     private void planThePlantByKeyboardAlone() {
@@ -136,13 +136,13 @@ class WholeRoundJourneyTest {
         browser.fill("Watch", "0.3");
         browser.fill("Fail", "0.6");
         Accessibility.check(browser, "limits");
-        browser.press("Set the limit");
+        browser.press("Set limit");
         browser.see(By.xpath("//section//tr[contains(., '" + VELOCITY + "')]//button[.='0.60']"));
     }
 
     private void connectTheInstrument() {
         browser.room("Instruments");
-        browser.press("Connect an instrument");
+        browser.press("Connect instrument");
         browser.fill("Port", String.valueOf(field.instrumentPort()));
         browser.fill("Pass code", "0000");
         browser.press("Connect");
@@ -161,9 +161,9 @@ class WholeRoundJourneyTest {
         browser.fill("Name of the route", "Wellfield, monthly walk");
         browser.press("Save route");
         browser.see("2 stops");
-        browser.see("It fits.");
+        browser.see("Fits.");
         Accessibility.check(browser, "routes");
-        browser.press("Load it");
+        browser.press("Load route");
         browser.see("Ready to load.");
         browser.click(By.xpath("//div[@role='dialog']//button[.='Load it']"));
         browser.see("Wellfield, monthly walk is on the instrument: 2 stops, digest compared. You may unplug.");
@@ -189,16 +189,16 @@ class WholeRoundJourneyTest {
         browser.press("Read back 1 chosen");
         browser.see("1 new reading, 1 of them loose. The originals are kept and their digests agree.");
         browser.see("1 new thing on VH-2.");
-        browser.press("Read back the new");
+        browser.press("Read back new files");
         browser.see("3 new readings. The originals are kept and their digests agree.");
         browser.see("Nothing new on VH-2.");
         Accessibility.check(browser, "instrument, read back");
     }
 
     private void lookAtTheVisit() {
-        browser.press("See the visits");
+        browser.press("Open visits");
         browser.press("Wellfield, monthly walk");
-        browser.see("1 loose reading needs a place, then this visit can be certified.");
+        browser.see("1 loose reading is to be placed, then a certificate can be prepared.");
         assertThat(browser.texts(By.xpath("//section[@aria-label='Stops']//tbody/tr")))
                 .satisfiesExactly(
                         velocity -> assertThat(velocity)
@@ -207,17 +207,17 @@ class WholeRoundJourneyTest {
                                 .contains("Fail")
                                 .contains("repeated once"),
                         acceleration ->
-                                assertThat(acceleration).contains("set one").contains("Not judged"));
+                                assertThat(acceleration).contains("Set limit").contains("Not judged"));
         Accessibility.check(browser, "visit");
         browser.press("Discard");
-        browser.fill("Why does it not count?", "only tried the button");
+        browser.fill("Reason for discarding", "only tried the button");
         browser.click(By.xpath("//div[@role='dialog']//button[.='Discard']"));
         browser.see("Everything has its place.");
     }
 
     private void followTheTrend() {
         browser.click(By.xpath("//section[@aria-label='Stops']//a[contains(., '" + VELOCITY + "')]"));
-        browser.see("1 check is past the fail limit.");
+        browser.see("1 check is beyond its fail limit.");
         assertThat(browser.see(By.cssSelector("[aria-label^='Trend:']"))
                         .getSize()
                         .getHeight())
@@ -235,15 +235,15 @@ class WholeRoundJourneyTest {
     private void certify() throws IOException, InterruptedException {
         browser.room("Visits");
         browser.press("Wellfield, monthly walk");
-        browser.see("2 chosen for the certificate");
-        browser.press("Certificate");
+        browser.see("2 selected for the certificate");
+        browser.press("Prepare certificate");
         browser.inFrame(By.tagName("iframe"), () -> browser.see("2 results: 1 fail, 0 watch, 0 pass, 1 not judged."));
         Accessibility.check(browser, "certificates");
         browser.fill("Your password, to sign", RunningRovek.PASSWORD);
-        browser.press("Sign");
+        browser.press("Sign and issue");
         browser.see("Signed and issued as no.");
-        browser.press("Prove it unchanged");
-        browser.see("Unchanged: the stored paper has the digest it was signed with,");
+        browser.press("Verify");
+        browser.see("Verified: the stored file has the digest it was signed with,");
         String sha256 =
                 browser.see(By.xpath("//dt[.='SHA-256']/following-sibling::dd")).getText();
         byte[] pdf = download(browser.see(By.xpath("//a[.='PDF']")).getDomProperty("href"));

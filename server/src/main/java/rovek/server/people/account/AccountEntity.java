@@ -24,10 +24,13 @@ class AccountEntity {
     String passwordHash;
     boolean active;
 
+    /** As a BCP 47 tag; blank for the one the browser prefers. */
+    String language = "";
+
     @Version
     Integer version;
 
     Account view() {
-        return new Account(id, name, displayName, role, active, version == null ? 0 : version);
+        return new Account(id, name, displayName, role, active, language, version == null ? 0 : version);
     }
 }

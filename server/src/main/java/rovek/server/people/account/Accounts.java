@@ -172,6 +172,21 @@ public class Accounts {
         });
     }
 
+    /**
+     * The language a person reads from now on.
+     *
+     * @param language a BCP 47 tag such as "de"; blank for the one the browser prefers
+     */
+    @Transactional
+    public Account chooseLanguage(String name, String language) {
+        if (language == null || !language.matches("|[a-z]{2,3}(-[A-Z]{2})?")) {
+            throw new DomainProblem.Invalid("language", "Choose a language from the list.");
+        }
+        AccountEntity account = accounts.findByName(name).orElseThrow(() -> new DomainProblem.NotFound("The account"));
+        account.language = language;
+        return account.view();
+    }
+
     private Account byId(UUID id) {
         return accounts.findById(id)
                 .orElseThrow(() -> new DomainProblem.NotFound("The account"))

@@ -15,6 +15,7 @@ import org.springframework.security.web.csrf.CsrfTokenRepository;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -79,6 +80,13 @@ class SessionController {
                 principal.getName(),
                 password.wanted(),
                 request.getSession(false).getId());
+    }
+
+    record Language(String language) {}
+
+    @PutMapping("/language")
+    Account chooseLanguage(@RequestBody Language wanted, Principal principal) {
+        return accounts.chooseLanguage(principal.getName(), wanted.language());
     }
 
     @DeleteMapping

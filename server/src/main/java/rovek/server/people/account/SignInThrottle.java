@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
@@ -21,6 +22,7 @@ class SignInThrottle {
     private static final Duration FORGOTTEN_AFTER = Duration.ofHours(1);
     private static final int LONGEST_NAME = 60;
     private static final int MOST_FORGOTTEN = 1_000;
+    private static final int MOST_TRIES_TO_HOLD = 20;
 
     private final SignInTriesRepository tries;
     private final Clock clock;
@@ -65,8 +67,7 @@ class SignInThrottle {
     public void reserve(List<Key> keys) {
         Instant now = clock.instant();
         for (Key key : keys) {
-            tries.addUnlessThere(key.text(), now);
-            SignInTriesEntity before = tries.held(key.text());
+            SignInTriesEntity before = held(key, now);
             if (before.lastFailureAt.isBefore(now.minus(FORGOTTEN_AFTER))) {
                 before.failures = 0;
             }
@@ -81,6 +82,18 @@ class SignInThrottle {
             before.lastFailureAt = now;
             before.told = false;
         }
+    }
+
+    private SignInTriesEntity held(Key key, Instant now) {
+        for (int tried = 0; tried < MOST_TRIES_TO_HOLD; tried++) {
+            tries.addUnlessThere(key.text(), now);
+            // Somebody whose password was right may have forgotten it in between.
+            Optional<SignInTriesEntity> held = tries.held(key.text());
+            if (held.isPresent()) {
+                return held.get();
+            }
+        }
+        throw new DomainProblem.TooManyTries(1);
     }
 
     static Duration waitAfter(int failures, Key key) {

@@ -5,6 +5,7 @@ import jakarta.persistence.QueryHint;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
+import java.util.Optional;
 import org.hibernate.jpa.SpecHints;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.Lock;
@@ -25,7 +26,7 @@ interface SignInTriesRepository extends Repository<SignInTriesEntity, String> {
     /** Held until the transaction ends: many tries at once are counted one after the other. */
     @Lock(LockModeType.PESSIMISTIC_WRITE)
     @Query("SELECT t FROM SignInTriesEntity t WHERE t.countedBy = :key")
-    SignInTriesEntity held(String key);
+    Optional<SignInTriesEntity> held(String key);
 
     @Modifying
     @Query("""
