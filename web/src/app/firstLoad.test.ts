@@ -7,11 +7,17 @@ import { describe, expect, it } from 'vitest'
 const DIST = resolve(import.meta.dirname, '../../dist')
 const MOST_BYTES = 200_000
 
-/** What a browser fetches before the first room shows: what the page names, the room, and all that these import at once. */
-function fetched(room: string): string[] {
+/**
+ * What a browser fetches before the first room shows: what the page names, the room, the language, and all that these
+ * import at once.
+ */
+function fetched(room: string, language = 'de'): string[] {
   const page = readFileSync(resolve(DIST, 'index.html'), 'utf8')
   const first = [...page.matchAll(/(?:src|href)="\/assets\/([^"]+\.(?:js|css))"/g)].map((one) => one[1] ?? '')
-  const own = readdirSync(resolve(DIST, 'assets')).filter((file) => file.startsWith(`${room}-`) && file.endsWith('.js'))
+  const own = readdirSync(resolve(DIST, 'assets')).filter(
+    (file) => (file.startsWith(`${room}-`) || file.startsWith(`${language}-`)) && file.endsWith('.js'),
+  )
+  expect(own, 'the room and the language are files of their own').toHaveLength(2)
   const all = new Set<string>()
   const wanted = [...first, ...own]
   for (let file = wanted.pop(); file; file = wanted.pop()) {
