@@ -279,7 +279,7 @@ export const queries = {
     }),
   makersKeys: () => queryOptions({ queryKey: ['makers-keys'], queryFn: () => data(api.GET('/api/makers-keys')) }),
   networks: () => queryOptions({ queryKey: ['networks'], queryFn: () => data(api.GET('/api/networks')) }),
-  rules: () => queryOptions({ queryKey: ['rules'], queryFn: () => data(api.GET('/api/rules')) }),
+  rules: () => queryOptions({ queryKey: ['rules'], queryFn: () => data(api.GET('/api/policies')) }),
   connection: (id: string) =>
     queryOptions({
       queryKey: ['connection', id],

@@ -3,7 +3,7 @@ import { useEffect, useRef } from 'react'
 import { queries } from '../api/queries'
 import type { ConnectionLine } from '../api/types'
 
-/** Who is there now. When an instrument comes back, what it holds is asked anew. */
+/** Who is there now. When an instrument comes back, what it holds is asked again. */
 export function usePresence() {
   const client = useQueryClient()
   const presence = useQuery(queries.presence())

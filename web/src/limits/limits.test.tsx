@@ -91,7 +91,7 @@ describe('a limit', () => {
     expect(put.limit.rules[0]).toMatchObject({ watch: 2.8, fail: 4.5 })
   })
 
-  it('that is changed holds from now on, unless history is to be judged anew', async () => {
+  it('that is changed holds from now on, unless history is to be judged again', async () => {
     answering('GET', '/api/nodes/v/limits', () => [
       line({ limit: above(2.8, 4.5), said: '2.8/4.5 mm/s', originId: 'v', unlimited: 0 }),
     ])

@@ -3,7 +3,7 @@ import { api } from '../api/client'
 import { changed } from '../api/subjects'
 import { say } from '../parts/notices'
 
-/** Says that limits were set, has everything judged anew, and offers to take it back. */
+/** Says that limits were set, has everything judged again, and offers to take it back. */
 export function useLimitSaid() {
   const client = useQueryClient()
   const again = () => changed(client, 'limits')

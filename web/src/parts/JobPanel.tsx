@@ -5,8 +5,8 @@ import { bytes } from '../units/format'
 import { t } from '../words/t'
 
 /** Work that keeps what it has done until somebody stops it. */
-const STOPPABLE = ['read back', 'reckon', 'import']
-const COUNTED = ['reckon', 'import']
+const STOPPABLE = ['read back', 'recalculate', 'import']
+const COUNTED = ['recalculate', 'import']
 
 /** What runs, how far it is, and how to stop it; then how it ended. */
 export function JobPanel({ job, onTryAgain }: { job: JobView; onTryAgain: () => void }) {

@@ -53,10 +53,10 @@ export function VerdictMark({
     >
       <VerdictShape verdict={verdict} />
       {t(`common:verdict.${verdict}`)}
-      {notes?.overruled && (
+      {notes?.overridden && (
         <span className="inline-flex items-center gap-1 text-[12px] font-normal text-ink2">
-          {t('trend:overrule.short')}, <VerdictShape verdict={notes.overruled.computed} size={10} />
-          <s>{t(`common:verdictInText.${notes.overruled.computed}`)}</s>
+          {t('trend:override.short')}, <VerdictShape verdict={notes.overridden.computed} size={10} />
+          <s>{t(`common:verdictInText.${notes.overridden.computed}`)}</s>
         </span>
       )}
     </span>

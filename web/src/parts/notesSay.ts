@@ -7,11 +7,11 @@ const said = (verdict: Verdict) => t(`common:verdictInText.${verdict}`)
 /** What is to be known beside a verdict, in words; blank where nothing is. */
 export function notesSay(notes: VerdictNotes | null): string {
   if (!notes) return ''
-  const { overruled, anew } = notes
+  const { overridden, rejudged } = notes
   return [
-    overruled &&
-      t('trend:overrule.say', { computed: said(overruled.computed), by: overruled.by, because: overruled.because }),
-    anew && t('trend:anew', { first: said(anew.first), on: day(anew.saidAt) }),
+    overridden &&
+      t('trend:override.say', { computed: said(overridden.computed), by: overridden.by, because: overridden.because }),
+    rejudged && t('trend:rejudged', { first: said(rejudged.first), on: day(rejudged.saidAt) }),
   ]
     .filter(Boolean)
     .join('; ')

@@ -13,9 +13,9 @@ import { Compare } from '../trend/Compare'
 import { FindingList } from '../reading/FindingList'
 import { notesSay } from '../parts/notesSay'
 import { ReadingLook, RUN } from '../reading/ReadingLook'
-import { ReckonAnew } from '../reading/ReckonAnew'
+import { Recalculate } from '../reading/Recalculate'
 import { ResultTable } from '../reading/ResultTable'
-import { OverruleDialog } from '../trend/OverruleDialog'
+import { OverrideDialog } from '../trend/OverrideDialog'
 import { TrendPanel } from '../trend/TrendPanel'
 import { CaptureLook } from '../reading/CaptureDialog'
 import { t } from '../words/t'
@@ -68,7 +68,7 @@ function CheckKept({ check, readingId, onReading }: Props) {
         {chosen && <ReadingStepper readings={readings} chosen={chosen} onReading={onReading} />}
       </div>
       <p className="mb-2 text-[13px] text-ink2">{`${t('common:verdict.NOT_JUDGED')}: ${check.reason}`}</p>
-      {mayEdit && <ReckonAnew checkId={check.checkId} />}
+      {mayEdit && <Recalculate checkId={check.checkId} />}
       {chosen && (
         <CaptureLook
           key={chosen.readingId}
@@ -133,7 +133,7 @@ function CheckTrend({ check, readingId, onReading }: Props) {
     requestAnimationFrame(() => section.current?.scrollIntoView({ block: 'start' }))
   }
   const [resultId, setResultId] = useState(check.resultId)
-  const [overruling, setOverruling] = useState(false)
+  const [verdictOverride, setOverriding] = useState(false)
   const [finding, setFinding] = useState<Finding | null>(null)
   const trend = useQuery({ ...queries.trend(check.checkId, { result: resultId }), placeholderData: (before) => before })
   const points = trend.data?.points ?? []
@@ -199,7 +199,7 @@ function CheckTrend({ check, readingId, onReading }: Props) {
         />
       )}
       {chosen && <ResultTable readingId={chosen.readingId} />}
-      {mayEdit && <ReckonAnew checkId={check.checkId} />}
+      {mayEdit && <Recalculate checkId={check.checkId} />}
       <Trouble error={trend.error} />
       {look === 'trend' && trend.data && (
         <TrendPanel
@@ -211,7 +211,7 @@ function CheckTrend({ check, readingId, onReading }: Props) {
           chosenId={chosen?.readingId}
           chosenAt={chosen?.at}
           onChoose={onReading}
-          onOverrule={() => setOverruling(true)}
+          onOverride={() => setOverriding(true)}
           mayEdit={mayEdit}
         />
       )}
@@ -235,11 +235,11 @@ function CheckTrend({ check, readingId, onReading }: Props) {
           evidence={finding?.curve === look.curve ? finding.evidence : noMarks}
         />
       )}
-      {overruling && chosen && (
-        <OverruleDialog
+      {verdictOverride && chosen && (
+        <OverrideDialog
           reading={chosen}
           name={`${check.point}, ${day(chosen.at)}`}
-          onClose={() => setOverruling(false)}
+          onClose={() => setOverriding(false)}
         />
       )}
     </section>

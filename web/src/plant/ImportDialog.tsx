@@ -84,7 +84,7 @@ export function ImportDialog({
               {t('plant:import.take', { n: found.changes })}
             </Button>
             <Button onClick={onClose}>{t('common:cancel')}</Button>
-            {found.wrong > 0 && <span className="text-ink2">{t('plant:import.mend')}</span>}
+            {found.wrong > 0 && <span className="text-ink2">{t('plant:import.correctSource')}</span>}
           </div>
         </>
       )}

@@ -80,7 +80,7 @@ export function usePlantEdit(outlineKey?: readonly unknown[], onRefused?: (paren
   const client = useQueryClient()
   const mutationKey = ['plant']
   const scope = { id: 'plant' }
-  /** Read anew when the last of several changes is done: an answer from in between would take rows away that were just typed. */
+  /** Read again when the last of several changes is done: an answer from in between would take rows away that were just typed. */
   const onSettled = () => (client.isMutating({ mutationKey }) > 1 ? undefined : changed(client, 'plant'))
   const onError = (error: Error) => say(error.message)
   const common = { mutationKey, scope, onError, onSettled }

@@ -4,7 +4,7 @@ import { answering, asked, forget, Refusal } from '../test/fakeServer'
 import { show } from '../test/show'
 import { KeepPlot } from '../viewers/KeepPlot'
 import { ReadingLook } from './ReadingLook'
-import { ReckonAnew } from './ReckonAnew'
+import { Recalculate } from './Recalculate'
 import { ResultTable } from './ResultTable'
 
 vi.mock('../viewers/ZoomPlot', () => ({ ZoomPlot: ({ data }: { data: unknown[] }) => <p>{data.length - 1} curves</p> }))
@@ -48,7 +48,7 @@ describe('a reading looked at closely', () => {
     answering('GET', '/api/checks/c1/comparable', () => ({
       own,
       sisters: [{ readingId: 'r4', at: '2026-04-01T08:00:00Z', assetTag: 'P-102' }],
-      reckonedOtherwise: 0,
+      calculatedOtherwise: 0,
     }))
   })
 
@@ -136,15 +136,15 @@ describe('results of a reading', () => {
   })
 })
 
-describe('reckoning anew', () => {
+describe('recalculating', () => {
   const job = {
     id: 'j',
-    kind: 'reckon',
-    title: 'Reckoning anew',
+    kind: 'recalculate',
+    title: 'Recalculating',
     state: 'RUNNING',
     done: 100,
     total: 1200,
-    sentence: '100 readings are reckoned as the check is set now.',
+    sentence: '100 readings recalculated.',
   }
   let tell: (state: string, sentence: string) => void = () => undefined
 
@@ -158,41 +158,41 @@ describe('reckoning anew', () => {
         close() {}
       },
     )
-    answering('POST', '/api/checks/c1/reckon', () => job)
+    answering('POST', '/api/checks/c1/recalculate', () => job)
   })
   afterEach(() => vi.unstubAllGlobals())
 
   it('is offered with the number of readings, and shows how far it is', async () => {
     let left = 3
-    answering('GET', '/api/checks/c1/comparable', () => ({ own, sisters: [], reckonedOtherwise: left }))
-    show(<ReckonAnew checkId="c1" />)
+    answering('GET', '/api/checks/c1/comparable', () => ({ own, sisters: [], calculatedOtherwise: left }))
+    show(<Recalculate checkId="c1" />)
     expect(await screen.findByText('3 readings were calculated with earlier settings.')).toBeTruthy()
     fireEvent.click(screen.getByText('Recalculate'))
     expect(await screen.findByText('100 of 1,200')).toBeTruthy()
     left = 0
-    tell('DONE', '1,200 readings are reckoned as the check is set now.')
-    await vi.waitFor(() => expect(screen.queryByText('Reckoning anew')).toBeNull())
+    tell('DONE', '1,200 readings recalculated.')
+    await vi.waitFor(() => expect(screen.queryByText('Recalculating')).toBeNull())
     await vi.waitFor(() => expect(screen.queryByText('Recalculate')).toBeNull())
     expect(asked.filter((one) => one.method === 'POST')).toHaveLength(1)
   })
 
   it('may be stopped, and says what is left', async () => {
-    answering('GET', '/api/checks/c1/comparable', () => ({ own, sisters: [], reckonedOtherwise: 9 }))
+    answering('GET', '/api/checks/c1/comparable', () => ({ own, sisters: [], calculatedOtherwise: 9 }))
     answering('POST', '/api/jobs/j/stop', () => null)
-    show(<ReckonAnew checkId="c1" />)
+    show(<Recalculate checkId="c1" />)
     fireEvent.click(await screen.findByText('Recalculate'))
     fireEvent.click(await screen.findByText('Stop'))
     await vi.waitFor(() => expect(asked.map((one) => one.path)).toContain('/api/jobs/j/stop'))
     tell('STOPPED', 'Stopped. The others can be done later.')
     expect(await screen.findByText('Stopped. The others can be done later.')).toBeTruthy()
     fireEvent.click(screen.getByText('Retry'))
-    await vi.waitFor(() => expect(asked.filter((one) => one.path === '/api/checks/c1/reckon')).toHaveLength(2))
+    await vi.waitFor(() => expect(asked.filter((one) => one.path === '/api/checks/c1/recalculate')).toHaveLength(2))
   })
 
   it('says why it cannot be done', async () => {
-    answering('GET', '/api/checks/c1/comparable', () => ({ own, sisters: [], reckonedOtherwise: 9 }))
-    answering('POST', '/api/checks/c1/reckon', () => new Refusal(404, 'not-found', 'The check is gone.'))
-    show(<ReckonAnew checkId="c1" />)
+    answering('GET', '/api/checks/c1/comparable', () => ({ own, sisters: [], calculatedOtherwise: 9 }))
+    answering('POST', '/api/checks/c1/recalculate', () => new Refusal(404, 'not-found', 'The check is gone.'))
+    show(<Recalculate checkId="c1" />)
     fireEvent.click(await screen.findByText('Recalculate'))
     expect(await screen.findByText('The check is gone.')).toBeTruthy()
   })

@@ -3,7 +3,7 @@ import { renderHook } from '@testing-library/react'
 import { expect, it } from 'vitest'
 import { useReadingChange } from './useReadingChange'
 
-it('has curves drawn anew as the check is set where a reading was placed', async () => {
+it('has curves drawn again as the check is set where a reading was placed', async () => {
   const client = new QueryClient()
   client.setQueryData(['curves', 'r1', {}], { curves: [] })
   client.setQueryData(['pictures', 'n1'], [])

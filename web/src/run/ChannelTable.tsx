@@ -30,7 +30,7 @@ function outsideSay(outside: number, covered: number): string {
   return t('signals:outsideSay', { time: elapsed(outside), percent: percent < 0.1 ? '<0.1' : percent.toFixed(1) })
 }
 
-/** Legend and reckoning in one: each channel with its value under the cursor, and what it did within what is shown. */
+/** Legend and calculation in one: each channel with its value under the cursor, and what it did within what is shown. */
 export function ChannelTable({ channels, statistics, at, second, isPart, hidden, onHide, chosen, onChoose }: Props) {
   const hasLimits = channels.some((channel) => channel.low !== null || channel.high !== null)
   const placeInLane = (channel: Channel) =>

@@ -3,7 +3,7 @@ import { Page } from '../parts/Page'
 import { LanguageChoice } from '../words/LanguageChoice'
 import { t } from '../words/t'
 import { AuditTable } from './AuditTable'
-import { HouseRules } from './HouseRules'
+import { Policies } from './Policies'
 import { MakersKeys } from './MakersKeys'
 import { Networks } from './Networks'
 import { OwnPassword } from './OwnPassword'
@@ -18,7 +18,7 @@ export function SetupView() {
         <LanguageChoice />
         <OwnPassword />
         {may.manage ? <People /> : <p className="mb-4 text-ink2">{t('setup:onlyAdministrator')}</p>}
-        <HouseRules mayDecide={may.sign} />
+        <Policies mayDecide={may.sign} />
         {may.manage && <Networks />}
         {may.manage && <MakersKeys />}
         {may.edit && <SkipReasons />}

@@ -9,7 +9,7 @@ import { say } from '../parts/notices'
 import { Trouble } from '../parts/Trouble'
 import { t } from '../words/t'
 const kinds: EventKind[] = ['REPAIR', 'SENSOR', 'BASELINE', 'NOTE']
-/** What follows from an event: where a baseline starts anew, all is judged otherwise. */
+/** What follows from an event: where a baseline starts again, all is judged otherwise. */
 
 const local = (when: Date) => new Date(when.getTime() - when.getTimezoneOffset() * 60_000).toISOString().slice(0, 16)
 

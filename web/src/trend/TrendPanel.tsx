@@ -52,7 +52,7 @@ interface Props {
   chosenId: string | undefined
   chosenAt: string | undefined
   onChoose: (readingId: string) => void
-  onOverrule: () => void
+  onOverride: () => void
   mayEdit: boolean
 }
 
@@ -65,7 +65,7 @@ export function TrendPanel({
   chosenId,
   chosenAt,
   onChoose,
-  onOverrule,
+  onOverride,
   mayEdit,
 }: Props) {
   const [beside, setBeside] = useState<string[]>([])
@@ -145,8 +145,8 @@ export function TrendPanel({
             <Button className="min-h-[24px]" onClick={() => setNoting(true)}>
               {t('trend:event.add')}
             </Button>
-            <Button className="min-h-[24px]" onClick={onOverrule}>
-              {t('trend:overrule.open')}
+            <Button className="min-h-[24px]" onClick={onOverride}>
+              {t('trend:override.open')}
             </Button>
           </>
         )}

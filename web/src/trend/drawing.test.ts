@@ -143,10 +143,10 @@ describe('a trend is drawn as it is', () => {
     expect(svg).toContain('fill="fail"')
     expect(svg).toContain('fill="watch"')
     expect(svg).toContain('stroke-dasharray="2.2 2.2"')
-    const overruled = point(10, 2, {
-      notes: { overruled: { computed: 'FAIL', because: 'throttled', by: 'Tarn', at: at(11) }, anew: null },
+    const overridden = point(10, 2, {
+      notes: { overridden: { computed: 'FAIL', because: 'throttled', by: 'Tarn', at: at(11) }, rejudged: null },
     })
-    expect(drawn((plot) => drawReadings(plot, trend([overruled]), undefined))).toContain('stroke="plum"')
+    expect(drawn((plot) => drawReadings(plot, trend([overridden]), undefined))).toContain('stroke="plum"')
     expect(drawn((plot) => drawReadings(plot, trend([point(10, 2)]), 'r10'))).toContain('fill="wash"')
   })
 

@@ -215,7 +215,7 @@ export function drawReadings(plot: uPlot, trend: Trend, chosenId: string | undef
         ctx.fill()
       }
       drawVerdict(ctx, point.verdict, x, y, scale)
-      if (point.notes?.overruled) {
+      if (point.notes?.overridden) {
         ctx.strokeStyle = colour('plum')
         ctx.lineWidth = 1.2 * scale
         ctx.beginPath()

@@ -8,7 +8,7 @@ import { Compare } from './Compare'
 import { CourseSay } from './CourseSay'
 import { EventDialog } from './EventDialog'
 import { EventList } from './EventList'
-import { OverruleDialog } from './OverruleDialog'
+import { OverrideDialog } from './OverrideDialog'
 import { TrendPanel } from './TrendPanel'
 
 vi.mock('../viewers/Plot', () => ({
@@ -114,7 +114,7 @@ describe('a trend with what stands beside it', () => {
       chosenId="r21"
       chosenAt={undefined}
       onChoose={() => undefined}
-      onOverrule={() => undefined}
+      onOverride={() => undefined}
       mayEdit
     />
   )
@@ -235,14 +235,14 @@ describe('what happened', () => {
 
 describe('a person’s own verdict', () => {
   it('needs a reason and says what the limits came to', async () => {
-    answering('POST', '/api/overrulings', () => ({ changeId: 'x', readings: 1 }))
-    show(<OverruleDialog reading={point(21, 5, { verdict: 'FAIL' })} name="P-101" onClose={() => undefined} />)
+    answering('POST', '/api/overrides', () => ({ changeId: 'x', readings: 1 }))
+    show(<OverrideDialog reading={point(21, 5, { verdict: 'FAIL' })} name="P-101" onClose={() => undefined} />)
     expect((await screen.findByText(/Computed verdict/)).textContent).toContain('Fail')
     expect((screen.getByText('Save verdict') as HTMLButtonElement).disabled).toBe(true)
     fireEvent.change(screen.getByLabelText('Reason'), { target: { value: 'Valve was throttled' } })
     fireEvent.click(screen.getByText('Save verdict'))
     await vi.waitFor(() =>
-      expect(asked.find((one) => one.path === '/api/overrulings')?.body).toEqual({
+      expect(asked.find((one) => one.path === '/api/overrides')?.body).toEqual({
         readingIds: ['r21'],
         verdict: 'PASS',
         reason: 'Valve was throttled',
@@ -251,15 +251,15 @@ describe('a person’s own verdict', () => {
   })
 
   it('can be given up again', async () => {
-    answering('POST', '/api/overrulings', () => ({ changeId: 'x', readings: 1 }))
+    answering('POST', '/api/overrides', () => ({ changeId: 'x', readings: 1 }))
     const notes = {
-      overruled: { computed: 'FAIL' as const, because: 'throttled', by: 'Tarn', at: '2026-03-21T09:00:00Z' },
-      anew: null,
+      overridden: { computed: 'FAIL' as const, because: 'throttled', by: 'Tarn', at: '2026-03-21T09:00:00Z' },
+      rejudged: null,
     }
-    show(<OverruleDialog reading={point(21, 5, { verdict: 'PASS', notes })} name="P-101" onClose={() => undefined} />)
+    show(<OverrideDialog reading={point(21, 5, { verdict: 'PASS', notes })} name="P-101" onClose={() => undefined} />)
     fireEvent.click(await screen.findByText('Use computed verdict'))
     await vi.waitFor(() =>
-      expect(asked.find((one) => one.path === '/api/overrulings')?.body).toMatchObject({ verdict: null }),
+      expect(asked.find((one) => one.path === '/api/overrides')?.body).toMatchObject({ verdict: null }),
     )
   })
 })

@@ -10,7 +10,7 @@ interface Props {
   height: number
   label: string
   zoom: Zoom
-  /** What is drawn over the lines; another function draws anew. */
+  /** What is drawn over the lines; another function draws again. */
   draw: (plot: uPlot) => void
   onPoint?: (x: number, second: boolean) => void
   /** The place of the data under the cursor; null where there is none. */
@@ -21,7 +21,7 @@ interface Props {
   made: (plot: uPlot | null) => void
 }
 
-/** A plot over an axis that is zoomed and moved: by dragging, wheel and keys, without being made anew. */
+/** A plot over an axis that is zoomed and moved: by dragging, wheel and keys, without being made again. */
 export function ZoomPlot({ options, data, height, label, zoom, draw, onPoint, onMove, together, made }: Props) {
   const place = useRef<HTMLDivElement>(null)
   const plot = useRef<uPlot | null>(null)

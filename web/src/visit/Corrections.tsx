@@ -13,8 +13,8 @@ export function Corrections({ visitId, mayEdit }: { visitId: string; mayEdit: bo
   const changed = useReadingChange(useQueryClient())
   const corrections = useQuery(queries.corrections(visitId))
   const undo = useMutation({
-    mutationFn: (id: string) => data(api.POST('/api/mendings/{id}/undo', { params: { path: { id } } })),
-    onSuccess: () => say(t('visits:mend.undone')),
+    mutationFn: (id: string) => data(api.POST('/api/corrections/{id}/undo', { params: { path: { id } } })),
+    onSuccess: () => say(t('visits:correct.undone')),
     onSettled: changed,
   })
   const list = corrections.data ?? []

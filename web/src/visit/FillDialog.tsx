@@ -5,16 +5,16 @@ import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
 import { t } from '../words/t'
 import { FILLED, type FilledColumn } from './filled'
-import { useMending } from '../reading/useMending'
+import { useCorrection } from '../reading/useCorrection'
 
 /** One value for many readings at once. */
 export function FillDialog({ readingIds, onClose }: { readingIds: string[]; onClose: () => void }) {
   const [column, setColumn] = useState<FilledColumn>('PRESSURE')
   const [value, setValue] = useState('')
-  const mending = useMending()
+  const correction = useCorrection()
   const isNumber = column === 'PRESSURE' || column === 'DISTANCE'
   const fill = () =>
-    mending.mutate({
+    correction.mutate({
       run: () =>
         data(
           api.POST('/api/fillings', {
@@ -57,8 +57,8 @@ export function FillDialog({ readingIds, onClose }: { readingIds: string[]; onCl
         />
         <p className="col-span-2 text-ink3">{t('visits:fill.empty')}</p>
         <div className="col-span-2">
-          <Trouble error={mending.error} />
-          <Button kind="main" type="submit" disabled={mending.isPending}>
+          <Trouble error={correction.error} />
+          <Button kind="main" type="submit" disabled={correction.isPending}>
             {t('common:save')}
           </Button>
         </div>

@@ -7,7 +7,7 @@ import { Dialog } from '../parts/Dialog'
 import { Tag } from '../parts/Tag'
 import { Trouble } from '../parts/Trouble'
 import { t } from '../words/t'
-import { useMending } from '../reading/useMending'
+import { useCorrection } from '../reading/useCorrection'
 const TARGETS = ['CLIENT', 'SITE', 'AREA', 'SYSTEM', 'ASSET']
 
 interface Props {
@@ -26,10 +26,10 @@ export function MoveDialog({ visitId, readingIds, onClose }: Props) {
     enabled: wanted.trim() !== '',
     placeholderData: (previous) => previous,
   })
-  const mending = useMending()
+  const correction = useCorrection()
   const plan = useQuery({ ...queries.movePlan(visitId, target ?? '', readingIds), enabled: target !== null })
   const move = (targetId: string, name: string, count: number) =>
-    mending.mutate({
+    correction.mutate({
       run: () =>
         data(api.POST('/api/visits/{id}/move', { params: { path: { id: visitId } }, body: { targetId, readingIds } })),
       said: t('visits:move.done', { n: count, target: name }),
@@ -45,7 +45,7 @@ export function MoveDialog({ visitId, readingIds, onClose }: Props) {
         value={wanted}
         onChange={(event) => setWanted(event.target.value)}
       />
-      <Trouble error={found.error ?? plan.error ?? mending.error} />
+      <Trouble error={found.error ?? plan.error ?? correction.error} />
       <ul className="mb-3 max-h-[24vh] overflow-auto">
         {wanted.trim() !== '' &&
           found.data
@@ -90,7 +90,7 @@ export function MoveDialog({ visitId, readingIds, onClose }: Props) {
           {plan.data.loose > 0 && <p className="mb-3">{t('visits:move.loose', { n: plan.data.loose })}</p>}
           <Button
             kind="main"
-            disabled={mending.isPending}
+            disabled={correction.isPending}
             onClick={() =>
               move(
                 target,

@@ -4,14 +4,14 @@ import type { VisitRow } from '../api/types'
 import { Button } from '../parts/Button'
 import { Trouble } from '../parts/Trouble'
 import { VerdictMark } from '../parts/VerdictMark'
-import { useMending } from '../reading/useMending'
+import { useCorrection } from '../reading/useCorrection'
 import { number, time } from '../units/format'
 import { t } from '../words/t'
 import { DiscardDialog } from './DiscardDialog'
 
 /** Further readings of a stop that do not count there: each can be chosen, taken off or discarded. */
 export function OtherReadings({ row, mayEdit }: { row: VisitRow; mayEdit: boolean }) {
-  const mending = useMending()
+  const correction = useCorrection()
   const [discarding, setDiscarding] = useState<string | null>(null)
   const path = (id: string) => ({ params: { path: { id } } })
   return (
@@ -31,9 +31,9 @@ export function OtherReadings({ row, mayEdit }: { row: VisitRow; mayEdit: boolea
           <td colSpan={2} className="whitespace-nowrap">
             {mayEdit && !other.discardedBecause && (
               <Button
-                disabled={mending.isPending}
+                disabled={correction.isPending}
                 onClick={() =>
-                  mending.mutate({
+                  correction.mutate({
                     run: () => data(api.POST('/api/readings/{id}/choose', path(other.readingId))),
                     said: t('visits:others.chosen'),
                   })
@@ -51,9 +51,9 @@ export function OtherReadings({ row, mayEdit }: { row: VisitRow; mayEdit: boolea
             {mayEdit && (
               <span className="inline-flex gap-3">
                 <Button
-                  disabled={mending.isPending}
+                  disabled={correction.isPending}
                   onClick={() =>
-                    mending.mutate({
+                    correction.mutate({
                       run: () =>
                         data(
                           api.POST('/api/readings/{id}/place', { ...path(other.readingId), body: { checkId: null } }),
@@ -66,9 +66,9 @@ export function OtherReadings({ row, mayEdit }: { row: VisitRow; mayEdit: boolea
                 </Button>
                 {other.discardedBecause ? (
                   <Button
-                    disabled={mending.isPending}
+                    disabled={correction.isPending}
                     onClick={() =>
-                      mending.mutate({
+                      correction.mutate({
                         run: () => data(api.POST('/api/readings/{id}/restore', path(other.readingId))),
                         said: t('visits:sheet.restored'),
                       })
@@ -81,12 +81,12 @@ export function OtherReadings({ row, mayEdit }: { row: VisitRow; mayEdit: boolea
                 )}
               </span>
             )}
-            <Trouble error={mending.error} />
+            <Trouble error={correction.error} />
             {discarding === other.readingId && (
               <DiscardDialog
                 onClose={() => setDiscarding(null)}
                 onDiscard={(reason) => {
-                  mending.mutate({
+                  correction.mutate({
                     run: () =>
                       data(api.POST('/api/readings/{id}/discard', { ...path(other.readingId), body: { reason } })),
                     said: t('visits:others.discarded'),

@@ -13,7 +13,7 @@ import { CaptureDialog } from '../reading/CaptureDialog'
 import { DRAGGED_READING } from './dragging'
 import { filledIn } from './filled'
 import { OtherReadings } from './OtherReadings'
-import { useMending } from '../reading/useMending'
+import { useCorrection } from '../reading/useCorrection'
 import { usePlacements } from './usePlacements'
 
 interface Props {
@@ -172,9 +172,9 @@ export function StopTable({ rows, visitedAt, left, onToggle, mayEdit, certified,
 
 /** A discarded reading can be taken back where it stands. */
 function RowAction({ row }: { row: VisitRow }) {
-  const mending = useMending()
+  const correction = useCorrection()
   const restore = (id: string) =>
-    mending.mutate({
+    correction.mutate({
       run: () => data(api.POST('/api/readings/{id}/restore', { params: { path: { id } } })),
       said: t('visits:sheet.restored'),
     })
@@ -184,7 +184,7 @@ function RowAction({ row }: { row: VisitRow }) {
     <>
       {' '}
       <Button onClick={() => restore(id)}>{t('visits:sheet.restore')}</Button>
-      <Trouble error={mending.error} />
+      <Trouble error={correction.error} />
     </>
   )
 }

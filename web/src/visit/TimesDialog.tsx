@@ -6,16 +6,16 @@ import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
 import { dayAndTime } from '../units/format'
 import { t } from '../words/t'
-import { useMending } from '../reading/useMending'
+import { useCorrection } from '../reading/useCorrection'
 
 /** One known time, by which all times of a visit are put right. */
 export function TimesDialog({ visit, onClose }: { visit: VisitSheet; onClose: () => void }) {
-  const mending = useMending()
+  const correction = useCorrection()
   const [truly, setTruly] = useState('')
   const known = visit.newest
   if (!known) return null
   const move = () =>
-    mending.mutate({
+    correction.mutate({
       run: () =>
         data(
           api.POST('/api/visits/{id}/times', {
@@ -23,7 +23,7 @@ export function TimesDialog({ visit, onClose }: { visit: VisitSheet; onClose: ()
             body: { readingId: known.readingId, takenAt: new Date(truly).toISOString() },
           }),
         ),
-      said: t('visits:mend.timesMoved'),
+      said: t('visits:correct.timesMoved'),
       then: onClose,
     })
   return (
@@ -54,8 +54,8 @@ export function TimesDialog({ visit, onClose }: { visit: VisitSheet; onClose: ()
             />
           </dd>
         </dl>
-        <Trouble error={mending.error} />
-        <Button kind="main" type="submit" disabled={!truly || mending.isPending}>
+        <Trouble error={correction.error} />
+        <Button kind="main" type="submit" disabled={!truly || correction.isPending}>
           {t('visits:times.go')}
         </Button>
       </form>

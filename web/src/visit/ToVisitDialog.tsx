@@ -5,7 +5,7 @@ import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
 import { dayAndTime } from '../units/format'
 import { t } from '../words/t'
-import { useMending } from '../reading/useMending'
+import { useCorrection } from '../reading/useCorrection'
 
 /** Readings that belong to another visit, or to one of their own. */
 export function ToVisitDialog({
@@ -18,9 +18,9 @@ export function ToVisitDialog({
   onClose: () => void
 }) {
   const visits = useQuery(queries.visits())
-  const mending = useMending()
+  const correction = useCorrection()
   const move = (to: string | null) =>
-    mending.mutate({
+    correction.mutate({
       run: () =>
         data(
           api.POST('/api/visits/{id}/move-readings', {
@@ -34,13 +34,13 @@ export function ToVisitDialog({
   const look = 'block min-h-[26px] w-full cursor-pointer px-1 py-1 text-left hover:bg-wash'
   return (
     <Dialog title={t('visits:toVisit.title')} open onClose={onClose}>
-      <Trouble error={visits.error ?? mending.error} />
+      <Trouble error={visits.error ?? correction.error} />
       <ul className="max-h-[46vh] overflow-auto">
         <li>
           <button
             type="button"
             className={`${look} font-semibold`}
-            disabled={mending.isPending}
+            disabled={correction.isPending}
             onClick={() => move(null)}
           >
             {t('visits:toVisit.own')}
@@ -50,7 +50,7 @@ export function ToVisitDialog({
           ?.filter((visit) => visit.id !== visitId)
           .map((visit) => (
             <li key={visit.id}>
-              <button type="button" className={look} disabled={mending.isPending} onClick={() => move(visit.id)}>
+              <button type="button" className={look} disabled={correction.isPending} onClick={() => move(visit.id)}>
                 {dayAndTime(visit.beganAt)} {visit.title} <span className="text-ink3">{visit.instrument}</span>
               </button>
             </li>

@@ -11,7 +11,7 @@ import { DiscardDialog } from './DiscardDialog'
 import { DRAGGED_READING } from './dragging'
 import { filledIn } from './filled'
 import { PlaceDialog } from './PlaceDialog'
-import { useMending } from '../reading/useMending'
+import { useCorrection } from '../reading/useCorrection'
 import { usePlacements } from './usePlacements'
 const CERTAIN = 0.8
 /** Items that are drawn at once: a page of thousands would hang. */
@@ -59,24 +59,27 @@ function focusBeside(item: HTMLElement, which: 'next' | 'previous') {
 }
 
 function TrayItem({ reading, mayEdit }: { reading: LooseReading; mayEdit: boolean }) {
-  const mending = useMending()
+  const correction = useCorrection()
   const [open, setOpen] = useState<'elsewhere' | 'discard' | 'look' | null>(null)
   const path = { params: { path: { id: reading.id } } }
   const close = () => setOpen(null)
   const place = (checkId: string) =>
-    mending.mutate({
+    correction.mutate({
       run: () => data(api.POST('/api/readings/{id}/place', { ...path, body: { checkId } })),
       said: t('visits:sheet.placed'),
     })
   const discard = (reason: string) =>
-    mending.mutate({
+    correction.mutate({
       run: () => data(api.POST('/api/readings/{id}/discard', { ...path, body: { reason } })),
       said: t('visits:sheet.discarded'),
     })
   const restore = () =>
-    mending.mutate({ run: () => data(api.POST('/api/readings/{id}/restore', path)), said: t('visits:sheet.restored') })
+    correction.mutate({
+      run: () => data(api.POST('/api/readings/{id}/restore', path)),
+      said: t('visits:sheet.restored'),
+    })
   const newCheck = (nodeId: string, point: string | null) =>
-    mending.mutate({
+    correction.mutate({
       run: () => data(api.POST('/api/readings/{id}/new-check', { ...path, body: { nodeId, point } })),
       said: t('visits:newCheck.done'),
     })
@@ -162,7 +165,7 @@ function TrayItem({ reading, mayEdit }: { reading: LooseReading; mayEdit: boolea
           )}
         </>
       )}
-      <Trouble error={mending.error} />
+      <Trouble error={correction.error} />
       {open === 'elsewhere' && (
         <PlaceDialog
           technique={reading.technique}

@@ -16,7 +16,7 @@ import { dayAndTime, span } from '../units/format'
 import { nameOf } from '../instruments/instrumentName'
 import { t } from '../words/t'
 import { Corrections } from './Corrections'
-import { MendBar } from './MendBar'
+import { CorrectionBar } from './CorrectionBar'
 import { StopTable } from './StopTable'
 import { Tray } from './Tray'
 
@@ -77,7 +77,11 @@ export function VisitSheetView() {
           <>
             <VisitHead visit={visit.data} />
             {may.edit && (
-              <MendBar visit={visit.data} chosen={rows.filter((row) => !left.has(row.checkId))} certified={certified} />
+              <CorrectionBar
+                visit={visit.data}
+                chosen={rows.filter((row) => !left.has(row.checkId))}
+                certified={certified}
+              />
             )}
             <div className="flex min-h-0 flex-1 max-lg:flex-col">
               <section aria-label={t('visits:sheet.stops')} className="min-w-0 flex-1 overflow-auto px-2">

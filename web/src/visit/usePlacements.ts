@@ -1,6 +1,6 @@
 import { api, data } from '../api/client'
 import { say } from '../parts/notices'
-import { useMending } from '../reading/useMending'
+import { useCorrection } from '../reading/useCorrection'
 
 /** Where a reading goes; without a check it is loose again. */
 export interface Placement {
@@ -10,11 +10,11 @@ export interface Placement {
 
 /** Places readings, all or none, with one undo for all. */
 export function usePlacements() {
-  const mending = useMending()
+  const correction = useCorrection()
   return {
-    isPending: mending.isPending,
+    isPending: correction.isPending,
     place: (placements: Placement[], said: string) =>
-      mending.mutate(
+      correction.mutate(
         { run: () => data(api.POST('/api/placements', { body: { placements } })), said },
         { onError: (error) => say(error.message) },
       ),

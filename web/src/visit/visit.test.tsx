@@ -4,7 +4,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest'
 import type { LooseReading, VisitRow, VisitSheet } from '../api/types'
 import { show } from '../test/show'
 import { DRAGGED_READING } from './dragging'
-import { MendBar } from './MendBar'
+import { CorrectionBar } from './CorrectionBar'
 import { StopTable } from './StopTable'
 import { Corrections } from './Corrections'
 import { Tray } from './Tray'
@@ -82,12 +82,12 @@ describe('the corrections of a visit', () => {
       },
       { id: 'a', at: '2026-11-23T09:00:00Z', by: 'tarn', sentence: 'discard', readings: 2, isUndone: true },
     ])
-    answering('POST', '/api/mendings/b/undo', () => done)
+    answering('POST', '/api/corrections/b/undo', () => done)
     show(<Corrections visitId="v" mayEdit />)
     expect(await screen.findByText('Corrections (2)')).toBeTruthy()
     expect(screen.getByText('undone')).toBeTruthy()
     fireEvent.click(screen.getByRole('button', { name: 'Undo correction' }))
-    await waitFor(() => expect(changes().map((change) => change.path)).toEqual(['/api/mendings/b/undo']))
+    await waitFor(() => expect(changes().map((change) => change.path)).toEqual(['/api/corrections/b/undo']))
   })
 
   it('are nothing where nothing was corrected', async () => {
@@ -108,20 +108,20 @@ describe('the tray', () => {
 
   it('places where it was proposed, with undo', async () => {
     answering('POST', '/api/readings/r/place', () => done)
-    answering('POST', '/api/mendings/m/undo', () => done)
+    answering('POST', '/api/corrections/m/undo', () => done)
     show(<Tray tray={[loose]} mayEdit />)
     expect(await screen.findByText('tag typed on the instrument; 93 % match')).toBeTruthy()
     fireEvent.click(screen.getByText('Place here'))
     fireEvent.click(await screen.findByText('Undo'))
     await waitFor(() =>
-      expect(changes().map((change) => change.path)).toEqual(['/api/readings/r/place', '/api/mendings/m/undo']),
+      expect(changes().map((change) => change.path)).toEqual(['/api/readings/r/place', '/api/corrections/m/undo']),
     )
     expect(changes()[0]?.body).toEqual({ checkId: 'v' })
   })
 
   it('places all that are certain at once, and takes them back at once', async () => {
     answering('POST', '/api/placements', () => done)
-    answering('POST', '/api/mendings/m/undo', () => done)
+    answering('POST', '/api/corrections/m/undo', () => done)
     const unsure = { ...loose, id: 's', proposals: loose.proposals.map((one) => ({ ...one, certainty: 0.5 })) }
     show(
       <Tray
@@ -132,7 +132,7 @@ describe('the tray', () => {
     fireEvent.click(await screen.findByText('Place 2 with at least 80 % match'))
     fireEvent.click(await screen.findByText('Undo'))
     await waitFor(() =>
-      expect(changes().map((change) => change.path)).toEqual(['/api/placements', '/api/mendings/m/undo']),
+      expect(changes().map((change) => change.path)).toEqual(['/api/placements', '/api/corrections/m/undo']),
     )
     expect(changes()[0]?.body).toEqual({
       placements: [
@@ -351,12 +351,12 @@ describe('a stop measured twice', () => {
       clockAheadSeconds: 0,
       newest: null,
     } as unknown as VisitSheet
-    show(<MendBar certified={(id) => (id === 'r' ? ['2026-0003'] : [])} visit={visit} chosen={[row]} />)
+    show(<CorrectionBar certified={(id) => (id === 'r' ? ['2026-0003'] : [])} visit={visit} chosen={[row]} />)
     expect(await screen.findByText(/1 reading is on certificate 2026-0003/)).toBeTruthy()
   })
 })
 
-describe('mending', () => {
+describe('correction', () => {
   const visit: VisitSheet = {
     id: 'x',
     title: 'Walk',
@@ -378,7 +378,7 @@ describe('mending', () => {
 
   it('moves all times by one that is known', async () => {
     answering('POST', '/api/visits/x/times', () => done)
-    show(<MendBar certified={none} visit={visit} chosen={visit.rows} />)
+    show(<CorrectionBar certified={none} visit={visit} chosen={visit.rows} />)
     fireEvent.click(await screen.findByText('Correct times'))
     fireEvent.change(screen.getByLabelText('True time'), { target: { value: '2026-11-23T10:15:00' } })
     fireEvent.click(screen.getByText('Shift all times'))
@@ -389,14 +389,14 @@ describe('mending', () => {
 
   it('discards what looks as if nothing had been measured', async () => {
     answering('POST', '/api/discards', () => done)
-    show(<MendBar certified={none} visit={visit} chosen={visit.rows} />)
+    show(<CorrectionBar certified={none} visit={visit} chosen={visit.rows} />)
     fireEvent.click(await screen.findByText('Discard it'))
     await waitFor(() => expect(changes()[0]?.body).toEqual({ readingIds: ['s'], reason: 'nothing was measured' }))
   })
 
   it('fills one column for the chosen ones, with a decimal comma', async () => {
     answering('POST', '/api/fillings', () => done)
-    show(<MendBar certified={none} visit={visit} chosen={[row]} />)
+    show(<CorrectionBar certified={none} visit={visit} chosen={[row]} />)
     fireEvent.click(await screen.findByText('Fill column'))
     fireEvent.change(screen.getByLabelText('Value'), { target: { value: '6,2' } })
     fireEvent.click(screen.getByText('Save'))
@@ -413,7 +413,7 @@ describe('mending', () => {
       loose: 2,
     }))
     answering('POST', '/api/visits/x/move', () => done)
-    show(<MendBar certified={none} visit={visit} chosen={visit.rows} />)
+    show(<CorrectionBar certified={none} visit={visit} chosen={visit.rows} />)
     fireEvent.click(await screen.findByText('Move to another place'))
     fireEvent.change(screen.getByLabelText('Client, site or asset'), { target: { value: 'Lower' } })
     fireEvent.click(await screen.findByText('Lower Fell Depot'))

@@ -1,7 +1,7 @@
 import { Fragment, type ReactNode } from 'react'
 import { useTranslation } from 'react-i18next'
 
-/** What is shown is shown anew when another language is chosen. */
+/** What is shown is shown again when another language is chosen. */
 export function Spoken({ children }: { children: ReactNode }) {
   const { i18n } = useTranslation()
   return <Fragment key={i18n.language}>{children}</Fragment>

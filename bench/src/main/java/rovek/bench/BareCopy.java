@@ -52,7 +52,7 @@ record BareCopy(ServerRun.Connector database) {
     double intoTheSameTables(Map<String, byte[]> rows) throws SQLException, IOException {
         try (Connection connection = database.open();
                 Statement statement = connection.createStatement()) {
-            statement.execute("TRUNCATE reading, capture, result, reading_photo, mending_state, mending CASCADE");
+            statement.execute("TRUNCATE reading, capture, result, reading_photo, correction_state, correction CASCADE");
             return copied(connection, statement, rows, "");
         }
     }

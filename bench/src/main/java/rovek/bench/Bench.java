@@ -20,7 +20,17 @@ public final class Bench {
 
     public static void main(String[] args) throws Exception {
         List<String> wanted = args.length == 0
-                ? List.of("plant", "analysis", "diagnosis", "trend", "run", "people", "import", "storm", "read-back")
+                ? List.of(
+                        "plant",
+                        "analysis",
+                        "diagnosis",
+                        "trend",
+                        "run",
+                        "people",
+                        "import",
+                        "storm",
+                        "records",
+                        "read-back")
                 : List.of(args);
         if (wanted.contains("plant")) {
             new PlantSizeBench().run().forEach(line -> say("%s", line));
@@ -38,6 +48,9 @@ public final class Bench {
         if (wanted.contains("storm")) {
             new StormBench().run().forEach(line -> say("%s", line));
             new StormBench().runAtTwo().forEach(line -> say("%s", line));
+        }
+        if (wanted.contains("records")) {
+            new RecordsBench().run().forEach(line -> say("%s", line));
         }
         if (wanted.contains("run")) {
             new RunBench().run().forEach(line -> say("%s", line));

@@ -39,7 +39,7 @@ final class RunBench {
             lines.add(String.format(
                     "  opened for the first time, from the click to the paint: %.0f ms", browser.script(OPEN)));
             lines.add(BrowserRun.line(
-                    "drawn anew with all channels, from the click to the paint",
+                    "drawn again with all channels, from the click to the paint",
                     300,
                     BrowserRun.repeat(() -> browser.script(SHOW))));
             lines.add(BrowserRun.line(
@@ -108,7 +108,7 @@ final class RunBench {
             await painted()
             return performance.now() - began""";
 
-    /** One channel is shown again: the plot is made anew with all of them. */
+    /** One channel is shown again: the plot is made again with all of them. */
     private static final String SHOW = BrowserRun.PAINTED + """
             const box = document.querySelector('input[aria-label="Show channel 1"]')
             const canvas = () => document.querySelector('.uplot canvas')

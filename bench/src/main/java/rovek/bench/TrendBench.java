@@ -15,7 +15,7 @@ final class TrendBench {
     private static final int WARMING_UP = 50;
 
     private static final int VALUES = 1_000_000;
-    private static final String CHECK = BigPlant.id(6, 1);
+    static final String CHECK = BigPlant.id(6, 1);
     private static final String OTHER = BigPlant.id(6, 777);
     private static final String POINT = BigPlant.id(5, 2);
 
@@ -33,7 +33,7 @@ final class TrendBench {
         return new ServerRun().measure(TrendBench::fill, TrendBench::measured);
     }
 
-    private static void fill(Connection database) throws SQLException {
+    static void fill(Connection database) throws SQLException {
         BigPlant.plant(database);
         try (Statement statement = database.createStatement()) {
             statement.execute("DELETE FROM result WHERE check_id = '" + CHECK + "'");
@@ -120,7 +120,7 @@ final class TrendBench {
         return (System.nanoTime() - began) / 1e6;
     }
 
-    /** The row of the check is left and chosen again: the plot is made anew, of an answer that is asked for anew. */
+    /** The row of the check is left and chosen again: the plot is made again, of an answer that is asked for again. */
     private static final String OPEN = BrowserRun.PAINTED + """
             const rows = () => [...document.querySelectorAll('section[aria-label="Now"] table.ledger tbody tr')]
             await until(() => rows().length > 1 && document.querySelector('[role=slider]'))

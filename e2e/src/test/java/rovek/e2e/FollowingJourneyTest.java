@@ -49,7 +49,7 @@ class FollowingJourneyTest extends SignedInJourney {
         return velocity;
     }
 
-    /** The plot is made anew for it. */
+    /** The plot is made again for it. */
     private void assertZoomingMovesNoPage() {
         By strip = By.xpath("//*[@role='slider'][@aria-label='The whole, and what is shown of it']");
         browser.run("arguments[0].scrollIntoView({block: 'start'})", browser.see(strip));

@@ -91,7 +91,7 @@ class LookingCloselyJourneyTest extends SignedInJourney {
     }
 
     @Test
-    void aRunIsGivenLimitsReckonedAnewAndLookedThrough() {
+    void aRunIsGivenLimitsRecalculatedAndLookedThrough() {
         keepingAPicture(() -> {
             String client = plant.id(null, "CLIENT", "", "Marrowdale Works");
             String check = plant.check(
@@ -124,7 +124,7 @@ class LookingCloselyJourneyTest extends SignedInJourney {
             browser.keys(Keys.ENTER);
             browser.see("1 reading was calculated with earlier settings.");
             browser.press("Recalculate");
-            browser.see("1 reading is reckoned as the check is set now.");
+            browser.see("1 reading recalculated.");
             browser.see("min outside");
             browser.press("Run");
             browser.see(By.xpath("//tr[contains(., 'channel 2')][contains(., '≤ 20.0')][contains(., '%')]"));

@@ -146,7 +146,7 @@ class PlantByHandJourneyTest extends SignedInJourney {
                         + "Marrowdale Works / Bottling works / Wellfield,P-304,Well pump,,Unheard of,\n"
                         + "Marrowdale Works / Bottling works / Wellfield,P-305,Well pump,asset,,plenty\n"
                         + "Marrowdale Works / Bottling works / Wellfield,P-301,The same again,,,\n");
-        Path mended = Files.writeString(files.resolve("mended.csv"), sound);
+        Path corrected = Files.writeString(files.resolve("corrected.csv"), sound);
         keepingAPicture(() -> {
             take(wrong);
             browser.see("5 of 6 rows have errors. Nothing is imported until all are correct.");
@@ -159,7 +159,7 @@ class PlantByHandJourneyTest extends SignedInJourney {
             assertThat(browser.isEnabled("Import rows")).isFalse();
             browser.press("Cancel");
             assertThat(checksInTheArea()).isZero();
-            take(mended);
+            take(corrected);
             browser.see("1 new. No errors.");
             browser.press("Import 19 rows");
             browser.see(row("P-301"));

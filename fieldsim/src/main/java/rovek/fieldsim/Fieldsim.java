@@ -97,7 +97,7 @@ public final class Fieldsim implements AutoCloseable {
         }
     }
 
-    /** The machines' wear begins a year before the stand-in is first switched on, and never anew. */
+    /** The machines' wear begins a year before the stand-in is first switched on, and never again. */
     private static Instant plantStart(HandheldMemory memory, Clock realTime) {
         if (memory.read(START_FILE).isEmpty()) {
             memory.write(

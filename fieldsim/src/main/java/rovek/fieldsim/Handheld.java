@@ -66,7 +66,7 @@ final class Handheld {
     /**
      * The numbers that must never be given twice.
      *
-     * @param memory drawn when the memory is first used: after it was wiped the numbers begin anew, the ids do not
+     * @param memory drawn when the memory is first used: after it was wiped the numbers begin again, the ids do not
      */
     record Counters(String memory, int walks, int readings) {
 
@@ -341,7 +341,7 @@ final class Handheld {
                 : file(name).map(bytes -> bytes.length).orElse(0);
     }
 
-    /** Removes a file; results that were being walked begin anew. */
+    /** Removes a file; results that were being walked begin again. */
     synchronized boolean delete(String name) {
         if (loose.delete(name)) {
             return true;
@@ -357,12 +357,12 @@ final class Handheld {
 
     private byte[] pack(WalkState walk) {
         if (lastPacked.filter(packed -> packed.walk().equals(walk)).isEmpty()) {
-            lastPacked = Optional.of(new Packed(walk, packAnew(walk)));
+            lastPacked = Optional.of(new Packed(walk, packAgain(walk)));
         }
         return lastPacked.orElseThrow().bytes();
     }
 
-    private byte[] packAnew(WalkState walk) {
+    private byte[] packAgain(WalkState walk) {
         List<PackedReading> readings = new ArrayList<>();
         for (StopState stop : walk.stops()) {
             stop.readingIds()

@@ -37,7 +37,7 @@ final class SerialPlug implements AutoCloseable {
             try {
                 new HandheldSession(handheld, faults).serve(new UntilSilent(), out);
             } catch (IOException garbageOrGone) {
-                // the next conversation begins anew
+                // the next conversation begins again
             }
         }
     }

@@ -129,7 +129,7 @@ final class SimulatedElectrics {
                 List.of());
     }
 
-    /** Sound level of a leak with what is needed to reckon its flow; a photo is taken along. */
+    /** Sound level of a leak with what is needed to calculate its flow; a photo is taken along. */
     TableCapture leak(Sensing.Task task) {
         Random random = plant.random(task.place(), task.at(), task.count());
         double level = 38 + Math.abs(task.place().key().hashCode() % 25) + random.nextGaussian();

@@ -87,7 +87,7 @@ class BroughtAsFileTest {
     /** One character that no page can hold kept a report from ever being signed. */
     @Test
     void strangeCharactersInAPackageDoNotKeepAReportFromBeingSigned() {
-        caller.put("/api/rules", Map.of("refuseOverdue", false, "fileNeedsSecond", false))
+        caller.put("/api/policies", Map.of("refuseOverdue", false, "fileNeedsSecond", false))
                 .ok();
         String strange = "a\u000Bb\uFFFEc\uFFFFd\uD800e\u0085f\u001Bg";
         PackedReading reading = new PackedReading(
@@ -143,7 +143,7 @@ class BroughtAsFileTest {
 
     @Test
     void whatCameAsAFileSaysSoAndAnotherPersonSignsIt() {
-        caller.put("/api/rules", Map.of("refuseOverdue", false, "fileNeedsSecond", true))
+        caller.put("/api/policies", Map.of("refuseOverdue", false, "fileNeedsSecond", true))
                 .ok();
         caller.post(
                         "/api/accounts",
@@ -178,14 +178,14 @@ class BroughtAsFileTest {
         JsonNode theirs =
                 second.get("/api/certificates/" + certificate + "/preview").ok();
         assertThat(theirs.get("missing").toString()).doesNotContain("Another reviewer");
-        caller.put("/api/rules", Map.of("refuseOverdue", false, "fileNeedsSecond", false))
+        caller.put("/api/policies", Map.of("refuseOverdue", false, "fileNeedsSecond", false))
                 .ok();
         assertThat(caller.get("/api/certificates/" + certificate + "/preview")
                         .ok()
                         .get("missing")
                         .toString())
                 .doesNotContain("Another reviewer");
-        caller.put("/api/rules", Map.of("refuseOverdue", false, "fileNeedsSecond", true))
+        caller.put("/api/policies", Map.of("refuseOverdue", false, "fileNeedsSecond", true))
                 .ok();
         sign(second, certificate, theirs).ok();
     }

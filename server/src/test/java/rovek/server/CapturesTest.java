@@ -263,17 +263,17 @@ class CapturesTest {
                 .as("it is drawn, and says why it does not count")
                 .anySatisfy(reason -> assertThat(reason).contains("overloaded"));
         assertThat(trend.get("course").get("readings").asInt()).isEqualTo(2);
-        assertReckonedAnewItCountsNoMore(check, 2);
+        assertRecalculatedItCountsNoMore(check, 2);
     }
 
     /** What keeps a reading from counting keeps it from that also where its numbers are made once more. */
-    private void assertReckonedAnewItCountsNoMore(UUID check, int readings) {
+    private void assertRecalculatedItCountsNoMore(UUID check, int readings) {
         int points =
                 caller.get("/api/checks/" + check + "/trend").ok().get("points").size();
         plant.alter(check.toString(), "setting.vibration.bandsHz", "", "running: 20..60")
                 .ok();
         caller.awaitJob(
-                caller.post("/api/checks/" + check + "/reckon", Map.of()).ok());
+                caller.post("/api/checks/" + check + "/recalculate", Map.of()).ok());
         JsonNode trend = caller.get("/api/checks/" + check + "/trend").ok();
         assertThat(trend.get("readings").asInt()).isEqualTo(readings);
         assertThat(trend.get("points")).hasSize(points);

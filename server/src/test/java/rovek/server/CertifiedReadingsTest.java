@@ -324,7 +324,7 @@ class CertifiedReadingsTest {
         String place = tag + " Drive end, Velocity 10–1000 Hz";
         assertThat(line(id).get("changedSince").get(0).asString())
                 .isEqualTo(place + ": the reading was discarded since: cable off.");
-        caller.post("/api/mendings/" + discarded + "/undo", null).ok();
+        caller.post("/api/corrections/" + discarded + "/undo", null).ok();
         assertThat(line(id).get("changedSince")).isEmpty();
         caller.post("/api/readings/" + reading + "/place", Map.of("checkId", checks.get(2)))
                 .ok();

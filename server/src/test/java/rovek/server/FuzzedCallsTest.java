@@ -233,7 +233,7 @@ class FuzzedCallsTest {
     void norIsAStream() throws Exception {
         Caller administrator = Caller.signedIn(rovek.address(), RunningRovek.ADMINISTRATOR, RunningRovek.PASSWORD);
         ids.add(administrator
-                .post("/api/checks/" + new SmallPlant(administrator).pump("P-9").get(0) + "/reckon", Map.of())
+                .post("/api/checks/" + new SmallPlant(administrator).pump("P-9").get(0) + "/recalculate", Map.of())
                 .ok()
                 .get("id")
                 .asString());

@@ -99,7 +99,7 @@ class JudgingTest {
         assertThat(trend.get("points")
                         .get(3)
                         .get("notes")
-                        .get("anew")
+                        .get("rejudged")
                         .get("first")
                         .asString())
                 .as("it was stored under the limit before")
@@ -112,7 +112,7 @@ class JudgingTest {
                         .get("points")
                         .get(0)
                         .get("notes")
-                        .get("anew")
+                        .get("rejudged")
                         .get("first")
                         .asString())
                 .isEqualTo("WATCH");
@@ -416,12 +416,12 @@ class JudgingTest {
         written(pressure, 2, 5, 7);
         String reading = trend(pressure).get("points").get(1).get("readingId").asString();
         assertThat(caller.post(
-                                "/api/overrulings",
+                                "/api/overrides",
                                 Map.of("readingIds", List.of(reading), "verdict", "PASS", "reason", " "))
                         .sentence())
                 .contains("Say why");
         JsonNode done = caller.post(
-                        "/api/overrulings",
+                        "/api/overrides",
                         Map.of(
                                 "readingIds",
                                 List.of(reading),
@@ -434,7 +434,8 @@ class JudgingTest {
         assertThat(standingOf(pressure)).isEqualTo("PASS");
         JsonNode row = caller.get("/api/visits/" + visit).ok().get("rows").get(0);
         assertThat(row.get("verdict").asString()).isEqualTo("PASS");
-        assertThat(row.get("notes").get("overruled").get("computed").asString()).isEqualTo("FAIL");
+        assertThat(row.get("notes").get("overridden").get("computed").asString())
+                .isEqualTo("FAIL");
         String certificate = caller.post("/api/certificates", Map.of("visitId", visit, "checkIds", List.of(pressure)))
                 .ok()
                 .get("id")
@@ -448,7 +449,7 @@ class JudgingTest {
                 .contains("pass instead of fail")
                 .contains("Valve was shut for a test")
                 .contains("1 is a person&#39;s own");
-        caller.post("/api/mendings/" + done.get("id").asString() + "/undo", Map.of())
+        caller.post("/api/corrections/" + done.get("id").asString() + "/undo", Map.of())
                 .ok();
         assertThat(standingOf(pressure)).isEqualTo("FAIL");
     }

@@ -138,14 +138,14 @@ class LookingCloselyTest {
                 .isEqualTo(2);
     }
 
-    private JsonNode reckoned(String check) {
+    private JsonNode calculated(String check) {
         return caller.awaitJob(
-                caller.post("/api/checks/" + check + "/reckon", Map.of()).ok());
+                caller.post("/api/checks/" + check + "/recalculate", Map.of()).ok());
     }
 
     /** More than are done at once: each batch stays, the rest is told and done the next time. */
     @Test
-    void reckoningAnewIsDoneInPartsAndMayBeStopped() {
+    void recalculatingIsDoneInPartsAndMayBeStopped() {
         String client = plant.id(null, "CLIENT", "", "Client of many readings " + UUID.randomUUID());
         String check = plant.check(
                 plant.id(plant.id(client, "ASSET", "M-" + UUID.randomUUID(), "Machine"), "POINT", "", "Drive end"),
@@ -180,9 +180,10 @@ class LookingCloselyTest {
                         ReadingsPackage.pack(Instant.parse("2026-03-09T08:00:00Z"), maker, Optional.empty(), readings))
                 .ok());
         plant.alter(check, "setting.vibration.bandsHz", "", "running: 20..60").ok();
-        assertThat(comparable(check).get("reckonedOtherwise").asInt()).isEqualTo(330);
-        JsonNode job = caller.post("/api/checks/" + check + "/reckon", Map.of()).ok();
-        assertThat(caller.post("/api/checks/" + check + "/reckon", Map.of())
+        assertThat(comparable(check).get("calculatedOtherwise").asInt()).isEqualTo(330);
+        JsonNode job =
+                caller.post("/api/checks/" + check + "/recalculate", Map.of()).ok();
+        assertThat(caller.post("/api/checks/" + check + "/recalculate", Map.of())
                         .ok()
                         .get("id"))
                 .as("the same work")
@@ -191,14 +192,13 @@ class LookingCloselyTest {
         JsonNode stopped = caller.awaitJob(job);
         assertThat(stopped.get("state").asString()).isEqualTo("STOPPED");
         assertThat(stopped.get("sentence").asString()).startsWith("Stopped. ").contains("can be done later");
-        int left = comparable(check).get("reckonedOtherwise").asInt();
+        int left = comparable(check).get("calculatedOtherwise").asInt();
         assertThat(left).isIn(30, 130, 230, 330);
-        assertThat(reckoned(check).get("sentence").asString())
-                .isEqualTo("%d readings are reckoned as the check is set now.".formatted(left));
-        assertThat(comparable(check).get("reckonedOtherwise").asInt()).isZero();
+        assertThat(calculated(check).get("sentence").asString()).isEqualTo("%d readings recalculated.".formatted(left));
+        assertThat(comparable(check).get("calculatedOtherwise").asInt()).isZero();
         assertThat(rovek.bean(JdbcClient.class)
                         .sql("SELECT count(DISTINCT subject_id) = 330 AND count(*) = 330 FROM audit_entry a "
-                                + "JOIN reading r ON r.id::text = a.subject_id WHERE a.action = 'reckon anew' "
+                                + "JOIN reading r ON r.id::text = a.subject_id WHERE a.action = 'recalculate' "
                                 + "AND r.check_id = ?::uuid")
                         .param(check)
                         .query(Boolean.class)
@@ -218,9 +218,9 @@ class LookingCloselyTest {
     @Test
     void aBandThatIsNamedLaterIsSeenInTheHistoryWhereThatIsChosenAndJudgedLikeAnyResult() {
         String check = walkedTwice();
-        assertThat(comparable(check).get("reckonedOtherwise").asInt()).isZero();
+        assertThat(comparable(check).get("calculatedOtherwise").asInt()).isZero();
         plant.alter(check, "setting.vibration.bandsHz", "", "running: 20..60").ok();
-        assertThat(comparable(check).get("reckonedOtherwise").asInt()).isEqualTo(2);
+        assertThat(comparable(check).get("calculatedOtherwise").asInt()).isEqualTo(2);
         String newest = comparable(check).get("own").get(0).get("readingId").asString();
         assertThat(caller.get("/api/readings/" + newest + "/results").ok())
                 .as("not measured yet")
@@ -229,12 +229,12 @@ class LookingCloselyTest {
         caller.post("/api/readings/" + newest + "/discard", Map.of("reason", "cable off"))
                 .ok();
         List<String> clicks = List.of(1, 2, 3).parallelStream()
-                .map(click -> reckoned(check).get("state").asString())
+                .map(click -> calculated(check).get("state").asString())
                 .toList();
         assertThat(clicks).as("whoever clicks thrice").containsOnly("DONE");
         assertThat(rovek.bean(JdbcClient.class)
                         .sql("SELECT count(*) FROM audit_entry a JOIN reading r ON r.id::text = a.subject_id "
-                                + "WHERE a.action = 'reckon anew' AND r.check_id = ?::uuid")
+                                + "WHERE a.action = 'recalculate' AND r.check_id = ?::uuid")
                         .param(check)
                         .query(Integer.class)
                         .single())
@@ -290,8 +290,7 @@ class LookingCloselyTest {
         assertThat(view.get("channels").get(1).get("high").isNull()).isTrue();
 
         plant.alter(check, "setting.run.channelLimits", "", "channel 2: ..20").ok();
-        assertThat(reckoned(check).get("sentence").asString())
-                .isEqualTo("1 reading is reckoned as the check is set now.");
+        assertThat(calculated(check).get("sentence").asString()).isEqualTo("1 reading recalculated.");
         assertThat(caller.get("/api/readings/" + run + "/run")
                         .ok()
                         .get("channels")

@@ -135,14 +135,14 @@ class RegisterTest {
                         .sentence())
                 .contains("Nothing was signed.")
                 .contains(ranOut);
-        caller.put("/api/rules", Map.of("refuseOverdue", false, "fileNeedsSecond", true))
+        caller.put("/api/policies", Map.of("refuseOverdue", false, "fileNeedsSecond", true))
                 .ok();
         JsonNode warned =
                 caller.get("/api/certificates/" + certificate + "/preview").ok();
         assertThat(warned.get("missing")).isEmpty();
         assertThat(warned.get("warnings").get(0).asString()).contains(ranOut);
         caller.post("/api/certificates/" + certificate + "/sign", signature).ok();
-        caller.put("/api/rules", Map.of("refuseOverdue", true, "fileNeedsSecond", true))
+        caller.put("/api/policies", Map.of("refuseOverdue", true, "fileNeedsSecond", true))
                 .ok();
     }
 

@@ -128,7 +128,7 @@ class SeveralServersTest {
         assertThat(plant(here).lines().count() - 1).isEqualTo(rowsInTheDatabase());
         try (ConfigurableApplicationContext fresh = rovek.startAnother()) {
             assertThat(plant(here.onServer(RunningRovek.addressOf(fresh))))
-                    .as("a server that reads all anew")
+                    .as("a server that reads all again")
                     .isEqualTo(plant(here));
         }
     }

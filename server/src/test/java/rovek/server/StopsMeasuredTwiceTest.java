@@ -126,7 +126,7 @@ class StopsMeasuredTwiceTest {
                 .as("one is chosen at a time")
                 .isEqualTo(planned);
         caller.post(
-                        "/api/mendings/"
+                        "/api/corrections/"
                                 + caller.get("/api/visits/" + visit + "/corrections")
                                         .ok()
                                         .get(0)
@@ -134,7 +134,7 @@ class StopsMeasuredTwiceTest {
                                         .asString() + "/undo",
                         null)
                 .ok();
-        caller.post("/api/mendings/" + choice + "/undo", null).ok();
+        caller.post("/api/corrections/" + choice + "/undo", null).ok();
         assertThat(row(visit, checks.get(0))).isEqualTo(before);
     }
 

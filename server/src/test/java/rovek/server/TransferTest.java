@@ -263,7 +263,7 @@ class TransferTest {
         JsonNode after = visit();
         assertThat(after.get("tray")).isEmpty();
         JsonNode trend = caller.get("/api/checks/" + checks.get(3) + "/trend").ok();
-        assertThat(trend.get("points")).as("analysed anew as acceleration").hasSize(2);
+        assertThat(trend.get("points")).as("analysed again as acceleration").hasSize(2);
         assertThat(trend.get("unit").asString()).isEqualTo("m/s²");
         assertThat(caller.post("/api/readings/" + loose.get("id").asString() + "/discard", Map.of("reason", " "))
                         .status())
@@ -301,7 +301,7 @@ class TransferTest {
         look();
         String trail = caller.get("/api/audit?subjectType=instrument&subjectId=" + instrument)
                 .text();
-        assertThat(trail.split("told anew by the instrument", -1))
+        assertThat(trail.split("told again by the instrument", -1))
                 .as("once, not at every look")
                 .hasSize(2);
     }

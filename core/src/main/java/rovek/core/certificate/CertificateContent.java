@@ -94,13 +94,13 @@ public record CertificateContent(
         parts.add(all.watch() + " watch");
         parts.add(all.pass() + " pass");
         parts.add(all.notJudged() + " not judged");
-        long overruled = rows.stream()
-                .filter(row -> row.judgement().overruled().isPresent())
+        long overridden = rows.stream()
+                .filter(row -> row.judgement().overridden().isPresent())
                 .count();
-        String byPersons = overruled == 0
+        String byPersons = overridden == 0
                 ? ""
                 : " Of these verdicts %d %s a person's own, given instead of the computed one."
-                        .formatted(overruled, overruled == 1 ? "is" : "are");
+                        .formatted(overridden, overridden == 1 ? "is" : "are");
         return "%d %s: %s.%s"
                 .formatted(all.total(), all.total() == 1 ? "result" : "results", String.join(", ", parts), byPersons);
     }

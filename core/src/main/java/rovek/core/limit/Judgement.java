@@ -10,10 +10,10 @@ import java.util.Optional;
  *
  * @param verdict that counts
  * @param reason why it was not judged, or not by all its rules, or what else kept the verdict; blank otherwise
- * @param overruled what a person put in the place of the computed verdict; empty where nobody did
- * @param anew what it was judged before, where the limit was said for readings that were there already
+ * @param overridden what a person put in the place of the computed verdict; empty where nobody did
+ * @param again what it was judged before, where the limit was said for readings that were there already
  */
-public record Judgement(Verdict verdict, String reason, Optional<Overruled> overruled, Optional<Anew> anew) {
+public record Judgement(Verdict verdict, String reason, Optional<Overridden> overridden, Optional<Rejudged> rejudged) {
 
     public static final String NO_LIMIT = "no limit is set";
 
@@ -25,7 +25,7 @@ public record Judgement(Verdict verdict, String reason, Optional<Overruled> over
      *
      * @param computed what the limits came to
      */
-    public record Overruled(Verdict computed, String because, String by, Instant at) {}
+    public record Overridden(Verdict computed, String because, String by, Instant at) {}
 
     /**
      * A verdict on history.
@@ -33,7 +33,7 @@ public record Judgement(Verdict verdict, String reason, Optional<Overruled> over
      * @param first what the reading was judged when it was stored
      * @param saidAt when the limit that counts now was said
      */
-    public record Anew(Verdict first, Instant saidAt) {}
+    public record Rejudged(Verdict first, Instant saidAt) {}
 
     public Judgement {
         Objects.requireNonNull(verdict, "verdict");
@@ -72,11 +72,11 @@ public record Judgement(Verdict verdict, String reason, Optional<Overruled> over
     }
 
     /** The same, with a person's verdict in the place of the computed one. */
-    public Judgement overruledTo(Verdict wanted, String because, String by, Instant at) {
-        return new Judgement(wanted, reason, Optional.of(new Overruled(verdict, because, by, at)), anew);
+    public Judgement overriddenTo(Verdict wanted, String because, String by, Instant at) {
+        return new Judgement(wanted, reason, Optional.of(new Overridden(verdict, because, by, at)), rejudged);
     }
 
-    public Judgement judgedAnew(Verdict first, Instant saidAt) {
-        return new Judgement(verdict, reason, overruled, Optional.of(new Anew(first, saidAt)));
+    public Judgement judgedAgain(Verdict first, Instant saidAt) {
+        return new Judgement(verdict, reason, overridden, Optional.of(new Rejudged(first, saidAt)));
     }
 }

@@ -9,7 +9,7 @@ import java.util.function.Predicate;
 
 /**
  * Room for new siblings between old ones. There are gaps, so that a row put in between changes no other; where a gap is
- * used up, the siblings are spread anew.
+ * used up, the siblings are spread again.
  *
  * @param places one for each row that comes, rising
  * @param spread how the siblings move apart; empty as long as there was room
@@ -40,7 +40,7 @@ public record Places(List<Long> places, List<Alteration> spread) {
         if (step >= 1) {
             return new Places(spaced(low, step, count), List.of());
         }
-        return spreadAnew(siblings, at, count);
+        return spreadAgain(siblings, at, count);
     }
 
     /** Behind all that stand there. */
@@ -69,7 +69,7 @@ public record Places(List<Long> places, List<Alteration> spread) {
         return places;
     }
 
-    private static Places spreadAnew(List<Node> siblings, int at, int count) {
+    private static Places spreadAgain(List<Node> siblings, int at, int count) {
         List<Alteration> spread = new ArrayList<>();
         for (int i = 0; i < siblings.size(); i++) {
             Node sibling = siblings.get(i);

@@ -9,7 +9,7 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * Whether the times on readings can be true. Instruments lose their clock with their battery and begin anew at some
+ * Whether the times on readings can be true. Instruments lose their clock with their battery and begin again at some
  * birth date.
  */
 public final class ClockDoubt {

@@ -16,7 +16,7 @@ import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
 
 /**
- * What makers read of techniques and settings is what there is. {@code -Drovek.renew-published=true} writes it anew.
+ * What makers read of techniques and settings is what there is. {@code -Drovek.renew-published=true} writes it again.
  */
 class PublishedTechniquesTest {
 

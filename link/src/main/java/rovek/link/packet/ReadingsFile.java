@@ -84,7 +84,7 @@ public final class ReadingsFile implements AutoCloseable {
                         .max()
                         .orElse(0);
                 // A line that is read takes a few times its length; of a capture there are its bytes, its samples, and
-                // what is reckoned of them.
+                // what is calculated of them.
                 return new Glance(
                         archive.manifest().maker(),
                         4 * BYTES_AT_A_TIME + 3 * lines + 6 * Math.min(largest, ReadingLine.LARGEST));

@@ -26,8 +26,8 @@ import rovek.server.intake.transfer.ConnectionView;
 import rovek.server.intake.transfer.Loading;
 import rovek.server.intake.transfer.ReadBack;
 import rovek.server.intake.transfer.Transfers;
-import rovek.server.rounds.correction.ReadingMending;
-import rovek.server.rounds.correction.ReadingMending.PlacementOf;
+import rovek.server.rounds.correction.ReadingCorrections;
+import rovek.server.rounds.correction.ReadingCorrections.PlacementOf;
 import rovek.server.rounds.visit.VisitHistory;
 import rovek.server.rounds.visit.Visits;
 
@@ -48,7 +48,7 @@ class DemoInstruments {
     private final Transfers transfers;
     private final Visits visits;
     private final VisitHistory history;
-    private final ReadingMending readings;
+    private final ReadingCorrections readings;
     private final Clock clock;
     private final Setups setups;
     private final Loading loading;
@@ -67,7 +67,7 @@ class DemoInstruments {
             Transfers transfers,
             Visits visits,
             VisitHistory history,
-            ReadingMending readings,
+            ReadingCorrections readings,
             Clock clock,
             Setups setups,
             Loading loading,

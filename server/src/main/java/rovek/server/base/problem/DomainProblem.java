@@ -4,8 +4,8 @@ import java.util.List;
 import java.util.UUID;
 
 /**
- * What a person can mend: each kind has a stable code and a sentence that says the remedy. Only these become answers in
- * the four-hundreds; anything else is a fault of the server.
+ * What a person can correct: each kind has a stable code and a sentence that says the remedy. Only these become answers
+ * in the four-hundreds; anything else is a fault of the server.
  */
 public abstract sealed class DomainProblem extends RuntimeException {
 

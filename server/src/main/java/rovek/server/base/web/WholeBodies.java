@@ -102,7 +102,7 @@ class WholeBodies extends RequestBodyAdviceAdapter {
     }
 
     static String strangerSentence(int code) {
-        return "The text holds a control character (U+%04X), which cannot be kept. Type it anew.".formatted(code);
+        return "The text holds a control character (U+%04X), which cannot be kept. Type it again.".formatted(code);
     }
 
     private static void checkPresent(String path, Object value, List<Fault> faults) {

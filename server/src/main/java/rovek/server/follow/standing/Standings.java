@@ -36,7 +36,7 @@ import rovek.server.plant.tree.PlantTree;
 
 /**
  * How the whole plant stands, kept in memory by each server and brought up to date by what changed: judging a hundred
- * thousand checks anew for every look would take seconds.
+ * thousand checks again for every look would take seconds.
  */
 @Service
 public class Standings {
@@ -349,7 +349,7 @@ public class Standings {
     private static void addWithAbove(NodeTree tree, UUID id, Map<UUID, Integer> depths) {
         List<Node> path = tree.path(id);
         for (int i = 0; i < path.size(); i++) {
-            // Moved things have two depths: the deeper one is reckoned first, and again what stands above.
+            // Moved things have two depths: the deeper one is calculated first, and again what stands above.
             depths.merge(path.get(i).id(), i + 1, Math::max);
         }
     }

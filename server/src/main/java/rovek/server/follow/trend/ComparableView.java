@@ -10,9 +10,9 @@ import rovek.core.limit.Verdict;
  *
  * @param own its own readings, the newest first
  * @param sisters the newest reading of the same check on each sister asset
- * @param reckonedOtherwise how many of its own were reckoned otherwise than the check is set now
+ * @param calculatedOtherwise how many of its own were calculated otherwise than the check is set now
  */
-public record ComparableView(List<Comparable> own, List<Comparable> sisters, int reckonedOtherwise) {
+public record ComparableView(List<Comparable> own, List<Comparable> sisters, int calculatedOtherwise) {
 
     /** @param assetTag of the asset it was taken on, its name where it has no tag */
     public record Comparable(UUID readingId, String at, String assetTag) {}

@@ -14,7 +14,7 @@ import rovek.server.follow.trend.ComparableView.Comparable;
 import rovek.server.follow.trend.ComparableView.ResultLine;
 import rovek.server.judging.reading.ReadingView;
 import rovek.server.judging.reading.Readings;
-import rovek.server.judging.reading.Reckoning;
+import rovek.server.judging.reading.Recalculation;
 import rovek.server.judging.verdict.Boundaries;
 import rovek.server.judging.verdict.ReadingVerdict;
 import rovek.server.judging.verdict.Verdicts;
@@ -31,13 +31,13 @@ public class Comparables {
     private final Plant plant;
     private final Readings readings;
     private final Verdicts verdicts;
-    private final Reckoning reckoning;
+    private final Recalculation calculation;
 
-    Comparables(Plant plant, Readings readings, Verdicts verdicts, Reckoning reckoning) {
+    Comparables(Plant plant, Readings readings, Verdicts verdicts, Recalculation calculation) {
         this.plant = plant;
         this.readings = readings;
         this.verdicts = verdicts;
-        this.reckoning = reckoning;
+        this.calculation = calculation;
     }
 
     @Transactional(readOnly = true)
@@ -56,7 +56,7 @@ public class Comparables {
                 .flatMap(id -> tree.check(id).stream()
                         .map(sister -> comparable(newest.get(id).get(0), sister)))
                 .toList();
-        return new ComparableView(own, sisters, reckoning.otherwise(check));
+        return new ComparableView(own, sisters, calculation.otherwise(check));
     }
 
     private static Comparable comparable(ReadingView reading, CheckView check) {

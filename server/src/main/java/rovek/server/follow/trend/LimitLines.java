@@ -20,7 +20,7 @@ final class LimitLines {
     private LimitLines() {}
 
     /**
-     * @param series of the whole check, for limits that are reckoned anew for each reading; null where there are too
+     * @param series of the whole check, for limits that are recalculated for each reading; null where there are too
      *     many
      */
     static List<LimitStep> of(CheckView check, ResultDefinition result, @Nullable SeriesJudge series, Instant now) {
@@ -42,7 +42,7 @@ final class LimitLines {
         return joined(steps);
     }
 
-    /** The boundaries reckoned for each reading hold from the reading before it on. */
+    /** The boundaries calculated for each reading hold from the reading before it on. */
     private static List<LimitStep> moving(
             List<SeriesJudge.Judged> judged,
             LimitLayers.InForce limit,

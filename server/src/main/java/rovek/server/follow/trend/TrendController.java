@@ -17,7 +17,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import rovek.server.base.job.JobView;
 import rovek.server.base.problem.DomainProblem;
-import rovek.server.judging.reading.Reckoning;
+import rovek.server.judging.reading.Recalculation;
 
 @RestController
 class TrendController {
@@ -25,13 +25,13 @@ class TrendController {
     private final Trends trends;
     private final TrendTables tables;
     private final Comparables comparables;
-    private final Reckoning reckoning;
+    private final Recalculation calculation;
 
-    TrendController(Trends trends, TrendTables tables, Comparables comparables, Reckoning reckoning) {
+    TrendController(Trends trends, TrendTables tables, Comparables comparables, Recalculation calculation) {
         this.trends = trends;
         this.tables = tables;
         this.comparables = comparables;
-        this.reckoning = reckoning;
+        this.calculation = calculation;
     }
 
     /** @param from ISO 8601, blank for the beginning; likewise {@code to} */
@@ -74,10 +74,10 @@ class TrendController {
     }
 
     /** Makes the results of earlier readings once more, as the check is set now. */
-    @PostMapping("/api/checks/{id}/reckon")
+    @PostMapping("/api/checks/{id}/recalculate")
     @ResponseStatus(HttpStatus.ACCEPTED)
-    JobView reckon(@PathVariable UUID id) {
-        return reckoning.start(id);
+    JobView calculate(@PathVariable UUID id) {
+        return calculation.start(id);
     }
 
     @GetMapping("/api/readings/{id}/results")

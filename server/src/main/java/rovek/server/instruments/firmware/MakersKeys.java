@@ -14,7 +14,7 @@ import org.springframework.transaction.annotation.Transactional;
 import rovek.link.packet.FirmwarePackage;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
-import rovek.server.people.policy.HouseRules;
+import rovek.server.people.policy.Policies;
 
 /**
  * Public keys that makers sign their firmware with, as an administrator keeps them: a maker's name and one of its keys
@@ -27,10 +27,10 @@ public class MakersKeys {
     private static final int MOST_LINES = 100;
     private static final int LONGEST_LINE = 400;
 
-    private final HouseRules rules;
+    private final Policies rules;
     private final AuditTrail audit;
 
-    MakersKeys(HouseRules rules, AuditTrail audit) {
+    MakersKeys(Policies rules, AuditTrail audit) {
         this.rules = rules;
         this.audit = audit;
     }

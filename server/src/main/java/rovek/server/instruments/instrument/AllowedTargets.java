@@ -9,7 +9,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
-import rovek.server.people.policy.HouseRules;
+import rovek.server.people.policy.Policies;
 
 /**
  * Where on the network instruments and devices may be: the server connects to nothing else, whoever asks. Until an
@@ -23,12 +23,12 @@ public class AllowedTargets {
     private static final int MOST_LINES = 100;
 
     private final AuditTrail audit;
-    private final HouseRules rules;
+    private final Policies rules;
     private final List<String> startedWith;
 
     AllowedTargets(
             AuditTrail audit,
-            HouseRules rules,
+            Policies rules,
             @Value(
                             "${rovek.networks:10.0.0.0/8 502,5025;172.16.0.0/12 502,5025;192.168.0.0/16 502,5025;fc00::/7 502,5025}")
                     String startedWith) {

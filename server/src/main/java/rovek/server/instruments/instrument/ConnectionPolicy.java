@@ -45,7 +45,7 @@ class ConnectionPolicy {
     }
 
     /**
-     * What to connect to for it: asked anew for every link, as a name or a folder may lead elsewhere today.
+     * What to connect to for it: asked again for every link, as a name or a folder may lead elsewhere today.
      *
      * @throws DomainProblem.Invalid where the server may not go there, or there can be no such place
      */

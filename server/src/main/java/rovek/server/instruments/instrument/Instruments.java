@@ -55,7 +55,7 @@ public class Instruments {
         this.clock = clock;
     }
 
-    /** Puts who answered on the shelf; what a known one tells anew is noted. In the caller's transaction. */
+    /** Puts who answered on the shelf; what a known one tells again is noted. In the caller's transaction. */
     @Transactional(propagation = Propagation.MANDATORY)
     InstrumentView meet(InstrumentIdentity identity, Reach by) {
         Recognition.Named named = named(identity, by);
@@ -102,7 +102,7 @@ public class Instruments {
         InstrumentView before = instrument.view();
         takeOver(instrument, identity);
         if (!instrument.view().seenAt(before.lastSeenAt()).equals(before)) {
-            audit.note("told anew by the instrument", "instrument", id, before, instrument.view());
+            audit.note("told again by the instrument", "instrument", id, before, instrument.view());
         }
     }
 

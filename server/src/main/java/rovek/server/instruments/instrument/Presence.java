@@ -93,8 +93,8 @@ public class Presence {
     /** Everything that was found. */
     public record Findings(List<ConnectionLine> connections, List<CandidateLine> candidates, Set<String> lines) {}
 
-    /** @param anew whether what was found a moment ago will not do */
-    public Findings look(boolean anew) {
+    /** @param again whether what was found a moment ago will not do */
+    public Findings look(boolean again) {
         List<ConnectionRows.Row> known = rows.all();
         Set<Reach> taken = new HashSet<>();
         known.forEach(row -> taken.add(row.reach()));
@@ -102,9 +102,9 @@ public class Presence {
                 policy.places().stream().filter(place -> !taken.contains(place)).toList();
         connections.keepOnly(known.stream().map(ConnectionRows.Row::id).toList());
         candidates.keepOnly(elsewhere);
-        known.forEach(row -> connections.look(row.id(), anew ? Duration.ZERO : FRESH, () -> line(row)));
+        known.forEach(row -> connections.look(row.id(), again ? Duration.ZERO : FRESH, () -> line(row)));
         elsewhere.forEach(
-                place -> candidates.look(place, anew ? Duration.ZERO : CANDIDATES_FRESH, () -> candidate(place)));
+                place -> candidates.look(place, again ? Duration.ZERO : CANDIDATES_FRESH, () -> candidate(place)));
         long until = System.nanoTime() + LONGEST_LOOK.toNanos();
         List<ConnectionLine> lines = known.stream()
                 .map(row -> connections.within(row.id(), until).orElseGet(() -> notYet(row)))

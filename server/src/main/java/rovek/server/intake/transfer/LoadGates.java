@@ -16,7 +16,7 @@ import rovek.link.Instrument;
 import rovek.link.LinkException;
 import rovek.server.instruments.instrument.Instruments;
 import rovek.server.instruments.setup.Setups;
-import rovek.server.people.policy.HouseRules;
+import rovek.server.people.policy.Policies;
 import rovek.server.rounds.route.RouteView;
 import rovek.server.rounds.route.Routes;
 
@@ -27,10 +27,10 @@ class LoadGates {
     private final Instruments instruments;
     private final Routes routes;
     private final Setups setups;
-    private final HouseRules rules;
+    private final Policies rules;
     private final Clock clock;
 
-    LoadGates(Instruments instruments, Routes routes, Setups setups, HouseRules rules, Clock clock) {
+    LoadGates(Instruments instruments, Routes routes, Setups setups, Policies rules, Clock clock) {
         this.instruments = instruments;
         this.routes = routes;
         this.setups = setups;

@@ -107,7 +107,7 @@ public class Limits {
      *
      * @param limit null, or without rules, for none at all
      * @param isInherited whether the node says nothing any more; there is no {@code limit} then
-     * @param from the first moment it holds for, ISO 8601; null judges all readings anew
+     * @param from the first moment it holds for, ISO 8601; null judges all readings again
      * @param until the first moment it no longer holds for; null where it goes on
      */
     public record Saying(

@@ -63,7 +63,7 @@ class ReadingEntity {
     LocalDate calibratedUntil;
 
     /** A person's verdict, as JSON; null where nobody gave one. */
-    String overruled;
+    String overridden;
 
     @Version
     Integer version;

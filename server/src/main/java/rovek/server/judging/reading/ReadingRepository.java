@@ -21,7 +21,7 @@ interface ReadingRepository extends Repository<ReadingEntity, UUID> {
 
     String ROW = """
             SELECT r.id, r.checkId, r.visitId, r.originalId, r.instrumentId, r.technique, r.takenAt, r.label, r.note,
-                r.obstacle, r.replaced, r.discardedBecause, r.filled, r.storedAt, r.overruled, r.plannedFor, r.chosen,
+                r.obstacle, r.replaced, r.discardedBecause, r.filled, r.storedAt, r.overridden, r.plannedFor, r.chosen,
                 r.calibratedOn, r.calibratedUntil, v.resultId, v.value, v.unit
             FROM ReadingEntity r LEFT JOIN ResultEntity v ON v.readingId = r.id AND v.takenAt = r.takenAt
             """;
@@ -38,7 +38,7 @@ interface ReadingRepository extends Repository<ReadingEntity, UUID> {
     /** How many readings are set alike. */
     record Used(String settings, long readings) {}
 
-    /** A reading that may be made anew. */
+    /** A reading that may be made again. */
     record Settled(UUID id, Instant takenAt, String settings) {}
 
     /** One reading that another repeats. */

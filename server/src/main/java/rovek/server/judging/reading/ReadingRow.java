@@ -20,7 +20,7 @@ record ReadingRow(
         String discardedBecause,
         String filled,
         Instant storedAt,
-        String overruled,
+        String overridden,
         UUID plannedFor,
         boolean chosen,
         LocalDate calibratedOn,

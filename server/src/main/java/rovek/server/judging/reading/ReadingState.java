@@ -14,7 +14,7 @@ import java.util.UUID;
  * @param discardedBecause null unless it does not count
  * @param filled what was filled in for it, {@link FilledColumn} to value
  * @param chosen whether a person chose it to count at its stop
- * @param overruled a person's verdict; null where nobody gave one
+ * @param overridden a person's verdict; null where nobody gave one
  */
 public record ReadingState(
         @Nullable UUID checkId,
@@ -22,40 +22,40 @@ public record ReadingState(
         Instant takenAt,
         @Nullable String discardedBecause,
         Map<String, String> filled,
-        @Nullable Overruling overruled,
+        @Nullable VerdictOverride overridden,
         boolean chosen) {
 
     /** A verdict on one machine is none on another, and what was chosen at one stop is not at another. */
     public ReadingState on(@Nullable UUID check) {
         boolean isThere = Objects.equals(check, checkId);
         return new ReadingState(
-                check, visitId, takenAt, discardedBecause, filled, isThere ? overruled : null, isThere && chosen);
+                check, visitId, takenAt, discardedBecause, filled, isThere ? overridden : null, isThere && chosen);
     }
 
     public ReadingState in(UUID visit) {
         return new ReadingState(
-                checkId, visit, takenAt, discardedBecause, filled, overruled, visit.equals(visitId) && chosen);
+                checkId, visit, takenAt, discardedBecause, filled, overridden, visit.equals(visitId) && chosen);
     }
 
     public ReadingState at(Instant time) {
-        return new ReadingState(checkId, visitId, time, discardedBecause, filled, overruled, chosen);
+        return new ReadingState(checkId, visitId, time, discardedBecause, filled, overridden, chosen);
     }
 
     /** @param reason null where it counts again */
     public ReadingState discarded(@Nullable String reason) {
-        return new ReadingState(checkId, visitId, takenAt, reason, filled, overruled, chosen);
+        return new ReadingState(checkId, visitId, takenAt, reason, filled, overridden, chosen);
     }
 
     public ReadingState filledWith(Map<String, String> values) {
-        return new ReadingState(checkId, visitId, takenAt, discardedBecause, values, overruled, chosen);
+        return new ReadingState(checkId, visitId, takenAt, discardedBecause, values, overridden, chosen);
     }
 
-    /** @param overruling null where the computed verdict counts again */
-    public ReadingState overruledBy(@Nullable Overruling overruling) {
-        return new ReadingState(checkId, visitId, takenAt, discardedBecause, filled, overruling, chosen);
+    /** @param verdictOverride null where the computed verdict counts again */
+    public ReadingState overriddenBy(@Nullable VerdictOverride verdictOverride) {
+        return new ReadingState(checkId, visitId, takenAt, discardedBecause, filled, verdictOverride, chosen);
     }
 
     public ReadingState chosen(boolean counts) {
-        return new ReadingState(checkId, visitId, takenAt, discardedBecause, filled, overruled, counts);
+        return new ReadingState(checkId, visitId, takenAt, discardedBecause, filled, overridden, counts);
     }
 }

@@ -72,12 +72,12 @@ public class ReadingStates {
                 reading.takenAt,
                 reading.discardedBecause,
                 json.readValue(reading.filled, new TypeReference<>() {}),
-                reading.overruled == null ? null : json.readValue(reading.overruled, Overruling.class),
+                reading.overridden == null ? null : json.readValue(reading.overridden, VerdictOverride.class),
                 reading.chosen);
     }
 
     /**
-     * Puts a reading into a state. On another check its results are computed anew, with that check's settings.
+     * Puts a reading into a state. On another check its results are computed again, with that check's settings.
      *
      * @throws DomainProblem.Conflict where the check is of another technique, or the capture does not suit it
      */
@@ -92,36 +92,36 @@ public class ReadingStates {
         reading.takenAt = wanted.takenAt();
         reading.discardedBecause = wanted.discardedBecause();
         reading.filled = json.writeValueAsString(wanted.filled());
-        reading.overruled = wanted.overruled() == null ? null : json.writeValueAsString(wanted.overruled());
+        reading.overridden = wanted.overridden() == null ? null : json.writeValueAsString(wanted.overridden());
         reading.chosen = wanted.chosen();
         reading.checkId = wanted.checkId();
         entities.flush();
         if (check.isPresent()) {
-            judgeAnew(reading, check.get());
+            judgeAgain(reading, check.get());
         } else if (isMoved || isAtAnotherTime) {
             results.move(id, wanted.checkId(), wanted.takenAt());
         }
     }
 
-    private void judgeAnew(ReadingEntity reading, CheckView check) {
+    private void judgeAgain(ReadingEntity reading, CheckView check) {
         if (!check.technique().id().equals(reading.technique)) {
             throw new DomainProblem.Conflict(
                     "other-technique",
                     "A %s reading cannot be placed on a check of %s."
                             .formatted(reading.technique, check.technique().id()));
         }
-        reckon(reading, check, check.settings());
+        calculate(reading, check, check.settings());
     }
 
     /** Makes the results once more, as the check is set now, but with the sensor the reading was measured with. */
-    void reckonAnew(ReadingEntity reading, CheckView check) {
-        reckon(
+    void recalculate(ReadingEntity reading, CheckView check) {
+        calculate(
                 reading,
                 check,
                 ReadingIntake.withSensor(check, json.readValue(reading.settings, new TypeReference<>() {})));
     }
 
-    private void reckon(ReadingEntity reading, CheckView check, SettingValues settings) {
+    private void calculate(ReadingEntity reading, CheckView check, SettingValues settings) {
         Analysis analysis;
         try {
             analysis = check.technique()

@@ -18,7 +18,7 @@ import rovek.core.unit.Amount;
  * @param discardedBecause null unless it was discarded
  * @param filled what people filled in, {@link FilledColumn} to value
  * @param storedAt when it was read back
- * @param overruled a person's verdict; null where nobody gave one
+ * @param overridden a person's verdict; null where nobody gave one
  * @param plannedFor the stop it was taken for, by the check that was loaded; null where no stop asked for it
  * @param chosen whether a person chose it to count at its stop
  * @param calibration of the instrument that took it
@@ -39,7 +39,7 @@ public record ReadingView(
         String discardedBecause,
         Map<String, String> filled,
         Instant storedAt,
-        @Nullable Overruling overruled,
+        @Nullable VerdictOverride overridden,
         @Nullable UUID plannedFor,
         boolean chosen,
         InstrumentCalibration calibration,

@@ -222,7 +222,7 @@ public class Readings {
                 row.discardedBecause(),
                 filled(row.filled()),
                 row.storedAt(),
-                row.overruled() == null ? null : json.readValue(row.overruled(), Overruling.class),
+                row.overridden() == null ? null : json.readValue(row.overridden(), VerdictOverride.class),
                 row.plannedFor(),
                 row.chosen(),
                 new InstrumentCalibration(row.calibratedOn(), row.calibratedUntil()),

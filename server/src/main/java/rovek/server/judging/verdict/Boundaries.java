@@ -52,7 +52,7 @@ public record Boundaries(Double watch, Double fail, Double watchLow, Double fail
         return Double.isInfinite(end) ? null : end;
     }
 
-    /** Those of a limit that needs nothing but the value; none of one that is reckoned anew for each reading. */
+    /** Those of a limit that needs nothing but the value; none of one that is recalculated for each reading. */
     public static Boundaries standing(Optional<LimitLayers.InForce> limit, Optional<ResultDefinition> result) {
         if (limit.isEmpty()
                 || result.isEmpty()

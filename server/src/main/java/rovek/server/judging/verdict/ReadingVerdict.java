@@ -34,9 +34,10 @@ public record ReadingVerdict(Judgement judgement, Map<String, OfResult> results)
         Map<String, OfResult> own = results.containsKey(resultId) ? Map.of(resultId, results.get(resultId)) : Map.of();
         Judgement computed = Judgement.worstOf(
                 "", own.values().stream().map(OfResult::outcome).toList());
-        Verdict ofAll = judgement.overruled().map(Judgement.Overruled::computed).orElse(judgement.verdict());
+        Verdict ofAll =
+                judgement.overridden().map(Judgement.Overridden::computed).orElse(judgement.verdict());
         boolean speaksForAll = computed.verdict() == ofAll
-                || (judgement.overruled().isPresent() && isWorse(computed.verdict(), judgement.verdict()));
+                || (judgement.overridden().isPresent() && isWorse(computed.verdict(), judgement.verdict()));
         boolean isObstructed = ofAll == Verdict.NOT_JUDGED;
         return new ReadingVerdict(speaksForAll || isObstructed ? judgement : computed, own);
     }

@@ -7,35 +7,35 @@ import rovek.core.limit.Verdict;
 /**
  * What is to be known beside a verdict.
  *
- * @param overruled what a person put in the place of the computed verdict; null where nobody did
- * @param anew what it was judged at first, where the limit was said later; null where it was not
+ * @param overridden what a person put in the place of the computed verdict; null where nobody did
+ * @param again what it was judged at first, where the limit was said later; null where it was not
  */
 public record VerdictNotes(
-        @Nullable Overruled overruled, @Nullable Anew anew) {
+        @Nullable Overridden overridden, @Nullable Rejudged rejudged) {
 
     /** @param computed what the limits came to */
-    public record Overruled(Verdict computed, String because, String by, String at) {}
+    public record Overridden(Verdict computed, String because, String by, String at) {}
 
     /** @param saidAt when the limit that counts now was said */
-    public record Anew(Verdict first, String saidAt) {}
+    public record Rejudged(Verdict first, String saidAt) {}
 
     /** @return null where there is nothing to be known */
     public static @Nullable VerdictNotes of(Judgement judgement) {
-        if (judgement.overruled().isEmpty() && judgement.anew().isEmpty()) {
+        if (judgement.overridden().isEmpty() && judgement.rejudged().isEmpty()) {
             return null;
         }
         return new VerdictNotes(
                 judgement
-                        .overruled()
-                        .map(one -> new Overruled(
+                        .overridden()
+                        .map(one -> new Overridden(
                                 one.computed(),
                                 one.because(),
                                 one.by(),
                                 one.at().toString()))
                         .orElse(null),
                 judgement
-                        .anew()
-                        .map(one -> new Anew(one.first(), one.saidAt().toString()))
+                        .rejudged()
+                        .map(one -> new Rejudged(one.first(), one.saidAt().toString()))
                         .orElse(null));
     }
 }

@@ -158,14 +158,14 @@ public class Verdicts {
                 .filter(said -> said.isAfter(reading.storedAt()))
                 .reduce((one, other) -> one.isAfter(other) ? one : other);
         if (first != judgement.verdict() && saidAt.isPresent()) {
-            judgement = judgement.judgedAnew(first, saidAt.get());
+            judgement = judgement.judgedAgain(first, saidAt.get());
         }
-        if (reading.overruled() != null) {
-            judgement = judgement.overruledTo(
-                    reading.overruled().verdict(),
-                    reading.overruled().because(),
-                    reading.overruled().by(),
-                    reading.overruled().at());
+        if (reading.overridden() != null) {
+            judgement = judgement.overriddenTo(
+                    reading.overridden().verdict(),
+                    reading.overridden().because(),
+                    reading.overridden().by(),
+                    reading.overridden().at());
         }
         return new ReadingVerdict(judgement, parts.now());
     }

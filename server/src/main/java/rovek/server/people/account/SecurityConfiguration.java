@@ -87,7 +87,7 @@ class SecurityConfiguration {
                         .hasRole("TECHNICIAN")
                         .requestMatchers(POST, "/api/certificates/*/sign", "/api/certificates/*/withdraw")
                         .hasRole("REVIEWER")
-                        .requestMatchers(PUT, "/api/rules")
+                        .requestMatchers(PUT, "/api/policies")
                         .hasRole("REVIEWER")
                         .requestMatchers(POST, "/api/outline/**")
                         .hasRole("VIEWER")

@@ -32,7 +32,7 @@ record PictureFile(byte[] bytes, String mediaType, int width, int height) {
     private static final long MOST_PIXELS = 24_000_000;
     private static final int FIELD_WIDTH = 640;
     private static final float QUALITY = 0.92f;
-    /** Decoded, turned and written anew. */
+    /** Decoded, turned and written again. */
     private static final int BYTES_A_PIXEL = 12;
 
     /** An image that was looked at from outside: what it is, and how large, but not yet its dots. */

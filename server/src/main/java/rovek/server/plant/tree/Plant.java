@@ -60,7 +60,7 @@ public class Plant {
             if (!forEverybody || tried == MOST_TRIES) {
                 return following(before, delta, others);
             }
-            // Only reckoning is done under the lock, nothing is asked: whoever waits here may hold a connection.
+            // Only calculation is done under the lock, nothing is asked: whoever waits here may hold a connection.
             making.lock();
             try {
                 // Where somebody else was first, there is hardly anything left to ask for; equal plants stay one

@@ -251,12 +251,12 @@ class CertificateComposer {
     /** A person stands on paper by name. */
     private Judgement named(Judgement judgement) {
         return judgement
-                .overruled()
+                .overridden()
                 .map(one -> new Judgement(
                         judgement.verdict(), judgement.reason(),
-                        Optional.of(new Judgement.Overruled(
+                        Optional.of(new Judgement.Overridden(
                                         one.computed(), one.because(), accounts.displayName(one.by()), one.at())),
-                                judgement.anew()))
+                                judgement.rejudged()))
                 .orElse(judgement);
     }
 }

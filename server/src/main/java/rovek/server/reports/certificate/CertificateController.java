@@ -72,7 +72,7 @@ class CertificateController {
         certificates.discard(id);
     }
 
-    /** Computes the digest of the stored paper anew and compares. */
+    /** Computes the digest of the stored paper again and compares. */
     @GetMapping("/{id}/proof")
     Proof proof(@PathVariable UUID id) {
         Certificates.Paper paper = certificates.paper(id);

@@ -53,7 +53,7 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
                 + facts()
                 + "<h2>Finding</h2><p>" + text(content.finding()) + "</p>"
                 + results()
-                + overruled()
+                + overridden()
                 + notJudged()
                 + "<p class=\"small\">Decision rule: simple acceptance. A value on its limit is within it unless "
                 + "the limit says otherwise; values are compared as measured, "
@@ -222,9 +222,9 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
     }
 
     /** Verdicts that a person gave instead of the computed ones, each with why. */
-    private String overruled() {
+    private String overridden() {
         String lines = content.rows().stream()
-                .flatMap(row -> row.judgement().overruled().stream()
+                .flatMap(row -> row.judgement().overridden().stream()
                         .map(one -> "<li>"
                                 + text("%s, %s: %s instead of %s, by %s on %s: %s"
                                         .formatted(

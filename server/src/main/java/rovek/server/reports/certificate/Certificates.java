@@ -25,7 +25,7 @@ import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.people.account.Accounts;
 import rovek.server.people.account.SignIn;
-import rovek.server.people.policy.HouseRules;
+import rovek.server.people.policy.Policies;
 import rovek.server.reports.certificate.CertificateEntity.State;
 
 /** Prepares, signs, keeps and finds certificates. What is signed is never changed, only withdrawn. */
@@ -40,7 +40,7 @@ public class Certificates {
     private final CertificateComposer composer;
     private final PdfPrinter printer;
     private final CertifiedReadings certified;
-    private final HouseRules rules;
+    private final Policies rules;
     private final Accounts accounts;
     private final SignIn signIn;
     private final AuditTrail audit;
@@ -53,7 +53,7 @@ public class Certificates {
             CertificateComposer composer,
             PdfPrinter printer,
             CertifiedReadings certified,
-            HouseRules rules,
+            Policies rules,
             Accounts accounts,
             SignIn signIn,
             AuditTrail audit,
@@ -158,7 +158,7 @@ public class Certificates {
         CertificateEntity certificate = requirePrepared(id);
         CertificateComposer.Composed composed = composer.compose(certificate.visitId, certificate.checks());
         CertificatePage page = unsigned(composed.content());
-        HouseRules.Rules now = rules.now();
+        Policies.Rules now = rules.now();
         return new Preview(
                 id,
                 page.html(),
@@ -172,7 +172,7 @@ public class Certificates {
     }
 
     /** What keeps it from being signed. */
-    private static List<String> missing(CertificateComposer.Composed composed, HouseRules.Rules now, String signer) {
+    private static List<String> missing(CertificateComposer.Composed composed, Policies.Rules now, String signer) {
         List<String> missing = new ArrayList<>(composed.content().missing());
         if (composed.gone() > 0) {
             missing.add("%d of the chosen checks %s no longer in the visit. Delete this draft and prepare it again."

@@ -19,8 +19,8 @@ import rovek.server.judging.reading.ReadingStates;
 import rovek.server.plant.tree.Plant;
 import rovek.server.plant.tree.PlantNode;
 import rovek.server.plant.tree.PlantTree;
-import rovek.server.rounds.correction.Mendings.Mended;
-import rovek.server.rounds.correction.Mendings.Wanted;
+import rovek.server.rounds.correction.Corrections.Corrected;
+import rovek.server.rounds.correction.Corrections.Wanted;
 import rovek.server.rounds.visit.VisitState;
 import rovek.server.rounds.visit.VisitStates;
 
@@ -30,13 +30,13 @@ public class Moves {
 
     private static final Set<Level> TARGETS = Set.of(Level.CLIENT, Level.SITE, Level.AREA, Level.SYSTEM, Level.ASSET);
 
-    private final Mendings mendings;
+    private final Corrections corrections;
     private final ReadingStates readings;
     private final VisitStates visits;
     private final Plant plant;
 
-    Moves(Mendings mendings, ReadingStates readings, VisitStates visits, Plant plant) {
-        this.mendings = mendings;
+    Moves(Corrections corrections, ReadingStates readings, VisitStates visits, Plant plant) {
+        this.corrections = corrections;
         this.readings = readings;
         this.visits = visits;
         this.plant = plant;
@@ -67,8 +67,8 @@ public class Moves {
 
     /** Does what the preview says. Readings without a counterpart become loose: where they are is certainly wrong. */
     @Transactional
-    public Mended toNode(UUID visit, UUID target, List<UUID> chosen) {
-        return mendings.commit(planned(visit, target, chosen).wanted());
+    public Corrected toNode(UUID visit, UUID target, List<UUID> chosen) {
+        return corrections.commit(planned(visit, target, chosen).wanted());
     }
 
     private Planned planned(UUID visitId, UUID targetId, List<UUID> chosen) {
@@ -127,7 +127,7 @@ public class Moves {
      * @param to empty for a visit of their own
      */
     @Transactional
-    public Mended toVisit(UUID from, List<UUID> chosen, Optional<UUID> to) {
+    public Corrected toVisit(UUID from, List<UUID> chosen, Optional<UUID> to) {
         Map<UUID, ReadingState> states = readings.of(chosen);
         if (chosen.isEmpty()
                 || states.values().stream().anyMatch(state -> !state.visitId().equals(from))) {
@@ -142,6 +142,6 @@ public class Moves {
                         .orElseThrow()));
         String title = visits.title(target);
         states.replaceAll((id, state) -> state.in(target));
-        return mendings.commit(Wanted.of("move to visit " + title, states));
+        return corrections.commit(Wanted.of("move to visit " + title, states));
     }
 }

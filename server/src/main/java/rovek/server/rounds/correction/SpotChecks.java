@@ -17,8 +17,8 @@ import rovek.server.plant.tree.Plant;
 import rovek.server.plant.tree.PlantEditor;
 import rovek.server.plant.tree.PlantEditor.NewNode;
 import rovek.server.plant.tree.PlantNode;
-import rovek.server.rounds.correction.Mendings.Mended;
-import rovek.server.rounds.correction.ReadingMending.PlacementOf;
+import rovek.server.rounds.correction.Corrections.Corrected;
+import rovek.server.rounds.correction.ReadingCorrections.PlacementOf;
 
 /** A check made on the spot from a loose reading: its technique, its settings, at the point where it was taken. */
 @Service
@@ -28,9 +28,9 @@ public class SpotChecks {
     private final PlantEditor editor;
     private final Techniques techniques;
     private final ReadingDesk desk;
-    private final ReadingMending readings;
+    private final ReadingCorrections readings;
 
-    SpotChecks(Plant plant, PlantEditor editor, Techniques techniques, ReadingDesk desk, ReadingMending readings) {
+    SpotChecks(Plant plant, PlantEditor editor, Techniques techniques, ReadingDesk desk, ReadingCorrections readings) {
         this.plant = plant;
         this.editor = editor;
         this.techniques = techniques;
@@ -47,7 +47,7 @@ public class SpotChecks {
      * @throws DomainProblem.Invalid where nothing is checked at such a node
      */
     @Transactional
-    public Mended make(UUID readingId, UUID nodeId, @Nullable String point) {
+    public Corrected make(UUID readingId, UUID nodeId, @Nullable String point) {
         ReadingDesk.TakenWith taken = desk.takenWith(List.of(readingId)).stream()
                 .findFirst()
                 .orElseThrow(() -> new DomainProblem.NotFound("The reading"));

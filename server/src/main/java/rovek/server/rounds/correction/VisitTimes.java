@@ -10,8 +10,8 @@ import org.springframework.transaction.annotation.Transactional;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.judging.reading.ReadingState;
 import rovek.server.judging.reading.ReadingStates;
-import rovek.server.rounds.correction.Mendings.Mended;
-import rovek.server.rounds.correction.Mendings.Wanted;
+import rovek.server.rounds.correction.Corrections.Corrected;
+import rovek.server.rounds.correction.Corrections.Wanted;
 import rovek.server.rounds.visit.VisitState;
 import rovek.server.rounds.visit.VisitStates;
 
@@ -22,12 +22,12 @@ import rovek.server.rounds.visit.VisitStates;
 @Service
 public class VisitTimes {
 
-    private final Mendings mendings;
+    private final Corrections corrections;
     private final ReadingStates readings;
     private final VisitStates visits;
 
-    VisitTimes(Mendings mendings, ReadingStates readings, VisitStates visits) {
-        this.mendings = mendings;
+    VisitTimes(Corrections corrections, ReadingStates readings, VisitStates visits) {
+        this.corrections = corrections;
         this.readings = readings;
         this.visits = visits;
     }
@@ -38,7 +38,7 @@ public class VisitTimes {
      * @throws DomainProblem.NotFound where the reading is not of this visit
      */
     @Transactional
-    public Mended oneWasTaken(UUID visit, UUID reading, Instant at) {
+    public Corrected oneWasTaken(UUID visit, UUID reading, Instant at) {
         Map<UUID, ReadingState> states = readings.of(readings.ofVisit(visit));
         ReadingState known = states.get(reading);
         if (known == null) {
@@ -49,7 +49,7 @@ public class VisitTimes {
 
     /** Takes every correction back: each time stands as the instrument wrote it. */
     @Transactional
-    public Mended asWritten(UUID visit) {
+    public Corrected asWritten(UUID visit) {
         Map<UUID, ReadingState> states = readings.of(readings.ofVisit(visit));
         if (states.isEmpty()) {
             throw new DomainProblem.Conflict("no-readings", "The visit holds no readings.");
@@ -60,13 +60,13 @@ public class VisitTimes {
                 .map(ReadingState::takenAt)
                 .min(Comparator.naturalOrder())
                 .orElseThrow();
-        return mendings.commit(new Wanted(
+        return corrections.commit(new Wanted(
                 "times as written by the instrument",
                 states,
                 Map.of(visit, visits.of(visit).began(began, 0))));
     }
 
-    private Mended shifted(UUID visitId, Map<UUID, ReadingState> states, Duration by) {
+    private Corrected shifted(UUID visitId, Map<UUID, ReadingState> states, Duration by) {
         states.replaceAll((id, state) -> state.at(state.takenAt().plus(by)));
         VisitState visit = visits.of(visitId);
         Instant began = states.values().stream()
@@ -75,6 +75,6 @@ public class VisitTimes {
                 .orElse(visit.beganAt().plus(by));
         // Moved later by so much, the instrument's clock was so much more behind.
         VisitState wanted = visit.began(began, visit.clockAheadSeconds() - by.toSeconds());
-        return mendings.commit(new Wanted("correct times", states, Map.of(visitId, wanted)));
+        return corrections.commit(new Wanted("correct times", states, Map.of(visitId, wanted)));
     }
 }

@@ -14,7 +14,7 @@ import rovek.server.RunningRovek;
 import rovek.server.SmallPlant;
 import rovek.server.plant.tree.Plant;
 
-/** An index that followed every change is the one that is made anew. */
+/** An index that followed every change is the one that is made again. */
 @ExtendWith(OneRovek.class)
 class SearchIndexTest {
 

@@ -12,9 +12,9 @@ import org.hibernate.annotations.Immutable;
 /** What a correction made of one reading or visit. */
 @Entity
 @Immutable
-@Table(name = "mending_state")
-@IdClass(MendingStateEntity.Key.class)
-class MendingStateEntity {
+@Table(name = "correction_state")
+@IdClass(CorrectionStateEntity.Key.class)
+class CorrectionStateEntity {
 
     enum Kind {
         READING,
@@ -22,7 +22,7 @@ class MendingStateEntity {
     }
 
     @Id
-    UUID mendingId;
+    UUID correctionId;
 
     @Id
     UUID subjectId;
@@ -38,5 +38,5 @@ class MendingStateEntity {
 
     String after;
 
-    record Key(UUID mendingId, UUID subjectId) {}
+    record Key(UUID correctionId, UUID subjectId) {}
 }

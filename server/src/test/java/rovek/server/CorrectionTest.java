@@ -21,10 +21,11 @@ import rovek.fieldsim.Fieldsim;
 import tools.jackson.databind.JsonNode;
 
 /**
- * What was filed wrongly is mended: place, time, visit, columns; each act whole, in the audit trail, and undone whole.
+ * What was filed wrongly is corrected: place, time, visit, columns; each act whole, in the audit trail, and undone
+ * whole.
  */
 @ExtendWith(OneRovek.class)
-class MendingTest {
+class CorrectionTest {
 
     @TempDir
     Path memory;
@@ -37,7 +38,7 @@ class MendingTest {
     private List<String> here;
     private List<String> there;
 
-    MendingTest(RunningRovek rovek) {
+    CorrectionTest(RunningRovek rovek) {
         this.caller = Caller.signedIn(rovek);
         this.plant = new SmallPlant(caller);
     }
@@ -94,8 +95,8 @@ class MendingTest {
         return at;
     }
 
-    private Caller.Answer undo(JsonNode mended) {
-        return caller.post("/api/mendings/" + mended.get("id").asString() + "/undo", Map.of());
+    private Caller.Answer undo(JsonNode corrected) {
+        return caller.post("/api/corrections/" + corrected.get("id").asString() + "/undo", Map.of());
     }
 
     private Map<String, Object> move(String target, List<String> readings) {
@@ -248,17 +249,17 @@ class MendingTest {
                 .hasSize(4)
                 .allSatisfy(line -> assertThat(line.get("to").asString()).startsWith(tag));
         assertThat(sheet(visit)).as("a preview changes nothing").isEqualTo(before);
-        JsonNode mended = caller.post("/api/visits/" + visit + "/move", move(other, List.of()))
+        JsonNode corrected = caller.post("/api/visits/" + visit + "/move", move(other, List.of()))
                 .ok();
-        assertThat(mended.get("readings").asInt()).isEqualTo(4);
+        assertThat(corrected.get("readings").asInt()).isEqualTo(4);
         assertThat(checks(sheet(visit))).as("the walk and its readings").isEqualTo(there);
         assertThat(caller.get("/api/checks/" + here.get(0) + "/trend").ok().get("points"))
                 .isEmpty();
         assertThat(caller.get("/api/checks/" + there.get(0) + "/trend").ok().get("points"))
                 .hasSize(1);
-        assertThat(undo(mended).ok().get("sentence").asString()).startsWith("Undone: move to Client of");
+        assertThat(undo(corrected).ok().get("sentence").asString()).startsWith("Undone: move to Client of");
         assertThat(sheet(visit)).isEqualTo(before);
-        assertThat(undo(mended).sentence()).isEqualTo("That was undone already.");
+        assertThat(undo(corrected).sentence()).isEqualTo("That was undone already.");
     }
 
     @Test
@@ -325,7 +326,7 @@ class MendingTest {
         JsonNode before = sheet(visit);
         assertThat(before.get("clockDoubt").asString()).contains("before the instrument was calibrated");
         Instant truly = Instant.now().minus(1, ChronoUnit.HOURS).truncatedTo(ChronoUnit.SECONDS);
-        JsonNode mended = caller.post(
+        JsonNode corrected = caller.post(
                         "/api/visits/" + visit + "/times",
                         Map.of(
                                 "readingId",
@@ -348,7 +349,7 @@ class MendingTest {
                         .get("at")
                         .asString())
                 .startsWith(truly.toString().substring(0, 10));
-        assertThat(undo(mended).status()).isEqualTo(200);
+        assertThat(undo(corrected).status()).isEqualTo(200);
         assertThat(sheet(visit)).isEqualTo(before);
         caller.post(
                         "/api/visits/" + visit + "/times",
@@ -363,7 +364,7 @@ class MendingTest {
                 .as("as the instrument wrote them")
                 .isEqualTo(before.get("beganAt"));
         assertThat(field.readBack(caller, instrument).get("sentence").asString())
-                .as("mended readings are known again")
+                .as("corrected readings are known again")
                 .startsWith("0 new readings");
     }
 
@@ -374,7 +375,7 @@ class MendingTest {
         assertThat(caller.post("/api/fillings", Map.of("readingIds", all, "column", "PRESSURE", "value", "six bar"))
                         .sentence())
                 .contains("Pressure is a number");
-        JsonNode mended = caller.post(
+        JsonNode corrected = caller.post(
                         "/api/fillings", Map.of("readingIds", all, "column", "PRESSURE", "value", " 6.2 "))
                 .ok();
         assertThat(sheet(visit).get("rows"))
@@ -384,7 +385,7 @@ class MendingTest {
                 .ok();
         assertThat(sheet(visit).get("rows").get(0).get("filled").has("PRESSURE"))
                 .isFalse();
-        assertThat(undo(mended).sentence()).as("changed since").contains("changed again since");
+        assertThat(undo(corrected).sentence()).as("changed since").contains("changed again since");
         assertThat(sheet(visit).get("rows").get(1).get("filled").get("PRESSURE").asString())
                 .isEqualTo("6.2");
     }
@@ -402,17 +403,18 @@ class MendingTest {
             }
         });
         assertThat(nothing).hasSize(1);
-        JsonNode mended = caller.post("/api/discards", Map.of("readingIds", nothing, "reason", "nothing was measured"))
+        JsonNode corrected = caller.post(
+                        "/api/discards", Map.of("readingIds", nothing, "reason", "nothing was measured"))
                 .ok();
         String trail = caller.get("/api/audit?subjectType=reading&subjectId=" + nothing.get(0))
                 .ok()
                 .toString();
         assertThat(trail).contains("nothing was measured");
-        assertThat(undo(mended).status()).isEqualTo(200);
+        assertThat(undo(corrected).status()).isEqualTo(200);
         assertThat(sheet(visit).get("tray"))
                 .noneSatisfy(reading ->
                         assertThat(reading.get("discardedBecause").isNull()).isFalse());
-        assertThat(caller.post("/api/mendings/" + UUID.randomUUID() + "/undo", Collections.emptyMap())
+        assertThat(caller.post("/api/corrections/" + UUID.randomUUID() + "/undo", Collections.emptyMap())
                         .status())
                 .isEqualTo(404);
     }
@@ -441,7 +443,7 @@ class MendingTest {
         assertThat(caller.post(path, Map.of("nodeId", clientOf(here.get(0)), "point", "Coupling"))
                         .sentence())
                 .startsWith("A check stands at a point of a machine");
-        JsonNode mended =
+        JsonNode corrected =
                 caller.post(path, Map.of("nodeId", asset, "point", "Coupling")).ok();
         JsonNode row = sheet(visit).get("rows").get(0);
         assertThat(row.get("point").asString()).isEqualTo("Coupling");
@@ -455,7 +457,7 @@ class MendingTest {
                         .get("value")
                         .asString())
                 .isEqualTo("1600");
-        undo(mended);
+        undo(corrected);
         assertThat(sheet(visit).get("tray")).hasSize(1);
     }
 }

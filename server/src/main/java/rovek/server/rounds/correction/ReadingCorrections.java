@@ -12,22 +12,22 @@ import rovek.core.limit.Verdict;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.judging.reading.FilledColumn;
-import rovek.server.judging.reading.Overruling;
 import rovek.server.judging.reading.ReadingState;
 import rovek.server.judging.reading.ReadingStates;
-import rovek.server.rounds.correction.Mendings.Mended;
-import rovek.server.rounds.correction.Mendings.Wanted;
+import rovek.server.judging.reading.VerdictOverride;
+import rovek.server.rounds.correction.Corrections.Corrected;
+import rovek.server.rounds.correction.Corrections.Wanted;
 
 /** What is done to readings where they are: placed on a check, discarded, restored, columns filled. */
 @Service
-public class ReadingMending {
+public class ReadingCorrections {
 
-    private final Mendings mendings;
+    private final Corrections corrections;
     private final ReadingStates readings;
     private final Clock clock;
 
-    ReadingMending(Mendings mendings, ReadingStates readings, Clock clock) {
-        this.mendings = mendings;
+    ReadingCorrections(Corrections corrections, ReadingStates readings, Clock clock) {
+        this.corrections = corrections;
         this.readings = readings;
         this.clock = clock;
     }
@@ -37,21 +37,21 @@ public class ReadingMending {
 
     /** All of them or none; the same check may be given back and forth, which swaps two. */
     @Transactional
-    public Mended place(List<PlacementOf> placements) {
+    public Corrected place(List<PlacementOf> placements) {
         Map<UUID, ReadingState> states =
                 readings.of(placements.stream().map(PlacementOf::readingId).toList());
         placements.forEach(one -> states.computeIfPresent(one.readingId(), (id, state) -> state.on(one.checkId())));
         boolean off = placements.stream().allMatch(one -> one.checkId() == null);
-        return mendings.commit(Wanted.of(off ? "take off" : "place", states));
+        return corrections.commit(Wanted.of(off ? "take off" : "place", states));
     }
 
     /** @param reason why they do not count; blank takes discarded ones back */
     @Transactional
-    public Mended discard(List<UUID> ids, String reason) {
+    public Corrected discard(List<UUID> ids, String reason) {
         Map<UUID, ReadingState> states = readings.of(ids);
         String said = reason.isBlank() ? null : reason.strip();
         states.replaceAll((id, state) -> state.discarded(said));
-        return mendings.commit(Wanted.of(said == null ? "restore" : "discard", states));
+        return corrections.commit(Wanted.of(said == null ? "restore" : "discard", states));
     }
 
     /**
@@ -60,7 +60,7 @@ public class ReadingMending {
      * @throws DomainProblem.Conflict where it is loose or discarded
      */
     @Transactional
-    public Mended choose(UUID id) {
+    public Corrected choose(UUID id) {
         ReadingState wanted = readings.of(List.of(id)).get(id);
         if (wanted.checkId() == null || wanted.discardedBecause() != null) {
             throw new DomainProblem.Conflict(
@@ -72,7 +72,7 @@ public class ReadingMending {
         Map<UUID, ReadingState> states = readings.of(readings.ofVisit(wanted.visitId()));
         states.values().removeIf(state -> !wanted.checkId().equals(state.checkId()));
         states.replaceAll((one, state) -> state.chosen(one.equals(id)));
-        return mendings.commit(Wanted.of("use another reading", states));
+        return corrections.commit(Wanted.of("use another reading", states));
     }
 
     /**
@@ -82,7 +82,7 @@ public class ReadingMending {
      * @throws DomainProblem.Invalid where the value does not suit the column
      */
     @Transactional
-    public Mended fill(List<UUID> ids, FilledColumn column, String value) {
+    public Corrected fill(List<UUID> ids, FilledColumn column, String value) {
         column.fault(value.strip()).ifPresent(fault -> {
             throw new DomainProblem.Invalid("value", fault);
         });
@@ -93,7 +93,7 @@ public class ReadingMending {
             filled.values().removeIf(String::isBlank);
             return state.filledWith(filled);
         });
-        return mendings.commit(Wanted.of("fill " + column.title().toLowerCase(java.util.Locale.ROOT), states));
+        return corrections.commit(Wanted.of("fill " + column.title().toLowerCase(java.util.Locale.ROOT), states));
     }
 
     /**
@@ -103,7 +103,7 @@ public class ReadingMending {
      * @throws DomainProblem.Invalid where no reason is given
      */
     @Transactional
-    public Mended overrule(List<UUID> ids, @Nullable Verdict verdict, @Nullable String reason) {
+    public Corrected override(List<UUID> ids, @Nullable Verdict verdict, @Nullable String reason) {
         String said = reason == null ? "" : reason.strip();
         if (verdict != null && said.isEmpty()) {
             throw new DomainProblem.Invalid("reason", "Say why: it stands beside the verdict everywhere.");
@@ -113,9 +113,9 @@ public class ReadingMending {
                     "verdict", "Pass, watch or fail: what should not count is discarded instead.");
         }
         Map<UUID, ReadingState> states = readings.of(ids);
-        Overruling overruling =
-                verdict == null ? null : new Overruling(verdict, said, AuditTrail.actor(), clock.instant());
-        states.replaceAll((id, state) -> state.overruledBy(overruling));
-        return mendings.commit(Wanted.of(verdict == null ? "take the computed verdict" : "overrule", states));
+        VerdictOverride verdictOverride =
+                verdict == null ? null : new VerdictOverride(verdict, said, AuditTrail.actor(), clock.instant());
+        states.replaceAll((id, state) -> state.overriddenBy(verdictOverride));
+        return corrections.commit(Wanted.of(verdict == null ? "take the computed verdict" : "override", states));
     }
 }

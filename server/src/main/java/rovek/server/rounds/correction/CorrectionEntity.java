@@ -10,8 +10,8 @@ import org.hibernate.annotations.Immutable;
 /** Something that a person corrected, whole. */
 @Entity
 @Immutable
-@Table(name = "mending")
-class MendingEntity {
+@Table(name = "correction")
+class CorrectionEntity {
 
     @Id
     UUID id;

@@ -7,22 +7,22 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
-@RequestMapping("/api/rules")
-class RuleController {
+@RequestMapping("/api/policies")
+class PolicyController {
 
-    private final HouseRules rules;
+    private final Policies rules;
 
-    RuleController(HouseRules rules) {
+    PolicyController(Policies rules) {
         this.rules = rules;
     }
 
     @GetMapping
-    HouseRules.Rules now() {
+    Policies.Rules now() {
         return rules.now();
     }
 
     @PutMapping
-    HouseRules.Rules put(@RequestBody HouseRules.Rules wanted) {
+    Policies.Rules put(@RequestBody Policies.Rules wanted) {
         return rules.put(wanted);
     }
 }

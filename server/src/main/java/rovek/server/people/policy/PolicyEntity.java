@@ -6,8 +6,8 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 
 @Entity
-@Table(name = "house_rule")
-class HouseRuleEntity {
+@Table(name = "policy")
+class PolicyEntity {
 
     @Id
     @Column(name = "key")

@@ -31,7 +31,7 @@ import tools.jackson.databind.json.JsonMapper;
  * too. A choice of a person; the captures stay as they are, and so does every certificate.
  */
 @Service
-public class Reckoning {
+public class Recalculation {
 
     /** More are not counted, so that asking takes no longer where there are very many. */
     private static final int MOST_COUNTED = 5_000;
@@ -55,7 +55,7 @@ public class Reckoning {
     private final Turns turns;
     private final JsonMapper json;
 
-    Reckoning(
+    Recalculation(
             Plant plant,
             ReadingStates states,
             Jobs jobs,
@@ -74,7 +74,7 @@ public class Reckoning {
         this.json = json;
     }
 
-    /** How many of a check's readings were reckoned otherwise than it is set now; of the newest 5,000. */
+    /** How many of a check's readings were calculated otherwise than it is set now; of the newest 5,000. */
     @Transactional(readOnly = true)
     public int otherwise(CheckView check) {
         return readings.settingsUsed(check.id(), MOST_COUNTED).stream()
@@ -93,29 +93,32 @@ public class Reckoning {
         }
     }
 
-    /** Starts making them anew; where that is under way already, it is that. */
+    /** Starts making them again; where that is under way already, it is that. */
     public JobView start(UUID checkId) {
         CheckView check = plant.check(checkId);
         return jobs.runningOn(checkId)
                 .orElseGet(() -> jobs.start(
-                        "reckon", "Reckoning anew: " + check.place(), checkId, progress -> anew(checkId, progress)));
+                        "recalculate",
+                        "Recalculating: " + check.place(),
+                        checkId,
+                        progress -> recalculate(checkId, progress)));
     }
 
     /** What a run through them has come to. */
     private static final class Count {
         private long looked;
-        private int anew;
+        private int done;
         private int unsuited;
 
         String sentence() {
-            String done = anew == 1
-                    ? "1 reading is reckoned as the check is set now."
-                    : "%,d readings are reckoned as the check is set now.".formatted(anew);
-            return unsuited == 0 ? done : "%s %,d do not suit it and stay as they were.".formatted(done, unsuited);
+            String sentence = done == 1 ? "1 reading recalculated." : "%,d readings recalculated.".formatted(done);
+            return unsuited == 0
+                    ? sentence
+                    : "%s %,d do not suit the check and stay unchanged.".formatted(sentence, unsuited);
         }
     }
 
-    private String anew(UUID checkId, JobProgress progress) {
+    private String recalculate(UUID checkId, JobProgress progress) {
         long total = readings.countByCheckIdAndReplacedFalse(checkId);
         Count count = new Count();
         Optional<Settled> last = Optional.empty();
@@ -124,14 +127,14 @@ public class Reckoning {
                 throw new JobStopped("Stopped. " + count.sentence() + " The others can be done later.");
             }
             Optional<Settled> after = last;
-            last = transaction.execute(status -> someAnew(checkId, after, count));
+            last = transaction.execute(status -> recalculateSome(checkId, after, count));
             progress.report(Math.min(count.looked, total), total, count.sentence());
         } while (last.isPresent());
         return count.sentence();
     }
 
     /** @return the last that was looked at; empty where there are no more */
-    private Optional<Settled> someAnew(UUID checkId, Optional<Settled> after, Count count) {
+    private Optional<Settled> recalculateSome(UUID checkId, Optional<Settled> after, Count count) {
         // One after the other: two who click at once would both make the same results.
         turns.take(Turns.Turn.RECALCULATE, checkId);
         CheckView check = plant.check(checkId);
@@ -143,22 +146,22 @@ public class Reckoning {
         for (Settled kept : some) {
             count.looked++;
             if (differs(check, kept.settings())) {
-                anew(kept, check, count);
+                recalculate(kept, check, count);
             }
         }
         return some.isEmpty() ? Optional.empty() : Optional.of(some.get(some.size() - 1));
     }
 
-    private void anew(Settled kept, CheckView check, Count count) {
+    private void recalculate(Settled kept, CheckView check, Count count) {
         try {
-            states.reckonAnew(entities.find(ReadingEntity.class, kept.id()), check);
+            states.recalculate(entities.find(ReadingEntity.class, kept.id()), check);
         } catch (DomainProblem.Conflict doesNotSuit) {
             entities.clear();
             count.unsuited++;
             return;
         }
         audit.note(
-                "reckon anew",
+                "recalculate",
                 "reading",
                 kept.id(),
                 json.readTree(kept.settings()),
@@ -166,6 +169,6 @@ public class Reckoning {
         // One capture after the other: they are large.
         entities.flush();
         entities.clear();
-        count.anew++;
+        count.done++;
     }
 }

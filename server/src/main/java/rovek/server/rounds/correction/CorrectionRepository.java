@@ -12,21 +12,21 @@ import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.repository.Repository;
 import rovek.server.base.records.Adding;
 
-interface MendingRepository extends Repository<MendingEntity, UUID>, Adding<MendingEntity> {
+interface CorrectionRepository extends Repository<CorrectionEntity, UUID>, Adding<CorrectionEntity> {
 
     /** A correction as it is listed; {@code readings} says how many it changed. */
     record Line(UUID id, Instant at, String actor, String sentence, long readings, boolean isUndone) {}
 
     @Query("""
             SELECT m.id, m.at, m.actor, m.sentence,
-                (SELECT count(*) FROM MendingStateEntity s WHERE s.mendingId = m.id AND s.kind = READING),
-                EXISTS (SELECT 1 FROM MendingEntity u WHERE u.undoes = m.id)
-            FROM MendingEntity m WHERE m.id IN :ids ORDER BY m.at DESC, m.id""")
+                (SELECT count(*) FROM CorrectionStateEntity s WHERE s.correctionId = m.id AND s.kind = READING),
+                EXISTS (SELECT 1 FROM CorrectionEntity u WHERE u.undoes = m.id)
+            FROM CorrectionEntity m WHERE m.id IN :ids ORDER BY m.at DESC, m.id""")
     List<Line> lines(Collection<UUID> ids, Limit most);
 
     @Lock(LockModeType.PESSIMISTIC_WRITE)
-    @Query("SELECT m FROM MendingEntity m WHERE m.id = :id")
-    Optional<MendingEntity> locked(UUID id);
+    @Query("SELECT m FROM CorrectionEntity m WHERE m.id = :id")
+    Optional<CorrectionEntity> locked(UUID id);
 
     boolean existsByUndoes(UUID id);
 }

@@ -5,12 +5,12 @@ import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
 import { VerdictMark } from '../parts/VerdictMark'
-import { useMending } from '../reading/useMending'
+import { useCorrection } from '../reading/useCorrection'
 import { t } from '../words/t'
 const choices: Verdict[] = ['PASS', 'WATCH', 'FAIL']
 
 /** A person's own verdict on a reading, with why; the computed one stays beside it everywhere. */
-export function OverruleDialog({
+export function OverrideDialog({
   reading,
   name,
   onClose,
@@ -19,19 +19,19 @@ export function OverruleDialog({
   name: string
   onClose: () => void
 }) {
-  const mend = useMending()
-  const computed = reading.notes?.overruled?.computed ?? reading.verdict
+  const correct = useCorrection()
+  const computed = reading.notes?.overridden?.computed ?? reading.verdict
   const [verdict, setVerdict] = useState<Verdict>(choices.find((one) => one !== computed) ?? 'PASS')
-  const [reason, setReason] = useState(reading.notes?.overruled?.because ?? '')
+  const [reason, setReason] = useState(reading.notes?.overridden?.because ?? '')
   const give = (wanted: Verdict | null) =>
-    mend.mutate({
+    correct.mutate({
       run: () =>
-        data(api.POST('/api/overrulings', { body: { readingIds: [reading.readingId], verdict: wanted, reason } })),
-      said: wanted === null ? t('trend:overrule.taken') : t('trend:overrule.saved'),
+        data(api.POST('/api/overrides', { body: { readingIds: [reading.readingId], verdict: wanted, reason } })),
+      said: wanted === null ? t('trend:override.taken') : t('trend:override.saved'),
       then: onClose,
     })
   return (
-    <Dialog title={t('trend:overrule.title', { name })} open onClose={onClose}>
+    <Dialog title={t('trend:override.title', { name })} open onClose={onClose}>
       <form
         onSubmit={(event) => {
           event.preventDefault()
@@ -39,10 +39,10 @@ export function OverruleDialog({
         }}
       >
         <p className="mb-3 flex items-center gap-2">
-          {t('trend:overrule.computed')} <VerdictMark verdict={computed} />
+          {t('trend:override.computed')} <VerdictMark verdict={computed} />
         </p>
         <fieldset className="mb-3">
-          <legend className="text-[12px] text-ink2">{t('trend:overrule.verdict')}</legend>
+          <legend className="text-[12px] text-ink2">{t('trend:override.verdict')}</legend>
           {choices.map((one) => (
             <label key={one} className="mr-5 inline-flex min-h-[24px] items-center gap-1.5">
               <input type="radio" name="verdict" checked={verdict === one} onChange={() => setVerdict(one)} />
@@ -51,7 +51,7 @@ export function OverruleDialog({
           ))}
         </fieldset>
         <label className="mb-3 flex flex-col text-[12px] text-ink2">
-          {t('trend:overrule.reason')}
+          {t('trend:override.reason')}
           <input
             className="field text-[14px]"
             autoFocus
@@ -59,12 +59,12 @@ export function OverruleDialog({
             onChange={(event) => setReason(event.target.value)}
           />
         </label>
-        <Trouble error={mend.error} />
+        <Trouble error={correct.error} />
         <p className="flex gap-4">
-          <Button kind="main" type="submit" disabled={!reason.trim() || mend.isPending}>
-            {t('trend:overrule.save')}
+          <Button kind="main" type="submit" disabled={!reason.trim() || correct.isPending}>
+            {t('trend:override.save')}
           </Button>
-          {reading.notes?.overruled && <Button onClick={() => give(null)}>{t('trend:overrule.back')}</Button>}
+          {reading.notes?.overridden && <Button onClick={() => give(null)}>{t('trend:override.back')}</Button>}
         </p>
       </form>
     </Dialog>

@@ -19,7 +19,7 @@ import rovek.server.judging.reading.ReadingState;
 import rovek.server.judging.reading.ReadingStates;
 import rovek.server.judging.reading.Readings;
 import rovek.server.judging.reading.Readings.Counted;
-import rovek.server.rounds.correction.MendingStateEntity.Kind;
+import rovek.server.rounds.correction.CorrectionStateEntity.Kind;
 import rovek.server.rounds.visit.VisitState;
 import rovek.server.rounds.visit.VisitStates;
 import tools.jackson.databind.json.JsonMapper;
@@ -29,30 +29,30 @@ import tools.jackson.databind.json.JsonMapper;
  * the audit trail, and can be undone while nobody has changed the same readings since.
  */
 @Service
-public class Mendings {
+public class Corrections {
 
     private final ReadingStates readings;
     private final VisitStates visits;
     private final AuditTrail audit;
-    private final MendingRepository mendings;
-    private final MendingStateRepository kept;
+    private final CorrectionRepository corrections;
+    private final CorrectionStateRepository kept;
     private final Readings all;
     private final JsonMapper json;
     private final Clock clock;
 
-    Mendings(
+    Corrections(
             ReadingStates readings,
             VisitStates visits,
             AuditTrail audit,
-            MendingRepository mendings,
-            MendingStateRepository kept,
+            CorrectionRepository corrections,
+            CorrectionStateRepository kept,
             Readings all,
             JsonMapper json,
             Clock clock) {
         this.readings = readings;
         this.visits = visits;
         this.audit = audit;
-        this.mendings = mendings;
+        this.corrections = corrections;
         this.kept = kept;
         this.all = all;
         this.json = json;
@@ -65,7 +65,7 @@ public class Mendings {
      * @param id by which it is undone
      * @param readings how many readings it changed
      */
-    public record Mended(UUID id, String sentence, int readings) {}
+    public record Corrected(UUID id, String sentence, int readings) {}
 
     /** What an act wants: states of readings and visits by id. */
     record Wanted(String sentence, Map<UUID, ReadingState> readings, Map<UUID, VisitState> visits) {
@@ -77,20 +77,20 @@ public class Mendings {
 
     /** Does it, in the caller's transaction. What is in the wanted state already is no part of the act. */
     @Transactional(propagation = Propagation.MANDATORY)
-    public Mended commit(Wanted wanted) {
+    public Corrected commit(Wanted wanted) {
         return commit(wanted, null);
     }
 
-    private Mended commit(Wanted wanted, UUID undoes) {
+    private Corrected commit(Wanted wanted, UUID undoes) {
         Map<UUID, ReadingState> before = readings.of(wanted.readings().keySet());
         UUID id = UUID.randomUUID();
-        MendingEntity mending = new MendingEntity();
-        mending.id = id;
-        mending.at = clock.instant();
-        mending.actor = AuditTrail.actor();
-        mending.sentence = wanted.sentence();
-        mending.undoes = undoes;
-        mendings.add(mending);
+        CorrectionEntity correction = new CorrectionEntity();
+        correction.id = id;
+        correction.at = clock.instant();
+        correction.actor = AuditTrail.actor();
+        correction.sentence = wanted.sentence();
+        correction.undoes = undoes;
+        corrections.add(correction);
         int changed = 0;
         for (Map.Entry<UUID, ReadingState> reading : wanted.readings().entrySet()) {
             ReadingState was = before.get(reading.getKey());
@@ -110,7 +110,7 @@ public class Mendings {
             }
         }
         noteLeft(wanted, before.values());
-        return new Mended(id, wanted.sentence(), changed);
+        return new Corrected(id, wanted.sentence(), changed);
     }
 
     private void noteLeft(Wanted wanted, Collection<ReadingState> before) {
@@ -122,9 +122,9 @@ public class Mendings {
                 visit, left.getOrDefault(visit, new Counted(0, 0)).readings()));
     }
 
-    private void keep(UUID mending, Kind kind, UUID subject, UUID visit, Object before, Object after) {
-        MendingStateEntity state = new MendingStateEntity();
-        state.mendingId = mending;
+    private void keep(UUID correction, Kind kind, UUID subject, UUID visit, Object before, Object after) {
+        CorrectionStateEntity state = new CorrectionStateEntity();
+        state.correctionId = correction;
         state.kind = kind;
         state.subjectId = subject;
         state.visitId = visit;
@@ -151,7 +151,7 @@ public class Mendings {
     public List<Correction> of(UUID visit) {
         Set<UUID> ids = new HashSet<>(kept.ofVisit(visit));
         ids.addAll(Parts.asked(all.changedOfVisit(visit), kept::ofSubjects));
-        return mendings.lines(ids, Limit.of(MOST_LISTED)).stream()
+        return corrections.lines(ids, Limit.of(MOST_LISTED)).stream()
                 .map(one -> new Correction(
                         one.id(),
                         one.at().toString(),
@@ -168,21 +168,21 @@ public class Mendings {
      * @throws DomainProblem.Conflict where it was undone already, or the same readings were changed since
      */
     @Transactional
-    public Mended undo(UUID id) {
-        MendingEntity mending =
-                mendings.locked(id).orElseThrow(() -> new DomainProblem.NotFound("What you want to undo"));
-        if (mendings.existsByUndoes(id)) {
+    public Corrected undo(UUID id) {
+        CorrectionEntity correction =
+                corrections.locked(id).orElseThrow(() -> new DomainProblem.NotFound("What you want to undo"));
+        if (corrections.existsByUndoes(id)) {
             throw new DomainProblem.Conflict("undone", "That was undone already.");
         }
         Map<UUID, ReadingState> readingsBefore = new LinkedHashMap<>();
         Map<UUID, VisitState> visitsBefore = new LinkedHashMap<>();
-        for (MendingStateEntity one : kept.findByMendingId(id)) {
+        for (CorrectionStateEntity one : kept.findByCorrectionId(id)) {
             boolean isReading = one.kind == Kind.READING;
             Class<?> type = isReading ? ReadingState.class : VisitState.class;
             Object now = isReading ? readings.of(List.of(one.subjectId)).get(one.subjectId) : visits.of(one.subjectId);
             if (!now.equals(json.readValue(one.after, type))) {
                 throw new DomainProblem.Conflict(
-                        "mended-since",
+                        "corrected-since",
                         "What this changed was changed again since. Undo the later change first; nothing was undone.");
             }
             if (isReading) {
@@ -191,6 +191,6 @@ public class Mendings {
                 visitsBefore.put(one.subjectId, json.readValue(one.before, VisitState.class));
             }
         }
-        return commit(new Wanted("Undone: " + mending.sentence, readingsBefore, visitsBefore), id);
+        return commit(new Wanted("Undone: " + correction.sentence, readingsBefore, visitsBefore), id);
     }
 }

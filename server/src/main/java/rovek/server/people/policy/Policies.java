@@ -8,15 +8,15 @@ import rovek.server.base.audit.AuditTrail;
 
 /** What this house has decided for everybody. Until it has, the stricter way holds. */
 @Service
-public class HouseRules {
+public class Policies {
 
     private static final String REFUSE_OVERDUE = "certificate.refuse-overdue";
     private static final String FILE_NEEDS_SECOND = "certificate.file-needs-second";
 
     private final AuditTrail audit;
-    private final HouseRuleRepository rules;
+    private final PolicyRepository rules;
 
-    HouseRules(AuditTrail audit, HouseRuleRepository rules) {
+    Policies(AuditTrail audit, PolicyRepository rules) {
         this.audit = audit;
         this.rules = rules;
     }
@@ -40,7 +40,7 @@ public class HouseRules {
         Rules before = now();
         put(REFUSE_OVERDUE, String.valueOf(wanted.refuseOverdue()));
         put(FILE_NEEDS_SECOND, String.valueOf(wanted.fileNeedsSecond()));
-        audit.note("change house rules", "rules", "house", before, wanted);
+        audit.note("change company policies", "rules", "house", before, wanted);
         return wanted;
     }
 

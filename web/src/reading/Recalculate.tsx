@@ -10,8 +10,8 @@ import { Trouble } from '../parts/Trouble'
 import { useJob } from '../parts/useJob'
 import { t } from '../words/t'
 
-/** Says that earlier readings were reckoned otherwise than the check is set now, and does them anew where that is wanted. */
-export function ReckonAnew({ checkId }: { checkId: string }) {
+/** Says that earlier readings were calculated otherwise than the check is set now, and does them again where that is wanted. */
+export function Recalculate({ checkId }: { checkId: string }) {
   const cache = useQueryClient()
   const comparable = useQuery(queries.comparable(checkId))
   const [started, setStarted] = useState<JobView | null>(null)
@@ -22,20 +22,20 @@ export function ReckonAnew({ checkId }: { checkId: string }) {
     }
     void cache.invalidateQueries()
   })
-  const reckon = useMutation({
-    mutationFn: () => data(api.POST('/api/checks/{id}/reckon', { params: { path: { id: checkId } } })),
+  const calculate = useMutation({
+    mutationFn: () => data(api.POST('/api/checks/{id}/recalculate', { params: { path: { id: checkId } } })),
     onSuccess: setStarted,
   })
-  const count = comparable.data?.reckonedOtherwise ?? 0
+  const count = comparable.data?.calculatedOtherwise ?? 0
   return (
     <>
-      <Trouble error={reckon.error} />
-      {job && <JobPanel job={job} onTryAgain={() => reckon.mutate()} />}
+      <Trouble error={calculate.error} />
+      {job && <JobPanel job={job} onTryAgain={() => calculate.mutate()} />}
       {!job && count > 0 && (
         <p className="text-[13px] text-ink2">
-          {t('signals:reckonSay', { n: count })}{' '}
-          <Button className="min-h-[24px]" disabled={reckon.isPending} onClick={() => reckon.mutate()}>
-            {t('signals:reckon')}
+          {t('signals:recalculateSay', { n: count })}{' '}
+          <Button className="min-h-[24px]" disabled={calculate.isPending} onClick={() => calculate.mutate()}>
+            {t('signals:recalculate')}
           </Button>
         </p>
       )}

@@ -4,4 +4,4 @@ import java.time.Instant;
 import rovek.core.limit.Verdict;
 
 /** A person's verdict on a reading, in the place of the computed one. */
-public record Overruling(Verdict verdict, String because, String by, Instant at) {}
+public record VerdictOverride(Verdict verdict, String because, String by, Instant at) {}

@@ -8,11 +8,11 @@ import { Trouble } from '../parts/Trouble'
 import { t } from '../words/t'
 
 /** What the house has decided for everybody. */
-export function HouseRules({ mayDecide }: { mayDecide: boolean }) {
+export function Policies({ mayDecide }: { mayDecide: boolean }) {
   const client = useQueryClient()
   const rules = useQuery(queries.rules())
   const put = useMutation({
-    mutationFn: (wanted: Rules) => data(api.PUT('/api/rules', { body: wanted })),
+    mutationFn: (wanted: Rules) => data(api.PUT('/api/policies', { body: wanted })),
     onSuccess: () => {
       say(t('setup:rulesSaved'))
       void changed(client, 'policies')

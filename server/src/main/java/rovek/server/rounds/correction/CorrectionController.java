@@ -14,21 +14,25 @@ import org.springframework.web.bind.annotation.RestController;
 import rovek.core.limit.Verdict;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.judging.reading.FilledColumn;
-import rovek.server.rounds.correction.Mendings.Mended;
-import rovek.server.rounds.correction.ReadingMending.PlacementOf;
+import rovek.server.rounds.correction.Corrections.Corrected;
+import rovek.server.rounds.correction.ReadingCorrections.PlacementOf;
 
 @RestController
-class MendingController {
+class CorrectionController {
 
-    private final Mendings mendings;
-    private final ReadingMending readings;
+    private final Corrections corrections;
+    private final ReadingCorrections readings;
     private final VisitTimes times;
     private final Moves moves;
     private final SpotChecks spotChecks;
 
-    MendingController(
-            Mendings mendings, ReadingMending readings, VisitTimes times, Moves moves, SpotChecks spotChecks) {
-        this.mendings = mendings;
+    CorrectionController(
+            Corrections corrections,
+            ReadingCorrections readings,
+            VisitTimes times,
+            Moves moves,
+            SpotChecks spotChecks) {
+        this.corrections = corrections;
         this.readings = readings;
         this.times = times;
         this.moves = moves;
@@ -47,7 +51,7 @@ class MendingController {
     record DiscardMany(List<UUID> readingIds, String reason) {}
 
     /** @param verdict null where the computed one counts again */
-    record OverruleBy(
+    record OverrideBy(
             List<UUID> readingIds,
             @Nullable Verdict verdict,
             @Nullable String reason) {}
@@ -66,46 +70,46 @@ class MendingController {
 
     /** What was corrected in a visit, the newest first. */
     @GetMapping("/api/visits/{id}/corrections")
-    List<Mendings.Correction> corrections(@PathVariable UUID id) {
-        return mendings.of(id);
+    List<Corrections.Correction> corrections(@PathVariable UUID id) {
+        return corrections.of(id);
     }
 
     @PostMapping("/api/readings/{id}/place")
-    Mended place(@PathVariable UUID id, @RequestBody PlaceOn on) {
+    Corrected place(@PathVariable UUID id, @RequestBody PlaceOn on) {
         return readings.place(List.of(new PlacementOf(id, on.checkId())));
     }
 
     @PostMapping("/api/readings/{id}/new-check")
-    Mended newCheck(@PathVariable UUID id, @RequestBody SpotCheck at) {
+    Corrected newCheck(@PathVariable UUID id, @RequestBody SpotCheck at) {
         return spotChecks.make(id, at.nodeId(), at.point());
     }
 
     @PostMapping("/api/placements")
-    Mended placeAll(@RequestBody Placements wanted) {
+    Corrected placeAll(@RequestBody Placements wanted) {
         return readings.place(wanted.placements());
     }
 
     @PostMapping("/api/readings/{id}/discard")
-    Mended discard(@PathVariable UUID id, @RequestBody DiscardFor because) {
+    Corrected discard(@PathVariable UUID id, @RequestBody DiscardFor because) {
         return discard(List.of(id), because.reason());
     }
 
     @PostMapping("/api/readings/{id}/choose")
-    Mended choose(@PathVariable UUID id) {
+    Corrected choose(@PathVariable UUID id) {
         return readings.choose(id);
     }
 
-    @PostMapping("/api/overrulings")
-    Mended overrule(@RequestBody OverruleBy wanted) {
-        return readings.overrule(wanted.readingIds(), wanted.verdict(), wanted.reason());
+    @PostMapping("/api/overrides")
+    Corrected override(@RequestBody OverrideBy wanted) {
+        return readings.override(wanted.readingIds(), wanted.verdict(), wanted.reason());
     }
 
     @PostMapping("/api/discards")
-    Mended discardMany(@RequestBody DiscardMany many) {
+    Corrected discardMany(@RequestBody DiscardMany many) {
         return discard(many.readingIds(), many.reason());
     }
 
-    private Mended discard(List<UUID> ids, String reason) {
+    private Corrected discard(List<UUID> ids, String reason) {
         if (reason.isBlank()) {
             throw new DomainProblem.Invalid("reason", "Say why the reading does not count.");
         }
@@ -113,17 +117,17 @@ class MendingController {
     }
 
     @PostMapping("/api/readings/{id}/restore")
-    Mended restore(@PathVariable UUID id) {
+    Corrected restore(@PathVariable UUID id) {
         return readings.discard(List.of(id), "");
     }
 
     @PostMapping("/api/fillings")
-    Mended fill(@RequestBody FillIn fill) {
+    Corrected fill(@RequestBody FillIn fill) {
         return readings.fill(fill.readingIds(), fill.column(), fill.value());
     }
 
     @PostMapping("/api/visits/{id}/times")
-    Mended times(@PathVariable UUID id, @RequestBody TrueTime time) {
+    Corrected times(@PathVariable UUID id, @RequestBody TrueTime time) {
         return time.readingId() == null || time.takenAt() == null
                 ? times.asWritten(id)
                 : times.oneWasTaken(id, time.readingId(), instant(time.takenAt()));
@@ -143,17 +147,17 @@ class MendingController {
     }
 
     @PostMapping("/api/visits/{id}/move")
-    Mended move(@PathVariable UUID id, @RequestBody MoveTo to) {
+    Corrected move(@PathVariable UUID id, @RequestBody MoveTo to) {
         return moves.toNode(id, to.targetId(), to.readingIds());
     }
 
     @PostMapping("/api/visits/{id}/move-readings")
-    Mended moveReadings(@PathVariable UUID id, @RequestBody MoveToVisit to) {
+    Corrected moveReadings(@PathVariable UUID id, @RequestBody MoveToVisit to) {
         return moves.toVisit(id, to.readingIds(), Optional.ofNullable(to.visitId()));
     }
 
-    @PostMapping("/api/mendings/{id}/undo")
-    Mended undo(@PathVariable UUID id) {
-        return mendings.undo(id);
+    @PostMapping("/api/corrections/{id}/undo")
+    Corrected undo(@PathVariable UUID id) {
+        return corrections.undo(id);
     }
 }

@@ -18,7 +18,7 @@ import tools.jackson.databind.JsonNode;
  * What was filed under the wrong client, or dated by a clock that had been reset, is put right by the person who finds
  * it.
  */
-class MendingJourneyTest extends SignedInJourney {
+class CorrectionJourneyTest extends SignedInJourney {
 
     private static final String TAG = "P-301";
 
@@ -59,7 +59,7 @@ class MendingJourneyTest extends SignedInJourney {
                 walkAtTheWrongClient(handheld, instrument);
                 handheld.readBack(caller, instrument);
                 openTheVisit();
-                Accessibility.check(browser, "a visit that can be mended");
+                Accessibility.check(browser, "a visit that can be corrected");
                 browser.press("Move to another place");
                 browser.fill("Client, site or asset", "Lower Fell");
                 browser.click(By.xpath("//div[@role='dialog']//li//button[contains(., 'Lower Fell Depot')]"));

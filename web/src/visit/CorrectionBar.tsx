@@ -9,12 +9,12 @@ import { FillDialog } from './FillDialog'
 import { MoveDialog } from './MoveDialog'
 import { TimesDialog } from './TimesDialog'
 import { ToVisitDialog } from './ToVisitDialog'
-import { useMending } from '../reading/useMending'
+import { useCorrection } from '../reading/useCorrection'
 
 type Open = 'move' | 'toVisit' | 'fill' | 'discard' | 'times'
 
 /** What can be put right on a visit, and what looks as if it had to be. */
-export function MendBar({
+export function CorrectionBar({
   visit,
   chosen,
   certified,
@@ -24,7 +24,7 @@ export function MendBar({
   certified: (readingId: string) => string[]
 }) {
   const [open, setOpen] = useState<Open | null>(null)
-  const mending = useMending()
+  const correction = useCorrection()
   const close = () => setOpen(null)
   const readingIds = chosen.flatMap((row) => (row.readingId === null ? [] : [row.readingId]))
   const onCertificates = readingIds.filter((id) => certified(id).length > 0)
@@ -34,12 +34,12 @@ export function MendBar({
     ...visit.tray.flatMap((reading) => (reading.isAccidental && reading.discardedBecause === null ? [reading.id] : [])),
   ]
   const discard = (ids: string[], reason: string) =>
-    mending.mutate({
+    correction.mutate({
       run: () => data(api.POST('/api/discards', { body: { readingIds: ids, reason } })),
-      said: t('visits:mend.discardedAll', { n: ids.length }),
+      said: t('visits:correct.discardedAll', { n: ids.length }),
     })
   const asWritten = () =>
-    mending.mutate({
+    correction.mutate({
       run: () =>
         data(
           api.POST('/api/visits/{id}/times', {
@@ -47,23 +47,23 @@ export function MendBar({
             body: { readingId: null, takenAt: null },
           }),
         ),
-      said: t('visits:mend.timesMoved'),
+      said: t('visits:correct.timesMoved'),
     })
   return (
     <div className="shrink-0 border-b border-rule2 px-4 py-1.5">
       {visit.clockDoubt && (
         <p className="py-0.5 font-semibold text-watch">
-          {visit.clockDoubt} <Button onClick={() => setOpen('times')}>{t('visits:mend.giveTime')}</Button>
+          {visit.clockDoubt} <Button onClick={() => setOpen('times')}>{t('visits:correct.giveTime')}</Button>
         </p>
       )}
       {visit.files.length > 0 && (
-        <p className="py-0.5">{t('visits:mend.cameAsFile', { files: visit.files.join('; ') })}</p>
+        <p className="py-0.5">{t('visits:correct.cameAsFile', { files: visit.files.join('; ') })}</p>
       )}
       {accidental.length > 0 && (
         <p className="py-0.5 font-semibold text-watch">
-          {t('visits:mend.accidental', { n: accidental.length })}{' '}
-          <Button onClick={() => discard(accidental, t('visits:mend.nothingMeasured'))}>
-            {t('visits:mend.discardThem', { n: accidental.length })}
+          {t('visits:correct.accidental', { n: accidental.length })}{' '}
+          <Button onClick={() => discard(accidental, t('visits:correct.nothingMeasured'))}>
+            {t('visits:correct.discardThem', { n: accidental.length })}
           </Button>
         </p>
       )}
@@ -75,25 +75,25 @@ export function MendBar({
           })}
         </p>
       )}
-      <Trouble error={mending.error} />
-      <div role="group" aria-label={t('visits:mend.open')} className="flex flex-wrap gap-x-4 gap-y-1">
-        <span className="text-ink2">{t('visits:mend.chosen', { n: chosen.length, all })}</span>
+      <Trouble error={correction.error} />
+      <div role="group" aria-label={t('visits:correct.open')} className="flex flex-wrap gap-x-4 gap-y-1">
+        <span className="text-ink2">{t('visits:correct.chosen', { n: chosen.length, all })}</span>
         <Button disabled={readingIds.length === 0} onClick={() => setOpen('move')}>
-          {t('visits:mend.move')}
+          {t('visits:correct.move')}
         </Button>
         <Button disabled={readingIds.length === 0} onClick={() => setOpen('toVisit')}>
-          {t('visits:mend.toVisit')}
+          {t('visits:correct.toVisit')}
         </Button>
         <Button disabled={readingIds.length === 0} onClick={() => setOpen('fill')}>
-          {t('visits:mend.fill')}
+          {t('visits:correct.fill')}
         </Button>
         <Button disabled={readingIds.length === 0} onClick={() => setOpen('discard')}>
-          {t('visits:mend.discard')}
+          {t('visits:correct.discard')}
         </Button>
         {visit.newest && !visit.clockDoubt && (
-          <Button onClick={() => setOpen('times')}>{t('visits:mend.giveTime')}</Button>
+          <Button onClick={() => setOpen('times')}>{t('visits:correct.giveTime')}</Button>
         )}
-        {visit.clockAheadSeconds !== 0 && <Button onClick={asWritten}>{t('visits:mend.asWritten')}</Button>}
+        {visit.clockAheadSeconds !== 0 && <Button onClick={asWritten}>{t('visits:correct.asWritten')}</Button>}
       </div>
       {open === 'move' && <MoveDialog visitId={visit.id} readingIds={all ? [] : readingIds} onClose={close} />}
       {open === 'toVisit' && <ToVisitDialog visitId={visit.id} readingIds={readingIds} onClose={close} />}

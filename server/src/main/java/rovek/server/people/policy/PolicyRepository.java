@@ -6,18 +6,18 @@ import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.repository.Repository;
 
-interface HouseRuleRepository extends Repository<HouseRuleEntity, String> {
+interface PolicyRepository extends Repository<PolicyEntity, String> {
 
-    @Query("SELECT r.name FROM HouseRuleEntity r WHERE r.text = :text")
+    @Query("SELECT r.name FROM PolicyEntity r WHERE r.text = :text")
     Set<String> named(String text);
 
-    @Query("SELECT r.text FROM HouseRuleEntity r WHERE r.name = :name")
+    @Query("SELECT r.text FROM PolicyEntity r WHERE r.name = :name")
     Optional<String> text(String name);
 
     /** Two who decide on the same for the first time do not disturb each other. */
     @Modifying
     @Query("""
-            INSERT INTO HouseRuleEntity (name, text) VALUES (:name, :text)
+            INSERT INTO PolicyEntity (name, text) VALUES (:name, :text)
             ON CONFLICT (name) DO UPDATE SET text = excluded.text""")
     void put(String name, String text);
 }
