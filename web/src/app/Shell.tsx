@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query'
 import { type ReactNode, useEffect } from 'react'
+import { KeyList } from '../actions/KeyList'
 import { Problem } from '../api/client'
 import { queries } from '../api/queries'
 import { NoticeBar } from '../parts/NoticeBar'
@@ -25,6 +26,7 @@ export function Shell({ children }: { children: ReactNode }) {
         <Rail me={me.data} />
         {children}
         <NoticeBar />
+        <KeyList />
       </div>
     )
   }

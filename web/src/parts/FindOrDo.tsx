@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { useNavigate } from '@tanstack/react-router'
 import { useEffect, useState } from 'react'
+import { useShownActions } from '../actions/actions'
 import { queries } from '../api/queries'
 import { numberOf } from '../instruments/instrumentName'
 import { t } from '../words/t'
@@ -28,6 +29,15 @@ function useTargets(enabled: boolean, text: string): Target[] {
   const instruments = useQuery({ ...queries.instruments(), enabled })
   const live = useQuery({ ...queries.liveSources(), enabled })
   const certificates = useQuery({ ...queries.certificates(''), enabled })
+  const commands: Target[] = useShownActions()
+    .filter((action) => action.may && action.isCommand)
+    .map((action) => ({
+      key: action.id,
+      tag: '',
+      text: t(action.does),
+      hint: t(action.keys),
+      go: () => action.run(),
+    }))
   const rooms = ['today', 'plant', 'routes', 'instruments', 'visits', 'certificates', 'setup'] as const
   const others: Target[] = [
     ...rooms.map((room) => ({
@@ -37,6 +47,7 @@ function useTargets(enabled: boolean, text: string): Target[] {
       hint: '',
       go: () => void navigate({ to: `/${room}` }),
     })),
+    ...(text.trim() ? commands : []),
     ...(routes.data ?? []).map((route) => ({
       key: route.id,
       tag: '',
@@ -95,7 +106,7 @@ function useTargets(enabled: boolean, text: string): Target[] {
   ].slice(0, MOST)
 }
 
-/** Jumps to any node, route, instrument, live source, certificate or room. */
+/** Jumps to any node, route, instrument, live source, certificate or room, and does what can be done in the view. */
 export function FindOrDo() {
   const [open, setOpen] = useState(false)
   useEffect(() => {

@@ -1,6 +1,8 @@
 import type { ClipboardEvent, KeyboardEvent } from 'react'
 import { useEffect, useRef, useState } from 'react'
+import { type Action, type Pressed, isTyping, runByKey, useLatestActions } from '../actions/actions'
 import { dismiss, say } from '../parts/notices'
+import type { Wording } from '../words/i18n'
 import { t } from '../words/t'
 import {
   type Blocks,
@@ -42,7 +44,18 @@ interface Clip {
   seen: ReturnType<typeof stood>
 }
 
-const looking = ['ArrowDown', 'ArrowUp', 'ArrowRight', 'ArrowLeft', 'PageDown', 'PageUp', 'Home', 'End', 'Escape']
+/** An action of the outliner, as it is declared here. */
+interface Declared {
+  id: keyof Wording['plant']['keys']
+  chords: readonly string[]
+  run: (pressed?: Pressed) => void
+  /** Whether it is found by its keys alone. */
+  isHidden?: boolean
+  /** Whether it changes nothing. */
+  isLooking?: boolean
+  /** Whether it needs no chosen row. */
+  isWithoutRow?: boolean
+}
 
 /** The outliner by keyboard alone. Returns the handlers and what is cut. */
 export function useOutlineKeys(outline: Outline) {
@@ -118,50 +131,61 @@ export function useOutlineKeys(outline: Outline) {
     if (session.lastUndone) edit.redo.mutate(session.lastUndone)
     else say(t('plant:nothingToRedo'))
   }
-  const control: Record<string, () => void> = {
-    x: () => take('move'),
-    c: () => take('copy'),
-    d: duplicate,
-    z: undo,
-    y: redo,
-    Z: redo,
-    a: outline.selectSiblings,
-  }
-  const alt = (row: Row): Record<string, () => void> => ({
-    ArrowUp: () => moveAmongSiblings(row, -1),
-    ArrowDown: () => moveAmongSiblings(row, 1),
-    ArrowRight: () => shift(inwardTarget(row, blocks)),
-    ArrowLeft: () => shift(outwardTarget(row, rows)),
-  })
-  const plain = (row: Row, how: 'alone' | 'range'): Record<string, () => void> => ({
-    ArrowDown: () => step(1, how),
-    ArrowUp: () => step(-1, how),
-    PageDown: () => step(20, how),
-    PageUp: () => step(-20, how),
-    Home: () => step(-rows.length, how),
-    End: () => step(rows.length, how),
-    ArrowRight: () => inward(row),
-    ArrowLeft: () => outward(row),
-    Enter: () => outline.beginSibling(row),
-    F2: () => outline.beginRename(row),
-    Delete: remove,
-    t: outline.beginStamping,
-    Escape: () => choose(row.node.id),
-  })
-  const isTyping = (target: EventTarget) =>
-    target instanceof HTMLInputElement || target instanceof HTMLSelectElement || target instanceof HTMLTextAreaElement
+  const once = (row: Row | undefined, act: (row: Row) => void) => () => row && act(row)
+  const byKey = (act: (how: 'alone' | 'range') => void) => (pressed?: Pressed) =>
+    act(pressed?.shiftKey ? 'range' : 'alone')
+  const walk = { id: 'rows', isHidden: true, isLooking: true } as const
+  const fold = { id: 'fold', isHidden: true, isLooking: true } as const
+  const all: Declared[] = [
+    { ...walk, chords: ['ArrowDown'], run: byKey((how) => step(1, how)) },
+    { ...walk, chords: ['ArrowUp'], run: byKey((how) => step(-1, how)) },
+    { ...walk, chords: ['PageDown'], run: byKey((how) => step(20, how)) },
+    { ...walk, chords: ['PageUp'], run: byKey((how) => step(-20, how)) },
+    { ...walk, chords: ['Home'], run: byKey((how) => step(-rows.length, how)) },
+    { ...walk, chords: ['End'], run: byKey((how) => step(rows.length, how)) },
+    { ...walk, chords: ['Escape'], run: once(chosen, (row) => choose(row.node.id)) },
+    { ...fold, chords: ['ArrowRight'], run: once(chosen, inward) },
+    { ...fold, chords: ['ArrowLeft'], run: once(chosen, outward) },
+    { id: 'add', chords: ['Enter'], run: once(chosen, outline.beginSibling) },
+    { id: 'rename', chords: ['F2'], run: once(chosen, outline.beginRename) },
+    { id: 'duplicate', chords: ['Ctrl+d'], run: duplicate },
+    { id: 'clipboard', chords: ['Ctrl+x'], run: () => take('move'), isHidden: true },
+    { id: 'clipboard', chords: ['Ctrl+c'], run: () => take('copy'), isHidden: true },
+    { id: 'all', chords: ['Ctrl+a'], run: outline.selectSiblings },
+    { id: 'move', chords: ['Alt+ArrowUp'], run: once(chosen, (row) => moveAmongSiblings(row, -1)), isHidden: true },
+    { id: 'move', chords: ['Alt+ArrowDown'], run: once(chosen, (row) => moveAmongSiblings(row, 1)), isHidden: true },
+    {
+      id: 'indent',
+      chords: ['Alt+ArrowRight'],
+      run: once(chosen, (row) => shift(inwardTarget(row, blocks))),
+      isHidden: true,
+    },
+    {
+      id: 'indent',
+      chords: ['Alt+ArrowLeft'],
+      run: once(chosen, (row) => shift(outwardTarget(row, rows))),
+      isHidden: true,
+    },
+    { id: 'stamp', chords: ['t'], run: outline.beginStamping },
+    { id: 'remove', chords: ['Delete'], run: remove },
+    { id: 'undo', chords: ['Ctrl+z'], run: undo, isWithoutRow: true },
+    { id: 'redo', chords: ['Ctrl+y', 'Ctrl+Z'], run: redo, isWithoutRow: true },
+    { id: 'level', chords: [], run: () => undefined, isHidden: true },
+  ]
+  const actions = all.map((one): Action => ({
+    id: `plant.${one.id}`,
+    does: `plant:keys.${one.id}.does`,
+    keys: `plant:keys.${one.id}.keys`,
+    chords: one.chords,
+    may: (outline.mayEdit || one.isLooking === true) && (chosen !== undefined || one.isWithoutRow === true),
+    isCommand: !one.isHidden,
+    run: one.run,
+  }))
+  useLatestActions(actions)
 
   const onKeyDown = (event: KeyboardEvent) => {
     if (isTyping(event.target)) return
-    const withControl = event.ctrlKey || event.metaKey
-    if (!chosen && !withControl) return
-    const keys =
-      withControl || !chosen ? control : event.altKey ? alt(chosen) : plain(chosen, event.shiftKey ? 'range' : 'alone')
-    const act = keys[event.key]
-    const onlyLooks = !event.ctrlKey && !event.metaKey && !event.altKey && looking.includes(event.key)
-    if (!act || (!outline.mayEdit && !onlyLooks)) return
-    event.preventDefault()
-    act()
+    runByKey(actions, event)
   }
   // When the row that had the focus is gone, its keys still go to the outliner.
   const lost = useRef(onKeyDown)
