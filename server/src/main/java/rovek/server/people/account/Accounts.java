@@ -61,14 +61,14 @@ public class Accounts {
             int version) {}
 
     public Account add(NewAccount wanted) {
-        Optional<String> hash = passwordFault(wanted.password(), wanted.name(), wanted.displayName())
-                        .isPresent()
-                ? Optional.empty()
-                : Optional.of(passwords.hash(wanted.password()));
-        return transaction.execute(status -> add(wanted, hash));
+        // Before the transaction: whether a password is easy, and its hash, take a while, and others wait for the
+        // connection.
+        Optional<Fault> fault = passwordFault(wanted.password(), wanted.name(), wanted.displayName());
+        Optional<String> hash = fault.isPresent() ? Optional.empty() : Optional.of(passwords.hash(wanted.password()));
+        return transaction.execute(status -> add(wanted, fault, hash));
     }
 
-    private Account add(NewAccount wanted, Optional<String> hash) {
+    private Account add(NewAccount wanted, Optional<Fault> passwordFault, Optional<String> hash) {
         List<Fault> faults = new ArrayList<>();
         String name = wanted.name() == null ? "" : wanted.name().strip().toLowerCase(Locale.ROOT);
         if (!name.matches("[a-z0-9._-]{2,60}")) {
@@ -79,7 +79,7 @@ public class Accounts {
         if (wanted.displayName() == null || wanted.displayName().isBlank()) {
             faults.add(new Fault("displayName", "The name that stands on certificates is missing."));
         }
-        passwordFault(wanted.password(), wanted.name(), wanted.displayName()).ifPresent(faults::add);
+        passwordFault.ifPresent(faults::add);
         if (wanted.role() == null) {
             faults.add(new Fault("role", "Choose a role."));
         }
