@@ -137,7 +137,7 @@ function Gate({
           disabled={!gate.data || open.length > 0 || isBusy}
           onClick={() => onLoad(chosen, [...accepted])}
         >
-          {t('routes:load')}
+          {t('instruments:load')}
         </Button>
         <Button onClick={onClose}>{t('common:cancel')}</Button>
       </div>

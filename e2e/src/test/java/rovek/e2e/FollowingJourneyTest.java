@@ -51,7 +51,7 @@ class FollowingJourneyTest extends SignedInJourney {
 
     /** The plot is made again for it. */
     private void assertZoomingMovesNoPage() {
-        By strip = By.xpath("//*[@role='slider'][@aria-label='The whole, and what is shown of it']");
+        By strip = By.xpath("//*[@role='slider'][@aria-label='Whole trend and visible range']");
         browser.run("arguments[0].scrollIntoView({block: 'start'})", browser.see(strip));
         browser.focus(strip);
         double before = browser.scrolled(strip);
@@ -70,7 +70,7 @@ class FollowingJourneyTest extends SignedInJourney {
             Instant began = Instant.now();
             browser.open(rovek.address());
             browser.see("1 is worse than last time");
-            browser.click(By.xpath("//tr[contains(., 'B-201')]//a[.='Look at it']"));
+            browser.click(By.xpath("//tr[contains(., 'B-201')]//a[.='Open']"));
             browser.see("Drive end Velocity 10–1000 Hz");
             browser.see("Rising by");
             browser.see("Reaches fail at 7.10 about");

@@ -56,7 +56,7 @@ class LookingCloselyJourneyTest extends SignedInJourney {
             browser.see(By.xpath("//p/span/span[.='2×']"));
             browser.click(chosen("Compare with", "2 Mar 2026"));
             browser.see("dotted: 2 Mar 2026");
-            browser.click(By.xpath("//summary[starts-with(normalize-space(.), 'How it is looked at')]"));
+            browser.click(By.xpath("//summary[starts-with(normalize-space(.), 'Display settings')]"));
             browser.click(chosen("Quantity", "displacement"));
             browser.click(chosen("Averages", "4"));
             browser.see("Hann, mean of 4");
@@ -116,7 +116,7 @@ class LookingCloselyJourneyTest extends SignedInJourney {
             browser.see("no channel has limits to stay within");
             browser.see(By.xpath("//*[@role='figure'][@aria-label='Run: channel 1']"));
             Accessibility.check(browser, "a run");
-            browser.click(By.xpath("//summary[.='How it is measured']"));
+            browser.click(By.xpath("//summary[.='Settings']"));
             browser.fill("Channels stay within", "channel 2 ..20");
             browser.keys(Keys.ENTER);
             browser.see("is no range with a name");

@@ -45,7 +45,7 @@ class OtherWaysInJourneyTest extends SignedInJourney {
             Accessibility.check(browser, "a round by hand");
             browser.fill("Reading of C-310 Panel, Pressure", "7,2");
             browser.press("Save round");
-            browser.see("Written down.");
+            browser.see("Readings saved.");
             browser.see("none, entered by hand");
             assertThat(trend(pressure).get(0).get("value").asDouble()).isEqualTo(7.2);
             assertThat(trend(guard).get(0).get("value").asDouble()).isEqualTo(1);
@@ -103,7 +103,7 @@ class OtherWaysInJourneyTest extends SignedInJourney {
                 browser.press("Add marker");
                 browser.see("1 marker");
                 browser.press("Large");
-                browser.see(By.xpath("//*[@role='status'][@aria-label='Over all'][contains(., 'Go')]"));
+                browser.see(By.xpath("//*[@role='status'][@aria-label='Overall'][contains(., 'Go')]"));
                 Accessibility.check(browser, "go or no-go, large");
                 browser.keys(Keys.ESCAPE);
                 browser.press("End recording");

@@ -66,7 +66,7 @@ class PlanningJourneyTest extends SignedInJourney {
     }
 
     private void chooseTheSensor() {
-        browser.click(By.xpath("//summary[.='How it is measured']"));
+        browser.click(By.xpath("//summary[.='Settings']"));
         browser.click(By.xpath("//select[@aria-label='Sensor']/option[.='ACC-7']"));
         browser.see("4 checks would be measured otherwise.");
         browser.press("Change setting");
@@ -135,9 +135,9 @@ class PlanningJourneyTest extends SignedInJourney {
                 Accessibility.check(browser, "a set-up");
                 browser.press("Save set-up");
                 browser.see("1 channel every 10 s, 3,601 samples in 10 h.");
-                browser.click(By.xpath("//a[.='Load it']"));
+                browser.click(By.xpath("//a[.='Load set-up']"));
                 browser.see("Ready to load.");
-                browser.click(inDialog("Load it"));
+                browser.click(inDialog("Load"));
                 browser.see("Reservoir over night is on the instrument, revision 1, digest compared. You may unplug.");
                 browser.room("Routes");
                 browser.click(By.xpath("//nav//button[contains(., 'Reservoir over night')]"));
@@ -145,7 +145,7 @@ class PlanningJourneyTest extends SignedInJourney {
                 browser.fill("Interval", "60");
                 browser.press("Save set-up");
                 browser.see("Holds revision 1, an older one.");
-                browser.click(By.xpath("//summary[.='Earlier revisions']"));
+                browser.click(By.xpath("//summary[.='Revisions']"));
                 browser.see("Start from this revision");
             }
         });

@@ -55,7 +55,7 @@ class TrayJourneyTest extends SignedInJourney {
         browser.keys("d");
         browser.fill("Reason for discarding", "wrong machine");
         browser.click(inDialog("Discard"));
-        browser.see("Everything has its place.");
+        browser.see("All readings are placed.");
     }
 
     private void takeTheFile(String instrument) {

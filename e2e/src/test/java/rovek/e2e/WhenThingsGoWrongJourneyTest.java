@@ -110,13 +110,13 @@ class WhenThingsGoWrongJourneyTest {
             browser.room("Plant");
             browser.click(By.xpath("//tr[@data-node][contains(., 'Well pump')]"));
             browser.see(By.xpath("//section//tr[contains(., 'Velocity')]"));
-            assertThat(browser.texts(By.xpath("//button[.='set one']"))).isEmpty();
+            assertThat(browser.texts(By.xpath("//button[.='Set limit']"))).isEmpty();
             assertThat(browser.texts(By.xpath("//button[.='History']"))).isEmpty();
             browser.room("Instruments");
             browser.see("Nothing new on VH-2.");
             browser.press("Load");
             browser.see("Ready to load.");
-            browser.click(By.xpath("//div[@role='dialog']//button[.='Load it']"));
+            browser.click(By.xpath("//div[@role='dialog']//button[.='Load']"));
             browser.see("Your role does not allow this. Nothing was changed; ask an administrator.");
         });
     }

@@ -132,7 +132,7 @@ class WholeRoundJourneyTest {
 
     private void setALimit() {
         browser.click(By.xpath("//tr[@data-node][contains(., 'Well pump 2')]"));
-        browser.click(By.xpath("//section//tr[contains(., '" + VELOCITY + "')]//button[.='set one']"));
+        browser.click(By.xpath("//section//tr[contains(., '" + VELOCITY + "')]//button[.='Set limit']"));
         browser.fill("Watch", "0.3");
         browser.fill("Fail", "0.6");
         Accessibility.check(browser, "limits");
@@ -165,7 +165,7 @@ class WholeRoundJourneyTest {
         Accessibility.check(browser, "routes");
         browser.press("Load route");
         browser.see("Ready to load.");
-        browser.click(By.xpath("//div[@role='dialog']//button[.='Load it']"));
+        browser.click(By.xpath("//div[@role='dialog']//button[.='Load']"));
         browser.see("Wellfield, monthly walk is on the instrument: 2 stops, digest compared. You may unplug.");
     }
 
@@ -212,7 +212,7 @@ class WholeRoundJourneyTest {
         browser.press("Discard");
         browser.fill("Reason for discarding", "only tried the button");
         browser.click(By.xpath("//div[@role='dialog']//button[.='Discard']"));
-        browser.see("Everything has its place.");
+        browser.see("All readings are placed.");
     }
 
     private void followTheTrend() {
