@@ -197,7 +197,7 @@ describe('the gate before loading', () => {
         : [clock, battery, calibration],
     )
     expect(await screen.findByText('2 items are open before it can be loaded: Clock, Battery.')).toBeTruthy()
-    const button = screen.getByRole('button', { name: t('routes:load') }) as HTMLButtonElement
+    const button = screen.getByRole('button', { name: t('instruments:load') }) as HTMLButtonElement
     expect(button.disabled).toBe(true)
     fireEvent.click(screen.getByText('Set clock'))
     expect(await screen.findByText('1 item is open before it can be loaded: Battery.')).toBeTruthy()
@@ -243,7 +243,7 @@ describe('the gate before loading', () => {
     ])
     expect(await screen.findByText('It has no acceleration.')).toBeTruthy()
     expect(screen.queryByText('Load anyway')).toBeNull()
-    expect((screen.getByRole('button', { name: t('routes:load') }) as HTMLButtonElement).disabled).toBe(true)
+    expect((screen.getByRole('button', { name: t('instruments:load') }) as HTMLButtonElement).disabled).toBe(true)
   })
 })
 
