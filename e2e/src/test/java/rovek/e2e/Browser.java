@@ -150,7 +150,7 @@ final class Browser implements AutoCloseable {
     }
 
     void room(String name) {
-        click(By.xpath("//nav[@aria-label='Rooms']//a[starts-with(normalize-space(.), " + literal(name) + ")]"));
+        click(By.xpath("(//nav)[1]//a[starts-with(normalize-space(.), " + literal(name) + ")]"));
     }
 
     /** Types where the focus is, without pointing at anything. */

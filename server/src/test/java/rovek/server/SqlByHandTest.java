@@ -39,8 +39,7 @@ class SqlByHandTest {
     private static boolean speaksSql(Path file) {
         try {
             String text = Files.readString(file);
-            return text.contains("org.springframework.jdbc")
-                            && !text.contains("CannotGetJdbcConnectionException")
+            return text.contains("org.springframework.jdbc") && !text.contains("CannotGetJdbcConnectionException")
                     || text.contains("createNativeQuery")
                     || text.contains("nativeQuery")
                     || text.contains("java.sql.Connection")
@@ -61,7 +60,8 @@ class SqlByHandTest {
         }
         StringBuilder sources = new StringBuilder();
         try (Stream<Path> files = Files.walk(SOURCE)) {
-            for (Path file : files.filter(one -> one.toString().endsWith(".java")).toList()) {
+            for (Path file :
+                    files.filter(one -> one.toString().endsWith(".java")).toList()) {
                 sources.append(Files.readString(file));
             }
         }
@@ -82,9 +82,9 @@ class SqlByHandTest {
                     tables.add(found.group(2));
                 });
         assertThat(tables).hasSizeGreaterThan(45);
-        assertThat(tables.stream()
-                        .filter(table -> !sources.toString().contains("name = \"" + table + "\"")))
-                .as("what the database notes by itself, sums of results, a view that lives for seconds, Spring's own, partitions")
+        assertThat(tables.stream().filter(table -> !sources.toString().contains("name = \"" + table + "\"")))
+                .as(
+                        "what the database notes by itself, sums of results, a view that lives for seconds, Spring's own, partitions")
                 .containsExactlyInAnyOrder(
                         "measured_check",
                         "plant_news",

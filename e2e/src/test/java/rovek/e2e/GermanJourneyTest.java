@@ -1,0 +1,47 @@
+package rovek.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.openqa.selenium.By;
+
+/** The same work in another language: chosen once, it stays with the account. */
+class GermanJourneyTest extends SignedInJourney {
+
+    @Test
+    void aRoundIsEnteredInGermanWithADecimalComma() {
+        keepingAPicture(() -> {
+            String client = plant.id(null, "CLIENT", "", "Kunde " + UUID.randomUUID());
+            String area = plant.id(plant.id(client, "SITE", "", "Werk"), "AREA", "", "Halle");
+            String point = plant.id(plant.id(area, "ASSET", "C-320", "Verdichter"), "POINT", "", "Tafel");
+            String pressure = plant.check(point, "gauge", "Druck");
+            plant.route(List.of(pressure));
+            browser.room("Settings");
+            browser.click(By.xpath("//select/option[.='Deutsch']"));
+            browser.see("Änderungsverzeichnis");
+            Accessibility.check(browser, "the settings in German");
+            browser.room("Rundgänge");
+            browser.see("Alle Stationen werden von Hand eingegeben; ein Messgerät ist nicht nötig.");
+            browser.press("Messwerte eingeben");
+            browser.fill("Messwert von C-320 Tafel, Druck", "7,2");
+            browser.press("Rundgang speichern");
+            browser.see("Messwerte gespeichert.");
+            assertThat(caller.get("/api/checks/" + pressure + "/trend?result=")
+                            .ok()
+                            .get("points")
+                            .get(0)
+                            .get("value")
+                            .asDouble())
+                    .isEqualTo(7.2);
+            browser.see("Alle Messungen sind zugeordnet.");
+            browser.open(rovek.address() + "/visits");
+            browser.see("Ausgelesene, von Hand eingegebene, aufgenommene oder aus Dateien importierte Messungen.");
+            assertThat(browser.texts(By.xpath("//nav//a"))).contains("Heute", "Anlage", "Messgeräte", "Einsätze");
+            browser.room("Einstellungen");
+            browser.click(By.xpath("//select/option[.='English']"));
+            browser.see("Audit trail");
+        });
+    }
+}
