@@ -2,6 +2,7 @@ import type { ReactNode } from 'react'
 import type { ConnectionView } from '../api/types'
 import { Button } from '../parts/Button'
 import { day, span } from '../units/format'
+import { written } from '../units/locale'
 import { t } from '../words/t'
 
 /** Battery, clock, calibration: what may spoil a walk, seen before it begins. */
@@ -20,7 +21,7 @@ export function InstrumentFacts({
     <dl className="mb-4 flex flex-wrap gap-x-9 gap-y-2">
       {connection.batteryPercent !== null && <Fact name={t('instruments:battery')}>{connection.batteryPercent} %</Fact>}
       {connection.temperatureCelsius !== null && (
-        <Fact name={t('instruments:temperature')}>{connection.temperatureCelsius.toFixed(1)} °C</Fact>
+        <Fact name={t('instruments:temperature')}>{written(connection.temperatureCelsius.toFixed(1))} °C</Fact>
       )}
       <Fact name={t('instruments:clock')}>
         {clockAheadSeconds === null ? (

@@ -2,6 +2,7 @@ import { api } from '../api/client'
 import type { JobView } from '../api/types'
 import { Button } from './Button'
 import { bytes } from '../units/format'
+import { count } from '../units/locale'
 import { t } from '../words/t'
 
 /** Work that keeps what it has done until somebody stops it. */
@@ -11,7 +12,7 @@ const COUNTED = ['recalculate', 'import']
 /** What runs, how far it is, and how to stop it; then how it ended. */
 export function JobPanel({ job, onTryAgain }: { job: JobView; onTryAgain: () => void }) {
   const running = job.state === 'RUNNING'
-  const amount = (n: number) => (COUNTED.includes(job.kind) ? n.toLocaleString('en-GB') : bytes(n))
+  const amount = (n: number) => (COUNTED.includes(job.kind) ? count(n) : bytes(n))
   const mayStop = STOPPABLE.includes(job.kind)
   const share = job.total > 0 ? (100 * job.done) / job.total : 0
   return (

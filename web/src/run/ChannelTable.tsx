@@ -1,6 +1,7 @@
 import type { RunStatistics } from '../api/types'
 import { Button } from '../parts/Button'
 import { change, elapsed, number } from '../units/format'
+import { written } from '../units/locale'
 import { t } from '../words/t'
 import { toneOf } from './LanePlot'
 import { type Channel, lanesOf } from './lanes'
@@ -27,7 +28,10 @@ function limitsSay({ low, high }: Channel): string {
 function outsideSay(outside: number, covered: number): string {
   const percent = covered > 0 ? (100 * outside) / covered : 0
   if (percent === 0) return t('signals:neverOutside')
-  return t('signals:outsideSay', { time: elapsed(outside), percent: percent < 0.1 ? '<0.1' : percent.toFixed(1) })
+  return t('signals:outsideSay', {
+    time: elapsed(outside),
+    percent: percent < 0.1 ? `<${written('0.1')}` : written(percent.toFixed(1)),
+  })
 }
 
 /** Legend and calculation in one: each channel with its value under the cursor, and what it did within what is shown. */

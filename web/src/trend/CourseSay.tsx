@@ -1,5 +1,6 @@
 import type { Course } from '../api/types'
 import { day, number } from '../units/format'
+import { written } from '../units/locale'
 import { t } from '../words/t'
 const DAYS_A_MONTH = 30.4
 
@@ -46,5 +47,5 @@ function reaching({ reaching }: Course): string[] {
 }
 
 function chance(p: number): string {
-  return p < 0.001 ? t('trend:course.chanceTiny') : `${(p * 100).toFixed(1)} %`
+  return p < 0.001 ? t('trend:course.chanceTiny') : `${written((p * 100).toFixed(1))} %`
 }

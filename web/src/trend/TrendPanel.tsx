@@ -9,6 +9,7 @@ import { day, number } from '../units/format'
 import { KeepPlot } from '../viewers/KeepPlot'
 import { RangeStrip } from '../viewers/RangeStrip'
 import { type Span, useZoom } from '../viewers/useZoom'
+import { count } from '../units/locale'
 import { t } from '../words/t'
 import { CourseSay } from './CourseSay'
 import { seconds } from './drawing'
@@ -164,7 +165,7 @@ export function TrendPanel({
       />
       <RangeStrip whole={extent} zoom={zoom} outline={outline} label={t('trend:strip')} />
       <p className="text-[12px] text-ink3">
-        {whole.stretches.length > 0 && `${t('trend:thinned', { n: whole.readings.toLocaleString('en-GB') })}. `}
+        {whole.stretches.length > 0 && `${t('trend:thinned', { n: count(whole.readings) })}. `}
         {t('trend:keys')}
       </p>
       <KeepPlot

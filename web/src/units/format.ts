@@ -1,4 +1,5 @@
 import { t } from '../words/t'
+import { locale, written } from './locale'
 
 const MINUS = '−'
 
@@ -50,24 +51,24 @@ function decimalsOf(value: number, boundaries: readonly (number | null)[]): numb
  * side of each as the true value does.
  */
 export function number(value: number, ...boundaries: (number | null)[]): string {
-  return value.toFixed(decimalsOf(value, boundaries)).replace('-', MINUS)
+  return written(value.toFixed(decimalsOf(value, boundaries)))
 }
 
 /** A number of whatever size with three significant digits: what is small is not nothing. */
 export function significant(value: number): string {
-  return String(Number(value.toPrecision(3))).replace('-', MINUS)
+  return written(String(Number(value.toPrecision(3))))
 }
 
 /** A change, with the decimals of what changed: always with its sign, nothing for a change that rounds to nothing. */
 export function change(value: number, of: number): string {
-  const text = value.toFixed(decimalsOf(of, [])).replace('-', MINUS)
+  const text = written(value.toFixed(decimalsOf(of, [])))
   return /[1-9]/.test(text) ? (value > 0 ? `+${text}` : text) : text.replace(MINUS, '')
 }
 
 /** A limit as somebody typed it, with at least two decimals, so that columns align; one that was computed with four digits. */
 export function limit(value: number): string {
   const decimals = givenDecimals(value) ?? decimalsIn(Number(value.toPrecision(4)))
-  return value.toFixed(Math.min(MOST_DECIMALS, Math.max(2, decimals))).replace('-', MINUS)
+  return written(value.toFixed(Math.min(MOST_DECIMALS, Math.max(2, decimals))))
 }
 
 /** The boundary to stay within, as short as can be: one side, or both; null where there is none. */
@@ -90,8 +91,8 @@ export function typedNumber(text: string): number | null {
 }
 
 export function bytes(count: number): string {
-  if (count >= 1e9) return `${(count / 1e9).toFixed(1)} GB`
-  return count >= 1e6 ? `${(count / 1e6).toFixed(1)} MB` : `${Math.max(1, Math.round(count / 1e3))} kB`
+  if (count >= 1e9) return `${written((count / 1e9).toFixed(1))} GB`
+  return count >= 1e6 ? `${written((count / 1e6).toFixed(1))} MB` : `${Math.max(1, Math.round(count / 1e3))} kB`
 }
 
 export function minutes(count: number): string {
@@ -125,14 +126,14 @@ export function age(at: string | null, now: Date): string {
 }
 
 export function day(at: string): string {
-  return new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })
+  return new Date(at).toLocaleDateString(locale(), { day: 'numeric', month: 'short', year: 'numeric' })
 }
 
 export function dayAndTime(at: string): string {
   const when = new Date(at)
-  return `${when.toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })}, ${time(at)}`
+  return `${when.toLocaleDateString(locale(), { day: 'numeric', month: 'short', year: 'numeric' })}, ${time(at)}`
 }
 
 export function time(at: string): string {
-  return new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
+  return new Date(at).toLocaleTimeString(locale(), { hour: '2-digit', minute: '2-digit' })
 }

@@ -113,5 +113,6 @@ describe('wording', () => {
     expect(t('today:wants', { n: 3 })).toBe('⟦3 items need attention⟧')
     await speak('en', english)
     expect(i18next.language).toBe('en')
+    expect(t('today:wants', { n: 3 })).toBe('3 items need attention')
   })
 })
