@@ -55,7 +55,7 @@ class LookingCloselyJourneyTest extends SignedInJourney {
             browser.click(chosen("Cursor", "harmonics"));
             browser.see(By.xpath("//p/span/span[.='2×']"));
             browser.click(chosen("Compare with", "2 Mar 2026"));
-            browser.see("dotted: 2 Mar 2026");
+            browser.see("dotted line: 2 Mar 2026");
             browser.click(By.xpath("//summary[starts-with(normalize-space(.), 'Display settings')]"));
             browser.click(chosen("Quantity", "displacement"));
             browser.click(chosen("Averages", "4"));
@@ -69,7 +69,7 @@ class LookingCloselyJourneyTest extends SignedInJourney {
             browser.see("visible range as");
             browser.press("SVG");
             String svg = text(browser.keptAs("Spectrum, 2 Apr 2026.svg"));
-            assertThat(svg).startsWith("<svg").contains("dotted: 2 Mar 2026").contains("µm RMS");
+            assertThat(svg).startsWith("<svg").contains("dotted line: 2 Mar 2026").contains("µm RMS");
             assertThat(svg.length()).as("the lines themselves are in it").isGreaterThan(5_000);
             browser.press("PNG");
             assertThat(bytes(browser.keptAs("Spectrum, 2 Apr 2026.png"))).startsWith(0x89, 'P', 'N', 'G');

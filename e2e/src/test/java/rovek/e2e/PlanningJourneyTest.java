@@ -68,7 +68,7 @@ class PlanningJourneyTest extends SignedInJourney {
     private void chooseTheSensor() {
         browser.click(By.xpath("//summary[.='Settings']"));
         browser.click(By.xpath("//select[@aria-label='Sensor']/option[.='ACC-7']"));
-        browser.see("4 checks would be measured otherwise.");
+        browser.see("Changes how 4 checks are measured.");
         browser.press("Change setting");
         browser.see("of sensor ACC-7");
         browser.see("98.7 mV/g");

@@ -77,7 +77,7 @@ class TrayJourneyTest extends SignedInJourney {
         browser.click(inDialog("Close"));
         browser.click(By.xpath("//summary[starts-with(., 'Originals')]"));
         browser.press("Import again");
-        browser.see("0 new readings, 10 already stored.");
+        browser.see("0 new readings, 10 stored before.");
         assertThat(List.of(caller.get("/api/visits").ok().get(0).get("readings").asInt()))
                 .containsExactly(10);
     }

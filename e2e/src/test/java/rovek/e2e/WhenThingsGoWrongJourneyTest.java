@@ -85,7 +85,7 @@ class WhenThingsGoWrongJourneyTest {
         keepingAPicture(() -> {
             signIn(RunningRovek.ADMINISTRATOR);
             browser.room("Instruments");
-            browser.see("1 new thing on VH-2.");
+            browser.see("1 new file on VH-2.");
             field.faults(Map.of("cutAfterBytes", 180_000));
             browser.press("Read back new files");
             browser.see(

@@ -136,7 +136,7 @@ class WholeRoundJourneyTest {
         browser.fill("Watch", "0.3");
         browser.fill("Fail", "0.6");
         Accessibility.check(browser, "limits");
-        browser.press("Set limit");
+        browser.click(inDialog("Set limit"));
         browser.see(By.xpath("//section//tr[contains(., '" + VELOCITY + "')]//button[.='0.60']"));
     }
 
@@ -184,11 +184,11 @@ class WholeRoundJourneyTest {
 
     private void readBack() {
         browser.open(rovek.address() + "/instruments");
-        browser.see("2 new things on VH-2.");
+        browser.see("2 new files on VH-2.");
         browser.click(By.xpath("//input[@aria-label='RESULTS/LOOSE.zip']"));
-        browser.press("Read back 1 chosen");
+        browser.press("Read back 1 file");
         browser.see("1 new reading, 1 of them loose. The originals are kept and their digests agree.");
-        browser.see("1 new thing on VH-2.");
+        browser.see("1 new file on VH-2.");
         browser.press("Read back new files");
         browser.see("3 new readings. The originals are kept and their digests agree.");
         browser.see("Nothing new on VH-2.");
