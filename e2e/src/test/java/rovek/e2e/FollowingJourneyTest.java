@@ -106,7 +106,7 @@ class FollowingJourneyTest extends SignedInJourney {
             browser.see("Effect on the history");
             browser.see("of 13 readings on 1 check");
             Accessibility.check(browser, "limits on the history");
-            browser.press("Set limit");
+            browser.click(inDialog("Set limit"));
             browser.see("Limit saved.");
             browser.keys(Keys.ESCAPE);
             assertThat(caller.get("/api/nodes/" + velocity + "/limits")

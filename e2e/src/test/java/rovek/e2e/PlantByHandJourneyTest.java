@@ -78,7 +78,7 @@ class PlantByHandJourneyTest extends SignedInJourney {
             browser.press("Save as template");
             browser.see("Save P-1 Pump as template");
             browser.keys(Keys.ENTER);
-            browser.see("Kept as Pump, revision 1.");
+            browser.see("Saved as Pump, revision 1.");
             choose("Wellfield");
             StringBuilder rows = new StringBuilder("tag\ttemplate\n");
             for (int i = 2; i <= 40; i++) {
