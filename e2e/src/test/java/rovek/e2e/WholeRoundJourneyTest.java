@@ -136,7 +136,7 @@ class WholeRoundJourneyTest {
         browser.fill("Watch", "0.3");
         browser.fill("Fail", "0.6");
         Accessibility.check(browser, "limits");
-        browser.click(inDialog("Set limit"));
+        browser.click(By.xpath("//div[@role='dialog']//button[.='Set limit']"));
         browser.see(By.xpath("//section//tr[contains(., '" + VELOCITY + "')]//button[.='0.60']"));
     }
 
