@@ -24,6 +24,7 @@ import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
 import rovek.core.unit.Amount;
 import rovek.server.base.problem.DomainProblem;
+import rovek.server.base.records.Parts;
 import rovek.server.plant.tree.Plant;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
@@ -141,10 +142,10 @@ public class ReadingDesk {
     /** What a reading was taken with. */
     public record TakenWith(String technique, Map<String, String> settings) {}
 
-    /** Of several readings, in the order they were taken. */
+    /** Of several readings. */
     @Transactional(readOnly = true)
     public List<TakenWith> takenWith(Collection<UUID> ids) {
-        return readings.takenWith(ids).stream()
+        return Parts.asked(ids, readings::takenWith).stream()
                 .map(row -> new TakenWith(row.technique(), json.readValue(row.settings(), new TypeReference<>() {})))
                 .toList();
     }

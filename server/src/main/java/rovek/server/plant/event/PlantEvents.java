@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -18,6 +19,7 @@ import rovek.core.limit.Baselines;
 import rovek.core.plant.Node;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
+import rovek.server.base.records.Parts;
 import rovek.server.people.account.Accounts;
 import rovek.server.plant.tree.Plant;
 import rovek.server.plant.tree.PlantNode;
@@ -31,6 +33,9 @@ import rovek.server.plant.tree.PlantTree;
 public class PlantEvents {
 
     private static final int LONGEST_WORDS = 500;
+
+    private static final Comparator<PlantEventEntity> IN_ORDER =
+            Comparator.comparing((PlantEventEntity event) -> event.at).thenComparing(event -> event.notedAt);
 
     private final PlantEventRepository events;
     private final ChangedChecks changedChecks;
@@ -168,7 +173,11 @@ public class PlantEvents {
         if (nodes.isEmpty()) {
             return List.of();
         }
-        return events.of(nodes).stream().map(Row::of).toList();
+        // Beneath a client there may be more nodes than a statement can name.
+        return Parts.asked(nodes, events::of).stream()
+                .sorted(IN_ORDER)
+                .map(Row::of)
+                .toList();
     }
 
     /**

@@ -13,11 +13,14 @@ interface CertificateReadingRepository
     /** A reading of a visit and a certificate in force that states it. */
     record Stated(UUID readingId, UUID certificateId, String number) {}
 
-    @Query("""
-            SELECT k.readingId, c.id, c.number FROM CertificateReadingEntity k
-            JOIN CertificateEntity c ON c.id = k.certificateId
-            WHERE c.state = ISSUED AND (k.visitId = :visit OR k.readingId IN :moved) ORDER BY c.number""")
-    List<Stated> stated(UUID visit, Collection<UUID> moved);
+    String STATED = "SELECT k.readingId, c.id, c.number FROM CertificateReadingEntity k "
+            + "JOIN CertificateEntity c ON c.id = k.certificateId WHERE c.state = ISSUED AND ";
+
+    @Query(STATED + "k.visitId = :visit")
+    List<Stated> ofVisit(UUID visit);
+
+    @Query(STATED + "k.readingId IN :readings")
+    List<Stated> ofReadings(Collection<UUID> readings);
 
     @Query("SELECT k.readingId FROM CertificateReadingEntity k WHERE k.certificateId IN :certificates")
     List<UUID> readingsOf(Collection<UUID> certificates);

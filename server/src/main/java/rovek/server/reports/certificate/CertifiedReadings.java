@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -53,7 +54,11 @@ public class CertifiedReadings {
     /** The readings of a visit, or that were of it when they were certified, that certificates in force state. */
     @Transactional(readOnly = true)
     public List<OnCertificate> ofVisit(UUID visit) {
-        return stated.stated(visit, readings.changedOfVisit(visit)).stream()
+        Stream<CertificateReadingRepository.Stated> moved =
+                Parts.asked(readings.changedOfVisit(visit), stated::ofReadings).stream();
+        return Stream.concat(stated.ofVisit(visit).stream(), moved)
+                .distinct()
+                .sorted(Comparator.comparing(CertificateReadingRepository.Stated::number))
                 .map(one -> new OnCertificate(one.readingId(), one.certificateId(), one.number()))
                 .toList();
     }
