@@ -16,7 +16,7 @@ class GermanJourneyTest extends SignedInJourney {
             String client = plant.id(null, "CLIENT", "", "Kunde " + UUID.randomUUID());
             String area = plant.id(plant.id(client, "SITE", "", "Werk"), "AREA", "", "Halle");
             String point = plant.id(plant.id(area, "ASSET", "C-320", "Verdichter"), "POINT", "", "Tafel");
-            String pressure = plant.check(point, "gauge", "Druck");
+            String pressure = plant.check(point, "gauge", "Pressure");
             plant.route(List.of(pressure));
             browser.room("Settings");
             browser.click(By.xpath("//select/option[.='Deutsch']"));
@@ -25,7 +25,7 @@ class GermanJourneyTest extends SignedInJourney {
             browser.room("Rundgänge");
             browser.see("Alle Stationen werden von Hand eingegeben; ein Messgerät ist nicht nötig.");
             browser.press("Messwerte eingeben");
-            browser.fill("Messwert von C-320 Tafel, Druck", "7,2");
+            browser.fill("Messwert von C-320 Tafel, Pressure", "7,2");
             browser.press("Rundgang speichern");
             browser.see("Messwerte gespeichert.");
             assertThat(caller.get("/api/checks/" + pressure + "/trend?result=")
