@@ -34,14 +34,14 @@ export function Rail({ me }: { me: Account }) {
   return (
     <nav
       aria-label={t('common:roomList')}
-      className="flex w-[124px] shrink-0 max-lg:w-[112px] flex-col border-r border-rule2 bg-paper2"
+      className="flex min-w-[124px] shrink-0 max-lg:min-w-[112px] flex-col border-r border-rule2 bg-paper2"
     >
       <div className="px-3.5 pt-2.5 pb-2 font-mono text-[17px] font-semibold text-plum">{t('common:product')}</div>
       {rooms.map((room) => (
         <Link
           key={room}
           to={`/${room}`}
-          className={`flex h-9 items-center justify-between border-l-[3px] px-3.5 font-semibold ${isIn(room, path) ? 'border-plum bg-paper text-ink' : 'border-transparent text-ink2 hover:bg-paper'}`}
+          className={`flex h-9 items-center justify-between gap-2 whitespace-nowrap border-l-[3px] px-3.5 font-semibold ${isIn(room, path) ? 'border-plum bg-paper text-ink' : 'border-transparent text-ink2 hover:bg-paper'}`}
         >
           {t(`common:rooms.${room}`)}
           {counts[room] ? <span className="text-[12px] text-plum">{counts[room]}</span> : null}

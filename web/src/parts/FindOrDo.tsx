@@ -126,8 +126,10 @@ export function FindOrDo() {
         onClick={() => setOpen(true)}
         className="field flex w-[190px] max-lg:w-[130px] cursor-pointer items-center justify-between text-ink3"
       >
-        {t('common:find.label')}
-        <kbd className="max-lg:hidden border border-rule bg-paper px-1 font-mono text-[11px] text-ink2">Ctrl K</kbd>
+        <span className="truncate">{t('common:find.label')}</span>
+        <kbd className="max-lg:hidden ml-2 shrink-0 whitespace-nowrap border border-rule bg-paper px-1 font-mono text-[11px] text-ink2">
+          {t('common:keys.find.keys')}
+        </kbd>
       </button>
       {open && <FindDialog onClose={() => setOpen(false)} />}
     </>
