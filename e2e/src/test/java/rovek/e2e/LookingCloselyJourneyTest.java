@@ -69,7 +69,10 @@ class LookingCloselyJourneyTest extends SignedInJourney {
             browser.see("visible range as");
             browser.press("SVG");
             String svg = text(browser.keptAs("Spectrum, 2 Apr 2026.svg"));
-            assertThat(svg).startsWith("<svg").contains("dotted line: 2 Mar 2026").contains("µm RMS");
+            assertThat(svg)
+                    .startsWith("<svg")
+                    .contains("dotted line: 2 Mar 2026")
+                    .contains("µm RMS");
             assertThat(svg.length()).as("the lines themselves are in it").isGreaterThan(5_000);
             browser.press("PNG");
             assertThat(bytes(browser.keptAs("Spectrum, 2 Apr 2026.png"))).startsWith(0x89, 'P', 'N', 'G');
