@@ -111,7 +111,7 @@ class ExchangeTest {
         try (var db = rovek.database().connect();
                 var statement = db.createStatement()) {
             db.setAutoCommit(false);
-            statement.execute("SELECT pg_advisory_xact_lock(7150)");
+            statement.execute("SELECT pg_advisory_xact_lock(7150, hashtext(''))");
             answer = other.submit(() -> caller.sendFile(path, "plant", file));
             while (!caller.get("/api/jobs/" + change).text().contains("Reading the rows")) {
                 Thread.sleep(50);
