@@ -38,7 +38,7 @@ class GermanJourneyTest extends SignedInJourney {
             browser.see("Alle Messungen sind zugeordnet.");
             browser.open(rovek.address() + "/visits");
             browser.see("Ausgelesene, von Hand eingegebene, aufgenommene oder aus Dateien importierte Messungen.");
-            assertThat(browser.texts(By.xpath("//nav//a"))).contains("Heute", "Anlage", "Messgeräte", "Einsätze");
+            assertThat(browser.texts(By.xpath("//nav//a"))).contains("Anlage", "Messgeräte", "Einsätze");
             browser.room("Einstellungen");
             browser.click(By.xpath("//select/option[.='English']"));
             browser.see("Audit trail");
