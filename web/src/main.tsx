@@ -17,7 +17,6 @@ guardDoubleClicks(document)
 const language = chosenLanguage()
 const wording = await languages[language].wording()
 await speak(language, wording.default)
-document.documentElement.lang = language
 
 const root = document.getElementById('root')
 if (root) {

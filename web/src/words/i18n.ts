@@ -13,26 +13,29 @@ export const languages = {
 
 export type Language = keyof typeof languages
 
+function isSpoken(language: string): language is Language {
+  return Object.hasOwn(languages, language)
+}
+
 const KEPT = 'rovek.language'
 
 /** What this browser was told last; else what it prefers and Rovek speaks; else English. */
 export function chosenLanguage(): Language {
   const wanted = [localStorage.getItem(KEPT) ?? '', ...navigator.languages].map((one) => one.slice(0, 2))
-  return wanted.find((one): one is Language => one in languages) ?? 'en'
+  return wanted.find(isSpoken) ?? 'en'
 }
 
 /** Speaks another language from now on, in this browser. */
 export async function choose(language: Language) {
-  localStorage.setItem(KEPT, language)
   const { default: wording } = await languages[language].wording()
   for (const [namespace, texts] of Object.entries(wording)) i18next.addResourceBundle(language, namespace, texts)
   await i18next.changeLanguage(language)
-  document.documentElement.lang = language
+  localStorage.setItem(KEPT, language)
 }
 
 /** Speaks the language that a person chose, where it is another one and Rovek speaks it. */
 export async function spoken(language: string) {
-  if (language !== i18next.language && language in languages) await choose(language as Language)
+  if (language !== i18next.language && isSpoken(language)) await choose(language)
 }
 
 /** Begins to speak, with wording that is there already. */

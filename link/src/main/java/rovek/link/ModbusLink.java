@@ -25,7 +25,7 @@ public final class ModbusLink implements AutoCloseable {
     }
 
     /**
-     * Connects. A lost link is not corrected by itself: the caller is told and connects again.
+     * Connects. A lost link does not come back by itself: the caller is told and connects again.
      *
      * @param unit 0 to 255
      * @param patience how long the device may take for an answer

@@ -47,6 +47,30 @@ class AccountsTest {
     }
 
     @Test
+    void everybodyReadsTheLanguageOfHisChoice() {
+        Caller viewer = with("VIEWER", "reader.in.german");
+        assertThat(viewer.get("/api/session").ok().get("language").asString()).isEmpty();
+        assertThat(viewer.put("/api/session/language", Map.of("language", "de"))
+                        .ok()
+                        .get("language")
+                        .asString())
+                .isEqualTo("de");
+        for (String wrong : new String[] {"German", "d", "de-de", "de; DROP", "x".repeat(5_000)}) {
+            assertThat(viewer.put("/api/session/language", Map.of("language", wrong))
+                            .sentence())
+                    .as(wrong.substring(0, 1))
+                    .isEqualTo("Choose a language from the list.");
+        }
+        assertThat(viewer.put("/api/session/language", Map.of()).status()).isBetween(400, 499);
+        Caller elsewhere = Caller.signedIn(rovek.address(), "reader.in.german", RunningRovek.PASSWORD);
+        assertThat(elsewhere.get("/api/session").ok().get("language").asString())
+                .isEqualTo("de");
+        assertThat(administrator.get("/api/session").ok().get("language").asString())
+                .isEmpty();
+        assertThat(administrator.get("/api/audit").ok().toString()).contains("choose language");
+    }
+
+    @Test
     void eachRoleMayDoItsPartAndNoMore() {
         Map<String, Object> client = Map.of("level", "CLIENT", "name", "Somebody");
         Caller viewer = with("VIEWER", "role.viewer");

@@ -301,7 +301,7 @@ class TransferTest {
         look();
         String trail = caller.get("/api/audit?subjectType=instrument&subjectId=" + instrument)
                 .text();
-        assertThat(trail.split("told again by the instrument", -1))
+        assertThat(trail.split("changed by what the instrument reports", -1))
                 .as("once, not at every look")
                 .hasSize(2);
     }

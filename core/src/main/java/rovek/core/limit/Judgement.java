@@ -11,7 +11,7 @@ import java.util.Optional;
  * @param verdict that counts
  * @param reason why it was not judged, or not by all its rules, or what else kept the verdict; blank otherwise
  * @param overridden what a person put in the place of the computed verdict; empty where nobody did
- * @param again what it was judged before, where the limit was said for readings that were there already
+ * @param rejudged what it was judged before, where the limit was said for readings that were there already
  */
 public record Judgement(Verdict verdict, String reason, Optional<Overridden> overridden, Optional<Rejudged> rejudged) {
 

@@ -3,6 +3,7 @@ package rovek.server.base.records;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
+import java.util.function.Consumer;
 import java.util.function.Function;
 
 /** Long lists in parts, none so long that a statement could not name each of its members. */
@@ -12,13 +13,31 @@ public final class Parts {
 
     private Parts() {}
 
+    /** Hands a list over part by part. */
+    public static <T> void each(Collection<T> all, Consumer<List<T>> taker) {
+        each(all, MOST, taker);
+    }
+
+    private static <T> void each(Collection<T> all, int most, Consumer<List<T>> taker) {
+        List<T> list = List.copyOf(all);
+        for (int from = 0; from < list.size(); from += most) {
+            taker.accept(list.subList(from, Math.min(list.size(), from + most)));
+        }
+    }
+
     /** What is asked for part by part, together. */
     public static <T, R> List<R> asked(Collection<T> all, Function<List<T>, List<R>> question) {
-        List<T> list = List.copyOf(all);
+        return asked(all, 1, question);
+    }
+
+    /**
+     * As {@link #asked(Collection, Function)}, where each member leads to several others that are named in turn.
+     *
+     * @param others how many at most
+     */
+    public static <T, R> List<R> asked(Collection<T> all, int others, Function<List<T>, List<R>> question) {
         List<R> answers = new ArrayList<>();
-        for (int from = 0; from < list.size(); from += MOST) {
-            answers.addAll(question.apply(list.subList(from, Math.min(list.size(), from + MOST))));
-        }
+        each(all, Math.max(1, MOST / others), part -> answers.addAll(question.apply(part)));
         return answers;
     }
 }

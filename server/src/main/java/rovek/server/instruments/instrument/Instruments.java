@@ -55,7 +55,10 @@ public class Instruments {
         this.clock = clock;
     }
 
-    /** Puts who answered on the shelf; what a known one tells again is noted. In the caller's transaction. */
+    /**
+     * Puts who answered on the shelf; what a known one reports otherwise than before is noted. In the caller's
+     * transaction.
+     */
     @Transactional(propagation = Propagation.MANDATORY)
     InstrumentView meet(InstrumentIdentity identity, Reach by) {
         Recognition.Named named = named(identity, by);
@@ -102,7 +105,7 @@ public class Instruments {
         InstrumentView before = instrument.view();
         takeOver(instrument, identity);
         if (!instrument.view().seenAt(before.lastSeenAt()).equals(before)) {
-            audit.note("told again by the instrument", "instrument", id, before, instrument.view());
+            audit.note("changed by what the instrument reports", "instrument", id, before, instrument.view());
         }
     }
 

@@ -93,7 +93,7 @@ public class Presence {
     /** Everything that was found. */
     public record Findings(List<ConnectionLine> connections, List<CandidateLine> candidates, Set<String> lines) {}
 
-    /** @param again whether what was found a moment ago will not do */
+    /** @param again whether to look once more, however short ago the last look was */
     public Findings look(boolean again) {
         List<ConnectionRows.Row> known = rows.all();
         Set<Reach> taken = new HashSet<>();

@@ -60,8 +60,8 @@ public class Readings {
             return Map.of();
         }
         Map<UUID, List<ReadingView>> byCheck = new HashMap<>();
-        List<UUID> ids = newest.of(checks, most);
-        read(Parts.asked(ids, readings::of))
+        // Part by part of the checks: those of one check must come together, in their order.
+        read(Parts.asked(checks, most, part -> readings.of(newest.of(part, most))))
                 .forEach(reading -> byCheck.computeIfAbsent(reading.checkId(), none -> new ArrayList<>())
                         .add(reading));
         return byCheck;
@@ -96,7 +96,7 @@ public class Readings {
         Map<UUID, ResultSeries> series = new LinkedHashMap<>();
         checks.forEach(
                 check -> series.put(check, new ResultSeries(new ArrayList<>(), new ArrayList<>(), result.unit())));
-        Parts.asked(checks, part -> {
+        Parts.each(checks, part -> {
             try (Stream<ReadingRepository.Value> values = readings.values(part, result.id())) {
                 values.forEach(one -> {
                     ResultSeries of = series.get(one.checkId());
@@ -107,7 +107,6 @@ public class Readings {
                                     one.takenAt(), amount.in(result.unit()).value()));
                 });
             }
-            return List.of();
         });
         return series;
     }

@@ -8,7 +8,7 @@ import rovek.core.limit.Verdict;
  * What is to be known beside a verdict.
  *
  * @param overridden what a person put in the place of the computed verdict; null where nobody did
- * @param again what it was judged at first, where the limit was said later; null where it was not
+ * @param rejudged what it was judged at first, where the limit was said later; null where it was not
  */
 public record VerdictNotes(
         @Nullable Overridden overridden, @Nullable Rejudged rejudged) {

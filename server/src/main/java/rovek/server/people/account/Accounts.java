@@ -183,7 +183,9 @@ public class Accounts {
             throw new DomainProblem.Invalid("language", "Choose a language from the list.");
         }
         AccountEntity account = accounts.findByName(name).orElseThrow(() -> new DomainProblem.NotFound("The account"));
+        Account before = account.view();
         account.language = language;
+        audit.note("choose language", "account", account.id, before, account.view());
         return account.view();
     }
 

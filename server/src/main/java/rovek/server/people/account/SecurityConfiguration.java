@@ -79,6 +79,8 @@ class SecurityConfiguration {
                         .permitAll()
                         .requestMatchers(POST, "/api/session/password")
                         .hasRole("VIEWER")
+                        .requestMatchers(PUT, "/api/session/language")
+                        .hasRole("VIEWER")
                         .requestMatchers("/api/accounts/**")
                         .hasRole("ADMINISTRATOR")
                         .requestMatchers("/api/networks", "/api/makers-keys")

@@ -131,10 +131,9 @@ class NodeRows {
      */
     void write(UUID changeId, PlantChange change, NodeTree after, PlantLedger.Watch watch) {
         if (!change.removed().isEmpty()) {
-            Parts.asked(change.removed(), part -> {
-                nodes.remove(changeId, part.stream().map(Node::id).toList());
-                return List.of();
-            });
+            Parts.each(
+                    change.removed(),
+                    part -> nodes.remove(changeId, part.stream().map(Node::id).toList()));
         }
         List<Node> states = new ArrayList<>();
         change.added().forEach(node -> states.add(after.find(node.id()).orElseThrow()));

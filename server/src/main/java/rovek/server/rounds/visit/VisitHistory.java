@@ -13,6 +13,7 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.core.trend.Spread;
@@ -59,7 +60,7 @@ public class VisitHistory {
     @Transactional(readOnly = true)
     public List<Loose> withLoose(int most) {
         Map<UUID, Integer> loose = readings.loose();
-        return Parts.asked(loose.keySet(), visits::linesOf).stream()
+        return Parts.asked(loose.keySet(), part -> visits.newestOf(part, Limit.of(most))).stream()
                 .sorted(NEWEST_FIRST)
                 .limit(most)
                 .map(visit -> new Loose(visit.id(), visit.title(), visit.beganAt(), loose.get(visit.id())))

@@ -38,7 +38,7 @@ interface VisitRepository extends Repository<VisitEntity, UUID> {
     @Query("""
             SELECT v.id, v.title, v.beganAt, v.technician, v.instrumentId, size(v.stops) FROM VisitEntity v
             WHERE v.id IN :ids ORDER BY v.beganAt DESC, v.id""")
-    List<Line> linesOf(Collection<UUID> ids);
+    List<Line> newestOf(Collection<UUID> ids, Limit most);
 
     @Query("""
             SELECT v.id, v.routeId, v.beganAt FROM VisitEntity v

@@ -22,6 +22,29 @@ class PartsTest {
         assertThat(sizes).hasSizeGreaterThan(1).allMatch(size -> size > 0 && size <= 32_767);
     }
 
+    /** What one member leads to is never in two parts: its order would be lost. */
+    @Test
+    void membersThatLeadToManyOthersAreFewerInAPart() {
+        List<Integer> all = IntStream.range(0, 1_000).boxed().toList();
+        List<Integer> sizes = new ArrayList<>();
+        assertThat(Parts.asked(all, 300, part -> {
+                    sizes.add(part.size());
+                    return part;
+                }))
+                .isEqualTo(all);
+        assertThat(sizes).allMatch(size -> size * 300 <= 32_767);
+        assertThat(Parts.asked(List.of(1, 2), 1_000_000, part -> List.of(part.size())))
+                .containsExactly(1, 1);
+    }
+
+    @Test
+    void whatIsHandedOverIsAllOfItInItsOrder() {
+        List<Integer> taken = new ArrayList<>();
+        List<Integer> all = IntStream.range(0, 25_000).boxed().toList();
+        Parts.each(all, taken::addAll);
+        assertThat(taken).isEqualTo(all);
+    }
+
     @Test
     void ofNothingNothingIsAsked() {
         assertThat(Parts.asked(List.of(), part -> {

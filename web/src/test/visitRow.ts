@@ -1,0 +1,31 @@
+import type { VisitRow } from '../api/types'
+
+/** A stop that was measured, as a visit tells it. */
+export const row: VisitRow = {
+  checkId: 'v',
+  assetId: 'p',
+  assetTag: 'P-102',
+  assetName: 'Well pump 2',
+  point: 'Drive end',
+  check: 'Velocity',
+  readingId: 'r',
+  progress: 'done',
+  value: 4.5004,
+  unit: 'mm/s',
+  watch: 2.8,
+  fail: 4.5,
+  watchLow: null,
+  failLow: null,
+  change: 0.42,
+  verdict: 'FAIL',
+  reason: '',
+  notes: null,
+  note: 'rattles',
+  repeats: 2,
+  swappedWith: '',
+  swappedWithId: null,
+  discardedBecause: null,
+  isAccidental: false,
+  filled: {},
+  others: [],
+}
