@@ -52,7 +52,7 @@ export function CheckTable({ sheet, chosenId, onChoose, onLimits }: Props) {
               </td>
             )}
             <td
-              className={many ? 'w-1/2 max-w-0 truncate' : ''}
+              className={many ? 'w-full max-w-0 truncate' : ''}
               title={`${check.point} ${check.check} ${check.unitLabel}`}
             >
               <button type="button" className="cursor-pointer text-left" onClick={() => onChoose(check.checkId)}>
