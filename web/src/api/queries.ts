@@ -1,13 +1,25 @@
 import { infiniteQueryOptions, queryOptions } from '@tanstack/react-query'
 import { api, data, Problem } from './client'
+import { showUnits } from '../units/shown'
 import { expanded } from './curve'
-import type { LimitForm, LimitLine, OutlineFilter, RunStatistics, RunView, Sheet, Trend, VisitSheet } from './types'
+import * as shown from './shown'
+import type {
+  LimitForm,
+  LimitLine,
+  OutlineFilter,
+  RunStatistics,
+  RunView,
+  Sheet,
+  Trend,
+  Units,
+  VisitSheet,
+} from './types'
 
 /** As many as the server gives at once. */
 const visitsAPage = 200
 
 /** A limit without rules is none. */
-export const noLimit: LimitForm = { rules: [], hysteresis: 0, boundaryIsPast: false }
+export const noLimit: LimitForm = { rules: [], hysteresis: 0, boundaryIsPast: false, unit: null }
 
 /** Which result of a check over which time; all of it where no time is said. */
 export interface TrendOf {
@@ -20,6 +32,16 @@ export interface TrendOf {
 export const queries = {
   me: () =>
     queryOptions({ queryKey: ['me'], queryFn: () => data(api.GET('/api/session')), retry: false, staleTime: 60_000 }),
+  units: () =>
+    queryOptions({
+      queryKey: ['units'],
+      queryFn: async (): Promise<Units> => {
+        const units: Units = await data(api.GET('/api/units'))
+        showUnits(units.shown)
+        return units
+      },
+      staleTime: 60_000,
+    }),
   today: () => queryOptions({ queryKey: ['today'], queryFn: () => data(api.GET('/api/today')) }),
   find: (text: string) =>
     queryOptions({
@@ -58,10 +80,12 @@ export const queries = {
   handRound: (of: { route?: string; check?: string }) =>
     queryOptions({
       queryKey: ['hand-round', of],
-      queryFn: () =>
-        of.route
+      queryFn: async () => {
+        const round = await (of.route
           ? data(api.GET('/api/by-hand/routes/{id}', { params: { path: { id: of.route } } }))
-          : data(api.GET('/api/by-hand/checks/{id}', { params: { path: { id: of.check ?? '' } } })),
+          : data(api.GET('/api/by-hand/checks/{id}', { params: { path: { id: of.check ?? '' } } })))
+        return { ...round, stops: round.stops.map(shown.handStop) }
+      },
       retry: false,
     }),
   skipReasons: () =>
@@ -114,7 +138,8 @@ export const queries = {
   sheet: (id: string) =>
     queryOptions({
       queryKey: ['sheet', id],
-      queryFn: async (): Promise<Sheet> => data(api.GET('/api/nodes/{id}/sheet', { params: { path: { id } } })),
+      queryFn: async (): Promise<Sheet> =>
+        shown.sheet(await data(api.GET('/api/nodes/{id}/sheet', { params: { path: { id } } }))),
     }),
   templates: () => queryOptions({ queryKey: ['templates'], queryFn: () => data(api.GET('/api/templates')) }),
   followers: (id: string) =>
@@ -125,7 +150,8 @@ export const queries = {
   plate: (id: string) =>
     queryOptions({
       queryKey: ['plate', id],
-      queryFn: () => data(api.GET('/api/plant/nodes/{id}/nameplate', { params: { path: { id } } })),
+      queryFn: async () =>
+        shown.plate(await data(api.GET('/api/plant/nodes/{id}/nameplate', { params: { path: { id } } }))),
     }),
   settings: (id: string) =>
     queryOptions({
@@ -135,8 +161,10 @@ export const queries = {
   limits: (nodeId: string) =>
     queryOptions({
       queryKey: ['limits', nodeId],
-      queryFn: async (): Promise<LimitLine[]> =>
-        data(api.GET('/api/nodes/{nodeId}/limits', { params: { path: { nodeId } } })),
+      queryFn: async () => {
+        const lines: LimitLine[] = await data(api.GET('/api/nodes/{nodeId}/limits', { params: { path: { nodeId } } }))
+        return lines.map(shown.limitLine)
+      },
     }),
   limitPreview: (
     nodeId: string,
@@ -178,7 +206,7 @@ export const queries = {
     queryOptions({
       queryKey: ['trend', id, of],
       queryFn: async (): Promise<Trend> =>
-        data(api.GET('/api/checks/{id}/trend', { params: { path: { id }, query: of } })),
+        shown.trend(await data(api.GET('/api/checks/{id}/trend', { params: { path: { id }, query: of } }))),
     }),
   curves: (id: string, look: Record<string, string> = {}) =>
     queryOptions({
@@ -190,27 +218,33 @@ export const queries = {
             querySerializer: () => new URLSearchParams(look).toString(),
           }),
         )
-        return { ...rest, curves: curves.map(expanded) }
+        return { ...rest, curves: curves.map(expanded).map(shown.curve) }
       },
       staleTime: Infinity,
     }),
   run: (id: string) =>
     queryOptions({
       queryKey: ['curves', id, 'run'],
-      queryFn: async (): Promise<RunView> => data(api.GET('/api/readings/{id}/run', { params: { path: { id } } })),
+      queryFn: async (): Promise<RunView> =>
+        shown.run(await data(api.GET('/api/readings/{id}/run', { params: { path: { id } } }))),
       staleTime: Infinity,
     }),
   runStatistics: (id: string, from: number, to: number) =>
     queryOptions({
       queryKey: ['curves', id, 'run', from, to],
-      queryFn: async (): Promise<RunStatistics[]> =>
-        data(api.GET('/api/readings/{id}/run/statistics', { params: { path: { id }, query: { from, to } } })),
+      queryFn: async () => {
+        const channels: RunStatistics[] = await data(
+          api.GET('/api/readings/{id}/run/statistics', { params: { path: { id }, query: { from, to } } }),
+        )
+        return channels.map(shown.runStatistics)
+      },
       staleTime: Infinity,
     }),
   results: (id: string) =>
     queryOptions({
       queryKey: ['trend', 'results', id],
-      queryFn: () => data(api.GET('/api/readings/{id}/results', { params: { path: { id } } })),
+      queryFn: async () =>
+        (await data(api.GET('/api/readings/{id}/results', { params: { path: { id } } }))).map(shown.result),
     }),
   comparable: (id: string) =>
     queryOptions({
@@ -220,7 +254,10 @@ export const queries = {
   waterfall: (id: string, curve: string) =>
     queryOptions({
       queryKey: ['trend', id, 'waterfall', curve],
-      queryFn: () => data(api.GET('/api/checks/{id}/waterfall', { params: { path: { id }, query: { curve } } })),
+      queryFn: async () =>
+        shown.waterfall(
+          await data(api.GET('/api/checks/{id}/waterfall', { params: { path: { id }, query: { curve } } })),
+        ),
     }),
   insight: (id: string) =>
     queryOptions({
@@ -254,7 +291,12 @@ export const queries = {
   inside: (id: string, file: string) =>
     queryOptions({
       queryKey: ['connection', id, 'inside', file],
-      queryFn: () => data(api.GET('/api/instruments/{id}/inside', { params: { path: { id }, query: { file } } })),
+      queryFn: async () => {
+        const inside = await data(
+          api.GET('/api/instruments/{id}/inside', { params: { path: { id }, query: { file } } }),
+        )
+        return { ...inside, readings: inside.readings.map(shown.read) }
+      },
       retry: false,
     }),
   firmware: (model: string) =>
@@ -324,7 +366,8 @@ export const queries = {
   visit: (id: string) =>
     queryOptions({
       queryKey: ['visit', id],
-      queryFn: async (): Promise<VisitSheet> => data(api.GET('/api/visits/{id}', { params: { path: { id } } })),
+      queryFn: async (): Promise<VisitSheet> =>
+        shown.visit(await data(api.GET('/api/visits/{id}', { params: { path: { id } } }))),
     }),
   movePlan: (id: string, targetId: string, readingIds: string[]) =>
     queryOptions({

@@ -91,3 +91,10 @@ export type PaperLine = Schemas['PaperLine']
 export type OriginalLine = Schemas['OriginalLine']
 export type TechniqueView = Schemas['TechniqueView']
 export type Rules = Schemas['Rules']
+export type UnitKind = Omit<Schemas['UnitKind'], 'everybody' | 'own'> & {
+  everybody: ChosenUnit | null
+  own: ChosenUnit | null
+}
+export type ChosenUnit = Schemas['ChosenUnit']
+export type OwnUnit = Schemas['OwnUnitLine']
+export type Units = Omit<Schemas['UnitView'], 'kinds'> & { kinds: UnitKind[] }

@@ -13,6 +13,7 @@ import { Rail } from './Rail'
 /** Rail and view for whoever is signed in; the sign-in page for everybody else. */
 export function Shell({ children }: { children: ReactNode }) {
   const me = useQuery(queries.me())
+  const units = useQuery({ ...queries.units(), enabled: me.data !== undefined })
   const language = me.data?.language
   useEffect(() => {
     if (language) void spoken(language)
@@ -20,7 +21,8 @@ export function Shell({ children }: { children: ReactNode }) {
   if (me.error instanceof Problem && me.error.status === 401) {
     return <SignIn />
   }
-  if (me.data) {
+  // Before the units are known, nothing is read that would be shown in them.
+  if (me.data && units.data) {
     return (
       <div className="flex h-screen">
         <Rail me={me.data} />
@@ -30,5 +32,9 @@ export function Shell({ children }: { children: ReactNode }) {
       </div>
     )
   }
-  return <div className="p-6">{me.error ? <Trouble error={me.error} /> : t('common:loading')}</div>
+  return (
+    <div className="p-6">
+      {(me.error ?? units.error) ? <Trouble error={me.error ?? units.error} /> : t('common:loading')}
+    </div>
+  )
 }

@@ -9,7 +9,7 @@ import { Page } from '../parts/Page'
 import { Trouble } from '../parts/Trouble'
 import { t } from '../words/t'
 import { HandStopRow } from './HandStopRow'
-import { type Entry, useDraft } from './useDraft'
+import { type Entry, useDraft, withUnit } from './useDraft'
 
 const isWritten = (entry: Entry | undefined): entry is Entry =>
   entry !== undefined && entry.skipped === null && entry.written.trim() !== ''
@@ -44,7 +44,7 @@ export function HandRoundSheet({
                 id: entry.id,
                 checkId: stop.checkId,
                 takenAt,
-                written: entry.written,
+                written: withUnit(entry),
                 note: entry.note,
                 photos: entry.photos.map((base64) => ({ base64 })),
               }

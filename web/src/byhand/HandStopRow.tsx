@@ -24,7 +24,7 @@ const lastSaid = (stop: HandStop): string => {
     ? stop.last === 1
       ? t('byHand:yes')
       : t('byHand:no')
-    : `${number(stop.last)} ${stop.unit}`
+    : `${number(stop.last, stop.unit)} ${stop.unit}`
 }
 
 /** One stop: what to look at, the field for it, and what it was last time. */
@@ -50,11 +50,12 @@ export function HandStopRow({ stop, entry, isRound, isFirst, onChange }: Props) 
             isFirst={isFirst}
             label={t('byHand:written', { place })}
             value={entry?.written ?? ''}
-            onChange={(written) => onChange({ written })}
+            unit={(entry?.written ? entry.unit : undefined) ?? stop.unit}
+            onChange={(written, unit) => onChange({ written, unit })}
           />
         )}
       </td>
-      <td className="num text-ink2">{boundary === null ? '' : limit(boundary)}</td>
+      <td className="num text-ink2">{boundary === null ? '' : limit(boundary, stop.unit)}</td>
       <td className="num text-ink2">
         {lastSaid(stop)}
         {stop.lastAt && <span className="block text-[12px] text-ink3">{age(stop.lastAt, new Date())}</span>}

@@ -7,7 +7,9 @@ interface Props {
   isFirst: boolean
   label: string
   value: string
-  onChange: (value: string) => void
+  /** That a bare number is in. */
+  unit: string
+  onChange: (value: string, unit: string) => void
 }
 
 /** Enter goes to the next stop's field. */
@@ -19,7 +21,8 @@ function toNext(event: KeyboardEvent<HTMLElement>) {
 }
 
 /** A number with its unit, yes or no, or words. */
-export function WrittenField({ stop, isFirst, label, value, onChange }: Props) {
+export function WrittenField({ stop, isFirst, label, value, unit, onChange: onWritten }: Props) {
+  const onChange = (text: string) => onWritten(text, unit)
   if (stop.form === 'YES_OR_NO') return <YesOrNo isFirst={isFirst} label={label} value={value} onChange={onChange} />
   if (stop.form === 'WORDS') {
     return (
@@ -49,12 +52,14 @@ export function WrittenField({ stop, isFirst, label, value, onChange }: Props) {
         onKeyDown={toNext}
         onChange={(event) => onChange(event.target.value)}
       />
-      <span className="text-ink2">{stop.unit}</span>
+      <span className="text-ink2">{unit}</span>
     </span>
   )
 }
 
-function YesOrNo({ isFirst, label, value, onChange }: Omit<Props, 'stop'>) {
+type AnswerProps = Pick<Props, 'isFirst' | 'label' | 'value'> & { onChange: (value: string) => void }
+
+function YesOrNo({ isFirst, label, value, onChange }: AnswerProps) {
   const answers: [string, string][] = [
     ['yes', t('byHand:yes')],
     ['no', t('byHand:no')],

@@ -62,7 +62,7 @@ describe('a round by hand', () => {
     expect(changes()[0]?.body).toMatchObject({
       routeId: 'r',
       readings: [
-        { checkId: 'g', written: '7,4' },
+        { checkId: 'g', written: '7,4 bar' },
         { checkId: 'q', written: 'yes' },
       ],
       skipped: [{ checkId: 'w', reason: 'Not accessible' }],

@@ -5,6 +5,8 @@ export interface Entry {
   /** Of the reading, so that sending it again writes nothing twice. */
   id: string
   written: string
+  /** That stood beside the field while it was written: a number without one is in it, whatever is chosen later. */
+  unit?: string
   note: string
   /** Pictures as the browser holds them, base64. */
   photos: string[]
@@ -58,4 +60,10 @@ export function useDraft(subject: string) {
     setWasKept(false)
   }
   return { draft, wasKept, change, clear }
+}
+
+/** A number with the unit it was written in; everything else as it is. */
+export function withUnit({ written, unit }: Entry): string {
+  const isBareNumber = /^[\d\s.,'’+−-]+$/.test(written)
+  return isBareNumber && unit ? `${written.trim()} ${unit}` : written
 }

@@ -47,7 +47,7 @@ export function ForeignOutcome({ preview }: { preview: ForeignPreview }) {
                   )}
                 </td>
                 <td className="num whitespace-nowrap">
-                  {number(line.value)} {line.unit}
+                  {number(line.value, line.unit)} {line.unit}
                 </td>
                 <td className="text-ink2">{line.note}</td>
               </tr>

@@ -43,7 +43,9 @@ export function InsideDialog({
                 <td>{dayAndTime(reading.takenAt)}</td>
                 <td>{reading.technique}</td>
                 <td>{reading.place || '–'}</td>
-                <td className="num">{reading.value === null ? '–' : `${number(reading.value)} ${reading.unit}`}</td>
+                <td className="num">
+                  {reading.value === null ? '–' : `${number(reading.value, reading.unit)} ${reading.unit}`}
+                </td>
                 <td>{reading.note}</td>
                 <td className={reading.isStored ? 'text-ink2' : 'font-semibold'}>
                   {reading.isStored ? t('instruments:inside.stored') : t('instruments:inside.fresh')}

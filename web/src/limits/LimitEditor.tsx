@@ -2,9 +2,11 @@ import { useMutation } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, data } from '../api/client'
 import { noLimit } from '../api/queries'
-import type { LimitForm, LimitLine } from '../api/types'
+import type { LimitForm, LimitLine, RuleDraft } from '../api/types'
 import { Button } from '../parts/Button'
 import { Trouble } from '../parts/Trouble'
+import { UnitField } from '../parts/UnitField'
+import { limit as limitText } from '../units/format'
 import { t } from '../words/t'
 import { HistoryLook } from './HistoryLook'
 import { Revisions } from './Revisions'
@@ -24,7 +26,7 @@ interface Saying {
 export function LimitEditor({ nodeId, line, onDone }: { nodeId: string; line: LimitLine; onDone: () => void }) {
   const said = useLimitSaid()
   const [typed, setTyped] = useState<TypedLimit>(
-    line.limit ? typedLimit(line.limit) : freshLimit(line.sense === 'HIGHER_IS_WORSE' ? 'ABOVE' : 'BELOW'),
+    line.limit ? typedLimit(line.limit) : freshLimit(line.sense === 'HIGHER_IS_WORSE' ? 'ABOVE' : 'BELOW', line.unit),
   )
   const [since, setSince] = useState<Since>(line.limit === null ? 'ever' : 'now')
   // The preview is of the moment the dialog was opened; set, it holds from the click on.
@@ -80,11 +82,12 @@ export function LimitEditor({ nodeId, line, onDone }: { nodeId: string; line: Li
         {typed.rules.length > 1 && <span className="text-ink2">{t('limits:worst')}</span>}
         <label className="flex items-baseline gap-2" title={t('limits:hysteresisSay')}>
           {t('limits:hysteresis')}
-          <input
-            inputMode="decimal"
-            className="field w-20 text-right"
+          <UnitField
+            label={t('limits:hysteresis')}
             value={typed.hysteresis}
-            onChange={(event) => setTyped({ ...typed, hysteresis: event.target.value })}
+            unit={line.unit}
+            isDifference
+            onChange={(hysteresis) => setTyped({ ...typed, hysteresis })}
           />
           <span className="text-ink2">{line.unit}</span>
         </label>
@@ -151,6 +154,11 @@ function DayField({ label, value, onChange }: { label: string; value: string; on
   )
 }
 
+function both({ watch, fail }: RuleDraft, unit: string): string {
+  const one = (boundary: number | null) => (boundary === null ? '–' : limitText(boundary, unit))
+  return `${one(watch)} / ${one(fail)} ${unit}`
+}
+
 /** What a standard or the history says: taken by a person, or not. */
 function Proposals({ line, onTake }: { line: LimitLine; onTake: (limit: LimitForm) => void }) {
   if (line.proposals.length === 0 && line.wanting === '') return null
@@ -158,9 +166,7 @@ function Proposals({ line, onTake }: { line: LimitLine; onTake: (limit: LimitFor
     <ul className="mb-3" aria-label={t('limits:proposals')}>
       {line.proposals.map((proposal) => (
         <li key={proposal.evidence}>
-          <span className="font-semibold">
-            {proposal.limit.rules.map((rule) => `${rule.watch ?? '–'} / ${rule.fail ?? '–'}`).join(', ')}
-          </span>{' '}
+          <span className="font-semibold">{proposal.limit.rules.map((rule) => both(rule, line.unit)).join(', ')}</span>{' '}
           <span className="text-ink2">{proposal.evidence}.</span>{' '}
           <Button onClick={() => onTake(proposal.limit)}>{t('limits:take')}</Button>
         </li>

@@ -1,5 +1,6 @@
 import type { RuleKind } from '../api/types'
 import { Button } from '../parts/Button'
+import { UnitField } from '../parts/UnitField'
 import { t } from '../words/t'
 import { freshRule, isBand, isDeviation, kinds, type TypedRule } from './ruleForm'
 
@@ -17,12 +18,12 @@ export function RuleFields({ rule, number, unit, onChange, onRemove }: Props) {
   const field = (key: 'watch' | 'fail' | 'watchLow' | 'failLow' | 'target', label: string) => (
     <label key={key} className="flex flex-col text-[12px] text-ink2">
       {label}
-      <input
-        aria-label={onRemove ? `${t('limits:rule', { n: number })}, ${label}` : label}
-        inputMode="decimal"
-        className="field w-24 text-right text-[14px]"
+      <UnitField
+        label={onRemove ? `${t('limits:rule', { n: number })}, ${label}` : label}
         value={rule[key]}
-        onChange={(event) => set({ [key]: event.target.value })}
+        unit={unit}
+        isDifference={isDeviation(rule.kind) && key !== 'target'}
+        onChange={(text) => set({ [key]: text })}
       />
     </label>
   )

@@ -1,7 +1,8 @@
 import { answering, changes, forget, Refusal } from '../test/fakeServer'
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import type { LimitLine, LimitPreview } from '../api/types'
+import type { LimitForm, LimitLine, LimitPreview } from '../api/types'
+import { showUnits } from '../units/shown'
 import { show } from '../test/show'
 import { LimitDialog } from './LimitDialog'
 import { freshLimit, limitOf } from './ruleForm'
@@ -40,6 +41,7 @@ const above = (watch: number, fail: number) => ({
   ],
   hysteresis: 0,
   boundaryIsPast: false,
+  unit: 'mm/s',
 })
 
 const preview: LimitPreview = {
@@ -69,6 +71,7 @@ beforeEach(() => {
 afterEach(() => {
   cleanup()
   forget()
+  showUnits([])
 })
 
 describe('a limit', () => {
@@ -116,9 +119,41 @@ describe('a limit', () => {
     expect((screen.getByLabelText('Fail') as HTMLInputElement).value).toBe('1')
   })
 
+  it('is shown in the chosen unit, and the same to the last digit when nothing of it is changed', async () => {
+    showUnits([{ stored: 'mm/s', unit: 'in/s', factor: 1 / 25.4, offset: 0, decimals: null }])
+    answering('GET', '/api/nodes/v/limits', () => [
+      line({ limit: above(2.8, 4.5), said: '2.8/4.5 mm/s', originId: 'v', unlimited: 0 }),
+    ])
+    answering('GET', '/api/units/read', () => ({ value: 0.2, unit: 'in/s' }))
+    const onClose = vi.fn()
+    show(<LimitDialog nodeId="v" name="Drive end" onClose={onClose} />)
+    const watch: HTMLInputElement = await screen.findByLabelText('Watch')
+    expect(watch.value).toBe('0.110236')
+    fireEvent.change(screen.getByLabelText('Fail'), { target: { value: '5.08 mm/s' } })
+    fireEvent.blur(screen.getByLabelText('Fail'))
+    await waitFor(() => expect((screen.getByLabelText('Fail') as HTMLInputElement).value).toBe('0.2'))
+    fireEvent.click(screen.getByText('Set limit'))
+    await waitFor(() => expect(onClose).toHaveBeenCalled())
+    const put = changes().find((change) => change.method === 'PUT')?.body as { limit: LimitForm }
+    expect(put.limit.unit).toBe('in/s')
+    expect(put.limit.rules[0]?.watch).toBeCloseTo(2.8 / 25.4, 15)
+    expect(put.limit.rules[0]?.fail).toBe(0.2)
+  })
+
+  it('says why a unit is not one, and keeps what was typed', async () => {
+    answering('GET', '/api/nodes/v/limits', () => [line({})])
+    answering('GET', '/api/units/read', () => new Refusal(422, 'invalid', 'No unit is written "furlong".'))
+    show(<LimitDialog nodeId="v" name="Drive end" onClose={vi.fn()} />)
+    const watch: HTMLInputElement = await screen.findByLabelText('Watch')
+    fireEvent.change(watch, { target: { value: '5 furlong' } })
+    fireEvent.blur(watch)
+    expect(await screen.findByText('No unit is written "furlong".')).toBeTruthy()
+    expect(watch.value).toBe('5 furlong')
+  })
+
   it('says nothing before a boundary is typed', () => {
-    expect(limitOf(freshLimit('ABOVE'))).toBeNull()
-    const target = freshLimit('TARGET')
+    expect(limitOf(freshLimit('ABOVE', 'mm/s'))).toBeNull()
+    const target = freshLimit('TARGET', 'mm/s')
     expect(limitOf({ ...target, rules: target.rules.map((rule) => ({ ...rule, fail: '0.4' })) })).toBeNull()
     expect(
       limitOf({ ...target, rules: target.rules.map((rule) => ({ ...rule, fail: '0.4', target: '6' })) })?.rules[0],

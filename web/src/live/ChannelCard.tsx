@@ -41,7 +41,7 @@ export function ChannelCard({ kind, id, channel, value, go, isShown, mayEdit, on
         {value === null ? (
           <span className="text-[15px] font-normal text-ink3">{t('live:noValue')}</span>
         ) : (
-          number(value, channel.low, channel.high)
+          number(value, channel.unit, channel.low, channel.high)
         )}{' '}
         <span className="text-[15px] font-normal text-ink2">{channel.unit}</span>
       </p>
@@ -56,10 +56,10 @@ export function ChannelCard({ kind, id, channel, value, go, isShown, mayEdit, on
   )
 }
 
-function said({ low, high }: LiveChannel): string {
+function said({ low, high, unit }: LiveChannel): string {
   if (low === null && high === null) return t('live:noLimit')
-  if (low !== null && high !== null) return `${limit(low)} ${t('live:between')} ${limit(high)}`
-  return low === null ? `≤ ${limit(high ?? 0)}` : `≥ ${limit(low)}`
+  if (low !== null && high !== null) return `${limit(low, unit)} ${t('live:between')} ${limit(high, unit)}`
+  return low === null ? `≤ ${limit(high ?? 0, unit)}` : `≥ ${limit(low, unit)}`
 }
 
 function LimitFields({

@@ -61,7 +61,7 @@ export function LargeGo({ title, shown, newest, sentence, onClose }: Props) {
             <p className={`leading-none font-bold tabular-nums ${sizeOf(shown.length)}`}>
               {newest?.values[at] === null || newest?.values[at] === undefined
                 ? '–'
-                : number(newest.values[at], channel.low, channel.high)}
+                : number(newest.values[at], channel.unit, channel.low, channel.high)}
               <span className="ml-3 text-[32px] font-normal text-ink2">{channel.unit}</span>
             </p>
           </li>

@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react'
+import { liveChannel, liveSample } from '../api/shown'
 import type { LiveKind, LiveSample, LiveUpdate } from '../api/types'
 
 /** Ten minutes at two a second. */
@@ -15,7 +16,12 @@ export function useLive(kind: LiveKind, id: string): Live {
   useEffect(() => {
     const events = new EventSource(`/api/live/${kind}/${id}/stream`)
     events.addEventListener('live', (event) => {
-      const update = JSON.parse((event as MessageEvent<string>).data) as LiveUpdate
+      const told = JSON.parse((event as MessageEvent<string>).data) as LiveUpdate
+      const update = {
+        ...told,
+        channels: told.channels.map(liveChannel),
+        samples: told.samples.map((sample) => liveSample(sample, told.channels)),
+      }
       setLive((before) => ({ update, samples: joined(before, update) }))
     })
     events.onerror = () =>

@@ -167,7 +167,9 @@ function CheckTrend({ check, readingId, onReading }: Props) {
         {chosen && (
           <p className="flex items-center gap-2 whitespace-nowrap">
             <ReadingStepper readings={points} chosen={chosen} onReading={onReading} />
-            <span className="font-semibold text-ink">{number(chosen.value, check.watch, check.fail)}</span>{' '}
+            <span className="font-semibold text-ink">
+              {number(chosen.value, check.unit, check.watch, check.fail)}
+            </span>{' '}
             <VerdictMark verdict={chosen.verdict} reason={chosen.reason} notes={chosen.notes} />
           </p>
         )}

@@ -61,14 +61,14 @@ export function CheckTable({ sheet, chosenId, onChoose, onLimits }: Props) {
               </button>
             </td>
             <td className="num font-semibold">
-              {check.value === null ? '–' : number(check.value, check.watch, check.fail)}
+              {check.value === null ? '–' : number(check.value, check.unit, check.watch, check.fail)}
             </td>
             <td className="num text-ink2">
               <LimitCell check={check} onLimits={onLimits} />
             </td>
             <td className="num">
               {gotWorse(check) && <VerdictShape verdict={check.verdictBefore} size={10} />}{' '}
-              {check.change === null || check.value === null ? '' : change(check.change, check.value)}
+              {check.change === null || check.value === null ? '' : change(check.change, check.value, check.unit)}
             </td>
             <td>
               <VerdictMark verdict={check.verdict} reason={check.reason} notes={check.notes} />

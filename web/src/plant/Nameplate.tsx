@@ -101,7 +101,7 @@ function PlateDialog({
               {plate.derived.map((one) => (
                 <li key={one.name}>
                   <span className="text-ink2">{one.name}</span>{' '}
-                  <span className="font-semibold">{number(one.value)}</span> {one.unit}
+                  <span className="font-semibold">{number(one.value, one.unit)}</span> {one.unit}
                 </li>
               ))}
             </ul>

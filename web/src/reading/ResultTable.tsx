@@ -26,7 +26,7 @@ export function ResultTable({ readingId }: { readingId: string }) {
           {lines.map((line) => (
             <tr key={line.resultId}>
               <td>{line.name}</td>
-              <td className="num font-semibold">{number(line.value, line.watch, line.fail)}</td>
+              <td className="num font-semibold">{number(line.value, line.unit, line.watch, line.fail)}</td>
               <td className="text-ink3">{line.unit}</td>
               <td className="num text-ink2">{boundary(line) ?? '–'}</td>
               <td>

@@ -1,6 +1,6 @@
 import type { RunStatistics } from '../api/types'
 import { Button } from '../parts/Button'
-import { change, elapsed, number } from '../units/format'
+import { change, elapsed, limit, number } from '../units/format'
 import { written } from '../units/locale'
 import { t } from '../words/t'
 import { toneOf } from './LanePlot'
@@ -19,10 +19,10 @@ interface Props {
   onChoose: (name: string) => void
 }
 
-function limitsSay({ low, high }: Channel): string {
-  if (low !== null && high !== null) return `${number(low)}–${number(high)}`
-  if (high !== null) return `≤ ${number(high)}`
-  return low === null ? '' : `≥ ${number(low)}`
+function limitsSay({ low, high, unit }: Channel): string {
+  if (low !== null && high !== null) return `${limit(low, unit)}–${limit(high, unit)}`
+  if (high !== null) return `≤ ${limit(high, unit)}`
+  return low === null ? '' : `≥ ${limit(low, unit)}`
 }
 
 function outsideSay(outside: number, covered: number): string {
@@ -83,17 +83,19 @@ export function ChannelTable({ channels, statistics, at, second, isPart, hidden,
                   <span className="text-[12px] text-ink3">{channel.unit}</span>
                 </span>
               </td>
-              <td className="num font-semibold">{value === null ? '' : number(value)}</td>
+              <td className="num font-semibold">{value === null ? '' : number(value, channel.unit)}</td>
               {second !== null && (
-                <td className="num">{value === null || later === null ? '' : change(later - value, later)}</td>
+                <td className="num">
+                  {value === null || later === null ? '' : change(later - value, later, channel.unit)}
+                </td>
               )}
               <td className="num" title={own ? elapsed(own.leastAtSeconds) : undefined}>
-                {own ? number(own.least) : ''}
+                {own ? number(own.least, channel.unit) : ''}
               </td>
               <td className="num" title={own ? elapsed(own.largestAtSeconds) : undefined}>
-                {own ? number(own.largest) : ''}
+                {own ? number(own.largest, channel.unit) : ''}
               </td>
-              <td className="num">{own ? number(own.mean) : ''}</td>
+              <td className="num">{own ? number(own.mean, channel.unit) : ''}</td>
               {hasLimits && <td className="num text-ink2">{limitsSay(channel)}</td>}
               {hasLimits && (
                 <td

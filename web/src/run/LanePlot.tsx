@@ -1,6 +1,6 @@
 import { useCallback, useMemo } from 'react'
 import uPlot from 'uplot'
-import { elapsed, number } from '../units/format'
+import { elapsed, limit } from '../units/format'
 import { drawLevels, drawName, drawUprights, known, type Level, placed, type Upright } from '../viewers/drawOver'
 import { axis, colour } from '../viewers/Plot'
 import type { Zoom } from '../viewers/useZoom'
@@ -47,7 +47,13 @@ function levelsOf(channels: Channel[]): Level[] {
     [channel.low, channel.high].flatMap((bound): Level[] =>
       bound === null
         ? []
-        : [{ name: named ? `${channel.name} ${number(bound)}` : number(bound), value: bound, kind: 'fail' }],
+        : [
+            {
+              name: named ? `${channel.name} ${limit(bound, channel.unit)}` : limit(bound, channel.unit),
+              value: bound,
+              kind: 'fail',
+            },
+          ],
     ),
   )
 }

@@ -9,6 +9,7 @@ import { Networks } from './Networks'
 import { OwnPassword } from './OwnPassword'
 import { People } from './People'
 import { SkipReasons } from './SkipReasons'
+import { Units } from './Units'
 
 export function SetupView() {
   const may = useMay()
@@ -18,6 +19,7 @@ export function SetupView() {
         <LanguageChoice />
         <OwnPassword />
         {may.manage ? <People /> : <p className="mb-4 text-ink2">{t('setup:onlyAdministrator')}</p>}
+        <Units mayDecide={may.sign} />
         <Policies mayDecide={may.sign} />
         {may.manage && <Networks />}
         {may.manage && <MakersKeys />}

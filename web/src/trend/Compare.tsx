@@ -81,7 +81,7 @@ function Small({ trend, scale }: { trend: Trend; scale: Scale }) {
         {last && (
           <>
             <VerdictShape verdict={last.verdict} />
-            <span className="font-semibold">{number(last.value)}</span>{' '}
+            <span className="font-semibold">{number(last.value, trend.unit)}</span>{' '}
             <span className="text-ink3">{trend.unitLabel}</span>
           </>
         )}

@@ -1,5 +1,5 @@
 import type { Course } from '../api/types'
-import { day, number } from '../units/format'
+import { day, limit, number } from '../units/format'
 import { written } from '../units/locale'
 import { t } from '../words/t'
 const DAYS_A_MONTH = 30.4
@@ -23,23 +23,23 @@ function sentences(course: Course, unit: string): string[] {
       t('trend:course.chance', { p: chance(course.probability) }),
     ]
   const by =
-    t('trend:course.aMonth', { amount: `${number(Math.abs(course.perDay) * DAYS_A_MONTH)} ${unit}` }) +
+    t('trend:course.aMonth', { amount: `${number(Math.abs(course.perDay) * DAYS_A_MONTH, unit)} ${unit}` }) +
     (course.isGrowth ? t('trend:course.faster') : '')
   const since = course.since === null ? '' : day(course.since)
   return [
     [
       course.perDay > 0 ? t('trend:course.rising', { by, since }) : t('trend:course.falling', { by, since }),
-      ...reaching(course),
+      ...reaching(course, unit),
     ].join(' '),
     t('trend:course.chance', { p: chance(course.probability) }),
   ]
 }
 
-function reaching({ reaching }: Course): string[] {
+function reaching({ reaching }: Course, unit: string): string[] {
   if (!reaching) return []
   const which = reaching.boundary === 'FAIL' ? t('common:verdictInText.FAIL') : t('common:verdictInText.WATCH')
   return [
-    t('trend:course.reaches', { which, value: number(reaching.value), at: day(reaching.at) }),
+    t('trend:course.reaches', { which, value: limit(reaching.value, unit), at: day(reaching.at) }),
     reaching.latest === null
       ? t('trend:course.openInterval', { from: day(reaching.earliest) })
       : t('trend:course.interval', { from: day(reaching.earliest), to: day(reaching.latest) }),

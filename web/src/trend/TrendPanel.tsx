@@ -201,7 +201,7 @@ function ReadingsTable({ trend }: { trend: Trend }) {
             <tr key={point.readingId}>
               <td>{day(point.at)}</td>
               <td>
-                {number(point.value)} {trend.unit}
+                {number(point.value, trend.unit)} {trend.unit}
               </td>
               <td>{t(`common:verdict.${point.verdict}`)}</td>
             </tr>

@@ -100,7 +100,7 @@ export function TrendPlot({ trend, beside, zoom, chosenId, onChoose, made }: Pro
       hooks: {
         drawAxes: [
           (plot) => {
-            drawLimits(plot, trend.lines)
+            drawLimits(plot, trend.lines, trend.unit)
             drawBaselines(plot, trend.baselines)
           },
         ],

@@ -94,7 +94,7 @@ describe('a trend is drawn as it is', () => {
 
   it('steps its limits where they were changed, and names only those that hold', () => {
     const svg = drawn((plot) =>
-      drawLimits(plot, [step({ to: at(100), watch: 4, fail: 8 }), step({ from: at(100), watch: 3, fail: 7 })]),
+      drawLimits(plot, [step({ to: at(100), watch: 4, fail: 8 }), step({ from: at(100), watch: 3, fail: 7 })], ''),
     )
     expect(svg).toContain('M0 60L100 60')
     expect(svg).toContain('M100 30L400 30')
@@ -103,7 +103,7 @@ describe('a trend is drawn as it is', () => {
   })
 
   it('draws a lower boundary beside an upper one', () => {
-    const svg = drawn((plot) => drawLimits(plot, [step({ watch: 6, fail: 8, watchLow: 3, failLow: 2 })]))
+    const svg = drawn((plot) => drawLimits(plot, [step({ watch: 6, fail: 8, watchLow: 3, failLow: 2 })], ''))
     expect(svg.match(/stroke="fail"/g)).toHaveLength(2)
     expect(svg.match(/stroke="watch"/g)).toHaveLength(2)
   })

@@ -28,7 +28,7 @@ const boundaries = (step: LimitStep): Boundary[] => [
 ]
 
 /** Boundaries as they held over time: they step where the limit changed, and are named at the right where they still hold. */
-export function drawLimits(plot: uPlot, steps: LimitStep[]) {
+export function drawLimits(plot: uPlot, steps: LimitStep[], unit: string) {
   const { bbox } = plot
   const scale = devicePixelRatio
   for (const step of steps) {
@@ -52,7 +52,7 @@ export function drawLimits(plot: uPlot, steps: LimitStep[]) {
         ctx.font = font()
         ctx.textBaseline = 'middle'
         ctx.textAlign = 'left'
-        ctx.fillText(`${name} ${limit(value)}`, bbox.left + bbox.width + 6 * scale, y)
+        ctx.fillText(`${name} ${limit(value, unit)}`, bbox.left + bbox.width + 6 * scale, y)
         ctx.restore()
       }
     }

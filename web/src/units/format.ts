@@ -1,5 +1,6 @@
 import { t } from '../words/t'
 import { locale, written } from './locale'
+import { decimalsIn as shownDecimals } from './shown'
 
 const MINUS = '−'
 
@@ -32,9 +33,17 @@ function usualDecimals(value: number): number {
   return magnitude >= 0.1 || magnitude === 0 ? 2 : Math.min(MOST_DECIMALS, 2 - Math.floor(Math.log10(magnitude)))
 }
 
+/** So many as were chosen for the unit, but as many as it takes that something is not shown as nothing. */
+function chosenDecimals(value: number, unit: string): number | undefined {
+  const chosen = shownDecimals(unit)
+  if (chosen === undefined) return undefined
+  return value !== 0 && Number(value.toFixed(chosen)) === 0 ? Math.max(chosen, usualDecimals(value)) : chosen
+}
+
 /** How many decimals a number is shown with, see {@link number}. */
-function decimalsOf(value: number, boundaries: readonly (number | null)[]): number {
-  let decimals = Math.min(MOST_DECIMALS, Math.max(usualDecimals(value), givenDecimals(value) ?? 0))
+function decimalsOf(value: number, unit: string, boundaries: readonly (number | null)[]): number {
+  let decimals =
+    chosenDecimals(value, unit) ?? Math.min(MOST_DECIMALS, Math.max(usualDecimals(value), givenDecimals(value) ?? 0))
   const sameSide = () =>
     boundaries.every(
       (boundary) =>
@@ -45,13 +54,13 @@ function decimalsOf(value: number, boundaries: readonly (number | null)[]): numb
 }
 
 /**
- * A number with three significant digits, and at least two decimals where it is small; a real minus sign. One that was given with up to six
+ * A number with the decimals that were chosen for its unit, else with three significant digits, and at least two decimals where it is small; a real minus sign. One that was given with up to six
  * digits keeps them: an instrument that says 13.605 means it. Beside its boundaries it gets as many more digits as it
  * takes to lie on the same
  * side of each as the true value does.
  */
-export function number(value: number, ...boundaries: (number | null)[]): string {
-  return written(value.toFixed(decimalsOf(value, boundaries)))
+export function number(value: number, unit: string, ...boundaries: (number | null)[]): string {
+  return written(value.toFixed(decimalsOf(value, unit, boundaries)))
 }
 
 /** A number of whatever size with three significant digits: what is small is not nothing. */
@@ -60,15 +69,15 @@ export function significant(value: number): string {
 }
 
 /** A change, with the decimals of what changed: always with its sign, nothing for a change that rounds to nothing. */
-export function change(value: number, of: number): string {
-  const text = written(value.toFixed(decimalsOf(of, [])))
+export function change(value: number, of: number, unit: string): string {
+  const text = written(value.toFixed(decimalsOf(of, unit, [])))
   return /[1-9]/.test(text) ? (value > 0 ? `+${text}` : text) : text.replace(MINUS, '')
 }
 
 /** A limit as somebody typed it, with at least two decimals, so that columns align; one that was computed with four digits. */
-export function limit(value: number): string {
+export function limit(value: number, unit: string): string {
   const decimals = givenDecimals(value) ?? decimalsIn(Number(value.toPrecision(4)))
-  return written(value.toFixed(Math.min(MOST_DECIMALS, Math.max(2, decimals))))
+  return written(value.toFixed(Math.min(MOST_DECIMALS, Math.max(shownDecimals(unit) ?? 2, decimals))))
 }
 
 /** The boundary to stay within, as short as can be: one side, or both; null where there is none. */
@@ -77,16 +86,17 @@ export function boundary(of: {
   fail: number | null
   watchLow: number | null
   failLow: number | null
+  unit: string
 }): string | null {
   const high = of.fail ?? of.watch
   const low = of.failLow ?? of.watchLow
   if (high === null) return null
-  return low === null ? limit(high) : `${limit(low)}–${limit(high)}`
+  return low === null ? limit(high, of.unit) : `${limit(low, of.unit)}–${limit(high, of.unit)}`
 }
 
 /** A number as somebody typed it, decimal comma or point; null where it is none. */
 export function typedNumber(text: string): number | null {
-  const number = Number(text.trim().replace(',', '.'))
+  const number = Number(text.trim().replace(',', '.').replace(MINUS, '-'))
   return text.trim() === '' || Number.isNaN(number) ? null : number
 }
 

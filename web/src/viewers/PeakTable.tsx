@@ -31,10 +31,10 @@ export function PeakTable({ peaks, factor, xUnit, yUnit, shaftHz, onPoint }: Pro
           {peaks.map((peak) => (
             <tr key={peak.at}>
               <td className="num">
-                <Button onClick={() => onPoint(peak.at)}>{number(peak.at * factor)}</Button>
+                <Button onClick={() => onPoint(peak.at)}>{number(peak.at * factor, '')}</Button>
               </td>
               <td className="num">{significant(peak.value)}</td>
-              {shaftHz !== null && <td className="num">{number(peak.at / shaftHz)}</td>}
+              {shaftHz !== null && <td className="num">{number(peak.at / shaftHz, '')}</td>}
             </tr>
           ))}
         </tbody>

@@ -57,7 +57,7 @@ function levelsOf(curve: Curve, results: ResultLine[], { amplitude, ordinate }: 
     const result = results.find((one) => one.resultId === band.resultId)
     const level = (kind: Level['kind'], value: number | null | undefined): Level[] =>
       typeof value === 'number'
-        ? [{ name: `${kind} ${limit(value)}`, value: value * factor, kind, from: band.fromHz, to: band.toHz }]
+        ? [{ name: `${kind} ${limit(value, '')}`, value: value * factor, kind, from: band.fromHz, to: band.toHz }]
         : []
     return result ? [...level('watch', result.watch), ...level('fail', result.fail)] : []
   })
@@ -175,7 +175,7 @@ export function SpectrumViewer({ curve, other, known, evidence, results, title, 
         {lines.length === 0 && <span className="text-ink3">{t('signals:pick')}</span>}
         {lines.map((line) => (
           <span key={line.name}>
-            <span className="font-semibold">{line.name}</span> {number(line.hz * factor)} {unit}{' '}
+            <span className="font-semibold">{line.name}</span> {number(line.hz * factor, unit)} {unit}{' '}
             <span className="text-ink2">{significant(valueAt(curve, values, line.hz))}</span>
             {other && behind && (
               <span className="text-ink3"> / {significant(valueAt(other.curve, behind.values, line.hz))}</span>
@@ -183,7 +183,7 @@ export function SpectrumViewer({ curve, other, known, evidence, results, title, 
           </span>
         ))}
         {kind === 'difference' && apart !== null && (
-          <span className="font-semibold">{t('signals:difference', { x: number(apart * factor), unit })}</span>
+          <span className="font-semibold">{t('signals:difference', { x: number(apart * factor, unit), unit })}</span>
         )}
         <span className="flex-1 text-right text-[12px] text-ink3">
           {[curve.how, t('signals:keys')].filter(Boolean).join('. ')}

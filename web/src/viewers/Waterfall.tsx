@@ -120,7 +120,7 @@ function DrawnWaterfall({ checkId, name, title, chosenId, onChoose, waterfall }:
           </svg>
           <RangeStrip whole={whole} zoom={zoom} outline={outline} label={t('signals:strip')} />
           <p className="text-[12px] text-ink3">
-            {t('signals:highest', { value: number(largest), unit: `${waterfall.unit} RMS` })}{' '}
+            {t('signals:highest', { value: number(largest, waterfall.unit), unit: `${waterfall.unit} RMS` })}{' '}
             {t('signals:waterfallKeys')}
           </p>
           <KeepPlot

@@ -25,7 +25,7 @@ export function OtherReadings({ row, mayEdit }: { row: VisitRow; mayEdit: boolea
             {other.isPlanned ? t('visits:others.planned') : t('visits:others.further')}, {time(other.takenAt)}
           </td>
           <td className={`num ${other.discardedBecause ? 'line-through' : ''}`}>
-            {other.value === null ? '–' : number(other.value, row.watch, row.fail)}
+            {other.value === null ? '–' : number(other.value, row.unit, row.watch, row.fail)}
           </td>
           <td className="text-[12px] text-ink3">{other.value !== null && row.unit}</td>
           <td colSpan={2} className="whitespace-nowrap">

@@ -118,7 +118,7 @@ export function StopTable({ rows, visitedAt, left, onToggle, mayEdit, certified,
                 </td>
                 <td className={`num font-semibold ${row.discardedBecause ? 'line-through' : ''}`}>
                   {row.value !== null ? (
-                    number(row.value, row.watch, row.fail)
+                    number(row.value, row.unit, row.watch, row.fail)
                   ) : row.readingId !== null ? (
                     <Button onClick={() => setLooked(row)}>{t('visits:sheet.look')}</Button>
                   ) : (
@@ -136,7 +136,7 @@ export function StopTable({ rows, visitedAt, left, onToggle, mayEdit, certified,
                   )}
                 </td>
                 <td className="num">
-                  {row.change === null || row.value === null ? '' : change(row.change, row.value)}
+                  {row.change === null || row.value === null ? '' : change(row.change, row.value, row.unit)}
                 </td>
                 <td>
                   <VerdictMark verdict={row.verdict} reason={row.reason} notes={row.notes} />

@@ -84,7 +84,7 @@ function TrayItem({ reading, mayEdit }: { reading: LooseReading; mayEdit: boolea
       said: t('visits:newCheck.done'),
     })
   const best = reading.proposals[0]
-  const title = `${reading.label || t('visits:sheet.tray')} ${reading.value === null ? '' : `${number(reading.value)} ${reading.unit}`}`
+  const title = `${reading.label || t('visits:sheet.tray')} ${reading.value === null ? '' : `${number(reading.value, reading.unit)} ${reading.unit}`}`
   const titleLook = `font-semibold ${reading.discardedBecause ? 'line-through' : ''}`
   const isOpen = mayEdit && reading.discardedBecause === null
   const onKeyDown = (event: KeyboardEvent<HTMLElement>) => {

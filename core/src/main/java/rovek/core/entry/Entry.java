@@ -1,9 +1,16 @@
 package rovek.core.entry;
 
+import java.math.BigDecimal;
 import java.time.OffsetDateTime;
 import java.time.format.DateTimeParseException;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Pattern;
+import rovek.core.unit.Amount;
+import rovek.core.unit.KnownUnits;
+import rovek.core.unit.UnitCatalogue;
+import rovek.core.unit.UnitOfMeasure;
+import rovek.core.unit.WrittenAmount;
 
 /** What a field takes: a setting's, or a nameplate's. */
 public sealed interface Entry permits Entry.Number, Entry.Choice, Entry.Text, Entry.Moment, NamedRanges {
@@ -15,6 +22,16 @@ public sealed interface Entry permits Entry.Number, Entry.Choice, Entry.Text, En
      * @param unit symbol, or blank
      */
     Optional<String> fault(String name, String unit, String value);
+
+    /**
+     * What is kept of something that was typed: a number in the field's own unit, whichever known unit it was typed in;
+     * everything else as it is. What cannot be read stays as typed, for {@link #fault} to refuse.
+     *
+     * @param unit symbol of the field's, or blank
+     */
+    default String kept(String unit, String typed, KnownUnits units) {
+        return typed;
+    }
 
     /** How it is written, where that is not plain; else blank. */
     default String hint() {
@@ -29,6 +46,8 @@ public sealed interface Entry permits Entry.Number, Entry.Choice, Entry.Text, En
     /** A number within a closed range. */
     record Number(double least, double largest) implements Entry {
 
+        private static final Pattern PLAIN = Pattern.compile("-?\\d+(\\.\\d+)?");
+
         @Override
         public Optional<String> fault(String name, String unit, String value) {
             try {
@@ -41,6 +60,20 @@ public sealed interface Entry permits Entry.Number, Entry.Choice, Entry.Text, En
             }
             return Optional.of("%s is a number from %s to %s%s, not \"%s\"."
                     .formatted(name, plain(least), plain(largest), unit.isBlank() ? "" : " " + unit, value));
+        }
+
+        @Override
+        public String kept(String unit, String typed, KnownUnits units) {
+            if (typed.isBlank() || PLAIN.matcher(typed).matches()) {
+                return typed;
+            }
+            try {
+                UnitOfMeasure own = units.find(unit).orElse(UnitCatalogue.ONE);
+                Amount amount = WrittenAmount.read(typed, own, units).in(own);
+                return BigDecimal.valueOf(amount.value()).stripTrailingZeros().toPlainString();
+            } catch (IllegalArgumentException unreadable) {
+                return typed;
+            }
         }
 
         private static String plain(double number) {

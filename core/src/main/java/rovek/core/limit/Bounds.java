@@ -70,14 +70,8 @@ public record Bounds(Range watch, Range fail, boolean isForbidden) {
 
     /** The same in another unit. */
     Bounds in(UnitOfMeasure from, UnitOfMeasure to) {
-        return from.equals(to) ? this : new Bounds(in(watch, from, to), in(fail, from, to), isForbidden);
-    }
-
-    private static Range in(Range range, UnitOfMeasure from, UnitOfMeasure to) {
-        return new Range(in(range.low(), from, to), in(range.high(), from, to));
-    }
-
-    private static double in(double end, UnitOfMeasure from, UnitOfMeasure to) {
-        return Double.isInfinite(end) ? end : from.convert(end, to);
+        return from.equals(to)
+                ? this
+                : new Bounds(LimitUnits.in(watch, from, to), LimitUnits.in(fail, from, to), isForbidden);
     }
 }

@@ -47,6 +47,22 @@ public record Limit(List<Rule> rules, Optional<UnitOfMeasure> unit, double hyste
         return unit.isEmpty() || unit.get().isComparableTo(other);
     }
 
+    /**
+     * The same limit with its numbers in another unit: boundaries and targets are converted, deviations, rates and the
+     * hysteresis as the differences they are. One without a unit stays as it is.
+     *
+     * @throws rovek.core.unit.IncomparableUnitsException when the unit is of another kind of quantity
+     */
+    public Limit in(UnitOfMeasure target) {
+        if (unit.isEmpty() || unit.get().equals(target)) {
+            return this;
+        }
+        UnitOfMeasure own = unit.get();
+        List<Rule> converted =
+                rules.stream().map(rule -> LimitUnits.in(rule, own, target)).toList();
+        return new Limit(converted, Optional.of(target), own.convertDifference(hysteresis, target), boundaryIsPast);
+    }
+
     /** Whether it takes more than the value itself to judge by it. */
     public boolean needsHistory() {
         return hysteresis > 0 || rules.stream().anyMatch(Rule::needsBackground);

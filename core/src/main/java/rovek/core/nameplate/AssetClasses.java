@@ -110,12 +110,17 @@ public final class AssetClasses {
         return ALL.stream().filter(one -> one.id().equals(id)).findFirst();
     }
 
-    /** Why a nameplate's line does not take a value; a line that no class has is refused too. */
-    public static Optional<String> fault(String key, String value) {
-        Optional<Attribute> attribute = ALL.stream()
+    /** A line of any nameplate. */
+    public static Optional<Attribute> attribute(String key) {
+        return ALL.stream()
                 .flatMap(one -> one.attributes().stream())
                 .filter(one -> one.key().equals(key))
                 .findFirst();
+    }
+
+    /** Why a nameplate's line does not take a value; a line that no class has is refused too. */
+    public static Optional<String> fault(String key, String value) {
+        Optional<Attribute> attribute = attribute(key);
         return attribute.isPresent()
                 ? attribute.get().fault(value)
                 : Optional.of("No nameplate has a line \"%s\".".formatted(key));

@@ -3,6 +3,7 @@ package rovek.core.nameplate;
 import java.util.List;
 import java.util.Optional;
 import rovek.core.entry.Entry;
+import rovek.core.unit.KnownUnits;
 
 /**
  * One line of a nameplate.
@@ -31,5 +32,10 @@ public record Attribute(String key, String name, String unit, Entry kind) {
     /** Why a value is refused, as a sentence; empty where it is fine. */
     public Optional<String> fault(String value) {
         return kind.fault(name, unit, value);
+    }
+
+    /** What is kept of something that was typed, see {@link Entry#kept}. */
+    public String kept(String typed, KnownUnits units) {
+        return kind.kept(unit, typed, units);
     }
 }

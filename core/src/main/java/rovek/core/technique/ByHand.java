@@ -1,6 +1,7 @@
 package rovek.core.technique;
 
 import rovek.core.reading.Capture;
+import rovek.core.unit.KnownUnits;
 
 /** How a person writes a reading down without any instrument. */
 public interface ByHand {
@@ -17,7 +18,8 @@ public interface ByHand {
     /**
      * What was written, as a capture.
      *
+     * @param units that may be named
      * @throws IllegalArgumentException with a sentence, when it is not what is asked for
      */
-    Capture read(String written, SettingValues settings);
+    Capture read(String written, SettingValues settings, KnownUnits units);
 }

@@ -1,16 +1,21 @@
 package rovek.core.unit;
 
+import static javax.measure.MetricPrefix.CENTI;
+import static javax.measure.MetricPrefix.GIGA;
 import static javax.measure.MetricPrefix.KILO;
 import static javax.measure.MetricPrefix.MEGA;
 import static javax.measure.MetricPrefix.MICRO;
 import static javax.measure.MetricPrefix.MILLI;
 
+import java.math.BigDecimal;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import javax.measure.Unit;
+import javax.measure.quantity.Pressure;
 import tech.units.indriya.unit.BaseUnit;
 import tech.units.indriya.unit.UnitDimension;
 import tech.units.indriya.unit.Units;
@@ -36,15 +41,35 @@ public final class UnitCatalogue {
             new UnitOfMeasure("mV/g", MILLI(Units.VOLT).divide(Units.METRE_PER_SQUARE_SECOND.multiply(9.80665)));
     public static final UnitOfMeasure DEGREE_CELSIUS = new UnitOfMeasure("°C", Units.CELSIUS);
     public static final UnitOfMeasure KELVIN = new UnitOfMeasure("K", Units.KELVIN);
-    /** Exactly 5/9 K, with its nought 459.67 steps above the absolute one. */
+    /** Exactly 5/9 K, with its zero 459.67 steps above the absolute one. */
     public static final UnitOfMeasure DEGREE_FAHRENHEIT =
             new UnitOfMeasure("°F", Units.KELVIN.multiply(5).divide(9).shift(459.67));
 
+    /** A difference of temperatures in degrees Fahrenheit, exactly 5/9 K: it is never shifted. */
+    public static final UnitOfMeasure FAHRENHEIT_DIFFERENCE =
+            new UnitOfMeasure("Δ°F", Units.KELVIN.multiply(5).divide(9));
+
+    /** Conventional millimetre of mercury: 13,595.1 kg/m³ under standard gravity (NIST SP 811, B.8). */
+    public static final UnitOfMeasure MILLIMETRE_OF_MERCURY =
+            new UnitOfMeasure("mmHg", Units.PASCAL.multiply(133.322387415));
+
+    /** Of water at its densest, 999.972 kg/m³, under standard gravity: 249.0819... Pa. */
+    public static final UnitOfMeasure INCH_OF_WATER_AT_4_DEGREES =
+            new UnitOfMeasure("inH2O (4 °C)", inchOfWater("999.972"));
+
+    /** Of water of 60 °F (15.56 °C), 999.016 kg/m³, under standard gravity. */
+    public static final UnitOfMeasure INCH_OF_WATER_AT_60_FAHRENHEIT =
+            new UnitOfMeasure("inH2O (60 °F)", inchOfWater("999.016"));
+
+    /** Of water of 20 °C (68 °F), 998.2071 kg/m³, under standard gravity. */
+    public static final UnitOfMeasure INCH_OF_WATER_AT_20_DEGREES =
+            new UnitOfMeasure("inH2O (20 °C)", inchOfWater("998.2071"));
+
     public static final UnitOfMeasure MILLIBAR = new UnitOfMeasure("mbar", Units.PASCAL.multiply(100));
     public static final UnitOfMeasure MEGAPASCAL = new UnitOfMeasure("MPa", Units.PASCAL.multiply(1_000_000));
-    /** One avoirdupois pound under standard gravity on a square inch, 6894.757293168 Pa. */
-    public static final UnitOfMeasure POUND_PER_SQUARE_INCH =
-            new UnitOfMeasure("psi", Units.PASCAL.multiply(6894.757293168));
+    /** One avoirdupois pound under standard gravity, 4.4482216152605 N, on a square inch: 6894.757293168361... Pa. */
+    public static final UnitOfMeasure POUND_PER_SQUARE_INCH = new UnitOfMeasure(
+            "psi", Units.PASCAL.multiply(new BigDecimal("4.4482216152605")).divide(new BigDecimal("0.00064516")));
 
     public static final UnitOfMeasure BAR = new UnitOfMeasure("bar", Units.PASCAL.multiply(100_000));
     public static final UnitOfMeasure PASCAL = new UnitOfMeasure("Pa", Units.PASCAL);
@@ -78,6 +103,14 @@ public final class UnitCatalogue {
     public static final UnitOfMeasure MICROAMPERE = new UnitOfMeasure("µA", MICRO(Units.AMPERE));
     public static final UnitOfMeasure MILLIOHM = new UnitOfMeasure("mΩ", MILLI(Units.OHM));
     public static final UnitOfMeasure KILOOHM = new UnitOfMeasure("kΩ", KILO(Units.OHM));
+    public static final UnitOfMeasure MICROOHM = new UnitOfMeasure("µΩ", MICRO(Units.OHM));
+    public static final UnitOfMeasure GIGAOHM = new UnitOfMeasure("GΩ", GIGA(Units.OHM));
+    /** Resistivity, of concrete or soil. */
+    public static final UnitOfMeasure OHM_METRE = new UnitOfMeasure("Ω·m", Units.OHM.multiply(Units.METRE));
+
+    public static final UnitOfMeasure KILOOHM_CENTIMETRE =
+            new UnitOfMeasure("kΩ·cm", KILO(Units.OHM).multiply(CENTI(Units.METRE)));
+    public static final UnitOfMeasure MICROVOLT = new UnitOfMeasure("µV", MICRO(Units.VOLT));
     public static final UnitOfMeasure MEGAOHM = new UnitOfMeasure("MΩ", MEGA(Units.OHM));
     public static final UnitOfMeasure WATT = new UnitOfMeasure("W", Units.WATT);
     public static final UnitOfMeasure NEWTON = new UnitOfMeasure("N", Units.NEWTON);
@@ -104,6 +137,11 @@ public final class UnitCatalogue {
                     DEGREE_CELSIUS,
                     KELVIN,
                     DEGREE_FAHRENHEIT,
+                    FAHRENHEIT_DIFFERENCE,
+                    MILLIMETRE_OF_MERCURY,
+                    INCH_OF_WATER_AT_4_DEGREES,
+                    INCH_OF_WATER_AT_60_FAHRENHEIT,
+                    INCH_OF_WATER_AT_20_DEGREES,
                     MILLIBAR,
                     MEGAPASCAL,
                     POUND_PER_SQUARE_INCH,
@@ -131,6 +169,11 @@ public final class UnitCatalogue {
                     MICROAMPERE,
                     MILLIOHM,
                     KILOOHM,
+                    MICROOHM,
+                    GIGAOHM,
+                    OHM_METRE,
+                    KILOOHM_CENTIMETRE,
+                    MICROVOLT,
                     MEGAOHM,
                     WATT,
                     NEWTON,
@@ -143,6 +186,12 @@ public final class UnitCatalogue {
             .collect(Collectors.toUnmodifiableMap(UnitOfMeasure::symbol, Function.identity()));
 
     private UnitCatalogue() {}
+
+    private static Unit<Pressure> inchOfWater(String density) {
+        BigDecimal pascal =
+                new BigDecimal("0.0254").multiply(new BigDecimal("9.80665")).multiply(new BigDecimal(density));
+        return Units.PASCAL.multiply(pascal);
+    }
 
     /** Every symbol, in the order of the alphabet. */
     public static List<String> symbols() {

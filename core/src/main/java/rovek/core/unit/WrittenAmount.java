@@ -13,11 +13,17 @@ public final class WrittenAmount {
 
     private WrittenAmount() {}
 
+    /** Without units of one's own, see {@link #read(String, UnitOfMeasure, KnownUnits)}. */
+    public static Amount read(String written, UnitOfMeasure usual) {
+        return read(written, usual, KnownUnits.CATALOGUE);
+    }
+
     /**
-     * @param usual the unit where none is written
+     * @param usual the unit where none is written; where it is one of temperature differences, degrees are steps of
+     *     their scale
      * @throws IllegalArgumentException with a sentence, when it is no number, or its unit is not known
      */
-    public static Amount read(String written, UnitOfMeasure usual) {
+    public static Amount read(String written, UnitOfMeasure usual, KnownUnits units) {
         Matcher parts = NUMBER_AND_UNIT.matcher(written.strip());
         OptionalDouble number = parts.matches() ? number(parts.group(1)) : OptionalDouble.empty();
         if (number.isEmpty()) {
@@ -27,10 +33,18 @@ public final class WrittenAmount {
                             : "\"%s\" is no number.".formatted(written.strip()));
         }
         String unit = parts.group(2).strip();
-        Optional<UnitOfMeasure> known = unit.isEmpty() ? Optional.of(usual) : WrittenUnit.find(unit);
-        return new Amount(
-                number.getAsDouble(),
-                known.orElseThrow(() -> new IllegalArgumentException("No unit is written \"%s\".".formatted(unit))));
+        Optional<UnitOfMeasure> known = unit.isEmpty() ? Optional.of(usual) : units.find(unit);
+        UnitOfMeasure named =
+                known.orElseThrow(() -> new IllegalArgumentException("No unit is written \"%s\".".formatted(unit)));
+        boolean isDifference = KindOfQuantity.of(usual).equals(Optional.of(KindOfQuantity.TEMPERATURE_DIFFERENCE));
+        return new Amount(number.getAsDouble(), isDifference ? step(named) : named);
+    }
+
+    private static UnitOfMeasure step(UnitOfMeasure scale) {
+        if (scale.equals(UnitCatalogue.DEGREE_CELSIUS)) {
+            return UnitCatalogue.KELVIN;
+        }
+        return scale.equals(UnitCatalogue.DEGREE_FAHRENHEIT) ? UnitCatalogue.FAHRENHEIT_DIFFERENCE : scale;
     }
 
     /** A single mark is the decimal one, whichever it is; of two kinds the last one is. */

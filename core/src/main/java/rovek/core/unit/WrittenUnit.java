@@ -16,6 +16,19 @@ public final class WrittenUnit {
             Map.entry("f", UnitCatalogue.DEGREE_FAHRENHEIT),
             Map.entry("degf", UnitCatalogue.DEGREE_FAHRENHEIT),
             Map.entry("\u2109", UnitCatalogue.DEGREE_FAHRENHEIT),
+            Map.entry("deg f", UnitCatalogue.DEGREE_FAHRENHEIT),
+            Map.entry("fahrenheit", UnitCatalogue.DEGREE_FAHRENHEIT),
+            Map.entry("delta degf", UnitCatalogue.FAHRENHEIT_DIFFERENCE),
+            Map.entry("mm hg", UnitCatalogue.MILLIMETRE_OF_MERCURY),
+            Map.entry("inh2o@4c", UnitCatalogue.INCH_OF_WATER_AT_4_DEGREES),
+            Map.entry("inh2o@60f", UnitCatalogue.INCH_OF_WATER_AT_60_FAHRENHEIT),
+            Map.entry("inh2o@20c", UnitCatalogue.INCH_OF_WATER_AT_20_DEGREES),
+            Map.entry("inh2o@68f", UnitCatalogue.INCH_OF_WATER_AT_20_DEGREES),
+            Map.entry("uv", UnitCatalogue.MICROVOLT),
+            Map.entry("ohm m", UnitCatalogue.OHM_METRE),
+            Map.entry("ohm*m", UnitCatalogue.OHM_METRE),
+            Map.entry("kohm cm", UnitCatalogue.KILOOHM_CENTIMETRE),
+            Map.entry("kohm*cm", UnitCatalogue.KILOOHM_CENTIMETRE),
             Map.entry("m3/h", UnitCatalogue.CUBIC_METRE_PER_HOUR),
             Map.entry("m^3/h", UnitCatalogue.CUBIC_METRE_PER_HOUR),
             Map.entry("lpm", UnitCatalogue.LITRE_PER_MINUTE),
@@ -63,21 +76,18 @@ public final class WrittenUnit {
             Map.entry("db", UnitCatalogue.DECIBEL));
 
     /** Where large and small letters make another unit of it: milli and mega, newton metre and nanometre. */
-    private static final Map<String, UnitOfMeasure> AS_WRITTEN = Map.of(
-            "mOhm",
-            UnitCatalogue.MILLIOHM,
-            "mohm",
-            UnitCatalogue.MILLIOHM,
-            "m\u2126",
-            UnitCatalogue.MILLIOHM,
-            "MOhm",
-            UnitCatalogue.MEGAOHM,
-            "Mohm",
-            UnitCatalogue.MEGAOHM,
-            "M\u2126",
-            UnitCatalogue.MEGAOHM,
-            "k\u2126",
-            UnitCatalogue.KILOOHM);
+    private static final Map<String, UnitOfMeasure> AS_WRITTEN = Map.ofEntries(
+            Map.entry("mOhm", UnitCatalogue.MILLIOHM),
+            Map.entry("mohm", UnitCatalogue.MILLIOHM),
+            Map.entry("m\u2126", UnitCatalogue.MILLIOHM),
+            Map.entry("MOhm", UnitCatalogue.MEGAOHM),
+            Map.entry("Mohm", UnitCatalogue.MEGAOHM),
+            Map.entry("M\u2126", UnitCatalogue.MEGAOHM),
+            Map.entry("GOhm", UnitCatalogue.GIGAOHM),
+            Map.entry("G\u2126", UnitCatalogue.GIGAOHM),
+            Map.entry("uOhm", UnitCatalogue.MICROOHM),
+            Map.entry("\u00B5Ohm", UnitCatalogue.MICROOHM),
+            Map.entry("k\u2126", UnitCatalogue.KILOOHM));
 
     private WrittenUnit() {}
 

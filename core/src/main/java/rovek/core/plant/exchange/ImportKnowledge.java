@@ -14,6 +14,9 @@ public interface ImportKnowledge {
 
     Optional<ReadyMade> check(String name);
 
+    /** What is kept of a value as it stands in the table: numbers in the unit of their field. */
+    String kept(String facet, String typed);
+
     /** Why a facet does not take a value, as a sentence; empty where it does. */
     Optional<String> fault(String facet, String value);
 }

@@ -1,6 +1,7 @@
 package rovek.core.plant.exchange;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -22,8 +23,10 @@ final class RowReading {
     private final Optional<Template> template;
     private final List<ImportKnowledge.ReadyMade> checks = new ArrayList<>();
 
-    RowReading(TableRow row, ImportKnowledge knowledge) {
-        this.row = row;
+    RowReading(TableRow written, ImportKnowledge knowledge) {
+        Map<String, String> cells = new HashMap<>(written.cells());
+        cells.replaceAll((column, text) -> Facet.isValue(column) ? knowledge.kept(column, text) : text);
+        row = new TableRow(written.number(), written.indent(), cells);
         String templateName = row.cell(Column.TEMPLATE);
         template = templateName.isEmpty() ? Optional.empty() : knowledge.template(templateName);
         if (!templateName.isEmpty() && template.isEmpty()) {

@@ -6,6 +6,7 @@ import rovek.core.reading.ValueCapture;
 import rovek.core.technique.ByHand;
 import rovek.core.technique.SettingValues;
 import rovek.core.unit.Amount;
+import rovek.core.unit.KnownUnits;
 import rovek.core.unit.UnitCatalogue;
 
 /** Yes or no. */
@@ -17,7 +18,7 @@ final class WrittenAnswer implements ByHand {
     }
 
     @Override
-    public Capture read(String written, SettingValues settings) {
+    public Capture read(String written, SettingValues settings, KnownUnits units) {
         return switch (written.strip().toLowerCase(Locale.ROOT)) {
             case "yes", "y", "1" -> answer(1);
             case "no", "n", "0" -> answer(0);

@@ -5,6 +5,8 @@ import rovek.core.reading.ValueCapture;
 import rovek.core.technique.ByHand;
 import rovek.core.technique.SettingValues;
 import rovek.core.unit.Amount;
+import rovek.core.unit.KnownUnits;
+import rovek.core.unit.UnitCatalogue;
 import rovek.core.unit.UnitOfMeasure;
 import rovek.core.unit.WrittenAmount;
 
@@ -17,13 +19,15 @@ final class WrittenGauge implements ByHand {
     }
 
     @Override
-    public Capture read(String written, SettingValues settings) {
+    public Capture read(String written, SettingValues settings, KnownUnits units) {
         UnitOfMeasure usual = Quantity.of(settings.text("quantity")).unit();
-        Amount amount = WrittenAmount.read(written, usual);
+        Amount amount = WrittenAmount.read(written, usual, units);
         if (!amount.unit().isComparableTo(usual)) {
             throw new IllegalArgumentException(
                     "A %s is not in %s.".formatted(settings.text("quantity"), amount.unit()));
         }
-        return new ValueCapture(amount);
+        // A unit of one's own is one here only: whoever reads the package elsewhere would not know it.
+        boolean isOwn = UnitCatalogue.find(amount.unit().symbol()).isEmpty();
+        return new ValueCapture(isOwn ? amount.in(usual) : amount);
     }
 }

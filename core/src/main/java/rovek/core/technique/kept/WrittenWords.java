@@ -4,6 +4,7 @@ import rovek.core.reading.Capture;
 import rovek.core.reading.TextCapture;
 import rovek.core.technique.ByHand;
 import rovek.core.technique.SettingValues;
+import rovek.core.unit.KnownUnits;
 
 /** What somebody saw, in words. */
 final class WrittenWords implements ByHand {
@@ -16,7 +17,7 @@ final class WrittenWords implements ByHand {
     }
 
     @Override
-    public Capture read(String written, SettingValues settings) {
+    public Capture read(String written, SettingValues settings, KnownUnits units) {
         if (written.isBlank()) {
             throw new IllegalArgumentException("Nothing is written down.");
         }

@@ -42,6 +42,11 @@ class PlantImportTest {
         }
 
         @Override
+        public String kept(String facet, String typed) {
+            return typed;
+        }
+
+        @Override
         public Optional<String> fault(String facet, String value) {
             return facet.equals("setting.vibration.lines") && !value.matches("\\d+")
                     ? Optional.of("Lines is a number.")

@@ -17,6 +17,7 @@ import java.util.UUID;
 import org.springframework.stereotype.Service;
 import rovek.core.reading.PictureCapture;
 import rovek.core.technique.ByHand;
+import rovek.core.unit.KnownUnits;
 import rovek.link.packet.Maker;
 import rovek.link.packet.PackedCapture;
 import rovek.link.packet.PackedReading;
@@ -26,6 +27,7 @@ import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.intake.entry.WrittenRound.WrittenReading;
 import rovek.server.intake.transfer.PackageFiles;
+import rovek.server.people.unit.OwnUnits;
 import rovek.server.plant.picture.Pictures;
 import rovek.server.plant.tree.CheckView;
 import rovek.server.plant.tree.Plant;
@@ -49,9 +51,12 @@ public class WrittenReadings {
     private final HandRounds rounds;
     private final Pictures pictures;
     private final PackageFiles files;
+    private final OwnUnits units;
     private final Clock clock;
 
-    WrittenReadings(Plant plant, HandRounds rounds, Pictures pictures, PackageFiles files, Clock clock) {
+    WrittenReadings(
+            Plant plant, HandRounds rounds, Pictures pictures, PackageFiles files, OwnUnits units, Clock clock) {
+        this.units = units;
         this.plant = plant;
         this.rounds = rounds;
         this.pictures = pictures;
@@ -68,7 +73,9 @@ public class WrittenReadings {
         if (round.readings().isEmpty() && round.skipped().isEmpty()) {
             throw new DomainProblem.Invalid("readings", "Nothing is written down yet.");
         }
-        List<PackedReading> packed = round.readings().stream().map(this::packed).toList();
+        KnownUnits known = units.known();
+        List<PackedReading> packed =
+                round.readings().stream().map(reading -> packed(reading, known)).toList();
         Instant createdAt = packed.stream()
                 .map(PackedReading::takenAt)
                 .max(Instant::compareTo)
@@ -77,7 +84,7 @@ public class WrittenReadings {
         return files.takeMadeHere("written-%s.zip".formatted(round.walkId()), bytes);
     }
 
-    private PackedReading packed(WrittenReading reading) {
+    private PackedReading packed(WrittenReading reading, KnownUnits known) {
         CheckView check = plant.check(reading.checkId());
         ByHand byHand = check.technique()
                 .byHand()
@@ -97,7 +104,7 @@ public class WrittenReadings {
                     reading.note().strip(),
                     Optional.empty(),
                     check.settings().values(),
-                    new PackedCapture.Plain(byHand.read(reading.written(), check.settings())),
+                    new PackedCapture.Plain(byHand.read(reading.written(), check.settings(), known)),
                     photos(reading, check));
         } catch (IllegalArgumentException e) {
             throw new DomainProblem.Invalid(

@@ -21,8 +21,10 @@ import rovek.core.limit.Verdict;
 import rovek.core.plant.Node;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.trend.MinMaxDecimation;
+import rovek.core.unit.KnownUnits;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.judging.verdict.Verdicts;
+import rovek.server.people.unit.OwnUnits;
 import rovek.server.plant.event.EventKind;
 import rovek.server.plant.event.PlantEvent;
 import rovek.server.plant.event.PlantEvents;
@@ -42,9 +44,11 @@ public class LimitPreviews {
     private final Verdicts verdicts;
     private final PlantEvents events;
     private final Limits limits;
+    private final OwnUnits units;
     private final Clock clock;
 
-    LimitPreviews(Plant plant, Verdicts verdicts, PlantEvents events, Limits limits, Clock clock) {
+    LimitPreviews(Plant plant, Verdicts verdicts, PlantEvents events, Limits limits, OwnUnits units, Clock clock) {
+        this.units = units;
         this.plant = plant;
         this.verdicts = verdicts;
         this.events = events;
@@ -140,7 +144,7 @@ public class LimitPreviews {
         if (saying.limit() == null) {
             throw new DomainProblem.Invalid("limit", "Fill a boundary in.");
         }
-        Limit limit = saying.limit().limit(result);
+        Limit limit = saying.limit().limit(result, units.known());
         List<Wanted> wanted = Limits.yielding(tree, nodeId, technique, result).stream()
                 .map(check -> new Wanted(check, nodeId, limit, Limits.time(saying.from()), Limits.time(saying.until())))
                 .toList();
@@ -158,7 +162,7 @@ public class LimitPreviews {
                 .map(one -> new Wanted(
                         one.getKey(),
                         one.getKey().id(),
-                        one.getValue().limit(result),
+                        one.getValue().limit(result, KnownUnits.CATALOGUE),
                         Limits.time(from),
                         Optional.empty()))
                 .toList();

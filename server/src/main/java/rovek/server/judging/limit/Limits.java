@@ -29,6 +29,7 @@ import rovek.core.technique.Sense;
 import rovek.core.trend.TimedValue;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.judging.verdict.Verdicts;
+import rovek.server.people.unit.OwnUnits;
 import rovek.server.plant.tree.CheckView;
 import rovek.server.plant.tree.Plant;
 import rovek.server.plant.tree.PlantEditor;
@@ -46,9 +47,11 @@ public class Limits {
     private final PlantEditor editor;
     private final Plant plant;
     private final Verdicts verdicts;
+    private final OwnUnits units;
     private final Clock clock;
 
-    Limits(PlantEditor editor, Plant plant, Verdicts verdicts, Clock clock) {
+    Limits(PlantEditor editor, Plant plant, Verdicts verdicts, OwnUnits units, Clock clock) {
+        this.units = units;
         this.editor = editor;
         this.plant = plant;
         this.verdicts = verdicts;
@@ -118,11 +121,7 @@ public class Limits {
 
         /** An upper limit for all that was and will be measured. */
         public static Saying above(@Nullable Double watch, @Nullable Double fail) {
-            return new Saying(
-                    new LimitForm(List.of(RuleDraft.plain(RuleDraft.Kind.ABOVE, watch, fail)), 0, false),
-                    false,
-                    null,
-                    null);
+            return new Saying(LimitForm.plain(RuleDraft.plain(RuleDraft.Kind.ABOVE, watch, fail)), false, null, null);
         }
     }
 
@@ -168,7 +167,7 @@ public class Limits {
                 result.name(),
                 result.unit().shown(),
                 result.sense(),
-                counting.map(one -> LimitForm.of(one.limit())).orElse(null),
+                counting.map(one -> LimitForm.of(one.limit(), result)).orElse(null),
                 counting.map(one -> LimitText.write(one.limit(), result.sense()))
                         .orElse(""),
                 counting.map(LimitLayers.InForce::node).orElse(null),
@@ -246,7 +245,7 @@ public class Limits {
     /** One boundary or two on the side that is worse. */
     static LimitForm plain(ResultDefinition result, @Nullable Double watch, @Nullable Double fail) {
         RuleDraft.Kind kind = result.sense() == Sense.HIGHER_IS_WORSE ? RuleDraft.Kind.ABOVE : RuleDraft.Kind.BELOW;
-        return new LimitForm(List.of(RuleDraft.plain(kind, watch, fail)), 0, false);
+        return LimitForm.plain(RuleDraft.plain(kind, watch, fail));
     }
 
     /**
@@ -268,7 +267,7 @@ public class Limits {
         LimitTimeline timeline = before.isEmpty() ? LimitTimeline.EMPTY : LimitTimeline.parse(before, result.sense());
         Optional<Limit> limit = Optional.ofNullable(saying.limit())
                 .filter(form -> !form.rules().isEmpty())
-                .map(form -> form.limit(result));
+                .map(form -> form.limit(result, units.known()));
         String after;
         try {
             after = timeline.saying(

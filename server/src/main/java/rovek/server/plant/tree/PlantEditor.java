@@ -22,7 +22,9 @@ import rovek.core.plant.PlantChange;
 import rovek.core.plant.Shift;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
+import rovek.core.unit.KnownUnits;
 import rovek.server.base.problem.DomainProblem;
+import rovek.server.people.unit.OwnUnits;
 import rovek.server.plant.tree.PlantLedger.Committed;
 import rovek.server.plant.tree.PlantLedger.Proposal;
 
@@ -36,8 +38,18 @@ public class PlantEditor {
     private final Plant plant;
     private final Techniques techniques;
     private final NodeRows rows;
+    private final PlantKnowledge knowledge;
+    private final OwnUnits units;
 
-    PlantEditor(PlantLedger ledger, Plant plant, Techniques techniques, NodeRows rows) {
+    PlantEditor(
+            PlantLedger ledger,
+            Plant plant,
+            Techniques techniques,
+            NodeRows rows,
+            PlantKnowledge knowledge,
+            OwnUnits units) {
+        this.knowledge = knowledge;
+        this.units = units;
         this.ledger = ledger;
         this.plant = plant;
         this.techniques = techniques;
@@ -150,19 +162,21 @@ public class PlantEditor {
                         throw new DomainProblem.Invalid(facet, "\"" + facet + "\" cannot be typed.");
                     });
         }
+        KnownUnits known = units.known();
         List<Alteration> stripped =
-                wanted.nodes().stream().map(PlantEditor::stripped).toList();
+                wanted.nodes().stream().map(typed -> kept(typed, known)).toList();
         return ledger.commit(
                 idOf(wanted.changeId()),
                 tree -> Proposal.typed(AlterationSentence.of(tree, stripped), PlantChange.altering(stripped)));
     }
 
-    /** What is typed has no blanks around it. */
-    private static Alteration stripped(Alteration typed) {
+    /** What is typed has no blanks around it, and a number the unit of its field. */
+    private Alteration kept(Alteration typed, KnownUnits known) {
         Map<String, Shift> facets = new LinkedHashMap<>();
         typed.facets()
-                .forEach((facet, shift) ->
-                        facets.put(facet, new Shift(shift.from(), shift.to().strip())));
+                .forEach((facet, shift) -> facets.put(
+                        facet,
+                        new Shift(shift.from(), knowledge.kept(facet, shift.to().strip(), known))));
         return new Alteration(typed.node(), facets);
     }
 

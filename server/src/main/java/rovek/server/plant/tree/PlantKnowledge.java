@@ -16,8 +16,10 @@ import rovek.core.technique.SensorUse;
 import rovek.core.technique.SettingDefinition;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
+import rovek.core.unit.KnownUnits;
 import rovek.server.instruments.sensor.SensorView;
 import rovek.server.instruments.sensor.Sensors;
+import rovek.server.people.unit.OwnUnits;
 
 /** What the techniques and the asset classes know of the values a table may hold. */
 @Component
@@ -25,14 +27,17 @@ public class PlantKnowledge {
 
     private final Techniques techniques;
     private final Sensors sensors;
+    private final OwnUnits units;
 
-    PlantKnowledge(Techniques techniques, Sensors sensors) {
+    PlantKnowledge(Techniques techniques, Sensors sensors, OwnUnits units) {
+        this.units = units;
         this.techniques = techniques;
         this.sensors = sensors;
     }
 
     /** @param templates name to template */
     public ImportKnowledge with(Function<String, Optional<Template>> templates) {
+        KnownUnits known = units.known();
         return new ImportKnowledge() {
             @Override
             public Optional<Template> template(String name) {
@@ -42,6 +47,11 @@ public class PlantKnowledge {
             @Override
             public Optional<ReadyMade> check(String name) {
                 return readyMade(name);
+            }
+
+            @Override
+            public String kept(String facet, String typed) {
+                return PlantKnowledge.this.kept(facet, typed, known);
             }
 
             @Override
@@ -68,6 +78,25 @@ public class PlantKnowledge {
                 .replace('–', '-')
                 .replaceAll("\\s+", " ")
                 .strip();
+    }
+
+    /** What is kept of a value that was typed: numbers in the unit of their field, whichever they were typed in. */
+    String kept(String facet, String typed, KnownUnits units) {
+        if (facet.startsWith(Facet.NAMEPLATE)) {
+            return AssetClasses.attribute(facet.substring(Facet.NAMEPLATE.length()))
+                    .map(attribute -> attribute.kept(typed, units))
+                    .orElse(typed);
+        }
+        if (facet.startsWith(Facet.SETTING)) {
+            String[] key = facet.substring(Facet.SETTING.length()).split("\\.", 2);
+            return techniques.find(key[0]).stream()
+                    .flatMap(technique -> technique.settings().stream())
+                    .filter(setting -> key.length == 2 && setting.key().equals(key[1]))
+                    .findFirst()
+                    .map(setting -> setting.kept(typed, units))
+                    .orElse(typed);
+        }
+        return typed;
     }
 
     /** Why a facet does not take a value; empty where it does. */

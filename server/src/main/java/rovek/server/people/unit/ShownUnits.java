@@ -1,0 +1,52 @@
+package rovek.server.people.unit;
+
+import java.util.Map;
+import java.util.Optional;
+import rovek.core.unit.KindOfQuantity;
+import rovek.core.unit.KnownUnits;
+import rovek.core.unit.UnitCatalogue;
+import rovek.core.unit.UnitOfMeasure;
+
+/** What comes of the choices for everything that is stored. */
+public final class ShownUnits {
+
+    private final Map<String, UnitChoices.ChosenUnit> chosen;
+    private final KnownUnits known;
+
+    /** @param chosen kind to choice */
+    ShownUnits(Map<String, UnitChoices.ChosenUnit> chosen, KnownUnits known) {
+        this.chosen = Map.copyOf(chosen);
+        this.known = known;
+    }
+
+    /** The unit that what is stored in one is shown in: the same where nothing else is chosen. */
+    public UnitOfMeasure unit(UnitOfMeasure stored) {
+        return chosen(stored).map(choice -> found(choice, stored)).orElse(stored);
+    }
+
+    private UnitOfMeasure found(UnitChoices.ChosenUnit choice, UnitOfMeasure stored) {
+        return UnitCatalogue.find(choice.unit())
+                .or(() -> known.own().stream()
+                        .filter(unit -> unit.symbol().equals(choice.unit()))
+                        .findFirst())
+                .filter(unit -> unit.isComparableTo(stored))
+                .orElse(stored);
+    }
+
+    private Optional<UnitChoices.ChosenUnit> chosen(UnitOfMeasure stored) {
+        return KindOfQuantity.of(stored).map(kind -> chosen.get(kind.id()));
+    }
+
+    /** For the front end; empty where nothing is chosen. */
+    Optional<UnitChoices.ShownUnit> of(UnitOfMeasure stored) {
+        return chosen(stored).map(choice -> {
+            UnitOfMeasure unit = unit(stored);
+            return new UnitChoices.ShownUnit(
+                    stored.symbol(),
+                    unit.symbol(),
+                    stored.convertDifference(1, unit),
+                    stored.convert(0, unit),
+                    choice.decimals());
+        });
+    }
+}
