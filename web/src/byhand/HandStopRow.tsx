@@ -3,7 +3,7 @@ import { queries } from '../api/queries'
 import type { HandStop } from '../api/types'
 import { Button } from '../parts/Button'
 import { Tag } from '../parts/Tag'
-import { age, limit, number } from '../units/format'
+import { age, boundary, number } from '../units/format'
 import { t } from '../words/t'
 import { HandPhotos } from './HandPhotos'
 import type { Entry } from './useDraft'
@@ -30,7 +30,6 @@ const lastSaid = (stop: HandStop): string => {
 /** One stop: what to look at, the field for it, and what it was last time. */
 export function HandStopRow({ stop, entry, isRound, isFirst, onChange }: Props) {
   const place = `${stop.assetTag || stop.assetName} ${stop.point}, ${stop.asked}`
-  const boundary = stop.form === 'NUMBER' ? (stop.fail ?? stop.watch) : null
   const isSkipped = entry !== undefined && entry.skipped !== null
   return (
     <tr>
@@ -55,7 +54,7 @@ export function HandStopRow({ stop, entry, isRound, isFirst, onChange }: Props) 
           />
         )}
       </td>
-      <td className="num text-ink2">{boundary === null ? '' : limit(boundary, stop.unit)}</td>
+      <td className="num text-ink2">{boundary({ ...stop, watchLow: null, failLow: null }) ?? ''}</td>
       <td className="num text-ink2">
         {lastSaid(stop)}
         {stop.lastAt && <span className="block text-[12px] text-ink3">{age(stop.lastAt, new Date())}</span>}

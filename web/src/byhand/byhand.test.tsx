@@ -16,6 +16,7 @@ const stop = (checkId: string, asked: string, form: HandStop['form'], more: Part
   instruction: '',
   watch: null,
   fail: null,
+  isLower: false,
   last: null,
   lastAt: null,
   ...more,

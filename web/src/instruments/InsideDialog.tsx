@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query'
 import { queries } from '../api/queries'
 import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
-import { dayAndTime, number } from '../units/format'
+import { dayAndTime, number, unitText } from '../units/format'
 import { t } from '../words/t'
 
 /** What lies in one file of an instrument, before it is taken. */
@@ -44,7 +44,7 @@ export function InsideDialog({
                 <td>{reading.technique}</td>
                 <td>{reading.place || '–'}</td>
                 <td className="num">
-                  {reading.value === null ? '–' : `${number(reading.value, reading.unit)} ${reading.unit}`}
+                  {reading.value === null ? '–' : `${number(reading.value, reading.unit)} ${unitText(reading.unit)}`}
                 </td>
                 <td>{reading.note}</td>
                 <td className={reading.isStored ? 'text-ink2' : 'font-semibold'}>

@@ -1,9 +1,11 @@
 import type { CheckLine, Sheet, Verdict } from '../api/types'
 import { Button } from '../parts/Button'
+import { Decimal } from '../parts/Decimal'
 import { Spark } from '../parts/Spark'
 import { Tag } from '../parts/Tag'
 import { VerdictMark, VerdictShape } from '../parts/VerdictMark'
-import { boundary, change, number } from '../units/format'
+import { columns } from '../units/columns'
+import { boundary } from '../units/format'
 import { t } from '../words/t'
 
 interface Props {
@@ -25,6 +27,7 @@ export function CheckTable({ sheet, chosenId, onChoose, onLimits }: Props) {
   const ordered = many
     ? [...sheet.checks].sort((a, b) => worstFirst.indexOf(a.verdict) - worstFirst.indexOf(b.verdict))
     : sheet.checks
+  const { texts: shown, decimals } = columns(ordered)
   return (
     <table className="ledger">
       <thead>
@@ -39,7 +42,7 @@ export function CheckTable({ sheet, chosenId, onChoose, onLimits }: Props) {
         </tr>
       </thead>
       <tbody>
-        {ordered.map((check) => (
+        {ordered.map((check, at) => (
           <tr
             key={check.checkId}
             aria-current={check.checkId === chosenId ? 'true' : undefined}
@@ -61,14 +64,14 @@ export function CheckTable({ sheet, chosenId, onChoose, onLimits }: Props) {
               </button>
             </td>
             <td className="num font-semibold">
-              {check.value === null ? '–' : number(check.value, check.unit, check.watch, check.fail)}
+              <Decimal text={shown[at]?.value ?? ''} among={decimals.value} />
             </td>
             <td className="num text-ink2">
-              <LimitCell check={check} onLimits={onLimits} />
+              <LimitCell check={check} decimals={decimals.limit} onLimits={onLimits} />
             </td>
             <td className="num">
               {gotWorse(check) && <VerdictShape verdict={check.verdictBefore} size={10} />}{' '}
-              {check.change === null || check.value === null ? '' : change(check.change, check.value, check.unit)}
+              <Decimal text={shown[at]?.change ?? ''} among={decimals.change} />
             </td>
             <td>
               <VerdictMark verdict={check.verdict} reason={check.reason} notes={check.notes} />
@@ -92,12 +95,18 @@ export function gotWorse(check: CheckLine): boolean {
   )
 }
 
-function LimitCell({ check, onLimits }: { check: CheckLine; onLimits: Props['onLimits'] }) {
+interface LimitProps {
+  check: CheckLine
+  decimals: number
+  onLimits: Props['onLimits']
+}
+
+function LimitCell({ check, decimals, onLimits }: LimitProps) {
   // What the newest reading was judged by; a limit that began since, or can be applied to no reading yet, is a limit too.
   const judgedBy = boundary(check)
   const said = judgedBy ?? (check.limitNow === '' ? null : check.limitNow)
   const isOver = judgedBy !== null && check.limitNow === ''
-  if (!onLimits || check.resultId === '') return <>{said ?? '–'}</>
+  if (!onLimits || check.resultId === '') return <Decimal text={said ?? '–'} among={decimals} />
   return (
     <Button
       title={said ?? undefined}
@@ -107,7 +116,7 @@ function LimitCell({ check, onLimits }: { check: CheckLine; onLimits: Props['onL
         onLimits(check)
       }}
     >
-      {said ?? t('plant:setOne')}
+      {said === null ? t('plant:setOne') : <Decimal text={said} among={decimals} />}
       {isOver && <span className="ml-1 text-[12px] text-ink3">{t('limits:ended')}</span>}
     </Button>
   )

@@ -98,6 +98,7 @@ describe('a sheet', () => {
       watch: null,
       fail: null,
       watchLow: null,
+      isLower: false,
       failLow: null,
       limitNow: '',
       change: null,

@@ -1,5 +1,6 @@
 import type { RunStatistics } from '../api/types'
 import { Button } from '../parts/Button'
+import { Decimal, mostDecimals } from '../parts/Decimal'
 import { change, elapsed, limit, number } from '../units/format'
 import { written } from '../units/locale'
 import { t } from '../words/t'
@@ -41,6 +42,24 @@ export function ChannelTable({ channels, statistics, at, second, isPart, hidden,
     lanesOf(channels)
       .find((lane) => lane.unit === channel.unit)
       ?.channels.indexOf(channel) ?? 0
+  const ownOf = (channel: Channel) => statistics.find((one) => one.name === channel.name)?.statistics ?? null
+  const texts = channels.map((channel) => {
+    const own = ownOf(channel)
+    const value = at === null ? null : (channel.values[at] ?? null)
+    const later = second === null ? null : (channel.values[second] ?? null)
+    const text = (stored: number | undefined) => (stored === undefined ? '' : number(stored, channel.unit))
+    return {
+      value: text(value ?? undefined),
+      apart: value === null || later === null ? '' : change(later - value, later, channel.unit),
+      least: text(own?.least),
+      largest: text(own?.largest),
+      mean: text(own?.mean),
+      limits: limitsSay(channel),
+    }
+  })
+  const column = (key: keyof (typeof texts)[number], row: number) => (
+    <Decimal text={texts[row]?.[key] ?? ''} among={mostDecimals(texts.map((one) => one[key]))} />
+  )
   return (
     <table className="ledger my-1" aria-label={t('signals:channels')}>
       <thead>
@@ -56,10 +75,8 @@ export function ChannelTable({ channels, statistics, at, second, isPart, hidden,
         </tr>
       </thead>
       <tbody>
-        {channels.map((channel) => {
-          const own = statistics.find((one) => one.name === channel.name)?.statistics ?? null
-          const value = at === null ? null : (channel.values[at] ?? null)
-          const later = second === null ? null : (channel.values[second] ?? null)
+        {channels.map((channel, row) => {
+          const own = ownOf(channel)
           const isShown = !hidden.includes(channel.name)
           return (
             <tr key={channel.name} className={isShown ? '' : 'text-ink3'}>
@@ -83,20 +100,16 @@ export function ChannelTable({ channels, statistics, at, second, isPart, hidden,
                   <span className="text-[12px] text-ink3">{channel.unit}</span>
                 </span>
               </td>
-              <td className="num font-semibold">{value === null ? '' : number(value, channel.unit)}</td>
-              {second !== null && (
-                <td className="num">
-                  {value === null || later === null ? '' : change(later - value, later, channel.unit)}
-                </td>
-              )}
+              <td className="num font-semibold">{column('value', row)}</td>
+              {second !== null && <td className="num">{column('apart', row)}</td>}
               <td className="num" title={own ? elapsed(own.leastAtSeconds) : undefined}>
-                {own ? number(own.least, channel.unit) : ''}
+                {column('least', row)}
               </td>
               <td className="num" title={own ? elapsed(own.largestAtSeconds) : undefined}>
-                {own ? number(own.largest, channel.unit) : ''}
+                {column('largest', row)}
               </td>
-              <td className="num">{own ? number(own.mean, channel.unit) : ''}</td>
-              {hasLimits && <td className="num text-ink2">{limitsSay(channel)}</td>}
+              <td className="num">{column('mean', row)}</td>
+              {hasLimits && <td className="num text-ink2">{column('limits', row)}</td>}
               {hasLimits && (
                 <td
                   className="num whitespace-nowrap"

@@ -15,6 +15,7 @@ export const row: VisitRow = {
   watch: 2.8,
   fail: 4.5,
   watchLow: null,
+  isLower: false,
   failLow: null,
   change: 0.42,
   verdict: 'FAIL',

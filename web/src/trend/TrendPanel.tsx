@@ -5,7 +5,7 @@ import { queries } from '../api/queries'
 import type { CheckLine, Trend } from '../api/types'
 import { Button } from '../parts/Button'
 import { Trouble } from '../parts/Trouble'
-import { day, number } from '../units/format'
+import { day, number, unitText } from '../units/format'
 import { KeepPlot } from '../viewers/KeepPlot'
 import { RangeStrip } from '../viewers/RangeStrip'
 import { type Span, useZoom } from '../viewers/useZoom'
@@ -201,7 +201,7 @@ function ReadingsTable({ trend }: { trend: Trend }) {
             <tr key={point.readingId}>
               <td>{day(point.at)}</td>
               <td>
-                {number(point.value, trend.unit)} {trend.unit}
+                {number(point.value, trend.unit)} {unitText(trend.unit)}
               </td>
               <td>{t(`common:verdict.${point.verdict}`)}</td>
             </tr>

@@ -1,17 +1,23 @@
-import { describe, expect, it } from 'vitest'
-import { age, change, limit, number, significant, span } from './format'
+import { readFileSync } from 'node:fs'
+import { afterEach, describe, expect, it } from 'vitest'
+import { showUnits } from './shown'
+import { age, boundary, change, limit, number, significant, span, unitText } from './format'
+
+/** The server is held to the same list. */
+const listed = readFileSync('../core/src/test/resources/shown-numbers.csv', 'utf8')
+  .trim()
+  .split('\n')
+  .slice(1)
+  .map((line) => line.split(','))
+
+afterEach(() => showUnits([]))
 
 describe('numbers', () => {
-  it('keep three digits and a true minus', () => {
-    expect(
-      [1.23456789, 12.3456789, 123.456789, -0.0345678912, 0.00012345678, 0].map((value) => number(value, '')),
-    ).toEqual(['1.23', '12.3', '123', '−0.0346', '0.000123', '0.00'])
-  })
-
-  it('never hide an excess by rounding', () => {
-    expect(number(4.5004, '', 2.8, 4.5)).toBe('4.5004')
-    expect(number(4.5, '', null, 4.5)).toBe('4.50')
-    expect(number(9.18, '', 4, 8)).toBe('9.18')
+  it.each(listed)('are shown as listed: %s %s, decimals %s, beside %s', (kind, value, decimals, beside, shown) => {
+    if (decimals) showUnits([{ stored: 'x', unit: 'x', factor: 1, offset: 0, decimals: Number(decimals) }])
+    const boundaries = beside ? beside.split(' ').map(Number) : []
+    const text = kind === 'limit' ? limit(Number(value), 'x') : number(Number(value), 'x', null, ...boundaries)
+    expect(text).toBe(shown?.replace('-', '−'))
   })
 
   it('show a change with its sign, and none for nothing', () => {
@@ -24,31 +30,25 @@ describe('numbers', () => {
     expect(change(13.605 - 13.6, 13.605, '')).toBe('+0.005')
     expect(change(-0.00034, 0.0012345678, '')).toBe('−0.00034')
   })
+})
 
-  it('keep the digits that an instrument or a person gave', () => {
-    expect([13.605, 4.5, 100, 1482.5, 0.034, 12.0001, Math.fround(13.605)].map((value) => number(value, ''))).toEqual([
-      '13.605',
-      '4.50',
-      '100',
-      '1482.5',
-      '0.0340',
-      '12.0001',
-      '13.605',
-    ])
+describe('boundaries', () => {
+  const none = { watch: null, fail: null, watchLow: null, failLow: null, isLower: false, unit: 'bar' }
+
+  it('show watch and fail, from one end to the other where there are two', () => {
+    expect(boundary(none)).toBeNull()
+    expect(boundary({ ...none, watch: 2.8, fail: 4.5 })).toBe('2.80 / 4.50')
+    expect(boundary({ ...none, fail: 4.5 })).toBe('– / 4.50')
+    expect(boundary({ ...none, watch: 2, fail: 1, isLower: true })).toBe('≥ 2.00 / 1.00')
+    expect(boundary({ ...none, watch: 6.2, watchLow: 5.8, fail: 6.4, failLow: 5.6 })).toBe('5.80…6.20 / 5.60…6.40')
   })
 
-  it('never shorten a limit that was typed with more digits', () => {
-    expect([4.5, 4, 2.805, 0.00002, 1e-7, 0.0125, 0, -40].map((value) => limit(value, ''))).toEqual([
-      '4.50',
-      '4.00',
-      '2.805',
-      '0.00002',
-      '0.0000001',
-      '0.0125',
-      '0.00',
-      '−40.00',
-    ])
-    expect([14 / 3, 1 / 3000].map((value) => limit(value, ''))).toEqual(['4.667', '0.0003333'])
+  it('of an answer are the right answer, and an answer is no number', () => {
+    expect(boundary({ ...none, fail: 0.5, isLower: true, unit: 'yes/no' })).toBe('yes')
+    expect(boundary({ ...none, fail: 0.5, unit: 'yes/no' })).toBe('no')
+    expect([1, 0].map((value) => number(value, 'yes/no'))).toEqual(['yes', 'no'])
+    expect(change(-1, 0, 'yes/no')).toBe('')
+    expect([unitText('yes/no'), unitText('bar')]).toEqual(['', 'bar'])
   })
 })
 

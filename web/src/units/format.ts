@@ -40,27 +40,39 @@ function chosenDecimals(value: number, unit: string): number | undefined {
   return value !== 0 && Number(value.toFixed(chosen)) === 0 ? Math.max(chosen, usualDecimals(value)) : chosen
 }
 
+/** On which side of a boundary a value lies, as both are written: what agrees to twelve digits is the same. */
+const side = (value: number, boundary: number) =>
+  Math.sign(Number(value.toPrecision(12)) - Number(boundary.toPrecision(12)))
+
 /** How many decimals a number is shown with, see {@link number}. */
 function decimalsOf(value: number, unit: string, boundaries: readonly (number | null)[]): number {
   let decimals =
     chosenDecimals(value, unit) ?? Math.min(MOST_DECIMALS, Math.max(usualDecimals(value), givenDecimals(value) ?? 0))
   const sameSide = () =>
     boundaries.every(
-      (boundary) =>
-        boundary === null || Math.sign(Number(value.toFixed(decimals)) - boundary) === Math.sign(value - boundary),
+      (boundary) => boundary === null || side(Number(value.toFixed(decimals)), boundary) === side(value, boundary),
     )
   while (decimals < MOST_DECIMALS && !sameSide()) decimals++
   return decimals
 }
 
+/** Of an answer: 1 is yes, 0 is no. */
+const YES_OR_NO = 'yes/no'
+
+const answer = (value: number) => t(value < 0.5 ? 'common:no' : 'common:yes')
+
+/** What stands beside a number: nothing beside an answer. */
+export function unitText(unit: string): string {
+  return unit === YES_OR_NO ? '' : unit
+}
+
 /**
- * A number with the decimals that were chosen for its unit, else with three significant digits, and at least two decimals where it is small; a real minus sign. One that was given with up to six
- * digits keeps them: an instrument that says 13.605 means it. Beside its boundaries it gets as many more digits as it
- * takes to lie on the same
- * side of each as the true value does.
+ * A number with the decimals that were chosen for its unit, else with three significant digits, and at least two decimals
+ * where it is small; a real minus sign. One that was given with up to six digits keeps them: an instrument that says 13.605
+ * means it. Beside its boundaries it gets as many more digits as it takes to lie on the same side of each as the true value.
  */
 export function number(value: number, unit: string, ...boundaries: (number | null)[]): string {
-  return written(value.toFixed(decimalsOf(value, unit, boundaries)))
+  return unit === YES_OR_NO ? answer(value) : written(value.toFixed(decimalsOf(value, unit, boundaries)))
 }
 
 /** A number of whatever size with three significant digits: what is small is not nothing. */
@@ -70,28 +82,35 @@ export function significant(value: number): string {
 
 /** A change, with the decimals of what changed: always with its sign, nothing for a change that rounds to nothing. */
 export function change(value: number, of: number, unit: string): string {
+  if (unit === YES_OR_NO) return ''
   const text = written(value.toFixed(decimalsOf(of, unit, [])))
   return /[1-9]/.test(text) ? (value > 0 ? `+${text}` : text) : text.replace(MINUS, '')
 }
 
-/** A limit as somebody typed it, with at least two decimals, so that columns align; one that was computed with four digits. */
+/** A boundary, alike wherever it stands: no digit that was typed is lost; one that was computed has four digits. */
 export function limit(value: number, unit: string): string {
-  const decimals = givenDecimals(value) ?? decimalsIn(Number(value.toPrecision(4)))
-  return written(value.toFixed(Math.min(MOST_DECIMALS, Math.max(shownDecimals(unit) ?? 2, decimals))))
+  const own = givenDecimals(value) ?? decimalsIn(Number(value.toPrecision(4)))
+  const decimals = Math.max(shownDecimals(unit) ?? usualDecimals(value), own)
+  return written(value.toFixed(Math.min(MOST_DECIMALS, decimals)))
 }
 
-/** The boundary to stay within, as short as can be: one side, or both; null where there is none. */
-export function boundary(of: {
+export interface Boundaries {
   watch: number | null
   fail: number | null
   watchLow: number | null
   failLow: number | null
+  /** Whether watch and fail are the lower ends. */
+  isLower: boolean
   unit: string
-}): string | null {
-  const high = of.fail ?? of.watch
-  const low = of.failLow ?? of.watchLow
-  if (high === null) return null
-  return low === null ? limit(high, of.unit) : `${limit(low, of.unit)}–${limit(high, of.unit)}`
+}
+
+/** Both boundaries, watch before fail, each from one end to the other where it has two; null where there is none. */
+export function boundary({ watch, watchLow, fail, failLow, isLower, unit }: Boundaries): string | null {
+  if (watch === null && watchLow === null && fail === null && failLow === null) return null
+  if (unit === YES_OR_NO) return answer(isLower ? 1 : 0)
+  const range = (low: number | null, high: number | null) =>
+    [low, high].flatMap((end) => (end === null ? [] : [limit(end, unit)])).join('…') || '–'
+  return `${isLower ? '≥ ' : ''}${range(watchLow, watch)} / ${range(failLow, fail)}`
 }
 
 /** A number as somebody typed it, decimal comma or point; null where it is none. */

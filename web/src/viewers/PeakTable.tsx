@@ -1,5 +1,6 @@
 import type { CurveView } from '../api/types'
 import { Button } from '../parts/Button'
+import { Decimal, DecimalRoom, mostDecimals } from '../parts/Decimal'
 import { number, significant } from '../units/format'
 import { t } from '../words/t'
 
@@ -16,6 +17,9 @@ interface Props {
 /** The largest lines, each one click away from the cursor. */
 export function PeakTable({ peaks, factor, xUnit, yUnit, shaftHz, onPoint }: Props) {
   if (peaks.length === 0) return <p className="text-[13px] text-ink2">{t('signals:noPeaks')}</p>
+  const at = peaks.map((peak) => number(peak.at * factor, ''))
+  const values = peaks.map((peak) => significant(peak.value))
+  const orders = peaks.map((peak) => (shaftHz === null ? '' : number(peak.at / shaftHz, '')))
   return (
     <details className="mt-1">
       <summary className="cursor-pointer font-semibold">{t('signals:peaks')}</summary>
@@ -28,13 +32,20 @@ export function PeakTable({ peaks, factor, xUnit, yUnit, shaftHz, onPoint }: Pro
           </tr>
         </thead>
         <tbody>
-          {peaks.map((peak) => (
+          {peaks.map((peak, i) => (
             <tr key={peak.at}>
               <td className="num">
-                <Button onClick={() => onPoint(peak.at)}>{number(peak.at * factor, '')}</Button>
+                <Button onClick={() => onPoint(peak.at)}>{at[i]}</Button>
+                <DecimalRoom text={at[i] ?? ''} among={mostDecimals(at)} />
               </td>
-              <td className="num">{significant(peak.value)}</td>
-              {shaftHz !== null && <td className="num">{number(peak.at / shaftHz, '')}</td>}
+              <td className="num">
+                <Decimal text={values[i] ?? ''} among={mostDecimals(values)} />
+              </td>
+              {shaftHz !== null && (
+                <td className="num">
+                  <Decimal text={orders[i] ?? ''} among={mostDecimals(orders)} />
+                </td>
+              )}
             </tr>
           ))}
         </tbody>

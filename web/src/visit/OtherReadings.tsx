@@ -2,15 +2,16 @@ import { useState } from 'react'
 import { api, data } from '../api/client'
 import type { VisitRow } from '../api/types'
 import { Button } from '../parts/Button'
+import { Decimal } from '../parts/Decimal'
 import { Trouble } from '../parts/Trouble'
 import { VerdictMark } from '../parts/VerdictMark'
 import { useCorrection } from '../reading/useCorrection'
-import { number, time } from '../units/format'
+import { number, time, unitText } from '../units/format'
 import { t } from '../words/t'
 import { DiscardDialog } from './DiscardDialog'
 
 /** Further readings of a stop that do not count there: each can be chosen, taken off or discarded. */
-export function OtherReadings({ row, mayEdit }: { row: VisitRow; mayEdit: boolean }) {
+export function OtherReadings({ row, decimals, mayEdit }: { row: VisitRow; decimals: number; mayEdit: boolean }) {
   const correction = useCorrection()
   const [discarding, setDiscarding] = useState<string | null>(null)
   const path = (id: string) => ({ params: { path: { id } } })
@@ -25,9 +26,12 @@ export function OtherReadings({ row, mayEdit }: { row: VisitRow; mayEdit: boolea
             {other.isPlanned ? t('visits:others.planned') : t('visits:others.further')}, {time(other.takenAt)}
           </td>
           <td className={`num ${other.discardedBecause ? 'line-through' : ''}`}>
-            {other.value === null ? '–' : number(other.value, row.unit, row.watch, row.fail)}
+            <Decimal
+              text={other.value === null ? '–' : number(other.value, row.unit, row.watch, row.fail)}
+              among={decimals}
+            />
           </td>
-          <td className="text-[12px] text-ink3">{other.value !== null && row.unit}</td>
+          <td className="text-[12px] text-ink3">{other.value !== null && unitText(row.unit)}</td>
           <td colSpan={2} className="whitespace-nowrap">
             {mayEdit && !other.discardedBecause && (
               <Button

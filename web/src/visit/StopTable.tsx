@@ -3,11 +3,13 @@ import { Fragment, useState } from 'react'
 import { api, data } from '../api/client'
 import type { VisitRow } from '../api/types'
 import { Button } from '../parts/Button'
+import { Decimal } from '../parts/Decimal'
 import { ProgressMark } from '../parts/ProgressMark'
 import { Tag } from '../parts/Tag'
 import { Trouble } from '../parts/Trouble'
 import { VerdictMark } from '../parts/VerdictMark'
-import { boundary, change, number } from '../units/format'
+import { columns } from '../units/columns'
+import { unitText } from '../units/format'
 import { t } from '../words/t'
 import { CaptureDialog } from '../reading/CaptureDialog'
 import { DRAGGED_READING } from './dragging'
@@ -37,6 +39,7 @@ export function StopTable({ rows, visitedAt, left, onToggle, mayEdit, certified,
     const numbers = row.readingId === null || row.discardedBecause === null ? [] : certified(row.readingId)
     return numbers.length === 0 ? '' : t('visits:certified.row', { numbers: numbers.join(', ') })
   }
+  const { texts: shown, decimals } = columns(rows)
   const swap = (row: VisitRow) => {
     const other = rows.find((one) => one.readingId === row.swappedWithId)
     if (!other?.readingId || !row.readingId) return
@@ -118,17 +121,19 @@ export function StopTable({ rows, visitedAt, left, onToggle, mayEdit, certified,
                 </td>
                 <td className={`num font-semibold ${row.discardedBecause ? 'line-through' : ''}`}>
                   {row.value !== null ? (
-                    number(row.value, row.unit, row.watch, row.fail)
+                    <Decimal text={shown[i]?.value ?? ''} among={decimals.value} />
                   ) : row.readingId !== null ? (
                     <Button onClick={() => setLooked(row)}>{t('visits:sheet.look')}</Button>
                   ) : (
-                    <span className="font-normal text-ink3">{row.progress === 'skipped' ? 'skipped' : '–'}</span>
+                    <span className="font-normal text-ink3">
+                      {row.progress === 'skipped' ? t('visits:sheet.skipped') : '–'}
+                    </span>
                   )}
                 </td>
-                <td className="text-[12px] text-ink3">{row.value !== null && row.unit}</td>
+                <td className="text-[12px] text-ink3">{row.value !== null && unitText(row.unit)}</td>
                 <td className="num text-ink2">
-                  {boundary(row) !== null ? (
-                    boundary(row)
+                  {shown[i]?.limit ? (
+                    <Decimal text={shown[i].limit} among={decimals.limit} />
                   ) : onLimits && row.unit !== '' ? (
                     <Button onClick={() => onLimits(row)}>{t('plant:setOne')}</Button>
                   ) : (
@@ -136,7 +141,7 @@ export function StopTable({ rows, visitedAt, left, onToggle, mayEdit, certified,
                   )}
                 </td>
                 <td className="num">
-                  {row.change === null || row.value === null ? '' : change(row.change, row.value, row.unit)}
+                  <Decimal text={shown[i]?.change ?? ''} among={decimals.change} />
                 </td>
                 <td>
                   <VerdictMark verdict={row.verdict} reason={row.reason} notes={row.notes} />
@@ -161,7 +166,7 @@ export function StopTable({ rows, visitedAt, left, onToggle, mayEdit, certified,
                   {mayEdit && <RowAction row={row} />}
                 </td>
               </tr>
-              <OtherReadings row={row} mayEdit={mayEdit} />
+              <OtherReadings row={row} decimals={decimals.value} mayEdit={mayEdit} />
             </Fragment>
           ))}
         </tbody>

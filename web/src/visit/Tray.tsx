@@ -4,7 +4,7 @@ import type { LooseReading } from '../api/types'
 import { Button } from '../parts/Button'
 import { Tag } from '../parts/Tag'
 import { Trouble } from '../parts/Trouble'
-import { number, time } from '../units/format'
+import { number, time, unitText } from '../units/format'
 import { t } from '../words/t'
 import { CaptureDialog } from '../reading/CaptureDialog'
 import { DiscardDialog } from './DiscardDialog'
@@ -84,7 +84,7 @@ function TrayItem({ reading, mayEdit }: { reading: LooseReading; mayEdit: boolea
       said: t('visits:newCheck.done'),
     })
   const best = reading.proposals[0]
-  const title = `${reading.label || t('visits:sheet.tray')} ${reading.value === null ? '' : `${number(reading.value, reading.unit)} ${reading.unit}`}`
+  const title = `${reading.label || t('visits:sheet.tray')} ${reading.value === null ? '' : `${number(reading.value, reading.unit)} ${unitText(reading.unit)}`}`
   const titleLook = `font-semibold ${reading.discardedBecause ? 'line-through' : ''}`
   const isOpen = mayEdit && reading.discardedBecause === null
   const onKeyDown = (event: KeyboardEvent<HTMLElement>) => {

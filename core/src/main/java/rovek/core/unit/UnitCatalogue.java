@@ -123,6 +123,9 @@ public final class UnitCatalogue {
 
     public static final UnitOfMeasure ONE = new UnitOfMeasure("1", tech.units.indriya.AbstractUnit.ONE);
 
+    /** Of an answer: 1 is yes, 0 is no, and they are shown so. */
+    public static final UnitOfMeasure YES_OR_NO = new UnitOfMeasure("yes/no", tech.units.indriya.AbstractUnit.ONE);
+
     private static final Map<String, UnitOfMeasure> BY_SYMBOL = Stream.of(
                     METRE_PER_SQUARE_SECOND,
                     STANDARD_GRAVITY,
@@ -182,6 +185,7 @@ public final class UnitCatalogue {
                     LITRE_PER_SECOND,
                     LITRE_PER_HOUR,
                     DECIBEL,
+                    YES_OR_NO,
                     ONE)
             .collect(Collectors.toUnmodifiableMap(UnitOfMeasure::symbol, Function.identity()));
 

@@ -60,9 +60,9 @@ public final class Question implements Technique {
     @Override
     public List<ResultDefinition> everyResult() {
         return List.of(
-                new ResultDefinition("answer.yes", "yes", "", UnitCatalogue.ONE, Sense.LOWER_IS_WORSE),
+                new ResultDefinition("answer.yes", "yes", "", UnitCatalogue.YES_OR_NO, Sense.LOWER_IS_WORSE),
                 new ResultDefinition(
-                        "answer.no", "yes, though no is right", "", UnitCatalogue.ONE, Sense.HIGHER_IS_WORSE));
+                        "answer.no", "yes, though no is right", "", UnitCatalogue.YES_OR_NO, Sense.HIGHER_IS_WORSE));
     }
 
     @Override
@@ -103,7 +103,7 @@ public final class Question implements Technique {
         }
         return new Analysis(
                 List.of(new Result(
-                        results(settings).get(0), new Amount(given.value().value(), UnitCatalogue.ONE))),
+                        results(settings).get(0), new Amount(given.value().value(), UnitCatalogue.YES_OR_NO))),
                 List.of(),
                 List.of());
     }

@@ -72,6 +72,7 @@ public class Follow {
             @Nullable Double fail,
             @Nullable Double watchLow,
             @Nullable Double failLow,
+            boolean isLower,
             String limitNow,
             @Nullable Double change,
             Verdict verdict,
@@ -145,6 +146,7 @@ public class Follow {
                 boundaries.fail(),
                 boundaries.watchLow(),
                 boundaries.failLow(),
+                boundaries.isLower(),
                 leading.flatMap(result -> check.leadingLimit(clock.instant())
                                 .map(limit -> LimitText.write(limit.limit(), result.sense())))
                         .orElse(""),

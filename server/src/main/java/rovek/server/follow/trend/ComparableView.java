@@ -31,5 +31,6 @@ public record ComparableView(List<Comparable> own, List<Comparable> sisters, int
             @Nullable Double fail,
             @Nullable Double watchLow,
             @Nullable Double failLow,
+            boolean isLower,
             Verdict verdict) {}
 }

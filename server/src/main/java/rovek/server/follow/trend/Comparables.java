@@ -96,6 +96,7 @@ public class Comparables {
                         boundaries.fail(),
                         boundaries.watchLow(),
                         boundaries.failLow(),
+                        boundaries.isLower(),
                         verdict.onlyOn(result.id()).judgement().verdict()));
             }
         }

@@ -62,6 +62,7 @@ public class HandRounds {
             String instruction,
             @Nullable Double watch,
             @Nullable Double fail,
+            boolean isLower,
             @Nullable Double last,
             @Nullable String lastAt) {}
 
@@ -122,6 +123,7 @@ public class HandRounds {
                 instruction,
                 boundaries.watch(),
                 boundaries.fail(),
+                boundaries.isLower(),
                 last == null
                         ? null
                         : last.value(check.leadingResult()).map(Amount::value).orElse(null),

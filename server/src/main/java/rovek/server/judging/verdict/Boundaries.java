@@ -19,10 +19,11 @@ import rovek.core.unit.UnitOfMeasure;
  *
  * @param watch null where none is set; likewise {@code fail}
  * @param watchLow lower boundary beside an upper one, null where there is none; likewise {@code failLow}
+ * @param isLower whether {@code watch} and {@code fail} are lower boundaries
  */
-public record Boundaries(Double watch, Double fail, Double watchLow, Double failLow) {
+public record Boundaries(Double watch, Double fail, Double watchLow, Double failLow, boolean isLower) {
 
-    public static final Boundaries NONE = new Boundaries(null, null, null, null);
+    public static final Boundaries NONE = new Boundaries(null, null, null, null, false);
 
     /** @param bounds one for each rule; empty where none could be applied */
     public static Boundaries of(List<Bounds> bounds) {
@@ -44,8 +45,9 @@ public record Boundaries(Double watch, Double fail, Double watchLow, Double fail
     private static Boundaries ends(Range watch, Range fail) {
         boolean noUpper = Double.isInfinite(watch.high()) && Double.isInfinite(fail.high());
         return noUpper
-                ? new Boundaries(finite(watch.low()), finite(fail.low()), null, null)
-                : new Boundaries(finite(watch.high()), finite(fail.high()), finite(watch.low()), finite(fail.low()));
+                ? new Boundaries(finite(watch.low()), finite(fail.low()), null, null, true)
+                : new Boundaries(
+                        finite(watch.high()), finite(fail.high()), finite(watch.low()), finite(fail.low()), false);
     }
 
     private static Double finite(double end) {

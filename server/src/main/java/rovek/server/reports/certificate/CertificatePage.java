@@ -2,6 +2,7 @@ package rovek.server.reports.certificate;
 
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.DoubleStream;
@@ -9,11 +10,11 @@ import java.util.stream.Stream;
 import org.springframework.web.util.HtmlUtils;
 import rovek.core.certificate.CertificateContent;
 import rovek.core.certificate.CertificateRow;
-import rovek.core.certificate.PrintedNumber;
 import rovek.core.entry.PlainText;
 import rovek.core.limit.Bounds;
 import rovek.core.limit.Range;
 import rovek.core.limit.Verdict;
+import rovek.core.unit.ShownNumber;
 import rovek.core.unit.UnitCatalogue;
 
 /**
@@ -159,7 +160,9 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
                     .append(value(row))
                     .append("</td><td>")
                     .append(text(
-                            row.value().isEmpty() && row.unit().equals(UnitCatalogue.ONE)
+                            isAnswer(row)
+                                            || (row.value().isEmpty()
+                                                    && row.unit().equals(UnitCatalogue.ONE))
                                     ? ""
                                     : row.unit().shown()))
                     .append("</td><td>")
@@ -181,14 +184,26 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
 
     /** Rounded so that it lies on the same side of every boundary as it does. */
     private static String value(CertificateRow row) {
+        if (isAnswer(row)) {
+            return row.value().map(amount -> answer(amount.value())).orElse("–");
+        }
         double[] boundaries = row.bounds().stream()
                 .flatMap(bounds -> Stream.of(bounds.watch(), bounds.fail()))
                 .flatMapToDouble(range -> DoubleStream.of(range.low(), range.high()))
                 .filter(Double::isFinite)
                 .toArray();
         return row.value()
-                .map(amount -> PrintedNumber.beside(amount.value(), boundaries))
+                .map(amount -> ShownNumber.beside(amount.value(), boundaries))
                 .orElse("–");
+    }
+
+    /** Of a question, which is answered with yes or no and never with a number. */
+    private static boolean isAnswer(CertificateRow row) {
+        return row.unit().equals(UnitCatalogue.YES_OR_NO);
+    }
+
+    private static String answer(double value) {
+        return value < 0.5 ? "no" : "yes";
     }
 
     /** "above 4.5", "below 2", "outside 5.5 to 6.6", "within 3 to 5". */
@@ -196,7 +211,9 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
         String all = row.bounds().stream()
                 .filter(bounds -> !which.apply(bounds).equals(Range.ALL)
                         && !which.apply(bounds).equals(Range.NONE))
-                .map(bounds -> boundary(which.apply(bounds), bounds.isForbidden(), row.boundaryIsPast()))
+                .map(bounds -> isAnswer(row)
+                        ? answer(Double.isInfinite(which.apply(bounds).low()) ? 1 : 0)
+                        : boundary(which.apply(bounds), bounds.isForbidden(), row.boundaryIsPast()))
                 .collect(Collectors.joining(", "));
         return all.isEmpty() ? "–" : text(all);
     }
@@ -218,7 +235,7 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
     }
 
     private static String printed(double boundary) {
-        return PrintedNumber.beside(boundary, boundary);
+        return ShownNumber.limit(boundary, OptionalInt.empty());
     }
 
     /** Verdicts that a person gave instead of the computed ones, each with why. */

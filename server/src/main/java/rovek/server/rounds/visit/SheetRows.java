@@ -94,6 +94,7 @@ record SheetRows(
                 boundaries.fail(),
                 boundaries.watchLow(),
                 boundaries.failLow(),
+                boundaries.isLower(),
                 value == null || last == null ? null : value - last,
                 judgement.verdict(),
                 judgement.reason(),

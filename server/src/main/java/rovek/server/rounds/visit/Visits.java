@@ -154,6 +154,7 @@ public class Visits {
             @Nullable Double fail,
             @Nullable Double watchLow,
             @Nullable Double failLow,
+            boolean isLower,
             @Nullable Double change,
             Verdict verdict,
             String reason,
