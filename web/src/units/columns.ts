@@ -8,11 +8,14 @@ interface Judged extends Boundaries {
 
 /** Now, limit and change of rows as they are written, and how many decimals each column has at most. */
 export function columns(rows: readonly Judged[]) {
-  const texts = rows.map((row) => ({
-    value: row.value === null ? '–' : number(row.value, row.unit, row.watch, row.fail, row.watchLow, row.failLow),
-    change: row.change === null || row.value === null ? '' : change(row.change, row.value, row.unit),
-    limit: boundary(row),
-  }))
+  const texts = rows.map((row) => {
+    const beside = [row.watch, row.fail, row.watchLow, row.failLow]
+    return {
+      value: row.value === null ? '–' : number(row.value, row.unit, ...beside),
+      change: row.change === null || row.value === null ? '' : change(row.change, row.value, row.unit, ...beside),
+      limit: boundary(row),
+    }
+  })
   return {
     texts,
     decimals: {

@@ -25,33 +25,40 @@ function givenDecimals(value: number): number | null {
   return null
 }
 
-/** So many decimals that three digits are seen; at least two where it is small. */
+/** So many decimals that three digits are seen. */
 function usualDecimals(value: number): number {
   const magnitude = Math.abs(value)
   if (magnitude >= 100) return 0
   if (magnitude >= 10) return 1
-  return magnitude >= 0.1 || magnitude === 0 ? 2 : Math.min(MOST_DECIMALS, 2 - Math.floor(Math.log10(magnitude)))
-}
-
-/** So many as were chosen for the unit, but as many as it takes that something is not shown as nothing. */
-function chosenDecimals(value: number, unit: string): number | undefined {
-  const chosen = shownDecimals(unit)
-  if (chosen === undefined) return undefined
-  return value !== 0 && Number(value.toFixed(chosen)) === 0 ? Math.max(chosen, usualDecimals(value)) : chosen
+  return magnitude >= 1 || magnitude === 0 ? 2 : Math.min(MOST_DECIMALS, 2 - Math.floor(Math.log10(magnitude)))
 }
 
 /** On which side of a boundary a value lies, as both are written: what agrees to twelve digits is the same. */
 const side = (value: number, boundary: number) =>
   Math.sign(Number(value.toPrecision(12)) - Number(boundary.toPrecision(12)))
 
+/** No digit that was typed is lost; one that was computed has four digits. */
+function limitDecimals(value: number, chosen: number | undefined): number {
+  const own = givenDecimals(value) ?? decimalsIn(Number(value.toPrecision(4)))
+  return Math.min(MOST_DECIMALS, Math.max(chosen ?? usualDecimals(value), own))
+}
+
+/** Those of the boundaries where there are any, so that they can be compared; never fewer than were given. */
+function ownDecimals(value: number, boundaries: readonly number[]): number {
+  const beside =
+    boundaries.length === 0
+      ? usualDecimals(value)
+      : Math.max(...boundaries.map((boundary) => limitDecimals(boundary, undefined)))
+  return Math.min(MOST_DECIMALS, Math.max(beside, givenDecimals(value) ?? 0))
+}
+
 /** How many decimals a number is shown with, see {@link number}. */
-function decimalsOf(value: number, unit: string, boundaries: readonly (number | null)[]): number {
-  let decimals =
-    chosenDecimals(value, unit) ?? Math.min(MOST_DECIMALS, Math.max(usualDecimals(value), givenDecimals(value) ?? 0))
+function decimalsOf(value: number, unit: string, beside: readonly (number | null)[]): number {
+  const boundaries = beside.filter((boundary) => boundary !== null)
+  let decimals = shownDecimals(unit) ?? ownDecimals(value, boundaries)
+  if (value !== 0 && Number(value.toFixed(decimals)) === 0) decimals = Math.max(decimals, usualDecimals(value))
   const sameSide = () =>
-    boundaries.every(
-      (boundary) => boundary === null || side(Number(value.toFixed(decimals)), boundary) === side(value, boundary),
-    )
+    boundaries.every((boundary) => side(Number(value.toFixed(decimals)), boundary) === side(value, boundary))
   while (decimals < MOST_DECIMALS && !sameSide()) decimals++
   return decimals
 }
@@ -67,9 +74,9 @@ export function unitText(unit: string): string {
 }
 
 /**
- * A number with the decimals that were chosen for its unit, else with three significant digits, and at least two decimals
- * where it is small; a real minus sign. One that was given with up to six digits keeps them: an instrument that says 13.605
- * means it. Beside its boundaries it gets as many more digits as it takes to lie on the same side of each as the true value.
+ * A number with the decimals of the boundaries that it stands beside, without any so many that three digits are seen, or with
+ * those that were chosen for its unit; a real minus sign. One that was given with up to six digits keeps them: an instrument
+ * that says 13.605 means it. It gets as many more as it takes to lie on the same side of each boundary as the true value.
  */
 export function number(value: number, unit: string, ...boundaries: (number | null)[]): string {
   return unit === YES_OR_NO ? answer(value) : written(value.toFixed(decimalsOf(value, unit, boundaries)))
@@ -81,17 +88,15 @@ export function significant(value: number): string {
 }
 
 /** A change, with the decimals of what changed: always with its sign, nothing for a change that rounds to nothing. */
-export function change(value: number, of: number, unit: string): string {
+export function change(value: number, of: number, unit: string, ...boundaries: (number | null)[]): string {
   if (unit === YES_OR_NO) return ''
-  const text = written(value.toFixed(decimalsOf(of, unit, [])))
+  const text = written(value.toFixed(decimalsOf(of, unit, boundaries)))
   return /[1-9]/.test(text) ? (value > 0 ? `+${text}` : text) : text.replace(MINUS, '')
 }
 
-/** A boundary, alike wherever it stands: no digit that was typed is lost; one that was computed has four digits. */
+/** A boundary, alike wherever it stands. */
 export function limit(value: number, unit: string): string {
-  const own = givenDecimals(value) ?? decimalsIn(Number(value.toPrecision(4)))
-  const decimals = Math.max(shownDecimals(unit) ?? usualDecimals(value), own)
-  return written(value.toFixed(Math.min(MOST_DECIMALS, decimals)))
+  return written(value.toFixed(limitDecimals(value, shownDecimals(unit))))
 }
 
 export interface Boundaries {

@@ -7,10 +7,10 @@ import java.util.Arrays;
 import java.util.OptionalInt;
 
 /**
- * Numbers as they are shown on paper and, by the same rule in the front end, on the screen: with so many decimals that
- * three digits are seen, or with those that a number was given with, or with those that somebody chose for its unit;
- * and with as many more as it takes that a value past its limit never reads as one that is on it. Digits before the
- * point are never cut.
+ * Numbers as they are shown on paper and, by the same rule in the front end, on the screen: with the decimals of the
+ * limits they stand beside, without a limit so many that three digits are seen; never fewer than a number was given
+ * with. Where somebody chose decimals for the unit, those; and always as many more as it takes that a value past its
+ * limit never reads as one that is on it, and that nothing reads as nothing. Digits before the point are never cut.
  */
 public final class ShownNumber {
 
@@ -41,9 +41,10 @@ public final class ShownNumber {
      * @return plain decimal notation with a point
      */
     public static String beside(double value, OptionalInt chosen, double... boundaries) {
-        int decimals = chosen.isPresent()
-                ? atLeastSomething(value, chosen.getAsInt())
-                : Math.min(MOST_DECIMALS, Math.max(usualDecimals(value), givenDecimals(value)));
+        int decimals = chosen.isPresent() ? chosen.getAsInt() : ownDecimals(value, boundaries);
+        if (value != 0 && fixed(value, decimals).signum() == 0) {
+            decimals = Math.max(decimals, usualDecimals(value));
+        }
         while (decimals < MOST_DECIMALS && !isOnSameSide(value, decimals, boundaries)) {
             decimals++;
         }
@@ -56,12 +57,29 @@ public final class ShownNumber {
      * @param chosen decimals that were chosen for the unit, the fewest that are shown
      */
     public static String limit(double value, OptionalInt chosen) {
+        return fixed(value, limitDecimals(value, chosen)).toPlainString();
+    }
+
+    private static int limitDecimals(double value, OptionalInt chosen) {
         int given = givenDecimals(value);
         int own = given >= 0
                 ? given
-                : Math.max(0, BigDecimal.valueOf(value).round(COMPUTED_LIMIT).scale());
-        int decimals = Math.max(chosen.orElse(usualDecimals(value)), own);
-        return fixed(value, Math.min(MOST_DECIMALS, decimals)).toPlainString();
+                : Math.max(
+                        0,
+                        BigDecimal.valueOf(value)
+                                .round(COMPUTED_LIMIT)
+                                .stripTrailingZeros()
+                                .scale());
+        return Math.min(MOST_DECIMALS, Math.max(chosen.orElse(usualDecimals(value)), own));
+    }
+
+    /** Those of the boundaries where there are any, so that they can be compared; never fewer than were given. */
+    private static int ownDecimals(double value, double... boundaries) {
+        int beside = Arrays.stream(boundaries)
+                .mapToInt(boundary -> limitDecimals(boundary, OptionalInt.empty()))
+                .max()
+                .orElse(usualDecimals(value));
+        return Math.min(MOST_DECIMALS, Math.max(beside, givenDecimals(value)));
     }
 
     private static boolean isOnSameSide(double value, int decimals, double... boundaries) {
@@ -71,11 +89,7 @@ public final class ShownNumber {
                         == Math.signum(Decimals.compare(value, boundary)));
     }
 
-    private static int atLeastSomething(double value, int chosen) {
-        return value != 0 && fixed(value, chosen).signum() == 0 ? Math.max(chosen, usualDecimals(value)) : chosen;
-    }
-
-    /** So many that three digits are seen; at least two where the number is small. */
+    /** So many that three digits are seen. */
     private static int usualDecimals(double value) {
         double size = Math.abs(value);
         if (size >= 100) {
@@ -84,7 +98,7 @@ public final class ShownNumber {
         if (size >= 10) {
             return 1;
         }
-        return size >= 0.1 || size == 0 ? 2 : Math.min(MOST_DECIMALS, 2 - (int) Math.floor(Math.log10(size)));
+        return size >= 1 || size == 0 ? 2 : Math.min(MOST_DECIMALS, 2 - (int) Math.floor(Math.log10(size)));
     }
 
     /** Decimals of a number that was given with few digits; -1 for one that was computed. */
