@@ -1,6 +1,7 @@
 package rovek.core.certificate;
 
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -13,6 +14,7 @@ import rovek.core.limit.RollUp;
  * @param client whom it is for
  * @param site where
  * @param visitOn the day the readings were taken
+ * @param zone time zone of the site, that all its days are in
  * @param technician who measured
  * @param reviewer who signs, once known
  * @param sensors the measurements were made with
@@ -24,6 +26,7 @@ public record CertificateContent(
         String site,
         String work,
         LocalDate visitOn,
+        ZoneId zone,
         String technician,
         Optional<String> reviewer,
         List<InstrumentStatement> instruments,
@@ -69,6 +72,7 @@ public record CertificateContent(
                 site,
                 work,
                 visitOn,
+                zone,
                 technician,
                 Optional.of(name),
                 instruments,

@@ -2,6 +2,7 @@ package rovek.core.entry;
 
 import java.math.BigDecimal;
 import java.time.OffsetDateTime;
+import java.time.ZoneId;
 import java.time.format.DateTimeParseException;
 import java.util.List;
 import java.util.Optional;
@@ -13,7 +14,7 @@ import rovek.core.unit.UnitOfMeasure;
 import rovek.core.unit.WrittenAmount;
 
 /** What a field takes: a setting's, or a nameplate's. */
-public sealed interface Entry permits Entry.Number, Entry.Choice, Entry.Text, Entry.Moment, NamedRanges {
+public sealed interface Entry permits Entry.Number, Entry.Choice, Entry.Text, Entry.Moment, Entry.Zone, NamedRanges {
 
     /**
      * Why a value is refused, as a sentence; empty where it is fine.
@@ -110,6 +111,30 @@ public sealed interface Entry permits Entry.Number, Entry.Choice, Entry.Text, En
                                 ? "%s has no date and time yet.".formatted(name)
                                 : "%s is a date and time, not \"%s\".".formatted(name, value));
             }
+        }
+    }
+
+    /** A time zone by its name in the IANA database, e.g. {@code Europe/London}. */
+    record Zone() implements Entry {
+
+        private static final Pattern PLACE =
+                Pattern.compile("(Africa|America|Antarctica|Arctic|Asia|Atlantic|Australia|Europe|Indian|Pacific)/.+");
+
+        @Override
+        public Optional<String> fault(String name, String unit, String value) {
+            return value.isEmpty() || ZoneId.getAvailableZoneIds().contains(value)
+                    ? Optional.empty()
+                    : Optional.of(
+                            "%s is the name of a time zone such as Europe/London, not \"%s\".".formatted(name, value));
+        }
+
+        /** Those that are named after a place, and UTC. */
+        @Override
+        public List<String> options() {
+            return ZoneId.getAvailableZoneIds().stream()
+                    .filter(id -> id.equals("UTC") || PLACE.matcher(id).matches())
+                    .sorted()
+                    .toList();
         }
     }
 

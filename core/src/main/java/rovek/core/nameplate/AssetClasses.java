@@ -3,6 +3,8 @@ package rovek.core.nameplate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
+import rovek.core.entry.Entry;
 
 /** The classes of assets Rovek knows, and every line a nameplate may have. */
 public final class AssetClasses {
@@ -45,6 +47,15 @@ public final class AssetClasses {
             Attribute.number(BEARING_ANGLE_DEG, "Contact angle", "°", 0, 89));
 
     private static final AssetClass OTHER = new AssetClass("other", "Other", GENERAL);
+
+    /** Name of a site's line that says in which time zone it lies. */
+    public static final String TIME_ZONE = "timeZone";
+
+    /** What is to be known of a site; no asset is of this class. */
+    public static final AssetClass SITE = new AssetClass(
+            "site",
+            "Site",
+            List.of(new Attribute(TIME_ZONE, "Time zone", "", new Entry.Zone()), Attribute.text(NOTE, "Note")));
 
     private static final List<AssetClass> ALL = List.of(
             of("pump", "Pump set", ROTATING, List.of(Attribute.number(BLADES, "Impeller blades", "", 1, 50))),
@@ -112,7 +123,7 @@ public final class AssetClasses {
 
     /** A line of any nameplate. */
     public static Optional<Attribute> attribute(String key) {
-        return ALL.stream()
+        return Stream.concat(ALL.stream(), Stream.of(SITE))
                 .flatMap(one -> one.attributes().stream())
                 .filter(one -> one.key().equals(key))
                 .findFirst();

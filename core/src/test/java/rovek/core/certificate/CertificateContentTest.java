@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -37,6 +38,7 @@ class CertificateContentTest {
                 "Works",
                 "Monthly walk",
                 DAY,
+                ZoneOffset.UTC,
                 "T. Tester",
                 Optional.empty(),
                 List.of(new InstrumentStatement("VH-2 no. 30417", Optional.of(DAY.minusYears(1)), calibratedUntil)),
@@ -78,6 +80,7 @@ class CertificateContentTest {
                 "Works",
                 "Monthly walk",
                 DAY,
+                ZoneOffset.UTC,
                 "T. Tester",
                 Optional.empty(),
                 List.of(instrument),

@@ -20,6 +20,7 @@ import rovek.server.judging.verdict.ReadingVerdict;
 import rovek.server.judging.verdict.VerdictNotes;
 import rovek.server.judging.verdict.Verdicts;
 import rovek.server.plant.tree.CheckView;
+import rovek.server.plant.tree.Plant;
 import rovek.server.plant.tree.PlantNode;
 import rovek.server.plant.tree.PlantTree;
 
@@ -32,12 +33,14 @@ public class Follow {
     private static final ReadingVerdict NEVER_MEASURED =
             new ReadingVerdict(Judgement.notJudged("never measured"), Map.of());
 
+    private final Plant plant;
     private final Readings readings;
     private final Standings standings;
     private final Verdicts verdicts;
     private final Clock clock;
 
-    Follow(Readings readings, Standings standings, Verdicts verdicts, Clock clock) {
+    Follow(Plant plant, Readings readings, Standings standings, Verdicts verdicts, Clock clock) {
+        this.plant = plant;
         this.readings = readings;
         this.standings = standings;
         this.verdicts = verdicts;
@@ -87,7 +90,7 @@ public class Follow {
      * @param checks the worst ones, where there are more than fit a sheet
      * @param checkCount of all of them
      */
-    public record Sheet(PlantNode node, List<PlantNode> path, List<CheckLine> checks, int checkCount) {}
+    public record Sheet(PlantNode node, List<PlantNode> path, List<CheckLine> checks, int checkCount, String zone) {}
 
     public Sheet sheet(UUID nodeId) {
         Standings.Moment moment = standings.now();
@@ -96,7 +99,11 @@ public class Follow {
         Standing standing = moment.of(nodeId);
         int count = standing.pass() + standing.watch() + standing.fail() + standing.notJudged();
         return new Sheet(
-                node, tree.path(nodeId), lines(tree, tree.checks(moment.worst(nodeId, MOST_CHECKS_ON_A_SHEET))), count);
+                node,
+                tree.path(nodeId),
+                lines(tree, tree.checks(moment.worst(nodeId, MOST_CHECKS_ON_A_SHEET))),
+                count,
+                plant.zone(tree, nodeId).getId());
     }
 
     /** The newest values of the same checks on a sister asset are lines too: ask for its sheet. */

@@ -22,6 +22,7 @@ import rovek.server.plant.event.PlantEvent;
  * @param course where it is going; null where that was not asked, or nothing was measured
  * @param others the check's other results that can be followed
  * @param sisters the same check on the sister assets
+ * @param zone time zone of the site
  */
 public record TrendView(
         UUID checkId,
@@ -41,7 +42,8 @@ public record TrendView(
         List<PlantEvent> events,
         @Nullable Course course,
         List<NamedResult> others,
-        List<Sister> sisters) {
+        List<Sister> sisters,
+        String zone) {
 
     /** One reading. */
     public record TrendPoint(

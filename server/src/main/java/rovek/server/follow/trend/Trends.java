@@ -112,7 +112,8 @@ public class Trends {
                         .filter(other -> !other.equals(result))
                         .map(other -> new TrendView.NamedResult(other.id(), other.name()))
                         .toList(),
-                sisters(tree, checkId));
+                sisters(tree, checkId),
+                plant.zone(tree, checkId).getId());
     }
 
     /** The medians of stretches, for the course of very many values. */

@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
 import rovek.core.foreign.DateOrder;
 import rovek.core.foreign.ForeignGuess;
@@ -23,6 +22,7 @@ import rovek.link.packet.PackedCapture;
 import rovek.link.packet.PackedReading;
 import rovek.link.packet.ReadingsPackage;
 import rovek.server.base.problem.DomainProblem;
+import rovek.server.base.time.HomeZone;
 import rovek.server.intake.tableimport.ForeignDraft.ColumnDraft;
 import rovek.server.intake.transfer.PackageFiles;
 import rovek.server.plant.exchange.DelimitedText;
@@ -53,17 +53,12 @@ public class ForeignTables {
     private final Clock clock;
     private final String zone;
 
-    ForeignTables(
-            Plant plant,
-            ForeignMappings mappings,
-            PackageFiles files,
-            Clock clock,
-            @Value("${rovek.time-zone:UTC}") String zone) {
+    ForeignTables(Plant plant, ForeignMappings mappings, PackageFiles files, Clock clock, HomeZone zone) {
         this.plant = plant;
         this.mappings = mappings;
         this.files = files;
         this.clock = clock;
-        this.zone = zone;
+        this.zone = zone.id().getId();
     }
 
     /**

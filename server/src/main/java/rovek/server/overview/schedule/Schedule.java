@@ -12,10 +12,10 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.UnaryOperator;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.core.route.DueDates;
+import rovek.server.base.time.HomeZone;
 import rovek.server.people.account.Account;
 import rovek.server.people.account.Accounts;
 import rovek.server.people.account.Role;
@@ -40,19 +40,13 @@ public class Schedule {
     private final Clock clock;
     private final ZoneId zone;
 
-    Schedule(
-            Plant plant,
-            Routes routes,
-            VisitHistory visits,
-            Accounts accounts,
-            Clock clock,
-            @Value("${rovek.time-zone:UTC}") String zone) {
+    Schedule(Plant plant, Routes routes, VisitHistory visits, Accounts accounts, Clock clock, HomeZone zone) {
         this.plant = plant;
         this.routes = routes;
         this.visits = visits;
         this.accounts = accounts;
         this.clock = clock;
-        this.zone = ZoneId.of(zone);
+        this.zone = zone.id();
     }
 
     /**

@@ -27,10 +27,17 @@ class AccountEntity {
     /** As a BCP 47 tag; blank for the one the browser prefers. */
     String language = "";
 
+    /** By its name in the IANA database; blank for that of the plant. */
+    String timeZone = "";
+
+    /** One of {@link Accounts#DATE_FORMATS}; blank for the way of the language. */
+    String dateFormat = "";
+
     @Version
     Integer version;
 
     Account view() {
-        return new Account(id, name, displayName, role, active, language, version == null ? 0 : version);
+        return new Account(
+                id, name, displayName, role, active, language, timeZone, dateFormat, version == null ? 0 : version);
     }
 }

@@ -12,6 +12,7 @@ import java.util.function.UnaryOperator;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
+import rovek.core.entry.Entry;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.problem.DomainProblem.Fault;
@@ -25,6 +26,9 @@ public class Accounts {
     private static final int SHORTEST_PASSWORD = 10;
 
     private static final int LONGEST_PASSWORD = 200;
+
+    /** How dates can be written besides the way of the language. */
+    static final List<String> DATE_FORMATS = List.of("yyyy-MM-dd", "dd.MM.yyyy", "dd/MM/yyyy", "MM/dd/yyyy");
 
     private final AccountRepository accounts;
     private final Passwords passwords;
@@ -186,6 +190,28 @@ public class Accounts {
         Account before = account.view();
         account.language = language;
         audit.note("choose language", "account", account.id, before, account.view());
+        return account.view();
+    }
+
+    /**
+     * Keeps how somebody reads times, for every browser.
+     *
+     * @param timeZone by its name in the IANA database; blank for the plant's
+     * @param dateFormat one of {@link #DATE_FORMATS}; blank for the way of the language
+     */
+    @Transactional
+    public Account chooseTimes(String name, String timeZone, String dateFormat) {
+        if (new Entry.Zone().fault("The time zone", "", timeZone).isPresent()) {
+            throw new DomainProblem.Invalid("timeZone", "Choose a time zone from the list.");
+        }
+        if (!dateFormat.isEmpty() && !DATE_FORMATS.contains(dateFormat)) {
+            throw new DomainProblem.Invalid("dateFormat", "Choose a date format from the list.");
+        }
+        AccountEntity account = accounts.findByName(name).orElseThrow(() -> new DomainProblem.NotFound("The account"));
+        Account before = account.view();
+        account.timeZone = timeZone;
+        account.dateFormat = dateFormat;
+        audit.note("choose time zone and date format", "account", account.id, before, account.view());
         return account.view();
     }
 

@@ -79,7 +79,7 @@ class SecurityConfiguration {
                         .permitAll()
                         .requestMatchers(POST, "/api/session/password")
                         .hasRole("VIEWER")
-                        .requestMatchers(PUT, "/api/session/language", "/api/units/mine/*")
+                        .requestMatchers(PUT, "/api/session/language", "/api/session/times", "/api/units/mine/*")
                         .hasRole("VIEWER")
                         .requestMatchers("/api/accounts/**")
                         .hasRole("ADMINISTRATOR")

@@ -89,6 +89,13 @@ class SessionController {
         return accounts.chooseLanguage(principal.getName(), wanted.language());
     }
 
+    record TimesWanted(String timeZone, String dateFormat) {}
+
+    @PutMapping("/times")
+    Account chooseTimes(@RequestBody TimesWanted wanted, Principal principal) {
+        return accounts.chooseTimes(principal.getName(), wanted.timeZone(), wanted.dateFormat());
+    }
+
     @DeleteMapping
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void signOut(HttpServletRequest request) {

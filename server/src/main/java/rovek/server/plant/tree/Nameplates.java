@@ -10,6 +10,7 @@ import rovek.core.nameplate.AssetClass;
 import rovek.core.nameplate.AssetClasses;
 import rovek.core.nameplate.Attribute;
 import rovek.core.nameplate.Nameplate;
+import rovek.core.plant.Level;
 import rovek.core.plant.Node;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
@@ -49,9 +50,11 @@ public class Nameplates {
     public Plate plate(UUID id) {
         PlantTree tree = plant.tree();
         Node node = tree.nodes().find(id).orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
-        AssetClass chosen = AssetClasses.find(node.assetClass())
-                .or(() -> inherited(tree, id))
-                .orElseGet(() -> AssetClasses.find("other").orElseThrow());
+        AssetClass chosen = node.level() == Level.SITE
+                ? AssetClasses.SITE
+                : AssetClasses.find(node.assetClass())
+                        .or(() -> inherited(tree, id))
+                        .orElseGet(() -> AssetClasses.find("other").orElseThrow());
         List<PlateLine> lines = chosen.attributes().stream()
                 .map(attribute -> line(attribute, node))
                 .toList();

@@ -1,5 +1,6 @@
 package rovek.server.plant.tree;
 
+import java.time.ZoneId;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -12,6 +13,7 @@ import rovek.core.plant.NodeTree;
 import rovek.core.technique.Sensor;
 import rovek.core.technique.Techniques;
 import rovek.server.base.problem.DomainProblem;
+import rovek.server.base.time.HomeZone;
 import rovek.server.instruments.sensor.Sensors;
 
 /**
@@ -26,12 +28,14 @@ public class Plant {
     private final NodeRows rows;
     private final Sensors sensors;
     private final Techniques techniques;
+    private final HomeZone home;
     private final Lock making = new ReentrantLock();
     private final AtomicReference<Seen> last = new AtomicReference<>();
 
     private record Seen(String horizon, PlantTree tree) {}
 
-    Plant(NodeRows rows, Sensors sensors, Techniques techniques) {
+    Plant(NodeRows rows, Sensors sensors, Techniques techniques, HomeZone home) {
+        this.home = home;
         this.rows = rows;
         this.sensors = sensors;
         this.techniques = techniques;
@@ -44,6 +48,11 @@ public class Plant {
         boolean mayBeRolledBack = TransactionSynchronizationManager.isActualTransactionActive()
                 && !TransactionSynchronizationManager.isCurrentTransactionReadOnly();
         return look(!mayBeRolledBack);
+    }
+
+    /** In which time zone a part of the plant lies: its site's, the company's where the site does not say. */
+    public ZoneId zone(PlantTree tree, UUID node) {
+        return tree.zone(node).orElse(home.id());
     }
 
     /** To be called when a change was committed: the next one then does not read it once more. */

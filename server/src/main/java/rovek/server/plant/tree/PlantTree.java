@@ -1,6 +1,7 @@
 package rovek.server.plant.tree;
 
 import jakarta.annotation.Nullable;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
@@ -15,6 +16,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import rovek.core.limit.LimitLayers;
 import rovek.core.limit.LimitText;
 import rovek.core.limit.LimitTimeline;
+import rovek.core.nameplate.AssetClasses;
 import rovek.core.nameplate.Nameplate;
 import rovek.core.plant.EffectiveSetting;
 import rovek.core.plant.Inheritance;
@@ -162,6 +164,16 @@ public final class PlantTree {
     /** From the client down to the node itself. */
     public List<PlantNode> path(UUID id) {
         return nodes.path(id).stream().map(this::view).toList();
+    }
+
+    /** The time zone that the site of a node says; empty where it says none, or there is no site. */
+    Optional<ZoneId> zone(UUID id) {
+        return nodes.path(id).stream()
+                .filter(node -> node.level() == Level.SITE)
+                .map(site -> site.nameplate().getOrDefault(AssetClasses.TIME_ZONE, ""))
+                .filter(zone -> !zone.isEmpty())
+                .reduce((outer, inner) -> inner)
+                .map(ZoneId::of);
     }
 
     /** The nearest node of a level on the way up, the node itself included. */

@@ -13,7 +13,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import rovek.core.certificate.CertificateContent;
 import rovek.core.certificate.CertificateContent.InstrumentStatement;
@@ -48,7 +47,6 @@ class CertificateComposer {
     private final Accounts accounts;
     private final Equipment equipment;
     private final Originals originals;
-    private final ZoneId zone;
 
     CertificateComposer(
             Visits visits,
@@ -56,15 +54,13 @@ class CertificateComposer {
             Plant plant,
             Accounts accounts,
             Equipment equipment,
-            Originals originals,
-            @Value("${rovek.time-zone:UTC}") String zone) {
+            Originals originals) {
         this.visits = visits;
         this.readings = readings;
         this.plant = plant;
         this.accounts = accounts;
         this.equipment = equipment;
         this.originals = originals;
-        this.zone = ZoneId.of(zone);
     }
 
     /**
@@ -104,6 +100,7 @@ class CertificateComposer {
                 used.add(reading);
             }
         }
+        ZoneId zone = plant.zone(tree, checks.iterator().next());
         LocalDate on = LocalDate.ofInstant(began, zone);
         List<Originals.Brought> files = originals.broughtAsFiles(
                 used.stream().map(ReadingView::originalId).toList());
@@ -113,6 +110,7 @@ class CertificateComposer {
                 visit.site(),
                 visit.title(),
                 on,
+                zone,
                 visit.technician(),
                 Optional.empty(),
                 used.isEmpty() ? ofVisit(visit) : equipment.instruments(used),

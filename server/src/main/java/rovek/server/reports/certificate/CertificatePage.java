@@ -1,5 +1,6 @@
 package rovek.server.reports.certificate;
 
+import java.time.LocalDate;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalInt;
@@ -78,7 +79,10 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
         fact(facts, "Site", content.site());
         fact(facts, "Assets", assets());
         fact(facts, "Work", content.work());
-        fact(facts, "Measured on", content.visitOn().toString());
+        fact(
+                facts,
+                "Measured on",
+                "%s (%s)".formatted(content.visitOn(), content.zone().getId()));
         fact(facts, "Measured by", content.technician());
         for (CertificateContent.InstrumentStatement instrument : content.instruments()) {
             fact(
@@ -250,7 +254,7 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
                                                 word(row.verdict()),
                                                 word(one.computed()),
                                                 one.by(),
-                                                one.at().toString().substring(0, 10),
+                                                LocalDate.ofInstant(one.at(), content.zone()),
                                                 one.because()))
                                 + "</li>"))
                 .collect(Collectors.joining());
@@ -274,7 +278,9 @@ record CertificatePage(CertificateContent content, Optional<String> number, Stri
     private String signature() {
         return "<div class=\"sign\">"
                 + content.reviewer()
-                        .map(reviewer -> "Reviewed and signed by " + text(reviewer) + " on " + text(signedOn))
+                        .map(reviewer -> "Reviewed and signed by " + text(reviewer) + " on "
+                                + text("%s (%s)"
+                                        .formatted(signedOn, content.zone().getId())))
                         .orElse("Not signed yet")
                 + "</div>";
     }

@@ -5,7 +5,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.ZoneOffset;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -204,7 +204,7 @@ public class Certificates {
         // the number that comes next,
         // and only where somebody else was given that one meanwhile, again.
         for (int tried = 1; tried < MOST_PRINTS; tried++) {
-            Printed printed = printed(signed, comingNumber());
+            Printed printed = printed(signed, comingNumber(signed.zone()));
             CertificateLine issued = transaction.execute(status -> issue(
                     status,
                     id,
@@ -239,7 +239,7 @@ public class Certificates {
         CertificatePage page = new CertificatePage(
                 signed,
                 Optional.of(number),
-                LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC).toString());
+                LocalDate.ofInstant(clock.instant(), signed.zone()).toString());
         return new Printed(number, page.html(), printer.print(page));
     }
 
@@ -255,7 +255,7 @@ public class Certificates {
             CertificateComposer.Composed seen,
             Function<String, Optional<Printed>> print) {
         CertificateEntity certificate = requirePrepared(id);
-        Optional<Printed> found = print.apply(nextNumber());
+        Optional<Printed> found = print.apply(nextNumber(seen.content().zone()));
         if (found.isEmpty()) {
             status.setRollbackOnly();
             return null;
@@ -275,17 +275,19 @@ public class Certificates {
         return issued;
     }
 
-    /** Numbers run from 1 in every year, without gaps: the row is locked until the certificate is stored. */
-    private String nextNumber() {
-        int year = clock.instant().atOffset(ZoneOffset.UTC).getYear();
+    /**
+     * Numbers run from 1 in every year of the site, without gaps: the row is locked until the certificate is stored.
+     */
+    private String nextNumber(ZoneId zone) {
+        int year = clock.instant().atZone(zone).getYear();
         numbers.take(year);
         int next = numbers.last(year).orElseThrow();
         return "%d-%04d".formatted(year, next);
     }
 
     /** The number that comes next if nobody signs meanwhile. */
-    private String comingNumber() {
-        int year = clock.instant().atOffset(ZoneOffset.UTC).getYear();
+    private String comingNumber(ZoneId zone) {
+        int year = clock.instant().atZone(zone).getYear();
         int last = numbers.last(year).orElse(0);
         return "%d-%04d".formatted(year, last + 1);
     }

@@ -3,6 +3,7 @@ package rovek.server.rounds.visit;
 import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -37,6 +38,9 @@ import rovek.server.plant.tree.PlantTree;
 /** What a visit found: as a sheet to work on, and as it is reported. */
 @Service
 public class Visits {
+
+    /** A visit without a stop is at no site. */
+    private static final UUID NOWHERE = new UUID(0, 0);
 
     private final VisitRepository visits;
     private final Readings readings;
@@ -77,6 +81,7 @@ public class Visits {
      * @param clockDoubt why the times cannot be true; blank where nothing speaks against them
      * @param files what came as a file instead of from the instrument itself, and who brought it
      * @param newest the newest reading; null where there is none
+     * @param zone time zone of the site
      */
     public record VisitSheet(
             UUID id,
@@ -94,7 +99,8 @@ public class Visits {
             List<LooseReading> tray,
             String clockDoubt,
             List<String> files,
-            @Nullable KnownTime newest) {}
+            @Nullable KnownTime newest,
+            String zone) {}
 
     /**
      * A visit as it is reported: who found what at which stop, without anything that is still to be decided.
@@ -283,7 +289,14 @@ public class Visits {
                 tray,
                 clockDoubt(visit, all),
                 files(all),
-                newest(all, tree));
+                newest(all, tree),
+                zone(tree, found).getId());
+    }
+
+    /** In which time zone a visit was: that of its first stop's site. */
+    private ZoneId zone(PlantTree tree, VisitRecord visit) {
+        return plant.zone(
+                tree, visit.rows().isEmpty() ? NOWHERE : visit.rows().get(0).checkId());
     }
 
     private List<String> files(List<ReadingView> all) {
