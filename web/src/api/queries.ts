@@ -42,6 +42,7 @@ export const queries = {
       },
       staleTime: 60_000,
     }),
+  times: () => queryOptions({ queryKey: ['times'], queryFn: () => data(api.GET('/api/times')), staleTime: Infinity }),
   today: () => queryOptions({ queryKey: ['today'], queryFn: () => data(api.GET('/api/today')) }),
   find: (text: string) =>
     queryOptions({

@@ -6,6 +6,7 @@ import { queries } from '../api/queries'
 import { NoticeBar } from '../parts/NoticeBar'
 import { Trouble } from '../parts/Trouble'
 import { SignIn } from '../signin/SignIn'
+import { readTimes } from '../units/times'
 import { spoken } from '../words/i18n'
 import { t } from '../words/t'
 import { Rail } from './Rail'
@@ -14,6 +15,7 @@ import { Rail } from './Rail'
 export function Shell({ children }: { children: ReactNode }) {
   const me = useQuery(queries.me())
   const units = useQuery({ ...queries.units(), enabled: me.data !== undefined })
+  const times = useQuery({ ...queries.times(), enabled: me.data !== undefined })
   const language = me.data?.language
   useEffect(() => {
     if (language) void spoken(language)
@@ -22,9 +24,10 @@ export function Shell({ children }: { children: ReactNode }) {
     return <SignIn />
   }
   // Before the units are known, nothing is read that would be shown in them.
-  if (me.data && units.data) {
+  if (me.data && units.data && times.data) {
+    readTimes({ homeZone: times.data.homeZone, ownZone: me.data.timeZone, dateFormat: me.data.dateFormat })
     return (
-      <div className="flex h-screen">
+      <div key={`${me.data.timeZone} ${me.data.dateFormat}`} className="flex h-screen">
         <Rail me={me.data} />
         {children}
         <NoticeBar />
@@ -34,7 +37,11 @@ export function Shell({ children }: { children: ReactNode }) {
   }
   return (
     <div className="p-6">
-      {(me.error ?? units.error) ? <Trouble error={me.error ?? units.error} /> : t('common:loading')}
+      {(me.error ?? units.error ?? times.error) ? (
+        <Trouble error={me.error ?? units.error ?? times.error} />
+      ) : (
+        t('common:loading')
+      )}
     </div>
   )
 }

@@ -4,6 +4,7 @@ import { api, data } from '../api/client'
 import { changed } from '../api/subjects'
 import type { HandRound } from '../api/types'
 import { Button } from '../parts/Button'
+import { MomentField } from '../parts/DateField'
 import { say } from '../parts/notices'
 import { Page } from '../parts/Page'
 import { Trouble } from '../parts/Trouble'
@@ -39,7 +40,7 @@ export function HandRoundSheet({
             routeId: round.routeId,
             readings: written.map((stop) => {
               const entry = entryOf(stop.checkId) as Entry
-              const takenAt = readAt ? new Date(readAt).toISOString() : entry.at
+              const takenAt = readAt || entry.at
               return {
                 id: entry.id,
                 checkId: stop.checkId,
@@ -127,13 +128,7 @@ function ReadAt({ value, onChange }: { value: string; onChange: (value: string) 
   return (
     <label className="flex items-center gap-2 text-ink2">
       {t('byHand:readAt')}
-      <input
-        type="datetime-local"
-        autoFocus
-        className="field"
-        value={value}
-        onChange={(event) => onChange(event.target.value)}
-      />
+      <MomentField label={t('byHand:readAt')} autoFocus value={value} onChange={onChange} />
     </label>
   )
 }

@@ -6,6 +6,7 @@ import { queries } from '../api/queries'
 import { changed } from '../api/subjects'
 import type { InstrumentView } from '../api/types'
 import { Button } from '../parts/Button'
+import { DayField } from '../parts/DateField'
 import { say } from '../parts/notices'
 import { Trouble } from '../parts/Trouble'
 import { day, typedNumber } from '../units/format'
@@ -51,13 +52,7 @@ export function CalibrationRecord({ instrument, mayEdit }: { instrument: Instrum
         ) : (
           <label>
             {t('instruments:calibration.on')}{' '}
-            <input
-              type="date"
-              className="field"
-              disabled={!mayEdit}
-              value={on}
-              onChange={(event) => setOn(event.target.value)}
-            />
+            <DayField label={t('instruments:calibration.on')} disabled={!mayEdit} value={on} onChange={setOn} />
           </label>
         )}
         <label>

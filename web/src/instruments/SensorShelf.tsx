@@ -7,6 +7,7 @@ import { Button } from '../parts/Button'
 import { Tag } from '../parts/Tag'
 import { Trouble } from '../parts/Trouble'
 import { day } from '../units/format'
+import { today } from '../units/times'
 import { t } from '../words/t'
 import { SensorDialog } from './SensorDialog'
 
@@ -51,7 +52,7 @@ function stateOf(sensor: SensorView): string {
   if (sensor.retired) return t('sensors:isRetired')
   if (!sensor.dueOn)
     return sensor.calibratedOn ? `${t('sensors:calibrated')} ${day(sensor.calibratedOn)}` : t('sensors:uncalibrated')
-  return sensor.dueOn < new Date().toISOString().slice(0, 10)
+  return sensor.dueOn < today()
     ? `${t('sensors:due')} ${day(sensor.dueOn)}`
     : t('sensors:until', { day: day(sensor.dueOn) })
 }

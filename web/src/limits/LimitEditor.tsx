@@ -7,6 +7,9 @@ import { Button } from '../parts/Button'
 import { Trouble } from '../parts/Trouble'
 import { UnitField } from '../parts/UnitField'
 import { limit as limitText } from '../units/format'
+import { DayField as Day } from '../parts/DateField'
+import { momentOf, wallOf } from '../units/times'
+import { useTimes } from '../units/useTimes'
 import { t } from '../words/t'
 import { HistoryLook } from './HistoryLook'
 import { Revisions } from './Revisions'
@@ -34,9 +37,11 @@ export function LimitEditor({ nodeId, line, onDone }: { nodeId: string; line: Li
   const [fromDay, setFromDay] = useState('')
   const [untilDay, setUntilDay] = useState('')
   const limit = limitOf(typed)
+  const { zone } = useTimes()
+  const midnight = (day: string) => momentOf(wallOf(day, zone), zone)
   const fromAt = (now: string) =>
-    since === 'ever' ? null : since === 'now' ? now : fromDay === '' ? null : new Date(`${fromDay}T00:00`).toISOString()
-  const until = since !== 'day' || untilDay === '' ? null : new Date(`${untilDay}T00:00`).toISOString()
+    since === 'ever' ? null : since === 'now' ? now : fromDay === '' ? null : midnight(fromDay)
+  const until = since !== 'day' || untilDay === '' ? null : midnight(untilDay)
   const put = useMutation({
     mutationFn: (saying: Saying) =>
       data(
@@ -144,12 +149,7 @@ function DayField({ label, value, onChange }: { label: string; value: string; on
   return (
     <label className="flex flex-col text-[12px] text-ink2">
       {label}
-      <input
-        type="date"
-        className="field text-[14px]"
-        value={value}
-        onChange={(event) => onChange(event.target.value)}
-      />
+      <Day label={label} value={value} onChange={onChange} />
     </label>
   )
 }

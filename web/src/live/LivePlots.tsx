@@ -1,5 +1,6 @@
 import { useEffect, useMemo, useRef } from 'react'
 import uPlot from 'uplot'
+import { axisTimes, zoneOf } from '../units/times'
 import 'uplot/dist/uPlot.min.css'
 import type { LiveChannel, LiveSample } from '../api/types'
 import { drawUprights, marks } from '../viewers/drawOver'
@@ -91,6 +92,7 @@ function optionsOf(channel: LiveChannel, width: number, height: number, marked: 
   return {
     width,
     height,
+    tzDate: (at) => uPlot.tzDate(new Date(at * 1000), zoneOf(null)),
     padding: [8, 12, 0, 0],
     legend: { show: false },
     cursor: { points: { size: 6 } },
@@ -101,7 +103,7 @@ function optionsOf(channel: LiveChannel, width: number, height: number, marked: 
       },
     },
     axes: [
-      { ...axis(), size: 24 },
+      { ...axis(), size: 24, values: (_, splits, __, ___, apart) => axisTimes(null)(splits, apart) },
       { ...axis(), size: 56 },
     ],
     series: [{}, { stroke: colour('ink'), width: 1.4, points: { show: false } }],

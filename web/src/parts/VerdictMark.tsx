@@ -1,4 +1,5 @@
 import type { Verdict, VerdictNotes } from '../api/types'
+import { useTimes } from '../units/useTimes'
 import { notesSay } from './notesSay'
 import { t } from '../words/t'
 
@@ -45,7 +46,8 @@ export function VerdictMark({
   reason?: string
   notes?: VerdictNotes | null
 }) {
-  const said = [reason, notesSay(notes ?? null)].filter(Boolean).join('; ')
+  const times = useTimes()
+  const said = [reason, notesSay(notes ?? null, times)].filter(Boolean).join('; ')
   return (
     <span
       className={`inline-flex items-center gap-1.5 whitespace-nowrap ${verdict === 'NOT_JUDGED' ? '' : 'font-semibold'} ${verdictColour[verdict]}`}

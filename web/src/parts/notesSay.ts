@@ -1,11 +1,11 @@
 import type { Verdict, VerdictNotes } from '../api/types'
-import { day } from '../units/format'
+import type { Times } from '../units/times'
 import { t } from '../words/t'
 
 const said = (verdict: Verdict) => t(`common:verdictInText.${verdict}`)
 
 /** What is to be known beside a verdict, in words; blank where nothing is. */
-export function notesSay(notes: VerdictNotes | null): string {
+export function notesSay(notes: VerdictNotes | null, { day }: Times): string {
   if (!notes) return ''
   const { overridden, rejudged } = notes
   return [

@@ -8,6 +8,7 @@ import { Tag } from '../parts/Tag'
 import { Trouble } from '../parts/Trouble'
 import { LimitDialog } from '../limits/LimitDialog'
 import { PictureStrip } from '../pictures/PictureStrip'
+import { SiteZone } from '../units/useTimes'
 import { t } from '../words/t'
 import { CheckDetail } from './CheckDetail'
 import { CheckTable } from './CheckTable'
@@ -26,8 +27,8 @@ interface Props {
   show: (next: { check?: string; reading?: string }) => void
 }
 
-/** What carries a nameplate; a part's or a point's own counts before that of its asset. */
-const platedLevels: Level[] = ['SYSTEM', 'ASSET', 'PART', 'POINT']
+/** What carries a nameplate, a site with its time zone; a part's or a point's own counts before that of its asset. */
+const platedLevels: Level[] = ['SITE', 'SYSTEM', 'ASSET', 'PART', 'POINT']
 
 /** The worst check of a point is the one to look at. */
 function showPoint(checks: CheckLine[], pointId: string, show: Props['show']) {
@@ -65,56 +66,58 @@ function SheetOf({ nodeId, checkId, readingId, mayEdit, show, settingsOpen, setS
   }
   const chosen = sheet.data.checks.find((check) => check.checkId === checkId) ?? mostPressing(sheet.data.checks)
   return (
-    <div className="px-4 py-3">
-      <SheetHead
-        sheet={sheet.data}
-        mayEdit={mayEdit}
-        onLimits={() => setLimitsOf({ nodeId, name: labelOf(sheet.data.node) })}
-      />
-      <ChangesSay checks={sheet.data.checks} onChoose={(id) => show({ check: id })} />
-      {platedLevels.includes(sheet.data.node.level) && (
-        <PictureStrip
-          nodeId={nodeId}
-          checks={sheet.data.checks}
-          mayEdit={mayEdit}
-          onPoint={(point) => showPoint(sheet.data.checks, point, show)}
-        />
-      )}
-      {sheet.data.checks.length === 0 ? (
-        <p className="mt-4 text-ink2">{t('plant:noChecks')}</p>
-      ) : (
-        <CheckTable
+    <SiteZone value={sheet.data.zone}>
+      <div className="px-4 py-3">
+        <SheetHead
           sheet={sheet.data}
-          chosenId={chosen?.checkId}
-          onChoose={(id) => show({ check: id })}
-          onLimits={
-            mayEdit
-              ? (check) =>
-                  setLimitsOf({
-                    nodeId: check.checkId,
-                    name: `${check.point}, ${check.check}`,
-                    resultId: check.resultId,
-                  })
-              : undefined
-          }
+          mayEdit={mayEdit}
+          onLimits={() => setLimitsOf({ nodeId, name: labelOf(sheet.data.node) })}
         />
-      )}
-      {sheet.data.checks.length < sheet.data.checkCount && (
-        <p className="mt-1 text-ink3">
-          {t('plant:worstOf', { shown: sheet.data.checks.length, all: sheet.data.checkCount })}
-        </p>
-      )}
-      {chosen && (
-        <CheckDetail
-          key={chosen.checkId}
-          check={chosen}
-          readingId={readingId}
-          onReading={(reading) => show({ check: chosen.checkId, reading })}
-        />
-      )}
-      <SettingsPanel nodeId={nodeId} isOpen={settingsOpen} onOpen={setSettingsOpen} mayEdit={mayEdit} />
-      {limitsOf && <LimitDialog {...limitsOf} onClose={() => setLimitsOf(null)} />}
-    </div>
+        <ChangesSay checks={sheet.data.checks} onChoose={(id) => show({ check: id })} />
+        {platedLevels.includes(sheet.data.node.level) && (
+          <PictureStrip
+            nodeId={nodeId}
+            checks={sheet.data.checks}
+            mayEdit={mayEdit}
+            onPoint={(point) => showPoint(sheet.data.checks, point, show)}
+          />
+        )}
+        {sheet.data.checks.length === 0 ? (
+          <p className="mt-4 text-ink2">{t('plant:noChecks')}</p>
+        ) : (
+          <CheckTable
+            sheet={sheet.data}
+            chosenId={chosen?.checkId}
+            onChoose={(id) => show({ check: id })}
+            onLimits={
+              mayEdit
+                ? (check) =>
+                    setLimitsOf({
+                      nodeId: check.checkId,
+                      name: `${check.point}, ${check.check}`,
+                      resultId: check.resultId,
+                    })
+                : undefined
+            }
+          />
+        )}
+        {sheet.data.checks.length < sheet.data.checkCount && (
+          <p className="mt-1 text-ink3">
+            {t('plant:worstOf', { shown: sheet.data.checks.length, all: sheet.data.checkCount })}
+          </p>
+        )}
+        {chosen && (
+          <CheckDetail
+            key={chosen.checkId}
+            check={chosen}
+            readingId={readingId}
+            onReading={(reading) => show({ check: chosen.checkId, reading })}
+          />
+        )}
+        <SettingsPanel nodeId={nodeId} isOpen={settingsOpen} onOpen={setSettingsOpen} mayEdit={mayEdit} />
+        {limitsOf && <LimitDialog {...limitsOf} onClose={() => setLimitsOf(null)} />}
+      </div>
+    </SiteZone>
   )
 }
 

@@ -7,7 +7,8 @@ import { useMay } from '../parts/useMay'
 import { Button } from '../parts/Button'
 import { Trouble } from '../parts/Trouble'
 import { VerdictMark } from '../parts/VerdictMark'
-import { day, number } from '../units/format'
+import { number } from '../units/format'
+import { useTimes } from '../units/useTimes'
 import { Waterfall } from '../viewers/Waterfall'
 import { Compare } from '../trend/Compare'
 import { FindingList } from '../reading/FindingList'
@@ -94,6 +95,7 @@ interface StepperProps {
 
 /** From reading to reading. */
 function ReadingStepper({ readings, chosen, onReading }: StepperProps) {
+  const { day } = useTimes()
   const at = readings.findIndex((one) => one.readingId === chosen.readingId)
   const step = (by: number) => {
     const next = readings[at + by]
@@ -124,6 +126,7 @@ function ReadingStepper({ readings, chosen, onReading }: StepperProps) {
 
 /** A reading chosen in the trend shows its spectrum. */
 function CheckTrend({ check, readingId, onReading }: Props) {
+  const { day } = useTimes()
   const mayEdit = useMay().edit
   const section = useRef<HTMLElement>(null)
   const [look, setLookAt] = useState<Look>('trend')
@@ -250,7 +253,8 @@ function CheckTrend({ check, readingId, onReading }: Props) {
 
 /** What is to be known of the chosen reading beside its verdict; nothing where nothing is. */
 function ReadingSay({ point }: { point: TrendPoint }) {
-  const said = [point.reason, notesSay(point.notes)].filter(Boolean).join('; ')
+  const times = useTimes()
+  const said = [point.reason, notesSay(point.notes, times)].filter(Boolean).join('; ')
   return said === '' ? null : <p className="text-[13px] text-ink2">{said}</p>
 }
 

@@ -4,7 +4,7 @@ import { queries } from '../api/queries'
 import type { Mark, ResultLine } from '../api/types'
 import { Trouble } from '../parts/Trouble'
 import { RunViewer } from '../run/RunViewer'
-import { day } from '../units/format'
+import { useTimes } from '../units/useTimes'
 import { t } from '../words/t'
 import { BesideChoice } from '../viewers/BesideChoice'
 import type { FileAddress } from '../viewers/KeepPlot'
@@ -31,6 +31,7 @@ const noResults: ResultLine[] = []
 
 /** One picture of a reading, in any way its technique can show it, alone or beside another reading. */
 export function ReadingLook({ checkId, readingId, at, place, curve: name, evidence }: Props) {
+  const { day } = useTimes()
   const [looked, setLooked] = useState<Looked>({})
   const [beside, setBeside] = useState<Beside | null>(null)
   const laid = beside?.readingId === readingId ? null : beside

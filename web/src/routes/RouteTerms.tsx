@@ -1,5 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { queries } from '../api/queries'
+import { DayField } from '../parts/DateField'
+import { today } from '../units/times'
 import { t } from '../words/t'
 
 /** How often a route is walked, from when on, and by whom. */
@@ -17,7 +19,7 @@ export function RouteTerms({ terms, onChange }: { terms: Terms; onChange: (terms
     onChange({
       ...terms,
       everyDays,
-      firstDue: everyDays === null ? null : (terms.firstDue ?? new Date().toISOString().slice(0, 10)),
+      firstDue: everyDays === null ? null : (terms.firstDue ?? today()),
     })
   }
   return (
@@ -34,12 +36,10 @@ export function RouteTerms({ terms, onChange }: { terms: Terms; onChange: (terms
       {terms.everyDays !== null && (
         <>
           , {t('routes:terms.first')}
-          <input
-            aria-label={t('routes:terms.first')}
-            type="date"
-            className="field"
+          <DayField
+            label={t('routes:terms.first')}
             value={terms.firstDue ?? ''}
-            onChange={(event) => onChange({ ...terms, firstDue: event.target.value || null })}
+            onChange={(day) => onChange({ ...terms, firstDue: day || null })}
           />
         </>
       )}

@@ -9,6 +9,7 @@ import { Networks } from './Networks'
 import { OwnPassword } from './OwnPassword'
 import { People } from './People'
 import { SkipReasons } from './SkipReasons'
+import { TimesChoice } from './TimesChoice'
 import { Units } from './Units'
 
 export function SetupView() {
@@ -17,6 +18,7 @@ export function SetupView() {
     <Page say={<span className="font-semibold">{t('setup:say')}</span>}>
       <div className="h-full overflow-auto px-4 py-3">
         <LanguageChoice />
+        <TimesChoice />
         <OwnPassword />
         {may.manage ? <People /> : <p className="mb-4 text-ink2">{t('setup:onlyAdministrator')}</p>}
         <Units mayDecide={may.sign} />

@@ -1,5 +1,5 @@
 import type { SetupFieldView } from '../api/types'
-import { localMoment, momentOf } from './fields'
+import { MomentField } from '../parts/DateField'
 
 interface Props {
   field: SetupFieldView
@@ -27,16 +27,7 @@ export function SetupValue({ field, label, value, disabled, onChange }: Props) {
     )
   }
   if (field.kind === 'MOMENT') {
-    return (
-      <input
-        aria-label={label}
-        type="datetime-local"
-        className="field"
-        disabled={disabled}
-        value={localMoment(value)}
-        onChange={(event) => onChange(momentOf(event.target.value))}
-      />
-    )
+    return <MomentField label={label} disabled={disabled} value={value} onChange={onChange} />
   }
   const isNumber = field.kind === 'NUMBER'
   return (

@@ -28,14 +28,3 @@ export function writtenValues(fields: SetupFieldView[], values: Record<string, s
     ]),
   )
 }
-
-/** A moment as a field of the browser has it, in local time; blank where there is none yet. */
-export function localMoment(moment: string): string {
-  const at = new Date(moment)
-  if (moment === '' || Number.isNaN(at.getTime())) return ''
-  return new Date(at.getTime() - at.getTimezoneOffset() * 60_000).toISOString().slice(0, 16)
-}
-
-export function momentOf(local: string): string {
-  return local === '' ? '' : new Date(local).toISOString()
-}

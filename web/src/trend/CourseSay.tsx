@@ -1,12 +1,14 @@
 import type { Course } from '../api/types'
-import { day, limit, number } from '../units/format'
+import { limit, number } from '../units/format'
 import { written } from '../units/locale'
+import type { Times } from '../units/times'
+import { useTimes } from '../units/useTimes'
 import { t } from '../words/t'
 const DAYS_A_MONTH = 30.4
 
 /** Where the values are going, in words: how fast, since when, and when the limit is reached. */
 export function CourseSay({ course, unit }: { course: Course; unit: string }) {
-  const [first, ...more] = sentences(course, unit)
+  const [first, ...more] = sentences(course, unit, useTimes())
   return (
     <p className="mt-1">
       <span className={course.finding === 'TREND' ? 'font-semibold' : ''}>{first}</span> {more.join(' ')}
@@ -14,7 +16,8 @@ export function CourseSay({ course, unit }: { course: Course; unit: string }) {
   )
 }
 
-function sentences(course: Course, unit: string): string[] {
+function sentences(course: Course, unit: string, times: Times): string[] {
+  const { day } = times
   if (course.finding === 'TOO_FEW') return [t('trend:course.TOO_FEW', { n: course.readings })]
   if (course.finding === 'NONE') return [t('trend:course.NONE', { n: course.readings })]
   if (course.isUneven)
@@ -29,13 +32,13 @@ function sentences(course: Course, unit: string): string[] {
   return [
     [
       course.perDay > 0 ? t('trend:course.rising', { by, since }) : t('trend:course.falling', { by, since }),
-      ...reaching(course, unit),
+      ...reaching(course, unit, times),
     ].join(' '),
     t('trend:course.chance', { p: chance(course.probability) }),
   ]
 }
 
-function reaching({ reaching }: Course, unit: string): string[] {
+function reaching({ reaching }: Course, unit: string, { day }: Times): string[] {
   if (!reaching) return []
   const which = reaching.boundary === 'FAIL' ? t('common:verdictInText.FAIL') : t('common:verdictInText.WATCH')
   return [

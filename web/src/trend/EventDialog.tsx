@@ -4,14 +4,13 @@ import { api, data } from '../api/client'
 import { changed } from '../api/subjects'
 import type { EventKind } from '../api/types'
 import { Button } from '../parts/Button'
+import { MomentField } from '../parts/DateField'
 import { Dialog } from '../parts/Dialog'
 import { say } from '../parts/notices'
 import { Trouble } from '../parts/Trouble'
 import { t } from '../words/t'
 const kinds: EventKind[] = ['REPAIR', 'SENSOR', 'BASELINE', 'NOTE']
 /** What follows from an event: where a baseline starts again, all is judged otherwise. */
-
-const local = (when: Date) => new Date(when.getTime() - when.getTimezoneOffset() * 60_000).toISOString().slice(0, 16)
 
 /** Notes what happened to a thing in the plant. */
 export function EventDialog({
@@ -28,7 +27,7 @@ export function EventDialog({
   const client = useQueryClient()
   const [id] = useState(() => crypto.randomUUID())
   const [kind, setKind] = useState<EventKind>('REPAIR')
-  const [when, setWhen] = useState(local(at === undefined ? new Date() : new Date(at)))
+  const [when, setWhen] = useState(() => at ?? new Date().toISOString())
   const [said, setSaid] = useState('')
   const [starts, setStarts] = useState(true)
   const [until, setUntil] = useState('')
@@ -42,7 +41,7 @@ export function EventDialog({
             kind,
             words: said,
             startsBaseline: starts,
-            baselineUntil: until === '' || !starts ? null : new Date(until).toISOString(),
+            baselineUntil: until === '' || !starts ? null : until,
           },
         }),
       ),
@@ -88,12 +87,7 @@ export function EventDialog({
         </label>
         <label className="flex flex-col text-[12px] text-ink2">
           {t('trend:event.at')}
-          <input
-            type="datetime-local"
-            className="field text-[14px]"
-            value={when}
-            onChange={(event) => setWhen(event.target.value)}
-          />
+          <MomentField label={t('trend:event.at')} value={when} onChange={setWhen} />
         </label>
         <label className="flex flex-col text-[12px] text-ink2">
           {t('trend:event.words')}
@@ -111,12 +105,7 @@ export function EventDialog({
         {starts && (
           <label className="flex flex-col text-[12px] text-ink2">
             {t('trend:event.until')}
-            <input
-              type="datetime-local"
-              className="field text-[14px]"
-              value={until}
-              onChange={(event) => setUntil(event.target.value)}
-            />
+            <MomentField label={t('trend:event.until')} value={until} onChange={setUntil} />
           </label>
         )}
         <Trouble error={note.error} />

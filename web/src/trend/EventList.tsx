@@ -4,11 +4,12 @@ import { changed } from '../api/subjects'
 import type { PlantEvent } from '../api/types'
 import { Button } from '../parts/Button'
 import { say } from '../parts/notices'
-import { day } from '../units/format'
+import { useTimes } from '../units/useTimes'
 import { t } from '../words/t'
 
 /** The flags of the plot in words, the newest first. */
 export function EventList({ events, mayEdit }: { events: PlantEvent[]; mayEdit: boolean }) {
+  const { day } = useTimes()
   const client = useQueryClient()
   const remove = useMutation({
     mutationFn: (id: string) => data(api.POST('/api/events/{eventId}/removal', { params: { path: { eventId: id } } })),

@@ -5,7 +5,8 @@ import { queries } from '../api/queries'
 import type { CheckLine, Trend } from '../api/types'
 import { Button } from '../parts/Button'
 import { Trouble } from '../parts/Trouble'
-import { day, number, unitText } from '../units/format'
+import { number, unitText } from '../units/format'
+import { useTimes } from '../units/useTimes'
 import { KeepPlot } from '../viewers/KeepPlot'
 import { RangeStrip } from '../viewers/RangeStrip'
 import { type Span, useZoom } from '../viewers/useZoom'
@@ -192,6 +193,7 @@ export function TrendPanel({
 
 /** The same for those who do not see the plot. */
 function ReadingsTable({ trend }: { trend: Trend }) {
+  const { day } = useTimes()
   return (
     <div className="sr-only">
       <table>

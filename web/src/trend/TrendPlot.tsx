@@ -2,6 +2,7 @@ import { useEffect, useMemo, useRef } from 'react'
 import uPlot from 'uplot'
 import type { Trend } from '../api/types'
 import { axis, Plot } from '../viewers/Plot'
+import { axisTimes, zoneOf } from '../units/times'
 import { zoomBySelection, zoomByWheel } from '../viewers/plotGestures'
 import type { Span, Zoom } from '../viewers/useZoom'
 import { t } from '../words/t'
@@ -68,7 +69,9 @@ export function TrendPlot({ trend, beside, zoom, chosenId, onChoose, made }: Pro
       const nearest = [...trend.points].sort((a, b) => distance(a) - distance(b))[0]
       if (nearest && distance(nearest) < REACH) acting.current.onChoose(nearest.readingId)
     }
+    const marks = axisTimes(trend.zone)
     return {
+      tzDate: (at) => uPlot.tzDate(new Date(at * 1000), zoneOf(trend.zone)),
       padding: [10, second ? 8 : 84, 0, 0],
       legend: { show: false },
       cursor: { y: false, points: { show: false }, drag: { x: true, y: false, setScale: false } },
@@ -78,7 +81,7 @@ export function TrendPlot({ trend, beside, zoom, chosenId, onChoose, made }: Pro
         other: { range: () => (second ? heights([second], shown) : [0, 1]) },
       },
       axes: [
-        { ...axis(), grid: { show: false } },
+        { ...axis(), grid: { show: false }, values: (_, splits, __, ___, apart) => marks(splits, apart) },
         { ...axis(), size: 48 },
         {
           ...axis(),

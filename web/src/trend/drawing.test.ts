@@ -34,6 +34,7 @@ const point = (day: number, value: number, more: Partial<TrendPoint> = {}): Tren
 
 const trend = (points: TrendPoint[], more: Partial<Trend> = {}): Trend => ({
   checkId: 'c',
+  zone: 'UTC',
   title: 'P-101 Drive end',
   assetTag: 'P-101',
   resultId: 'velocity.rms',

@@ -55,6 +55,7 @@ const trend: Trend = {
   resultId: 'velocity.rms',
   result: 'velocity RMS',
   unit: 'mm/s',
+  zone: 'UTC',
   unitLabel: 'mm/s RMS',
   points: [point(1, 2), point(11, 3), point(21, 5, { verdict: 'WATCH' })],
   stretches: [],

@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs'
 import { afterEach, describe, expect, it } from 'vitest'
 import { showUnits } from './shown'
-import { age, boundary, change, limit, number, significant, span, unitText } from './format'
+import { boundary, change, limit, number, significant, span, unitText } from './format'
+import { age } from './times'
 
 /** The server is held to the same list. */
 const listed = readFileSync('../core/src/test/resources/shown-numbers.csv', 'utf8')

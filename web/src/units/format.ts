@@ -1,6 +1,7 @@
 import { t } from '../words/t'
-import { locale, written } from './locale'
+import { written } from './locale'
 import { decimalsIn as shownDecimals } from './shown'
+import { timesOf } from './times'
 
 const MINUS = '−'
 
@@ -151,23 +152,12 @@ export function span(seconds: number): string {
   return `${Math.round(size / 86_400)} d`
 }
 
-/** Calendar days since then, not spans of 24 hours: yesterday evening is one day ago this morning. */
-export function age(at: string | null, now: Date): string {
-  if (at === null) return t('common:never')
-  const midnight = (when: Date) => new Date(when.getFullYear(), when.getMonth(), when.getDate()).getTime()
-  const days = Math.round((midnight(now) - midnight(new Date(at))) / 86_400_000)
-  return days <= 0 ? t('common:today') : `${days} d`
-}
-
+/** A day that belongs to no site; what does is read by {@link useTimes}. */
 export function day(at: string): string {
-  return new Date(at).toLocaleDateString(locale(), { day: 'numeric', month: 'short', year: 'numeric' })
+  return timesOf(null).day(at)
 }
 
+/** A moment that belongs to no site; what does is read by {@link useTimes}. */
 export function dayAndTime(at: string): string {
-  const when = new Date(at)
-  return `${when.toLocaleDateString(locale(), { day: 'numeric', month: 'short', year: 'numeric' })}, ${time(at)}`
-}
-
-export function time(at: string): string {
-  return new Date(at).toLocaleTimeString(locale(), { hour: '2-digit', minute: '2-digit' })
+  return timesOf(null).dayAndTime(at)
 }

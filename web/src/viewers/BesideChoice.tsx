@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query'
 import { queries } from '../api/queries'
-import { day, dayAndTime } from '../units/format'
+import { useTimes } from '../units/useTimes'
 import { t } from '../words/t'
 import type { Beside } from './LookBar'
 
@@ -13,6 +13,7 @@ interface Props {
 
 /** What a reading is laid beside: the same check on another date, or a sister asset's newest. */
 export function BesideChoice({ checkId, readingId, beside, onChange }: Props) {
+  const { day, dayAndTime } = useTimes()
   const comparable = useQuery(queries.comparable(checkId))
   const own = (comparable.data?.own ?? []).filter((one) => one.readingId !== readingId)
   const sisters = comparable.data?.sisters ?? []

@@ -3,7 +3,8 @@ import { useMemo, useRef } from 'react'
 import { queries } from '../api/queries'
 import type { WaterfallView } from '../api/types'
 import { Trouble } from '../parts/Trouble'
-import { day, number } from '../units/format'
+import { number } from '../units/format'
+import { useTimes } from '../units/useTimes'
 import { t } from '../words/t'
 import { type FileAddress, KeepPlot } from './KeepPlot'
 import { RangeStrip } from './RangeStrip'
@@ -44,6 +45,7 @@ export function Waterfall(props: Props) {
 }
 
 function DrawnWaterfall({ checkId, name, title, chosenId, onChoose, waterfall }: Props & { waterfall: WaterfallView }) {
+  const { day } = useTimes()
   const drawing = useRef<SVGSVGElement>(null)
   const { endHz: end, rows } = waterfall
   const whole = useMemo(() => ({ from: 0, to: end }), [end])

@@ -6,12 +6,14 @@ import { Decimal } from '../parts/Decimal'
 import { Trouble } from '../parts/Trouble'
 import { VerdictMark } from '../parts/VerdictMark'
 import { useCorrection } from '../reading/useCorrection'
-import { number, time, unitText } from '../units/format'
+import { number, unitText } from '../units/format'
+import { useTimes } from '../units/useTimes'
 import { t } from '../words/t'
 import { DiscardDialog } from './DiscardDialog'
 
 /** Further readings of a stop that do not count there: each can be chosen, taken off or discarded. */
 export function OtherReadings({ row, decimals, mayEdit }: { row: VisitRow; decimals: number; mayEdit: boolean }) {
+  const { time } = useTimes()
   const correction = useCorrection()
   const [discarding, setDiscarding] = useState<string | null>(null)
   const path = (id: string) => ({ params: { path: { id } } })

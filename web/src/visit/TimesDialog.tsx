@@ -2,14 +2,16 @@ import { useState } from 'react'
 import { api, data } from '../api/client'
 import type { VisitSheet } from '../api/types'
 import { Button } from '../parts/Button'
+import { MomentField } from '../parts/DateField'
 import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
-import { dayAndTime } from '../units/format'
+import { useTimes } from '../units/useTimes'
 import { t } from '../words/t'
 import { useCorrection } from '../reading/useCorrection'
 
 /** One known time, by which all times of a visit are put right. */
 export function TimesDialog({ visit, onClose }: { visit: VisitSheet; onClose: () => void }) {
+  const { dayAndTime } = useTimes()
   const correction = useCorrection()
   const [truly, setTruly] = useState('')
   const known = visit.newest
@@ -20,7 +22,7 @@ export function TimesDialog({ visit, onClose }: { visit: VisitSheet; onClose: ()
         data(
           api.POST('/api/visits/{id}/times', {
             params: { path: { id: visit.id } },
-            body: { readingId: known.readingId, takenAt: new Date(truly).toISOString() },
+            body: { readingId: known.readingId, takenAt: truly },
           }),
         ),
       said: t('visits:correct.timesMoved'),
@@ -38,20 +40,9 @@ export function TimesDialog({ visit, onClose }: { visit: VisitSheet; onClose: ()
         <dl className="mb-3 grid grid-cols-[auto_1fr] items-center gap-x-4 gap-y-2">
           <dt className="font-semibold text-ink2">{t('visits:times.written')}</dt>
           <dd>{dayAndTime(known.takenAt)}</dd>
-          <dt className="font-semibold text-ink2">
-            <label htmlFor="truly-taken">{t('visits:times.truly')}</label>
-          </dt>
+          <dt className="font-semibold text-ink2">{t('visits:times.truly')}</dt>
           <dd>
-            <input
-              id="truly-taken"
-              type="datetime-local"
-              step={1}
-              required
-              autoFocus
-              className="field"
-              value={truly}
-              onChange={(event) => setTruly(event.target.value)}
-            />
+            <MomentField label={t('visits:times.truly')} withSeconds autoFocus value={truly} onChange={setTruly} />
           </dd>
         </dl>
         <Trouble error={correction.error} />

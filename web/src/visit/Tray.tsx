@@ -4,7 +4,8 @@ import type { LooseReading } from '../api/types'
 import { Button } from '../parts/Button'
 import { Tag } from '../parts/Tag'
 import { Trouble } from '../parts/Trouble'
-import { number, time, unitText } from '../units/format'
+import { number, unitText } from '../units/format'
+import { useTimes } from '../units/useTimes'
 import { t } from '../words/t'
 import { CaptureDialog } from '../reading/CaptureDialog'
 import { DiscardDialog } from './DiscardDialog'
@@ -59,6 +60,7 @@ function focusBeside(item: HTMLElement, which: 'next' | 'previous') {
 }
 
 function TrayItem({ reading, mayEdit }: { reading: LooseReading; mayEdit: boolean }) {
+  const { time } = useTimes()
   const correction = useCorrection()
   const [open, setOpen] = useState<'elsewhere' | 'discard' | 'look' | null>(null)
   const path = { params: { path: { id: reading.id } } }

@@ -12,7 +12,8 @@ import { Trouble } from '../parts/Trouble'
 import { isPartly, RollUpMark } from '../parts/RollUpMark'
 import { VerdictMark } from '../parts/VerdictMark'
 import { LimitDialog } from '../limits/LimitDialog'
-import { dayAndTime, span } from '../units/format'
+import { span } from '../units/format'
+import { SiteZone, useTimes } from '../units/useTimes'
 import { nameOf } from '../instruments/instrumentName'
 import { t } from '../words/t'
 import { Corrections } from './Corrections'
@@ -50,69 +51,72 @@ export function VisitSheetView() {
     setLeft(next)
   }
   return (
-    <Page
-      say={
-        <span className="font-semibold">
-          {!visit.data
-            ? t('common:loading')
-            : loose > 0
-              ? t('visits:sheet.loose', { n: loose })
-              : t('visits:sheet.ready')}
-        </span>
-      }
-      actions={
-        may.edit && (
-          <>
-            <span className="text-ink2">{t('visits:sheet.choose', { n: chosen.length })}</span>
-            <Button kind="main" disabled={chosen.length === 0 || prepare.isPending} onClick={() => prepare.mutate()}>
-              {t('visits:sheet.prepare')}
-            </Button>
-          </>
-        )
-      }
-    >
-      <div className="flex h-full flex-col">
-        <Trouble error={visit.error ?? prepare.error} />
-        {visit.data && (
-          <>
-            <VisitHead visit={visit.data} />
-            {may.edit && (
-              <CorrectionBar
-                visit={visit.data}
-                chosen={rows.filter((row) => !left.has(row.checkId))}
-                certified={certified}
-              />
-            )}
-            <div className="flex min-h-0 flex-1 max-lg:flex-col">
-              <section aria-label={t('visits:sheet.stops')} className="min-w-0 flex-1 overflow-auto px-2">
-                <StopTable
-                  rows={rows}
-                  visitedAt={visit.data.beganAt}
-                  left={left}
-                  onToggle={toggle}
-                  mayEdit={may.edit}
+    <SiteZone value={visit.data?.zone ?? null}>
+      <Page
+        say={
+          <span className="font-semibold">
+            {!visit.data
+              ? t('common:loading')
+              : loose > 0
+                ? t('visits:sheet.loose', { n: loose })
+                : t('visits:sheet.ready')}
+          </span>
+        }
+        actions={
+          may.edit && (
+            <>
+              <span className="text-ink2">{t('visits:sheet.choose', { n: chosen.length })}</span>
+              <Button kind="main" disabled={chosen.length === 0 || prepare.isPending} onClick={() => prepare.mutate()}>
+                {t('visits:sheet.prepare')}
+              </Button>
+            </>
+          )
+        }
+      >
+        <div className="flex h-full flex-col">
+          <Trouble error={visit.error ?? prepare.error} />
+          {visit.data && (
+            <>
+              <VisitHead visit={visit.data} />
+              {may.edit && (
+                <CorrectionBar
+                  visit={visit.data}
+                  chosen={rows.filter((row) => !left.has(row.checkId))}
                   certified={certified}
-                  onLimits={may.edit ? setLimitsOf : undefined}
                 />
-                <Corrections visitId={visitId} mayEdit={may.edit} />
-              </section>
-              <Tray tray={visit.data.tray} mayEdit={may.edit} />
-            </div>
-          </>
-        )}
-        {limitsOf && (
-          <LimitDialog
-            nodeId={limitsOf.checkId}
-            name={`${limitsOf.point}, ${limitsOf.check}`}
-            onClose={() => setLimitsOf(null)}
-          />
-        )}
-      </div>
-    </Page>
+              )}
+              <div className="flex min-h-0 flex-1 max-lg:flex-col">
+                <section aria-label={t('visits:sheet.stops')} className="min-w-0 flex-1 overflow-auto px-2">
+                  <StopTable
+                    rows={rows}
+                    visitedAt={visit.data.beganAt}
+                    left={left}
+                    onToggle={toggle}
+                    mayEdit={may.edit}
+                    certified={certified}
+                    onLimits={may.edit ? setLimitsOf : undefined}
+                  />
+                  <Corrections visitId={visitId} mayEdit={may.edit} />
+                </section>
+                <Tray tray={visit.data.tray} mayEdit={may.edit} />
+              </div>
+            </>
+          )}
+          {limitsOf && (
+            <LimitDialog
+              nodeId={limitsOf.checkId}
+              name={`${limitsOf.point}, ${limitsOf.check}`}
+              onClose={() => setLimitsOf(null)}
+            />
+          )}
+        </div>
+      </Page>
+    </SiteZone>
   )
 }
 
 function VisitHead({ visit }: { visit: VisitSheet }) {
+  const { day, dayAndTime } = useTimes()
   const count = (progress: string) => visit.rows.filter((row) => row.progress === progress).length
   const open = visit.rows.length - count('done') - count('skipped')
   const ahead = visit.clockAheadSeconds
@@ -134,7 +138,7 @@ function VisitHead({ visit }: { visit: VisitSheet }) {
     ],
     [
       t('visits:sheet.instrument'),
-      `${instrument.isByHand ? t('visits:sheet.byHand') : nameOf(instrument)}${visit.calibratedUntil ? `, ${t('visits:sheet.calibratedTo', { day: visit.calibratedUntil })}` : ''}`,
+      `${instrument.isByHand ? t('visits:sheet.byHand') : nameOf(instrument)}${visit.calibratedUntil ? `, ${t('visits:sheet.calibratedTo', { day: day(visit.calibratedUntil) })}` : ''}`,
     ],
     [t('visits:sheet.by'), visit.technician],
   ]

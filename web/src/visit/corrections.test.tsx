@@ -51,6 +51,7 @@ describe('correction', () => {
     title: 'Walk',
     client: 'Marrowdale',
     site: 'Works',
+    zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
     beganAt: '2000-01-01T06:00:00Z',
     technician: 'Tarn Hollin',
     instrument: {} as VisitSheet['instrument'],
