@@ -1,3 +1,4 @@
+import i18next from 'i18next'
 import createClient from 'openapi-fetch'
 import { t } from '../words/t'
 import type { paths } from './schema'
@@ -43,6 +44,7 @@ export const api = createClient<paths>({ baseUrl: '/' })
 
 api.use({
   onRequest({ request }) {
+    request.headers.set('Accept-Language', i18next.language)
     if (request.method !== 'GET') {
       request.headers.set('X-XSRF-TOKEN', csrfToken())
     }

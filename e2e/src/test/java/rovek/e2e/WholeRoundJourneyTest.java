@@ -137,7 +137,7 @@ class WholeRoundJourneyTest {
         browser.fill("Fail", "0.6");
         Accessibility.check(browser, "limits");
         browser.click(By.xpath("//div[@role='dialog']//button[.='Set limit']"));
-        browser.see(By.xpath("//section//tr[contains(., '" + VELOCITY + "')]//button[.='0.60']"));
+        browser.see(By.xpath("//section//tr[contains(., '" + VELOCITY + "')]//button[.='0.300 / 0.600']"));
     }
 
     private void connectTheInstrument() {

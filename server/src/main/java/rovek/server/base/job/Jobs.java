@@ -18,12 +18,14 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.security.concurrent.DelegatingSecurityContextRunnable;
 import org.springframework.stereotype.Service;
+import rovek.core.wording.Sentence;
 import rovek.link.LinkException;
 import rovek.link.packet.PackageException;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.job.JobView.State;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.problem.StorageTrouble;
+import rovek.server.base.wording.Wording;
 
 /**
  * Runs work in the background and keeps its state in the database, where every server sees it. Work whose server died
@@ -89,7 +91,7 @@ public class Jobs {
         Instant now = clock.instant();
         int mine = jobs.begin(id, kind, title, STARTING, AuditTrail.actor(), now, now.minus(SILENCE));
         if (mine == 0) {
-            throw new DomainProblem.Conflict("running", "That is under way already. Wait until it has ended.");
+            throw new DomainProblem.Conflict("running", Sentence.of("base.underWay"));
         }
         running.add(id);
         try {
@@ -123,9 +125,9 @@ public class Jobs {
             end(
                     id,
                     State.FAILED,
-                    trouble.map(StorageTrouble::sentence)
-                            .orElse("Something went wrong in Rovek. What had arrived is kept; try again, and "
-                                    + "report it if it happens twice."));
+                    Wording.SHIPPED.of(
+                            trouble.map(StorageTrouble::sentence).orElseGet(() -> Sentence.of("base.jobFault")),
+                            Wording.USUAL));
         } finally {
             running.remove(id);
         }
@@ -155,7 +157,7 @@ public class Jobs {
     /** @throws DomainProblem.NotFound when there is no such job */
     public JobView get(UUID id) {
         endSilent();
-        return jobs.view(id).orElseThrow(() -> new DomainProblem.NotFound("The job"));
+        return jobs.view(id).orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.job")));
     }
 
     /** The work still running on something, if any. */

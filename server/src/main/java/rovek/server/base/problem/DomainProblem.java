@@ -2,6 +2,8 @@ package rovek.server.base.problem;
 
 import java.util.List;
 import java.util.UUID;
+import rovek.core.wording.Sentence;
+import rovek.server.base.wording.Wording;
 
 /**
  * What a person can correct: each kind has a stable code and a sentence that says the remedy. Only these become answers
@@ -12,10 +14,17 @@ public abstract sealed class DomainProblem extends RuntimeException {
     private static final long serialVersionUID = 1L;
 
     private final String code;
+    private final transient Sentence sentence;
 
-    private DomainProblem(String code, String sentence) {
-        super(sentence);
+    private DomainProblem(String code, Sentence sentence) {
+        super(Wording.SHIPPED.of(sentence, Wording.USUAL));
         this.code = code;
+        this.sentence = sentence;
+    }
+
+    /** What is said, to be worded in the language of whoever asked; {@link #getMessage} is for the log. */
+    public Sentence sentence() {
+        return sentence;
     }
 
     public String code() {
@@ -23,14 +32,25 @@ public abstract sealed class DomainProblem extends RuntimeException {
     }
 
     /** One field's fault. */
-    public record Fault(String field, String reason) {}
+    public record Fault(String field, Sentence sentence) {
+
+        /** A reason that is worded already. */
+        public Fault(String field, String reason) {
+            this(field, Sentence.plain(reason));
+        }
+
+        /** In the usual language. */
+        public String reason() {
+            return Wording.SHIPPED.of(sentence, Wording.USUAL);
+        }
+    }
 
     /** What was asked for is not there, or no longer. */
     public static final class NotFound extends DomainProblem {
         private static final long serialVersionUID = 1L;
 
-        public NotFound(String what) {
-            super("not-found", what + " is not here any more. Somebody may have removed it; look at the list again.");
+        public NotFound(Sentence what) {
+            super("not-found", Sentence.of("base.notFound", "what", what));
         }
     }
 
@@ -38,11 +58,8 @@ public abstract sealed class DomainProblem extends RuntimeException {
     public static final class Stale extends DomainProblem {
         private static final long serialVersionUID = 1L;
 
-        public Stale(String what) {
-            super(
-                    "stale",
-                    what + " was changed by someone else since you opened it. Nothing was overwritten; look at "
-                            + "it again and repeat your change.");
+        public Stale(Sentence what) {
+            super("stale", Sentence.of("base.stale", "what", what));
         }
     }
 
@@ -50,8 +67,13 @@ public abstract sealed class DomainProblem extends RuntimeException {
     public static final class Conflict extends DomainProblem {
         private static final long serialVersionUID = 1L;
 
-        public Conflict(String code, String sentence) {
+        public Conflict(String code, Sentence sentence) {
             super(code, sentence);
+        }
+
+        /** What is worded already. */
+        public Conflict(String code, String sentence) {
+            super(code, Sentence.plain(sentence));
         }
     }
 
@@ -81,9 +103,7 @@ public abstract sealed class DomainProblem extends RuntimeException {
         private final transient List<Clash> clashes;
 
         public Contradiction(List<Clash> clashes) {
-            super(
-                    "contradiction",
-                    "Somebody else changed the same thing since you opened it. Nothing was overwritten; choose which shall stand.");
+            super("contradiction", Sentence.of("base.contradiction"));
             this.clashes = List.copyOf(clashes);
         }
 
@@ -98,12 +118,25 @@ public abstract sealed class DomainProblem extends RuntimeException {
         private final transient List<Fault> faults;
 
         public Invalid(List<Fault> faults) {
-            super("invalid", String.join(" ", faults.stream().map(Fault::reason).toList()));
+            super("invalid", all(faults));
             this.faults = List.copyOf(faults);
         }
 
-        public Invalid(String field, String reason) {
+        public Invalid(String field, Sentence reason) {
             this(List.of(new Fault(field, reason)));
+        }
+
+        /** A reason that is worded already. */
+        public Invalid(String field, String reason) {
+            this(field, Sentence.plain(reason));
+        }
+
+        /** One sentence after the other. */
+        private static Sentence all(List<Fault> faults) {
+            return faults.stream()
+                    .map(Fault::sentence)
+                    .reduce((one, next) -> Sentence.of("base.both", "one", one, "next", next))
+                    .orElseGet(() -> Sentence.plain(""));
         }
 
         public List<Fault> faults() {
@@ -116,7 +149,7 @@ public abstract sealed class DomainProblem extends RuntimeException {
         private static final long serialVersionUID = 1L;
 
         public TooManyTries(long seconds) {
-            super("too-many-tries", "Too many tries. Wait %d s, then try again.".formatted(seconds));
+            super("too-many-tries", Sentence.of("base.tooManyTries", "seconds", seconds));
         }
     }
 
@@ -124,7 +157,7 @@ public abstract sealed class DomainProblem extends RuntimeException {
     public static final class NotSignedIn extends DomainProblem {
         private static final long serialVersionUID = 1L;
 
-        public NotSignedIn(String sentence) {
+        public NotSignedIn(Sentence sentence) {
             super("not-signed-in", sentence);
         }
     }
@@ -134,9 +167,7 @@ public abstract sealed class DomainProblem extends RuntimeException {
         private static final long serialVersionUID = 1L;
 
         public Busy() {
-            super(
-                    "busy",
-                    "The server is busy with other large files just now. Nothing of this was taken; try again in a minute.");
+            super("busy", Sentence.of("base.busy"));
         }
     }
 
@@ -144,8 +175,13 @@ public abstract sealed class DomainProblem extends RuntimeException {
     public static final class LinkTrouble extends DomainProblem {
         private static final long serialVersionUID = 1L;
 
-        public LinkTrouble(String code, String sentence) {
+        public LinkTrouble(String code, Sentence sentence) {
             super(code, sentence);
+        }
+
+        /** What is worded already. */
+        public LinkTrouble(String code, String sentence) {
+            super(code, Sentence.plain(sentence));
         }
     }
 }

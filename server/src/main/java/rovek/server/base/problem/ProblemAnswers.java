@@ -1,9 +1,11 @@
 package rovek.server.base.problem;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.context.i18n.LocaleContextHolder;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.converter.HttpMessageNotReadableException;
@@ -17,6 +19,8 @@ import org.springframework.web.method.annotation.MethodArgumentTypeMismatchExcep
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.springframework.web.multipart.support.MissingServletRequestPartException;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
+import rovek.core.wording.Sentence;
+import rovek.server.base.wording.Wording;
 
 /** Every error in one shape, {@code application/problem+json} (RFC 9457), with a sentence. */
 @RestControllerAdvice
@@ -27,9 +31,12 @@ class ProblemAnswers {
     @ExceptionHandler(DomainProblem.class)
     ProblemDetail domain(DomainProblem problem) {
         HttpStatus status = status(problem);
-        ProblemDetail detail = answer(status, problem.code(), problem.getMessage());
+        ProblemDetail detail = answer(status, problem.code(), problem.sentence());
         if (problem instanceof DomainProblem.Invalid invalid) {
-            detail.setProperties(Map.of("code", problem.code(), "faults", invalid.faults()));
+            List<Map<String, String>> faults = invalid.faults().stream()
+                    .map(fault -> Map.of("field", fault.field(), "reason", worded(fault.sentence())))
+                    .toList();
+            detail.setProperties(Map.of("code", problem.code(), "faults", faults));
         }
         if (problem instanceof DomainProblem.Contradiction contradiction) {
             detail.setProperties(Map.of("code", problem.code(), "clashes", contradiction.clashes()));
@@ -58,7 +65,7 @@ class ProblemAnswers {
 
     @ExceptionHandler(ObjectOptimisticLockingFailureException.class)
     ProblemDetail stale() {
-        return domain(new DomainProblem.Stale("This"));
+        return domain(new DomainProblem.Stale(Sentence.of("thing.this")));
     }
 
     @ExceptionHandler({
@@ -72,24 +79,24 @@ class ProblemAnswers {
                 return domain(problem);
             }
             if (cause instanceof TooLarge large) {
-                return tooLarge(large.getMessage());
+                return tooLarge(large.sentence());
             }
         }
-        return answer(HttpStatus.BAD_REQUEST, "unreadable", Sentences.UNREADABLE);
+        return answer(HttpStatus.BAD_REQUEST, "unreadable", Sentence.of("base.unreadable"));
     }
 
     @ExceptionHandler(MaxUploadSizeExceededException.class)
     ProblemDetail fileTooLarge() {
-        return tooLarge("A file may have up to 64 MB. Nothing of it was taken.");
+        return tooLarge(Sentence.of("base.fileTooLarge"));
     }
 
-    private static ProblemDetail tooLarge(String sentence) {
+    private static ProblemDetail tooLarge(Sentence sentence) {
         return answer(HttpStatus.CONTENT_TOO_LARGE, "too-large", sentence);
     }
 
     @ExceptionHandler(NoResourceFoundException.class)
     ProblemDetail nothingHere() {
-        return answer(HttpStatus.NOT_FOUND, "not-found", Sentences.NOTHING_HERE);
+        return answer(HttpStatus.NOT_FOUND, "not-found", Sentence.of("base.nothingHere"));
     }
 
     /** Whoever watched a stream has left: nobody is there to be answered, and nothing failed. */
@@ -104,7 +111,8 @@ class ProblemAnswers {
             throw fault;
         }
         if (fault instanceof ErrorResponse refused && refused.getStatusCode().is4xxClientError()) {
-            return answer(HttpStatus.valueOf(refused.getStatusCode().value()), "unreadable", Sentences.UNREADABLE);
+            return answer(
+                    HttpStatus.valueOf(refused.getStatusCode().value()), "unreadable", Sentence.of("base.unreadable"));
         }
         Optional<StorageTrouble> trouble = StorageTrouble.of(fault);
         if (trouble.isPresent()) {
@@ -113,11 +121,15 @@ class ProblemAnswers {
                     trouble.get().status(), trouble.get().code(), trouble.get().sentence());
         }
         LOG.error("A request failed.", fault);
-        return answer(HttpStatus.INTERNAL_SERVER_ERROR, "fault", Sentences.FAULT);
+        return answer(HttpStatus.INTERNAL_SERVER_ERROR, "fault", Sentence.of("base.fault"));
     }
 
-    private static ProblemDetail answer(HttpStatus status, String code, String sentence) {
-        ProblemDetail detail = ProblemDetail.forStatusAndDetail(status, sentence);
+    private static String worded(Sentence sentence) {
+        return Wording.SHIPPED.of(sentence, LocaleContextHolder.getLocale());
+    }
+
+    private static ProblemDetail answer(HttpStatus status, String code, Sentence sentence) {
+        ProblemDetail detail = ProblemDetail.forStatusAndDetail(status, worded(sentence));
         detail.setProperty("code", code);
         return detail;
     }

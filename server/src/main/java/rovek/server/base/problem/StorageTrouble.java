@@ -11,30 +11,25 @@ import org.springframework.dao.NonTransientDataAccessResourceException;
 import org.springframework.http.HttpStatus;
 import org.springframework.jdbc.CannotGetJdbcConnectionException;
 import org.springframework.transaction.CannotCreateTransactionException;
+import rovek.core.wording.Sentence;
 
 /** What went wrong in keeping things, where a person can do something about it. */
 public enum StorageTrouble {
     /** Nobody can write any more. */
-    DISK_FULL(
-            "disk-full",
-            "The server's disk is full: nothing of this step was stored, and what was stored before is whole. "
-                    + "Make room on the server, then try again."),
+    DISK_FULL("disk-full", "base.diskFull"),
 
     /** Nobody answers. */
-    OUT_OF_REACH(
-            "database-out-of-reach",
-            "The database does not answer: nothing of this step was stored, and what was stored before is whole. "
-                    + "Try again when it is back.");
+    OUT_OF_REACH("database-out-of-reach", "base.databaseAway");
 
     private static final String NO_ROOM = "53100";
     private static final int MOST_CAUSES = 50;
 
     private final String code;
-    private final String sentence;
+    private final String key;
 
-    StorageTrouble(String code, String sentence) {
+    StorageTrouble(String code, String key) {
         this.code = code;
-        this.sentence = sentence;
+        this.key = key;
     }
 
     public String code() {
@@ -46,8 +41,8 @@ public enum StorageTrouble {
         return this == DISK_FULL ? HttpStatus.INSUFFICIENT_STORAGE : HttpStatus.SERVICE_UNAVAILABLE;
     }
 
-    public String sentence() {
-        return sentence;
+    public Sentence sentence() {
+        return Sentence.of(key);
     }
 
     /**

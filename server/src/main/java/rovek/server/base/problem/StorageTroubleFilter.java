@@ -29,12 +29,13 @@ class StorageTroubleFilter extends OncePerRequestFilter {
             if (trouble.isEmpty() || response.isCommitted()) {
                 throw fault;
             }
-            answer(response, trouble.get());
+            answer(request, response, trouble.get());
         }
     }
 
-    private static void answer(HttpServletResponse response, StorageTrouble trouble) throws IOException {
+    private static void answer(HttpServletRequest request, HttpServletResponse response, StorageTrouble trouble)
+            throws IOException {
         response.reset();
-        ProblemWriter.write(response, trouble.status(), trouble.code(), trouble.sentence());
+        ProblemWriter.write(request, response, trouble.status(), trouble.code(), trouble.sentence());
     }
 }

@@ -45,7 +45,7 @@ class RoomForBodies extends OncePerRequestFilter {
         try {
             taken = room.takeForBody(TIMES_AS_LARGE * length);
         } catch (DomainProblem.Busy busy) {
-            ProblemWriter.write(response, HttpStatus.SERVICE_UNAVAILABLE, busy.code(), busy.getMessage());
+            ProblemWriter.write(request, response, HttpStatus.SERVICE_UNAVAILABLE, busy.code(), busy.sentence());
             return;
         }
         try (taken) {

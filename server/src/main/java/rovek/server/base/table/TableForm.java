@@ -3,6 +3,7 @@ package rovek.server.base.table;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.util.Arrays;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 
 /** As what a table is taken along: comma-separated values or a workbook. */
@@ -42,16 +43,14 @@ enum TableForm {
         return Arrays.stream(values())
                 .filter(one -> one.ending().equals(form))
                 .findFirst()
-                .orElseThrow(() -> new DomainProblem.Invalid(
-                        "form", "A table is taken along as csv or xlsx, not \"%s\".".formatted(form)));
+                .orElseThrow(() -> new DomainProblem.Invalid("form", Sentence.of("base.tableForm", "form", form)));
     }
 
     void requireRoom(NumberTable table) {
         if (this == XLSX && table.count() >= MOST_ROWS_OF_A_SHEET) {
             throw new DomainProblem.Conflict(
                     "too-many-rows",
-                    "A workbook's sheet holds %,d rows, and this would be %,d. Take it as CSV, or take only what is shown."
-                            .formatted(MOST_ROWS_OF_A_SHEET - 1, table.count()));
+                    Sentence.of("base.sheetTooLong", "most", MOST_ROWS_OF_A_SHEET - 1, "rows", table.count()));
         }
     }
 }

@@ -14,6 +14,7 @@ import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.ProblemWriter;
 import rovek.server.base.problem.TooLarge;
 
@@ -43,15 +44,14 @@ class BodyLimits extends OncePerRequestFilter {
                 ? LONGEST_SIGN_IN
                 : address.startsWith("/api/by-hand") ? LONGEST_ROUND : LONGEST_BODY;
         if (request.getContentLengthLong() > longest) {
-            ProblemWriter.write(response, HttpStatus.CONTENT_TOO_LARGE, "too-large", sentence(longest));
+            ProblemWriter.write(request, response, HttpStatus.CONTENT_TOO_LARGE, "too-large", sentence(longest));
             return;
         }
         chain.doFilter(new Limited(request, longest), response);
     }
 
-    private static String sentence(long longest) {
-        return "What was sent is larger than %,d kB. Nothing of it was taken; send it in parts."
-                .formatted(longest >> 10);
+    private static Sentence sentence(long longest) {
+        return Sentence.of("base.bodyTooLarge", "most", longest >> 10);
     }
 
     private static final class Limited extends HttpServletRequestWrapper {

@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.Hidden;
 import jakarta.servlet.RequestDispatcher;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
+import java.util.Locale;
 import org.apache.catalina.Container;
 import org.apache.catalina.connector.Request;
 import org.apache.catalina.connector.Response;
@@ -18,8 +19,9 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Component;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.ProblemWriter;
-import rovek.server.base.problem.Sentences;
+import rovek.server.base.wording.Wording;
 
 /** Errors that happen before or beside the application's own answers, in the same shape. */
 @Hidden
@@ -31,22 +33,22 @@ class ErrorAnswers implements ErrorController {
         Object told = request.getAttribute(RequestDispatcher.ERROR_STATUS_CODE);
         // Whoever asks for this address himself finds nothing at it.
         HttpStatus status = HttpStatus.resolve(told instanceof Integer code ? code : HttpStatus.NOT_FOUND.value());
-        return answer(status == null ? HttpStatus.INTERNAL_SERVER_ERROR : status);
+        return answer(status == null ? HttpStatus.INTERNAL_SERVER_ERROR : status, ProblemWriter.asked(request));
     }
 
-    private static ResponseEntity<byte[]> answer(HttpStatus status) {
+    private static ResponseEntity<byte[]> answer(HttpStatus status, Locale locale) {
         return ResponseEntity.status(status)
                 .contentType(MediaType.APPLICATION_PROBLEM_JSON)
-                .body(body(status));
+                .body(body(status, locale));
     }
 
-    private static byte[] body(HttpStatus status) {
+    private static byte[] body(HttpStatus status, Locale locale) {
         if (status == HttpStatus.NOT_FOUND) {
-            return ProblemWriter.body(status, "not-found", Sentences.NOTHING_HERE);
+            return ProblemWriter.body(status, "not-found", Sentence.of("base.nothingHere"), locale);
         }
         return status.is5xxServerError()
-                ? ProblemWriter.body(status, "fault", Sentences.FAULT)
-                : ProblemWriter.body(status, "unreadable", Sentences.UNREADABLE);
+                ? ProblemWriter.body(status, "fault", Sentence.of("base.fault"), locale)
+                : ProblemWriter.body(status, "unreadable", Sentence.of("base.unreadable"), locale);
     }
 
     /** What is no request at all is answered by the web server itself. */
@@ -63,7 +65,7 @@ class ErrorAnswers implements ErrorController {
             }
             try {
                 response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
-                response.getOutputStream().write(body(status));
+                response.getOutputStream().write(body(status, Wording.USUAL));
                 response.finishResponse();
             } catch (IOException | IllegalStateException gone) {
                 // whoever asked has hung up

@@ -6,6 +6,7 @@ import org.springframework.core.convert.converter.Converter;
 import org.springframework.format.FormatterRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 import rovek.core.entry.PlainText;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 
 /** Texts that come with an address or a form, held to what holds for those in a body. */
@@ -24,8 +25,7 @@ class PlainParameters implements WebMvcConfigurer {
         @Override
         public String convert(String text) {
             if (text.length() > LONGEST) {
-                throw new DomainProblem.Invalid(
-                        "text", "A text in an address has at most %,d characters. Shorten it.".formatted(LONGEST));
+                throw new DomainProblem.Invalid("text", Sentence.of("base.addressTooLong", "most", LONGEST));
             }
             OptionalInt stranger = PlainText.firstStranger(text);
             if (stranger.isPresent()) {

@@ -16,6 +16,7 @@ import org.springframework.http.converter.HttpMessageConverter;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.servlet.mvc.method.annotation.RequestBodyAdviceAdapter;
 import rovek.core.entry.PlainText;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.problem.DomainProblem.Fault;
 
@@ -85,15 +86,14 @@ class WholeBodies extends RequestBodyAdviceAdapter {
 
     private static void checkCount(String path, int count, List<Fault> faults) {
         if (count > MOST_ITEMS) {
-            faults.add(
-                    new Fault(path, "\"%s\" names more than %,d things. Do it in parts.".formatted(path, MOST_ITEMS)));
+            faults.add(new Fault(path, Sentence.of("base.tooManyItems", "path", path, "most", MOST_ITEMS)));
         }
     }
 
     /** What keeps a text from being stored, shown and printed. */
     private static Optional<Fault> textFault(String path, String text, int longest) {
         if (text.length() > longest) {
-            return Optional.of(new Fault(path, "A text has at most %,d characters. Shorten it.".formatted(longest)));
+            return Optional.of(new Fault(path, Sentence.of("base.textTooLong", "most", longest)));
         }
         OptionalInt stranger = PlainText.firstStranger(text);
         return stranger.isEmpty()
@@ -101,13 +101,13 @@ class WholeBodies extends RequestBodyAdviceAdapter {
                 : Optional.of(new Fault(path, strangerSentence(stranger.getAsInt())));
     }
 
-    static String strangerSentence(int code) {
-        return "The text holds a control character (U+%04X), which cannot be kept. Type it again.".formatted(code);
+    static Sentence strangerSentence(int code) {
+        return Sentence.of("base.controlCharacter", "code", "U+%04X".formatted(code));
     }
 
     private static void checkPresent(String path, Object value, List<Fault> faults) {
         if (value == null) {
-            faults.add(new Fault(path, "\"%s\" is missing.".formatted(path)));
+            faults.add(new Fault(path, Sentence.of("base.missing", "path", path)));
         } else {
             check(path, value, faults);
         }

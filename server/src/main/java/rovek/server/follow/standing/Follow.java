@@ -12,6 +12,7 @@ import rovek.core.limit.LimitText;
 import rovek.core.limit.Verdict;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.unit.Amount;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.judging.reading.ReadingView;
 import rovek.server.judging.reading.Readings;
@@ -95,7 +96,7 @@ public class Follow {
     public Sheet sheet(UUID nodeId) {
         Standings.Moment moment = standings.now();
         PlantTree tree = moment.tree();
-        PlantNode node = tree.find(nodeId).orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
+        PlantNode node = tree.find(nodeId).orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.node")));
         Standing standing = moment.of(nodeId);
         int count = standing.pass() + standing.watch() + standing.fail() + standing.notJudged();
         return new Sheet(

@@ -9,6 +9,7 @@ import org.springframework.transaction.annotation.Transactional;
 import rovek.core.plant.Sisters;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.unit.Amount;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.follow.trend.ComparableView.Comparable;
 import rovek.server.follow.trend.ComparableView.ResultLine;
@@ -43,7 +44,7 @@ public class Comparables {
     @Transactional(readOnly = true)
     public ComparableView of(UUID checkId) {
         PlantTree tree = plant.tree();
-        CheckView check = tree.check(checkId).orElseThrow(() -> new DomainProblem.NotFound("The check"));
+        CheckView check = tree.check(checkId).orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.check")));
         List<Comparable> own = new ArrayList<>();
         readings.newest(List.of(checkId), MOST_OF_ITS_OWN)
                 .getOrDefault(checkId, List.of())

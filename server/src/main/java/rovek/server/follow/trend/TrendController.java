@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import rovek.core.wording.Sentence;
 import rovek.server.base.job.JobView;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.judging.reading.Recalculation;
@@ -89,7 +90,7 @@ class TrendController {
         try {
             return text.isBlank() ? null : Instant.parse(text);
         } catch (DateTimeParseException notOne) {
-            throw new DomainProblem.Invalid(field, "\"%s\" is no time.".formatted(text));
+            throw new DomainProblem.Invalid(field, Sentence.of("base.noTime", "text", text));
         }
     }
 }

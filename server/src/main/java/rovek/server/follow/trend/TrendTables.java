@@ -9,6 +9,7 @@ import java.util.UUID;
 import java.util.function.Consumer;
 import org.springframework.stereotype.Service;
 import rovek.core.technique.ResultDefinition;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.table.NumberTable;
 import rovek.server.base.table.TableAnswer;
@@ -46,7 +47,7 @@ public class TrendTables {
                         UUID.fromString(space < 0 ? text : text.substring(0, space)),
                         space < 0 ? "" : text.substring(space + 1));
             } catch (IllegalArgumentException noId) {
-                throw new DomainProblem.Invalid("with", "\"%s\" names no check.".formatted(text));
+                throw new DomainProblem.Invalid("with", Sentence.of("follow.namesNoCheck", "text", text));
             }
         }
     }

@@ -16,6 +16,7 @@ import rovek.core.limit.SeriesJudge;
 import rovek.core.plant.Sisters;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.trend.TimedValue;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.judging.reading.ReadingView;
 import rovek.server.judging.reading.Readings;
@@ -70,15 +71,17 @@ public class Trends {
      */
     public TrendView of(UUID checkId, String resultId, @Nullable Instant from, @Nullable Instant to) {
         PlantTree tree = plant.tree();
-        CheckView check = tree.check(checkId).orElseThrow(() -> new DomainProblem.NotFound("The check"));
+        CheckView check = tree.check(checkId).orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.check")));
         List<ResultDefinition> results = check.technique().results(check.settings());
         ResultDefinition result = results.stream()
                 .filter(candidate -> resultId.isBlank() || candidate.id().equals(resultId))
                 .findFirst()
                 .orElseThrow(() -> new DomainProblem.Invalid(
                         "resultId",
-                        "%s yields no numbers to follow."
-                                .formatted(check.technique().name())));
+                        Sentence.of(
+                                "follow.noNumbers",
+                                "technique",
+                                check.technique().name())));
         boolean isSummedUp = summaries.refresh(checkId, result.id());
         ResultCourse.Extent extent = rows.extent(checkId, result, from, to, isSummedUp);
         boolean isThinned = extent.count() > MOST_POINTS;

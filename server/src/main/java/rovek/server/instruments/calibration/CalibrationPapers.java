@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import rovek.core.wording.Sentence;
 import rovek.link.Sha256;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
@@ -68,11 +69,10 @@ public class CalibrationPapers {
         if (bytes.length > MOST_BYTES) {
             throw new DomainProblem.Invalid(
                     "file",
-                    "The paper has %.1f MB; up to %d MB are kept.".formatted(bytes.length / 1e6, MOST_BYTES >> 20));
+                    Sentence.of("instruments.paperTooLarge", "size", bytes.length / 1e6, "most", MOST_BYTES >> 20));
         }
         String mediaType = mediaType(bytes)
-                .orElseThrow(() ->
-                        new DomainProblem.Invalid("file", "A calibration certificate is a PDF, PNG or JPEG file."));
+                .orElseThrow(() -> new DomainProblem.Invalid("file", Sentence.of("instruments.paperKind")));
         requireThere(of, subject);
         UUID id = UUID.randomUUID();
         String name = fileName.replaceAll("^.*[/\\\\]", "")
@@ -122,6 +122,6 @@ public class CalibrationPapers {
     public PaperFile file(UUID id) {
         return papers.findById(id)
                 .map(paper -> new PaperFile(paper.fileName, paper.mediaType, paper.bytes))
-                .orElseThrow(() -> new DomainProblem.NotFound("The paper"));
+                .orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.paper")));
     }
 }

@@ -7,6 +7,7 @@ import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
+import rovek.core.wording.Sentence;
 import rovek.link.Sha256;
 import rovek.link.packet.FirmwarePackage;
 import rovek.link.packet.PackageException;
@@ -78,7 +79,10 @@ public class FirmwareShelf {
 
     @Transactional(readOnly = true)
     public FirmwareLine get(UUID id) {
-        return firmwares.find(id).map(this::line).orElseThrow(() -> new DomainProblem.NotFound("The firmware"));
+        return firmwares
+                .find(id)
+                .map(this::line)
+                .orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.firmware")));
     }
 
     private FirmwareLine line(FirmwareRepository.Line kept) {
@@ -109,8 +113,7 @@ public class FirmwareShelf {
         FirmwareLine before = get(id);
         if (before.keptBy().equals(AuditTrail.actor())) {
             throw new DomainProblem.Conflict(
-                    "second-person",
-                    "You brought firmware %s yourself: another person confirms it.".formatted(before.version()));
+                    "second-person", Sentence.of("instruments.ownFirmware", "version", before.version()));
         }
         if (before.confirmedBy().isBlank()) {
             firmwares.confirm(id, AuditTrail.actor(), clock.instant());

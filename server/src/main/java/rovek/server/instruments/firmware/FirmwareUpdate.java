@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
+import rovek.core.wording.Sentence;
 import rovek.link.Instrument;
 import rovek.link.LinkException;
 import rovek.link.Sha256;
@@ -59,15 +60,20 @@ public class FirmwareUpdate {
         if (!firmware.model().equals(instrument.model())) {
             throw new DomainProblem.Conflict(
                     "other-model",
-                    "This firmware is for %s, not for %s. Nothing was loaded."
-                            .formatted(firmware.model(), instrument.model()));
+                    Sentence.of(
+                            "instruments.firmwareOfOther", "wanted", firmware.model(), "model", instrument.model()));
         }
         if (!firmware.isVouchedFor(instrument.maker())) {
             throw new DomainProblem.Conflict(
                     "second-person",
-                    ("Firmware %s is not signed with a key of %s that an administrator has registered. Another "
-                                    + "person than %s, who brought it, has to confirm it first. Nothing was loaded.")
-                            .formatted(firmware.version(), instrument.maker(), firmware.keptBy()));
+                    Sentence.of(
+                            "instruments.firmwareUnconfirmed",
+                            "version",
+                            firmware.version(),
+                            "maker",
+                            instrument.maker(),
+                            "by",
+                            firmware.keptBy()));
         }
         byte[] image = shelf.bytes(firmwareId);
         return jobs.start(
@@ -113,8 +119,7 @@ public class FirmwareUpdate {
         if (!now.equals(firmware.version())) {
             throw new DomainProblem.Conflict(
                     "not-installed",
-                    "The instrument still says firmware %s, not %s. It works as before; try again."
-                            .formatted(now, firmware.version()));
+                    Sentence.of("instruments.firmwareNotTaken", "now", now, "wanted", firmware.version()));
         }
         transaction.executeWithoutResult(status -> audit.note(
                 "update firmware",

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import rovek.core.wording.Sentence;
 import rovek.link.packet.FirmwarePackage;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
@@ -55,11 +56,7 @@ public class MakersKeys {
                 // the sentence below says what one is
             }
             String shown = line.length() <= 40 ? line : line.substring(0, 40) + "…";
-            throw new DomainProblem.Invalid(
-                    "keys",
-                    ("\"%s\" is no maker with a key. Write the maker's name as its instruments say it, a blank, "
-                                    + "and the Base64 of its public key, Ed25519.")
-                            .formatted(shown));
+            throw new DomainProblem.Invalid("keys", Sentence.of("instruments.makersKey", "line", shown));
         }
 
         boolean hasSigned(String text, byte[] signature) {
@@ -88,7 +85,7 @@ public class MakersKeys {
                 .distinct()
                 .toList();
         if (lines.size() > MOST_LINES) {
-            throw new DomainProblem.Invalid("keys", "Keep at most %d keys.".formatted(MOST_LINES));
+            throw new DomainProblem.Invalid("keys", Sentence.of("instruments.mostKeys", "most", MOST_LINES));
         }
         lines.forEach(MakersKey::parse);
         Keys before = now();

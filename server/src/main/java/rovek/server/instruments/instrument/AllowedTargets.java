@@ -7,6 +7,7 @@ import java.util.List;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import rovek.core.wording.Sentence;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.people.policy.Policies;
@@ -57,7 +58,7 @@ public class AllowedTargets {
     public Networks put(Networks wanted) {
         List<String> lines = lines(String.join("\n", wanted.networks()), "\n");
         if (lines.size() > MOST_LINES) {
-            throw new DomainProblem.Invalid("networks", "Name at most %d networks.".formatted(MOST_LINES));
+            throw new DomainProblem.Invalid("networks", Sentence.of("instruments.mostNetworks", "most", MOST_LINES));
         }
         try {
             lines.forEach(AllowedTarget::parse);
@@ -82,8 +83,7 @@ public class AllowedTargets {
         try {
             addresses = InetAddress.getAllByName(host);
         } catch (UnknownHostException e) {
-            throw new DomainProblem.Invalid(
-                    "host", "Nobody on the network is called %s. Check the address.".formatted(host));
+            throw new DomainProblem.Invalid("host", Sentence.of("instruments.unknownHost", "host", host));
         }
         List<AllowedTarget> allowed =
                 now().networks().stream().map(AllowedTarget::parse).toList();
@@ -92,9 +92,6 @@ public class AllowedTargets {
                 .map(InetAddress::getHostAddress)
                 .findFirst()
                 .orElseThrow(() -> new DomainProblem.Invalid(
-                        "host",
-                        ("Rovek does not connect to %s port %d: it is not among the networks and ports where "
-                                        + "instruments may be. An administrator keeps that list under Set-up.")
-                                .formatted(host, port)));
+                        "host", Sentence.of("instruments.targetRefused", "host", host, "port", port)));
     }
 }

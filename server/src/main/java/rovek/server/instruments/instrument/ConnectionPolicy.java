@@ -13,6 +13,7 @@ import java.util.Set;
 import java.util.stream.Stream;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
+import rovek.core.wording.Sentence;
 import rovek.link.InstrumentAddress;
 import rovek.server.base.problem.DomainProblem;
 
@@ -59,8 +60,14 @@ class ConnectionPolicy {
                 if (!lines().contains(reach.place())) {
                     throw new DomainProblem.Invalid(
                             "place",
-                            "The server has no serial line \"%s\". It has: %s."
-                                    .formatted(reach.place(), lines().isEmpty() ? "none" : String.join(", ", lines())));
+                            Sentence.of(
+                                    "instruments.noSerialLine",
+                                    "line",
+                                    reach.place(),
+                                    "lines",
+                                    lines().isEmpty()
+                                            ? Sentence.of("instruments.noLines")
+                                            : String.join(", ", lines())));
                 }
             }
             case FOLDER -> {
@@ -68,9 +75,8 @@ class ConnectionPolicy {
                     throw new DomainProblem.Invalid(
                             "place",
                             roots.isEmpty()
-                                    ? "The server's keeper has not said where drives of instruments appear (rovek.find.folders)."
-                                    : "Drives of instruments appear beneath %s; the server opens no other folder."
-                                            .formatted(roots));
+                                    ? Sentence.of("instruments.noFolders")
+                                    : Sentence.of("instruments.otherFolder", "folders", roots));
                 }
             }
         }

@@ -7,6 +7,7 @@ import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
+import rovek.core.wording.Sentence;
 import rovek.link.InstrumentIdentity;
 import rovek.link.LinkException;
 import rovek.server.base.audit.AuditTrail;
@@ -154,7 +155,7 @@ public class Connections {
 
     public void rename(UUID id, String name) {
         if (name.isBlank()) {
-            throw new DomainProblem.Invalid("name", "Give the connection a name.");
+            throw new DomainProblem.Invalid("name", Sentence.of("instruments.nameConnection"));
         }
         transaction.executeWithoutResult(status -> {
             ConnectionRows.Row row = require(id);
@@ -178,7 +179,7 @@ public class Connections {
     }
 
     private ConnectionRows.Row require(UUID id) {
-        return rows.find(id).orElseThrow(() -> new DomainProblem.NotFound("The connection"));
+        return rows.find(id).orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.connection")));
     }
 
     /** Pass codes of a version that kept them plain. */

@@ -17,6 +17,7 @@ import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 
 /**
@@ -125,9 +126,7 @@ class InstrumentClaims {
             claims.want(instrumentId, manner.rank());
             if (System.nanoTime() >= until || !isPaused()) {
                 String other = claims.purpose(instrumentId).orElse("something else");
-                throw new DomainProblem.Conflict(
-                        "instrument-claimed",
-                        "The instrument is in use: %s. Wait until that has ended.".formatted(other));
+                throw new DomainProblem.Conflict("instrument-claimed", Sentence.of("instruments.inUse", "by", other));
             }
         }
         held.add(holder);

@@ -14,6 +14,7 @@ import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 import rovek.core.reading.ClockCorrection;
 import rovek.core.reading.ClockState;
+import rovek.core.wording.Sentence;
 import rovek.link.InstrumentIdentity;
 import rovek.link.LinkException;
 import rovek.link.packet.Maker;
@@ -181,12 +182,12 @@ public class Instruments {
     @Transactional
     public InstrumentView write(UUID id, WrittenCalibration written) {
         if (written.months() != null && (written.months() < 1 || written.months() > 240)) {
-            throw new DomainProblem.Invalid("months", "The interval is 1 to 240 months.");
+            throw new DomainProblem.Invalid("months", Sentence.of("instruments.interval"));
         }
         if (written.calibratedOn() != null
                 && written.calibratedOn().isAfter(LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC))) {
             throw new DomainProblem.Invalid(
-                    "calibratedOn", "The calibration is still to come on %s.".formatted(written.calibratedOn()));
+                    "calibratedOn", Sentence.of("instruments.calibrationAhead", "on", written.calibratedOn()));
         }
         InstrumentEntity instrument = entity(id);
         InstrumentView before = instrument.view();
@@ -252,7 +253,7 @@ public class Instruments {
     }
 
     private InstrumentEntity entity(UUID id) {
-        return instruments.findById(id).orElseThrow(() -> new DomainProblem.NotFound("The instrument"));
+        return instruments.findById(id).orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.instrument")));
     }
 
     /**
@@ -289,8 +290,10 @@ public class Instruments {
         if (ways.isEmpty()) {
             throw new DomainProblem.Conflict(
                     "no-address",
-                    "%s is known from a file only. Connect it once, then it can be spoken with."
-                            .formatted(instrument.view().said()));
+                    Sentence.of(
+                            "instruments.onlyFromFile",
+                            "instrument",
+                            instrument.view().said()));
         }
         try (InstrumentClaims.Claim claim = claims.claim(id, purpose + " for " + AuditTrail.actor(), manner);
                 LinkDoor.Opened opened = openAny(ways)) {
@@ -298,11 +301,14 @@ public class Instruments {
             if (!Recognition.isSame(instrument, named(identity, ways.get(0).reach()))) {
                 throw new DomainProblem.Conflict(
                         "another-instrument",
-                        "At %s now answers %s, not %s. Nothing was done; check the connection."
-                                .formatted(
-                                        ways.get(0).reach().address().said(),
-                                        identity.said(),
-                                        instrument.view().said()));
+                        Sentence.of(
+                                "instruments.otherAnswers",
+                                "address",
+                                ways.get(0).reach().address().said(),
+                                "found",
+                                identity.said(),
+                                "wanted",
+                                instrument.view().said()));
             }
             transaction.executeWithoutResult(status -> noteWhatChanged(id, identity));
             return work.with(FencedLink.of(opened.link(), claim), identity, claim);

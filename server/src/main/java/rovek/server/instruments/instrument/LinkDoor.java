@@ -8,6 +8,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.locks.ReentrantLock;
 import org.springframework.stereotype.Service;
+import rovek.core.wording.Sentence;
 import rovek.link.Instrument;
 import rovek.link.LinkException;
 import rovek.link.scpi.ScpiSession;
@@ -52,7 +53,7 @@ class LinkDoor {
             if (!lock.tryLock(LONGEST_LOOK.toMillis(), TimeUnit.MILLISECONDS)) {
                 throw new DomainProblem.Conflict(
                         "instrument-claimed",
-                        "The connection %s is in use. Wait until that has ended.".formatted(connection.name()));
+                        Sentence.of("instruments.connectionInUse", "connection", connection.name()));
             }
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();

@@ -16,6 +16,7 @@ import rovek.core.technique.Sensor;
 import rovek.core.technique.SensorUse;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
+import rovek.core.wording.Sentence;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.problem.DomainProblem.Fault;
@@ -76,16 +77,16 @@ public class Sensors {
     public SensorView put(UUID id, SensorDraft draft) {
         Optional<SensorEntity> known = sensors.findById(id);
         if (known.isPresent() && known.get().version != draft.version()) {
-            throw new DomainProblem.Stale("The sensor");
+            throw new DomainProblem.Stale(Sentence.of("thing.sensor"));
         }
         Technique technique = techniques
                 .find(draft.technique())
                 .orElseThrow(() -> new DomainProblem.Invalid(
-                        "technique", "Rovek does not know the technique \"" + draft.technique() + "\"."));
+                        "technique", Sentence.of("base.unknownTechnique", "technique", draft.technique())));
         SensorUse use = technique
                 .sensorUse()
                 .orElseThrow(() -> new DomainProblem.Invalid(
-                        "technique", technique.name() + " is measured without sensors of its own."));
+                        "technique", Sentence.of("instruments.noSensors", "technique", technique.name())));
         List<Fault> faults = SensorCheck.faults(
                 draft,
                 technique,
@@ -99,7 +100,8 @@ public class Sensors {
                 .filter(other -> !other.id.equals(id))
                 .isPresent()) {
             throw new DomainProblem.Invalid(
-                    "tag", "There is a sensor %s already.".formatted(draft.tag().strip()));
+                    "tag",
+                    Sentence.of("instruments.sensorTaken", "tag", draft.tag().strip()));
         }
         if (draft.instrumentId() != null) {
             instruments.get(draft.instrumentId());
@@ -143,7 +145,7 @@ public class Sensors {
     @Transactional(readOnly = true)
     public void requireThere(UUID id) {
         if (sensors.findById(id).isEmpty()) {
-            throw new DomainProblem.NotFound("The sensor");
+            throw new DomainProblem.NotFound(Sentence.of("thing.sensor"));
         }
     }
 

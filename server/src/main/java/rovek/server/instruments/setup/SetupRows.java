@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Repository;
 import rovek.core.setup.SetupContent;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.instruments.setup.SetupView.SetupHeld;
 import rovek.server.instruments.setup.SetupView.SetupRevision;
@@ -73,7 +74,7 @@ class SetupRows {
     void change(Row row) {
         SetupEntity setup = setups.findById(row.id()).orElseThrow();
         if (setup.version != row.version() - 1) {
-            throw new DomainProblem.Stale("The set-up");
+            throw new DomainProblem.Stale(Sentence.of("thing.setup"));
         }
         setup.name = row.name();
         setup.revision = row.revision();

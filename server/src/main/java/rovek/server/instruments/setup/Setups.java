@@ -13,6 +13,7 @@ import rovek.core.setup.SetupContent;
 import rovek.core.setup.SetupForm;
 import rovek.core.setup.SetupForms;
 import rovek.core.setup.SetupNeeds;
+import rovek.core.wording.Sentence;
 import rovek.link.packet.SetupPackage;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
@@ -92,7 +93,7 @@ public class Setups {
         Optional<Row> before = rows.find(id);
         if (before.isPresent()
                 && (before.get().version() != draft.version() || before.get().removed())) {
-            throw new DomainProblem.Stale("The set-up");
+            throw new DomainProblem.Stale(Sentence.of("thing.setup"));
         }
         SetupForm form = form(before.map(Row::form).orElse(draft.form()));
         SetupContent content = requireSound(form, draft);
@@ -128,8 +129,7 @@ public class Setups {
         List<DomainProblem.Fault> faults = new ArrayList<>();
         String name = draft.name() == null ? "" : draft.name().strip();
         if (name.isEmpty() || name.length() > LONGEST_NAME) {
-            faults.add(
-                    new DomainProblem.Fault("name", "A set-up has a name of up to " + LONGEST_NAME + " characters."));
+            faults.add(new DomainProblem.Fault("name", Sentence.of("instruments.setupName", "most", LONGEST_NAME)));
         }
         SetupContent given = new SetupContent(draft.values(), draft.rows());
         form.faults(given).forEach(fault -> faults.add(new DomainProblem.Fault(fault.field(), fault.reason())));
@@ -191,12 +191,12 @@ public class Setups {
     }
 
     private Row require(UUID id) {
-        return rows.find(id).orElseThrow(() -> new DomainProblem.NotFound("The set-up"));
+        return rows.find(id).orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.setup")));
     }
 
     private static SetupForm form(String id) {
         return SetupForms.find(id)
-                .orElseThrow(() ->
-                        new DomainProblem.Invalid("form", "Rovek does not know set-ups of kind \"%s\".".formatted(id)));
+                .orElseThrow(
+                        () -> new DomainProblem.Invalid("form", Sentence.of("instruments.unknownSetup", "kind", id)));
     }
 }

@@ -10,6 +10,7 @@ import org.springframework.transaction.annotation.Transactional;
 import rovek.core.technique.ByHand;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.unit.Amount;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.judging.reading.ReadingView;
 import rovek.server.judging.reading.Readings;
@@ -74,7 +75,7 @@ public class HandRounds {
                 route.stops().stream().filter(RouteView.StopView::isByHand).toList();
         if (byHand.isEmpty()) {
             throw new DomainProblem.Conflict(
-                    "nothing-by-hand", "No stop of %s is written down by hand.".formatted(route.name()));
+                    "nothing-by-hand", Sentence.of("intake.nothingByHand", "route", route.name()));
         }
         PlantTree tree = plant.tree();
         Map<UUID, List<ReadingView>> newest =
@@ -92,8 +93,7 @@ public class HandRounds {
     public HandRound ofCheck(UUID checkId) {
         CheckView check = plant.check(checkId);
         if (check.technique().byHand().isEmpty()) {
-            throw new DomainProblem.Conflict(
-                    "not-by-hand", "%s is measured with an instrument, not written down.".formatted(check.place()));
+            throw new DomainProblem.Conflict("not-by-hand", Sentence.of("intake.notByHand", "place", check.place()));
         }
         return new HandRound(null, check.place(), List.of(stop(check, "", newest(List.of(checkId)))));
     }

@@ -18,6 +18,7 @@ import org.springframework.stereotype.Service;
 import rovek.core.reading.PictureCapture;
 import rovek.core.technique.ByHand;
 import rovek.core.unit.KnownUnits;
+import rovek.core.wording.Sentence;
 import rovek.link.packet.Maker;
 import rovek.link.packet.PackedCapture;
 import rovek.link.packet.PackedReading;
@@ -71,7 +72,7 @@ public class WrittenReadings {
      */
     public VisitIntake.Outcome take(WrittenRound round) {
         if (round.readings().isEmpty() && round.skipped().isEmpty()) {
-            throw new DomainProblem.Invalid("readings", "Nothing is written down yet.");
+            throw new DomainProblem.Invalid("readings", Sentence.of("intake.nothingWritten"));
         }
         KnownUnits known = units.known();
         List<PackedReading> packed =
@@ -88,11 +89,11 @@ public class WrittenReadings {
         CheckView check = plant.check(reading.checkId());
         ByHand byHand = check.technique()
                 .byHand()
-                .orElseThrow(() -> new DomainProblem.Invalid(
-                        "readings", "%s is measured with an instrument, not written down.".formatted(check.place())));
+                .orElseThrow(() ->
+                        new DomainProblem.Invalid("readings", Sentence.of("intake.notByHand", "place", check.place())));
         if (reading.note().length() > LONGEST_NOTE) {
             throw new DomainProblem.Invalid(
-                    "note", "%s: a note has at most %d characters.".formatted(check.place(), LONGEST_NOTE));
+                    "note", Sentence.of("intake.noteTooLong", "place", check.place(), "most", LONGEST_NOTE));
         }
         try {
             return new PackedReading(
@@ -109,7 +110,14 @@ public class WrittenReadings {
         } catch (IllegalArgumentException e) {
             throw new DomainProblem.Invalid(
                     "written",
-                    "%s, %s: %s".formatted(check.place(), check.node().name(), e.getMessage()));
+                    Sentence.of(
+                            "intake.atCheck",
+                            "place",
+                            check.place(),
+                            "check",
+                            check.node().name(),
+                            "why",
+                            e.getMessage()));
         }
     }
 
@@ -119,16 +127,19 @@ public class WrittenReadings {
             at = OffsetDateTime.parse(reading.takenAt()).toInstant();
         } catch (DateTimeParseException e) {
             throw new DomainProblem.Invalid(
-                    "takenAt", "%s: \"%s\" is no date and time.".formatted(check.place(), reading.takenAt()));
+                    "takenAt", Sentence.of("intake.notDateAndTime", "place", check.place(), "text", reading.takenAt()));
         }
         if (at.isBefore(EARLIEST) || at.isAfter(clock.instant().plus(AHEAD))) {
             throw new DomainProblem.Invalid(
                     "takenAt",
-                    "%s: %s is %s."
-                            .formatted(
-                                    check.place(),
-                                    reading.takenAt(),
-                                    at.isBefore(EARLIEST) ? "too long ago" : "still to come"));
+                    Sentence.of(
+                            "intake.timeOutside",
+                            "place",
+                            check.place(),
+                            "at",
+                            reading.takenAt(),
+                            "how",
+                            Sentence.of(at.isBefore(EARLIEST) ? "intake.tooLongAgo" : "intake.ahead")));
         }
         return at;
     }
@@ -136,7 +147,7 @@ public class WrittenReadings {
     private List<PictureCapture> photos(WrittenReading reading, CheckView check) {
         if (reading.photos().size() > MOST_PHOTOS) {
             throw new DomainProblem.Invalid(
-                    "photos", "%s: up to %d photos go with a reading.".formatted(check.place(), MOST_PHOTOS));
+                    "photos", Sentence.of("intake.mostPhotos", "place", check.place(), "most", MOST_PHOTOS));
         }
         List<PictureCapture> photos = new ArrayList<>();
         for (WrittenRound.WrittenPhoto photo : reading.photos()) {

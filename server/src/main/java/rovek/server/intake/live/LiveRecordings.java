@@ -23,6 +23,7 @@ import org.springframework.stereotype.Service;
 import rovek.core.live.LiveChannel;
 import rovek.core.live.LiveRecord;
 import rovek.core.live.LiveSample;
+import rovek.core.wording.Sentence;
 import rovek.link.packet.Maker;
 import rovek.link.packet.PackedCapture;
 import rovek.link.packet.PackedReading;
@@ -89,21 +90,19 @@ class LiveRecordings {
     void begin(LiveTarget target, RecordingDraft wanted) {
         String name = wanted.name().strip();
         if (name.isEmpty() || name.length() > LONGEST_NAME) {
-            throw new DomainProblem.Invalid(
-                    "name", "A recording has a name of up to %d characters.".formatted(LONGEST_NAME));
+            throw new DomainProblem.Invalid("name", Sentence.of("intake.recordingName", "most", LONGEST_NAME));
         }
         if (wanted.intervalMillis() < SHORTEST_MILLIS || wanted.intervalMillis() > LONGEST_MILLIS) {
-            throw new DomainProblem.Invalid("intervalMillis", "A row is recorded every 0.1 s to 1 h.");
+            throw new DomainProblem.Invalid("intervalMillis", Sentence.of("intake.recordingInterval"));
         }
         if (wanted.checkId() != null
                 && !plant.check(wanted.checkId()).technique().id().equals(RUN)) {
-            throw new DomainProblem.Invalid("checkId", "That check takes no runs.");
+            throw new DomainProblem.Invalid("checkId", Sentence.of("intake.takesNoRuns"));
         }
         watch.watching(target, session -> {
             List<LiveChannel> channels = session.awaitChannels(FIRST_VALUE);
             if (channels.isEmpty()) {
-                throw new DomainProblem.Conflict(
-                        "nothing-live", "No value has come in yet. Wait until it is connected.");
+                throw new DomainProblem.Conflict("nothing-live", Sentence.of("intake.noValueYet"));
             }
             LiveRows.Begun begun = new LiveRows.Begun(
                     wanted.id(),
@@ -123,7 +122,7 @@ class LiveRecordings {
                         .ifPresent(other -> {
                             throw new DomainProblem.Conflict(
                                     "recorded-already",
-                                    "%s is being recorded already, by %s.".formatted(other.name(), other.by()));
+                                    Sentence.of("intake.alreadyRecorded", "source", other.name(), "by", other.by()));
                         });
             }
             watch.recordingChanged(target);
@@ -134,18 +133,17 @@ class LiveRecordings {
     void mark(LiveTarget target, String text) {
         String words = text.strip();
         if (words.length() > LONGEST_NAME) {
-            throw new DomainProblem.Invalid("text", "A marker has up to %d characters.".formatted(LONGEST_NAME));
+            throw new DomainProblem.Invalid("text", Sentence.of("intake.markerTooLong", "most", LONGEST_NAME));
         }
         LiveRecord.Mark mark = new LiveRecord.Mark(clock.instant(), words.isEmpty() ? "marked" : words);
         try {
             if (!rows.mark(requireOpen(target).id(), mark)) {
                 throw new DomainProblem.Conflict(
-                        "too-many-marks",
-                        "A recording has up to %d markers. Nothing was marked; the recording goes on."
-                                .formatted(LiveRows.MOST_MARKS));
+                        "too-many-marks", Sentence.of("intake.mostMarkers", "most", LiveRows.MOST_MARKS));
             }
         } catch (LiveRows.Closed taken) {
-            throw new DomainProblem.Conflict("taken-elsewhere", taken.getMessage() + " Nothing was marked.");
+            throw new DomainProblem.Conflict(
+                    "taken-elsewhere", Sentence.of("intake.nothingMarked", "why", taken.getMessage()));
         }
         watch.recordingChanged(target);
     }
@@ -161,7 +159,7 @@ class LiveRecordings {
             });
         } catch (LiveRows.Closed taken) {
             throw new DomainProblem.Conflict(
-                    "taken-elsewhere", taken.getMessage() + " What came in until then is kept as a run.");
+                    "taken-elsewhere", Sentence.of("intake.keptAsRun", "why", taken.getMessage()));
         }
         return take(begun);
     }
@@ -169,7 +167,7 @@ class LiveRecordings {
     private LiveRows.Begun requireOpen(LiveTarget target) {
         return rows.open(target)
                 .map(LiveRows.Open::begun)
-                .orElseThrow(() -> new DomainProblem.Conflict("not-recording", "Nothing is being recorded."));
+                .orElseThrow(() -> new DomainProblem.Conflict("not-recording", Sentence.of("intake.notRecording")));
     }
 
     private VisitIntake.Outcome take(LiveRows.Begun begun) {
@@ -177,8 +175,7 @@ class LiveRecordings {
         List<LiveSample> samples = rows.samples(begun.id());
         if (samples.isEmpty()) {
             rows.end(begun.id(), clock.instant());
-            throw new DomainProblem.Conflict(
-                    "nothing-recorded", "Not a single row was recorded; there is nothing to keep.");
+            throw new DomainProblem.Conflict("nothing-recorded", Sentence.of("intake.emptyRecording"));
         }
         PackedReading reading = new PackedReading(
                 "live-" + begun.id(),

@@ -8,6 +8,7 @@ import rovek.core.live.LiveChannel;
 import rovek.core.live.Register;
 import rovek.core.setup.RegisterSetup;
 import rovek.core.setup.SetupContent;
+import rovek.core.wording.Sentence;
 import rovek.link.ModbusLink;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.instruments.instrument.AllowedTargets;
@@ -82,7 +83,7 @@ class LiveSources {
                     List<LiveChannel> channels = link.liveChannels();
                     if (channels.isEmpty()) {
                         throw new DomainProblem.Conflict(
-                                "nothing-live", "%s shows nothing live.".formatted(instrument.said()));
+                                "nothing-live", Sentence.of("intake.noLiveValues", "instrument", instrument.said()));
                     }
                     watch.go(channels, link::fetch, hold);
                     return null;
@@ -91,7 +92,8 @@ class LiveSources {
 
     private LiveSource device(SetupView setup) {
         if (!setup.form().equals(RegisterSetup.ID)) {
-            throw new DomainProblem.Conflict("nothing-live", "%s says nothing of live values.".formatted(setup.name()));
+            throw new DomainProblem.Conflict(
+                    "nothing-live", Sentence.of("intake.setupWithoutLive", "setup", setup.name()));
         }
         SetupContent content = new SetupContent(setup.values(), setup.rows());
         RegisterSetup.Device device = RegisterSetup.device(content);

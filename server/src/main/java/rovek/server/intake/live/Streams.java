@@ -18,6 +18,7 @@ import org.springframework.session.Session;
 import org.springframework.session.SessionRepository;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 
 /** What is told over open connections: to so many at once, and for as long as whoever listens is signed in. */
@@ -53,8 +54,7 @@ class Streams implements SmartLifecycle {
         if (open.merge(listener, 1, Integer::sum) > MOST_OF_ONE_SESSION) {
             closed(listener);
             throw new DomainProblem.Conflict(
-                    "too-many-streams",
-                    "You watch %d live views already. Close one of them first.".formatted(MOST_OF_ONE_SESSION));
+                    "too-many-streams", Sentence.of("intake.mostLiveViews", "most", MOST_OF_ONE_SESSION));
         }
         session.watched();
         SseEmitter emitter = new SseEmitter(LONGEST_MILLIS);

@@ -10,6 +10,7 @@ import rovek.core.foreign.DateOrder;
 import rovek.core.foreign.ForeignColumn;
 import rovek.core.foreign.ForeignMapping;
 import rovek.core.unit.DecimalMark;
+import rovek.core.wording.Sentence;
 import rovek.link.packet.Maker;
 import rovek.server.base.problem.DomainProblem;
 
@@ -50,10 +51,10 @@ public record ForeignDraft(
 
     ForeignMapping mapping() {
         if (mark == null) {
-            throw new DomainProblem.Invalid("mark", "Say whether a comma or a point comes before the decimals.");
+            throw new DomainProblem.Invalid("mark", Sentence.of("intake.decimalMark"));
         }
         if (order == null) {
-            throw new DomainProblem.Invalid("order", "Say in which order the dates are written.");
+            throw new DomainProblem.Invalid("order", Sentence.of("intake.dateOrder"));
         }
         List<ForeignColumn> meant = columns.stream()
                 .map(column -> new ForeignColumn(
@@ -62,7 +63,7 @@ public record ForeignDraft(
         try {
             return new ForeignMapping(mark, order, ZoneId.of(zone), meant);
         } catch (DateTimeException e) {
-            throw new DomainProblem.Invalid("zone", "\"%s\" is no time zone.".formatted(zone));
+            throw new DomainProblem.Invalid("zone", Sentence.of("intake.noZone", "zone", zone));
         }
     }
 }

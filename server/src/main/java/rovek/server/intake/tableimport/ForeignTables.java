@@ -16,6 +16,7 @@ import rovek.core.foreign.ForeignReading;
 import rovek.core.foreign.ForeignTable;
 import rovek.core.reading.ValueCapture;
 import rovek.core.unit.DecimalMark;
+import rovek.core.wording.Sentence;
 import rovek.link.Sha256;
 import rovek.link.packet.Maker;
 import rovek.link.packet.PackedCapture;
@@ -210,14 +211,11 @@ public class ForeignTables {
     public VisitIntake.Outcome take(String fileName, byte[] bytes, ForeignDraft draft) {
         Maker.MakingInstrument writer = draft.writer();
         if (writer.serial().isEmpty() || writer.model().isEmpty()) {
-            throw new DomainProblem.Invalid(
-                    "serial", "Say which instrument wrote the table: its model and its serial number, which is not 0.");
+            throw new DomainProblem.Invalid("serial", Sentence.of("intake.whichInstrument"));
         }
         for (String name : new String[] {writer.maker(), writer.model(), writer.serial()}) {
             if (name.length() > LONGEST_NAME) {
-                throw new DomainProblem.Invalid(
-                        "serial",
-                        "Maker, model and serial number have at most %d characters each.".formatted(LONGEST_NAME));
+                throw new DomainProblem.Invalid("serial", Sentence.of("intake.identityTooLong", "most", LONGEST_NAME));
             }
         }
         ForeignTable table = table(bytes);
@@ -226,11 +224,13 @@ public class ForeignTables {
         if (plan.readings().isEmpty()) {
             throw new DomainProblem.Invalid(
                     "file",
-                    "Nothing in the table can be taken. "
-                            + plan.faults().stream()
+                    Sentence.of(
+                            "intake.nothingToTake",
+                            "why",
+                            plan.faults().stream()
                                     .findFirst()
                                     .map(ForeignPlan.Fault::sentence)
-                                    .orElse(""));
+                                    .orElse("")));
         }
         obstacle(plan).ifPresent(reason -> {
             throw new DomainProblem.Invalid("file", reason);
@@ -279,7 +279,7 @@ public class ForeignTables {
                     && tree.check(column.checkId())
                             .filter(check -> check.technique().id().equals(PlantPlaces.GAUGE))
                             .isEmpty()) {
-                throw new DomainProblem.Invalid("columns", "A column's values go to a check of gauge values.");
+                throw new DomainProblem.Invalid("columns", Sentence.of("intake.columnNeedsGauge"));
             }
         }
         try {
@@ -287,14 +287,12 @@ public class ForeignTables {
             if (plan.readings().size() > MOST_READINGS) {
                 throw new DomainProblem.Invalid(
                         "file",
-                        "The table holds %d values; up to %d are taken at once. Split the file."
-                                .formatted(plan.readings().size(), MOST_READINGS));
+                        Sentence.of(
+                                "intake.tooManyValues", "count", plan.readings().size(), "most", MOST_READINGS));
             }
             if (plan.readings().stream()
                     .anyMatch(reading -> reading.at().isAfter(clock.instant().plusSeconds(86_400)))) {
-                throw new DomainProblem.Invalid(
-                        "order",
-                        "In this order of dates some readings are still to come. Choose another order, or put the file right.");
+                throw new DomainProblem.Invalid("order", Sentence.of("intake.datesAhead"));
             }
             return plan;
         } catch (IllegalArgumentException e) {

@@ -4,6 +4,7 @@ import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 
 /** The text of a file whose maker did not say how it is encoded. */
@@ -30,7 +31,7 @@ final class ForeignText {
             text = new String(bytes, OF_THE_WEST);
         }
         if (text.indexOf('\0') >= 0) {
-            throw new DomainProblem.Invalid("file", "This is no table of text. Choose a CSV file.");
+            throw new DomainProblem.Invalid("file", Sentence.of("intake.notTextTable"));
         }
         return text.startsWith("\uFEFF") ? text.substring(1) : text;
     }

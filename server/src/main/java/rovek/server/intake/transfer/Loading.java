@@ -8,6 +8,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import rovek.core.route.InstrumentProfile;
 import rovek.core.route.LoadGate;
+import rovek.core.wording.Sentence;
 import rovek.link.Instrument;
 import rovek.link.InstrumentFile;
 import rovek.link.LinkException;
@@ -76,7 +77,7 @@ public class Loading {
     /** How this instrument and another would share a route; both are asked. */
     public Routes.ShareView share(UUID instrumentId, UUID otherId, UUID routeId) {
         if (instrumentId.equals(otherId)) {
-            throw new DomainProblem.Invalid("with", "Choose another instrument to share the route with.");
+            throw new DomainProblem.Invalid("with", Sentence.of("intake.shareWithOther"));
         }
         return routes.share(routeId, transfers.profile(instrumentId), transfers.profile(otherId));
     }
@@ -93,7 +94,7 @@ public class Loading {
      */
     public LoadGate gate(UUID instrumentId, @Nullable UUID routeId, @Nullable UUID setupId) {
         if (routeId == null && setupId == null) {
-            throw new DomainProblem.Invalid("routeId", "Choose a route or a set-up.");
+            throw new DomainProblem.Invalid("routeId", Sentence.of("intake.whatToLoad"));
         }
         return transfers.linked(instrumentId, "looking", (link, identity) -> {
             MemoryCatalogue memory = link.catalogue();
@@ -165,7 +166,7 @@ public class Loading {
 
     private static void requireOpen(String what, LoadGate gate, Set<LoadGate.Kind> accepted) {
         gate.refusal(accepted).ifPresent(why -> {
-            throw new DomainProblem.Conflict("does-not-fit", what + " was not loaded. " + why);
+            throw new DomainProblem.Conflict("does-not-fit", Sentence.of("intake.notLoaded", "what", what, "why", why));
         });
     }
 

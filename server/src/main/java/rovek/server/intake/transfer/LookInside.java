@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import rovek.core.technique.Result;
+import rovek.core.wording.Sentence;
 import rovek.link.Instrument;
 import rovek.link.InstrumentFile;
 import rovek.link.LinkException;
@@ -105,9 +106,7 @@ public class LookInside {
                 .orElseThrow(() -> new LinkException.NoSuchFile(name));
         if (file.bytes() > LARGEST) {
             throw new DomainProblem.Conflict(
-                    "too-large",
-                    "%s has %.0f MB, too much for a look. Read it back: nothing on the instrument changes by it."
-                            .formatted(name, file.bytes() / 1e6));
+                    "too-large", Sentence.of("intake.previewTooLarge", "name", name, "size", file.bytes() / 1e6));
         }
         String digest = link.digest(name);
         Optional<Originals.Kept> kept = originals.find(instrumentId, digest);

@@ -17,6 +17,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import rovek.core.reading.ClockCorrection;
 import rovek.core.route.InstrumentProfile;
+import rovek.core.wording.Sentence;
 import rovek.link.Instrument;
 import rovek.link.InstrumentFile;
 import rovek.link.InstrumentIdentity;
@@ -187,10 +188,7 @@ public class Transfers {
                     .instrumentAhead()
                     .toSeconds());
             if (holdsUnread(instrumentId, link, link.catalogue())) {
-                throw new DomainProblem.Conflict(
-                        "unread-readings",
-                        "The clock was left as it is: the instrument holds readings dated by it. Read them back "
-                                + "first, so that their times are corrected; then set the clock.");
+                throw new DomainProblem.Conflict("unread-readings", Sentence.of("intake.clockKept"));
             }
             link.setClock(clock.instant());
             instruments.noteClock(instrumentId, ClockCorrection.NONE);
@@ -241,7 +239,7 @@ public class Transfers {
      */
     public Cleared clear(UUID instrumentId, List<String> names) {
         if (names.size() > MOST_CLEARED) {
-            throw new DomainProblem.Invalid("files", "Clear at most %d files at once.".formatted(MOST_CLEARED));
+            throw new DomainProblem.Invalid("files", Sentence.of("intake.mostCleared", "most", MOST_CLEARED));
         }
         return linked(instrumentId, "clearing what is stored", (link, identity) -> {
             int cleared = 0;

@@ -22,6 +22,7 @@ import rovek.core.plant.Node;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.trend.MinMaxDecimation;
 import rovek.core.unit.KnownUnits;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.judging.verdict.Verdicts;
 import rovek.server.people.unit.OwnUnits;
@@ -142,7 +143,7 @@ public class LimitPreviews {
         PlantTree tree = plant.tree();
         ResultDefinition result = Limits.result(tree, nodeId, technique, resultId);
         if (saying.limit() == null) {
-            throw new DomainProblem.Invalid("limit", "Fill a boundary in.");
+            throw new DomainProblem.Invalid("limit", Sentence.of("judging.noBoundary"));
         }
         Limit limit = saying.limit().limit(result, units.known());
         List<Wanted> wanted = Limits.yielding(tree, nodeId, technique, result).stream()

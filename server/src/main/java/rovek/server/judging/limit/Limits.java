@@ -27,6 +27,7 @@ import rovek.core.plant.Node;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.technique.Sense;
 import rovek.core.trend.TimedValue;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.judging.verdict.Verdicts;
 import rovek.server.people.unit.OwnUnits;
@@ -147,7 +148,7 @@ public class Limits {
     }
 
     static List<CheckView> checks(PlantTree tree, UUID nodeId) {
-        tree.find(nodeId).orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
+        tree.find(nodeId).orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.node")));
         return tree.checks(
                 tree.checksBeneath(nodeId).stream().map(PlantNode::id).toList());
     }
@@ -287,7 +288,7 @@ public class Limits {
         try {
             return Optional.ofNullable(text).map(Instant::parse);
         } catch (DateTimeParseException notOne) {
-            throw new DomainProblem.Invalid("from", "\"%s\" is no time.".formatted(text));
+            throw new DomainProblem.Invalid("from", Sentence.of("base.noTime", "text", text));
         }
     }
 
@@ -376,7 +377,7 @@ public class Limits {
                 .orElseThrow(() -> new DomainProblem.Invalid(
                         "resultId",
                         isCheck
-                                ? "This check does not yield %s.".formatted(resultId)
-                                : "No check here yields %s.".formatted(resultId)));
+                                ? Sentence.of("judging.checkYieldsNot", "result", resultId)
+                                : Sentence.of("judging.noCheckYields", "result", resultId)));
     }
 }

@@ -16,6 +16,7 @@ import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import rovek.core.wording.Sentence;
 import rovek.link.packet.ReadingsPackage;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
@@ -123,7 +124,7 @@ public class Originals {
         return originals
                 .findById(id)
                 .map(one -> new OriginalFile(one.instrumentId, one.fileName, one.sha256))
-                .orElseThrow(() -> new DomainProblem.NotFound("The original"));
+                .orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.original")));
     }
 
     /**
@@ -135,9 +136,7 @@ public class Originals {
         Spool spool = Spool.of(out -> pieces.write(id, out));
         if (!spool.sha256().equals(file(id).sha256())) {
             spool.close();
-            throw new DomainProblem.Conflict(
-                    "changed",
-                    "The stored original is not what was read back: its digest differs. Restore it from a backup.");
+            throw new DomainProblem.Conflict("changed", Sentence.of("judging.originalDamaged"));
         }
         return spool;
     }

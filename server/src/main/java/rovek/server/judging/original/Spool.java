@@ -11,6 +11,7 @@ import java.security.MessageDigest;
 import java.util.HexFormat;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import rovek.core.wording.Sentence;
 import rovek.link.Sha256;
 import rovek.server.base.problem.DomainProblem;
 
@@ -53,10 +54,7 @@ public record Spool(Path path, String sha256, long size) implements AutoCloseabl
             return spool;
         } catch (IOException e) {
             LOG.error("A file under way could not be written.", e);
-            throw new DomainProblem.Conflict(
-                    "no-room-under-way",
-                    "The server cannot write files under way to its disk: nothing of this step was stored. Make "
-                            + "room there, then try again.");
+            throw new DomainProblem.Conflict("no-room-under-way", Sentence.of("judging.noDiskSpace"));
         } finally {
             if (path != null) {
                 path.toFile().delete();

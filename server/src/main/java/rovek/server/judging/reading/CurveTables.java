@@ -10,6 +10,7 @@ import java.util.stream.IntStream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.core.technique.Curve;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.table.NumberTable;
 
@@ -62,7 +63,7 @@ public class CurveTables {
         Curve curve = desk.drawn(readingId, look).curves().stream()
                 .filter(one -> one.name().equals(name) && !(one instanceof Curve.Run))
                 .findFirst()
-                .orElseThrow(() -> new DomainProblem.NotFound("This curve"));
+                .orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.curve")));
         boolean isLines = curve instanceof Curve.Lines;
         double step = curve instanceof Curve.Lines lines ? lines.stepHz() : ((Curve.Series) curve).stepSeconds();
         double start = curve instanceof Curve.Series series ? series.startSeconds() : 0;

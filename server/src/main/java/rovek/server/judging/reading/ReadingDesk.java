@@ -23,6 +23,7 @@ import rovek.core.technique.SettingValues;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
 import rovek.core.unit.Amount;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.records.Parts;
 import rovek.server.plant.tree.Plant;
@@ -186,7 +187,7 @@ public class ReadingDesk {
         if (capture(readingId) instanceof PictureCapture picture) {
             return picture;
         }
-        throw new DomainProblem.NotFound("The picture");
+        throw new DomainProblem.NotFound(Sentence.of("thing.picture"));
     }
 
     /** @param number from 1 */
@@ -194,7 +195,7 @@ public class ReadingDesk {
     public PictureCapture photo(UUID readingId, int number) {
         return photos.findById(new ReadingPhotoEntity.Key(readingId, (short) number))
                 .map(photo -> new PictureCapture(photo.mediaType, photo.bytes))
-                .orElseThrow(() -> new DomainProblem.NotFound("The photo"));
+                .orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.photo")));
     }
 
     /** @throws DomainProblem.Conflict where it was stored before such captures were refused, and cannot be opened */
@@ -203,8 +204,7 @@ public class ReadingDesk {
             return stored(readingId);
         } catch (IllegalArgumentException notOpened) {
             throw new DomainProblem.Conflict(
-                    "no-capture",
-                    "This capture cannot be opened: %s It is kept in its original.".formatted(notOpened.getMessage()));
+                    "no-capture", Sentence.of("judging.captureUnreadable", "why", notOpened.getMessage()));
         }
     }
 
@@ -215,7 +215,7 @@ public class ReadingDesk {
     private ReadingEntity require(UUID id) {
         ReadingEntity reading = entities.find(ReadingEntity.class, id);
         if (reading == null) {
-            throw new DomainProblem.NotFound("The reading");
+            throw new DomainProblem.NotFound(Sentence.of("thing.reading"));
         }
         return reading;
     }

@@ -15,6 +15,7 @@ import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.core.technique.Analysis;
 import rovek.core.technique.SettingValues;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.plant.tree.CheckView;
 import rovek.server.plant.tree.Plant;
@@ -107,8 +108,12 @@ public class ReadingStates {
         if (!check.technique().id().equals(reading.technique)) {
             throw new DomainProblem.Conflict(
                     "other-technique",
-                    "A %s reading cannot be placed on a check of %s."
-                            .formatted(reading.technique, check.technique().id()));
+                    Sentence.of(
+                            "judging.otherTechnique",
+                            "reading",
+                            reading.technique,
+                            "check",
+                            check.technique().id()));
         }
         calculate(reading, check, check.settings());
     }
@@ -127,7 +132,8 @@ public class ReadingStates {
             analysis = check.technique()
                     .analyse(entities.find(CaptureEntity.class, reading.id).capture(), settings);
         } catch (IllegalArgumentException e) {
-            throw new DomainProblem.Conflict("does-not-suit", "%s: %s".formatted(check.place(), e.getMessage()));
+            throw new DomainProblem.Conflict(
+                    "does-not-suit", Sentence.of("judging.atPlace", "place", check.place(), "why", e.getMessage()));
         }
         results.removeAllOf(reading.id);
         reading.settings = json.writeValueAsString(settings.values());
@@ -138,7 +144,7 @@ public class ReadingStates {
     private ReadingEntity require(UUID id) {
         ReadingEntity reading = entities.find(ReadingEntity.class, id);
         if (reading == null) {
-            throw new DomainProblem.NotFound("The reading");
+            throw new DomainProblem.NotFound(Sentence.of("thing.reading"));
         }
         return reading;
     }

@@ -17,6 +17,7 @@ import rovek.core.technique.ResultDefinition;
 import rovek.core.trend.TimedValue;
 import rovek.core.unit.Amount;
 import rovek.core.unit.UnitCatalogue;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.records.Parts;
 import tools.jackson.core.type.TypeReference;
@@ -50,7 +51,7 @@ public class Readings {
     public ReadingView get(UUID id) {
         return read(readings.of(List.of(id))).stream()
                 .findFirst()
-                .orElseThrow(() -> new DomainProblem.NotFound("The reading"));
+                .orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.reading")));
     }
 
     /** The newest readings that count, up to so many for each check, oldest first. */

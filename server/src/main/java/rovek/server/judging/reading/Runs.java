@@ -8,6 +8,7 @@ import org.springframework.transaction.annotation.Transactional;
 import rovek.core.reading.TableCapture;
 import rovek.core.technique.Curve;
 import rovek.core.technique.run.ChannelStatistics;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 
 /** Runs looked at closely: their channels over time, and what they did within a stretch of it. */
@@ -35,7 +36,7 @@ public class Runs {
                 .map(Curve.Run.class::cast)
                 .toList();
         if (channels.isEmpty()) {
-            throw new DomainProblem.Conflict("no-run", "This reading is no run of channels over time.");
+            throw new DomainProblem.Conflict("no-run", Sentence.of("judging.noRun"));
         }
         return new Recorded(channels, (TableCapture) desk.capture(readingId));
     }

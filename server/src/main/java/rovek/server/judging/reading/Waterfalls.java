@@ -6,6 +6,7 @@ import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.core.technique.Curve;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 
 /** The same spectrum of a check over its visits, one behind the other. */
@@ -50,7 +51,7 @@ public class Waterfalls {
                     });
         }
         if (spectra.isEmpty()) {
-            throw new DomainProblem.NotFound("A spectrum of this check");
+            throw new DomainProblem.NotFound(Sentence.of("thing.spectrum"));
         }
         double end = spectra.stream()
                 .mapToDouble(lines -> lines.stepHz() * (lines.values().length - 1))

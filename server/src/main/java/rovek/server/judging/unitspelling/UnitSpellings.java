@@ -7,6 +7,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.core.unit.UnitCatalogue;
 import rovek.core.unit.WrittenUnit;
+import rovek.core.wording.Sentence;
 import rovek.link.packet.UnitReading;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
@@ -65,22 +66,24 @@ public class UnitSpellings {
     public Spellings say(Spelling spelling) {
         String written = spelling.written() == null ? "" : spelling.written().strip();
         if (written.isEmpty() || written.length() > LONGEST) {
-            throw new DomainProblem.Invalid(
-                    "written", "Type the unit as the instrument writes it, %d characters at most.".formatted(LONGEST));
+            throw new DomainProblem.Invalid("written", Sentence.of("judging.typeSpelling", "most", LONGEST));
         }
         if (WrittenUnit.find(written).isPresent()) {
             throw new DomainProblem.Invalid(
                     "written",
-                    "\"%s\" is known already: %s."
-                            .formatted(written, WrittenUnit.find(written).get().symbol()));
+                    Sentence.of(
+                            "judging.knownSpelling",
+                            "written",
+                            written,
+                            "unit",
+                            WrittenUnit.find(written).get().symbol()));
         }
         if (UnitCatalogue.find(spelling.symbol()).isEmpty()) {
-            throw new DomainProblem.Invalid("symbol", "Choose the unit that is meant.");
+            throw new DomainProblem.Invalid("symbol", Sentence.of("judging.whichUnit"));
         }
         Map<String, String> before = said();
         if (before.size() >= MOST && !before.containsKey(written)) {
-            throw new DomainProblem.Invalid(
-                    "written", "There are %d spellings already. Remove one that is not needed.".formatted(MOST));
+            throw new DomainProblem.Invalid("written", Sentence.of("judging.mostSpellings", "most", MOST));
         }
         spellings.put(written, spelling.symbol());
         audit.note("say what a unit means", "unit", written, before.get(written), spelling.symbol());
@@ -92,7 +95,7 @@ public class UnitSpellings {
     public Spellings forget(String written) {
         String before = said().get(written);
         if (before == null) {
-            throw new DomainProblem.NotFound("The spelling");
+            throw new DomainProblem.NotFound(Sentence.of("thing.spelling"));
         }
         spellings.remove(written);
         audit.note("forget what a unit means", "unit", written, before, null);

@@ -11,6 +11,7 @@ import rovek.core.plant.Alteration;
 import rovek.core.plant.Facet;
 import rovek.core.plant.Node;
 import rovek.core.plant.PlantChange;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.plant.tree.PlantLedger;
 import rovek.server.plant.tree.PlantLedger.Proposal;
@@ -42,11 +43,11 @@ public class BulkEdit {
     public PlantLedger.Committed change(ManyRows wanted) {
         for (String facet : wanted.facets().keySet()) {
             if (!Facet.isValue(facet) && !facet.equals(Facet.CLASS)) {
-                throw new DomainProblem.Invalid(facet, "\"" + facet + "\" is no matter of many rows at once.");
+                throw new DomainProblem.Invalid(facet, Sentence.of("overview.notForMany", "facet", facet));
             }
         }
         if (wanted.ids() == null && (wanted.filter() == null || wanted.filter().isEmpty())) {
-            throw new DomainProblem.Invalid("filter", "Say which rows: filter the plant, or take rows by hand.");
+            throw new DomainProblem.Invalid("filter", Sentence.of("overview.whichRows"));
         }
         List<UUID> ids = wanted.ids() == null ? outlines.hits(wanted.filter()) : wanted.ids();
         return ledger.commit(wanted.changeId() == null ? UUID.randomUUID() : wanted.changeId(), tree -> {

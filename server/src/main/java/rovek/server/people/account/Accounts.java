@@ -13,6 +13,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 import rovek.core.entry.Entry;
+import rovek.core.wording.Sentence;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.problem.DomainProblem.Fault;
@@ -76,16 +77,16 @@ public class Accounts {
         List<Fault> faults = new ArrayList<>();
         String name = wanted.name() == null ? "" : wanted.name().strip().toLowerCase(Locale.ROOT);
         if (!name.matches("[a-z0-9._-]{2,60}")) {
-            faults.add(new Fault("name", "The sign-in name has 2 to 60 letters, digits, dots or dashes."));
+            faults.add(new Fault("name", Sentence.of("people.signInName")));
         } else if (accounts.findByName(name).isPresent()) {
-            faults.add(new Fault("name", "The sign-in name " + name + " is taken."));
+            faults.add(new Fault("name", Sentence.of("people.nameTaken", "name", name)));
         }
         if (wanted.displayName() == null || wanted.displayName().isBlank()) {
-            faults.add(new Fault("displayName", "The name that stands on certificates is missing."));
+            faults.add(new Fault("displayName", Sentence.of("people.noDisplayName")));
         }
         passwordFault.ifPresent(faults::add);
         if (wanted.role() == null) {
-            faults.add(new Fault("role", "Choose a role."));
+            faults.add(new Fault("role", Sentence.of("people.noRole")));
         }
         if (!faults.isEmpty()) {
             throw new DomainProblem.Invalid(faults);
@@ -127,9 +128,10 @@ public class Accounts {
     private Account change(UUID id, AccountChange change, Optional<String> hash) {
         // Two who make each other less would each see the other still an administrator.
         turns.take(Turns.Turn.CHANGE_ACCOUNTS);
-        AccountEntity account = accounts.findById(id).orElseThrow(() -> new DomainProblem.NotFound("The account"));
+        AccountEntity account =
+                accounts.findById(id).orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.account")));
         if (account.version != change.version()) {
-            throw new DomainProblem.Stale("The account");
+            throw new DomainProblem.Stale(Sentence.of("thing.account"));
         }
         Account before = account.view();
         if (change.displayName() != null && !change.displayName().isBlank()) {
@@ -145,8 +147,7 @@ public class Accounts {
         boolean someoneCanManage = accounts.findAllByOrderByName().stream()
                 .anyMatch(other -> other.active && other.role == Role.ADMINISTRATOR);
         if (!someoneCanManage) {
-            throw new DomainProblem.Conflict(
-                    "last-administrator", "This is the last administrator. Make somebody else one first.");
+            throw new DomainProblem.Conflict("last-administrator", Sentence.of("people.lastAdministrator"));
         }
         // Whoever is signed in with the former role or password is asked to sign in again.
         sessions.endAllOf(account.name);
@@ -165,10 +166,10 @@ public class Accounts {
         requireGood(wanted, name, displayName(name));
         String hash = passwords.hash(wanted);
         transaction.executeWithoutResult(status -> {
-            AccountEntity account =
-                    accounts.findByName(name).orElseThrow(() -> new DomainProblem.NotFound("The account"));
+            AccountEntity account = accounts.findByName(name)
+                    .orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.account")));
             if (!account.passwordHash.equals(present.orElseThrow())) {
-                throw new DomainProblem.Stale("The password");
+                throw new DomainProblem.Stale(Sentence.of("thing.password"));
             }
             account.passwordHash = hash;
             sessions.endOthersOf(name, sessionId);
@@ -184,9 +185,10 @@ public class Accounts {
     @Transactional
     public Account chooseLanguage(String name, String language) {
         if (language == null || !language.matches("|[a-z]{2,3}(-[A-Z]{2})?")) {
-            throw new DomainProblem.Invalid("language", "Choose a language from the list.");
+            throw new DomainProblem.Invalid("language", Sentence.of("people.noLanguage"));
         }
-        AccountEntity account = accounts.findByName(name).orElseThrow(() -> new DomainProblem.NotFound("The account"));
+        AccountEntity account =
+                accounts.findByName(name).orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.account")));
         Account before = account.view();
         account.language = language;
         audit.note("choose language", "account", account.id, before, account.view());
@@ -202,12 +204,13 @@ public class Accounts {
     @Transactional
     public Account chooseTimes(String name, String timeZone, String dateFormat) {
         if (new Entry.Zone().fault("The time zone", "", timeZone).isPresent()) {
-            throw new DomainProblem.Invalid("timeZone", "Choose a time zone from the list.");
+            throw new DomainProblem.Invalid("timeZone", Sentence.of("people.noTimeZone"));
         }
         if (!dateFormat.isEmpty() && !DATE_FORMATS.contains(dateFormat)) {
-            throw new DomainProblem.Invalid("dateFormat", "Choose a date format from the list.");
+            throw new DomainProblem.Invalid("dateFormat", Sentence.of("people.noDateFormat"));
         }
-        AccountEntity account = accounts.findByName(name).orElseThrow(() -> new DomainProblem.NotFound("The account"));
+        AccountEntity account =
+                accounts.findByName(name).orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.account")));
         Account before = account.view();
         account.timeZone = timeZone;
         account.dateFormat = dateFormat;
@@ -217,7 +220,7 @@ public class Accounts {
 
     private Account byId(UUID id) {
         return accounts.findById(id)
-                .orElseThrow(() -> new DomainProblem.NotFound("The account"))
+                .orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.account")))
                 .view();
     }
 
@@ -231,13 +234,11 @@ public class Accounts {
     private static Optional<Fault> passwordFault(String password, String... names) {
         if (password == null || password.length() < SHORTEST_PASSWORD || password.length() > LONGEST_PASSWORD) {
             return Optional.of(new Fault(
-                    "password", "A password has %d to %d characters.".formatted(SHORTEST_PASSWORD, LONGEST_PASSWORD)));
+                    "password",
+                    Sentence.of("people.passwordLength", "least", SHORTEST_PASSWORD, "most", LONGEST_PASSWORD)));
         }
         if (EasyPasswords.isEasy(password, names)) {
-            return Optional.of(new Fault(
-                    "password",
-                    "That password is among the first that are guessed. Take several words that have "
-                            + "nothing to do with each other."));
+            return Optional.of(new Fault("password", Sentence.of("people.passwordEasy")));
         }
         return Optional.empty();
     }

@@ -9,6 +9,7 @@ import org.springframework.security.core.AuthenticationException;
 import org.springframework.security.web.AuthenticationEntryPoint;
 import org.springframework.security.web.access.AccessDeniedHandler;
 import org.springframework.security.web.csrf.CsrfException;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.ProblemWriter;
 
 /** Says in the one shape of all errors that somebody is not signed in, or may not do this. */
@@ -18,27 +19,16 @@ final class RefusalAnswer implements AuthenticationEntryPoint, AccessDeniedHandl
     public void commence(HttpServletRequest request, HttpServletResponse response, AuthenticationException why)
             throws IOException {
         ProblemWriter.write(
-                response,
-                HttpStatus.UNAUTHORIZED,
-                "not-signed-in",
-                "You are not signed in, or were signed out. Sign in and try again; nothing was changed.");
+                request, response, HttpStatus.UNAUTHORIZED, "not-signed-in", Sentence.of("people.signedOut"));
     }
 
     @Override
     public void handle(HttpServletRequest request, HttpServletResponse response, AccessDeniedException why)
             throws IOException {
         if (why instanceof CsrfException) {
-            ProblemWriter.write(
-                    response,
-                    HttpStatus.FORBIDDEN,
-                    "stale-page",
-                    "This page is too old. Reload it and try again; nothing was changed.");
+            ProblemWriter.write(request, response, HttpStatus.FORBIDDEN, "stale-page", Sentence.of("people.stalePage"));
         } else {
-            ProblemWriter.write(
-                    response,
-                    HttpStatus.FORBIDDEN,
-                    "role",
-                    "Your role does not allow this. Nothing was changed; ask an administrator.");
+            ProblemWriter.write(request, response, HttpStatus.FORBIDDEN, "role", Sentence.of("people.role"));
         }
     }
 }

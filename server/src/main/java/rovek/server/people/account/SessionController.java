@@ -20,6 +20,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 
 @RestController
@@ -46,11 +47,11 @@ class SessionController {
     @GetMapping
     Account whoAmI(Principal principal) {
         if (principal == null) {
-            throw new DomainProblem.NotSignedIn("Nobody is signed in.");
+            throw new DomainProblem.NotSignedIn(Sentence.of("people.nobodySignedIn"));
         }
         return accounts.byName(principal.getName())
                 .filter(Account::active)
-                .orElseThrow(() -> new DomainProblem.NotSignedIn("This account is closed."));
+                .orElseThrow(() -> new DomainProblem.NotSignedIn(Sentence.of("people.accountClosed")));
     }
 
     @PostMapping

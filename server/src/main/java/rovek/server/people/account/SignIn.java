@@ -3,6 +3,7 @@ package rovek.server.people.account;
 import java.util.List;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
+import rovek.core.wording.Sentence;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.people.account.SignInThrottle.Key;
@@ -43,7 +44,7 @@ public class SignIn {
         }
         if (!accounts.isPasswordOf(name, password)) {
             note("sign-in failed", name, address);
-            throw new DomainProblem.NotSignedIn("Name or password is wrong.");
+            throw new DomainProblem.NotSignedIn(Sentence.of("people.wrongNameOrPassword"));
         }
         throttle.succeeded(keys);
         note("sign in", name, address);
@@ -69,7 +70,7 @@ public class SignIn {
         if (!accounts.isPasswordOf(name, password == null ? "" : password)) {
             transaction.executeWithoutResult(
                     status -> audit.note("wrong password to " + what, "person", name, null, null));
-            throw new DomainProblem.Invalid(field, "The password is not yours. Nothing was changed.");
+            throw new DomainProblem.Invalid(field, Sentence.of("people.wrongPassword"));
         }
         throttle.succeeded(keys);
     }

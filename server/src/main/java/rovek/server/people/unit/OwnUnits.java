@@ -7,6 +7,7 @@ import rovek.core.unit.KnownUnits;
 import rovek.core.unit.OwnUnit;
 import rovek.core.unit.UnitCatalogue;
 import rovek.core.unit.UnitOfMeasure;
+import rovek.core.wording.Sentence;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
 
@@ -58,26 +59,23 @@ public class OwnUnits {
         OwnUnit unit = read(wanted);
         String name = wanted.name().strip();
         if (name.isEmpty() || name.length() > LONGEST_NAME) {
-            throw new DomainProblem.Invalid(
-                    "name", "Type the name of the unit, %d characters at most.".formatted(LONGEST_NAME));
+            throw new DomainProblem.Invalid("name", Sentence.of("people.unitName", "most", LONGEST_NAME));
         }
         List<OwnUnitLine> before = all();
         if (before.size() >= MOST) {
-            throw new DomainProblem.Invalid(
-                    "symbol", "There are %d own units already. Remove one that is not needed.".formatted(MOST));
+            throw new DomainProblem.Invalid("symbol", Sentence.of("people.mostUnits", "most", MOST));
         }
         boolean isTaken = KnownUnits.CATALOGUE.find(unit.symbol()).isPresent()
                 || units.add(unit.symbol(), name, wanted.base(), unit.factor(), unit.offset()) == 0;
         if (isTaken) {
-            throw new DomainProblem.Invalid(
-                    "symbol", "There is a unit \"%s\" already. Choose another symbol.".formatted(unit.symbol()));
+            throw new DomainProblem.Invalid("symbol", Sentence.of("people.unitTaken", "symbol", unit.symbol()));
         }
         audit.note("add unit", "unit", unit.symbol(), null, wanted);
     }
 
     private static OwnUnit read(OwnUnitLine wanted) {
         UnitOfMeasure base = UnitCatalogue.find(wanted.base())
-                .orElseThrow(() -> new DomainProblem.Invalid("base", "Choose the unit that it is made of."));
+                .orElseThrow(() -> new DomainProblem.Invalid("base", Sentence.of("people.unitBase")));
         try {
             return new OwnUnit(
                     wanted.symbol(),
@@ -95,7 +93,7 @@ public class OwnUnits {
         OwnUnitLine before = all().stream()
                 .filter(one -> one.symbol().equals(symbol))
                 .findFirst()
-                .orElseThrow(() -> new DomainProblem.NotFound("The unit"));
+                .orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.unit")));
         units.remove(symbol);
         choices.removeUnit(symbol);
         audit.note("remove unit", "unit", symbol, before, null);

@@ -15,6 +15,7 @@ import rovek.core.unit.KindOfQuantity;
 import rovek.core.unit.KnownUnits;
 import rovek.core.unit.UnitCatalogue;
 import rovek.core.unit.UnitOfMeasure;
+import rovek.core.wording.Sentence;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
 
@@ -136,8 +137,8 @@ public class UnitChoices {
      */
     @Transactional
     public void choose(UUID subject, String kindId, @Nullable ChosenUnit wanted) {
-        KindOfQuantity kind =
-                KindOfQuantity.find(kindId).orElseThrow(() -> new DomainProblem.NotFound("The kind of quantity"));
+        KindOfQuantity kind = KindOfQuantity.find(kindId)
+                .orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.kindOfQuantity")));
         ChosenUnit before = chosen(subject).getOrDefault(subject, Map.of()).get(kindId);
         if (wanted == null) {
             choices.remove(subject, kindId);
@@ -154,11 +155,10 @@ public class UnitChoices {
                 .filter(one -> one.symbol().equals(wanted.unit()))
                 .findFirst();
         if (unit.filter(kind::isShownIn).isEmpty()) {
-            throw new DomainProblem.Invalid("unit", "Choose a unit from the list.");
+            throw new DomainProblem.Invalid("unit", Sentence.of("people.noUnit"));
         }
         if (wanted.decimals() != null && (wanted.decimals() < 0 || wanted.decimals() > MOST_DECIMALS)) {
-            throw new DomainProblem.Invalid(
-                    "decimals", "A number is shown with 0 to %d decimals.".formatted(MOST_DECIMALS));
+            throw new DomainProblem.Invalid("decimals", Sentence.of("people.unitDecimals", "most", MOST_DECIMALS));
         }
     }
 }

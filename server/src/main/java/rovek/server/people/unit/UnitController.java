@@ -17,6 +17,7 @@ import rovek.core.unit.KnownUnits;
 import rovek.core.unit.UnitCatalogue;
 import rovek.core.unit.UnitOfMeasure;
 import rovek.core.unit.WrittenAmount;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.people.account.Account;
 import rovek.server.people.account.Accounts;
@@ -46,7 +47,7 @@ class UnitController {
     private UUID me(Principal principal) {
         return accounts.byName(principal.getName())
                 .map(Account::id)
-                .orElseThrow(() -> new DomainProblem.NotFound("The account"));
+                .orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.account")));
     }
 
     @GetMapping
@@ -89,7 +90,7 @@ class UnitController {
     ReadAmount read(
             @RequestParam String text, @RequestParam String unit, @RequestParam("difference") boolean isDifference) {
         if (text.length() > LONGEST || unit.length() > LONGEST) {
-            throw new DomainProblem.Invalid("text", "A number has at most %d characters.".formatted(LONGEST));
+            throw new DomainProblem.Invalid("text", Sentence.of("people.numberTooLong", "most", LONGEST));
         }
         try {
             KnownUnits known = own.known();

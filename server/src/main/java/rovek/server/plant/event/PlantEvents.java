@@ -17,6 +17,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.core.limit.Baselines;
 import rovek.core.plant.Node;
+import rovek.core.wording.Sentence;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.records.Parts;
@@ -196,7 +197,7 @@ public class PlantEvents {
         requireSound(draft, at, until, words);
         Optional<Row> before = find(id);
         if (before.filter(known -> !known.node().equals(nodeId)).isPresent()) {
-            throw new DomainProblem.Conflict("other-node", "That event happened to something else.");
+            throw new DomainProblem.Conflict("other-node", Sentence.of("plant.eventElsewhere"));
         }
         PlantEventEntity event = events.findById(id).orElseGet(PlantEventEntity::new);
         if (before.isEmpty()) {
@@ -219,23 +220,24 @@ public class PlantEvents {
 
     private void requireSound(EventDraft draft, Instant at, @Nullable Instant until, String words) {
         if (at.isAfter(clock.instant())) {
-            throw new DomainProblem.Invalid("at", "What has not happened yet cannot be noted.");
+            throw new DomainProblem.Invalid("at", Sentence.of("plant.eventAhead"));
         }
         if (until != null && !until.isAfter(at)) {
-            throw new DomainProblem.Invalid("baselineUntil", "A baseline ends after it begins.");
+            throw new DomainProblem.Invalid("baselineUntil", Sentence.of("plant.baselineEnds"));
         }
         if (words.length() > LONGEST_WORDS) {
-            throw new DomainProblem.Invalid("words", "At most %d characters.".formatted(LONGEST_WORDS));
+            throw new DomainProblem.Invalid("words", Sentence.of("plant.eventTooLong", "most", LONGEST_WORDS));
         }
         if (words.isEmpty() && draft.kind() == EventKind.NOTE) {
-            throw new DomainProblem.Invalid("words", "A note says something.");
+            throw new DomainProblem.Invalid("words", Sentence.of("plant.emptyNote"));
         }
     }
 
     /** Takes an event off; it stays in the audit trail, and noting it again brings it back. */
     @Transactional
     public void remove(UUID id) {
-        PlantEventEntity event = events.findById(id).orElseThrow(() -> new DomainProblem.NotFound("The event"));
+        PlantEventEntity event =
+                events.findById(id).orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.event")));
         Row row = Row.of(event);
         event.removed = true;
         events.saveAndFlush(event);
@@ -257,11 +259,11 @@ public class PlantEvents {
         try {
             return Instant.parse(text);
         } catch (DateTimeParseException notOne) {
-            throw new DomainProblem.Invalid(field, "\"%s\" is no time.".formatted(text));
+            throw new DomainProblem.Invalid(field, Sentence.of("base.noTime", "text", text));
         }
     }
 
     private static void require(PlantTree tree, UUID nodeId) {
-        tree.find(nodeId).orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
+        tree.find(nodeId).orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.node")));
     }
 }

@@ -8,6 +8,7 @@ import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import rovek.core.plant.exchange.PlantTable;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.table.HarmlessCell;
 import rovek.server.base.table.TableWriter;
@@ -54,13 +55,11 @@ final class CsvPlantFile implements PlantFile {
                     .decode(ByteBuffer.wrap(bytes))
                     .toString();
             if (text.indexOf('\0') >= 0) {
-                throw new DomainProblem.Invalid("file", "This is neither a table nor a plant file.");
+                throw new DomainProblem.Invalid("file", Sentence.of("plant.notPlantFile"));
             }
             return text.startsWith(BYTE_ORDER_MARK) ? text.substring(1) : text;
         } catch (CharacterCodingException notUtf8) {
-            throw new DomainProblem.Invalid(
-                    "file",
-                    "The file is not written in UTF-8. Save it from the spreadsheet as \"CSV UTF-8\" or as XLSX.");
+            throw new DomainProblem.Invalid("file", Sentence.of("plant.notUtf8"));
         }
     }
 }

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 
 /** Values parted by commas, semicolons or tabs (RFC 4180 otherwise): which of them is found out. */
@@ -35,7 +36,7 @@ public final class DelimitedText {
         try (CSVParser parser = CSVParser.parse(new StringReader(text), format)) {
             parser.forEach(line -> lines.add(List.of(line.values())));
         } catch (UncheckedIOException | IllegalStateException | IOException broken) {
-            throw new DomainProblem.Invalid("file", "The file is no table: a quotation mark is opened and not closed.");
+            throw new DomainProblem.Invalid("file", Sentence.of("plant.openQuote"));
         }
         return lines;
     }

@@ -26,6 +26,7 @@ import rovek.core.plant.exchange.PlantImport;
 import rovek.core.plant.exchange.PlantTable;
 import rovek.core.plant.exchange.TypedTable;
 import rovek.core.plant.template.Template;
+import rovek.core.wording.Sentence;
 import rovek.link.Sha256;
 import rovek.server.base.job.JobProgress;
 import rovek.server.base.job.JobStopped;
@@ -109,7 +110,7 @@ public class Exchange {
             int second = bytes.read();
             bytes.reset();
             if (first < 0) {
-                throw new DomainProblem.Invalid("file", "There is nothing in the file.");
+                throw new DomainProblem.Invalid("file", Sentence.of("plant.emptyFile"));
             }
             String ending = first == 'P' && second == 'K' ? "xlsx" : first == '{' ? "json" : "csv";
             return way(ending).read(bytes);
@@ -120,7 +121,7 @@ public class Exchange {
         return files.stream()
                 .filter(file -> file.ending().equals(ending.toLowerCase(Locale.ROOT)))
                 .findFirst()
-                .orElseThrow(() -> new DomainProblem.Invalid("format", "A plant is written as CSV, XLSX or JSON."));
+                .orElseThrow(() -> new DomainProblem.Invalid("format", Sentence.of("plant.fileKinds")));
     }
 
     @Transactional(readOnly = true)
@@ -135,7 +136,7 @@ public class Exchange {
         try {
             return source.table(known);
         } catch (IOException broken) {
-            throw new DomainProblem.Invalid("file", "The file broke off while it was read. Choose it again.");
+            throw new DomainProblem.Invalid("file", Sentence.of("plant.fileBrokeOff"));
         }
     }
 
@@ -149,7 +150,7 @@ public class Exchange {
     private static ImportPlan plan(PlantTree tree, @Nullable UUID base, PlantTable table, ImportKnowledge known) {
         UUID root = base == null ? Node.PLANT : base;
         if (base != null && tree.nodes().find(base).isEmpty()) {
-            throw new DomainProblem.NotFound("That part of the plant");
+            throw new DomainProblem.NotFound(Sentence.of("thing.node"));
         }
         return PlantImport.plan(tree.nodes(), root, table, known, UUID::randomUUID);
     }
@@ -203,13 +204,10 @@ public class Exchange {
                     ImportPlan plan = plan(tree, base, table, known);
                     if (!plan.isSound()) {
                         throw new DomainProblem.Conflict(
-                                "wrong-rows",
-                                "%d rows are wrong. Nothing was imported.".formatted(plan.count(State.WRONG)));
+                                "wrong-rows", Sentence.of("plant.wrongRows", "rows", plan.count(State.WRONG)));
                     }
                     if (!digest(plan).equals(digest)) {
-                        throw new DomainProblem.Conflict(
-                                "plant-changed",
-                                "The plant was changed since you looked. Nothing was imported; look at the rows again.");
+                        throw new DomainProblem.Conflict("plant-changed", Sentence.of("plant.changedMeanwhile"));
                     }
                     goOn(progress);
                     return PlantLedger.Proposal.typed(sentence(plan), plan.change());
@@ -251,7 +249,7 @@ public class Exchange {
                 : tree.nodes()
                         .find(node)
                         .map(Node::label)
-                        .orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
+                        .orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.node")));
         PlantTable table = PlantTable.of(tree.nodes(), node == null ? Node.PLANT : node);
         return new Export(
                 name.replaceAll("[^\\w.-]+", "-") + "." + way.ending(), way.mediaType(), out -> way.write(table, out));

@@ -8,6 +8,7 @@ import java.util.Optional;
 import rovek.core.plant.exchange.Column;
 import rovek.core.plant.exchange.PlantTable;
 import rovek.core.plant.exchange.TableRow;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 
 /** Takes the lines of a table as they are read: the first one with anything in it is the heading. */
@@ -29,8 +30,7 @@ final class HeadedTable {
             return;
         }
         if (rows.size() >= TableBounds.MOST_LINES) {
-            throw new DomainProblem.Invalid(
-                    "file", "The table has more than %,d rows. Take it in parts.".formatted(TableBounds.MOST_LINES));
+            throw new DomainProblem.Invalid("file", Sentence.of("plant.tooManyRows", "most", TableBounds.MOST_LINES));
         }
         Map<String, String> row = new HashMap<>();
         for (int i = 0; i < Math.min(cells.size(), columns.size()); i++) {
@@ -44,10 +44,7 @@ final class HeadedTable {
 
     private List<String> heading(List<String> cells) {
         if (cells.size() > MOST_COLUMNS) {
-            throw new DomainProblem.Invalid(
-                    "file",
-                    "The table has more than %,d columns. Leave out what says nothing of the plant."
-                            .formatted(MOST_COLUMNS));
+            throw new DomainProblem.Invalid("file", Sentence.of("plant.tooManyColumns", "most", MOST_COLUMNS));
         }
         List<String> found = new ArrayList<>();
         for (String cell : cells) {
@@ -60,17 +57,14 @@ final class HeadedTable {
             });
         }
         if (!found.contains(Column.TAG) && !found.contains(Column.NAME)) {
-            throw new DomainProblem.Invalid(
-                    "file",
-                    "The first row has to name the columns: tag and name at least, and path or id to say where a row stands. "
-                            + "Export the plant to see how such a file looks.");
+            throw new DomainProblem.Invalid("file", Sentence.of("plant.noHeading"));
         }
         return found;
     }
 
     PlantTable table() {
         if (columns == null) {
-            throw new DomainProblem.Invalid("file", "There is nothing in the file.");
+            throw new DomainProblem.Invalid("file", Sentence.of("plant.emptyFile"));
         }
         return new PlantTable(
                 columns.stream().filter(column -> !column.isEmpty()).toList(), rows, unknown);

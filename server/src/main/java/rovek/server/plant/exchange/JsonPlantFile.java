@@ -15,6 +15,7 @@ import rovek.core.plant.Facet;
 import rovek.core.plant.exchange.Column;
 import rovek.core.plant.exchange.PlantTable;
 import rovek.core.plant.exchange.TableRow;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
@@ -86,16 +87,20 @@ final class JsonPlantFile implements PlantFile {
         try {
             file = json.readTree(in);
         } catch (JacksonException broken) {
-            throw new DomainProblem.Invalid("file", "The file is no JSON, or broken off.");
+            throw new DomainProblem.Invalid("file", Sentence.of("plant.notJson"));
         }
         if (!file.path("format").asString("").equals(FORMAT)) {
-            throw new DomainProblem.Invalid("file", "This is no plant file: its format is not \"" + FORMAT + "\".");
+            throw new DomainProblem.Invalid("file", Sentence.of("plant.otherFormat", "format", FORMAT));
         }
         if (file.path("version").asInt(0) != VERSION) {
             throw new DomainProblem.Invalid(
                     "file",
-                    "The file is of version %s, and this Rovek reads version %d. Update Rovek, or export the file again."
-                            .formatted(file.path("version").asString("?"), VERSION));
+                    Sentence.of(
+                            "plant.otherVersion",
+                            "version",
+                            file.path("version").asString("?"),
+                            "known",
+                            VERSION));
         }
         List<TableRow> rows = new ArrayList<>();
         Set<String> columns = new LinkedHashSet<>(

@@ -4,6 +4,7 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.zip.ZipInputStream;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 
 /**
@@ -29,14 +30,10 @@ final class TableBounds {
     /** @throws DomainProblem.Invalid where there are more lines or cells than in any plant */
     static void require(String text, char delimiter) {
         if (lines(text) > MOST_LINES) {
-            throw new DomainProblem.Invalid(
-                    "file", "The table has more than %,d lines. Take it in parts.".formatted(MOST_LINES));
+            throw new DomainProblem.Invalid("file", Sentence.of("plant.tooManyLines", "most", MOST_LINES));
         }
         if (count(text, delimiter) > MOST_CELLS) {
-            throw new DomainProblem.Invalid(
-                    "file",
-                    "The table has more than %,d cells. Leave out columns that say nothing here."
-                            .formatted(MOST_CELLS));
+            throw new DomainProblem.Invalid("file", Sentence.of("plant.tooManyCells", "most", MOST_CELLS));
         }
     }
 
@@ -58,8 +55,7 @@ final class TableBounds {
     /** The same of a file of any kind that a plant is written in. */
     static long room(byte[] file) {
         if (file.length > MOST_BYTES) {
-            throw new DomainProblem.Invalid(
-                    "file", "The file has more than %d MB. Take it in parts.".formatted(MOST_BYTES >> 20));
+            throw new DomainProblem.Invalid("file", Sentence.of("plant.fileTooLarge", "most", MOST_BYTES >> 20));
         }
         if (file.length > 1 && file[0] == 'P' && file[1] == 'K') {
             return TIMES_AS_LARGE * unpacked(file);
@@ -68,8 +64,7 @@ final class TableBounds {
         boolean isJson = text.startsWith("{");
         long rows = isJson ? count(text, '{') : lines(text);
         if (rows > (isJson ? MOST_OBJECTS : MOST_LINES) || (isJson && count(text, ':') > MOST_CELLS)) {
-            throw new DomainProblem.Invalid(
-                    "file", "The table has more than %,d lines. Take it in parts.".formatted(MOST_LINES));
+            throw new DomainProblem.Invalid("file", Sentence.of("plant.tooManyLines", "most", MOST_LINES));
         }
         return TIMES_AS_LARGE * file.length + BYTES_A_ROW * (1 + rows);
     }
@@ -84,9 +79,7 @@ final class TableBounds {
                     sum += count;
                     if (sum > MOST_UNPACKED) {
                         throw new DomainProblem.Invalid(
-                                "file",
-                                "The workbook unpacks to more than %d MB. Take it in parts, or as CSV."
-                                        .formatted(MOST_UNPACKED >> 20));
+                                "file", Sentence.of("plant.workbookTooLarge", "most", MOST_UNPACKED >> 20));
                     }
                 }
             }

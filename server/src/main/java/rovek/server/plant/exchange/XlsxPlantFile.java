@@ -19,6 +19,7 @@ import org.xml.sax.InputSource;
 import org.xml.sax.SAXException;
 import org.xml.sax.XMLReader;
 import rovek.core.plant.exchange.PlantTable;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.table.TableWriter;
 
@@ -66,8 +67,7 @@ final class XlsxPlantFile implements PlantFile {
                 | ParserConfigurationException
                 | RuntimeException broken) {
             // All bytes are here: whatever the library stumbles over, by one of its many exceptions, is the file's.
-            throw new DomainProblem.Invalid(
-                    "file", "The workbook cannot be read. Save it again as XLSX, or as CSV UTF-8.");
+            throw new DomainProblem.Invalid("file", Sentence.of("plant.workbookUnreadable"));
         }
         return table.table();
     }

@@ -14,6 +14,7 @@ import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 import rovek.core.plant.Level;
 import rovek.core.plant.Node;
+import rovek.core.wording.Sentence;
 import rovek.link.Sha256;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
@@ -109,13 +110,13 @@ public class Pictures {
         Node node = plant.tree()
                 .nodes()
                 .find(nodeId)
-                .orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
+                .orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.node")));
         if (node.level() == Level.CHECK) {
-            throw new DomainProblem.Invalid("node", "A picture shows an asset, a part or a point, not a check.");
+            throw new DomainProblem.Invalid("node", Sentence.of("plant.pictureOf"));
         }
         if (rows.of(nodeId, false).size() >= MOST_OF_A_NODE) {
             throw new DomainProblem.Invalid(
-                    "file", "%s has %d pictures already. Remove one first.".formatted(node.label(), MOST_OF_A_NODE));
+                    "file", Sentence.of("plant.mostPictures", "node", node.label(), "most", MOST_OF_A_NODE));
         }
         rows.add(id, nodeId, title, file, clock.instant(), AuditTrail.actor());
         PictureView added = require(id);
@@ -145,15 +146,15 @@ public class Pictures {
                 .forEach(spot -> spots.put(spot.nodeId(), spot));
         for (Spot spot : draft.spots()) {
             if (!(spot.x() >= 0 && spot.x() <= 1 && spot.y() >= 0 && spot.y() <= 1)) {
-                throw new DomainProblem.Invalid("spots", "A spot lies on the picture.");
+                throw new DomainProblem.Invalid("spots", Sentence.of("plant.spotOutside"));
             }
             if (!isSeenOn(before, spot, tree) && !spots.containsKey(spot.nodeId())) {
-                throw new DomainProblem.NotFound("One of the points");
+                throw new DomainProblem.NotFound(Sentence.of("thing.onePoint"));
             }
             spots.put(spot.nodeId(), spot);
         }
         if (!rows.change(id, requireTitle(draft.title()), spots.values(), draft.version())) {
-            throw new DomainProblem.Stale("The picture");
+            throw new DomainProblem.Stale(Sentence.of("thing.picture"));
         }
         PictureView after = require(id);
         audit.note("change", "picture", id, before, after);
@@ -181,7 +182,8 @@ public class Pictures {
 
     @Transactional(readOnly = true)
     public Image image(UUID id) {
-        PictureRepository.Image image = rows.image(id).orElseThrow(() -> new DomainProblem.NotFound("The picture"));
+        PictureRepository.Image image =
+                rows.image(id).orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.picture")));
         return new Image(image.mediaType(), image.sha256(), image.bytes());
     }
 
@@ -207,14 +209,13 @@ public class Pictures {
     }
 
     private PictureView require(UUID id) {
-        return rows.find(id).orElseThrow(() -> new DomainProblem.NotFound("The picture"));
+        return rows.find(id).orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.picture")));
     }
 
     private static String requireTitle(String title) {
         String text = title == null ? "" : title.strip();
         if (text.length() > LONGEST_TITLE) {
-            throw new DomainProblem.Invalid(
-                    "title", "A picture's title has at most %d characters.".formatted(LONGEST_TITLE));
+            throw new DomainProblem.Invalid("title", Sentence.of("plant.pictureTitle", "most", LONGEST_TITLE));
         }
         return text;
     }

@@ -24,6 +24,7 @@ import rovek.core.plant.Stamp;
 import rovek.core.plant.template.Following;
 import rovek.core.plant.template.TagPattern;
 import rovek.core.plant.template.Template;
+import rovek.core.wording.Sentence;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.plant.tree.Plant;
@@ -162,10 +163,9 @@ public class Templates {
         PlantTree tree = plant.tree();
         Node node = tree.nodes()
                 .find(wanted.nodeId())
-                .orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
+                .orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.node")));
         if (node.level() == Level.CLIENT || node.level() == Level.CHECK) {
-            throw new DomainProblem.Invalid(
-                    "nodeId", "A template is kept of an asset, or of what holds or makes up assets.");
+            throw new DomainProblem.Invalid("nodeId", Sentence.of("plant.templateOf"));
         }
         Template template = wanted.templateId() == null
                 ? fresh(wanted, tree.nodes())
@@ -192,23 +192,19 @@ public class Templates {
     private Template fresh(Keeping wanted, NodeTree nodes) {
         String name = wanted.name() == null ? "" : wanted.name().strip();
         if (name.isEmpty() || name.length() > LONGEST_NAME) {
-            throw new DomainProblem.Invalid("name", "A template has a name of up to " + LONGEST_NAME + " characters.");
+            throw new DomainProblem.Invalid("name", Sentence.of("plant.templateName", "most", LONGEST_NAME));
         }
         if (rows.isNameTaken(name)) {
-            throw new DomainProblem.Conflict(
-                    "name-taken",
-                    "There is a template \"" + name
-                            + "\" already. Choose another name, or make it that one's next revision.");
+            throw new DomainProblem.Conflict("name-taken", Sentence.of("plant.templateTaken", "name", name));
         }
         return Template.of(UUID.randomUUID(), name, 1, nodes, wanted.nodeId());
     }
 
     private Template next(UUID id, Node node, NodeTree nodes) {
-        int revision = rows.lockLatest(id).orElseThrow(() -> new DomainProblem.NotFound("The template"));
+        int revision = rows.lockLatest(id).orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.template")));
         Template former = rows.find(id, revision).orElseThrow();
         if (former.level() != node.level()) {
-            throw new DomainProblem.Conflict(
-                    "other-level", "The template is of another level than " + node.label() + ".");
+            throw new DomainProblem.Conflict("other-level", Sentence.of("plant.templateLevel", "node", node.label()));
         }
         return Template.of(id, former.name(), revision + 1, nodes, node.id());
     }
@@ -261,7 +257,7 @@ public class Templates {
         try {
             List<String> tags = TagPattern.expand(pattern);
             if (tags.isEmpty()) {
-                throw new DomainProblem.Invalid("tags", "Type one tag or more, e.g. P-201..P-240.");
+                throw new DomainProblem.Invalid("tags", Sentence.of("plant.typeTags"));
             }
             return tags;
         } catch (IllegalArgumentException wrong) {
@@ -272,24 +268,26 @@ public class Templates {
     private static void requireFree(PlantTree tree, UUID parent, List<String> tags) {
         List<Node> path = tree.nodes().path(parent);
         if (path.isEmpty()) {
-            throw new DomainProblem.NotFound("That part of the plant");
+            throw new DomainProblem.NotFound(Sentence.of("thing.node"));
         }
         Set<String> wanted = new HashSet<>(tags);
         if (wanted.size() < tags.size()) {
-            throw new DomainProblem.Invalid("tags", "A tag stands twice in the list.");
+            throw new DomainProblem.Invalid("tags", Sentence.of("plant.tagTwice"));
         }
         tree.nodes().walk(path.get(0).id(), node -> {
             if (wanted.contains(node.tag())) {
                 throw new DomainProblem.Conflict(
                         "tag-taken",
-                        "%s is there already: %s."
-                                .formatted(
-                                        node.tag(),
-                                        String.join(
-                                                ", ",
-                                                tree.nodes().path(node.id()).stream()
-                                                        .map(Node::label)
-                                                        .toList())));
+                        Sentence.of(
+                                "plant.tagTaken",
+                                "tag",
+                                node.tag(),
+                                "place",
+                                String.join(
+                                        ", ",
+                                        tree.nodes().path(node.id()).stream()
+                                                .map(Node::label)
+                                                .toList())));
             }
         });
     }
@@ -325,7 +323,7 @@ public class Templates {
         return rows.latest().stream()
                 .filter(template -> template.id().equals(id))
                 .findFirst()
-                .orElseThrow(() -> new DomainProblem.NotFound("The template"));
+                .orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.template")));
     }
 
     private static boolean isBehind(Node node, Template template) {

@@ -14,6 +14,7 @@ import rovek.core.plant.Level;
 import rovek.core.plant.Node;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 
 /** What stands on the plates, by the class of the asset, and what the techniques make of it. */
@@ -49,7 +50,7 @@ public class Nameplates {
 
     public Plate plate(UUID id) {
         PlantTree tree = plant.tree();
-        Node node = tree.nodes().find(id).orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
+        Node node = tree.nodes().find(id).orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.node")));
         AssetClass chosen = node.level() == Level.SITE
                 ? AssetClasses.SITE
                 : AssetClasses.find(node.assetClass())

@@ -12,6 +12,7 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 import rovek.core.plant.NodeTree;
 import rovek.core.technique.Sensor;
 import rovek.core.technique.Techniques;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.time.HomeZone;
 import rovek.server.instruments.sensor.Sensors;
@@ -97,6 +98,6 @@ public class Plant {
 
     /** @throws DomainProblem.NotFound when there is no such check */
     public CheckView check(UUID id) {
-        return tree().check(id).orElseThrow(() -> new DomainProblem.NotFound("The check"));
+        return tree().check(id).orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.check")));
     }
 }

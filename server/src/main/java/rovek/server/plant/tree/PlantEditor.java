@@ -23,6 +23,7 @@ import rovek.core.plant.Shift;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
 import rovek.core.unit.KnownUnits;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.people.unit.OwnUnits;
 import rovek.server.plant.tree.PlantLedger.Committed;
@@ -113,7 +114,7 @@ public class PlantEditor {
     }
 
     private static PlantNode require(PlantTree tree, UUID id) {
-        return tree.find(id).orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
+        return tree.find(id).orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.node")));
     }
 
     private Proposal adding(PlantTree tree, UUID id, NewNode wanted) {
@@ -146,7 +147,7 @@ public class PlantEditor {
             return Level.CLIENT;
         }
         if (level == Level.CHECK) {
-            throw new DomainProblem.Conflict("no-child", "A check is the innermost row: it holds nothing.");
+            throw new DomainProblem.Conflict("no-child", Sentence.of("plant.checkHoldsNothing"));
         }
         return level.usualChild();
     }
@@ -159,7 +160,7 @@ public class PlantEditor {
                     .filter(facet -> !TYPED.contains(facet) && !Facet.isValue(facet))
                     .findFirst()
                     .ifPresent(facet -> {
-                        throw new DomainProblem.Invalid(facet, "\"" + facet + "\" cannot be typed.");
+                        throw new DomainProblem.Invalid(facet, Sentence.of("plant.notTyped", "facet", facet));
                     });
         }
         KnownUnits known = units.known();
@@ -208,8 +209,10 @@ public class PlantEditor {
             if (hasGone) {
                 throw new DomainProblem.Conflict(
                         "moved-meanwhile",
-                        "%s was moved elsewhere meanwhile. Its order here was left as it is."
-                                .formatted(tree.nodes().find(id).orElseThrow().title()));
+                        Sentence.of(
+                                "plant.movedMeanwhile",
+                                "node",
+                                tree.nodes().find(id).orElseThrow().title()));
             }
         });
     }
@@ -266,7 +269,7 @@ public class PlantEditor {
         return techniques
                 .find(id)
                 .orElseThrow(() ->
-                        new DomainProblem.Invalid("technique", "Rovek does not know the technique \"" + id + "\"."));
+                        new DomainProblem.Invalid("technique", Sentence.of("base.unknownTechnique", "technique", id)));
     }
 
     private Map<String, String> preset(String techniqueId, @Nullable String name) {
@@ -276,8 +279,7 @@ public class PlantEditor {
         return technique(techniqueId).presets().stream()
                 .filter(candidate -> candidate.name().equals(name))
                 .findFirst()
-                .orElseThrow(
-                        () -> new DomainProblem.Invalid("preset", "There is no ready-made check \"" + name + "\"."))
+                .orElseThrow(() -> new DomainProblem.Invalid("preset", Sentence.of("plant.noPreset", "name", name)))
                 .settings();
     }
 
@@ -289,7 +291,7 @@ public class PlantEditor {
     @Transactional
     public Committed set(UUID id, Map<String, String> facets) {
         Node node =
-                plant.tree().nodes().find(id).orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
+                plant.tree().nodes().find(id).orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.node")));
         return alter(new Altering(null, List.of(Alteration.between(node, node.saying(facets)))));
     }
 }

@@ -27,6 +27,7 @@ import rovek.core.plant.PlantChange;
 import rovek.core.plant.PlantConflictException;
 import rovek.core.plant.PlantRefusedException;
 import rovek.core.plant.Shift;
+import rovek.core.wording.Sentence;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.records.ManyRows;
@@ -263,13 +264,12 @@ public class PlantLedger {
     private void turn(UUID changeId, boolean back) {
         rows.lock();
         PlantChangeEntity entry =
-                changes.findById(changeId).orElseThrow(() -> new DomainProblem.NotFound("The change"));
+                changes.findById(changeId).orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.change")));
         if ((entry.undoneAt != null) == back) {
             return;
         }
         if (entry.change == null) {
-            throw new DomainProblem.Conflict(
-                    "not-kept", "This change was made before changes were kept whole. It cannot be taken back.");
+            throw new DomainProblem.Conflict("not-kept", Sentence.of("plant.oldChange"));
         }
         StoredChange stored = json.readValue(entry.change, StoredChange.class);
         StoredChange turned = back ? stored.inverse() : stored;

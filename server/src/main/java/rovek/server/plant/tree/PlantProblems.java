@@ -4,6 +4,7 @@ import java.util.List;
 import rovek.core.plant.PlantConflictException;
 import rovek.core.plant.PlantRefusedException;
 import rovek.core.plant.PlantRefusedException.Reason;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 
 /** What the plant refuses, as an answer. */
@@ -27,8 +28,14 @@ final class PlantProblems {
         var first = conflict.clashes().get(0);
         return new DomainProblem.Conflict(
                 "changed-since",
-                "%s was changed again since: its %s is now \"%s\". Take that back first."
-                        .formatted(first.label(), word(first.facet()), first.theirs()));
+                Sentence.of(
+                        "plant.changedAgain",
+                        "node",
+                        first.label(),
+                        "facet",
+                        word(first.facet()),
+                        "now",
+                        first.theirs()));
     }
 
     /** "setting.vibration.lines" is "lines" where people read it. */

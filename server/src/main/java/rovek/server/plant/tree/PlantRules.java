@@ -18,6 +18,7 @@ import rovek.core.plant.PlantChange;
 import rovek.core.technique.InvalidSettingsException;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.problem.DomainProblem.Fault;
 
@@ -62,7 +63,7 @@ class PlantRules {
                 .forEach((facet, value) ->
                         knowledge.fault(facet, value).ifPresent(reason -> faults.add(new Fault(facet, reason))));
         if (node.level() == Level.CHECK && node.technique().isEmpty()) {
-            faults.add(new Fault(Facet.TECHNIQUE, "A check says what is checked."));
+            faults.add(new Fault(Facet.TECHNIQUE, Sentence.of("plant.checkOfWhat")));
         }
     }
 
@@ -117,8 +118,8 @@ class PlantRules {
         if (!technique.mayStandTwice(tree.settings(check.id(), technique))) {
             faults.add(new Fault(
                     "check",
-                    "There is such a check at this point already: %s."
-                            .formatted(technique.checkName(tree.settings(check.id(), technique)))));
+                    Sentence.of(
+                            "plant.checkTwice", "check", technique.checkName(tree.settings(check.id(), technique)))));
         }
     }
 
@@ -127,9 +128,11 @@ class PlantRules {
         try {
             technique
                     .unsuited(tree.settings(check.id(), technique))
-                    .forEach(reason -> faults.add(new Fault("settings", label(tree, check) + ": " + reason)));
+                    .forEach(reason -> faults.add(new Fault(
+                            "settings", Sentence.of("plant.atNode", "node", label(tree, check), "why", reason))));
         } catch (InvalidSettingsException e) {
-            faults.add(new Fault("settings", label(tree, check) + ": " + e.getMessage()));
+            faults.add(new Fault(
+                    "settings", Sentence.of("plant.atNode", "node", label(tree, check), "why", e.getMessage())));
         }
     }
 

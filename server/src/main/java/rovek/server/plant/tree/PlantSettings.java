@@ -18,6 +18,7 @@ import rovek.core.technique.SensorUse;
 import rovek.core.technique.SettingDefinition;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 
 /** What nodes say about how checks beneath them are made. */
@@ -185,7 +186,7 @@ public class PlantSettings {
     }
 
     private static Node require(PlantTree tree, UUID id) {
-        return tree.nodes().find(id).orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
+        return tree.nodes().find(id).orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.node")));
     }
 
     /** The one that is asked for; where none is, that of the first check beneath that can be set at all. */
@@ -208,6 +209,6 @@ public class PlantSettings {
         return techniques
                 .find(id)
                 .orElseThrow(() ->
-                        new DomainProblem.Invalid("technique", "Rovek does not know the technique \"" + id + "\"."));
+                        new DomainProblem.Invalid("technique", Sentence.of("base.unknownTechnique", "technique", id)));
     }
 }

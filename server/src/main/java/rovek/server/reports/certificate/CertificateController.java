@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 
 @RestController
@@ -83,9 +84,7 @@ class CertificateController {
     ResponseEntity<byte[]> pdf(@PathVariable UUID id) {
         Certificates.Paper paper = certificates.paper(id);
         if (!paper.unchanged()) {
-            throw new DomainProblem.Conflict(
-                    "changed",
-                    "The stored paper is not what was signed: its digest differs. Restore it from a backup.");
+            throw new DomainProblem.Conflict("changed", Sentence.of("reports.paperDamaged"));
         }
         return ResponseEntity.ok()
                 .header(

@@ -20,6 +20,7 @@ import org.springframework.transaction.TransactionStatus;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 import rovek.core.certificate.CertificateContent;
+import rovek.core.wording.Sentence;
 import rovek.link.Sha256;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
@@ -134,7 +135,7 @@ public class Certificates {
     @Transactional
     public CertificateLine prepare(Choice choice) {
         if (choice.checkIds() == null || choice.checkIds().isEmpty()) {
-            throw new DomainProblem.Invalid("checkIds", "Choose at least one result.");
+            throw new DomainProblem.Invalid("checkIds", Sentence.of("reports.chooseResult"));
         }
         CertificateContent content =
                 composer.compose(choice.visitId(), choice.checkIds()).content();
@@ -224,11 +225,12 @@ public class Certificates {
         CertificateEntity certificate = requirePrepared(id);
         CertificateComposer.Composed seen = composer.compose(certificate.visitId, certificate.checks());
         if (!digest(unsigned(seen.content())).equals(digest)) {
-            throw new DomainProblem.Stale("What the certificate says");
+            throw new DomainProblem.Stale(Sentence.of("thing.certificateContent"));
         }
         List<String> missing = missing(seen, rules.now(), AuditTrail.actor());
         if (!missing.isEmpty()) {
-            throw new DomainProblem.Conflict("incomplete", "Nothing was signed. " + String.join(" ", missing));
+            throw new DomainProblem.Conflict(
+                    "incomplete", Sentence.of("reports.nothingSigned", "why", String.join(" ", missing)));
         }
         return seen;
     }
@@ -296,10 +298,10 @@ public class Certificates {
     public CertificateLine withdraw(UUID id, String reason) {
         CertificateEntity certificate = require(id);
         if (reason == null || reason.isBlank()) {
-            throw new DomainProblem.Invalid("reason", "Say why it is withdrawn.");
+            throw new DomainProblem.Invalid("reason", Sentence.of("reports.whyWithdrawn"));
         }
         if (certificate.state != State.ISSUED) {
-            throw new DomainProblem.Conflict("not-issued", "Only an issued certificate can be withdrawn.");
+            throw new DomainProblem.Conflict("not-issued", Sentence.of("reports.notIssued"));
         }
         CertificateLine before = line(id);
         certificate.state = State.WITHDRAWN;
@@ -321,7 +323,7 @@ public class Certificates {
     public Paper paper(UUID id) {
         CertificateEntity certificate = require(id);
         if (certificate.pdf == null) {
-            throw new DomainProblem.Conflict("not-issued", "It is not signed yet: there is no paper.");
+            throw new DomainProblem.Conflict("not-issued", Sentence.of("reports.notSigned"));
         }
         boolean unchanged = Sha256.of(certificate.pdf).equals(certificate.pdfSha256);
         return new Paper(certificate.number, certificate.pdf, certificate.pdfSha256, unchanged);
@@ -390,14 +392,16 @@ public class Certificates {
     }
 
     private CertificateEntity require(UUID id) {
-        return certificates.findById(id).orElseThrow(() -> new DomainProblem.NotFound("The certificate"));
+        return certificates
+                .findById(id)
+                .orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.certificate")));
     }
 
     private CertificateEntity requirePrepared(UUID id) {
         CertificateEntity certificate = require(id);
         if (certificate.state != State.PREPARED) {
             throw new DomainProblem.Conflict(
-                    "already-signed", "It was signed already, as no. %s.".formatted(certificate.number));
+                    "already-signed", Sentence.of("reports.alreadySigned", "number", certificate.number));
         }
         return certificate;
     }

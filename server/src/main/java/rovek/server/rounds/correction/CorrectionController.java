@@ -12,6 +12,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import rovek.core.limit.Verdict;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.judging.reading.FilledColumn;
 import rovek.server.rounds.correction.Corrections.Corrected;
@@ -111,7 +112,7 @@ class CorrectionController {
 
     private Corrected discard(List<UUID> ids, String reason) {
         if (reason.isBlank()) {
-            throw new DomainProblem.Invalid("reason", "Say why the reading does not count.");
+            throw new DomainProblem.Invalid("reason", Sentence.of("rounds.whyDiscarded"));
         }
         return readings.discard(ids, reason);
     }
@@ -137,7 +138,7 @@ class CorrectionController {
         try {
             return Instant.parse(text);
         } catch (DateTimeParseException e) {
-            throw new DomainProblem.Invalid("takenAt", "\"%s\" is no date and time.".formatted(text));
+            throw new DomainProblem.Invalid("takenAt", Sentence.of("rounds.noDateAndTime", "text", text));
         }
     }
 

@@ -12,6 +12,7 @@ import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import rovek.core.wording.Sentence;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.records.Parts;
@@ -170,9 +171,9 @@ public class Corrections {
     @Transactional
     public Corrected undo(UUID id) {
         CorrectionEntity correction =
-                corrections.locked(id).orElseThrow(() -> new DomainProblem.NotFound("What you want to undo"));
+                corrections.locked(id).orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.undone")));
         if (corrections.existsByUndoes(id)) {
-            throw new DomainProblem.Conflict("undone", "That was undone already.");
+            throw new DomainProblem.Conflict("undone", Sentence.of("rounds.undoneAlready"));
         }
         Map<UUID, ReadingState> readingsBefore = new LinkedHashMap<>();
         Map<UUID, VisitState> visitsBefore = new LinkedHashMap<>();
@@ -181,9 +182,7 @@ public class Corrections {
             Class<?> type = isReading ? ReadingState.class : VisitState.class;
             Object now = isReading ? readings.of(List.of(one.subjectId)).get(one.subjectId) : visits.of(one.subjectId);
             if (!now.equals(json.readValue(one.after, type))) {
-                throw new DomainProblem.Conflict(
-                        "corrected-since",
-                        "What this changed was changed again since. Undo the later change first; nothing was undone.");
+                throw new DomainProblem.Conflict("corrected-since", Sentence.of("rounds.changedAgain"));
             }
             if (isReading) {
                 readingsBefore.put(one.subjectId, json.readValue(one.before, ReadingState.class));

@@ -13,6 +13,7 @@ import org.springframework.transaction.annotation.Transactional;
 import rovek.core.plant.Counterpart;
 import rovek.core.plant.Level;
 import rovek.core.plant.Node;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.judging.reading.ReadingState;
 import rovek.server.judging.reading.ReadingStates;
@@ -75,8 +76,7 @@ public class Moves {
         PlantTree tree = plant.tree();
         PlantNode target = tree.find(targetId)
                 .filter(node -> TARGETS.contains(node.level()))
-                .orElseThrow(() -> new DomainProblem.Invalid(
-                        "target", "Readings are moved to a client, site, area, system or asset."));
+                .orElseThrow(() -> new DomainProblem.Invalid("target", Sentence.of("rounds.moveTarget")));
         Map<UUID, ReadingState> states = readings.of(chosen.isEmpty() ? readings.ofVisit(visitId) : chosen);
         Counterpart counterparts = new Counterpart(tree.nodes(), tree::name);
         Map<UUID, Optional<UUID>> moves = new HashMap<>();
@@ -87,8 +87,7 @@ public class Moves {
                     state.checkId(), check -> counterparts.of(check, targetId).map(Node::id));
         });
         if (counts.isEmpty()) {
-            throw new DomainProblem.Conflict(
-                    "nothing-placed", "None of these readings is placed; place them where they belong.");
+            throw new DomainProblem.Conflict("nothing-placed", Sentence.of("rounds.nonePlaced"));
         }
         states.replaceAll((id, state) -> state.checkId() == null
                 ? state
@@ -131,8 +130,7 @@ public class Moves {
         Map<UUID, ReadingState> states = readings.of(chosen);
         if (chosen.isEmpty()
                 || states.values().stream().anyMatch(state -> !state.visitId().equals(from))) {
-            throw new DomainProblem.Conflict(
-                    "not-of-this-visit", "Some of these readings are no longer of this visit; look at it again.");
+            throw new DomainProblem.Conflict("not-of-this-visit", Sentence.of("rounds.ofOtherVisit"));
         }
         UUID target = to.orElseGet(() -> visits.beside(
                 from,

@@ -9,6 +9,7 @@ import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.core.limit.Verdict;
+import rovek.core.wording.Sentence;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.judging.reading.FilledColumn;
@@ -66,8 +67,8 @@ public class ReadingCorrections {
             throw new DomainProblem.Conflict(
                     "does-not-count",
                     wanted.checkId() == null
-                            ? "The reading is loose: place it on a check first."
-                            : "The reading was discarded: restore it first.");
+                            ? Sentence.of("rounds.looseReading")
+                            : Sentence.of("rounds.discardedReading"));
         }
         Map<UUID, ReadingState> states = readings.of(readings.ofVisit(wanted.visitId()));
         states.values().removeIf(state -> !wanted.checkId().equals(state.checkId()));
@@ -106,11 +107,10 @@ public class ReadingCorrections {
     public Corrected override(List<UUID> ids, @Nullable Verdict verdict, @Nullable String reason) {
         String said = reason == null ? "" : reason.strip();
         if (verdict != null && said.isEmpty()) {
-            throw new DomainProblem.Invalid("reason", "Say why: it stands beside the verdict everywhere.");
+            throw new DomainProblem.Invalid("reason", Sentence.of("rounds.whyOverridden"));
         }
         if (verdict == Verdict.NOT_JUDGED) {
-            throw new DomainProblem.Invalid(
-                    "verdict", "Pass, watch or fail: what should not count is discarded instead.");
+            throw new DomainProblem.Invalid("verdict", Sentence.of("rounds.overrideVerdict"));
         }
         Map<UUID, ReadingState> states = readings.of(ids);
         VerdictOverride verdictOverride =

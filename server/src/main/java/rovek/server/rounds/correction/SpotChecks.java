@@ -11,6 +11,7 @@ import rovek.core.plant.Facet;
 import rovek.core.plant.Level;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.judging.reading.ReadingDesk;
 import rovek.server.plant.tree.Plant;
@@ -50,13 +51,13 @@ public class SpotChecks {
     public Corrected make(UUID readingId, UUID nodeId, @Nullable String point) {
         ReadingDesk.TakenWith taken = desk.takenWith(List.of(readingId)).stream()
                 .findFirst()
-                .orElseThrow(() -> new DomainProblem.NotFound("The reading"));
+                .orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.reading")));
         Technique technique = techniques
                 .find(taken.technique())
                 .orElseThrow(() -> new DomainProblem.Conflict(
-                        "no-technique", "Rovek does not know the technique \"%s\".".formatted(taken.technique())));
+                        "no-technique", Sentence.of("base.unknownTechnique", "technique", taken.technique())));
         PlantNode node =
-                plant.tree().find(nodeId).orElseThrow(() -> new DomainProblem.NotFound("That part of the plant"));
+                plant.tree().find(nodeId).orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.node")));
         UUID at = node.level() == Level.POINT ? nodeId : newPoint(node, point);
         UUID check = editor.add(new NewNode(null, at, Level.CHECK, "", "", null, technique.id(), null))
                 .node()
@@ -70,11 +71,10 @@ public class SpotChecks {
 
     private UUID newPoint(PlantNode node, @Nullable String name) {
         if (node.level() != Level.ASSET && node.level() != Level.PART) {
-            throw new DomainProblem.Invalid(
-                    "nodeId", "A check stands at a point of a machine. Choose a machine, a part of one or a point.");
+            throw new DomainProblem.Invalid("nodeId", Sentence.of("rounds.checkPlace"));
         }
         if (name == null || name.isBlank()) {
-            throw new DomainProblem.Invalid("point", "Say what the point is called.");
+            throw new DomainProblem.Invalid("point", Sentence.of("rounds.pointName"));
         }
         return editor.add(new NewNode(null, node.id(), Level.POINT, "", name.strip(), null, null, null))
                 .node()

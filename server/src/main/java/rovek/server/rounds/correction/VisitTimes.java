@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.judging.reading.ReadingState;
 import rovek.server.judging.reading.ReadingStates;
@@ -42,7 +43,7 @@ public class VisitTimes {
         Map<UUID, ReadingState> states = readings.of(readings.ofVisit(visit));
         ReadingState known = states.get(reading);
         if (known == null) {
-            throw new DomainProblem.NotFound("The reading");
+            throw new DomainProblem.NotFound(Sentence.of("thing.reading"));
         }
         return shifted(visit, states, Duration.between(known.takenAt(), at));
     }
@@ -52,7 +53,7 @@ public class VisitTimes {
     public Corrected asWritten(UUID visit) {
         Map<UUID, ReadingState> states = readings.of(readings.ofVisit(visit));
         if (states.isEmpty()) {
-            throw new DomainProblem.Conflict("no-readings", "The visit holds no readings.");
+            throw new DomainProblem.Conflict("no-readings", Sentence.of("rounds.visitEmpty"));
         }
         Map<UUID, Instant> written = readings.written(states.keySet());
         states.replaceAll((id, state) -> state.at(written.get(id)));

@@ -14,6 +14,7 @@ import org.springframework.transaction.annotation.Transactional;
 import rovek.core.route.InstrumentProfile;
 import rovek.core.route.RouteFit;
 import rovek.core.route.RouteShare;
+import rovek.core.wording.Sentence;
 import rovek.link.packet.RoutePackage;
 import rovek.link.packet.RoutePackage.RouteStop;
 import rovek.server.base.audit.AuditTrail;
@@ -85,7 +86,7 @@ public class Routes {
     public RouteView put(UUID id, RouteDraft draft) {
         RouteEntity route = routes.findById(id).orElse(null);
         if (route != null && (route.version != draft.version() || route.removed)) {
-            throw new DomainProblem.Stale("The route");
+            throw new DomainProblem.Stale(Sentence.of("thing.route"));
         }
         RouteDraft before = route == null ? null : draft(route);
         RouteEntity saved = route == null ? new RouteEntity() : route;
@@ -113,16 +114,16 @@ public class Routes {
     private List<RouteEntity.Stop> stops(RouteEntity saved, RouteDraft draft, PlantTree tree) {
         List<UUID> checks = draft.checkIds().stream().distinct().toList();
         if (checks.stream().anyMatch(check -> tree.check(check).isEmpty())) {
-            throw new DomainProblem.NotFound("One of the checks");
+            throw new DomainProblem.NotFound(Sentence.of("thing.oneCheck"));
         }
         Map<UUID, String> instructions = draft.instructions() == null ? instructions(saved) : draft.instructions();
         if (instructions.values().stream().anyMatch(text -> text.strip().length() > LONGEST_INSTRUCTION)) {
             throw new DomainProblem.Invalid(
-                    "instructions", "An instruction has at most " + LONGEST_INSTRUCTION + " characters.");
+                    "instructions", Sentence.of("rounds.instructionTooLong", "most", LONGEST_INSTRUCTION));
         }
         Map<UUID, UUID> shown = draft.pictures() == null ? pictures(saved) : draft.pictures();
         if (shown.values().stream().distinct().anyMatch(picture -> !pictures.isThere(picture))) {
-            throw new DomainProblem.NotFound("One of the pictures");
+            throw new DomainProblem.NotFound(Sentence.of("thing.onePicture"));
         }
         return checks.stream()
                 .map(check -> new RouteEntity.Stop(
@@ -148,8 +149,7 @@ public class Routes {
 
     private static void requireInterval(RouteDraft draft) {
         if (draft.everyDays() != null && (draft.everyDays() < 1 || draft.everyDays() > MOST_DAYS)) {
-            throw new DomainProblem.Invalid(
-                    "everyDays", "A route is walked every 1 to " + MOST_DAYS + " days, or without interval.");
+            throw new DomainProblem.Invalid("everyDays", Sentence.of("rounds.routeInterval", "most", MOST_DAYS));
         }
     }
 
@@ -172,7 +172,7 @@ public class Routes {
     private static String requireName(String name) {
         String text = name == null ? "" : name.strip();
         if (text.isEmpty() || text.length() > LONGEST_NAME) {
-            throw new DomainProblem.Invalid("name", "A route has a name of up to " + LONGEST_NAME + " characters.");
+            throw new DomainProblem.Invalid("name", Sentence.of("rounds.routeName", "most", LONGEST_NAME));
         }
         return text;
     }
@@ -269,7 +269,7 @@ public class Routes {
                 .filter(check -> !wanted.firstChecks().contains(check))
                 .toList();
         if (first.isEmpty() || second.isEmpty()) {
-            throw new DomainProblem.Invalid("firstChecks", "Both halves of a route need a stop.");
+            throw new DomainProblem.Invalid("firstChecks", Sentence.of("rounds.halvesNeedStop"));
         }
         RouteView kept = put(id, half(whole, whole.name() + ", part 1", first, wanted.version()));
         RouteView rest = put(wanted.newId(), half(whole, whole.name() + ", part 2", second, 0));
@@ -296,7 +296,7 @@ public class Routes {
         PlantTree tree = plant.tree();
         List<RouteStop> loaded = stops.toLoad(route, tree, techniques);
         if (loaded.isEmpty()) {
-            throw new DomainProblem.Conflict("empty-route", "The route has no stops. Choose checks first.");
+            throw new DomainProblem.Conflict("empty-route", Sentence.of("rounds.noStops"));
         }
         return new RoutePackage(
                 id,
@@ -321,6 +321,6 @@ public class Routes {
     }
 
     private RouteEntity entity(UUID id) {
-        return routes.findById(id).orElseThrow(() -> new DomainProblem.NotFound("The route"));
+        return routes.findById(id).orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.route")));
     }
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import rovek.core.wording.Sentence;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.records.Turns;
@@ -39,7 +40,7 @@ public class SkipReasons {
                 .toList();
         if (wanted.size() > MOST || wanted.stream().anyMatch(reason -> reason.length() > LONGEST)) {
             throw new DomainProblem.Invalid(
-                    "reasons", "There are up to %d reasons of up to %d characters each.".formatted(MOST, LONGEST));
+                    "reasons", Sentence.of("rounds.skipReasons", "most", MOST, "longest", LONGEST));
         }
         // Two who save at once come one after the other.
         turns.take(Turns.Turn.CHANGE_SKIP_REASONS);

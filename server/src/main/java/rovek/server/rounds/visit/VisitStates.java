@@ -7,6 +7,7 @@ import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 
 /** Reads and writes what of visits a person can change. */
@@ -79,6 +80,6 @@ public class VisitStates {
     }
 
     private VisitEntity require(UUID id) {
-        return visits.findById(id).orElseThrow(() -> new DomainProblem.NotFound("The visit"));
+        return visits.findById(id).orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.visit")));
     }
 }

@@ -19,6 +19,7 @@ import rovek.core.limit.Verdict;
 import rovek.core.plant.Level;
 import rovek.core.reading.ClockDoubt;
 import rovek.core.unit.Amount;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.instruments.instrument.InstrumentView;
 import rovek.server.instruments.instrument.Instruments;
@@ -205,7 +206,7 @@ public class Visits {
             List<PlacementProposal> proposals) {}
 
     private VisitEntity visit(UUID id) {
-        return visits.findById(id).orElseThrow(() -> new DomainProblem.NotFound("The visit"));
+        return visits.findById(id).orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.visit")));
     }
 
     /**

@@ -1,0 +1,35 @@
+package rovek.core.wording;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+
+/**
+ * Something that is said to people: what is said, and with which values; how it is said is in the message files of each
+ * language.
+ *
+ * @param key of the message, e.g. {@code people.noRole}
+ * @param values by the names they have in the message: texts, numbers, days and further sentences
+ */
+public record Sentence(String key, Map<String, Object> values) {
+
+    /** What is worded already: by an instrument, by a person, or by an earlier version. */
+    private static final String PLAIN = "base.plain";
+
+    public Sentence {
+        values = Map.copyOf(values);
+    }
+
+    /** @param namesAndValues a name, its value, the next name... */
+    public static Sentence of(String key, Object... namesAndValues) {
+        Map<String, Object> values = new LinkedHashMap<>();
+        for (int i = 0; i < namesAndValues.length; i += 2) {
+            values.put((String) namesAndValues[i], namesAndValues[i + 1]);
+        }
+        return new Sentence(key, values);
+    }
+
+    /** A text that is worded already, as it is. */
+    public static Sentence plain(String text) {
+        return of(PLAIN, "text", text);
+    }
+}

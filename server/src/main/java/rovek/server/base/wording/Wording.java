@@ -1,0 +1,88 @@
+package rovek.server.base.wording;
+
+import com.ibm.icu.text.MessageFormat;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.util.HashMap;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import org.springframework.core.io.Resource;
+import org.springframework.core.io.support.PathMatchingResourcePatternResolver;
+import rovek.core.wording.Sentence;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * How sentences are worded in each language: by message files, one directory a language, one file a wing, with plurals
+ * and numbers in ICU's message format. A language that is added as files is spoken.
+ */
+public final class Wording {
+
+    /** What is spoken where a language is not, or lacks a message. */
+    public static final Locale USUAL = Locale.ENGLISH;
+
+    /** The languages that Rovek comes with. */
+    public static final Wording SHIPPED = shipped();
+
+    private final Map<String, Map<String, String>> messages;
+
+    /** @param messages language to key to message */
+    Wording(Map<String, Map<String, String>> messages) {
+        this.messages = messages;
+    }
+
+    private static Wording shipped() {
+        Map<String, Map<String, String>> messages = new TreeMap<>();
+        JsonMapper json = JsonMapper.builder().build();
+        try {
+            for (Resource file :
+                    new PathMatchingResourcePatternResolver().getResources("classpath*:rovek/server/words/*/*.json")) {
+                String[] path = file.getURL().getPath().split("/");
+                String language = path[path.length - 2];
+                String wing = path[path.length - 1].replace(".json", "");
+                try (InputStream in = file.getInputStream()) {
+                    json.readValue(in, new TypeReference<Map<String, String>>() {})
+                            .forEach((key, message) -> messages.computeIfAbsent(language, none -> new HashMap<>())
+                                    .put(wing + "." + key, message));
+                }
+            }
+        } catch (IOException unreadable) {
+            throw new UncheckedIOException(unreadable);
+        }
+        return new Wording(messages);
+    }
+
+    public Set<String> languages() {
+        return messages.keySet();
+    }
+
+    /** Key to message of a language. */
+    Map<String, String> of(String language) {
+        return messages.getOrDefault(language, Map.of());
+    }
+
+    /**
+     * A sentence in a language, in the usual one where that is not spoken; the key where there is no message at all.
+     */
+    public String of(Sentence sentence, Locale locale) {
+        String message = of(locale.getLanguage()).get(sentence.key());
+        Locale spoken = message == null ? USUAL : locale;
+        String pattern = message == null ? of(USUAL.getLanguage()).get(sentence.key()) : message;
+        if (pattern == null) {
+            return sentence.key();
+        }
+        Map<String, Object> values = new HashMap<>();
+        sentence.values().forEach((name, value) -> values.put(name, worded(value, locale)));
+        return new MessageFormat(pattern, spoken).format(values);
+    }
+
+    private Object worded(Object value, Locale locale) {
+        if (value instanceof Sentence part) {
+            return of(part, locale);
+        }
+        return value instanceof Number ? value : value.toString();
+    }
+}

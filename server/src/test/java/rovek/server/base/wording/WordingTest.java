@@ -1,0 +1,168 @@
+package rovek.server.base.wording;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.ibm.icu.text.MessageFormat;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import rovek.core.wording.Sentence;
+
+/** Every sentence is worded in every language, and no message is there for nothing. */
+class WordingTest {
+
+    /** Languages that Rovek speaks whole; what the tests add to them is one more. */
+    private static final List<String> WHOLE = List.of("en", "de");
+
+    /** A key in a call, and the names of the values that go with it, as far as the call is seen. */
+    private static final Pattern KEY = Pattern.compile("\"((?:[a-z]+)\\.[a-z][A-Za-z0-9]*)\"");
+
+    private static final Wording WORDING = Wording.SHIPPED;
+
+    private static List<Path> sources(String... modules) {
+        return Stream.of(modules)
+                .flatMap(module -> {
+                    try (Stream<Path> files = Files.walk(Path.of("..", module, "src", "main", "java"))) {
+                        return files.filter(file -> file.toString().endsWith(".java")).toList().stream();
+                    } catch (IOException e) {
+                        throw new UncheckedIOException(e);
+                    }
+                })
+                .toList();
+    }
+
+    private static String read(Path file) {
+        try {
+            return Files.readString(file);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    @Test
+    void everyLanguageHasTheSameMessagesWithTheSameValues() {
+        Map<String, String> usual = WORDING.of("en");
+        for (String language : WHOLE) {
+            assertThat(WORDING.of(language).keySet()).as(language).isEqualTo(usual.keySet());
+            WORDING.of(language)
+                    .forEach((key, message) -> assertThat(new MessageFormat(message).getArgumentNames())
+                            .as("%s in %s", key, language)
+                            .isEqualTo(new MessageFormat(usual.get(key)).getArgumentNames()));
+        }
+    }
+
+    /** Keys are found by their shape in every literal: whoever chooses between two still names both. */
+    @Test
+    void everyMessageIsSaidSomewhereAndEverySentenceHasOne() {
+        Set<String> said = new TreeSet<>();
+        for (Path file : sources("core", "link", "server")) {
+            String source = read(file);
+            if (source.contains("Sentence") || source.contains("StorageTrouble")) {
+                Matcher keys = KEY.matcher(source);
+                while (keys.find()) {
+                    said.add(keys.group(1));
+                }
+            }
+        }
+        Set<String> worded = new TreeSet<>(WORDING.of("en").keySet());
+        assertThat(worded).as("no message for nothing").isSubsetOf(said);
+        Set<String> wings = new TreeSet<>();
+        worded.forEach(key -> wings.add(key.substring(0, key.indexOf('.'))));
+        Set<String> wanted = new TreeSet<>();
+        for (Path file : sources("core", "link", "server")) {
+            Matcher calls = Pattern.compile("Sentence\\.of\\(\\s*\"([^\"]+)\"").matcher(read(file));
+            while (calls.find()) {
+                wanted.add(calls.group(1));
+            }
+        }
+        assertThat(wanted).as("no sentence without a message").isSubsetOf(worded);
+    }
+
+    /** What a call names is what the message asks for. */
+    @Test
+    void everySentenceBringsTheValuesOfItsMessage() {
+        Pattern call = Pattern.compile("Sentence\\.of\\(\\s*\"([^\"]+)\"((?:\\s*,\\s*\"[a-zA-Z]+\"\\s*,)?)");
+        Map<String, String> wrong = new TreeMap<>();
+        for (Path file : sources("core", "link", "server")) {
+            Matcher calls = call.matcher(read(file));
+            while (calls.find()) {
+                boolean brings = !calls.group(2).isEmpty();
+                String message = WORDING.of("en").getOrDefault(calls.group(1), "");
+                boolean asks = !new MessageFormat(message).getArgumentNames().isEmpty();
+                if (brings != asks) {
+                    wrong.put(calls.group(1), file.getFileName().toString());
+                }
+            }
+        }
+        assertThat(wrong).isEmpty();
+    }
+
+    /** A person can correct these; they are said in his language, so none is written in the program. */
+    @Test
+    void noProblemIsWordedInTheProgram() {
+        Pattern problem = Pattern.compile(
+                "new (?:DomainProblem\\.)?(?:Invalid|Conflict|NotFound|Stale|LinkTrouble|NotSignedIn|Fault)\\("
+                        + "(?:\\s*\"[^\"]*\"\\s*,)?\\s*\\(?\"[^\"]*[a-z] [a-z]");
+        Set<String> worded = new TreeSet<>();
+        for (Path file : sources("server")) {
+            if (problem.matcher(read(file)).find()) {
+                worded.add(file.getFileName().toString());
+            }
+        }
+        assertThat(worded).isEmpty();
+    }
+
+    @Test
+    void numbersAndPluralsAreThoseOfTheLanguage() {
+        Sentence rows = Sentence.of("plant.wrongRows", "rows", 1);
+        assertThat(WORDING.of(rows, Locale.ENGLISH)).isEqualTo("1 row is wrong. Nothing was imported.");
+        assertThat(WORDING.of(Sentence.of("plant.wrongRows", "rows", 2), Locale.GERMAN))
+                .isEqualTo("2 Zeilen sind falsch. Es wurde nichts importiert.");
+        Sentence large = Sentence.of("instruments.paperTooLarge", "size", 12.345, "most", 10);
+        assertThat(WORDING.of(large, Locale.ENGLISH)).contains("12.3 MB");
+        assertThat(WORDING.of(large, Locale.GERMAN)).contains("12,3 MB");
+        assertThat(WORDING.of(Sentence.of("plant.tooManyRows", "most", 50_000), Locale.GERMAN))
+                .contains("50.000");
+    }
+
+    @Test
+    void aSentenceWithinASentenceIsInTheSameLanguage() {
+        Sentence gone = Sentence.of("base.notFound", "what", Sentence.of("thing.visit"));
+        assertThat(WORDING.of(gone, Locale.GERMAN)).startsWith("Der Einsatz: nicht mehr vorhanden");
+        assertThat(WORDING.of(gone, Locale.ENGLISH)).startsWith("The visit no longer exists");
+    }
+
+    @Test
+    void whatPeopleTypeIsNoPartOfAMessage() {
+        for (String typed : List.of("{0}", "{what}", "it's", "'{'", "# <b>", "100 %")) {
+            assertThat(WORDING.of(Sentence.of("people.unitTaken", "symbol", typed), Locale.ENGLISH))
+                    .isEqualTo("There is already a unit \"" + typed + "\". Choose another symbol.");
+            assertThat(WORDING.of(Sentence.plain(typed), Locale.GERMAN)).isEqualTo(typed);
+        }
+    }
+
+    /** A language that is added as files is spoken, and says in the usual one what it has no words for yet. */
+    @Test
+    void anotherLanguageIsNothingButFiles() {
+        Locale esperanto = Locale.forLanguageTag("eo");
+        assertThat(WORDING.languages()).contains("eo");
+        assertThat(WORDING.of(Sentence.of("people.noRole"), esperanto)).isEqualTo("Elektu rolon.");
+        assertThat(WORDING.of(Sentence.of("people.noLanguage"), esperanto))
+                .isEqualTo("Choose a language from the list.");
+        assertThat(WORDING.of(Sentence.of("people.noRole"), Locale.JAPANESE)).isEqualTo("Choose a role.");
+        assertThat(new Wording(new HashMap<>()).of(Sentence.of("people.noRole"), esperanto))
+                .isEqualTo("people.noRole");
+    }
+}
