@@ -7,6 +7,7 @@ import type {
   LimitForm,
   LimitLine,
   OutlineFilter,
+  ReportChoice,
   RunStatistics,
   RunView,
   Sheet,
@@ -141,6 +142,12 @@ export const queries = {
       queryKey: ['sheet', id],
       queryFn: async (): Promise<Sheet> =>
         shown.sheet(await data(api.GET('/api/nodes/{id}/sheet', { params: { path: { id } } }))),
+    }),
+  clientReports: (id: string) =>
+    queryOptions({
+      queryKey: ['client-reports', id],
+      queryFn: async (): Promise<ReportChoice> =>
+        data(api.GET('/api/clients/{id}/reports', { params: { path: { id } } })),
     }),
   templates: () => queryOptions({ queryKey: ['templates'], queryFn: () => data(api.GET('/api/templates')) }),
   followers: (id: string) =>

@@ -97,4 +97,5 @@ export type UnitKind = Omit<Schemas['UnitKind'], 'everybody' | 'own'> & {
 }
 export type ChosenUnit = Schemas['ChosenUnit']
 export type OwnUnit = Schemas['OwnUnitLine']
+export type ReportChoice = Omit<Schemas['ReportChoice'], 'units'> & { units: Units }
 export type Units = Omit<Schemas['UnitView'], 'kinds'> & { kinds: UnitKind[] }

@@ -1,23 +1,29 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react'
 import { useState } from 'react'
-import { afterEach, describe, expect, it } from 'vitest'
+import { afterEach, describe, expect, it, vi } from 'vitest'
 import { readTimes } from '../units/times'
 import { SiteZone } from '../units/useTimes'
 import { DayField, MomentField } from './DateField'
 
 const home = Intl.DateTimeFormat().resolvedOptions().timeZone
-let kept: string
+const kept = vi.fn<(value: string) => void>()
 
 function Day({ first }: { first: string }) {
   const [day, setDay] = useState(first)
-  kept = day
-  return <DayField label="Due" value={day} onChange={setDay} />
+  const keep = (next: string) => {
+    kept(next)
+    setDay(next)
+  }
+  return <DayField label="Due" value={day} onChange={keep} />
 }
 
 function Moment({ first }: { first: string }) {
   const [at, setAt] = useState(first)
-  kept = at
-  return <MomentField label="At" value={at} onChange={setAt} />
+  const keep = (next: string) => {
+    kept(next)
+    setAt(next)
+  }
+  return <MomentField label="At" value={at} onChange={keep} />
 }
 
 const field = (label: string): HTMLInputElement => screen.getByLabelText(label)
@@ -33,7 +39,7 @@ describe('a day', () => {
     render(<Day first="2026-11-30" />)
     expect(field('Due').value).toBe('30.11.2026')
     fireEvent.change(field('Due'), { target: { value: '2026-12-01' } })
-    expect(kept).toBe('2026-12-01')
+    expect(kept).toHaveBeenLastCalledWith('2026-12-01')
     fireEvent.blur(field('Due'))
     expect(field('Due').value).toBe('01.12.2026')
   })
@@ -44,14 +50,14 @@ describe('a day', () => {
     fireEvent.blur(field('Due'))
     expect(field('Due').value).toBe('31.2.2026')
     expect(field('Due').getAttribute('aria-invalid')).toBe('true')
-    expect(kept).toBe('')
+    expect(kept).toHaveBeenLastCalledWith('')
   })
 
   it('is chosen in a calendar', async () => {
     render(<Day first="2026-11-30" />)
     fireEvent.click(screen.getByLabelText('Due: choose in the calendar'))
     fireEvent.click(await screen.findByText('17'))
-    expect(kept).toBe('2026-11-17')
+    expect(kept).toHaveBeenLastCalledWith('2026-11-17')
     expect(field('Due').value).toBe('17 Nov 2026')
   })
 })
@@ -65,10 +71,10 @@ describe('a moment', () => {
     )
     expect(field('At').value).toBe('1 Dec 2026, 01:30')
     fireEvent.change(field('At'), { target: { value: '2 Dec 2026, 00:15' } })
-    expect(kept).toBe('2026-12-01T15:15:00.000Z')
+    expect(kept).toHaveBeenLastCalledWith('2026-12-01T15:15:00.000Z')
     fireEvent.blur(field('At'))
     fireEvent.click(screen.getByLabelText('At: choose in the calendar'))
     fireEvent.click(await screen.findByText('17'))
-    expect(kept).toBe('2026-12-16T15:15:00.000Z')
+    expect(kept).toHaveBeenLastCalledWith('2026-12-16T15:15:00.000Z')
   })
 })

@@ -11,6 +11,7 @@ import { PictureStrip } from '../pictures/PictureStrip'
 import { SiteZone } from '../units/useTimes'
 import { t } from '../words/t'
 import { CheckDetail } from './CheckDetail'
+import { ClientReports } from './ClientReports'
 import { CheckTable } from './CheckTable'
 import { KeepAsTemplate } from './KeepAsTemplate'
 import { ChangesSay } from './ChangesSay'
@@ -125,6 +126,7 @@ function SheetHead({ sheet, mayEdit, onLimits }: { sheet: Sheet; mayEdit: boolea
   const without = sheet.checks.filter(
     (check) => check.readingId !== null && check.resultId !== '' && check.limitNow === '',
   ).length
+  const [reportsOpen, setReportsOpen] = useState(false)
   const above = sheet.path.slice(0, -1).map((node) => node.name || node.tag)
   return (
     <header className="mb-3 flex items-center gap-4">
@@ -134,6 +136,9 @@ function SheetHead({ sheet, mayEdit, onLimits }: { sheet: Sheet; mayEdit: boolea
         <div className="flex flex-wrap items-center gap-x-2 text-ink2">
           {above.length > 0 && <span>{above.join(', ')}.</span>}
           {platedLevels.includes(sheet.node.level) && <Nameplate node={sheet.node} mayEdit={mayEdit} />}
+          {sheet.node.level === 'CLIENT' && (
+            <Button onClick={() => setReportsOpen(true)}>{t('plant:reports.open')}</Button>
+          )}
           {mayEdit && sheet.node.level === 'ASSET' && <KeepAsTemplate node={sheet.node} />}
           {mayEdit && sheet.checks.length > 0 && (
             <Button onClick={onLimits}>{without > 0 ? t('limits:without', { n: without }) : t('limits:open')}</Button>
@@ -147,6 +152,14 @@ function SheetHead({ sheet, mayEdit, onLimits }: { sheet: Sheet; mayEdit: boolea
           )}
         </div>
       </div>
+      {reportsOpen && (
+        <ClientReports
+          clientId={sheet.node.id}
+          name={labelOf(sheet.node)}
+          mayEdit={mayEdit}
+          onClose={() => setReportsOpen(false)}
+        />
+      )}
     </header>
   )
 }

@@ -34,7 +34,8 @@ function cleaned(result: number, size: number): number {
   return Math.abs(written - result) <= LOST * Math.max(size, Math.abs(result)) ? written : result
 }
 
-function conversion({ unit, factor, offset }: ShownUnit): Conversion {
+/** Numbers of a unit as somebody else sees them. */
+export function conversion({ unit, factor, offset }: ShownUnit): Conversion {
   if (factor === 1 && offset === 0) return { unit, value: same, difference: same }
   return {
     unit,

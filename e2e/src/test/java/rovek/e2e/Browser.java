@@ -16,6 +16,7 @@ import org.openqa.selenium.chrome.ChromeDriverService;
 import org.openqa.selenium.chrome.ChromeOptions;
 import org.openqa.selenium.interactions.Actions;
 import org.openqa.selenium.support.ui.ExpectedConditions;
+import org.openqa.selenium.support.ui.Select;
 import org.openqa.selenium.support.ui.WebDriverWait;
 
 /** A person at Debian's Chromium, 1280 by 800. Finds things the way people do: by their words. */
@@ -177,6 +178,12 @@ final class Browser implements AutoCloseable {
     }
 
     /** Chooses a file in the field with this label. */
+    /** Chooses by value in a list; blank is the first entry. */
+    void choose(String label, String value) {
+        By field = By.xpath("//select[@aria-label=" + literal(label) + "]");
+        new Select(wait.until(ExpectedConditions.elementToBeClickable(field))).selectByValue(value);
+    }
+
     void chooseFile(String label, Path file) {
         By field = By.xpath("//input[@type='file'][@aria-label=" + literal(label) + "]");
         wait.until(ExpectedConditions.presenceOfElementLocated(field))

@@ -22,10 +22,12 @@ class GermanJourneyTest extends SignedInJourney {
             browser.click(By.xpath("//select/option[.='Deutsch']"));
             browser.see("Änderungsverzeichnis");
             Accessibility.check(browser, "the settings in German");
+            browser.choose("Einheit für Druck", "psi");
+            browser.see("Einheiten gespeichert.");
             browser.room("Rundgänge");
             browser.see("Alle Stationen werden von Hand eingegeben; ein Messgerät ist nicht nötig.");
             browser.press("Messwerte eingeben");
-            browser.fill("Messwert von C-320 Tafel, Pressure", "7,2");
+            browser.fill("Messwert von C-320 Tafel, Pressure", "95,5");
             browser.press("Rundgang speichern");
             browser.see("Messwerte gespeichert.");
             assertThat(caller.get("/api/checks/" + pressure + "/trend?result=")
@@ -34,12 +36,16 @@ class GermanJourneyTest extends SignedInJourney {
                             .get(0)
                             .get("value")
                             .asDouble())
-                    .isEqualTo(7.2);
+                    .as("95.5 pounds of 4.4482216152605 N on 0.00064516 m2, in bar")
+                    .isEqualTo(6.584493214975785);
+            browser.see("95,5");
+            browser.see("psi");
             browser.see("Alle Messungen sind zugeordnet.");
             browser.open(rovek.address() + "/visits");
             browser.see("Ausgelesene, von Hand eingegebene, aufgenommene oder aus Dateien importierte Messungen.");
             assertThat(browser.texts(By.xpath("//nav//a"))).contains("Anlage", "Messgeräte", "Einsätze");
             browser.room("Einstellungen");
+            browser.choose("Einheit für Druck", "");
             browser.click(By.xpath("//select/option[.='English']"));
             browser.see("Audit trail");
         });

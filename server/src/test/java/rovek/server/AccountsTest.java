@@ -114,7 +114,7 @@ class AccountsTest {
         }
         Caller.Answer locked = guesser.signIn("guessed", RunningRovek.PASSWORD);
         assertThat(locked.status()).isEqualTo(429);
-        assertThat(locked.sentence()).startsWith("Too many tries. Wait");
+        assertThat(locked.sentence()).startsWith("Too many attempts. Wait");
         forget();
     }
 

@@ -205,7 +205,7 @@ class ByHandTest {
         Map.of(
                         "is no number", reading(pressure, "four"),
                         "is not in °C", reading(pressure, "20 °C"),
-                        "still to come", late,
+                        "in the future", late,
                         "yes or no", reading(guard, "perhaps"),
                         "Nothing is written down", reading(remark, " "),
                         "no picture", photo)

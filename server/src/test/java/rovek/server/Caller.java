@@ -22,13 +22,17 @@ public final class Caller {
     private final HttpClient http;
     private final JsonMapper json = JsonMapper.builder().build();
 
+    /** Blank for none. */
+    private final String language;
+
     public Caller(String address) {
-        this(address, new CookieManager());
+        this(address, new CookieManager(), "");
     }
 
-    private Caller(String address, CookieManager cookies) {
+    private Caller(String address, CookieManager cookies, String language) {
         this.address = address;
         this.cookies = cookies;
+        this.language = language;
         this.http = HttpClient.newBuilder().cookieHandler(cookies).build();
     }
 
@@ -38,7 +42,12 @@ public final class Caller {
 
     /** The same person with the same cookies at another server. */
     public Caller onServer(String otherAddress) {
-        return new Caller(otherAddress, cookies);
+        return new Caller(otherAddress, cookies, language);
+    }
+
+    /** The same person, who asks to be answered in a language. */
+    public Caller in(String wanted) {
+        return new Caller(address, cookies, wanted);
     }
 
     /**
@@ -175,7 +184,12 @@ public final class Caller {
         return text.getBytes(java.nio.charset.StandardCharsets.UTF_8);
     }
 
-    private Answer send(HttpRequest request) {
+    private Answer send(HttpRequest plain) {
+        HttpRequest request = language.isEmpty()
+                ? plain
+                : HttpRequest.newBuilder(plain, (name, value) -> true)
+                        .header("Accept-Language", language)
+                        .build();
         try {
             HttpResponse<byte[]> response = http.send(request, HttpResponse.BodyHandlers.ofByteArray());
             boolean isJson =

@@ -190,7 +190,7 @@ class CertificateTest {
                         .get("unchanged")
                         .asBoolean())
                 .isTrue();
-        assertThat(sign(issued, "x", RunningRovek.PASSWORD).sentence()).contains("It was signed already");
+        assertThat(sign(issued, "x", RunningRovek.PASSWORD).sentence()).contains("It is already signed");
     }
 
     private void execute(String sql) throws SQLException {

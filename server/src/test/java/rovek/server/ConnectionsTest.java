@@ -119,7 +119,7 @@ class ConnectionsTest {
                     .isEqualTo(1);
             assertThat(caller.post("/api/connections", Map.of("kind", "FOLDER", "place", "/etc"))
                             .sentence())
-                    .contains("the server opens no other folder");
+                    .contains("The server opens no other folder");
             assertThat(caller.post("/api/connections", Map.of("kind", "LINE", "place", "/dev/null", "baud", 9600))
                             .sentence())
                     .contains("has no serial line");

@@ -259,7 +259,7 @@ class CorrectionTest {
                 .hasSize(1);
         assertThat(undo(corrected).ok().get("sentence").asString()).startsWith("Undone: move to Client of");
         assertThat(sheet(visit)).isEqualTo(before);
-        assertThat(undo(corrected).sentence()).isEqualTo("That was undone already.");
+        assertThat(undo(corrected).sentence()).isEqualTo("This was undone already.");
     }
 
     @Test
@@ -439,10 +439,10 @@ class CorrectionTest {
                 .get("id")
                 .asString();
         String path = "/api/readings/" + reading + "/new-check";
-        assertThat(caller.post(path, Map.of("nodeId", asset)).sentence()).isEqualTo("Say what the point is called.");
+        assertThat(caller.post(path, Map.of("nodeId", asset)).sentence()).isEqualTo("Enter the name of the point.");
         assertThat(caller.post(path, Map.of("nodeId", clientOf(here.get(0)), "point", "Coupling"))
                         .sentence())
-                .startsWith("A check stands at a point of a machine");
+                .startsWith("A check belongs to a point");
         JsonNode corrected =
                 caller.post(path, Map.of("nodeId", asset, "point", "Coupling")).ok();
         JsonNode row = sheet(visit).get("rows").get(0);

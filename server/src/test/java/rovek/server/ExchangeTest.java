@@ -118,7 +118,7 @@ class ExchangeTest {
             }
             assertThat(caller.sendFile(path, "plant", file).sentence())
                     .as("the same twice at once")
-                    .contains("under way already");
+                    .contains("already under way");
             caller.post("/api/jobs/" + change + "/stop", Map.of());
             db.rollback();
         }
@@ -150,7 +150,7 @@ class ExchangeTest {
                         + preview.get("digest").asString(),
                 "plant.csv",
                 file);
-        assertThat(late.sentence()).contains("The plant was changed since you looked");
+        assertThat(late.sentence()).contains("The plant was changed since you opened the preview");
         assertThat(node("P-610").get("name").asString()).isEqualTo("Renamed by a person");
         JsonNode done = take(caller, file).ok();
         caller.post("/api/plant/changes/" + done.get("changeId").asString() + "/undo", Map.of())
@@ -259,7 +259,7 @@ class ExchangeTest {
                                 "/api/templates/" + pump + "/stamp",
                                 Map.of("parentId", area, "tags", "P-639..P-641", "name", ""))
                         .sentence())
-                .isEqualTo("P-640 is there already: Client of P-640, Works, Wellfield, P-640 Well pump.");
+                .isEqualTo("P-640 already exists: Client of P-640, Works, Wellfield, P-640 Well pump.");
         assertThat(caller.post(
                                 "/api/templates/" + pump + "/stamp",
                                 Map.of("parentId", area, "tags", "P-9..P-3", "name", ""))
@@ -269,7 +269,7 @@ class ExchangeTest {
                                 "/api/templates",
                                 Map.of("nodeId", node("P-640").get("id").asString(), "name", "Belt fan"))
                         .sentence())
-                .contains("There is a template \"Belt fan\" already");
+                .contains("There is already a template \"Belt fan\"");
         assertThat(caller.sendFile(
                                 "/api/plant/import/preview",
                                 "x.xlsx",
@@ -286,6 +286,6 @@ class ExchangeTest {
                         .sentence())
                 .contains("has to name the columns");
         assertThat(caller.get("/api/plant/export?format=docx").sentence())
-                .isEqualTo("A plant is written as CSV, XLSX or JSON.");
+                .isEqualTo("A plant is exported as CSV, XLSX or JSON.");
     }
 }

@@ -166,7 +166,7 @@ class FirmwareTest {
                 .contains("Another person than administrator")
                 .contains("Nothing was loaded");
         String path = "/api/firmware/" + kept.get("id").asString() + "/confirm";
-        assertThat(caller.post(path, Map.of()).sentence()).contains("You brought firmware 3.0.0 yourself");
+        assertThat(caller.post(path, Map.of()).sentence()).contains("You loaded firmware 3.0.0 yourself");
         Caller second = second();
         assertThat(install(second, kept).sentence())
                 .as("to be there is no word")
@@ -243,7 +243,7 @@ class FirmwareTest {
                 " " + key.repeat(9))) {
             Caller.Answer answer = caller.put("/api/makers-keys", Map.of("keys", List.of("Fieldsim " + key, wrong)));
             assertThat(answer.status()).as(wrong).isEqualTo(422);
-            assertThat(answer.sentence()).contains("is no maker with a key");
+            assertThat(answer.sentence()).contains("is not a maker with a key");
         }
         assertThat(caller.get("/api/makers-keys").ok().get("keys")).hasSize(1);
         caller.put("/api/makers-keys", Map.of("keys", List.of())).ok();

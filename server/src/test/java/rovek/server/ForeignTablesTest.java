@@ -176,9 +176,10 @@ class ForeignTablesTest {
         assertThat(looked.get("draft").get("order").isNull()).isTrue();
         assertThat(looked.get("marks").size()).isEqualTo(2);
         Map<String, Object> draft = draft(looked, "F-3");
-        assertThat(send("/api/foreign-tables", ambiguous, draft).sentence()).contains("before the decimals");
+        assertThat(send("/api/foreign-tables", ambiguous, draft).sentence())
+                .contains("decimal mark is a comma or a point");
         draft.put("mark", "POINT");
-        assertThat(send("/api/foreign-tables", ambiguous, draft).sentence()).contains("in which order");
+        assertThat(send("/api/foreign-tables", ambiguous, draft).sentence()).contains("order of day, month and year");
         draft.put("order", "MONTH_DAY_YEAR");
         JsonNode preview = send("/api/foreign-tables/preview", ambiguous, draft).ok();
         assertThat(preview.get("first").get(0).get("at").asString()).isEqualTo("2026-03-04T06:00:00Z");
@@ -196,15 +197,15 @@ class ForeignTablesTest {
                 .isEqualTo(422);
         assertThat(caller.sendFile("/api/foreign-tables/look", "x.zip", new byte[] {'P', 'K', 3, 4, 0, 0, 0, 0})
                         .sentence())
-                .contains("no table of text");
+                .contains("not a text table");
         assertThat(caller.sendFile("/api/foreign-tables/look", "x.csv", "Tag;When\n\"never closed;1\n".getBytes())
                         .sentence())
                 .contains("quotation mark");
         draft.put("serial", " ");
-        assertThat(send("/api/foreign-tables", LOG, draft).sentence()).contains("which instrument wrote");
+        assertThat(send("/api/foreign-tables", LOG, draft).sentence()).contains("Enter the instrument that wrote");
         draft.put("serial", "F-4");
         draft.put("zone", "Nowhere/At all");
-        assertThat(send("/api/foreign-tables", LOG, draft).sentence()).contains("no time zone");
+        assertThat(send("/api/foreign-tables", LOG, draft).sentence()).contains("not a time zone");
         draft.put("zone", "UTC");
         draft.put("columns", List.of());
         assertThat(send("/api/foreign-tables", LOG, draft).sentence()).contains("4 columns, not 0");

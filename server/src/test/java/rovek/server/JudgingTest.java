@@ -126,7 +126,7 @@ class JudgingTest extends GaugedPlant {
                 .contains("A target is a number");
         assertThat(caller.put(limits(pressure), Caller.saying(Caller.rule("ABOVE", 1.0, 2.0), "yesterday"))
                         .sentence())
-                .contains("is no time");
+                .contains("is not a time");
     }
 
     @Test
@@ -153,10 +153,10 @@ class JudgingTest extends GaugedPlant {
         assertThat(standingOf(pressure)).isEqualTo("PASS");
         assertThat(caller.put(event, Map.of("at", now.plusSeconds(9_999).toString(), "kind", "REPAIR"))
                         .sentence())
-                .contains("has not happened yet");
+                .contains("cannot be in the future");
         assertThat(caller.put(event, Map.of("at", now.toString(), "kind", "NOTE", "words", " "))
                         .sentence())
-                .contains("A note says something");
+                .contains("Enter the text of the note");
     }
 
     @Test
@@ -195,10 +195,10 @@ class JudgingTest extends GaugedPlant {
                 .get("checks")
                 .get(0);
         assertThat(check.get("fail").isNull()).as("it was judged by none").isTrue();
-        assertThat(check.get("reason").asString()).isEqualTo("no limit held when it was measured");
+        assertThat(check.get("reason").asString()).isEqualTo("no limit was effective when it was measured");
         assertThat(check.get("limitNow").asString()).isEqualTo("2.5/4.5 bar");
         assertThat(trend(pressure).get("points").get(0).get("reason").asString())
-                .isEqualTo("no limit held when it was measured");
+                .isEqualTo("no limit was effective when it was measured");
         caller.put(limits(pressure), Map.of("isInherited", false)).ok();
         assertThat(caller.get("/api/nodes/" + pressure + "/sheet")
                         .ok()
@@ -237,7 +237,7 @@ class JudgingTest extends GaugedPlant {
                                 "/api/overrides",
                                 Map.of("readingIds", List.of(reading), "verdict", "PASS", "reason", " "))
                         .sentence())
-                .contains("Say why");
+                .contains("Enter the reason");
         JsonNode done = caller.post(
                         "/api/overrides",
                         Map.of(
@@ -263,10 +263,10 @@ class JudgingTest extends GaugedPlant {
                 .get("html")
                 .asString();
         assertThat(paper)
-                .contains("Verdicts given by a person")
+                .contains("Verdicts overridden by a person")
                 .contains("pass instead of fail")
                 .contains("Valve was shut for a test")
-                .contains("1 is a person&#39;s own");
+                .contains("Of these verdicts 1 was overridden by a person.");
         caller.post("/api/corrections/" + done.get("id").asString() + "/undo", Map.of())
                 .ok();
         assertThat(standingOf(pressure)).isEqualTo("FAIL");

@@ -75,7 +75,7 @@ class LiveAtTwoServersTest {
                 await(here, live, view -> rows(view) >= 2);
                 assertThat(here.post(live + "/recording", recording("Another", 200, null))
                                 .sentence())
-                        .contains("Begun over there is being recorded already, by administrator");
+                        .contains("Begun over there is already being recorded by administrator");
                 here.post(live + "/recording", wanted).ok();
                 int before = rows(await(there, live, view -> rows(view) >= 2));
                 there.post(live + "/marks", Map.of("text", "valve opened")).ok();

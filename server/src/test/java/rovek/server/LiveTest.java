@@ -110,7 +110,7 @@ class LiveTest {
             caller.post(live + "/recording", wanted).ok();
             assertThat(caller.post(live + "/recording", recording("Another", 200, null))
                             .sentence())
-                    .contains("Start-up is being recorded already");
+                    .contains("Start-up is already being recorded");
             recorded(caller, live, 3);
             caller.post(live + "/marks", Map.of("text", "valve opened")).ok();
             recorded(caller, live, 6);
@@ -307,10 +307,10 @@ class LiveTest {
             JsonNode told = await(
                     () -> caller.get("/api/live/INSTRUMENT/" + instrument).ok(),
                     now -> !now.get("sentence").asString().isBlank());
-            assertThat(told.get("sentence").asString()).contains("shows nothing live");
+            assertThat(told.get("sentence").asString()).contains("has no live values");
             assertThat(caller.post("/api/live/INSTRUMENT/" + instrument + "/recording", recording("x", 500, null))
                             .sentence())
-                    .contains("No value has come in yet");
+                    .contains("No value has arrived yet");
         }
         assertThat(caller.get("/api/live/SETUP/" + UUID.randomUUID()).status()).isEqualTo(404);
         assertThat(caller.post("/api/live/SETUP/" + UUID.randomUUID() + "/marks", Map.of("text", ""))
@@ -390,7 +390,7 @@ class LiveTest {
             caller.post(live + "/marks", Map.of("text", "the last")).ok();
             Caller.Answer refused = caller.post(live + "/marks", Map.of("text", "one more"));
             assertThat(refused.status()).isEqualTo(409);
-            assertThat(refused.sentence()).contains("up to 500 markers", "the recording goes on");
+            assertThat(refused.sentence()).contains("up to 500 markers", "the recording continues");
             assertThat(caller.get(live).ok().get("recording").get("marks")).hasSize(500);
             caller.post(live + "/recording/end", Map.of()).ok();
         }

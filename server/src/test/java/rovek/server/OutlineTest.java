@@ -181,7 +181,7 @@ class OutlineTest {
                 .isEqualTo(422);
         assertThat(caller.post("/api/bulk", Map.of("facets", Map.of("class", "pump")))
                         .sentence())
-                .contains("Say which rows");
+                .contains("Choose the rows");
         assertThat(caller.post("/api/bulk", Map.of("ids", checks, "facets", Map.of("setting.vibration.lines", "many")))
                         .sentence())
                 .contains("Lines is one of");

@@ -247,7 +247,7 @@ class PackageFilesTest {
 
         assertThat(caller.put("/api/unit-spellings", Map.of("written", "mm/s", "symbol", "m/s²"))
                         .sentence())
-                .isEqualTo("\"mm/s\" is known already: mm/s.");
+                .isEqualTo("\"mm/s\" is already known as mm/s.");
         assertThat(caller.put("/api/unit-spellings", Map.of("written", "x".repeat(41), "symbol", "g"))
                         .status())
                 .isEqualTo(422);

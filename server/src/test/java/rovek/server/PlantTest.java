@@ -80,7 +80,7 @@ class PlantTest {
                 "/api/plant/nodes",
                 Map.of("parentId", point, "level", "CHECK", "technique", "vibration", "preset", "Velocity 10–1000 Hz"));
         assertThat(twice.status()).isEqualTo(422);
-        assertThat(twice.sentence()).isEqualTo("There is such a check at this point already: Velocity 10–1000 Hz.");
+        assertThat(twice.sentence()).isEqualTo("This point already has such a check: Velocity 10–1000 Hz.");
         plant.check(plant.id(asset, "POINT", "", "Coupling"), "vibration", "Velocity 10–1000 Hz");
         plant.check(point, "question", "Yes or no");
         assertThat(plant.check(point, "question", "Yes or no"))

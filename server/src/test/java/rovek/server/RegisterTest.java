@@ -78,7 +78,7 @@ class RegisterTest {
         assertThat(view().get("calibratedUntil").asString()).isEqualTo("2027-01-10");
         assertThat(caller.put(path, Map.of("months", 0)).sentence()).contains("1 to 240 months");
         assertThat(caller.put(path, Map.of("calibratedOn", "2099-01-01")).sentence())
-                .contains("still to come");
+                .contains("in the future");
     }
 
     @Test
@@ -122,7 +122,7 @@ class RegisterTest {
                 .ok()
                 .get("id")
                 .asString();
-        String ranOut = "had run out on the day of the visit";
+        String ranOut = "had expired on the day of the visit";
         JsonNode refused =
                 caller.get("/api/certificates/" + certificate + "/preview").ok();
         assertThat(refused.get("missing").get(0).asString()).contains(ranOut);

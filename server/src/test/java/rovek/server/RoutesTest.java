@@ -173,7 +173,7 @@ class RoutesTest {
                                 "/api/routes/" + UUID.randomUUID(),
                                 Map.of("name", "Never", "checkIds", List.of(), "everyDays", 0, "version", 0))
                         .sentence())
-                .contains("every 1 to 3660 days");
+                .contains("1 to 3,660 days");
     }
 
     /** The time of a stop is the median of what lies between two readings; half an hour or more is a break. */

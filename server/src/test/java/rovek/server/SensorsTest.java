@@ -165,7 +165,7 @@ class SensorsTest {
         int version = register(id, sensor("ACC-33", 100)).get("version").asInt();
         assertThat(caller.put("/api/sensors/" + UUID.randomUUID(), sensor("ACC-33", 10))
                         .sentence())
-                .contains("There is a sensor ACC-33 already");
+                .contains("There is already a sensor ACC-33");
         Map<String, Object> renamed = sensor("ACC-34", 100);
         renamed.put("version", version);
         assertThat(caller.put("/api/sensors/" + id, renamed).sentence()).contains("keeps that tag");

@@ -202,7 +202,7 @@ class ServerFaultsTest {
                 assertThat(job.get("sentence").asString())
                         .as("no room in " + table)
                         .contains("disk is full")
-                        .contains("Make room");
+                        .contains("Free disk space");
                 assertThat(count(database, "reading")).isZero();
                 execute(database, "DROP FUNCTION no_room CASCADE");
             }

@@ -150,7 +150,7 @@ class StopsMeasuredTwiceTest {
         assertThat(row.get("others").get(0).get("discardedBecause").asString()).isEqualTo("cable off");
         assertThat(caller.post("/api/readings/" + before.get("readingId").asString() + "/choose", null)
                         .sentence())
-                .isEqualTo("The reading was discarded: restore it first.");
+                .isEqualTo("The reading was discarded. Restore it first.");
         act(row.get("readingId").asString(), "discard", Map.of("reason", "this too"));
         assertThat(row(visit, checks.get(0)).get("reason").asString()).isEqualTo("discarded: this too");
     }

@@ -63,7 +63,9 @@ class StrangePlacesTest {
                 Caller.Answer refused = reviewer.post("/api/connections", Map.of("host", host, "port", port));
                 assertThat(refused.status()).as(host).isEqualTo(422);
                 assertThat(refused.sentence())
-                        .contains("does not connect to " + host + " port " + port, "An administrator keeps that list");
+                        .contains(
+                                "does not connect to " + host + " port " + port,
+                                "An administrator maintains that list");
             }
             inside.setSoTimeout(200);
             org.assertj.core.api.Assertions.assertThatThrownBy(inside::accept)
@@ -260,7 +262,7 @@ class StrangePlacesTest {
                                             "place",
                                             drives.resolve("drive").toString()))
                             .sentence())
-                    .contains("the server opens no other folder");
+                    .contains("The server opens no other folder");
             assertThat(caller.post("/api/connections/find", Map.of()).ok().get("candidates"))
                     .isEmpty();
         }

@@ -121,9 +121,9 @@ class UnitsTest extends GaugedPlant {
                 .isEqualTo(403);
         caller.post("/api/units/own", own("mWC", "mbar", "98.0665")).ok();
         assertThat(caller.post("/api/units/own", own("mWC", "mbar", "98")).sentence())
-                .contains("There is a unit \"mWC\" already");
+                .contains("There is already a unit \"mWC\"");
         assertThat(caller.post("/api/units/own", own("PSI", "bar", "1")).sentence())
-                .contains("There is a unit \"PSI\" already");
+                .contains("There is already a unit \"PSI\"");
         assertThat(caller.post("/api/units/own", own("zero", "bar", "0")).sentence())
                 .contains("not zero");
         assertThat(caller.post("/api/units/own", own("x".repeat(10_000), "bar", "1"))

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import rovek.core.limit.RollUp;
+import rovek.core.wording.Sentence;
 
 /**
  * What a certificate says, as a value: everything that is printed and nothing that depends on how.
@@ -32,7 +33,7 @@ public record CertificateContent(
         List<InstrumentStatement> instruments,
         List<SensorStatement> sensors,
         boolean isByHand,
-        List<String> files,
+        List<Sentence> files,
         List<CertificateRow> rows) {
 
     /**
@@ -91,41 +92,44 @@ public record CertificateContent(
     }
 
     /** The finding in one sentence; says what was not judged even where all else passed. */
-    public String finding() {
+    public Sentence finding() {
         RollUp all = rollUp();
-        List<String> parts = new ArrayList<>();
-        parts.add(all.fail() + " fail");
-        parts.add(all.watch() + " watch");
-        parts.add(all.pass() + " pass");
-        parts.add(all.notJudged() + " not judged");
         long overridden = rows.stream()
                 .filter(row -> row.judgement().overridden().isPresent())
                 .count();
-        String byPersons = overridden == 0
-                ? ""
-                : " Of these verdicts %d %s a person's own, given instead of the computed one."
-                        .formatted(overridden, overridden == 1 ? "is" : "are");
-        return "%d %s: %s.%s"
-                .formatted(all.total(), all.total() == 1 ? "result" : "results", String.join(", ", parts), byPersons);
+        return Sentence.of(
+                "reports.finding",
+                "results",
+                all.total(),
+                "fail",
+                all.fail(),
+                "watch",
+                all.watch(),
+                "pass",
+                all.pass(),
+                "notJudged",
+                all.notJudged(),
+                "overridden",
+                overridden);
     }
 
     /** What keeps it from being signed, each as a sentence; empty when it is complete. */
-    public List<String> missing() {
-        List<String> missing = new ArrayList<>();
+    public List<Sentence> missing() {
+        List<Sentence> missing = new ArrayList<>();
         if (client.isBlank()) {
-            missing.add("The readings do not belong to a client: move the assets under one.");
+            missing.add(Sentence.of("reports.noClient"));
         }
         if (rows.isEmpty()) {
-            missing.add("No result is chosen.");
+            missing.add(Sentence.of("reports.noResult"));
         }
         if (instruments.isEmpty() && !isByHand) {
-            missing.add("No instrument is named.");
+            missing.add(Sentence.of("reports.noInstrument"));
         }
         for (InstrumentStatement instrument : instruments) {
             if (instrument.calibratedOn().isEmpty()) {
-                missing.add("The calibration date of %s is not known.".formatted(instrument.name()));
+                missing.add(Sentence.of("reports.calibrationUnknown", "instrument", instrument.name()));
             } else if (instrument.calibratedOn().get().isAfter(visitOn)) {
-                missing.add("%s was calibrated only after the visit.".formatted(instrument.name()));
+                missing.add(Sentence.of("reports.calibratedAfter", "instrument", instrument.name()));
             }
         }
         return missing;
@@ -133,18 +137,16 @@ public record CertificateContent(
 
     /**
      * Instruments and sensors whose calibration had run out on the day of the visit, each as a sentence. Whether that
-     * forbids signing is the house's rule.
+     * forbids signing is the company's policy.
      */
-    public List<String> overdue() {
-        Stream<String> ofInstruments = instruments.stream()
+    public List<Sentence> overdue() {
+        Stream<Sentence> ofInstruments = instruments.stream()
                 .filter(instrument -> instrument.calibratedOn().isPresent() && !instrument.isCalibratedOn(visitOn))
-                .map(instrument ->
-                        "The calibration of %s had run out on the day of the visit.".formatted(instrument.name()));
-        Stream<String> ofSensors = sensors.stream()
+                .map(instrument -> Sentence.of("reports.instrumentOverdue", "instrument", instrument.name()));
+        Stream<Sentence> ofSensors = sensors.stream()
                 .filter(sensor ->
                         sensor.dueOn().filter(due -> due.isBefore(visitOn)).isPresent())
-                .map(sensor ->
-                        "The calibration of sensor %s had run out on the day of the visit.".formatted(sensor.name()));
+                .map(sensor -> Sentence.of("reports.sensorOverdue", "sensor", sensor.name()));
         return Stream.concat(ofInstruments, ofSensors).toList();
     }
 }

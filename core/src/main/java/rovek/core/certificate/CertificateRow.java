@@ -7,6 +7,7 @@ import rovek.core.limit.Judgement;
 import rovek.core.limit.Verdict;
 import rovek.core.unit.Amount;
 import rovek.core.unit.UnitOfMeasure;
+import rovek.core.wording.Sentence;
 
 /**
  * One result on a certificate.
@@ -44,7 +45,7 @@ public record CertificateRow(
     }
 
     /** Blank unless the verdict is not judged. */
-    public String reasonNotJudged() {
-        return verdict() == Verdict.NOT_JUDGED ? judgement.reason() : "";
+    public Sentence reasonNotJudged() {
+        return verdict() == Verdict.NOT_JUDGED ? judgement.reason() : Sentence.NONE;
     }
 }

@@ -69,7 +69,7 @@ public record Bounds(Range watch, Range fail, boolean isForbidden) {
     }
 
     /** The same in another unit. */
-    Bounds in(UnitOfMeasure from, UnitOfMeasure to) {
+    public Bounds in(UnitOfMeasure from, UnitOfMeasure to) {
         return from.equals(to)
                 ? this
                 : new Bounds(LimitUnits.in(watch, from, to), LimitUnits.in(fail, from, to), isForbidden);

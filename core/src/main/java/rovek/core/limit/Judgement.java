@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.Collection;
 import java.util.Objects;
 import java.util.Optional;
+import rovek.core.wording.Sentence;
 
 /**
  * The verdict on one reading, and how it came about.
@@ -13,12 +14,13 @@ import java.util.Optional;
  * @param overridden what a person put in the place of the computed verdict; empty where nobody did
  * @param rejudged what it was judged before, where the limit was said for readings that were there already
  */
-public record Judgement(Verdict verdict, String reason, Optional<Overridden> overridden, Optional<Rejudged> rejudged) {
+public record Judgement(
+        Verdict verdict, Sentence reason, Optional<Overridden> overridden, Optional<Rejudged> rejudged) {
 
-    public static final String NO_LIMIT = "no limit is set";
+    public static final Sentence NO_LIMIT = Sentence.of("limit.none");
 
     /** There is a limit, but of another time. */
-    public static final String NO_LIMIT_THEN = "no limit held when it was measured";
+    public static final Sentence NO_LIMIT_THEN = Sentence.of("limit.noneThen");
 
     /**
      * A person's own verdict.
@@ -42,7 +44,7 @@ public record Judgement(Verdict verdict, String reason, Optional<Overridden> ove
         }
     }
 
-    public static Judgement of(Verdict verdict, String reason) {
+    public static Judgement of(Verdict verdict, Sentence reason) {
         return new Judgement(verdict, reason, Optional.empty(), Optional.empty());
     }
 
@@ -52,22 +54,22 @@ public record Judgement(Verdict verdict, String reason, Optional<Overridden> ove
      * @param obstacle why the reading must not be judged, e.g. an overloaded sensor; blank where nothing is in the way
      * @param outcomes of the results that have a limit
      */
-    public static Judgement worstOf(String obstacle, Collection<Limit.Outcome> outcomes) {
+    public static Judgement worstOf(Sentence obstacle, Collection<Limit.Outcome> outcomes) {
         if (!obstacle.isBlank()) {
             return notJudged(obstacle);
         }
-        String remark = outcomes.stream()
+        Sentence remark = outcomes.stream()
                 .map(Limit.Outcome::remark)
                 .filter(one -> !one.isBlank())
                 .findFirst()
-                .orElse("");
+                .orElse(Sentence.NONE);
         Verdict worst = RollUp.ofAll(
                         outcomes.stream().map(Limit.Outcome::verdict).toList())
                 .worst();
         return of(worst, worst == Verdict.NOT_JUDGED && remark.isBlank() ? NO_LIMIT : remark);
     }
 
-    public static Judgement notJudged(String reason) {
+    public static Judgement notJudged(Sentence reason) {
         return of(Verdict.NOT_JUDGED, reason);
     }
 

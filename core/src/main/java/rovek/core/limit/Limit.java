@@ -6,6 +6,7 @@ import java.util.Optional;
 import rovek.core.technique.Sense;
 import rovek.core.unit.Amount;
 import rovek.core.unit.UnitOfMeasure;
+import rovek.core.wording.Sentence;
 
 /**
  * What is right for one result: rules, of which the worst counts.
@@ -27,7 +28,7 @@ public record Limit(List<Rule> rules, Optional<UnitOfMeasure> unit, double hyste
         }
     }
 
-    private static final String KEPT = "kept by the hysteresis: it has not come back far enough";
+    private static final Sentence KEPT = Sentence.of("limit.kept");
 
     /** One boundary or two, on the side that is worse. */
     public static Limit plain(Sense sense, Optional<Amount> watch, Optional<Amount> fail) {
@@ -82,10 +83,10 @@ public record Limit(List<Rule> rules, Optional<UnitOfMeasure> unit, double hyste
      * @param passed which boundaries of each rule it is past, in the order of the rules; nothing of one that could not
      *     be applied
      */
-    public record Outcome(Verdict verdict, String remark, List<Bounds> bounds, List<Bounds.Passed> passed) {
+    public record Outcome(Verdict verdict, Sentence remark, List<Bounds> bounds, List<Bounds.Passed> passed) {
 
         /** What was not judged, and why. */
-        public static Outcome notJudged(String remark) {
+        public static Outcome notJudged(Sentence remark) {
             return new Outcome(Verdict.NOT_JUDGED, remark, List.of(), List.of());
         }
     }
@@ -112,7 +113,7 @@ public record Limit(List<Rule> rules, Optional<UnitOfMeasure> unit, double hyste
         List<Verdict> without = new ArrayList<>();
         List<Bounds> bounds = new ArrayList<>();
         List<Bounds.Passed> passed = new ArrayList<>();
-        String missing = "";
+        Sentence missing = Sentence.NONE;
         for (int i = 0; i < rules.size(); i++) {
             Yardstick yardstick = rules.get(i).yardstick(inOwn);
             Bounds.Passed was = i < before.size() ? before.get(i) : Bounds.Passed.NONE;
@@ -127,10 +128,10 @@ public record Limit(List<Rule> rules, Optional<UnitOfMeasure> unit, double hyste
                         .verdict());
                 bounds.add(found);
             });
-            missing = missing.isEmpty() ? yardstick.missing() : missing;
+            missing = missing.isBlank() ? yardstick.missing() : missing;
         }
         Verdict worst = RollUp.ofAll(verdicts).worst();
-        String remark = missing.isEmpty() && worst != RollUp.ofAll(without).worst() ? KEPT : missing;
+        Sentence remark = missing.isBlank() && worst != RollUp.ofAll(without).worst() ? KEPT : missing;
         return new Outcome(
                 worst,
                 remark,

@@ -2,6 +2,7 @@ package rovek.core.limit;
 
 import java.util.Optional;
 import rovek.core.trend.Spread;
+import rovek.core.wording.Sentence;
 
 /** One way to say what is right. Every rule comes down to the boundaries that hold for a reading at its time. */
 public sealed interface Rule {
@@ -121,10 +122,14 @@ public sealed interface Rule {
 
         @Override
         public Yardstick yardstick(Background background) {
-            Optional<String> obstacle = baselineObstacle(background);
+            Optional<Sentence> obstacle = baselineObstacle(background);
             return obstacle.isPresent()
                     ? Yardstick.missing(obstacle.get())
-                    : ofMedian(Spread.of(background.baseline()).median(), allowed, isShare, "the baseline");
+                    : ofMedian(
+                            Spread.of(background.baseline()).median(),
+                            allowed,
+                            isShare,
+                            Sentence.of("limit.theBaseline"));
         }
     }
 
@@ -134,7 +139,7 @@ public sealed interface Rule {
         @Override
         public Yardstick yardstick(Background background) {
             return background.before().isEmpty()
-                    ? Yardstick.missing("there is no reading half a day or more before it")
+                    ? Yardstick.missing(Sentence.of("limit.noReadingBefore"))
                     : Yardstick.of(allowed.around(background.before().getAsDouble(), background.daysSince()));
         }
     }
@@ -145,8 +150,12 @@ public sealed interface Rule {
         @Override
         public Yardstick yardstick(Background background) {
             return background.sisters().length == 0
-                    ? Yardstick.missing("no sister asset was measured about then")
-                    : ofMedian(Spread.of(background.sisters()).median(), allowed, isShare, "the sisters' median");
+                    ? Yardstick.missing(Sentence.of("limit.noSister"))
+                    : ofMedian(
+                            Spread.of(background.sisters()).median(),
+                            allowed,
+                            isShare,
+                            Sentence.of("limit.theSisters"));
         }
 
         @Override
@@ -165,7 +174,7 @@ public sealed interface Rule {
 
         @Override
         public Yardstick yardstick(Background background) {
-            Optional<String> obstacle = baselineObstacle(background);
+            Optional<Sentence> obstacle = baselineObstacle(background);
             if (obstacle.isPresent()) {
                 return Yardstick.missing(obstacle.get());
             }
@@ -175,22 +184,26 @@ public sealed interface Rule {
                     ? spread.robustDeviation() * SmallSample.robust(readings)
                     : spread.standardDeviation() * SmallSample.classical(readings);
             return scale == 0
-                    ? Yardstick.missing("the baseline does not scatter at all")
+                    ? Yardstick.missing(Sentence.of("limit.noScatter"))
                     : Yardstick.of(allowed.around(isRobust ? spread.median() : spread.mean(), scale));
         }
     }
 
-    private static Optional<String> baselineObstacle(Background background) {
+    private static Optional<Sentence> baselineObstacle(Background background) {
         if (background.baseline().length < background.baselineWanted()) {
-            return Optional.of("the baseline is not complete: %d of %d readings"
-                    .formatted(background.baseline().length, background.baselineWanted()));
+            return Optional.of(Sentence.of(
+                    "limit.baselineShort",
+                    "readings",
+                    background.baseline().length,
+                    "wanted",
+                    background.baselineWanted()));
         }
-        return background.isOfBaseline() ? Optional.of("it belongs to the baseline") : Optional.empty();
+        return background.isOfBaseline() ? Optional.of(Sentence.of("limit.ofBaseline")) : Optional.empty();
     }
 
-    private static Yardstick ofMedian(double median, Allowed allowed, boolean isShare, String what) {
+    private static Yardstick ofMedian(double median, Allowed allowed, boolean isShare, Sentence what) {
         if (isShare && median == 0) {
-            return Yardstick.missing(what + " is nought: no share of it can be taken");
+            return Yardstick.missing(Sentence.of("limit.shareOfZero", "what", what));
         }
         return Yardstick.of(allowed.around(median, isShare ? Math.abs(median) / 100 : 1));
     }

@@ -15,6 +15,9 @@ public record Sentence(String key, Map<String, Object> values) {
     /** What is worded already: by an instrument, by a person, or by an earlier version. */
     private static final String PLAIN = "base.plain";
 
+    /** Nothing is said. */
+    public static final Sentence NONE = plain("");
+
     public Sentence {
         values = Map.copyOf(values);
     }
@@ -31,5 +34,9 @@ public record Sentence(String key, Map<String, Object> values) {
     /** A text that is worded already, as it is. */
     public static Sentence plain(String text) {
         return of(PLAIN, "text", text);
+    }
+
+    public boolean isBlank() {
+        return key.equals(PLAIN) && values.get("text").toString().isBlank();
     }
 }

@@ -13,6 +13,7 @@ import rovek.core.limit.Judgement;
 import rovek.core.limit.Verdict;
 import rovek.core.unit.Amount;
 import rovek.core.unit.UnitCatalogue;
+import rovek.core.wording.Sentence;
 
 class CertificateContentTest {
 
@@ -28,7 +29,7 @@ class CertificateContentTest {
                 Optional.of(Amount.of(1, "mm/s")),
                 List.of(),
                 false,
-                Judgement.of(verdict, reason),
+                Judgement.of(verdict, Sentence.plain(reason)),
                 "");
     }
 
@@ -51,20 +52,34 @@ class CertificateContentTest {
     @Test
     void theFindingCountsWhatWasNotJudgedBesideThePasses() {
         var content = content(Optional.of(DAY), row(Verdict.PASS, ""), row(Verdict.NOT_JUDGED, "no limit is set"));
-        assertThat(content.finding()).isEqualTo("2 results: 0 fail, 0 watch, 1 pass, 1 not judged.");
+        assertThat(content.finding())
+                .isEqualTo(Sentence.of(
+                        "reports.finding",
+                        "results",
+                        2,
+                        "fail",
+                        0,
+                        "watch",
+                        0,
+                        "pass",
+                        1,
+                        "notJudged",
+                        1,
+                        "overridden",
+                        0L));
         assertThat(content.notJudged()).hasSize(1);
         assertThat(content.missing()).isEmpty();
     }
 
     @Test
     void whatIsMissingIsListedBeforeSigning() {
-        assertThat(content(Optional.of(DAY.minusDays(1))).missing()).containsExactly("No result is chosen.");
+        assertThat(content(Optional.of(DAY.minusDays(1))).missing()).containsExactly(Sentence.of("reports.noResult"));
     }
 
     @Test
     void aCalibrationThatHadRunOutIsSaidApartTheDayItselfIsWithin() {
         assertThat(content(Optional.of(DAY.minusDays(1))).overdue())
-                .containsExactly("The calibration of VH-2 no. 30417 had run out on the day of the visit.");
+                .containsExactly(Sentence.of("reports.instrumentOverdue", "instrument", "VH-2 no. 30417"));
         assertThat(content(Optional.of(DAY)).overdue()).isEmpty();
         assertThat(content(Optional.empty()).overdue())
                 .as("how long it holds is not known")
@@ -88,7 +103,8 @@ class CertificateContentTest {
                 false,
                 List.of(),
                 List.of(row(Verdict.PASS, "")));
-        assertThat(content.missing()).containsExactly("VH-2 no. 30417 was calibrated only after the visit.");
+        assertThat(content.missing())
+                .containsExactly(Sentence.of("reports.calibratedAfter", "instrument", "VH-2 no. 30417"));
     }
 
     @Test

@@ -13,6 +13,7 @@ import rovek.core.technique.ResultDefinition;
 import rovek.core.technique.Sense;
 import rovek.core.unit.Amount;
 import rovek.core.unit.UnitCatalogue;
+import rovek.core.wording.Sentence;
 
 class LimitTest {
 
@@ -89,10 +90,12 @@ class LimitTest {
 
     @Example
     void withoutALimitOrWithAnObstacleNothingIsJudged() {
-        assertThat(Judgement.worstOf("", List.of())).isEqualTo(Judgement.notJudged("no limit is set"));
+        assertThat(Judgement.worstOf(Sentence.NONE, List.of()))
+                .isEqualTo(Judgement.notJudged(Sentence.of("limit.none")));
         Limit.Outcome good = mmPerSecond(2.8, 4.5).judge(Amount.of(1, "mm/s"), List.of(), Background.NOTHING);
-        assertThat(Judgement.worstOf("", List.of(good)).verdict()).isEqualTo(Verdict.PASS);
-        assertThat(Judgement.worstOf("overloaded", List.of(good))).isEqualTo(Judgement.notJudged("overloaded"));
+        assertThat(Judgement.worstOf(Sentence.NONE, List.of(good)).verdict()).isEqualTo(Verdict.PASS);
+        Sentence overloaded = Sentence.plain("overloaded");
+        assertThat(Judgement.worstOf(overloaded, List.of(good))).isEqualTo(Judgement.notJudged(overloaded));
     }
 
     /** A pressure below the atmosphere, a temperature below zero: the share is one of the size of the median. */
@@ -168,13 +171,13 @@ class LimitTest {
                 .orElseThrow();
         Limit.Outcome outcome = both.judge(Amount.of(7, "bar"), List.of(), Background.NOTHING);
         assertThat(outcome.verdict()).isEqualTo(Verdict.WATCH);
-        assertThat(outcome.remark()).contains("baseline is not complete: 0 of 1");
+        assertThat(outcome.remark()).isEqualTo(Sentence.of("limit.baselineShort", "readings", 0, "wanted", 1));
         Judgement alone = Judgement.worstOf(
-                "",
+                Sentence.NONE,
                 List.of(LimitText.parse("sisters +50/+100 %", Sense.HIGHER_IS_WORSE)
                         .orElseThrow()
                         .judge(Amount.of(7, "bar"), List.of(), Background.NOTHING)));
-        assertThat(alone).isEqualTo(Judgement.notJudged("no sister asset was measured about then"));
+        assertThat(alone).isEqualTo(Judgement.notJudged(Sentence.of("limit.noSister")));
     }
 
     @Property
@@ -190,11 +193,11 @@ class LimitTest {
         assertThat(limit.judge(value, List.of(PAST_WATCH), Background.NOTHING).verdict())
                 .as("coming from below")
                 .isEqualTo(fresh);
-        String remark =
+        Sentence remark =
                 limit.judge(value, List.of(PAST_FAIL), Background.NOTHING).remark();
         assertThat(remark)
                 .as("and says so where the value alone would not")
-                .isEqualTo(tremble > 0 ? "" : "kept by the hysteresis: it has not come back far enough");
+                .isEqualTo(tremble > 0 ? Sentence.NONE : Sentence.of("limit.kept"));
         assertThat(limit.judge(Amount.of(4.29, "mm/s"), List.of(PAST_FAIL), Background.NOTHING)
                         .verdict())
                 .as("back within")

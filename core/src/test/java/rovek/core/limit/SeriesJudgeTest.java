@@ -16,6 +16,7 @@ import net.jqwik.api.constraints.Size;
 import rovek.core.technique.Sense;
 import rovek.core.trend.TimedValue;
 import rovek.core.unit.UnitCatalogue;
+import rovek.core.wording.Sentence;
 
 class SeriesJudgeTest {
 
@@ -112,7 +113,7 @@ class SeriesJudgeTest {
         SeriesJudge judge = judge(daily(9, 9, 1, 2, 2, 4), layers("baseline +50/+100 %"), weekend, List.of());
         assertThat(verdicts(judge).subList(2, 6))
                 .containsExactly(Verdict.NOT_JUDGED, Verdict.NOT_JUDGED, Verdict.PASS, Verdict.FAIL);
-        assertThat(judge.judged().get(3).outcome().remark()).isEqualTo("it belongs to the baseline");
+        assertThat(judge.judged().get(3).outcome().remark()).isEqualTo(Sentence.of("limit.ofBaseline"));
     }
 
     @Example
@@ -157,7 +158,7 @@ class SeriesJudgeTest {
                         .get(1)
                         .outcome()
                         .remark())
-                .contains("half a day or more before it");
+                .isEqualTo(Sentence.of("limit.noReadingBefore"));
     }
 
     @Example
@@ -176,7 +177,7 @@ class SeriesJudgeTest {
                 List.of(new TimedValue(day(1), 1), new TimedValue(day(2), 50)), List.of(new TimedValue(day(0.5), 1.2)));
         List<SeriesJudge.Judged> judged = judge(values, layers("sisters +50/+100 %"), Baselines.FIRST_READINGS, sisters)
                 .judged();
-        assertThat(judged.get(0).outcome().remark()).contains("no sister asset");
+        assertThat(judged.get(0).outcome().remark()).isEqualTo(Sentence.of("limit.noSister"));
         assertThat(judged.get(1).outcome().verdict()).isEqualTo(Verdict.WATCH);
         assertThat(judged.get(1).outcome().bounds().get(0).watch().high()).isEqualTo(1.5 * 1.1);
         assertThat(judged.get(2).outcome().verdict())

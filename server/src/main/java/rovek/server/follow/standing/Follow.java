@@ -32,7 +32,7 @@ public class Follow {
     private static final int SPARK_READINGS = 13;
     private static final int MOST_CHECKS_ON_A_SHEET = 60;
     private static final ReadingVerdict NEVER_MEASURED =
-            new ReadingVerdict(Judgement.notJudged("never measured"), Map.of());
+            new ReadingVerdict(Judgement.notJudged(Sentence.of("follow.neverMeasured")), Map.of());
 
     private final Plant plant;
     private final Readings readings;
@@ -81,7 +81,7 @@ public class Follow {
             @Nullable Double change,
             Verdict verdict,
             Verdict verdictBefore,
-            String reason,
+            Sentence reason,
             @Nullable VerdictNotes notes,
             List<Double> spark) {}
 

@@ -4,6 +4,7 @@ import jakarta.annotation.Nullable;
 import java.util.List;
 import java.util.UUID;
 import rovek.core.limit.Verdict;
+import rovek.core.wording.Sentence;
 import rovek.server.judging.reading.ResultCourse.Stretch;
 import rovek.server.judging.verdict.VerdictNotes;
 import rovek.server.plant.event.PlantEvent;
@@ -51,7 +52,7 @@ public record TrendView(
             String at,
             double value,
             Verdict verdict,
-            String reason,
+            Sentence reason,
             @Nullable VerdictNotes notes) {}
 
     /**

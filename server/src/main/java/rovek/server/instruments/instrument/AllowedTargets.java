@@ -92,6 +92,6 @@ public class AllowedTargets {
                 .map(InetAddress::getHostAddress)
                 .findFirst()
                 .orElseThrow(() -> new DomainProblem.Invalid(
-                        "host", Sentence.of("instruments.targetRefused", "host", host, "port", port)));
+                        "host", Sentence.of("instruments.targetRefused", "host", host, "port", String.valueOf(port))));
     }
 }

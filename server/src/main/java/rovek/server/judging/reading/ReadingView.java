@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.UUID;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.unit.Amount;
+import rovek.core.wording.Sentence;
 
 /**
  * A reading with its results.
@@ -34,7 +35,7 @@ public record ReadingView(
         Instant takenAt,
         String label,
         String note,
-        String obstacle,
+        Sentence obstacle,
         boolean replaced,
         String discardedBecause,
         Map<String, String> filled,

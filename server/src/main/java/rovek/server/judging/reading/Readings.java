@@ -203,10 +203,10 @@ public class Readings {
     }
 
     private ReadingView view(ReadingRow row) {
-        String obstacle = ReadingView.isDatedAhead(row.takenAt(), row.storedAt())
-                ? "It says that it was taken on %s, later than it was read back: correct its time."
-                        .formatted(row.takenAt().toString().substring(0, 10))
-                : row.obstacle();
+        Sentence obstacle = ReadingView.isDatedAhead(row.takenAt(), row.storedAt())
+                ? Sentence.of(
+                        "judging.datedAhead", "on", row.takenAt().toString().substring(0, 10))
+                : Sentence.plain(row.obstacle());
         return new ReadingView(
                 row.id(),
                 row.checkId(),

@@ -7,6 +7,7 @@ import rovek.core.limit.Limit;
 import rovek.core.limit.LimitLayers;
 import rovek.core.limit.Verdict;
 import rovek.core.technique.ResultDefinition;
+import rovek.core.wording.Sentence;
 
 /**
  * How a reading was judged.
@@ -33,7 +34,7 @@ public record ReadingVerdict(Judgement judgement, Map<String, OfResult> results)
     public ReadingVerdict onlyOn(String resultId) {
         Map<String, OfResult> own = results.containsKey(resultId) ? Map.of(resultId, results.get(resultId)) : Map.of();
         Judgement computed = Judgement.worstOf(
-                "", own.values().stream().map(OfResult::outcome).toList());
+                Sentence.NONE, own.values().stream().map(OfResult::outcome).toList());
         Verdict ofAll =
                 judgement.overridden().map(Judgement.Overridden::computed).orElse(judgement.verdict());
         boolean speaksForAll = computed.verdict() == ofAll

@@ -24,6 +24,7 @@ import rovek.core.plant.Node;
 import rovek.core.plant.Sisters;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.trend.TimedValue;
+import rovek.core.wording.Sentence;
 import rovek.server.judging.reading.ReadingView;
 import rovek.server.judging.reading.Readings;
 import rovek.server.judging.reading.ResultSeries;
@@ -108,8 +109,10 @@ public class Verdicts {
     }
 
     private static Limit.Outcome withoutValue(CheckView check, String resultId) {
-        return Limit.Outcome.notJudged(
-                "there is no value of " + check.technique().result(resultId).name());
+        return Limit.Outcome.notJudged(Sentence.of(
+                "judging.noValueOf",
+                "result",
+                check.technique().result(resultId).name()));
     }
 
     private static Limit.Outcome firstOutcome(
@@ -138,8 +141,9 @@ public class Verdicts {
         List<Limit.Outcome> outcomes = parts.now().values().stream()
                 .map(ReadingVerdict.OfResult::outcome)
                 .toList();
-        String obstacle =
-                reading.results().isEmpty() && reading.obstacle().isBlank() ? "there is no result" : reading.obstacle();
+        Sentence obstacle = reading.results().isEmpty() && reading.obstacle().isBlank()
+                ? Sentence.of("judging.noResult")
+                : reading.obstacle();
         Judgement judgement = Judgement.worstOf(obstacle, outcomes);
         if (judgement.reason().equals(Judgement.NO_LIMIT)
                 && judgement.verdict() == Verdict.NOT_JUDGED
@@ -170,7 +174,7 @@ public class Verdicts {
         return new ReadingVerdict(judgement, parts.now());
     }
 
-    private static Optional<String> valueMissing(Parts parts) {
+    private static Optional<Sentence> valueMissing(Parts parts) {
         return parts.now().entrySet().stream()
                 .filter(one -> !parts.reading().results().containsKey(one.getKey()))
                 .map(one -> one.getValue().outcome().remark())
@@ -262,7 +266,7 @@ public class Verdicts {
                     .readings()
                     .indexOf(reading.id());
             return at < 0
-                    ? Limit.Outcome.notJudged("it does not count")
+                    ? Limit.Outcome.notJudged(Sentence.of("judging.doesNotCount"))
                     : all.get(at).outcome();
         }
 

@@ -9,6 +9,7 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -20,19 +21,25 @@ import rovek.core.certificate.CertificateRow;
 import rovek.core.limit.Bounds;
 import rovek.core.limit.Judgement;
 import rovek.core.limit.LimitLayers;
+import rovek.core.plant.Level;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.unit.Amount;
 import rovek.core.unit.UnitCatalogue;
+import rovek.core.unit.UnitOfMeasure;
+import rovek.core.wording.Sentence;
 import rovek.server.judging.original.Originals;
 import rovek.server.judging.reading.InstrumentCalibration;
 import rovek.server.judging.reading.ReadingView;
 import rovek.server.judging.reading.Readings;
 import rovek.server.judging.verdict.ReadingVerdict;
 import rovek.server.people.account.Accounts;
+import rovek.server.people.unit.ShownUnits;
 import rovek.server.plant.tree.CheckView;
 import rovek.server.plant.tree.Plant;
+import rovek.server.plant.tree.PlantNode;
 import rovek.server.plant.tree.PlantTree;
 import rovek.server.reports.certificate.CertifiedReadings.Certified;
+import rovek.server.reports.choice.ReportChoices;
 import rovek.server.rounds.visit.Visits;
 import rovek.server.rounds.visit.Visits.VisitRecord;
 import rovek.server.rounds.visit.Visits.VisitRow;
@@ -47,6 +54,7 @@ class CertificateComposer {
     private final Accounts accounts;
     private final Equipment equipment;
     private final Originals originals;
+    private final ReportChoices choices;
 
     CertificateComposer(
             Visits visits,
@@ -54,7 +62,9 @@ class CertificateComposer {
             Plant plant,
             Accounts accounts,
             Equipment equipment,
-            Originals originals) {
+            Originals originals,
+            ReportChoices choices) {
+        this.choices = choices;
         this.visits = visits;
         this.readings = readings;
         this.plant = plant;
@@ -66,11 +76,17 @@ class CertificateComposer {
     /**
      * What a certificate says, and of what.
      *
+     * @param language that it is written in
      * @param readings it states
      * @param gone how many of the chosen checks are no longer in the visit
      * @param files that some of the readings came in
      */
-    record Composed(CertificateContent content, List<Certified> readings, int gone, List<Originals.Brought> files) {}
+    record Composed(
+            CertificateContent content,
+            Locale language,
+            List<Certified> readings,
+            int gone,
+            List<Originals.Brought> files) {}
 
     Composed compose(UUID visitId, Collection<UUID> checks) {
         Set<UUID> chosen = new HashSet<>(checks);
@@ -80,6 +96,9 @@ class CertificateComposer {
         Map<UUID, ReadingView> byId = new HashMap<>();
         all.forEach(reading -> byId.put(reading.id(), reading));
         Instant began = visit.beganAt();
+        ReportChoices.Choice choice =
+                choices.of(tree.nearest(checks.iterator().next(), Level.CLIENT).map(PlantNode::id));
+        ShownUnits units = choice.units();
         List<CertificateRow> rows = new ArrayList<>();
         List<ReadingView> used = new ArrayList<>();
         List<VisitRow> stated = visit.rows().stream()
@@ -94,7 +113,8 @@ class CertificateComposer {
                             reading == null || !reading.counts()
                                     ? null
                                     : visit.judged().get(reading.id()),
-                            began)
+                            began,
+                            units)
                     .all());
             if (reading != null) {
                 used.add(reading);
@@ -117,17 +137,21 @@ class CertificateComposer {
                 equipment.sensors(used, on),
                 isByHand,
                 files.stream()
-                        .map(file -> "%s, brought by %s on %s"
-                                .formatted(
-                                        file.fileName(),
-                                        accounts.displayName(file.by()),
-                                        LocalDate.ofInstant(file.at(), zone)))
+                        .map(file -> Sentence.of(
+                                "reports.file",
+                                "file",
+                                file.fileName(),
+                                "by",
+                                accounts.displayName(file.by()),
+                                "on",
+                                LocalDate.ofInstant(file.at(), zone)))
                         .toList(),
                 rows);
         int gone = chosen.size()
                 - (int) stated.stream().map(VisitRow::checkId).distinct().count();
         return new Composed(
                 content,
+                choice.language(),
                 used.stream()
                         .map(reading -> new Certified(reading.id(), visitId, reading.checkId()))
                         .toList(),
@@ -150,6 +174,7 @@ class CertificateComposer {
         private final @Nullable ReadingView reading;
         private final @Nullable ReadingVerdict verdict;
         private final Instant began;
+        private final ShownUnits units;
 
         /** @param verdict null where nothing was measured that counts */
         CheckRows(
@@ -157,12 +182,14 @@ class CertificateComposer {
                 VisitRow row,
                 @Nullable ReadingView reading,
                 @Nullable ReadingVerdict verdict,
-                Instant began) {
+                Instant began,
+                ShownUnits units) {
             this.check = check;
             this.row = row;
             this.reading = reading;
             this.verdict = verdict;
             this.began = began;
+            this.units = units;
         }
 
         /** The leading result, and every other one that has a limit, with a number or without. */
@@ -188,6 +215,7 @@ class CertificateComposer {
         }
 
         private CertificateRow of(ResultDefinition result) {
+            UnitOfMeasure unit = units.unit(result.unit());
             Optional<Amount> value = verdict == null
                     ? Optional.empty()
                     : Optional.ofNullable(reading.results().get(result.id()));
@@ -199,9 +227,9 @@ class CertificateComposer {
                     check.asset().name(),
                     place(),
                     result.name(),
-                    result.unit(),
-                    value,
-                    bounds,
+                    unit,
+                    value.map(amount -> amount.in(unit)),
+                    bounds.stream().map(one -> one.in(result.unit(), unit)).toList(),
                     limit(result)
                             .filter(limit -> limit.limit().boundaryIsPast())
                             .isPresent(),
@@ -210,8 +238,7 @@ class CertificateComposer {
         }
 
         private CertificateRow withoutResults() {
-            String reason =
-                    reading == null || verdict == null ? row.reason() : "kept as it was recorded, without a result";
+            Sentence reason = reading == null || verdict == null ? row.reason() : Sentence.of("reports.withoutResult");
             return new CertificateRow(
                     check.asset().tag(),
                     check.asset().name(),
@@ -221,7 +248,7 @@ class CertificateComposer {
                     Optional.empty(),
                     List.of(),
                     false,
-                    Judgement.notJudged(reason.isBlank() ? "there is no result" : reason),
+                    Judgement.notJudged(reason.isBlank() ? Sentence.of("judging.noResult") : reason),
                     row.note());
         }
 
@@ -231,16 +258,16 @@ class CertificateComposer {
 
         private Judgement judgement(Optional<Amount> value, ResultDefinition result) {
             if (verdict == null) {
-                return Judgement.notJudged(row.reason().isBlank() ? "there is no result" : row.reason());
+                return Judgement.notJudged(row.reason().isBlank() ? Sentence.of("judging.noResult") : row.reason());
             }
             if (!reading.obstacle().isBlank()) {
                 return Judgement.notJudged(reading.obstacle());
             }
             if (value.isEmpty()) {
-                String remark = Optional.ofNullable(verdict.results().get(result.id()))
+                Sentence remark = Optional.ofNullable(verdict.results().get(result.id()))
                         .map(one -> one.outcome().remark())
-                        .orElse("");
-                return Judgement.notJudged(remark.isBlank() ? "there is no result" : remark);
+                        .orElse(Sentence.NONE);
+                return Judgement.notJudged(remark.isBlank() ? Sentence.of("judging.noResult") : remark);
             }
             return named(verdict.onlyOn(result.id()).judgement());
         }

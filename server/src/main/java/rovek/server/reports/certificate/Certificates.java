@@ -8,6 +8,7 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -124,7 +125,7 @@ public class Certificates {
      * @param warnings what a reader should know though it may be signed
      * @param digest of its content; signing names it, so that nobody signs what he has not seen
      */
-    public record Preview(UUID id, String html, List<String> missing, List<String> warnings, String digest) {}
+    public record Preview(UUID id, String html, List<Sentence> missing, List<Sentence> warnings, String digest) {}
 
     /** A signature: the reviewer's own password, and the digest of what was seen. */
     public record Signature(String password, String digest) {}
@@ -158,7 +159,7 @@ public class Certificates {
     public Preview preview(UUID id) {
         CertificateEntity certificate = requirePrepared(id);
         CertificateComposer.Composed composed = composer.compose(certificate.visitId, certificate.checks());
-        CertificatePage page = unsigned(composed.content());
+        CertificatePage page = unsigned(composed);
         Policies.Rules now = rules.now();
         return new Preview(
                 id,
@@ -168,23 +169,22 @@ public class Certificates {
                 digest(page));
     }
 
-    private static CertificatePage unsigned(CertificateContent content) {
-        return new CertificatePage(content, Optional.empty(), "");
+    private static CertificatePage unsigned(CertificateComposer.Composed composed) {
+        return new CertificatePage(composed.content(), composed.language(), Optional.empty(), "");
     }
 
     /** What keeps it from being signed. */
-    private static List<String> missing(CertificateComposer.Composed composed, Policies.Rules now, String signer) {
-        List<String> missing = new ArrayList<>(composed.content().missing());
+    private static List<Sentence> missing(CertificateComposer.Composed composed, Policies.Rules now, String signer) {
+        List<Sentence> missing = new ArrayList<>(composed.content().missing());
         if (composed.gone() > 0) {
-            missing.add("%d of the chosen checks %s no longer in the visit. Delete this draft and prepare it again."
-                    .formatted(composed.gone(), composed.gone() == 1 ? "is" : "are"));
+            missing.add(Sentence.of("reports.gone", "checks", composed.gone()));
         }
         if (now.refuseOverdue()) {
             missing.addAll(composed.content().overdue());
         }
         if (now.fileNeedsSecond()
                 && composed.files().stream().anyMatch(file -> file.by().equals(signer))) {
-            missing.add("Some of the readings came as a file that you brought yourself. Another reviewer has to sign.");
+            missing.add(Sentence.of("reports.ownFile"));
         }
         return missing;
     }
@@ -205,7 +205,7 @@ public class Certificates {
         // the number that comes next,
         // and only where somebody else was given that one meanwhile, again.
         for (int tried = 1; tried < MOST_PRINTS; tried++) {
-            Printed printed = printed(signed, comingNumber(signed.zone()));
+            Printed printed = printed(signed, seen.language(), comingNumber(signed.zone()));
             CertificateLine issued = transaction.execute(status -> issue(
                     status,
                     id,
@@ -216,30 +216,37 @@ public class Certificates {
                 return issued;
             }
         }
-        return transaction.execute(
-                status -> issue(status, id, signer, seen, next -> Optional.of(printed(signed, next))));
+        return transaction.execute(status ->
+                issue(status, id, signer, seen, next -> Optional.of(printed(signed, seen.language(), next))));
     }
 
     /** What the signer saw, if that is still what there is. */
     private CertificateComposer.Composed seen(UUID id, String digest) {
         CertificateEntity certificate = requirePrepared(id);
         CertificateComposer.Composed seen = composer.compose(certificate.visitId, certificate.checks());
-        if (!digest(unsigned(seen.content())).equals(digest)) {
+        if (!digest(unsigned(seen)).equals(digest)) {
             throw new DomainProblem.Stale(Sentence.of("thing.certificateContent"));
         }
-        List<String> missing = missing(seen, rules.now(), AuditTrail.actor());
+        List<Sentence> missing = missing(seen, rules.now(), AuditTrail.actor());
         if (!missing.isEmpty()) {
             throw new DomainProblem.Conflict(
-                    "incomplete", Sentence.of("reports.nothingSigned", "why", String.join(" ", missing)));
+                    "incomplete",
+                    Sentence.of(
+                            "reports.nothingSigned",
+                            "why",
+                            missing.stream()
+                                    .reduce((one, next) -> Sentence.of("base.both", "one", one, "next", next))
+                                    .orElseThrow()));
         }
         return seen;
     }
 
     private record Printed(String number, String html, byte[] pdf) {}
 
-    private Printed printed(CertificateContent signed, String number) {
+    private Printed printed(CertificateContent signed, Locale language, String number) {
         CertificatePage page = new CertificatePage(
                 signed,
+                language,
                 Optional.of(number),
                 LocalDate.ofInstant(clock.instant(), signed.zone()).toString());
         return new Printed(number, page.html(), printer.print(page));

@@ -13,6 +13,7 @@ import java.util.UUID;
 import rovek.core.limit.Judgement;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.unit.Amount;
+import rovek.core.wording.Sentence;
 import rovek.server.judging.reading.ReadingView;
 import rovek.server.judging.verdict.Boundaries;
 import rovek.server.judging.verdict.ReadingVerdict;
@@ -66,7 +67,9 @@ record SheetRows(
         Optional<ResultDefinition> leading = check.leadingResult();
         ReadingVerdict verdict = reading == null
                 ? new ReadingVerdict(
-                        Judgement.notJudged(progress.equals("skipped") ? "skipped" : "not measured"), Map.of())
+                        Judgement.notJudged(
+                                Sentence.of(progress.equals("skipped") ? "rounds.skipped" : "rounds.notMeasured")),
+                        Map.of())
                 : verdict(reading);
         Judgement judgement = verdict.judgement();
         // What was not measured, or does not count, is shown beside what held on the day of the visit.
@@ -148,7 +151,9 @@ record SheetRows(
 
     private ReadingVerdict verdict(ReadingView reading) {
         return reading.discardedBecause() != null
-                ? new ReadingVerdict(Judgement.notJudged("discarded: " + reading.discardedBecause()), Map.of())
+                ? new ReadingVerdict(
+                        Judgement.notJudged(Sentence.of("rounds.discarded", "why", reading.discardedBecause())),
+                        Map.of())
                 : verdicts.get(reading.id());
     }
 }

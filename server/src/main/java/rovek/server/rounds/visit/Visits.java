@@ -164,7 +164,7 @@ public class Visits {
             boolean isLower,
             @Nullable Double change,
             Verdict verdict,
-            String reason,
+            Sentence reason,
             @Nullable VerdictNotes notes,
             String note,
             int repeats,
@@ -187,7 +187,7 @@ public class Visits {
             boolean isPlanned,
             @Nullable Double value,
             Verdict verdict,
-            String reason,
+            Sentence reason,
             String note,
             @Nullable String discardedBecause) {}
 

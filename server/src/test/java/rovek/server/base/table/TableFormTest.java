@@ -59,7 +59,7 @@ class TableFormTest {
         assertThatThrownBy(() -> TableForm.XLSX.requireRoom(huge))
                 .isInstanceOf(DomainProblem.Conflict.class)
                 .hasMessageContaining("1,048,575 rows")
-                .hasMessageContaining("Take it as CSV");
+                .hasMessageContaining("Export it as CSV");
         TableForm.CSV.requireRoom(huge);
         assertThatThrownBy(() -> TableForm.of("ods")).isInstanceOf(DomainProblem.Invalid.class);
     }

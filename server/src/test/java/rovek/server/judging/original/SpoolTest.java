@@ -39,7 +39,7 @@ class SpoolTest {
                     throw new IOException("No space left on device");
                 }))
                 .isInstanceOf(DomainProblem.Conflict.class)
-                .hasMessageContaining("Make room there");
+                .hasMessageContaining("Free disk space there");
         assertThatThrownBy(() -> Spool.<RuntimeException>in(folder, out -> {
                     throw new IllegalStateException("the link broke");
                 }))

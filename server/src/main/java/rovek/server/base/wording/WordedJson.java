@@ -1,0 +1,25 @@
+package rovek.server.base.wording;
+
+import org.springdoc.core.utils.SpringDocUtils;
+import org.springframework.boot.jackson.JacksonComponent;
+import org.springframework.context.i18n.LocaleContext;
+import org.springframework.context.i18n.LocaleContextHolder;
+import rovek.core.wording.Sentence;
+import tools.jackson.core.JsonGenerator;
+import tools.jackson.databind.SerializationContext;
+import tools.jackson.databind.ValueSerializer;
+
+/** In an answer a sentence is a text, in the language of whoever asked. */
+@JacksonComponent
+class WordedJson extends ValueSerializer<Sentence> {
+
+    static {
+        SpringDocUtils.getConfig().replaceWithClass(Sentence.class, String.class);
+    }
+
+    @Override
+    public void serialize(Sentence sentence, JsonGenerator json, SerializationContext context) {
+        LocaleContext asked = LocaleContextHolder.getLocaleContext();
+        json.writeString(Wording.SHIPPED.of(sentence, asked == null ? Wording.USUAL : LocaleContextHolder.getLocale()));
+    }
+}
