@@ -173,7 +173,7 @@ class BroughtAsFileTest {
         JsonNode mine =
                 caller.get("/api/certificates/" + certificate + "/preview").ok();
         assertThat(mine.get("missing").toString()).contains("Another reviewer has to sign");
-        assertThat(mine.get("html").asString()).contains("Came as a file", "W1.zip, brought by administrator");
+        assertThat(mine.get("html").asString()).contains("Imported file", "W1.zip, imported by administrator");
         assertThat(sign(caller, certificate, mine).sentence()).contains("Another reviewer has to sign");
         JsonNode theirs =
                 second.get("/api/certificates/" + certificate + "/preview").ok();

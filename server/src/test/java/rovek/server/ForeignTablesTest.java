@@ -212,7 +212,7 @@ class ForeignTablesTest {
         String future = LOG.replace("2026", "2036");
         assertThat(send("/api/foreign-tables", future, draft(look(future), "F-4"))
                         .sentence())
-                .contains("still to come");
+                .contains("in the future");
         byte[] western = LOG.replace("degC", "°C").getBytes(Charset.forName("windows-1252"));
         assertThat(caller.sendFile("/api/foreign-tables/look", "x.csv", western)
                         .ok()

@@ -2,6 +2,7 @@ package rovek.core.wording;
 
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * Something that is said to people: what is said, and with which values; how it is said is in the message files of each
@@ -14,6 +15,8 @@ public record Sentence(String key, Map<String, Object> values) {
 
     /** What is worded already: by an instrument, by a person, or by an earlier version. */
     private static final String PLAIN = "base.plain";
+
+    private static final String USUAL = "usual";
 
     /** Nothing is said. */
     public static final Sentence NONE = plain("");
@@ -34,6 +37,19 @@ public record Sentence(String key, Map<String, Object> values) {
     /** A text that is worded already, as it is. */
     public static Sentence plain(String text) {
         return of(PLAIN, "text", text);
+    }
+
+    /**
+     * What something is called that the program knows: by the message file of a language, else as it is called in the
+     * program.
+     */
+    public static Sentence named(String key, String usual) {
+        return of(key, USUAL, usual);
+    }
+
+    /** What is said where there is no message; empty for what always has one. */
+    public Optional<String> usual() {
+        return Optional.ofNullable((String) values.get(USUAL));
     }
 
     public boolean isBlank() {

@@ -72,7 +72,7 @@ public final class Wording {
         Locale spoken = message == null ? USUAL : locale;
         String pattern = message == null ? of(USUAL.getLanguage()).get(sentence.key()) : message;
         if (pattern == null) {
-            return sentence.key();
+            return sentence.usual().orElse(sentence.key());
         }
         Map<String, Object> values = new HashMap<>();
         sentence.values().forEach((name, value) -> values.put(name, worded(value, locale)));

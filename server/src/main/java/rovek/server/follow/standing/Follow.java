@@ -14,6 +14,7 @@ import rovek.core.technique.ResultDefinition;
 import rovek.core.unit.Amount;
 import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
+import rovek.server.base.wording.Names;
 import rovek.server.judging.reading.ReadingView;
 import rovek.server.judging.reading.Readings;
 import rovek.server.judging.verdict.Boundaries;
@@ -64,7 +65,7 @@ public class Follow {
             UUID pointId,
             String point,
             String check,
-            String result,
+            Sentence result,
             String resultId,
             String unit,
             String unitLabel,
@@ -142,7 +143,7 @@ public class Follow {
                 check.point().id(),
                 check.point().name(),
                 check.node().name(),
-                leading.map(ResultDefinition::name).orElse(""),
+                leading.map(Names::result).orElse(Sentence.NONE),
                 leading.map(ResultDefinition::id).orElse(""),
                 leading.map(result -> result.unit().shown()).orElse(""),
                 leading.map(ResultDefinition::unitLabel).orElse(""),

@@ -4,6 +4,7 @@ import jakarta.annotation.Nullable;
 import java.util.List;
 import java.util.UUID;
 import rovek.core.limit.Verdict;
+import rovek.core.wording.Sentence;
 
 /**
  * What readings of a check can be laid beside.
@@ -24,7 +25,7 @@ public record ComparableView(List<Comparable> own, List<Comparable> sisters, int
      */
     public record ResultLine(
             String resultId,
-            String name,
+            Sentence name,
             double value,
             String unit,
             @Nullable Double watch,

@@ -11,6 +11,7 @@ import rovek.core.technique.ResultDefinition;
 import rovek.core.unit.Amount;
 import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
+import rovek.server.base.wording.Names;
 import rovek.server.follow.trend.ComparableView.Comparable;
 import rovek.server.follow.trend.ComparableView.ResultLine;
 import rovek.server.judging.reading.ReadingView;
@@ -90,7 +91,7 @@ public class Comparables {
                         : Boundaries.of(own.outcome().bounds());
                 lines.add(new ResultLine(
                         result.id(),
-                        result.name(),
+                        Names.result(result),
                         value.in(result.unit()).value(),
                         result.unit().shown(),
                         boundaries.watch(),

@@ -30,7 +30,7 @@ public record TrendView(
         String title,
         String assetTag,
         String resultId,
-        String result,
+        Sentence result,
         String unit,
         String unitLabel,
         List<TrendPoint> points,
@@ -75,7 +75,7 @@ public record TrendView(
     public record BaselinePeriod(String from, String to) {}
 
     /** A further result. */
-    public record NamedResult(String id, String name) {}
+    public record NamedResult(String id, Sentence name) {}
 
     /** A sister asset's check. */
     public record Sister(UUID checkId, String assetTag, String assetName) {}

@@ -18,6 +18,7 @@ import rovek.core.technique.ResultDefinition;
 import rovek.core.trend.TimedValue;
 import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
+import rovek.server.base.wording.Names;
 import rovek.server.judging.reading.ReadingView;
 import rovek.server.judging.reading.Readings;
 import rovek.server.judging.reading.ResultCourse;
@@ -97,7 +98,7 @@ public class Trends {
                 check.place() + ", " + check.node().name(),
                 check.asset().tag(),
                 result.id(),
-                result.name(),
+                Names.result(result),
                 result.unit().shown(),
                 result.unitLabel(),
                 points,
@@ -113,7 +114,7 @@ public class Trends {
                         : null,
                 results.stream()
                         .filter(other -> !other.equals(result))
-                        .map(other -> new TrendView.NamedResult(other.id(), other.name()))
+                        .map(other -> new TrendView.NamedResult(other.id(), Names.result(other)))
                         .toList(),
                 sisters(tree, checkId),
                 plant.zone(tree, checkId).getId());

@@ -4,6 +4,8 @@ import java.util.List;
 import rovek.core.entry.Entry;
 import rovek.core.setup.SetupField;
 import rovek.core.setup.SetupForm;
+import rovek.core.wording.Sentence;
+import rovek.server.base.wording.Names;
 
 /**
  * A kind of set-up, as a page builds its form from it.
@@ -12,7 +14,7 @@ import rovek.core.setup.SetupForm;
  */
 public record SetupFormView(
         String id,
-        String name,
+        Sentence name,
         List<SetupFieldView> fields,
         String rowName,
         List<SetupFieldView> rowFields,
@@ -35,7 +37,7 @@ public record SetupFormView(
      */
     public record SetupFieldView(
             String key,
-            String name,
+            Sentence name,
             String unit,
             String usual,
             FieldKind kind,
@@ -46,7 +48,7 @@ public record SetupFormView(
     static SetupFormView of(SetupForm form) {
         return new SetupFormView(
                 form.id(),
-                form.name(),
+                Names.setup(form),
                 form.fields().stream().map(SetupFormView::field).toList(),
                 form.rowName(),
                 form.rowFields().stream().map(SetupFormView::field).toList(),
@@ -57,7 +59,7 @@ public record SetupFormView(
         var definition = field.definition();
         return new SetupFieldView(
                 definition.key(),
-                definition.name(),
+                Names.setupField(definition),
                 definition.unit(),
                 definition.defaultValue(),
                 kind(definition.kind()),

@@ -29,6 +29,7 @@ import rovek.core.technique.Sense;
 import rovek.core.trend.TimedValue;
 import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
+import rovek.server.base.wording.Names;
 import rovek.server.judging.verdict.Verdicts;
 import rovek.server.people.unit.OwnUnits;
 import rovek.server.plant.tree.CheckView;
@@ -75,7 +76,7 @@ public class Limits {
     public record LimitLine(
             String technique,
             String resultId,
-            String name,
+            Sentence name,
             String unit,
             Sense sense,
             @Nullable LimitForm limit,
@@ -165,7 +166,7 @@ public class Limits {
         return new LimitLine(
                 key.technique(),
                 key.result(),
-                result.name(),
+                Names.result(result),
                 result.unit().shown(),
                 result.sense(),
                 counting.map(one -> LimitForm.of(one.limit(), result)).orElse(null),

@@ -16,6 +16,7 @@ import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
 import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
+import rovek.server.base.wording.Names;
 
 /** What stands on the plates, by the class of the asset, and what the techniques make of it. */
 @Service
@@ -30,7 +31,7 @@ public class Nameplates {
     }
 
     /** A class to choose. */
-    public record ClassView(String id, String name) {}
+    public record ClassView(String id, Sentence name) {}
 
     /**
      * A line of a nameplate.
@@ -40,7 +41,7 @@ public class Nameplates {
      * @param value blank where nothing is written
      */
     public record PlateLine(
-            String key, String name, String unit, List<String> options, boolean isNumber, String value) {}
+            String key, Sentence name, String unit, List<String> options, boolean isNumber, String value) {}
 
     /** Something that follows from the plate, e.g. where a bearing's defect would show. */
     public record Derived(String name, double value, String unit) {}
@@ -60,7 +61,7 @@ public class Nameplates {
                 .map(attribute -> line(attribute, node))
                 .toList();
         List<ClassView> classes = AssetClasses.all().stream()
-                .map(one -> new ClassView(one.id(), one.name()))
+                .map(one -> new ClassView(one.id(), Names.assetClass(one)))
                 .toList();
         return new Plate(node.assetClass(), classes, lines, derived(tree.nameplate(id)));
     }
@@ -75,7 +76,7 @@ public class Nameplates {
     private static PlateLine line(Attribute attribute, Node node) {
         return new PlateLine(
                 attribute.key(),
-                attribute.name(),
+                Names.plateLine(attribute),
                 attribute.unit(),
                 attribute.kind().options(),
                 attribute.kind() instanceof Entry.Number,

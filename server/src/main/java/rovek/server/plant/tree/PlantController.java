@@ -18,6 +18,8 @@ import rovek.core.nameplate.AssetClasses;
 import rovek.core.technique.SensorUse;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
+import rovek.core.wording.Sentence;
+import rovek.server.base.wording.Names;
 
 @RestController
 @RequestMapping("/api/plant")
@@ -56,7 +58,7 @@ class PlantController {
      */
     record TechniqueView(
             String id,
-            String name,
+            Sentence name,
             List<String> presets,
             List<SettingView> settings,
             List<ResultView> results,
@@ -67,9 +69,9 @@ class PlantController {
      * A setting as it can be chosen for many; {@code options} empty for a number, {@code hint} how what is no number is
      * written.
      */
-    record SettingView(String key, String name, String unit, List<String> options, String hint) {}
+    record SettingView(String key, Sentence name, String unit, List<String> options, String hint) {}
 
-    record ResultView(String id, String name, String unit) {}
+    record ResultView(String id, Sentence name, String unit) {}
 
     @GetMapping
     List<PlantNode> nodes() {
@@ -87,12 +89,12 @@ class PlantController {
                 use.map(one -> technique.setting(one.sensitivityKey()).unit()).orElse("");
         return new TechniqueView(
                 technique.id(),
-                technique.name(),
+                Names.technique(technique),
                 technique.presets().stream().map(Technique.Preset::name).toList(),
                 settingsOf(technique),
                 technique.everyResult().stream()
                         .map(result -> new ResultView(
-                                result.id(), result.name(), result.unit().symbol()))
+                                result.id(), Names.result(result), result.unit().symbol()))
                         .toList(),
                 sensitivityUnit,
                 use.map(SensorUse::quantityUnit).orElse(""));
@@ -102,14 +104,14 @@ class PlantController {
         return technique.settings().stream()
                 .map(one -> new SettingView(
                         one.key(),
-                        one.name(),
+                        Names.setting(technique, one),
                         one.unit(),
                         knowledge.options(technique, one),
                         one.kind().hint()))
                 .toList();
     }
 
-    record ClassName(String id, String name) {}
+    record ClassName(String id, Sentence name) {}
 
     /** What assets are sorted by. */
     record Classes(List<ClassName> classes, List<String> criticalities) {}
@@ -118,7 +120,7 @@ class PlantController {
     Classes classes() {
         return new Classes(
                 AssetClasses.all().stream()
-                        .map(one -> new ClassName(one.id(), one.name()))
+                        .map(one -> new ClassName(one.id(), Names.assetClass(one)))
                         .toList(),
                 AssetClasses.CRITICALITIES);
     }

@@ -20,6 +20,7 @@ import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
 import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
+import rovek.server.base.wording.Names;
 
 /** What nodes say about how checks beneath them are made. */
 @Service
@@ -53,7 +54,7 @@ public class PlantSettings {
      */
     public record SettingLine(
             String key,
-            String name,
+            Sentence name,
             String unit,
             List<String> options,
             String hint,
@@ -87,7 +88,7 @@ public class PlantSettings {
             var setting = effective.get(definition.key());
             lines.add(new SettingLine(
                     definition.key(),
-                    definition.name(),
+                    Names.setting(technique, definition),
                     definition.unit(),
                     knowledge.options(technique, definition),
                     definition.kind().hint(),

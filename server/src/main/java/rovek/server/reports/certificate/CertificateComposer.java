@@ -27,6 +27,8 @@ import rovek.core.unit.Amount;
 import rovek.core.unit.UnitCatalogue;
 import rovek.core.unit.UnitOfMeasure;
 import rovek.core.wording.Sentence;
+import rovek.server.base.wording.Names;
+import rovek.server.base.wording.Wording;
 import rovek.server.judging.original.Originals;
 import rovek.server.judging.reading.InstrumentCalibration;
 import rovek.server.judging.reading.ReadingView;
@@ -98,7 +100,6 @@ class CertificateComposer {
         Instant began = visit.beganAt();
         ReportChoices.Choice choice =
                 choices.of(tree.nearest(checks.iterator().next(), Level.CLIENT).map(PlantNode::id));
-        ShownUnits units = choice.units();
         List<CertificateRow> rows = new ArrayList<>();
         List<ReadingView> used = new ArrayList<>();
         List<VisitRow> stated = visit.rows().stream()
@@ -114,7 +115,7 @@ class CertificateComposer {
                                     ? null
                                     : visit.judged().get(reading.id()),
                             began,
-                            units)
+                            choice)
                     .all());
             if (reading != null) {
                 used.add(reading);
@@ -175,6 +176,7 @@ class CertificateComposer {
         private final @Nullable ReadingVerdict verdict;
         private final Instant began;
         private final ShownUnits units;
+        private final Locale language;
 
         /** @param verdict null where nothing was measured that counts */
         CheckRows(
@@ -183,13 +185,14 @@ class CertificateComposer {
                 @Nullable ReadingView reading,
                 @Nullable ReadingVerdict verdict,
                 Instant began,
-                ShownUnits units) {
+                ReportChoices.Choice choice) {
             this.check = check;
             this.row = row;
             this.reading = reading;
             this.verdict = verdict;
             this.began = began;
-            this.units = units;
+            this.units = choice.units();
+            this.language = choice.language();
         }
 
         /** The leading result, and every other one that has a limit, with a number or without. */
@@ -226,7 +229,7 @@ class CertificateComposer {
                     check.asset().tag(),
                     check.asset().name(),
                     place(),
-                    result.name(),
+                    Wording.SHIPPED.of(Names.result(result), language),
                     unit,
                     value.map(amount -> amount.in(unit)),
                     bounds.stream().map(one -> one.in(result.unit(), unit)).toList(),
@@ -243,7 +246,7 @@ class CertificateComposer {
                     check.asset().tag(),
                     check.asset().name(),
                     place(),
-                    check.technique().name(),
+                    Wording.SHIPPED.of(Names.technique(check.technique()), language),
                     UnitCatalogue.ONE,
                     Optional.empty(),
                     List.of(),

@@ -18,6 +18,12 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import rovek.core.nameplate.AssetClass;
+import rovek.core.nameplate.AssetClasses;
+import rovek.core.setup.SetupForm;
+import rovek.core.setup.SetupForms;
+import rovek.core.technique.Technique;
+import rovek.core.technique.Techniques;
 import rovek.core.wording.Sentence;
 
 /** Every sentence is worded in every language, and no message is there for nothing. */
@@ -28,6 +34,8 @@ class WordingTest {
 
     /** A key in a call, and the names of the values that go with it, as far as the call is seen. */
     private static final Pattern KEY = Pattern.compile("\"((?:[a-z]+)\\.[a-z][A-Za-z0-9]*)\"");
+
+    private static final String NAMES = "names.";
 
     private static final Wording WORDING = Wording.SHIPPED;
 
@@ -53,14 +61,55 @@ class WordingTest {
 
     @Test
     void everyLanguageHasTheSameMessagesWithTheSameValues() {
-        Map<String, String> usual = WORDING.of("en");
+        Map<String, String> usual = withoutNames(WORDING.of("en"));
         for (String language : WHOLE) {
-            assertThat(WORDING.of(language).keySet()).as(language).isEqualTo(usual.keySet());
-            WORDING.of(language)
-                    .forEach((key, message) -> assertThat(new MessageFormat(message).getArgumentNames())
-                            .as("%s in %s", key, language)
-                            .isEqualTo(new MessageFormat(usual.get(key)).getArgumentNames()));
+            Map<String, String> own = withoutNames(WORDING.of(language));
+            assertThat(own.keySet()).as(language).containsExactlyInAnyOrderElementsOf(usual.keySet());
+            own.forEach((key, message) -> assertThat(new MessageFormat(message).getArgumentNames())
+                    .as("%s in %s", key, language)
+                    .isEqualTo(new MessageFormat(usual.get(key)).getArgumentNames()));
         }
+    }
+
+    private static Map<String, String> withoutNames(Map<String, String> messages) {
+        Map<String, String> others = new TreeMap<>(messages);
+        others.keySet().removeIf(key -> key.startsWith(NAMES));
+        return others;
+    }
+
+    /** English is what the core calls them; every other language has all of them, and no more. */
+    @Test
+    void whatTheProgramKnowsHasANameInEveryLanguage() {
+        Set<String> named = new TreeSet<>();
+        for (Technique technique : Techniques.all().list()) {
+            named.add(Names.technique(technique).key());
+            technique
+                    .settings()
+                    .forEach(one -> named.add(Names.setting(technique, one).key()));
+            technique.everyResult().forEach(one -> named.add(Names.result(one).key()));
+        }
+        for (AssetClass one : AssetClasses.all()) {
+            named.add(Names.assetClass(one).key());
+            one.attributes().forEach(line -> named.add(Names.plateLine(line).key()));
+        }
+        named.add(Names.assetClass(AssetClasses.SITE).key());
+        AssetClasses.SITE
+                .attributes()
+                .forEach(line -> named.add(Names.plateLine(line).key()));
+        for (SetupForm form : SetupForms.list()) {
+            named.add(Names.setup(form).key());
+            Stream.concat(form.fields().stream(), form.rowFields().stream())
+                    .forEach(field ->
+                            named.add(Names.setupField(field.definition()).key()));
+        }
+        for (String language : WHOLE.subList(1, WHOLE.size())) {
+            Set<String> own = new TreeSet<>(WORDING.of(language).keySet());
+            own.removeIf(key -> !key.startsWith(NAMES));
+            assertThat(own).as(language).containsExactlyInAnyOrderElementsOf(named);
+        }
+        Sentence pump = Names.assetClass(AssetClasses.find("pump").orElseThrow());
+        assertThat(WORDING.of(pump, Locale.ENGLISH)).isEqualTo("Pump set");
+        assertThat(WORDING.of(pump, Locale.GERMAN)).isEqualTo("Pumpenaggregat");
     }
 
     /** Keys are found by their shape in every literal: whoever chooses between two still names both. */
