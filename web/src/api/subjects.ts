@@ -25,6 +25,7 @@ export const SHOWN_BY = {
   policies: ['rules', 'preview', 'audit'],
   /** New ones, as well as those that were placed, moved, discarded or corrected. */
   readings: [...RESULTS, 'originals', 'instruments', 'schedule', 'hand-round'],
+  reportChoices: ['client-reports', 'preview'],
   routes: ['routes', 'setups', 'fit', 'schedule', 'today'],
   sensors: ['sensors', 'settings', 'techniques', 'fit', 'routes'],
   settings: ['settings', 'curves', 'outline', 'sheet', 'trend', 'routes', 'changes'],

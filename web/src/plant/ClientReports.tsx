@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { api, data } from '../api/client'
 import { queries } from '../api/queries'
+import { changed } from '../api/subjects'
 import type { ChosenUnit, ReportChoice } from '../api/types'
 import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
@@ -23,7 +24,7 @@ export function ClientReports({ clientId: id, name, mayEdit, onClose }: Props) {
   const reports = useQuery(queries.clientReports(id))
   const taken = (now: ReportChoice) => {
     client.setQueryData(queries.clientReports(id).queryKey, now)
-    void client.invalidateQueries({ queryKey: ['preview'] })
+    void changed(client, 'reportChoices')
   }
   const language = useMutation({
     mutationFn: (wanted: string): Promise<ReportChoice> =>

@@ -12,7 +12,8 @@ export function SignIn() {
   const [password, setPassword] = useState('')
   const signIn = useMutation({
     mutationFn: () => data(api.POST('/api/session', { body: { name, password } })),
-    onSuccess: () => void client.invalidateQueries(),
+    // What another person saw is not shown for a moment, neither in his units nor in his times.
+    onSuccess: () => void client.resetQueries(),
   })
   return (
     <main className="flex min-h-screen items-start justify-center pt-[18vh]">

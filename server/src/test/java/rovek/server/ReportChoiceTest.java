@@ -69,6 +69,13 @@ class ReportChoiceTest extends GaugedPlant {
                         .get("reason")
                         .asString())
                 .isEqualTo("no limit is set");
+        JsonNode inGerman = caller.in("de")
+                .get("/api/nodes/" + pressure + "/sheet")
+                .ok()
+                .get("checks")
+                .get(0);
+        assertThat(inGerman.get("reason").asString()).isEqualTo("kein Grenzwert festgelegt");
+        assertThat(inGerman.get("result").asString()).isEqualTo("Druck");
     }
 
     @Test
