@@ -65,7 +65,9 @@ function UnitRow({ kind, disabled, onChoose, ...of }: Omit<Props, 'kinds'> & { k
             {inherited ? t('setup:units.asEverybody', { unit: inherited.unit }) : t('setup:units.asStored')}
           </option>
           {kind.units.map((unit) => (
-            <option key={unit}>{unit}</option>
+            <option key={unit} value={unit}>
+              {unit}
+            </option>
           ))}
         </select>
       </td>
@@ -84,7 +86,9 @@ function UnitRow({ kind, disabled, onChoose, ...of }: Omit<Props, 'kinds'> & { k
         >
           <option value="">{t('setup:units.asMeasured')}</option>
           {[0, 1, 2, 3, 4, 5, 6].map((decimals) => (
-            <option key={decimals}>{decimals}</option>
+            <option key={decimals} value={decimals}>
+              {decimals}
+            </option>
           ))}
         </select>
       </td>
