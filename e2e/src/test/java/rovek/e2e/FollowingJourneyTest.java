@@ -98,9 +98,8 @@ class FollowingJourneyTest extends SignedInJourney {
             browser.see("Event saved.");
             browser.see("Coupling aligned");
 
-            browser.click(
-                    By.xpath(
-                            "//section[@aria-label='Now']//tr[contains(., 'Velocity')][contains(., 'Drive end')]//button[contains(., '/ 7.10')]"));
+            browser.click(By.xpath("//section[@aria-label='Now']//tr[contains(., 'Velocity')][contains(., 'Drive end')]"
+                    + "//button[contains(., '/ 7.10')]"));
             browser.see("Limits of Drive end, Velocity 10–1000 Hz");
             browser.fill("Fail", "5");
             browser.see("Effect on the history");

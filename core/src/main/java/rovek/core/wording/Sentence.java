@@ -53,6 +53,6 @@ public record Sentence(String key, Map<String, Object> values) {
     }
 
     public boolean isBlank() {
-        return key.equals(PLAIN) && values.get("text").toString().isBlank();
+        return key.equals(PLAIN) && String.valueOf(values.get("text")).isBlank();
     }
 }
