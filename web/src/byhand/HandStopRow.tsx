@@ -31,6 +31,8 @@ const lastSaid = (stop: HandStop): string => {
 /** One stop: what to look at, the field for it, and what it was last time. */
 export function HandStopRow({ stop, entry, isRound, isFirst, onChange }: Props) {
   const place = `${stop.assetTag || stop.assetName} ${stop.point}, ${stop.asked}`
+  const unit = stop.form === 'YES_OR_NO' ? 'yes/no' : stop.unit
+  const limits = boundary({ ...stop, watchLow: null, failLow: null, unit })
   const isSkipped = entry !== undefined && entry.skipped !== null
   return (
     <tr>
@@ -55,7 +57,7 @@ export function HandStopRow({ stop, entry, isRound, isFirst, onChange }: Props) 
           />
         )}
       </td>
-      <td className="num text-ink2">{boundary({ ...stop, watchLow: null, failLow: null }) ?? ''}</td>
+      <td className="num text-ink2">{limits ?? ''}</td>
       <td className="num text-ink2">
         {lastSaid(stop)}
         {stop.lastAt && <span className="block text-[12px] text-ink3">{age(stop.lastAt, new Date())}</span>}

@@ -26,7 +26,7 @@ const round = {
   title: 'Weekly',
   stops: [
     stop('g', 'Pressure', 'NUMBER', { unit: 'bar', fail: 8.5, last: 7.2, lastAt: '2026-11-16T08:00:00Z' }),
-    stop('q', 'Is the drain clear?', 'YES_OR_NO'),
+    stop('q', 'Is the drain clear?', 'YES_OR_NO', { fail: 0.5, isLower: true }),
     stop('w', 'Remark', 'WORDS'),
   ],
 }
@@ -50,6 +50,8 @@ describe('a round by hand', () => {
     sheet()
     const pressure = await screen.findByLabelText('Reading of C-310 Panel, Pressure')
     fireEvent.change(pressure, { target: { value: '7,4' } })
+    expect(screen.getByText('– / 8.50')).toBeTruthy()
+    expect(screen.getByText('yes')).toBeTruthy()
     fireEvent.keyDown(pressure, { key: 'Enter' })
     expect(document.activeElement).toBe(screen.getByLabelText('Yes'))
     fireEvent.click(screen.getByLabelText('Yes'))
