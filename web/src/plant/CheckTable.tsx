@@ -38,7 +38,7 @@ export function CheckTable({ sheet, chosenId, onChoose, onLimits }: Props) {
           <th className="num">{t('plant:limit')}</th>
           <th className="num">{t('plant:sinceLast')}</th>
           <th>{t('plant:verdict')}</th>
-          <th />
+          {!many && <th />}
         </tr>
       </thead>
       <tbody>
@@ -76,9 +76,12 @@ export function CheckTable({ sheet, chosenId, onChoose, onLimits }: Props) {
             <td>
               <VerdictMark verdict={check.verdict} reason={check.reason} notes={check.notes} />
             </td>
-            <td>
-              <Spark values={check.spark} fail={check.fail} />
-            </td>
+            {/* Of many, the plant beside it shows the course, and the checks need the room for their names. */}
+            {!many && (
+              <td>
+                <Spark values={check.spark} fail={check.fail} />
+              </td>
+            )}
           </tr>
         ))}
       </tbody>

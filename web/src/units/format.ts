@@ -1,6 +1,6 @@
 import { t } from '../words/t'
 import { written } from './locale'
-import { decimalsIn as shownDecimals } from './shown'
+import { decimalsIn as shownDecimals, isConverted } from './shown'
 import { timesOf } from './times'
 
 const MINUS = '−'
@@ -10,6 +10,9 @@ const MOST_DECIMALS = 12
 /** Digits up to which a number counts as one that was given, by a person or an instrument, and not computed. */
 const GIVEN_DIGITS = 6
 const GIVEN_DIGITS_SINGLE = 5
+
+/** A converted number with more digits was not typed in its unit: 22.697 °C were not given as 72.8546 °F. */
+const CONVERTED_DIGITS = 4
 
 /** Decimals of a number in plain notation. */
 function decimalsIn(value: number): number {
@@ -45,18 +48,19 @@ function limitDecimals(value: number, chosen: number | undefined): number {
 }
 
 /** Those of the boundaries where there are any, so that they can be compared; never fewer than were given. */
-function ownDecimals(value: number, boundaries: readonly number[]): number {
+function ownDecimals(value: number, unit: string, boundaries: readonly number[]): number {
   const beside =
     boundaries.length === 0
       ? usualDecimals(value)
       : Math.max(...boundaries.map((boundary) => limitDecimals(boundary, undefined)))
-  return Math.min(MOST_DECIMALS, Math.max(beside, givenDecimals(value) ?? 0))
+  const isGiven = !isConverted(unit) || Number(value.toPrecision(CONVERTED_DIGITS)) === value
+  return Math.min(MOST_DECIMALS, Math.max(beside, isGiven ? (givenDecimals(value) ?? 0) : 0))
 }
 
 /** How many decimals a number is shown with, see {@link number}. */
 function decimalsOf(value: number, unit: string, beside: readonly (number | null)[]): number {
   const boundaries = beside.filter((boundary) => boundary !== null)
-  let decimals = shownDecimals(unit) ?? ownDecimals(value, boundaries)
+  let decimals = shownDecimals(unit) ?? ownDecimals(value, unit, boundaries)
   if (value !== 0 && Number(value.toFixed(decimals)) === 0) decimals = Math.max(decimals, usualDecimals(value))
   const sameSide = () =>
     boundaries.every((boundary) => side(Number(value.toFixed(decimals)), boundary) === side(value, boundary))

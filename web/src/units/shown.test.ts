@@ -41,6 +41,13 @@ describe('units that were chosen', () => {
     expect(shownIn('mm/s').value(4.5)).toBeCloseTo(4.5 / 25.4, 15)
   })
 
+  it('keep the digits that were typed in them, and none that only conversion made', () => {
+    showUnits([shown('°C', '°F', 1.8, 32)])
+    expect(number(shownIn('°C').value(22.697), '°F')).toBe('72.9')
+    expect(number(95.25, '°F')).toBe('95.25')
+    expect(number(22.697, '°C')).toBe('22.697')
+  })
+
   it('have the decimals that were chosen, and more where a number would be nothing or past a limit', () => {
     showUnits([shown('bar', 'bar', 1, 0, 1)])
     expect(decimalsIn('bar')).toBe(1)

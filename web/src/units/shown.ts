@@ -19,6 +19,7 @@ export interface Conversion {
 
 let chosen: ReadonlyMap<string, Conversion> = new Map()
 let decimals: ReadonlyMap<string, number> = new Map()
+let converted: ReadonlySet<string> = new Set()
 
 const same = (number: number) => number
 
@@ -47,12 +48,18 @@ export function conversion({ unit, factor, offset }: ShownUnit): Conversion {
 /** Shows units so from now on; what was read before is to be read again. */
 export function showUnits(units: readonly ShownUnit[]) {
   chosen = new Map(units.map((one) => [one.stored, conversion(one)]))
+  converted = new Set(units.filter((one) => one.factor !== 1 || one.offset !== 0).map((one) => one.unit))
   decimals = new Map(units.flatMap((one) => (one.decimals === null ? [] : [[one.unit, one.decimals]])))
 }
 
 /** How what is stored in a unit is shown. */
 export function shownIn(stored: string): Conversion {
   return chosen.get(stored) ?? { unit: stored, value: same, difference: same }
+}
+
+/** Whether numbers in a unit are converted ones: their digits are no instrument's and nobody's. */
+export function isConverted(shown: string): boolean {
+  return converted.has(shown)
 }
 
 /** With how many decimals numbers in a unit are to be shown; undefined where they follow from the number. */
