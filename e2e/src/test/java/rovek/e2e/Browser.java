@@ -10,6 +10,7 @@ import java.util.stream.Stream;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.OutputType;
+import org.openqa.selenium.StaleElementReferenceException;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.chrome.ChromeDriver;
 import org.openqa.selenium.chrome.ChromeDriverService;
@@ -232,8 +233,11 @@ final class Browser implements AutoCloseable {
         return driver.executeScript(script, arguments);
     }
 
+    /** What stands there now; what is taken away while it is read is read again. */
     List<String> texts(By by) {
-        return driver.findElements(by).stream().map(WebElement::getText).toList();
+        return wait.ignoring(StaleElementReferenceException.class)
+                .until(page ->
+                        page.findElements(by).stream().map(WebElement::getText).toList());
     }
 
     /** What is said, also where it is only for screen readers. */
