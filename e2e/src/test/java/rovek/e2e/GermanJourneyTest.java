@@ -22,7 +22,7 @@ class GermanJourneyTest extends SignedInJourney {
             browser.click(By.xpath("//select/option[.='Deutsch']"));
             browser.see("Änderungsverzeichnis");
             Accessibility.check(browser, "the settings in German");
-            browser.choose("Einheit für Druck", "psi");
+            browser.choose("Einheit für Druckwert", "psi");
             browser.see("Einheiten gespeichert.");
             browser.room("Rundgänge");
             browser.see("Alle Stationen werden von Hand eingegeben; ein Messgerät ist nicht nötig.");
@@ -45,7 +45,7 @@ class GermanJourneyTest extends SignedInJourney {
             browser.see("Ausgelesene, von Hand eingegebene, aufgenommene oder aus Dateien importierte Messungen.");
             assertThat(browser.texts(By.xpath("//nav//a"))).contains("Anlage", "Messgeräte", "Einsätze");
             browser.room("Einstellungen");
-            browser.choose("Einheit für Druck", "");
+            browser.choose("Einheit für Druckwert", "");
             browser.click(By.xpath("//select/option[.='English']"));
             browser.see("Audit trail");
         });
