@@ -11,6 +11,9 @@ public final class WrittenAmount {
     private static final Pattern NUMBER_AND_UNIT =
             Pattern.compile("([+\u2212-]?[\\d.,' \u00A0\u202F\u2019]*\\d[.,]?(?:[eE][+-]?\\d{1,3})?)\\s*(.*)");
 
+    /** Longer than any number with its unit; looking for a number in it would take long. */
+    private static final int LONGEST = 100;
+
     private WrittenAmount() {}
 
     /** Without units of one's own, see {@link #read(String, UnitOfMeasure, KnownUnits)}. */
@@ -24,6 +27,9 @@ public final class WrittenAmount {
      * @throws IllegalArgumentException with a sentence, when it is no number, or its unit is not known
      */
     public static Amount read(String written, UnitOfMeasure usual, KnownUnits units) {
+        if (written.length() > LONGEST) {
+            throw new IllegalArgumentException("A number with its unit has at most %d characters.".formatted(LONGEST));
+        }
         Matcher parts = NUMBER_AND_UNIT.matcher(written.strip());
         OptionalDouble number = parts.matches() ? number(parts.group(1)) : OptionalDouble.empty();
         if (number.isEmpty()) {

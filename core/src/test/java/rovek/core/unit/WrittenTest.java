@@ -56,6 +56,15 @@ class WrittenTest {
                 .hasMessageContaining(sentence);
     }
 
+    /** Of ten thousand digits and something behind a line break every beginning would be tried. */
+    @Test
+    void whatIsTooLongForANumberIsNotSearched() {
+        String hostile = "1".repeat(10_000) + "\n1";
+        assertThatThrownBy(() -> WrittenAmount.read(hostile, UnitCatalogue.BAR))
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessage("A number with its unit has at most 100 characters.");
+    }
+
     @ParameterizedTest
     @CsvSource(
             delimiter = '|',
