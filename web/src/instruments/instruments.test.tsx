@@ -3,6 +3,7 @@ import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import type { ConnectionView, GateItem, InstrumentView, JobView, MemoryLine } from '../api/types'
 import { show } from '../test/show'
+import { vh2 } from '../test/vh2'
 import { t } from '../words/t'
 import { SensorDialog } from './SensorDialog'
 import { InstrumentDesk } from './InstrumentDesk'
@@ -145,21 +146,6 @@ describe('the facts', () => {
 })
 
 describe('the gate before loading', () => {
-  const vh2: InstrumentView = {
-    id: 'i',
-    maker: 'Fieldsim',
-    model: 'VH-2',
-    serial: '30417',
-    knownBy: '',
-    firmware: '2.4.1',
-    options: ['vibration'],
-    calibratedOn: '2025-10-14',
-    calibratedUntil: '2027-10-14',
-    calibrationMonths: null,
-    tellsCalibration: true,
-    isByHand: false,
-    lastSeenAt: '2026-11-23T09:00:00Z',
-  }
   const clock: GateItem = {
     kind: 'CLOCK',
     state: 'RESOLVE',

@@ -1,8 +1,9 @@
 import { answering, asked, changes, forget, Refusal } from '../test/fakeServer'
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
 import { afterEach, describe, expect, it, vi } from 'vitest'
-import type { ConnectionLine, InstrumentView } from '../api/types'
+import type { ConnectionLine } from '../api/types'
 import { show } from '../test/show'
+import { vh2 } from '../test/vh2'
 import { ConnectDialog } from './ConnectDialog'
 import { RenameConnection } from './RenameConnection'
 import { RunButton } from './RunButton'
@@ -14,21 +15,6 @@ afterEach(() => {
 })
 
 describe('the shelf', () => {
-  const vh2: InstrumentView = {
-    id: 'i',
-    maker: 'Fieldsim',
-    model: 'VH-2',
-    serial: '30417',
-    knownBy: '',
-    firmware: '2.4.1',
-    options: ['vibration'],
-    calibratedOn: '2025-10-14',
-    calibratedUntil: '2027-10-14',
-    calibrationMonths: null,
-    tellsCalibration: true,
-    isByHand: false,
-    lastSeenAt: '2026-11-23T09:00:00Z',
-  }
   const line = (state: ConnectionLine['state']): ConnectionLine => ({
     id: 'c',
     name: 'Anna’s handheld',

@@ -1,13 +1,13 @@
 import { DayPicker } from 'react-day-picker'
 import { locale } from '../units/locale'
+import { isoDay, wallOf } from '../units/times'
 import { t } from '../words/t'
 
-const iso = (date: Date) =>
-  [date.getFullYear(), date.getMonth() + 1, date.getDate()].map((part) => String(part).padStart(2, '0')).join('-')
+const iso = (date: Date) => isoDay({ year: date.getFullYear(), month: date.getMonth() + 1, day: date.getDate() })
 
-const dateOf = (day: string) => {
-  const [year = 0, month = 1, date = 1] = day.split('-').map(Number)
-  return new Date(year, month - 1, date)
+const dateOf = (text: string) => {
+  const { year, month, day } = wallOf(text, '')
+  return new Date(year, month - 1, day)
 }
 
 const look = {

@@ -1,6 +1,6 @@
 import { Popover } from 'radix-ui'
 import { lazy, Suspense, useState } from 'react'
-import { dayField, momentField, momentOf, typedDay, typedMoment, wallOf, zoneLabel } from '../units/times'
+import { dayField, isoDay, momentField, momentOf, typedDay, typedMoment, wallOf, zoneLabel } from '../units/times'
 import { useTimes } from '../units/useTimes'
 import { t } from '../words/t'
 
@@ -25,8 +25,6 @@ export function DayField(props: Props) {
 export function MomentField({ withSeconds = false, ...props }: Props & { withSeconds?: boolean }) {
   const { zone } = useTimes()
   const wall = wallOf(props.value === '' ? new Date().toISOString() : props.value, zone)
-  const dayOf = (at: string) =>
-    at === '' ? '' : [wall.year, wall.month, wall.day].map((part) => String(part).padStart(2, '0')).join('-')
   return (
     <Typed
       {...props}
@@ -34,17 +32,13 @@ export function MomentField({ withSeconds = false, ...props }: Props & { withSec
       suffix={props.value === '' ? '' : zoneLabel(props.value, zone)}
       shown={(at) => momentField(at, zone, withSeconds)}
       typed={(text) => typedMoment(text, zone)}
-      dayOf={dayOf}
-      onDay={(day) =>
-        props.onChange(momentOf({ ...wall, ...dayParts(day), second: withSeconds ? wall.second : 0 }, zone))
-      }
+      dayOf={(at) => (at === '' ? '' : isoDay(wall))}
+      onDay={(chosen) => {
+        const { year, month, day } = wallOf(chosen, zone)
+        props.onChange(momentOf({ ...wall, year, month, day, second: withSeconds ? wall.second : 0 }, zone))
+      }}
     />
   )
-}
-
-function dayParts(day: string) {
-  const [year = 0, month = 1, date = 1] = day.split('-').map(Number)
-  return { year, month, day: date }
 }
 
 interface TypedProps extends Props {

@@ -49,7 +49,7 @@ describe('boundaries', () => {
     expect(boundary({ ...none, fail: 0.5, unit: 'yes/no' })).toBe('no')
     expect([1, 0].map((value) => number(value, 'yes/no'))).toEqual(['yes', 'no'])
     expect(change(-1, 0, 'yes/no')).toBe('')
-    expect([unitText('yes/no'), unitText('bar')]).toEqual(['', 'bar'])
+    expect([unitText('yes/no'), unitText('1'), unitText('bar')]).toEqual(['', '', 'bar'])
   })
 })
 

@@ -1,7 +1,7 @@
 import { t } from '../words/t'
 import { written } from './locale'
 import { decimalsIn as shownDecimals, isConverted } from './shown'
-import { timesOf } from './times'
+import { timesOf, two } from './times'
 
 const MINUS = '−'
 
@@ -73,9 +73,9 @@ const YES_OR_NO = 'yes/no'
 
 const answer = (value: number) => t(value < 0.5 ? 'common:no' : 'common:yes')
 
-/** What stands beside a number: nothing beside an answer. */
+/** What stands beside a number: nothing beside an answer, or a mere number. */
 export function unitText(unit: string): string {
-  return unit === YES_OR_NO ? '' : unit
+  return unit === YES_OR_NO || unit === '1' ? '' : unit
 }
 
 /**
@@ -142,7 +142,6 @@ export function minutes(count: number): string {
 /** A time since something began: hours, minutes and seconds, with days before them where there are any. */
 export function elapsed(seconds: number): string {
   const whole = Math.round(Math.abs(seconds))
-  const two = (part: number) => String(part).padStart(2, '0')
   const clock = `${Math.floor((whole % 86_400) / 3600)}:${two(Math.floor((whole % 3600) / 60))}:${two(whole % 60)}`
   return `${seconds < 0 ? MINUS : ''}${whole >= 86_400 ? `${Math.floor(whole / 86_400)} d ` : ''}${clock}`
 }

@@ -63,12 +63,16 @@ export function momentOf(wall: Wall, zone: string): string {
   return new Date(new TZDate(year, month - 1, day, hour, minute, second, zone).getTime()).toISOString()
 }
 
-const two = (part: number) => String(part).padStart(2, '0')
+export const two = (part: number) => String(part).padStart(2, '0')
 
 /** Day, month and year in the order and with the marks of a pattern. */
 function patterned(pattern: string, { year, month, day }: Wall): string {
   return pattern.replace('yyyy', String(year).padStart(4, '0')).replace('MM', two(month)).replace('dd', two(day))
 }
+
+/** A day as it is sent and kept, 2026-11-30, of a wall or of its parts. */
+export const isoDay = ({ year, month, day }: Pick<Wall, 'year' | 'month' | 'day'>) =>
+  [String(year).padStart(4, '0'), two(month), two(day)].join('-')
 
 /** The wall's day as a date that Intl writes unchanged when it is told that it is in UTC. */
 const asUtc = ({ year, month, day, hour, minute, second }: Wall) =>
@@ -120,7 +124,7 @@ export function timesOf(site: string | null): Times {
 
 /** Today where we are, as 2026-11-30. */
 export function today(): string {
-  return patterned('yyyy-MM-dd', wallOf(new Date().toISOString(), zoneOf(null)))
+  return isoDay(wallOf(new Date().toISOString(), zoneOf(null)))
 }
 
 /** Calendar days since then where we are, not spans of 24 hours: yesterday evening is one day ago this morning. */
@@ -170,9 +174,7 @@ export function typedDay(text: string): string | null {
   const day = Number(isYearFirst ? third : isMonthFirst ? second : first)
   const date = new Date(Date.UTC(year, month - 1, day))
   const isReal = date.getUTCFullYear() === year && date.getUTCMonth() === month - 1 && date.getUTCDate() === day
-  return isReal && year >= 1900 && year <= 2200
-    ? patterned('yyyy-MM-dd', { year, month, day, hour: 0, minute: 0, second: 0 })
-    : null
+  return isReal && year >= 1900 && year <= 2200 ? isoDay({ year, month, day }) : null
 }
 
 /** The moment a text is in a zone; null for a text that is none. */
