@@ -1,7 +1,31 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { showUnits } from '../units/shown'
-import { curve, handStop, limitLine, liveChannel, liveSample, read, result, run, sheet, trend, visit } from './shown'
-import type { HandStop, LimitForm, LimitLine, LiveSample, ResultLine, RuleDraft, RunView, Sheet, Trend } from './types'
+import {
+  curve,
+  handStop,
+  limitLine,
+  limitPreview,
+  liveChannel,
+  liveSample,
+  read,
+  result,
+  run,
+  sheet,
+  trend,
+  visit,
+} from './shown'
+import type {
+  HandStop,
+  LimitForm,
+  LimitLine,
+  LimitPreview,
+  LiveSample,
+  ResultLine,
+  RuleDraft,
+  RunView,
+  Sheet,
+  Trend,
+} from './types'
 import type { VisitSheet } from './types'
 
 /** Celsius shows as Fahrenheit everywhere here: a shift that is wrong, or missing, is seen at once. */
@@ -119,6 +143,7 @@ describe('what the server answers', () => {
       unit: '°C',
       limit: limitOf(...rules),
       proposals: [{ limit: limitOf(rule('BELOW')), evidence: '' }],
+      revisions: [{ limit: limitOf(rule('ABOVE')) }, { limit: null }],
     } as unknown as LimitLine)
     expect(shown.limit?.rules.map(({ watch, fail, target }) => [watch, fail, target])).toEqual([
       [41, 50, null],
@@ -131,6 +156,9 @@ describe('what the server answers', () => {
     ])
     expect(shown.limit).toMatchObject({ hysteresis: 1.8, unit: '°F' })
     expect(shown.proposals[0]?.limit.rules[0]).toMatchObject({ watch: 41, fail: 50 })
+    expect(shown.revisions.map((one) => one.limit?.rules[0]?.fail)).toEqual([50, undefined])
     expect(shown.unit).toBe('°F')
+    const preview = { shown: [{ limit: limitOf(rule('ABOVE')) }, { limit: null }] } as unknown as LimitPreview
+    expect(limitPreview(preview).shown.map((one) => one.limit?.rules[0]?.fail)).toEqual([50, undefined])
   })
 })

@@ -5,6 +5,7 @@ import type {
   HandStop,
   LimitForm,
   LimitLine,
+  LimitPreview,
   LiveChannel,
   LiveSample,
   Plate,
@@ -189,9 +190,9 @@ function rule(stored: RuleDraft, by: Conversion): RuleDraft {
   }
 }
 
-/** @param unit of the result, that the limit's numbers are in */
-function limitForm(stored: LimitForm, unit: string): LimitForm {
-  const by = shownIn(unit)
+/** @param unit of the result, that the limit's numbers are in where it does not say */
+function limitForm(stored: LimitForm, unit = ''): LimitForm {
+  const by = shownIn(stored.unit ?? unit)
   return {
     ...converted(stored, by, [], ['hysteresis']),
     rules: stored.rules.map((one) => rule(one, by)),
@@ -203,9 +204,14 @@ export function limitLine(stored: LimitLine): LimitLine {
   return {
     ...stored,
     limit: stored.limit && limitForm(stored.limit, stored.unit),
+    revisions: stored.revisions.map((one) => ({ ...one, limit: one.limit && limitForm(one.limit, stored.unit) })),
     proposals: stored.proposals.map((proposal) => ({ ...proposal, limit: limitForm(proposal.limit, stored.unit) })),
     unit: shownIn(stored.unit).unit,
   }
+}
+
+export function limitPreview(stored: LimitPreview): LimitPreview {
+  return { ...stored, shown: stored.shown.map((one) => ({ ...one, limit: one.limit && limitForm(one.limit) })) }
 }
 
 /** What follows from the plate; the plate itself says what stands on the machine. */

@@ -8,9 +8,14 @@ export type SettingLine = Schemas['SettingLine']
 export type RuleDraft = Schemas['RuleDraft']
 export type RuleKind = RuleDraft['kind']
 export type LimitForm = Schemas['LimitForm']
-export type LimitLine = Omit<Schemas['LimitLine'], 'limit'> & { limit: LimitForm | null }
-export type LimitRevision = Schemas['RevisionLine']
-export type LimitPreview = Schemas['LimitPreview']
+export type LimitRevision = Omit<Schemas['RevisionLine'], 'limit'> & { limit: LimitForm | null }
+export type LimitLine = Omit<Schemas['LimitLine'], 'limit' | 'revisions'> & {
+  limit: LimitForm | null
+  revisions: LimitRevision[]
+}
+export type LimitPreview = Omit<Schemas['LimitPreview'], 'shown'> & {
+  shown: (Omit<Schemas['PreviewedCheck'], 'limit'> & { limit: LimitForm | null })[]
+}
 export type VerdictNotes = { overridden: Schemas['Overridden'] | null; rejudged: Schemas['Rejudged'] | null }
 export type PlantEvent = Schemas['PlantEvent']
 export type EventKind = PlantEvent['kind']

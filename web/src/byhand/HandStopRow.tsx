@@ -3,7 +3,7 @@ import { queries } from '../api/queries'
 import type { HandStop } from '../api/types'
 import { Button } from '../parts/Button'
 import { Tag } from '../parts/Tag'
-import { boundary, number } from '../units/format'
+import { boundary, number, unitText } from '../units/format'
 import { age } from '../units/times'
 import { t } from '../words/t'
 import { HandPhotos } from './HandPhotos'
@@ -19,20 +19,12 @@ interface Props {
   onChange: (changed: Partial<Entry>) => void
 }
 
-const lastSaid = (stop: HandStop): string => {
-  if (stop.last === null) return ''
-  return stop.form === 'YES_OR_NO'
-    ? stop.last === 1
-      ? t('byHand:yes')
-      : t('byHand:no')
-    : `${number(stop.last, stop.unit)} ${stop.unit}`
-}
+const lastSaid = ({ last, unit }: HandStop) => (last === null ? '' : `${number(last, unit)} ${unitText(unit)}`.trim())
 
 /** One stop: what to look at, the field for it, and what it was last time. */
 export function HandStopRow({ stop, entry, isRound, isFirst, onChange }: Props) {
   const place = `${stop.assetTag || stop.assetName} ${stop.point}, ${stop.asked}`
-  const unit = stop.form === 'YES_OR_NO' ? 'yes/no' : stop.unit
-  const limits = boundary({ ...stop, watchLow: null, failLow: null, unit })
+  const limits = boundary({ ...stop, watchLow: null, failLow: null })
   const isSkipped = entry !== undefined && entry.skipped !== null
   return (
     <tr>

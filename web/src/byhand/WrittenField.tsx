@@ -1,5 +1,6 @@
 import type { KeyboardEvent } from 'react'
 import type { HandStop } from '../api/types'
+import { unitText } from '../units/format'
 import { t } from '../words/t'
 
 interface Props {
@@ -52,7 +53,7 @@ export function WrittenField({ stop, isFirst, label, value, unit, onChange: onWr
         onKeyDown={toNext}
         onChange={(event) => onChange(event.target.value)}
       />
-      <span className="text-ink2">{unit}</span>
+      <span className="text-ink2">{unitText(unit)}</span>
     </span>
   )
 }

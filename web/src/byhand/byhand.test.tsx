@@ -26,7 +26,7 @@ const round = {
   title: 'Weekly',
   stops: [
     stop('g', 'Pressure', 'NUMBER', { unit: 'bar', fail: 8.5, last: 7.2, lastAt: '2026-11-16T08:00:00Z' }),
-    stop('q', 'Is the drain clear?', 'YES_OR_NO', { fail: 0.5, isLower: true }),
+    stop('q', 'Is the drain clear?', 'YES_OR_NO', { unit: 'yes/no', fail: 0.5, isLower: true }),
     stop('w', 'Remark', 'WORDS'),
   ],
 }

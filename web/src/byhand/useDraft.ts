@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react'
+import { unitText } from '../units/format'
 
 /** What was written at one stop. */
 export interface Entry {
@@ -62,8 +63,9 @@ export function useDraft(subject: string) {
   return { draft, wasKept, change, clear }
 }
 
-/** A number with the unit it was written in; everything else as it is. */
-export function withUnit({ written, unit }: Entry): string {
+/** A number with the unit it was written in; everything else as it is, and a mere number has none. */
+export function withUnit({ written, unit: of = '' }: Entry): string {
+  const unit = unitText(of)
   const isBareNumber = /^[\d\s.,'’+−-]+$/.test(written)
   return isBareNumber && unit ? `${written.trim()} ${unit}` : written
 }

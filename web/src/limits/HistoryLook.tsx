@@ -6,6 +6,7 @@ import { VerdictShape } from '../parts/VerdictMark'
 import { day } from '../units/format'
 import { t } from '../words/t'
 import { useSettled } from '../parts/useSettled'
+import { limitWords } from './limitWords'
 
 /** What a limit would have said of all that was measured, before it is set. */
 export function HistoryLook({
@@ -82,7 +83,7 @@ export function PreviewOutcome({ preview }: { preview: LimitPreview }) {
           <li key={check.checkId}>
             <span className="flex items-center gap-2 text-[13px]">
               <span className="min-w-0 flex-1 truncate" title={check.place}>
-                {check.place} {check.limit && <span className="font-semibold">{check.limit}</span>}
+                {check.place} {check.limit && <span className="font-semibold">{limitWords(check.limit)}</span>}
               </span>
               <VerdictShape verdict="WATCH" size={11} /> {check.watch} <VerdictShape verdict="FAIL" size={11} />{' '}
               {check.fail}

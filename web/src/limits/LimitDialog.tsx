@@ -7,6 +7,8 @@ import { Trouble } from '../parts/Trouble'
 import { t } from '../words/t'
 import { GiveMany } from './GiveMany'
 import { LimitEditor } from './LimitEditor'
+import { limitWords } from './limitWords'
+
 const keyOf = (line: LimitLine) => `${line.technique} ${line.resultId}`
 
 interface Props {
@@ -57,18 +59,18 @@ export function LimitDialog({ nodeId, name, resultId, onClose }: Props) {
                 <span className="text-ink3">{line.unit}</span>
               </td>
               <td>
-                {line.said === '' ? (
+                {line.limit === null ? (
                   <span className="text-ink3">
                     {line.checks > line.unlimited
                       ? t('limits:onChecks', {
                           n: line.checks - line.unlimited,
                           all: line.checks,
-                          rest: line.checks - line.checks - line.unlimited,
+                          rest: line.unlimited,
                         })
                       : t('limits:none')}
                   </span>
                 ) : (
-                  line.said
+                  limitWords(line.limit)
                 )}{' '}
                 {line.originId !== null && (
                   <span className="text-[12px] text-ink3">
@@ -88,7 +90,12 @@ export function LimitDialog({ nodeId, name, resultId, onClose }: Props) {
           {chosen.checks > 1 && chosen.unlimited > 0 && (
             <GiveMany key={`many ${keyOf(chosen)}`} nodeId={nodeId} line={chosen} />
           )}
-          <LimitEditor key={keyOf(chosen) + chosen.said} nodeId={nodeId} line={chosen} onDone={onClose} />
+          <LimitEditor
+            key={keyOf(chosen) + JSON.stringify(chosen.limit)}
+            nodeId={nodeId}
+            line={chosen}
+            onDone={onClose}
+          />
         </>
       )}
     </Dialog>

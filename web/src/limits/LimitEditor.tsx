@@ -1,17 +1,17 @@
 import { useMutation } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, data } from '../api/client'
-import { noLimit } from '../api/queries'
-import type { LimitForm, LimitLine, RuleDraft } from '../api/types'
+import { noLimit } from '../api/queries/limits'
+import type { LimitForm, LimitLine } from '../api/types'
 import { Button } from '../parts/Button'
 import { Trouble } from '../parts/Trouble'
 import { UnitField } from '../parts/UnitField'
-import { limit as limitText } from '../units/format'
 import { DayField as Day } from '../parts/DateField'
 import { momentOf, wallOf } from '../units/times'
 import { useTimes } from '../units/useTimes'
 import { t } from '../words/t'
 import { HistoryLook } from './HistoryLook'
+import { limitWords } from './limitWords'
 import { Revisions } from './Revisions'
 import { RuleFields } from './RuleFields'
 import { useLimitSaid } from './useLimitSaid'
@@ -154,11 +154,6 @@ function DayField({ label, value, onChange }: { label: string; value: string; on
   )
 }
 
-function both({ watch, fail }: RuleDraft, unit: string): string {
-  const one = (boundary: number | null) => (boundary === null ? '–' : limitText(boundary, unit))
-  return `${one(watch)} / ${one(fail)} ${unit}`
-}
-
 /** What a standard or the history says: taken by a person, or not. */
 function Proposals({ line, onTake }: { line: LimitLine; onTake: (limit: LimitForm) => void }) {
   if (line.proposals.length === 0 && line.wanting === '') return null
@@ -166,7 +161,7 @@ function Proposals({ line, onTake }: { line: LimitLine; onTake: (limit: LimitFor
     <ul className="mb-3" aria-label={t('limits:proposals')}>
       {line.proposals.map((proposal) => (
         <li key={proposal.evidence}>
-          <span className="font-semibold">{proposal.limit.rules.map((rule) => both(rule, line.unit)).join(', ')}</span>{' '}
+          <span className="font-semibold">{limitWords(proposal.limit)}</span>{' '}
           <span className="text-ink2">{proposal.evidence}.</span>{' '}
           <Button onClick={() => onTake(proposal.limit)}>{t('limits:take')}</Button>
         </li>

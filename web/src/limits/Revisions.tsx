@@ -1,6 +1,8 @@
 import type { LimitRevision } from '../api/types'
 import { day } from '../units/format'
 import { t } from '../words/t'
+import { limitWords } from './limitWords'
+
 const dated = (at: string | null) => (at === null ? null : day(at))
 
 function holds(from: string | null, until: string | null): string {
@@ -31,11 +33,11 @@ export function Revisions({ revisions }: { revisions: LimitRevision[] }) {
               <td>{dated(revision.saidAt) ?? '–'}</td>
               <td>{holds(dated(revision.from), dated(revision.until))}</td>
               <td>
-                {revision.said === ''
+                {revision.isInherited
                   ? t('limits:inherited')
-                  : revision.said === '-/-'
+                  : revision.limit === null
                     ? t('limits:none')
-                    : revision.said}
+                    : limitWords(revision.limit)}
               </td>
               <td className="font-semibold">{revision.isInForce && t('limits:inForce')}</td>
             </tr>

@@ -1,7 +1,7 @@
 import { answering, changes, forget, Refusal } from '../test/fakeServer'
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import type { LimitForm, LimitLine, LimitPreview } from '../api/types'
+import type { LimitForm, LimitLine, LimitPreview, LimitRevision } from '../api/types'
 import { showUnits } from '../units/shown'
 import { show } from '../test/show'
 import { LimitDialog } from './LimitDialog'
@@ -14,7 +14,6 @@ const line = (more: Partial<LimitLine>): LimitLine => ({
   unit: 'mm/s',
   sense: 'HIGHER_IS_WORSE',
   limit: null,
-  said: '',
   originId: null,
   originName: '',
   revisions: [],
@@ -42,6 +41,16 @@ const above = (watch: number, fail: number) => ({
   hysteresis: 0,
   boundaryIsPast: false,
   unit: 'mm/s',
+})
+
+const revision = (limit: LimitForm | null, isInherited = false): LimitRevision => ({
+  number: 1,
+  saidAt: '2026-11-02T08:00:00Z',
+  from: null,
+  until: null,
+  isInherited,
+  limit,
+  isInForce: true,
 })
 
 const preview: LimitPreview = {
@@ -95,9 +104,7 @@ describe('a limit', () => {
   })
 
   it('that is changed holds from now on, unless history is to be judged again', async () => {
-    answering('GET', '/api/nodes/v/limits', () => [
-      line({ limit: above(2.8, 4.5), said: '2.8/4.5 mm/s', originId: 'v', unlimited: 0 }),
-    ])
+    answering('GET', '/api/nodes/v/limits', () => [line({ limit: above(2.8, 4.5), originId: 'v', unlimited: 0 })])
     const onClose = vi.fn()
     show(<LimitDialog nodeId="v" name="Drive end" onClose={onClose} />)
     fireEvent.change(await screen.findByLabelText('Fail'), { target: { value: '5' } })
@@ -105,6 +112,18 @@ describe('a limit', () => {
     await waitFor(() => expect(onClose).toHaveBeenCalled())
     const put = changes().find((change) => change.method === 'PUT')?.body as { from: string | null }
     expect(Math.abs(new Date(put.from ?? '').getTime() - Date.now())).toBeLessThan(60_000)
+  })
+
+  it('tells an inherited one from none in what was said over time', async () => {
+    answering('GET', '/api/nodes/v/limits', () => [
+      line({ revisions: [revision(null), { ...revision(null, true), number: 2 }], unlimited: 0 }),
+    ])
+    show(<LimitDialog nodeId="v" name="Drive end" onClose={vi.fn()} />)
+    const revisions = await screen.findByLabelText('Revisions')
+    expect([...revisions.querySelectorAll('tbody tr')].map((row) => row.children[3]?.textContent)).toEqual([
+      'none',
+      'inherited',
+    ])
   })
 
   it('that is refused keeps what was typed and says why', async () => {
@@ -122,13 +141,14 @@ describe('a limit', () => {
   it('is shown in the chosen unit, and the same to the last digit when nothing of it is changed', async () => {
     showUnits([{ stored: 'mm/s', unit: 'in/s', factor: 1 / 25.4, offset: 0, decimals: null }])
     answering('GET', '/api/nodes/v/limits', () => [
-      line({ limit: above(2.8, 4.5), said: '2.8/4.5 mm/s', originId: 'v', unlimited: 0 }),
+      line({ limit: above(2.8, 4.5), revisions: [revision(above(2.8, 4.5))], originId: 'v', unlimited: 0 }),
     ])
     answering('GET', '/api/units/read', () => ({ value: 0.2, unit: 'in/s' }))
     const onClose = vi.fn()
     show(<LimitDialog nodeId="v" name="Drive end" onClose={onClose} />)
     const watch: HTMLInputElement = await screen.findByLabelText('Watch')
     expect(watch.value).toBe('0.110236')
+    expect(screen.getAllByText(/^0\.1102 \/ 0\.1772 in\/s$/)).toHaveLength(2)
     fireEvent.change(screen.getByLabelText('Fail'), { target: { value: '5.08 mm/s' } })
     fireEvent.blur(screen.getByLabelText('Fail'))
     await waitFor(() => expect((screen.getByLabelText('Fail') as HTMLInputElement).value).toBe('0.2'))
@@ -171,14 +191,14 @@ describe('many checks', () => {
     const mine = {
       checkId: 'a',
       place: 'P-101 Drive end, Velocity',
-      limit: '2.8/4.5 mm/s',
+      limit: above(2.8, 4.5),
       watch: 0,
       fail: 1,
       readings: [],
     }
     answering('POST', `${path}/proposals/preview`, () => ({ ...preview, checks: 4, without: 1, shown: [mine] }))
     fireEvent.click(screen.getByText('Set each to the limit of its standard'))
-    expect(await screen.findByText('2.8/4.5 mm/s')).toBeTruthy()
+    expect(await screen.findByText('2.80 / 4.50 mm/s')).toBeTruthy()
     expect(screen.getByText('No proposal for 1 check.')).toBeTruthy()
     expect(changes().some((change) => change.path === `${path}/proposals`)).toBe(false)
     fireEvent.click(screen.getByText('Set 4 limits'))

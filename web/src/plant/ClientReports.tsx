@@ -2,9 +2,10 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import { api, data } from '../api/client'
 import { queries } from '../api/queries'
 import { changed } from '../api/subjects'
-import type { ChosenUnit, ReportChoice } from '../api/types'
+import type { ReportChoice } from '../api/types'
 import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
+import { type Choice, chosenUnits } from '../units/choice'
 import { conversion } from '../units/shown'
 import { UnitTable } from '../units/UnitTable'
 import { t } from '../words/t'
@@ -32,14 +33,8 @@ export function ClientReports({ clientId: id, name, mayEdit, onClose }: Props) {
     onSuccess: taken,
   })
   const unit = useMutation({
-    mutationFn: ({ kind, chosen }: { kind: string; chosen: ChosenUnit | null }): Promise<ReportChoice> =>
-      data(
-        api.PUT('/api/clients/{id}/reports/units/{kind}', {
-          params: { path: { id, kind } },
-          // The description cannot say that it may be null.
-          body: { chosen: chosen as ChosenUnit },
-        }),
-      ),
+    mutationFn: (choice: Choice): Promise<ReportChoice> =>
+      data(api.PUT('/api/clients/{id}/reports/units', { params: { path: { id } }, body: chosenUnits([choice]) })),
     onSuccess: taken,
   })
   const isPending = language.isPending || unit.isPending

@@ -23,8 +23,8 @@ const units = (): AllUnits => ({ kinds: [kind({ own: held })], ownUnits: [], sho
 beforeEach(() => {
   held = null
   answering('GET', '/api/units', units)
-  answering('PUT', '/api/units/mine/pressure', ({ body }) => {
-    held = (body as { chosen: ChosenUnit | null }).chosen
+  answering('PUT', '/api/units/mine', ({ body }) => {
+    held = (body as { choices: { chosen: ChosenUnit | null }[] }).choices[0]?.chosen ?? null
     return units()
   })
 })

@@ -83,7 +83,14 @@ class LimitPreviewTest extends GaugedPlant {
                 .ok();
         assertThat(preview.get("checks").asInt()).isEqualTo(1);
         assertThat(preview.get("without").asInt()).isEqualTo(1);
-        assertThat(preview.get("shown").get(0).get("limit").asString()).startsWith("2.36/");
+        assertThat(preview.get("shown")
+                        .get(0)
+                        .get("limit")
+                        .get("rules")
+                        .get(0)
+                        .get("watch")
+                        .asDouble())
+                .isEqualTo(2.36);
         assertThat(preview.get("changed").asInt()).isEqualTo(8);
         assertThat(caller.get("/api/nodes/" + pressure + "/limits").ok().get(0).get("revisions"))
                 .as("nothing was set")

@@ -30,10 +30,12 @@ class ReportChoiceTest extends GaugedPlant {
                 .ok();
     }
 
-    private void unit(String kind, String unit) {
+    private void unit(String kind, String unit, Integer decimals) {
         Map<String, Object> chosen = new HashMap<>(Map.of("unit", unit));
-        chosen.put("decimals", null);
-        caller.put("/api/clients/" + client() + "/reports/units/" + kind, Map.of("chosen", chosen))
+        chosen.put("decimals", decimals);
+        caller.put(
+                        "/api/clients/" + client() + "/reports/units",
+                        Map.of("choices", List.of(Map.of("kind", kind, "chosen", chosen))))
                 .ok();
     }
 
@@ -46,7 +48,7 @@ class ReportChoiceTest extends GaugedPlant {
                 .contains("Inspection certificate", "6.50", "bar", "above 7.00");
         caller.put("/api/clients/" + client() + "/reports/language", Map.of("language", "de"))
                 .ok();
-        unit("pressure", "psi");
+        unit("pressure", "psi", null);
         String html = preview(pressure).get("html").asString();
         assertThat(html)
                 .startsWith("<html lang=\"de\">")
@@ -54,6 +56,10 @@ class ReportChoiceTest extends GaugedPlant {
                 .contains("über 101,5")
                 .contains("beobachten", "1 Ergebnis: 0 nicht in Ordnung, 1 zu beobachten")
                 .doesNotContain("Finding", "Watch<", "not judged", "bar<");
+        unit("pressure", "psi", 3);
+        assertThat(preview(pressure).get("html").asString())
+                .as("with the decimals that were chosen")
+                .contains("94,275", "über 101,526");
     }
 
     @Test
@@ -75,12 +81,12 @@ class ReportChoiceTest extends GaugedPlant {
                 .get("checks")
                 .get(0);
         assertThat(inGerman.get("reason").asString()).isEqualTo("kein Grenzwert festgelegt");
-        assertThat(inGerman.get("result").asString()).isEqualTo("Druck");
+        assertThat(inGerman.get("result").asString()).isEqualTo("Druckwert");
     }
 
     @Test
     void whatIsChosenIsToldAndOnlyOfClients() {
-        unit("vibration-velocity", "in/s");
+        unit("vibration-velocity", "in/s", null);
         JsonNode chosen = caller.get("/api/clients/" + client() + "/reports").ok();
         assertThat(chosen.get("language").asString()).isEqualTo("en");
         assertThat(chosen.get("languages").toString()).contains("de");

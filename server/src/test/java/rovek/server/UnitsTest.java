@@ -3,6 +3,7 @@ package rovek.server;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -35,13 +36,15 @@ class UnitsTest extends GaugedPlant {
         Map<String, Object> chosen = new HashMap<>();
         chosen.put("unit", unit);
         chosen.put("decimals", decimals);
-        return Map.of("chosen", chosen);
+        return chosen;
     }
 
-    private static Map<String, Object> nothing() {
-        Map<String, Object> wanted = new HashMap<>();
-        wanted.put("chosen", null);
-        return wanted;
+    /** @param chosen null follows everybody again */
+    private static Map<String, Object> choosing(String kind, Map<String, Object> chosen) {
+        Map<String, Object> choice = new HashMap<>();
+        choice.put("kind", kind);
+        choice.put("chosen", chosen);
+        return Map.of("choices", List.of(choice));
     }
 
     private static Map<String, Object> own(String symbol, String base, String factor) {
@@ -59,26 +62,27 @@ class UnitsTest extends GaugedPlant {
     @Test
     void whatOnePersonChoosesGoesBeforeWhatEverybodyHas() {
         Caller viewer = with("VIEWER");
-        assertThat(viewer.put("/api/units/everybody/torque", chosen("N·m", 1)).status())
+        assertThat(viewer.put("/api/units/everybody", choosing("torque", chosen("N·m", 1)))
+                        .status())
                 .as("decided by a reviewer")
                 .isEqualTo(403);
-        caller.put("/api/units/everybody/vibration-velocity", chosen("in/s", null))
+        caller.put("/api/units/everybody", choosing("vibration-velocity", chosen("in/s", null)))
                 .ok();
         JsonNode company = shown(viewer.get("/api/units").ok(), "mm/s");
         assertThat(company.get("unit").asString()).isEqualTo("in/s");
         assertThat(company.get("factor").asDouble()).isEqualTo(1 / 25.4);
         assertThat(company.get("decimals").isNull()).isTrue();
 
-        JsonNode mine = viewer.put("/api/units/mine/vibration-velocity", chosen("mm/s", 2))
+        JsonNode mine = viewer.put("/api/units/mine", choosing("vibration-velocity", chosen("mm/s", 2)))
                 .ok();
         assertThat(shown(mine, "mm/s").get("unit").asString()).isEqualTo("mm/s");
         assertThat(shown(mine, "in/s").get("factor").asDouble()).isEqualTo(25.4);
         assertThat(shown(mine, "mm/s").get("decimals").asInt()).isEqualTo(2);
 
-        JsonNode again =
-                viewer.put("/api/units/mine/vibration-velocity", nothing()).ok();
+        JsonNode again = viewer.put("/api/units/mine", choosing("vibration-velocity", null))
+                .ok();
         assertThat(shown(again, "mm/s").get("unit").asString()).isEqualTo("in/s");
-        caller.put("/api/units/everybody/vibration-velocity", nothing()).ok();
+        caller.put("/api/units/everybody", choosing("vibration-velocity", null)).ok();
         assertThat(shown(viewer.get("/api/units").ok(), "mm/s")).isNull();
         assertThat(caller.get("/api/audit").ok().toString()).contains("choose unit");
     }
@@ -86,15 +90,15 @@ class UnitsTest extends GaugedPlant {
     @Test
     void temperaturesAreShiftedAndTheirDifferencesAreNot() {
         Caller viewer = with("VIEWER");
-        JsonNode view =
-                viewer.put("/api/units/mine/temperature", chosen("°F", null)).ok();
+        JsonNode view = viewer.put("/api/units/mine", choosing("temperature", chosen("°F", null)))
+                .ok();
         assertThat(shown(view, "°C").get("factor").asDouble()).isEqualTo(1.8);
         assertThat(shown(view, "°C").get("offset").asDouble()).isEqualTo(32);
-        JsonNode difference = viewer.put("/api/units/mine/temperature-difference", chosen("Δ°F", null))
+        JsonNode difference = viewer.put("/api/units/mine", choosing("temperature-difference", chosen("Δ°F", null)))
                 .ok();
         assertThat(shown(difference, "K").get("factor").asDouble()).isEqualTo(1.8);
         assertThat(shown(difference, "K").get("offset").asDouble()).isZero();
-        assertThat(viewer.put("/api/units/mine/temperature-difference", chosen("°F", null))
+        assertThat(viewer.put("/api/units/mine", choosing("temperature-difference", chosen("°F", null)))
                         .sentence())
                 .isEqualTo("Choose a unit from the list.");
     }
@@ -102,15 +106,38 @@ class UnitsTest extends GaugedPlant {
     @Test
     void whatCannotBeChosenIsRefused() {
         for (Map<String, Object> wrong : List.of(chosen("V", null), chosen("furlong", null), chosen("", null))) {
-            assertThat(caller.put("/api/units/mine/pressure", wrong).sentence()).contains("from the list");
+            assertThat(caller.put("/api/units/mine", choosing("pressure", wrong))
+                            .sentence())
+                    .contains("from the list");
         }
-        assertThat(caller.put("/api/units/mine/pressure", chosen("psi", 7)).sentence())
+        assertThat(caller.put("/api/units/mine", choosing("pressure", chosen("psi", 7)))
+                        .sentence())
                 .contains("0 to 6 decimals");
-        assertThat(caller.put("/api/units/mine/nonsense", chosen("psi", 1)).status())
-                .isEqualTo(404);
-        assertThat(caller.put("/api/units/mine/pressure", Map.of("chosen", Map.of()))
+        assertThat(caller.put("/api/units/mine", choosing("nonsense", chosen("psi", 1)))
                         .status())
+                .isEqualTo(404);
+        assertThat(caller.put("/api/units/mine", choosing("pressure", Map.of())).status())
                 .isBetween(400, 499);
+        List<Object> many =
+                Collections.nCopies(100, Map.of("kind", "torque", "chosen", Map.of("unit", "N·m", "decimals", 1)));
+        assertThat(caller.put("/api/units/mine", Map.of("choices", many)).sentence())
+                .contains("more than 22 items");
+    }
+
+    @Test
+    void severalAreChosenAllOrNone() {
+        Caller viewer = with("VIEWER");
+        Map<String, Object> good = Map.of("kind", "pressure", "chosen", Map.of("unit", "psi", "decimals", 1));
+        Map<String, Object> bad = Map.of("kind", "torque", "chosen", Map.of("unit", "V", "decimals", 1));
+        assertThat(viewer.put("/api/units/mine", Map.of("choices", List.of(good, bad)))
+                        .sentence())
+                .contains("from the list");
+        assertThat(shown(viewer.get("/api/units").ok(), "bar")).isNull();
+        Map<String, Object> other = Map.of("kind", "power", "chosen", Map.of("unit", "W", "decimals", 0));
+        JsonNode both = viewer.put("/api/units/mine", Map.of("choices", List.of(good, other)))
+                .ok();
+        assertThat(shown(both, "bar").get("unit").asString()).isEqualTo("psi");
+        assertThat(shown(both, "kW").get("unit").asString()).isEqualTo("W");
     }
 
     @Test
@@ -136,7 +163,8 @@ class UnitsTest extends GaugedPlant {
         assertThat(trend(pressure).get("points").get(0).get("value").asDouble())
                 .as("kept in the unit of the check")
                 .isEqualTo(4.903325);
-        JsonNode view = caller.put("/api/units/mine/pressure", chosen("mWC", 1)).ok();
+        JsonNode view = caller.put("/api/units/mine", choosing("pressure", chosen("mWC", 1)))
+                .ok();
         assertThat(shown(view, "bar").get("factor").asDouble()).isCloseTo(1000 / 98.0665, within(1e-14));
 
         JsonNode without = caller.delete("/api/units/own?symbol=mWC").ok();

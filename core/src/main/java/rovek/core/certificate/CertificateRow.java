@@ -2,6 +2,7 @@ package rovek.core.certificate;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import rovek.core.limit.Bounds;
 import rovek.core.limit.Judgement;
 import rovek.core.limit.Verdict;
@@ -16,6 +17,7 @@ import rovek.core.wording.Sentence;
  * @param check e.g. "Drive end, Velocity 10–1000 Hz"
  * @param quantity e.g. "velocity RMS"
  * @param unit of the value and of the bounds; {@code 1} where there is no number to it
+ * @param decimals that were chosen for the unit; empty where they follow from the number
  * @param value empty where nothing was measured
  * @param bounds the boundaries that held for it, one for each rule of its limit; empty where there was none
  * @param boundaryIsPast whether a value on a boundary is past it
@@ -27,6 +29,7 @@ public record CertificateRow(
         String check,
         String quantity,
         UnitOfMeasure unit,
+        OptionalInt decimals,
         Optional<Amount> value,
         List<Bounds> bounds,
         boolean boundaryIsPast,

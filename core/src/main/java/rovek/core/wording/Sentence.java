@@ -1,6 +1,7 @@
 package rovek.core.wording;
 
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
@@ -39,6 +40,18 @@ public record Sentence(String key, Map<String, Object> values) {
         return of(PLAIN, "text", text);
     }
 
+    /** One sentence after the other; nothing where there are none. */
+    public static Sentence joined(List<Sentence> sentences) {
+        return sentences.stream()
+                .reduce((one, next) -> of("base.both", "one", one, "next", next))
+                .orElse(NONE);
+    }
+
+    /** The text of what is worded already; empty for what is still to be worded. */
+    public Optional<String> text() {
+        return key.equals(PLAIN) ? Optional.of(String.valueOf(values.get("text"))) : Optional.empty();
+    }
+
     /**
      * What something is called that the program knows: by the message file of a language, else as it is called in the
      * program.
@@ -53,6 +66,6 @@ public record Sentence(String key, Map<String, Object> values) {
     }
 
     public boolean isBlank() {
-        return key.equals(PLAIN) && String.valueOf(values.get("text")).isBlank();
+        return text().filter(String::isBlank).isPresent();
     }
 }

@@ -7,6 +7,7 @@ import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import org.junit.jupiter.api.Test;
 import rovek.core.certificate.CertificateContent.InstrumentStatement;
 import rovek.core.limit.Judgement;
@@ -26,6 +27,7 @@ class CertificateContentTest {
                 "Drive end",
                 "velocity RMS",
                 UnitCatalogue.MILLIMETRE_PER_SECOND,
+                OptionalInt.empty(),
                 Optional.of(Amount.of(1, "mm/s")),
                 List.of(),
                 false,

@@ -34,6 +34,8 @@ import rovek.server.people.account.Accounts;
 import rovek.server.people.account.Role;
 import rovek.server.plant.picture.Pictures;
 import rovek.server.plant.tree.Plant;
+import rovek.server.reports.certificate.CertificateRegister;
+import rovek.server.reports.certificate.CertificateSigning;
 import rovek.server.reports.certificate.Certificates;
 import rovek.server.rounds.route.RouteDraft;
 import rovek.server.rounds.route.Routes;
@@ -78,6 +80,7 @@ class DemoStory implements ApplicationRunner {
     private final Visits visits;
     private final VisitHistory history;
     private final Certificates certificates;
+    private final CertificateSigning signing;
     private final Clock clock;
     private final DemoPanel panel;
     private final int instrumentPort;
@@ -100,6 +103,7 @@ class DemoStory implements ApplicationRunner {
             Visits visits,
             VisitHistory history,
             Certificates certificates,
+            CertificateSigning signing,
             Clock clock,
             @Value("${rovek.demo.panel}") String panelAddress,
             @Value("${rovek.demo.instrument-port}") int instrumentPort,
@@ -120,6 +124,7 @@ class DemoStory implements ApplicationRunner {
         this.visits = visits;
         this.history = history;
         this.certificates = certificates;
+        this.signing = signing;
         this.clock = clock;
         this.panel = new DemoPanel(panelAddress);
         this.instrumentPort = instrumentPort;
@@ -209,14 +214,14 @@ class DemoStory implements ApplicationRunner {
     /** The month before last was signed; last month's waits for the reviewer. */
     private void certify() {
         List<VisitHistory.VisitLine> newestFirst = history.list();
-        Certificates.CertificateLine signed = prepare(newestFirst.get(1).id());
+        CertificateRegister.CertificateLine signed = prepare(newestFirst.get(1).id());
         prepare(newestFirst.get(0).id());
         actAs("reviewer");
         String seen = certificates.preview(signed.id()).digest();
-        certificates.sign(signed.id(), new Certificates.Signature(PASSWORD, seen));
+        signing.sign(signed.id(), new CertificateSigning.Signature(PASSWORD, seen));
     }
 
-    private Certificates.CertificateLine prepare(UUID visit) {
+    private CertificateRegister.CertificateLine prepare(UUID visit) {
         List<UUID> all = visits.sheet(visit).rows().stream()
                 .map(Visits.VisitRow::checkId)
                 .toList();

@@ -118,7 +118,9 @@ public abstract sealed class DomainProblem extends RuntimeException {
         private final transient List<Fault> faults;
 
         public Invalid(List<Fault> faults) {
-            super("invalid", all(faults));
+            super(
+                    "invalid",
+                    Sentence.joined(faults.stream().map(Fault::sentence).toList()));
             this.faults = List.copyOf(faults);
         }
 
@@ -129,14 +131,6 @@ public abstract sealed class DomainProblem extends RuntimeException {
         /** A reason that is worded already. */
         public Invalid(String field, String reason) {
             this(field, Sentence.plain(reason));
-        }
-
-        /** One sentence after the other. */
-        private static Sentence all(List<Fault> faults) {
-            return faults.stream()
-                    .map(Fault::sentence)
-                    .reduce((one, next) -> Sentence.of("base.both", "one", one, "next", next))
-                    .orElseGet(() -> Sentence.plain(""));
         }
 
         public List<Fault> faults() {

@@ -5,7 +5,6 @@ import java.util.Map;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.context.i18n.LocaleContextHolder;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.converter.HttpMessageNotReadableException;
@@ -125,7 +124,7 @@ class ProblemAnswers {
     }
 
     private static String worded(Sentence sentence) {
-        return Wording.SHIPPED.of(sentence, LocaleContextHolder.getLocale());
+        return Wording.SHIPPED.of(sentence, Wording.here());
     }
 
     private static ProblemDetail answer(HttpStatus status, String code, Sentence sentence) {

@@ -2,8 +2,6 @@ package rovek.server.base.wording;
 
 import org.springdoc.core.utils.SpringDocUtils;
 import org.springframework.boot.jackson.JacksonComponent;
-import org.springframework.context.i18n.LocaleContext;
-import org.springframework.context.i18n.LocaleContextHolder;
 import rovek.core.wording.Sentence;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.databind.SerializationContext;
@@ -19,7 +17,6 @@ class WordedJson extends ValueSerializer<Sentence> {
 
     @Override
     public void serialize(Sentence sentence, JsonGenerator json, SerializationContext context) {
-        LocaleContext asked = LocaleContextHolder.getLocaleContext();
-        json.writeString(Wording.SHIPPED.of(sentence, asked == null ? Wording.USUAL : LocaleContextHolder.getLocale()));
+        json.writeString(Wording.SHIPPED.of(sentence, Wording.here()));
     }
 }

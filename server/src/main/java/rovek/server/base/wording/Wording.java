@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import org.springframework.context.i18n.LocaleContextHolder;
 import org.springframework.core.io.Resource;
 import org.springframework.core.io.support.PathMatchingResourcePatternResolver;
 import rovek.core.wording.Sentence;
@@ -55,6 +56,11 @@ public final class Wording {
         return new Wording(messages);
     }
 
+    /** The language of whoever is answered just now; the usual one where nobody asked. */
+    public static Locale here() {
+        return LocaleContextHolder.getLocaleContext() == null ? USUAL : LocaleContextHolder.getLocale();
+    }
+
     public Set<String> languages() {
         return messages.keySet();
     }
@@ -68,11 +74,18 @@ public final class Wording {
      * A sentence in a language, in the usual one where that is not spoken; the key where there is no message at all.
      */
     public String of(Sentence sentence, Locale locale) {
+        // A trend has thousands of these.
+        if (sentence.text().isPresent()) {
+            return sentence.text().get();
+        }
         String message = of(locale.getLanguage()).get(sentence.key());
         Locale spoken = message == null ? USUAL : locale;
         String pattern = message == null ? of(USUAL.getLanguage()).get(sentence.key()) : message;
         if (pattern == null) {
             return sentence.usual().orElse(sentence.key());
+        }
+        if (pattern.indexOf('{') < 0) {
+            return pattern.replace("''", "'");
         }
         Map<String, Object> values = new HashMap<>();
         sentence.values().forEach((name, value) -> values.put(name, worded(value, locale)));

@@ -8,7 +8,6 @@ import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.core.technique.ByHand;
-import rovek.core.technique.ResultDefinition;
 import rovek.core.unit.Amount;
 import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
@@ -114,12 +113,7 @@ public class HandRounds {
                 check.point().name(),
                 check.node().name(),
                 form,
-                form == ByHand.Form.NUMBER
-                        ? check.leadingResult()
-                                .map(ResultDefinition::unit)
-                                .orElseThrow()
-                                .symbol()
-                        : "",
+                check.leadingResult().map(result -> result.unit().symbol()).orElse(""),
                 instruction,
                 boundaries.watch(),
                 boundaries.fail(),

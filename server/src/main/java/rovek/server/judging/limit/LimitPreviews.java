@@ -15,7 +15,6 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.core.limit.Limit;
 import rovek.core.limit.LimitLayers;
-import rovek.core.limit.LimitText;
 import rovek.core.limit.SeriesJudge;
 import rovek.core.limit.Verdict;
 import rovek.core.plant.Node;
@@ -91,10 +90,15 @@ public class LimitPreviews {
     /**
      * One check's history under the limit.
      *
-     * @param limit in words, where each check gets its own; blank where one limit is set for all
+     * @param limit where each check gets its own; null where one limit is set for all
      */
     public record PreviewedCheck(
-            UUID checkId, String place, String limit, int watch, int fail, List<PreviewedReading> readings) {}
+            UUID checkId,
+            String place,
+            @Nullable LimitForm limit,
+            int watch,
+            int fail,
+            List<PreviewedReading> readings) {}
 
     /** @param now its verdict under what counts now */
     public record PreviewedReading(String at, double value, Verdict verdict, Verdict now) {}
@@ -269,7 +273,7 @@ public class LimitPreviews {
             checks.add(new PreviewedCheck(
                     one.check().id(),
                     one.check().place() + ", " + one.check().node().name(),
-                    eachItsOwn ? LimitText.write(one.limit(), result.sense()) : "",
+                    eachItsOwn ? LimitForm.of(one.limit(), result) : null,
                     count(trial, Verdict.WATCH),
                     count(trial, Verdict.FAIL),
                     shown));

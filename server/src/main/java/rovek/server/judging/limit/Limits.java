@@ -17,7 +17,6 @@ import rovek.core.limit.HistoryProposal;
 import rovek.core.limit.Limit;
 import rovek.core.limit.LimitLayers;
 import rovek.core.limit.LimitRevision;
-import rovek.core.limit.LimitText;
 import rovek.core.limit.LimitTimeline;
 import rovek.core.limit.SeriesJudge;
 import rovek.core.plant.Alteration;
@@ -64,7 +63,6 @@ public class Limits {
      * A result of a check, or of checks beneath a node, with its limit there.
      *
      * @param limit what counts now; null where nothing does
-     * @param said the same in words; blank where there is none
      * @param originId the node that says so; null where there is no limit
      * @param originName how that node is called
      * @param revisions what the node itself said over time, in the order it was said
@@ -80,7 +78,6 @@ public class Limits {
             String unit,
             Sense sense,
             @Nullable LimitForm limit,
-            String said,
             @Nullable UUID originId,
             String originName,
             List<RevisionLine> revisions,
@@ -94,14 +91,15 @@ public class Limits {
      *
      * @param saidAt null where that was not noted
      * @param from null where it holds for all before, too
-     * @param said blank where it is inherited from then on
+     * @param limit null where it is inherited from then on, or there is none
      */
     public record RevisionLine(
             int number,
             @Nullable String saidAt,
             @Nullable String from,
             @Nullable String until,
-            String said,
+            boolean isInherited,
+            @Nullable LimitForm limit,
             boolean isInForce) {}
 
     /** A limit to be taken by a person, with why. */
@@ -170,8 +168,6 @@ public class Limits {
                 result.unit().shown(),
                 result.sense(),
                 counting.map(one -> LimitForm.of(one.limit(), result)).orElse(null),
-                counting.map(one -> LimitText.write(one.limit(), result.sense()))
-                        .orElse(""),
                 counting.map(LimitLayers.InForce::node).orElse(null),
                 counting.flatMap(one -> tree.nodes().find(one.node()))
                         .map(Node::label)
@@ -219,17 +215,13 @@ public class Limits {
     }
 
     private static RevisionLine line(LimitRevision revision, ResultDefinition result, boolean isInForce) {
-        String said = revision.isInherited()
-                ? ""
-                : revision.limit()
-                        .map(limit -> LimitText.write(limit, result.sense()))
-                        .orElse("-/-");
         return new RevisionLine(
                 revision.number(),
                 revision.saidAt().map(Instant::toString).orElse(null),
                 revision.from().map(Instant::toString).orElse(null),
                 revision.until().map(Instant::toString).orElse(null),
-                said,
+                revision.isInherited(),
+                revision.limit().map(limit -> LimitForm.of(limit, result)).orElse(null),
                 isInForce);
     }
 

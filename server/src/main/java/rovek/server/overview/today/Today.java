@@ -20,7 +20,7 @@ import rovek.server.instruments.instrument.Instruments;
 import rovek.server.instruments.sensor.Sensors;
 import rovek.server.overview.schedule.Schedule;
 import rovek.server.people.account.Accounts;
-import rovek.server.reports.certificate.Certificates;
+import rovek.server.reports.certificate.CertificateRegister;
 import rovek.server.rounds.visit.VisitHistory;
 
 /** What wants somebody now, the most pressing first. */
@@ -35,7 +35,7 @@ public class Today {
     private final Instruments instruments;
     private final Sensors sensors;
     private final Schedule schedule;
-    private final Certificates certificates;
+    private final CertificateRegister certificates;
     private final Accounts accounts;
     private final Clock clock;
 
@@ -45,7 +45,7 @@ public class Today {
             Instruments instruments,
             Sensors sensors,
             Schedule schedule,
-            Certificates certificates,
+            CertificateRegister certificates,
             Accounts accounts,
             Clock clock) {
         this.standings = standings;

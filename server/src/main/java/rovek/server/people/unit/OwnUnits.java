@@ -50,7 +50,11 @@ public class OwnUnits {
     /** Every unit that may be typed. */
     @Transactional(readOnly = true)
     public KnownUnits known() {
-        return new KnownUnits(all().stream().map(OwnUnitLine::unit).toList());
+        return known(all());
+    }
+
+    static KnownUnits known(List<OwnUnitLine> lines) {
+        return new KnownUnits(lines.stream().map(OwnUnitLine::unit).toList());
     }
 
     /** @throws DomainProblem.Invalid where there is such a unit, or it cannot be */

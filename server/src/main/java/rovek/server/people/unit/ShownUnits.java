@@ -1,7 +1,9 @@
 package rovek.server.people.unit;
 
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.OptionalInt;
 import rovek.core.unit.KindOfQuantity;
 import rovek.core.unit.KnownUnits;
 import rovek.core.unit.UnitCatalogue;
@@ -35,6 +37,15 @@ public final class ShownUnits {
 
     private Optional<UnitChoices.ChosenUnit> chosen(UnitOfMeasure stored) {
         return KindOfQuantity.of(stored).map(kind -> chosen.get(kind.id()));
+    }
+
+    /** With how many decimals what is stored in a unit is shown; empty where they follow from the number. */
+    public OptionalInt decimals(UnitOfMeasure stored) {
+        return chosen(stored).stream()
+                .map(UnitChoices.ChosenUnit::decimals)
+                .filter(Objects::nonNull)
+                .mapToInt(Integer::intValue)
+                .findFirst();
     }
 
     /** For the front end; empty where nothing is chosen. */

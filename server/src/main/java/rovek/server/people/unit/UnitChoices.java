@@ -5,7 +5,6 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -84,7 +83,8 @@ public class UnitChoices {
 
     @Transactional(readOnly = true)
     public UnitView view(UUID subject) {
-        KnownUnits known = own.known();
+        List<OwnUnits.OwnUnitLine> lines = own.all();
+        KnownUnits known = OwnUnits.known(lines);
         Map<UUID, Map<String, ChosenUnit>> chosen = chosen(subject);
         Map<String, ChosenUnit> company = chosen.getOrDefault(EVERYBODY, Map.of());
         Map<String, ChosenUnit> mine = subject.equals(EVERYBODY) ? Map.of() : chosen.getOrDefault(subject, Map.of());
@@ -102,7 +102,7 @@ public class UnitChoices {
         ShownUnits shown = shown(known, chosen, subject);
         return new UnitView(
                 kinds,
-                own.all(),
+                lines,
                 UnitCatalogue.symbols().stream()
                         .flatMap(symbol -> shown.of(UnitCatalogue.get(symbol)).stream())
                         .toList());
@@ -130,34 +130,49 @@ public class UnitChoices {
                         Choice::subject, Collectors.toMap(Choice::kind, Choice::chosen, (one, other) -> one)));
     }
 
+    /** What is to be chosen for a kind; null follows everybody again, or shows what is stored. */
+    public record WantedUnit(String kind, @Nullable ChosenUnit chosen) {}
+
     /**
-     * Chooses for a kind, or, with null, follows everybody again.
+     * Chooses for some kinds, all of them or none.
      *
-     * @throws DomainProblem.Invalid where the kind cannot be shown so
+     * @throws DomainProblem.Invalid where a kind cannot be shown so
      */
     @Transactional
-    public void choose(UUID subject, String kindId, @Nullable ChosenUnit wanted) {
-        KindOfQuantity kind = KindOfQuantity.find(kindId)
-                .orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.kindOfQuantity")));
-        ChosenUnit before = chosen(subject).getOrDefault(subject, Map.of()).get(kindId);
-        if (wanted == null) {
-            choices.remove(subject, kindId);
-        } else {
-            require(kind, wanted);
-            choices.put(subject, kindId, wanted.unit(), wanted.decimals());
+    public void choose(UUID subject, List<WantedUnit> wanted) {
+        int most = KindOfQuantity.values().length;
+        if (wanted.size() > most) {
+            throw new DomainProblem.Invalid(
+                    "choices", Sentence.of("base.tooManyItems", "path", "choices", "most", most));
+        }
+        KnownUnits known = own.known();
+        Map<String, ChosenUnit> before = chosen(subject).getOrDefault(subject, Map.of());
+        wanted.forEach(one -> require(one, known));
+        for (WantedUnit one : wanted) {
+            if (one.chosen() == null) {
+                choices.remove(subject, one.kind());
+            } else {
+                choices.put(
+                        subject, one.kind(), one.chosen().unit(), one.chosen().decimals());
+            }
         }
         String whose = subject.equals(EVERYBODY) ? "everybody" : subject.toString();
-        audit.note("choose unit", kindId, whose, before, wanted);
+        audit.note("choose units", "unit", whose, before, wanted);
     }
 
-    private void require(KindOfQuantity kind, ChosenUnit wanted) {
-        Optional<UnitOfMeasure> unit = candidates(own.known())
-                .filter(one -> one.symbol().equals(wanted.unit()))
-                .findFirst();
-        if (unit.filter(kind::isShownIn).isEmpty()) {
+    private static void require(WantedUnit wanted, KnownUnits known) {
+        KindOfQuantity kind = KindOfQuantity.find(wanted.kind())
+                .orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.kindOfQuantity")));
+        if (wanted.chosen() == null) {
+            return;
+        }
+        boolean isOne = candidates(known)
+                .anyMatch(unit -> unit.symbol().equals(wanted.chosen().unit()) && kind.isShownIn(unit));
+        if (!isOne) {
             throw new DomainProblem.Invalid("unit", Sentence.of("people.noUnit"));
         }
-        if (wanted.decimals() != null && (wanted.decimals() < 0 || wanted.decimals() > MOST_DECIMALS)) {
+        Integer decimals = wanted.chosen().decimals();
+        if (decimals != null && (decimals < 0 || decimals > MOST_DECIMALS)) {
             throw new DomainProblem.Invalid("decimals", Sentence.of("people.unitDecimals", "most", MOST_DECIMALS));
         }
     }

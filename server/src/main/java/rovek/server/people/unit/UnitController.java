@@ -1,11 +1,10 @@
 package rovek.server.people.unit;
 
-import jakarta.annotation.Nullable;
 import java.security.Principal;
+import java.util.List;
 import java.util.UUID;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -38,8 +37,7 @@ class UnitController {
         this.accounts = accounts;
     }
 
-    /** What is chosen; null follows everybody again, or shows what is stored. */
-    record WantedUnit(@Nullable UnitChoices.ChosenUnit chosen) {}
+    record UnitsWanted(List<UnitChoices.WantedUnit> choices) {}
 
     /** A number in a unit. */
     record ReadAmount(double value, String unit) {}
@@ -55,16 +53,15 @@ class UnitController {
         return choices.view(me(principal));
     }
 
-    @PutMapping("/everybody/{kind}")
-    UnitChoices.UnitView chooseForEverybody(
-            @PathVariable String kind, @RequestBody WantedUnit wanted, Principal principal) {
-        choices.choose(UnitChoices.EVERYBODY, kind, wanted.chosen());
+    @PutMapping("/everybody")
+    UnitChoices.UnitView chooseForEverybody(@RequestBody UnitsWanted wanted, Principal principal) {
+        choices.choose(UnitChoices.EVERYBODY, wanted.choices());
         return view(principal);
     }
 
-    @PutMapping("/mine/{kind}")
-    UnitChoices.UnitView chooseForMe(@PathVariable String kind, @RequestBody WantedUnit wanted, Principal principal) {
-        choices.choose(me(principal), kind, wanted.chosen());
+    @PutMapping("/mine")
+    UnitChoices.UnitView chooseForMe(@RequestBody UnitsWanted wanted, Principal principal) {
+        choices.choose(me(principal), wanted.choices());
         return view(principal);
     }
 

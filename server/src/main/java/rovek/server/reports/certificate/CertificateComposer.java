@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
@@ -231,6 +232,7 @@ class CertificateComposer {
                     place(),
                     Wording.SHIPPED.of(Names.result(result), language),
                     unit,
+                    units.decimals(result.unit()),
                     value.map(amount -> amount.in(unit)),
                     bounds.stream().map(one -> one.in(result.unit(), unit)).toList(),
                     limit(result)
@@ -248,6 +250,7 @@ class CertificateComposer {
                     place(),
                     Wording.SHIPPED.of(Names.technique(check.technique()), language),
                     UnitCatalogue.ONE,
+                    OptionalInt.empty(),
                     Optional.empty(),
                     List.of(),
                     false,

@@ -24,10 +24,18 @@ import rovek.server.base.problem.DomainProblem;
 class CertificateController {
 
     private final Certificates certificates;
+    private final CertificateRegister register;
+    private final CertificateSigning signing;
     private final CertifiedReadings certified;
 
-    CertificateController(Certificates certificates, CertifiedReadings certified) {
+    CertificateController(
+            Certificates certificates,
+            CertificateRegister register,
+            CertificateSigning signing,
+            CertifiedReadings certified) {
         this.certificates = certificates;
+        this.register = register;
+        this.signing = signing;
         this.certified = certified;
     }
 
@@ -36,8 +44,8 @@ class CertificateController {
     record Proof(String number, String sha256, boolean unchanged) {}
 
     @GetMapping
-    List<Certificates.CertificateLine> register(@RequestParam(defaultValue = "") String search) {
-        return certificates.register(search);
+    List<CertificateRegister.CertificateLine> register(@RequestParam(defaultValue = "") String search) {
+        return register.register(search);
     }
 
     /** The readings of a visit that certificates in force state. */
@@ -48,7 +56,7 @@ class CertificateController {
 
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
-    Certificates.CertificateLine prepare(@RequestBody Certificates.Choice choice) {
+    CertificateRegister.CertificateLine prepare(@RequestBody Certificates.Choice choice) {
         return certificates.prepare(choice);
     }
 
@@ -58,12 +66,13 @@ class CertificateController {
     }
 
     @PostMapping("/{id}/sign")
-    Certificates.CertificateLine sign(@PathVariable UUID id, @RequestBody Certificates.Signature signature) {
-        return certificates.sign(id, signature);
+    CertificateRegister.CertificateLine sign(
+            @PathVariable UUID id, @RequestBody CertificateSigning.Signature signature) {
+        return signing.sign(id, signature);
     }
 
     @PostMapping("/{id}/withdraw")
-    Certificates.CertificateLine withdraw(@PathVariable UUID id, @RequestBody Reason reason) {
+    CertificateRegister.CertificateLine withdraw(@PathVariable UUID id, @RequestBody Reason reason) {
         return certificates.withdraw(id, reason.reason());
     }
 
@@ -76,13 +85,13 @@ class CertificateController {
     /** Computes the digest of the stored paper again and compares. */
     @GetMapping("/{id}/proof")
     Proof proof(@PathVariable UUID id) {
-        Certificates.Paper paper = certificates.paper(id);
+        CertificateRegister.Paper paper = register.paper(id);
         return new Proof(paper.number(), paper.sha256(), paper.unchanged());
     }
 
     @GetMapping(path = "/{id}/pdf", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<byte[]> pdf(@PathVariable UUID id) {
-        Certificates.Paper paper = certificates.paper(id);
+        CertificateRegister.Paper paper = register.paper(id);
         if (!paper.unchanged()) {
             throw new DomainProblem.Conflict("changed", Sentence.of("reports.paperDamaged"));
         }

@@ -50,7 +50,7 @@ interface CertificateRepository extends Repository<CertificateEntity, UUID> {
     @Query("""
             SELECT c.id, c.title, c.preparedBy FROM CertificateEntity c WHERE c.state = PREPARED
             ORDER BY c.preparedAt DESC""")
-    List<Certificates.Waiting> waiting(Limit most);
+    List<CertificateRegister.Waiting> waiting(Limit most);
 
     boolean existsByNumberIsNotNull();
 }

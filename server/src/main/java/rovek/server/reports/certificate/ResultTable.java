@@ -81,7 +81,7 @@ record ResultTable(PageWords words) {
                 .filter(Double::isFinite)
                 .toArray();
         return row.value()
-                .map(amount -> words.number(ShownNumber.beside(amount.value(), boundaries)))
+                .map(amount -> words.number(ShownNumber.beside(amount.value(), row.decimals(), boundaries)))
                 .orElse("–");
     }
 
@@ -92,25 +92,31 @@ record ResultTable(PageWords words) {
                         && !which.apply(bounds).equals(Range.NONE))
                 .map(bounds -> isAnswer(row)
                         ? answer(Double.isInfinite(which.apply(bounds).low()) ? 1 : 0)
-                        : boundary(which.apply(bounds), bounds.isForbidden(), row.boundaryIsPast()))
+                        : boundary(which.apply(bounds), bounds.isForbidden(), row))
                 .collect(Collectors.joining(", "));
         return all.isEmpty() ? "–" : all;
     }
 
     /** The words say whether a value on the boundary is past it. */
-    private String boundary(Range range, boolean isForbidden, boolean isPast) {
+    private String boundary(Range range, boolean isForbidden, CertificateRow row) {
+        boolean isPast = row.boundaryIsPast();
         if (Double.isInfinite(range.low())) {
-            return words.say(isPast ? "reports.fromOn" : "reports.above", "end", limit(range.high()));
+            return words.say(isPast ? "reports.fromOn" : "reports.above", "end", limit(range.high(), row.decimals()));
         }
         if (Double.isInfinite(range.high())) {
-            return words.say(isPast ? "reports.andBelow" : "reports.below", "end", limit(range.low()));
+            return words.say(isPast ? "reports.andBelow" : "reports.below", "end", limit(range.low(), row.decimals()));
         }
         String within = isPast ? "reports.withinOrOn" : "reports.within";
         String outside = isPast ? "reports.outsideOrOn" : "reports.outside";
-        return words.say(isForbidden ? within : outside, "low", limit(range.low()), "high", limit(range.high()));
+        return words.say(
+                isForbidden ? within : outside,
+                "low",
+                limit(range.low(), row.decimals()),
+                "high",
+                limit(range.high(), row.decimals()));
     }
 
-    private String limit(double boundary) {
-        return words.number(ShownNumber.limit(boundary, OptionalInt.empty()));
+    private String limit(double boundary, OptionalInt decimals) {
+        return words.number(ShownNumber.limit(boundary, decimals));
     }
 }

@@ -1,6 +1,6 @@
 package rovek.server.reports.choice;
 
-import jakarta.annotation.Nullable;
+import java.util.List;
 import java.util.UUID;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -22,8 +22,7 @@ class ReportChoiceController {
 
     record ReportLanguage(String language) {}
 
-    /** What is chosen; null follows everybody again. */
-    record ReportUnit(@Nullable UnitChoices.ChosenUnit chosen) {}
+    record ReportUnits(List<UnitChoices.WantedUnit> choices) {}
 
     @GetMapping
     ReportChoices.ReportChoice view(@PathVariable UUID id) {
@@ -35,9 +34,8 @@ class ReportChoiceController {
         return choices.chooseLanguage(id, wanted.language());
     }
 
-    @PutMapping("/units/{kind}")
-    ReportChoices.ReportChoice chooseUnit(
-            @PathVariable UUID id, @PathVariable String kind, @RequestBody ReportUnit wanted) {
-        return choices.chooseUnit(id, kind, wanted.chosen());
+    @PutMapping("/units")
+    ReportChoices.ReportChoice chooseUnits(@PathVariable UUID id, @RequestBody ReportUnits wanted) {
+        return choices.chooseUnits(id, wanted.choices());
     }
 }

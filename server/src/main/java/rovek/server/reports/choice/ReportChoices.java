@@ -1,6 +1,5 @@
 package rovek.server.reports.choice;
 
-import jakarta.annotation.Nullable;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -74,9 +73,9 @@ public class ReportChoices {
     }
 
     @Transactional
-    public ReportChoice chooseUnit(UUID client, String kind, @Nullable UnitChoices.ChosenUnit wanted) {
+    public ReportChoice chooseUnits(UUID client, List<UnitChoices.WantedUnit> wanted) {
         requireClient(client);
-        units.choose(client, kind, wanted);
+        units.choose(client, wanted);
         return view(client);
     }
 
