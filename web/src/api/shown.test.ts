@@ -1,4 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { limitOf, rule as ruleOf } from '../test/limits'
 import { showUnits } from '../units/shown'
 import {
   curve,
@@ -44,20 +45,9 @@ const line = {
   unitLabel: '°C mean',
 }
 
-const rule = (kind: RuleDraft['kind'], more: Partial<RuleDraft> = {}): RuleDraft => ({
-  kind,
-  watch: 5,
-  fail: 10,
-  watchLow: null,
-  failLow: null,
-  target: null,
-  side: null,
-  isShare: false,
-  isRobust: false,
-  ...more,
-})
+const rule = (kind: RuleDraft['kind'], more: Partial<RuleDraft> = {}) => ruleOf(kind, { watch: 5, fail: 10, ...more })
 
-const limitOf = (...rules: RuleDraft[]): LimitForm => ({ rules, hysteresis: 1, boundaryIsPast: false, unit: '°C' })
+const celsius = (...rules: RuleDraft[]): LimitForm => ({ ...limitOf('°C', ...rules), hysteresis: 1 })
 
 describe('what the server answers', () => {
   it('is in the chosen unit on the sheet, a change being a difference', () => {
@@ -141,9 +131,9 @@ describe('what the server answers', () => {
     ]
     const shown = limitLine({
       unit: '°C',
-      limit: limitOf(...rules),
-      proposals: [{ limit: limitOf(rule('BELOW')), evidence: '' }],
-      revisions: [{ limit: limitOf(rule('ABOVE')) }, { limit: null }],
+      limit: celsius(...rules),
+      proposals: [{ limit: celsius(rule('BELOW')), evidence: '' }],
+      revisions: [{ limit: celsius(rule('ABOVE')) }, { limit: null }],
     } as unknown as LimitLine)
     expect(shown.limit?.rules.map(({ watch, fail, target }) => [watch, fail, target])).toEqual([
       [41, 50, null],
@@ -158,7 +148,7 @@ describe('what the server answers', () => {
     expect(shown.proposals[0]?.limit.rules[0]).toMatchObject({ watch: 41, fail: 50 })
     expect(shown.revisions.map((one) => one.limit?.rules[0]?.fail)).toEqual([50, undefined])
     expect(shown.unit).toBe('°F')
-    const preview = { shown: [{ limit: limitOf(rule('ABOVE')) }, { limit: null }] } as unknown as LimitPreview
+    const preview = { shown: [{ limit: celsius(rule('ABOVE')) }, { limit: null }] } as unknown as LimitPreview
     expect(limitPreview(preview).shown.map((one) => one.limit?.rules[0]?.fail)).toEqual([50, undefined])
   })
 })

@@ -1,7 +1,7 @@
 import { answering, asked, changes, forget, Refusal } from '../test/fakeServer'
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
 import { afterEach, describe, expect, it, vi } from 'vitest'
-import type { ConnectionView, GateItem, InstrumentView, JobView, MemoryLine } from '../api/types'
+import type { ConnectionView, GateItem, JobView, MemoryLine } from '../api/types'
 import { show } from '../test/show'
 import { vh2 } from '../test/vh2'
 import { t } from '../words/t'
@@ -79,21 +79,7 @@ describe('a job', () => {
 
 describe('the facts', () => {
   const connection = (ahead: number): ConnectionView => ({
-    instrument: {
-      id: 'i',
-      maker: 'Fieldsim',
-      model: 'VH-2',
-      serial: '30417',
-      knownBy: '',
-      firmware: '2.4.1',
-      options: ['vibration'],
-      calibratedOn: '2025-10-14',
-      calibratedUntil: '2027-10-14',
-      calibrationMonths: null,
-      tellsCalibration: true,
-      isByHand: false,
-      lastSeenAt: '2026-11-23T09:00:00Z',
-    },
+    instrument: vh2,
     batteryPercent: 81,
     temperatureCelsius: 24.5,
     clockAheadSeconds: ahead,
@@ -237,21 +223,6 @@ describe('a link that broke', () => {
         close() {}
       },
     )
-    const vh2: InstrumentView = {
-      id: 'i',
-      maker: 'Fieldsim',
-      model: 'VH-2',
-      serial: '30417',
-      knownBy: '',
-      firmware: '2.4.1',
-      options: ['vibration'],
-      calibratedOn: '2025-10-14',
-      calibratedUntil: '2027-10-14',
-      calibrationMonths: null,
-      tellsCalibration: true,
-      isByHand: false,
-      lastSeenAt: '2026-11-23T09:00:00Z',
-    }
     const broken: JobView = {
       id: 'j',
       kind: 'read back',

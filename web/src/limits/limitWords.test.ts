@@ -1,22 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import type { LimitForm, RuleDraft } from '../api/types'
+import { limitOf, rule } from '../test/limits'
 import { limitWords } from './limitWords'
 
-const rule = (kind: RuleDraft['kind'], more: Partial<RuleDraft> = {}): RuleDraft => ({
-  kind,
-  watch: null,
-  fail: null,
-  watchLow: null,
-  failLow: null,
-  target: null,
-  side: null,
-  isShare: false,
-  isRobust: false,
-  ...more,
-})
-
-const said = (rules: RuleDraft[], more: Partial<LimitForm> = {}) =>
-  limitWords({ rules, hysteresis: 0, boundaryIsPast: false, unit: 'bar', ...more })
+const said = (rules: RuleDraft[], more: Partial<LimitForm> = {}) => limitWords({ ...limitOf('bar', ...rules), ...more })
 
 describe('a limit in words', () => {
   it('says boundaries as they stand beside readings', () => {

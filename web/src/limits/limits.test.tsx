@@ -3,9 +3,10 @@ import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { LimitForm, LimitLine, LimitPreview, LimitRevision } from '../api/types'
 import { showUnits } from '../units/shown'
+import { limitOf, rule } from '../test/limits'
 import { show } from '../test/show'
 import { LimitDialog } from './LimitDialog'
-import { freshLimit, limitOf } from './ruleForm'
+import { freshLimit, limitOf as limitTyped } from './ruleForm'
 
 const line = (more: Partial<LimitLine>): LimitLine => ({
   technique: 'vibration',
@@ -24,24 +25,7 @@ const line = (more: Partial<LimitLine>): LimitLine => ({
   ...more,
 })
 
-const above = (watch: number, fail: number) => ({
-  rules: [
-    {
-      kind: 'ABOVE' as const,
-      watch,
-      fail,
-      watchLow: null,
-      failLow: null,
-      target: null,
-      side: null,
-      isShare: false,
-      isRobust: false,
-    },
-  ],
-  hysteresis: 0,
-  boundaryIsPast: false,
-  unit: 'mm/s',
-})
+const above = (watch: number, fail: number) => limitOf('mm/s', rule('ABOVE', { watch, fail }))
 
 const revision = (limit: LimitForm | null, isInherited = false): LimitRevision => ({
   number: 1,
@@ -172,11 +156,11 @@ describe('a limit', () => {
   })
 
   it('says nothing before a boundary is typed', () => {
-    expect(limitOf(freshLimit('ABOVE', 'mm/s'))).toBeNull()
+    expect(limitTyped(freshLimit('ABOVE', 'mm/s'))).toBeNull()
     const target = freshLimit('TARGET', 'mm/s')
-    expect(limitOf({ ...target, rules: target.rules.map((rule) => ({ ...rule, fail: '0.4' })) })).toBeNull()
+    expect(limitTyped({ ...target, rules: target.rules.map((one) => ({ ...one, fail: '0.4' })) })).toBeNull()
     expect(
-      limitOf({ ...target, rules: target.rules.map((rule) => ({ ...rule, fail: '0.4', target: '6' })) })?.rules[0],
+      limitTyped({ ...target, rules: target.rules.map((one) => ({ ...one, fail: '0.4', target: '6' })) })?.rules[0],
     ).toMatchObject({ target: 6, fail: 0.4, side: 'BOTH' })
   })
 })
