@@ -198,12 +198,14 @@ final class Browser implements AutoCloseable {
 
     /** Waits until the focus is in the field with this label, as it is for somebody who goes on typing. */
     void awaitFocus(String label) {
-        wait.until(d -> label.equals(driver.switchTo().activeElement().getDomAttribute("aria-label")));
+        // In one step: an element may go between being found and being asked.
+        wait.until(d -> label.equals(run("return document.activeElement.getAttribute('aria-label')")));
     }
 
     /** Waits until the focus is in this element. */
     void awaitFocusIn(By by) {
-        wait.until(d -> driver.switchTo().activeElement().equals(driver.findElement(by)));
+        wait.ignoring(StaleElementReferenceException.class)
+                .until(page -> page.switchTo().activeElement().equals(page.findElement(by)));
     }
 
     void await(java.util.function.BooleanSupplier condition) {
