@@ -19,6 +19,7 @@ export type LimitPreview = Omit<Schemas['LimitPreview'], 'shown'> & {
 export type VerdictNotes = { overridden: Schemas['Overridden'] | null; rejudged: Schemas['Rejudged'] | null }
 export type PlantEvent = Schemas['PlantEvent']
 export type EventKind = PlantEvent['kind']
+export type Option = Schemas['Option']
 export type Plate = Schemas['Plate']
 export type PlateLine = Schemas['PlateLine']
 export type SettingEffect = Schemas['Effect']

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
 import { queries } from '../api/queries'
-import type { OutlineFilter } from '../api/types'
+import type { Option, OutlineFilter } from '../api/types'
 import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
@@ -16,7 +16,7 @@ interface Choice {
   key: string
   name: string
   unit: string
-  options: string[]
+  options: Option[]
 }
 
 function useChoices(): Choice[] {
@@ -95,7 +95,9 @@ export function BulkDialog({ many, onClose }: { many: Many; onClose: () => void 
             >
               <option value="" />
               {chosen.options.map((option) => (
-                <option key={option}>{option}</option>
+                <option key={option.value} value={option.value}>
+                  {option.name}
+                </option>
               ))}
             </select>
           ) : (

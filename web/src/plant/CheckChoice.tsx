@@ -1,7 +1,7 @@
 import { type KeyboardEvent, useId, useState } from 'react'
 import type { TechniqueView } from '../api/types'
 import { t } from '../words/t'
-import { matching } from './checkMatch'
+import { matching, type OfferedCheck } from './checkMatch'
 import type { NewCheck } from './outline'
 
 interface Props {
@@ -23,15 +23,15 @@ export function CheckChoice({ label, techniques, onCommit, onKeyDown }: Props) {
   const [text, setText] = useState('')
   const [at, setAt] = useState(0)
   const id = useId()
-  const all: NewCheck[] = techniques.flatMap((technique) =>
-    technique.presets.map((preset) => ({ technique: technique.id, preset })),
+  const all: OfferedCheck[] = techniques.flatMap((technique) =>
+    technique.presets.map(({ value, name }) => ({ check: { technique: technique.id, preset: value }, name })),
   )
   const found = matching(all, text)
   const chosen = text === '' ? all[at] : found[at]
   const first = Math.max(0, Math.min(at - SHOWN + 2, found.length - SHOWN))
   const onKey = (event: KeyboardEvent) => {
     if (event.key === 'Enter' && chosen) {
-      onCommit(chosen)
+      onCommit(chosen.check)
       setText('')
       setAt(all.indexOf(chosen))
     } else if (event.key === 'ArrowDown') setAt(Math.min(found.length - 1, at + 1))
@@ -49,7 +49,7 @@ export function CheckChoice({ label, techniques, onCommit, onKeyDown }: Props) {
         aria-controls={id}
         aria-activedescendant={chosen ? `${id} ${found.indexOf(chosen)}` : undefined}
         className="field w-full"
-        placeholder={chosen?.preset ?? label}
+        placeholder={chosen?.name ?? label}
         autoFocus
         value={text}
         onChange={(event) => {
@@ -64,23 +64,25 @@ export function CheckChoice({ label, techniques, onCommit, onKeyDown }: Props) {
         aria-label={t('plant:checkChoices')}
         className="absolute top-full right-0 left-0 z-20 border border-rule2 bg-paper"
       >
-        {found.slice(first, first + SHOWN).map((check, i) => (
+        {found.slice(first, first + SHOWN).map((offered, i) => (
           <div
-            key={`${check.technique} ${check.preset}`}
+            key={`${offered.check.technique} ${offered.check.preset}`}
             id={`${id} ${first + i}`}
             role="option"
             tabIndex={-1}
-            aria-selected={check === chosen}
-            className={`px-2 py-0.5 ${check === chosen ? 'bg-wash font-semibold text-plum' : ''}`}
+            aria-selected={offered === chosen}
+            className={`px-2 py-0.5 ${offered === chosen ? 'bg-wash font-semibold text-plum' : ''}`}
             onMouseDown={(event) => {
               event.preventDefault()
-              onCommit(check)
+              onCommit(offered.check)
               setText('')
-              setAt(all.indexOf(check))
+              setAt(all.indexOf(offered))
             }}
           >
-            {check.preset}{' '}
-            <span className="text-ink3">{techniques.find((technique) => technique.id === check.technique)?.name}</span>
+            {offered.name}{' '}
+            <span className="text-ink3">
+              {techniques.find((technique) => technique.id === offered.check.technique)?.name}
+            </span>
           </div>
         ))}
         {found.length === 0 && <div className="px-2 py-0.5 text-ink2">{t('plant:noSuchCheck', { typed: text })}</div>}

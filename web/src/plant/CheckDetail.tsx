@@ -150,7 +150,7 @@ function CheckTrend({ check, readingId, onReading }: Props) {
     ['trend', t('plant:trend')],
     ['compare', t('trend:compare')],
     ...(curves.data?.isRun ? [RUN] : []).map((curve): [Look, string] => [{ curve }, t('signals:run')]),
-    ...(curves.data?.curves ?? []).map((curve): [Look, string] => [{ curve: curve.name }, curve.name]),
+    ...(curves.data?.curves ?? []).map((curve): [Look, string] => [{ curve: curve.id }, curve.name]),
   ]
   const isSame = (one: Look, other: Look) =>
     typeof one === 'object' && typeof other === 'object' ? one.curve === other.curve : one === other
@@ -225,7 +225,7 @@ function CheckTrend({ check, readingId, onReading }: Props) {
         <WaterfallLook
           checkId={check.checkId}
           place={placeOf(check)}
-          names={spectra.map((curve) => curve.name)}
+          curves={spectra}
           chosenId={chosen?.readingId}
           onChoose={onReading}
         />
@@ -262,33 +262,36 @@ function ReadingSay({ point }: { point: TrendPoint }) {
 function WaterfallLook({
   checkId,
   place,
-  names,
+  curves,
   chosenId,
   onChoose,
 }: {
   checkId: string
   place: string
-  names: string[]
+  curves: { id: string; name: string }[]
   chosenId: string | undefined
   onChoose: (readingId: string) => void
 }) {
-  const [name, setName] = useState(names[0] ?? '')
+  const [id, setId] = useState(curves[0]?.id ?? '')
+  const name = curves.find((curve) => curve.id === id)?.name ?? ''
   return (
     <>
       <select
         aria-label={t('signals:waterfall')}
         className="field text-[13px]"
-        value={name}
-        onChange={(event) => setName(event.target.value)}
+        value={id}
+        onChange={(event) => setId(event.target.value)}
       >
-        {names.map((one) => (
-          <option key={one}>{one}</option>
+        {curves.map((curve) => (
+          <option key={curve.id} value={curve.id}>
+            {curve.name}
+          </option>
         ))}
       </select>
       <Waterfall
-        key={name}
+        key={id}
         checkId={checkId}
-        name={name}
+        curve={id}
         title={`${place}, ${name} ${t('signals:overVisits')}`}
         chosenId={chosenId}
         onChoose={onChoose}

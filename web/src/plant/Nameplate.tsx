@@ -143,7 +143,9 @@ function PlateField({
       >
         <option value="" />
         {line.options.map((option) => (
-          <option key={option}>{option}</option>
+          <option key={option.value} value={option.value}>
+            {option.name}
+          </option>
         ))}
       </select>
     )

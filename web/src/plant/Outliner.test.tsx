@@ -9,6 +9,7 @@ import { ClashDialog } from './ClashDialog'
 import { Outliner } from './Outliner'
 import { noFilter } from './looking'
 import { useOutline } from './useOutline'
+import { option } from '../test/option'
 
 let plant: PlantNode[]
 
@@ -49,7 +50,7 @@ beforeEach(() => {
   ]
   answeringPlant(() => plant)
   answering('GET', '/api/plant/techniques', () => [
-    { id: 'vibration', name: 'Vibration', presets: ['Velocity', 'Acceleration'], settings: [], results: [] },
+    { id: 'vibration', name: 'Vibration', presets: [option('Velocity'), option('Acceleration')], settings: [], results: [] },
   ])
   answering('POST', '/api/plant/nodes', ({ body }) => {
     const wanted = body as PlantNode

@@ -167,9 +167,12 @@ function SettingValue({
           value={line.value}
           onChange={(event) => keep(event.target.value)}
         >
-          {[...new Set([...line.options, line.value])].map((option) => (
-            <option key={option}>{option}</option>
+          {line.options.map((option) => (
+            <option key={option.value} value={option.value}>
+              {option.name}
+            </option>
           ))}
+          {!line.options.some((option) => option.value === line.value) && <option>{line.value}</option>}
         </select>
       ) : (
         <input

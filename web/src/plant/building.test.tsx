@@ -11,6 +11,7 @@ import { Nameplate } from './Nameplate'
 import type { Row } from './outline'
 import { TemplateDialog } from './TemplateDialog'
 import { noFilter } from './looking'
+import { option } from '../test/option'
 
 afterEach(() => {
   cleanup()
@@ -200,7 +201,14 @@ describe('the nameplate', () => {
     classes: [{ id: 'pump', name: 'Pump set' }],
     lines: [
       { key: 'powerKw', name: 'Power', unit: 'kW', options: [], isNumber: true, value: '22' },
-      { key: 'foundation', name: 'Foundation', unit: '', options: ['rigid', 'flexible'], isNumber: false, value: '' },
+      {
+        key: 'foundation',
+        name: 'Foundation',
+        unit: '',
+        options: [option('rigid'), option('flexible')],
+        isNumber: false,
+        value: '',
+      },
     ],
     derived: [{ name: 'shaft', value: 24.67, unit: 'Hz' }],
   }
@@ -246,7 +254,7 @@ describe('many rows at once', () => {
         id: 'vibration',
         name: 'Vibration',
         presets: [],
-        settings: [{ key: 'lines', name: 'Lines', unit: '', options: ['400', '800'] }],
+        settings: [{ key: 'lines', name: 'Lines', unit: '', options: [option('400'), option('800')] }],
         results: [{ id: 'velocity.rms', name: 'velocity RMS', unit: 'mm/s' }],
       },
     ])

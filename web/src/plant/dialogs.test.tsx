@@ -4,6 +4,7 @@ import { afterEach, describe, expect, it } from 'vitest'
 import type { SettingLine } from '../api/types'
 import { show } from '../test/show'
 import { SettingsPanel } from './SettingsPanel'
+import { option } from '../test/option'
 
 afterEach(() => {
   cleanup()
@@ -50,7 +51,12 @@ describe('settings', () => {
 
   it('name the sensor that answers one, and let nobody type over it', async () => {
     answering('GET', '/api/plant/nodes/n/settings', () => [
-      line('Sensor', { value: 'ACC-1', own: true, originId: 'n', options: ['none', 'ACC-1', 'ACC-2'] }),
+      line('Sensor', {
+        value: 'ACC-1',
+        own: true,
+        originId: 'n',
+        options: [option('none'), option('ACC-1'), option('ACC-2')],
+      }),
       line('Sensitivity', { value: '101.2', own: true, originId: 'n', sensor: 'ACC-1' }),
     ])
     answering('POST', '/api/plant/nodes/n/settings/effect', () => ({ checks: 1, kept: 0, first: ['P-101'] }))

@@ -31,29 +31,37 @@ export function CaptureLook({ readingId, checkId, at, place }: LookProps) {
   const capture = useQuery(queries.capture(readingId))
   const isDrawn = capture.data?.isRun === true || capture.data?.kind === 'waveform'
   const curves = useQuery({ ...queries.curves(readingId), enabled: isDrawn })
-  const names = [...(curves.data?.isRun ? [RUN] : []), ...(curves.data?.curves ?? []).map((curve) => curve.name)]
+  const drawn = [
+    ...(curves.data?.isRun ? [{ id: RUN, name: t('signals:run') }] : []),
+    ...(curves.data?.curves ?? []).map(({ id, name }) => ({ id, name })),
+  ]
   const [wanted, setWanted] = useState<string | null>(null)
-  const name = wanted ?? names[0]
+  const id = wanted ?? drawn[0]?.id
   return (
     <>
       <Trouble error={capture.error ?? curves.error} />
-      {names.length > 1 && (
+      {drawn.length > 1 && (
         <p role="group" aria-label={t('signals:curves')} className="flex gap-3">
-          {names.map((one) => (
-            <Button key={one} className="min-h-[24px]" aria-pressed={one === name} onClick={() => setWanted(one)}>
-              {one}
+          {drawn.map((one) => (
+            <Button
+              key={one.id}
+              className="min-h-[24px]"
+              aria-pressed={one.id === id}
+              onClick={() => setWanted(one.id)}
+            >
+              {one.name}
             </Button>
           ))}
         </p>
       )}
-      {isDrawn && name !== undefined && (
+      {isDrawn && id !== undefined && (
         <ReadingLook
-          key={name}
+          key={id}
           checkId={checkId}
           readingId={readingId}
           at={at}
           place={place}
-          curve={name}
+          curve={id}
           evidence={noMarks}
         />
       )}

@@ -6,6 +6,7 @@ import { KeepPlot } from '../viewers/KeepPlot'
 import { ReadingLook } from './ReadingLook'
 import { Recalculate } from './Recalculate'
 import { ResultTable } from './ResultTable'
+import { option } from '../test/option'
 
 vi.mock('../viewers/ZoomPlot', () => ({ ZoomPlot: ({ data }: { data: unknown[] }) => <p>{data.length - 1} curves</p> }))
 vi.mock('../viewers/Plot', () => ({ axis: () => ({}), colour: () => '' }))
@@ -16,6 +17,7 @@ const line = (reading: string, values: number[]) => ({
   curves: [
     {
       kind: 'lines',
+      id: 'spectrum',
       name: 'Spectrum',
       how: 'Hann',
       xUnit: 'Hz',
@@ -29,7 +31,9 @@ const line = (reading: string, values: number[]) => ({
     },
   ],
   remarks: reading === 'r1' ? ['The sensor was overloaded: the true value may be higher.'] : [],
-  looks: [{ key: 'quantity', name: 'Quantity', options: ['as checked', 'displacement'], value: 'as checked' }],
+  looks: [
+    { key: 'quantity', name: 'Quantity', options: [option('as checked'), option('displacement')], value: 'as checked' },
+  ],
   isRun: false,
 })
 
@@ -58,7 +62,7 @@ describe('a reading looked at closely', () => {
       readingId="r1"
       at="2026-04-02T08:00:00Z"
       place="P-101 Drive end, Velocity"
-      curve="Spectrum"
+      curve="spectrum"
       evidence={[]}
     />
   )
@@ -88,11 +92,11 @@ describe('a reading looked at closely', () => {
         readingId="r1"
         at="2026-04-02T08:00:00Z"
         place="P-101 Drive end, Velocity"
-        curve="Envelope"
+        curve="envelope"
         evidence={[]}
       />,
     )
-    expect(await screen.findByText('This reading has no envelope.')).toBeTruthy()
+    expect(await screen.findByText('This reading has no such curve.')).toBeTruthy()
   })
 
   it('asks for it in the way that is chosen, and goes back to the usual one', async () => {

@@ -33,7 +33,7 @@ export function AuditTable() {
               <td className="whitespace-nowrap">{dayAndTime(line.at)}</td>
               <td>{line.actor}</td>
               <td className="whitespace-nowrap">
-                {line.action} <span className="text-ink3">{line.subjectType}</span>
+                {line.action} <span className="text-ink3">{line.subject}</span>
               </td>
               <td className="font-mono text-[11px] text-ink3" title={`${line.before ?? ''} → ${line.after ?? ''}`}>
                 {short(line.after ?? line.before)}

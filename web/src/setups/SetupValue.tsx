@@ -21,7 +21,9 @@ export function SetupValue({ field, label, value, disabled, onChange }: Props) {
         onChange={(event) => onChange(event.target.value)}
       >
         {field.options.map((option) => (
-          <option key={option}>{option}</option>
+          <option key={option.value} value={option.value}>
+            {option.name}
+          </option>
         ))}
       </select>
     )

@@ -4,6 +4,7 @@ import type { SetupFieldView, SetupFormView, SetupView } from '../api/types'
 import { answering, changes, forget, Refusal } from '../test/fakeServer'
 import { show } from '../test/show'
 import { SetupEditor } from './SetupEditor'
+import { option } from '../test/option'
 
 const field = (key: string, name: string, more: Partial<SetupFieldView>): SetupFieldView => ({
   key,
@@ -22,7 +23,11 @@ const form: SetupFormView = {
   name: 'Data logger',
   fields: [
     field('interval', 'Interval', { usual: '10', kind: 'NUMBER', unit: 's' }),
-    field('stop', 'Stops', { usual: 'when told to', kind: 'CHOICE', options: ['when told to', 'after a time'] }),
+    field('stop', 'Stops', {
+      usual: 'when told to',
+      kind: 'CHOICE',
+      options: [option('when told to'), option('after a time')],
+    }),
     field('minutes', 'Stop after', { usual: '60', kind: 'NUMBER', whenKey: 'stop', whenValues: ['after a time'] }),
   ],
   rowName: 'Channel',
@@ -88,18 +93,18 @@ describe('a set-up', () => {
   it('asks for what follows from what was said, and for what is new as it usually is', async () => {
     const rowFields = [
       field('name', 'Name', {}),
-      field('table', 'Lies in', { usual: 'register', kind: 'CHOICE', options: ['register', 'coil'] }),
+      field('table', 'Lies in', { usual: 'register', kind: 'CHOICE', options: [option('register'), option('coil')] }),
       field('form', 'Laid down as', {
         usual: '32-bit',
         kind: 'CHOICE',
-        options: ['16-bit', '32-bit'],
+        options: [option('16-bit'), option('32-bit')],
         whenKey: 'table',
         whenValues: ['register'],
       }),
       field('words', 'Word order', {
         usual: 'high',
         kind: 'CHOICE',
-        options: ['high', 'low'],
+        options: [option('high'), option('low')],
         whenKey: 'form',
         whenValues: ['32-bit'],
       }),

@@ -27,7 +27,11 @@ export function LookBar({ looks, looked, onLook }: Props) {
     <details className="text-[13px]" open={isOpen} onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary className="min-h-[24px] cursor-pointer">
         {t('signals:looks')}:{' '}
-        <span className="text-ink2">{Object.values(looked).join(', ') || t('signals:asUsual')}</span>
+        <span className="text-ink2">
+          {Object.entries(looked)
+            .map(([key, value]) => nameOf(looks, key, value))
+            .join(', ') || t('signals:asUsual')}
+        </span>
       </summary>
       <div role="group" aria-label={t('signals:looks')} className="flex flex-wrap items-center gap-x-4">
         {looks.map((look) => (
@@ -35,7 +39,8 @@ export function LookBar({ looks, looked, onLook }: Props) {
             key={look.key}
             label={look.name}
             value={looked[look.key] ?? look.value}
-            options={look.options}
+            options={look.options.map((option) => option.value)}
+            said={Object.fromEntries(look.options.map((option) => [option.value, option.name]))}
             onChange={(value) => onLook({ ...looked, [look.key]: value })}
           />
         ))}
@@ -47,4 +52,9 @@ export function LookBar({ looks, looked, onLook }: Props) {
       </div>
     </details>
   )
+}
+
+function nameOf(looks: Props['looks'], key: string, value: string) {
+  const options = looks.find((look) => look.key === key)?.options ?? []
+  return options.find((option) => option.value === value)?.name ?? value
 }

@@ -57,7 +57,15 @@ function levelsOf(curve: Curve, results: ResultLine[], { amplitude, ordinate }: 
     const result = results.find((one) => one.resultId === band.resultId)
     const level = (kind: Level['kind'], value: number | null | undefined): Level[] =>
       typeof value === 'number'
-        ? [{ name: `${kind} ${limit(value, '')}`, value: value * factor, kind, from: band.fromHz, to: band.toHz }]
+        ? [
+            {
+              name: `${t(`limits:${kind}`)} ${limit(value, '')}`,
+              value: value * factor,
+              kind,
+              from: band.fromHz,
+              to: band.toHz,
+            },
+          ]
         : []
     return result ? [...level('watch', result.watch), ...level('fail', result.fail)] : []
   })
@@ -76,7 +84,7 @@ export function SpectrumViewer({ curve, other, known, evidence, results, title, 
   const end = curve.x.at(-1) ?? 1
   const whole = useMemo(() => ({ from: 0, to: end }), [end])
   const zoom = useZoom(whole, firstShown(curve, evidence, end))
-  const shaft = known.find((mark) => mark.name === 'shaft')?.at ?? null
+  const shaft = known.find((mark) => mark.id === 'shaft')?.at ?? null
   const values = useMemo(() => shownValues(curve, manner), [curve, manner])
   const behind = useMemo(
     () => (other ? { x: other.curve.x, values: shownValues(other.curve, manner, curve) } : null),
@@ -86,7 +94,7 @@ export function SpectrumViewer({ curve, other, known, evidence, results, title, 
   const unit = manner.abscissa === 'orders' ? '' : manner.abscissa
   const lines = useMemo(() => cursorLines(kind, first, second, end), [kind, first, second, end])
   const marks = useMemo(
-    () => [...evidence, ...known.filter((mark) => marked.includes(mark.name))],
+    () => [...evidence, ...known.filter((mark) => marked.includes(mark.id))],
     [evidence, known, marked],
   )
   const bands = useMemo(
@@ -97,7 +105,10 @@ export function SpectrumViewer({ curve, other, known, evidence, results, title, 
   const outline = useMemo(() => outlineOf(curve.x, curve.y), [curve])
   const point = (hz: number, isSecond: boolean) =>
     set(topNear(curve, hz, (zoom.shown.to - zoom.shown.from) * REACH), isSecond)
-  const valueUnit = manner.ordinate === 'dB' ? 'dB' : `${curve.yUnit} ${manner.amplitude}`
+  const valueUnit =
+    manner.ordinate === 'dB'
+      ? 'dB'
+      : `${curve.yUnit} ${manner.amplitude === 'peak' ? t('signals:peak') : manner.amplitude}`
   const said = [title, curve.how, other && `${t('signals:dotted')} ${other.name}`].filter(Boolean).join('; ')
   return (
     <div>
@@ -106,18 +117,21 @@ export function SpectrumViewer({ curve, other, known, evidence, results, title, 
           label={t('signals:abscissa')}
           value={manner.abscissa}
           options={shaft === null ? ['Hz', 'CPM'] : ['Hz', 'CPM', 'orders']}
+          said={{ orders: t('signals:orders') }}
           onChange={(abscissa) => setManner({ ...manner, abscissa })}
         />
         <Choice<Amplitude>
           label={t('signals:amplitude')}
           value={manner.amplitude}
           options={['RMS', 'peak']}
+          said={{ peak: t('signals:peak') }}
           onChange={(amplitude) => setManner({ ...manner, amplitude })}
         />
         <Choice<Ordinate>
           label={t('signals:ordinate')}
           value={manner.ordinate}
           options={['linear', 'dB']}
+          said={{ linear: t('signals:linear') }}
           onChange={(ordinate) => setManner({ ...manner, ordinate })}
         />
         <Choice<CursorKind>
@@ -136,14 +150,12 @@ export function SpectrumViewer({ curve, other, known, evidence, results, title, 
           <span role="group" aria-label={t('signals:marks')} className="flex flex-wrap gap-x-3 text-ink2">
             {t('signals:marks')}
             {known.map((mark) => (
-              <label key={mark.name} className="inline-flex min-h-[24px] items-center gap-1">
+              <label key={mark.id} className="inline-flex min-h-[24px] items-center gap-1">
                 <input
                   type="checkbox"
-                  checked={marked.includes(mark.name)}
+                  checked={marked.includes(mark.id)}
                   onChange={() =>
-                    setMarked(
-                      marked.includes(mark.name) ? marked.filter((one) => one !== mark.name) : [...marked, mark.name],
-                    )
+                    setMarked(marked.includes(mark.id) ? marked.filter((one) => one !== mark.id) : [...marked, mark.id])
                   }
                 />
                 {mark.name}

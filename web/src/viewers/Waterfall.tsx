@@ -30,7 +30,8 @@ function evenTicks({ from, to }: Span): number[] {
 
 interface Props {
   checkId: string
-  name: string
+  /** Which of the curves, by its id. */
+  curve: string
   title: string
   chosenId: string | undefined
   onChoose: (readingId: string) => void
@@ -38,13 +39,20 @@ interface Props {
 
 /** The spectra of a check one behind the other, the newest in front: what grows is seen to grow. */
 export function Waterfall(props: Props) {
-  const waterfall = useQuery(queries.waterfall(props.checkId, props.name))
+  const waterfall = useQuery(queries.waterfall(props.checkId, props.curve))
   if (!waterfall.data)
     return waterfall.error ? <Trouble error={waterfall.error} /> : <p className="text-ink2">{t('common:loading')}</p>
   return <DrawnWaterfall {...props} waterfall={waterfall.data} />
 }
 
-function DrawnWaterfall({ checkId, name, title, chosenId, onChoose, waterfall }: Props & { waterfall: WaterfallView }) {
+function DrawnWaterfall({
+  checkId,
+  curve,
+  title,
+  chosenId,
+  onChoose,
+  waterfall,
+}: Props & { waterfall: WaterfallView }) {
   const { day } = useTimes()
   const drawing = useRef<SVGSVGElement>(null)
   const { endHz: end, rows } = waterfall
@@ -67,7 +75,7 @@ function DrawnWaterfall({ checkId, name, title, chosenId, onChoose, waterfall }:
     return `M${LEFT} ${base}L${points.join('L')}L${WIDTH - RIGHT} ${base}Z`
   }
   const file: FileAddress = (form, part) =>
-    `/api/checks/${checkId}/waterfall/file?form=${form}&curve=${encodeURIComponent(name)}${part ? `&from=${part.from}&to=${part.to}` : ''}`
+    `/api/checks/${checkId}/waterfall/file?form=${form}&curve=${encodeURIComponent(curve)}${part ? `&from=${part.from}&to=${part.to}` : ''}`
   const outline = useMemo(
     () => (rows.at(-1)?.values ?? []).map((value, i, all) => ({ x: (i / all.length) * end, low: 0, high: value })),
     [rows, end],

@@ -12,6 +12,7 @@ afterEach(cleanup)
 
 const curve: Curve = {
   kind: 'lines',
+  id: 'spectrum',
   name: 'Spectrum',
   how: 'Hann',
   usualTo: null,
@@ -129,7 +130,7 @@ const viewed = { other: null, evidence: [], results: [], title: 'P-101 Drive end
 
 describe('the spectrum viewer', () => {
   it('offers orders where the speed is known, and puts the cursor on a peak out of the list', async () => {
-    show(<SpectrumViewer curve={curve} known={[{ name: 'shaft', at: 20 }]} {...viewed} />)
+    show(<SpectrumViewer curve={curve} known={[{ id: 'shaft', name: 'shaft', at: 20 }]} {...viewed} />)
     fireEvent.change(await screen.findByLabelText('X axis'), { target: { value: 'orders' } })
     fireEvent.click(screen.getByText('1.02', { selector: 'button' }))
     expect(screen.getByText('A').parentElement?.textContent).toContain('1.02')

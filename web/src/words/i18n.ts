@@ -31,6 +31,13 @@ export async function choose(language: Language) {
   for (const [namespace, texts] of Object.entries(wording)) i18next.addResourceBundle(language, namespace, texts)
   await i18next.changeLanguage(language)
   localStorage.setItem(KEPT, language)
+  tellServer(language)
+}
+
+/** Streams and files that are saved have no header of ours: the server reads the language from a cookie. */
+export function tellServer(language: string) {
+  const secure = location.protocol === 'https:' ? '; Secure' : ''
+  document.cookie = `language=${language}; Path=/; Max-Age=31536000; SameSite=Lax${secure}`
 }
 
 /** Speaks the language that a person chose, where it is another one and Rovek speaks it. */

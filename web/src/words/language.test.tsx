@@ -25,6 +25,8 @@ it('is chosen once, kept with the account, and shown at once', async () => {
   expect(changes().at(-1)?.body).toEqual({ language: 'de' })
   expect(document.documentElement.lang).toBe('de')
   expect(chosenLanguage()).toBe('de')
+  // The server reads it for what the browser asks for by itself: streams and files.
+  expect(document.cookie).toContain('language=de')
 })
 
 it('stays as it was where it could not be kept', async () => {

@@ -92,7 +92,7 @@ class CorrectionJourneyTest extends SignedInJourney {
                                 Map.of("files", List.of(), "correctClock", false))
                         .ok());
                 openTheVisit();
-                browser.see("before the instrument was calibrated last: its clock was probably reset.");
+                browser.see("before the instrument was last calibrated: its clock was probably reset.");
                 browser.press("Correct times");
                 LocalDateTime truly = LocalDateTime.now().minusHours(2).truncatedTo(ChronoUnit.SECONDS);
                 browser.fillAsIs("True time", truly.toString());

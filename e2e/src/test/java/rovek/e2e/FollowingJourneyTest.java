@@ -75,7 +75,7 @@ class FollowingJourneyTest extends SignedInJourney {
             browser.see("Rising by");
             browser.see("Reaches fail at 7.10 about");
             assertZoomingMovesNoPage();
-            browser.see("as with misalignment");
+            browser.see("typical of misalignment");
             browser.press("Show in plot");
             browser.see(By.xpath("//button[@aria-pressed='true'][.='Spectrum']"));
             browser.see(By.xpath("//*[@role='figure'][@aria-label='Spectrum']"));

@@ -41,7 +41,7 @@ class OtherWaysInJourneyTest extends SignedInJourney {
             browser.awaitFocus("Reading of C-310 Panel, Pressure");
             browser.keys("seven", Keys.ENTER, Keys.SPACE);
             browser.press("Save round");
-            browser.see("C-310 Panel, Pressure: \"seven\" is no number.");
+            browser.see("C-310 Panel, Pressure: \"seven\" is not a number.");
             Accessibility.check(browser, "a round by hand");
             browser.fill("Reading of C-310 Panel, Pressure", "7,2");
             browser.press("Save round");

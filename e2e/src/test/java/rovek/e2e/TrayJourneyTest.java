@@ -73,11 +73,11 @@ class TrayJourneyTest extends SignedInJourney {
         browser.room("Instruments");
         browser.see("Import file");
         browser.chooseFile("Field package, or table as CSV", file);
-        browser.see("0 new readings, 10 stored before. The originals are kept and their digests agree.");
+        browser.see("0 new readings, 10 already stored. The originals are kept and verified.");
         browser.click(inDialog("Close"));
         browser.click(By.xpath("//summary[starts-with(., 'Originals')]"));
         browser.press("Import again");
-        browser.see("0 new readings, 10 stored before.");
+        browser.see("0 new readings, 10 already stored.");
         assertThat(List.of(caller.get("/api/visits").ok().get(0).get("readings").asInt()))
                 .containsExactly(10);
     }

@@ -93,7 +93,7 @@ class WhenThingsGoWrongJourneyTest {
             browser.see("interrupted, 131 kB kept");
             Accessibility.check(browser, "instrument, broken off");
             browser.press("Retry");
-            browser.see("4 new readings. The originals are kept and their digests agree.");
+            browser.see("4 new readings. The originals are kept and verified.");
             browser.press("Free memory");
             browser.see("1 file deleted from the instrument.");
             field.close();

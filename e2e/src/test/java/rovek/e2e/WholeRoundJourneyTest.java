@@ -121,9 +121,9 @@ class WholeRoundJourneyTest {
         browser.awaitFocus("Rename");
         browser.keys("Drive end bearing", Keys.ENTER);
         browser.see(By.xpath("//tr[@data-node][contains(., 'Drive end bearing')]"));
-        browser.see("Named Drive end bearing, before Drive end.");
+        browser.see("Drive end renamed to Drive end bearing.");
         browser.keys(Keys.DELETE);
-        browser.see("Removed Drive end bearing and 2 beneath it.");
+        browser.see("Drive end bearing removed, with 2 below.");
         assertThat(browser.texts(By.xpath("//tr[@data-node][contains(., '" + VELOCITY + "')]")))
                 .isEmpty();
         browser.chord(Keys.CONTROL, "z");
@@ -166,7 +166,7 @@ class WholeRoundJourneyTest {
         browser.press("Load route");
         browser.see("Ready to load.");
         browser.click(By.xpath("//div[@role='dialog']//button[.='Load']"));
-        browser.see("Wellfield, monthly walk is on the instrument: 2 stops, digest compared. You may unplug.");
+        browser.see("Wellfield, monthly walk is on the instrument: 2 stops, verified. You can unplug it.");
     }
 
     private void walkOnThePanel() {
@@ -176,10 +176,10 @@ class WholeRoundJourneyTest {
         browser.see(By.xpath("(//tbody[@id='stops']/tr)[1]/td[normalize-space(.)='done']"));
         browser.click(By.xpath("(//tbody[@id='stops']/tr)[1]//button[.='Repeat']"));
         browser.see("done, repeated 1×");
-        browser.press("Walk it all");
+        browser.press("Measure all stops");
         browser.see(By.xpath("(//tbody[@id='stops']/tr)[2]/td[normalize-space(.)='done']"));
         browser.press("Take a loose reading");
-        browser.see("1 kept");
+        browser.see("1 loose in memory");
     }
 
     private void readBack() {
@@ -187,10 +187,10 @@ class WholeRoundJourneyTest {
         browser.see("2 new files on VH-2.");
         browser.click(By.xpath("//input[@aria-label='RESULTS/LOOSE.zip']"));
         browser.press("Read back 1 file");
-        browser.see("1 new reading, 1 of them loose. The originals are kept and their digests agree.");
+        browser.see("1 new reading, 1 of them loose. The originals are kept and verified.");
         browser.see("1 new file on VH-2.");
         browser.press("Read back new files");
-        browser.see("3 new readings. The originals are kept and their digests agree.");
+        browser.see("3 new readings. The originals are kept and verified.");
         browser.see("Nothing new on VH-2.");
         Accessibility.check(browser, "instrument, read back");
     }

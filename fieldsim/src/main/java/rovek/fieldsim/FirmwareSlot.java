@@ -6,6 +6,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.Optional;
+import rovek.core.wording.Sentence;
 import rovek.link.Sha256;
 import rovek.link.packet.FirmwarePackage;
 import rovek.link.packet.PackageException;
@@ -65,7 +66,7 @@ final class FirmwareSlot {
     synchronized void begin(String sha256, long bytes, long freeBytes) {
         if (!announced().equals(sha256)) {
             if (bytes > freeBytes) {
-                throw new HandheldException("Memory full.");
+                throw new HandheldException(Sentence.of("handheld.memoryFull"));
             }
             memory.delete(IMAGE);
             memory.write(ANNOUNCED, sha256.getBytes(StandardCharsets.UTF_8));
@@ -75,7 +76,7 @@ final class FirmwareSlot {
     synchronized void write(long offset, byte[] piece) {
         byte[] held = memory.read(IMAGE).orElse(new byte[0]);
         if (announced().isEmpty() || offset != held.length) {
-            throw new HandheldException("The image goes on at byte %d.".formatted(held.length));
+            throw new HandheldException(Sentence.of("handheld.imageGoesOn", "at", held.length));
         }
         byte[] longer = Arrays.copyOf(held, held.length + piece.length);
         System.arraycopy(piece, 0, longer, held.length, piece.length);
@@ -89,17 +90,17 @@ final class FirmwareSlot {
         byte[] image = memory.read(IMAGE).orElse(new byte[0]);
         if (!Sha256.of(image).equals(announced())) {
             memory.delete(IMAGE);
-            throw new HandheldException("The image is damaged and was dropped.");
+            throw new HandheldException(Sentence.of("handheld.imageDamaged"));
         }
         try {
             FirmwarePackage firmware = FirmwarePackage.unpack(image);
             if (!firmware.model().equals(model.model())) {
-                throw new HandheldException("This firmware is for %s.".formatted(firmware.model()));
+                throw new HandheldException(Sentence.of("handheld.firmwareOf", "model", firmware.model()));
             }
             installing = Optional.of(new Installing(
                     firmware.version(), realTime.instant().plus(Duration.ofSeconds(firmware.seconds()))));
         } catch (PackageException e) {
-            throw new HandheldException(e.getMessage());
+            throw new HandheldException(e.sentence());
         }
     }
 

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import rovek.core.reading.TableCapture;
+import rovek.core.wording.Sentence;
 import rovek.link.packet.Maker;
 import rovek.link.packet.PackageException;
 import rovek.link.packet.PackedCapture;
@@ -147,7 +148,7 @@ final class Handheld {
     /** Takes a loaded route in. A route that replaces one begins a new walk; results stay until they are deleted. */
     synchronized void load(byte[] bytes) {
         if (bytes.length > freeBytes()) {
-            throw new HandheldException("Memory full.");
+            throw new HandheldException(Sentence.of("handheld.memoryFull"));
         }
         RoutePackage route = route(bytes);
         finishWalk();
@@ -158,7 +159,7 @@ final class Handheld {
     /** Takes a set-up in; the one before is gone. */
     synchronized void loadSetup(byte[] bytes) {
         if (bytes.length > freeBytes()) {
-            throw new HandheldException("Memory full.");
+            throw new HandheldException(Sentence.of("handheld.memoryFull"));
         }
         new SetupSlot(model, memory).load(bytes);
     }
@@ -259,7 +260,7 @@ final class Handheld {
 
     private Sensing.Task task(String technique, SimulatedPlant.Place place, int count, Map<String, String> settings) {
         if (!model.techniques().contains(technique)) {
-            throw new HandheldException("This instrument does not measure %s.".formatted(technique));
+            throw new HandheldException(Sentence.of("handheld.doesNotMeasure", "technique", technique));
         }
         return new Sensing.Task(technique, place, clock.plantTime(), count, settings, setup());
     }
@@ -274,7 +275,7 @@ final class Handheld {
 
     private PackedReading reading(Sensing.Task task, Optional<UUID> stop, String label, Optional<String> replaces) {
         if (sensing.bytes(task) > freeBytes()) {
-            throw new HandheldException("Memory full: read back and clear, then go on.");
+            throw new HandheldException(Sentence.of("handheld.memoryFullOnWalk"));
         }
         Counters counters = counters().nextReading();
         write(COUNTERS_FILE, counters);
@@ -398,7 +399,7 @@ final class Handheld {
             lastRoute = Optional.of(new UnpackedRoute(bytes, route));
             return route;
         } catch (PackageException e) {
-            throw new HandheldException(e.getMessage());
+            throw new HandheldException(e.sentence());
         }
     }
 
@@ -414,7 +415,7 @@ final class Handheld {
     }
 
     private WalkState requireWalk() {
-        return walk().orElseThrow(() -> new HandheldException("No route is loaded."));
+        return walk().orElseThrow(() -> new HandheldException(Sentence.of("handheld.noRoute")));
     }
 
     private Counters counters() {

@@ -94,7 +94,7 @@ final class HandheldSession {
         } catch (HandheldException full) {
             return refuse(
                     message,
-                    full.getMessage().startsWith("Memory full")
+                    full.isMemoryFull()
                             ? ScpiError.OUT_OF_MEMORY
                             : new ScpiError(ScpiError.ILLEGAL_PARAMETER.code(), full.getMessage()));
         } catch (IllegalArgumentException | DateTimeException e) {

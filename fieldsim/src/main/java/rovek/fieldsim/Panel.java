@@ -16,6 +16,7 @@ import java.util.TreeMap;
 import java.util.UUID;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import rovek.core.wording.Sentence;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -60,8 +61,10 @@ final class Panel implements AutoCloseable {
     private void get(HttpExchange exchange, String path) throws IOException {
         switch (path) {
             case "/" -> answer(exchange, 200, "text/html; charset=utf-8", resource("panel.html"));
+            case "/words/en.json", "/words/de.json" ->
+                answer(exchange, 200, "application/json; charset=utf-8", resource(path.substring(1)));
             case "/panel.js" -> answer(exchange, 200, "text/javascript; charset=utf-8", resource("panel.js"));
-            case "/api/state" -> state(exchange, 200, "");
+            case "/api/state" -> state(exchange, 200, Sentence.NONE);
             default -> picture(exchange, path);
         }
     }
@@ -86,11 +89,11 @@ final class Panel implements AutoCloseable {
         try {
             byte[] body = exchange.getRequestBody().readAllBytes();
             act(path, json.readTree(body.length == 0 ? "{}".getBytes(StandardCharsets.UTF_8) : body));
-            state(exchange, 200, "");
+            state(exchange, 200, Sentence.NONE);
         } catch (HandheldException e) {
-            state(exchange, 409, e.getMessage());
+            state(exchange, 409, e.sentence());
         } catch (IllegalArgumentException | java.time.DateTimeException | JacksonException e) {
-            state(exchange, 400, "That cannot be: " + e.getMessage());
+            state(exchange, 400, Sentence.of("handheld.impossible", "why", String.valueOf(e.getMessage())));
         }
     }
 
@@ -176,7 +179,7 @@ final class Panel implements AutoCloseable {
         return body.path(field).asString("");
     }
 
-    private void state(HttpExchange exchange, int status, String problem) throws IOException {
+    private void state(HttpExchange exchange, int status, Sentence problem) throws IOException {
         PanelState state = PanelState.of(handheld, faults, problem);
         answer(exchange, status, "application/json", json.writeValueAsBytes(state));
     }

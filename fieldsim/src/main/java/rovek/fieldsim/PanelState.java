@@ -7,7 +7,7 @@ import java.util.TreeMap;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import rovek.core.setup.SetupForms;
+import rovek.core.wording.Sentence;
 import rovek.link.packet.RoutePackage;
 import rovek.link.packet.SetupPackage;
 
@@ -31,7 +31,7 @@ record PanelState(
         List<String> techniques,
         boolean recordsRuns,
         boolean runGoesOn,
-        String problem) {
+        Sentence problem) {
 
     record PanelStop(
             UUID id,
@@ -50,7 +50,7 @@ record PanelState(
 
     record PanelLoose(String id, String technique, String label, String takenAt) {}
 
-    static PanelState of(Handheld handheld, Faults faults, String problem) {
+    static PanelState of(Handheld handheld, Faults faults, Sentence problem) {
         HandheldModel model = handheld.model();
         Map<UUID, StopState> states = handheld.walk().stream()
                 .flatMap(walk -> walk.stops().stream())
@@ -89,10 +89,8 @@ record PanelState(
 
     private static PanelSetup setup(Optional<SetupPackage> held) {
         return held.map(setup -> new PanelSetup(
-                        "%s, revision %d".formatted(setup.name(), setup.revision()),
-                        SetupForms.find(setup.form())
-                                .map(form -> form.needs(setup.content()).sentence())
-                                .orElse(setup.form()),
+                        "%s (%d)".formatted(setup.name(), setup.revision()),
+                        String.join(", ", new TreeMap<>(setup.content().values()).values()),
                         setup.content().rows().stream()
                                 .map(row -> String.join(", ", new TreeMap<>(row).values()))
                                 .toList()))
@@ -106,7 +104,7 @@ record PanelState(
                 stop.assetName(),
                 stop.point(),
                 stop.check(),
-                state.progress().word(),
+                state.progress().name(),
                 state.note(),
                 state.readingIds().size(),
                 stop.instruction(),

@@ -3,6 +3,7 @@ package rovek.fieldsim;
 import java.util.List;
 import java.util.OptionalDouble;
 import rovek.core.unit.UnitCatalogue;
+import rovek.core.wording.Sentence;
 import rovek.link.packet.PackedCapture;
 import rovek.link.packet.PackedReading;
 
@@ -44,7 +45,8 @@ final class PlantSensing implements Sensing {
                         List.of(screen.photo("Leak at " + task.place().assetTag())));
             case "screen" ->
                 alone(new PackedCapture.Plain(screen.screen(task.place().assetTag() + " " + task.at())));
-            default -> throw new HandheldException("This instrument does not measure %s.".formatted(task.technique()));
+            default ->
+                throw new HandheldException(Sentence.of("handheld.doesNotMeasure", "technique", task.technique()));
         };
     }
 

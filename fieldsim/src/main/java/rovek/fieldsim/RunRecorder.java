@@ -15,6 +15,7 @@ import rovek.core.live.LiveChannel;
 import rovek.core.live.LiveRecord;
 import rovek.core.live.LiveSample;
 import rovek.core.reading.TableCapture;
+import rovek.core.wording.Sentence;
 import rovek.link.packet.SetupPackage;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
@@ -64,10 +65,10 @@ final class RunRecorder implements AutoCloseable {
 
     synchronized void start(Optional<SetupPackage> setup) {
         if (!live.recordsRuns()) {
-            throw new HandheldException("This instrument records no runs.");
+            throw new HandheldException(Sentence.of("handheld.noRuns"));
         }
         if (isRunning()) {
-            throw new HandheldException("A run is under way already.");
+            throw new HandheldException(Sentence.of("handheld.runGoesOn"));
         }
         Map<String, String> values = setup.map(held -> held.content().values()).orElse(Map.of());
         Duration interval =

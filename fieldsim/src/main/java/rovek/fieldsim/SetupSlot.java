@@ -4,6 +4,7 @@ import java.util.Optional;
 import rovek.core.setup.SetupFault;
 import rovek.core.setup.SetupForm;
 import rovek.core.setup.SetupForms;
+import rovek.core.wording.Sentence;
 import rovek.link.packet.PackageException;
 import rovek.link.packet.SetupPackage;
 
@@ -23,11 +24,10 @@ final class SetupSlot {
     void load(byte[] bytes) {
         SetupPackage setup = unpack(bytes);
         SetupForm form = SetupForms.find(setup.form())
-                .orElseThrow(() ->
-                        new HandheldException("Set-ups of kind \"%s\" are not known here.".formatted(setup.form())));
+                .orElseThrow(() -> new HandheldException(Sentence.of("handheld.unknownSetup", "kind", setup.form())));
         String technique = form.needs(setup.content()).technique();
         if (model.options().keySet().stream().noneMatch(technique::equalsIgnoreCase)) {
-            throw new HandheldException("This instrument does not do that: %s.".formatted(technique));
+            throw new HandheldException(Sentence.of("handheld.doesNot", "technique", technique));
         }
         Optional<SetupFault> fault = form.faults(setup.content()).stream().findFirst();
         if (fault.isPresent()) {
@@ -44,7 +44,7 @@ final class SetupSlot {
         try {
             return SetupPackage.unpack(bytes);
         } catch (PackageException e) {
-            throw new HandheldException(e.getMessage());
+            throw new HandheldException(e.sentence());
         }
     }
 }

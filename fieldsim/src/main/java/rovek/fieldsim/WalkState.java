@@ -3,6 +3,7 @@ package rovek.fieldsim;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
+import rovek.core.wording.Sentence;
 import rovek.link.packet.RoutePackage;
 import rovek.link.packet.Walk;
 
@@ -33,7 +34,7 @@ record WalkState(UUID id, int number, UUID route, String name, List<StopState> s
         return stops.stream()
                 .filter(stop -> stop.id().equals(id))
                 .findFirst()
-                .orElseThrow(() -> new HandheldException("The route has no such stop."));
+                .orElseThrow(() -> new HandheldException(Sentence.of("handheld.noStop")));
     }
 
     WalkState with(StopState changed) {

@@ -1,5 +1,31 @@
 const byId = (id) => document.getElementById(id);
 
+let words = {};
+
+/** The browser's language, or ?language=de; English where the stand-in does not speak it. */
+async function learn() {
+  const wanted = [new URLSearchParams(location.search).get('language') ?? '', ...navigator.languages].map((one) => one.slice(0, 2));
+  const answers = await Promise.all(wanted.map((one) => (/^[a-z]{2}$/.test(one) ? fetch(`words/${one}.json`) : null)));
+  const spoken = answers.findIndex((answer) => answer?.ok);
+  words = await (spoken < 0 ? await fetch('words/en.json') : answers[spoken]).json();
+  document.documentElement.lang = spoken < 0 ? 'en' : wanted[spoken];
+  document.title = word('title');
+  document.querySelectorAll('[data-word]').forEach((element) => { element.textContent = word(element.dataset.word); });
+}
+
+function filled(message, values) {
+  return Object.entries(values).reduce((text, [name, value]) => text.replaceAll(`{${name}}`, said(value)), message);
+}
+
+const word = (key, values = {}) => filled(words[`panel.${key}`] ?? key, values);
+
+/** A sentence comes as its key and values; one that has no words here is told by its key. */
+function said(value) {
+  if (value === null || typeof value !== 'object') return String(value);
+  if (value.key === 'base.plain') return value.values.text;
+  return words[value.key] ? filled(words[value.key], value.values) : [value.key, ...Object.values(value.values).map(said)].join(' ');
+}
+
 async function call(path, body) {
   const answer = await fetch(path, body === undefined ? {} : { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) });
   show(await answer.json());
@@ -30,13 +56,14 @@ function stopRow(stop) {
   said.className = 'said';
   said.textContent = stop.instruction;
   cell(row, `${stop.assetTag} ${stop.point}, ${stop.check}`, ...(stop.instruction ? [said] : []), ...(stop.picture ? [pictureOf(stop)] : []));
-  cell(row, stop.progress + (stop.readings > 1 ? `, repeated ${stop.readings - 1}×` : ''));
+  const progress = word(stop.progress);
+  cell(row, stop.readings > 1 ? word('repeated', { progress, times: stop.readings - 1 }) : progress);
   const note = document.createElement('input');
   note.value = stop.note;
-  note.setAttribute('aria-label', `Note for ${row.dataset.stop}`);
+  note.setAttribute('aria-label', word('noteFor', { stop: row.dataset.stop }));
   note.onchange = () => call(`/api/stops/${stop.id}/note`, { note: note.value });
   cell(row, note);
-  cell(row, button(stop.progress === 'done' ? 'Repeat' : 'Measure', () => measure(stop)), ' ',
+  cell(row, button(word(stop.progress === 'DONE' ? 'repeat' : 'measure'), () => measure(stop)), ' ',
     skipping(stop, note));
   return row;
 }
@@ -44,8 +71,8 @@ function stopRow(stop) {
 /** Why it is skipped is chosen from the reasons that came with the route; a reason of one's own is the note. */
 function skipping(stop, note) {
   const reasons = document.createElement('select');
-  reasons.setAttribute('aria-label', `Skip ${stop.assetTag} ${stop.point}`);
-  reasons.append(new Option('Skip…', ''), ...skipReasons.map((reason) => new Option(reason, reason)), new Option('Other, see note', 'other'));
+  reasons.setAttribute('aria-label', word('skipStop', { stop: `${stop.assetTag} ${stop.point}` }));
+  reasons.append(new Option(word('skip'), ''), ...skipReasons.map((reason) => new Option(reason, reason)), new Option(word('otherReason'), 'other'));
   reasons.onchange = () => call(`/api/stops/${stop.id}/skip`, { note: reasons.value === 'other' ? note.value : reasons.value });
   return reasons;
 }
@@ -61,25 +88,30 @@ let skipReasons = [];
 
 function show(state) {
   skipReasons = state.skipReasons;
-  byId('name').textContent = `${state.model}, no. ${state.serial}`;
-  byId('state').textContent = `Firmware ${state.firmware} · battery ${state.battery} % · clock ${state.clock.replace('T', ' ').slice(0, 19)} UTC`
-    + ` · ${(state.freeBytes / 1e6).toFixed(1)} MB free`;
-  byId('problem').textContent = state.problem;
-  byId('route').textContent = state.route || 'No route loaded';
+  byId('name').textContent = word(state.serial ? 'named' : 'unnumbered', state);
+  byId('state').textContent = word('state', {
+    firmware: state.firmware,
+    battery: state.battery,
+    clock: state.clock.replace('T', ' ').slice(0, 19),
+    free: (state.freeBytes / 1e6).toFixed(1),
+  });
+  byId('problem').textContent = said(state.problem);
+  byId('route').textContent = state.route || word('noRoute');
   byId('setup').hidden = !state.setup.name;
-  byId('setup-name').textContent = `Set-up: ${state.setup.name}`;
+  byId('setup-name').textContent = word('setup', state.setup);
   byId('setup-says').textContent = state.setup.says;
   byId('setup-rows').replaceChildren(...state.setup.rows.map((row) => Object.assign(document.createElement('li'), { textContent: row })));
   byId('walk-all').disabled = state.stops.length === 0;
   byId('stops').replaceChildren(...state.stops.map(stopRow));
   if (byId('loose-technique').options.length === 0) byId('loose-technique').append(...state.techniques.map((technique) => new Option(technique, technique)));
   byId('run').hidden = !state.recordsRuns;
-  byId('run').textContent = state.runGoesOn ? 'End the run' : 'Start a run';
-  byId('loose-list').textContent = state.loose.length ? `${state.loose.length} kept` : '';
+  byId('run').textContent = word(state.runGoesOn ? 'endRun' : 'startRun');
+  byId('run').dataset.begins = String(!state.runGoesOn);
+  byId('loose-list').textContent = state.loose.length ? word('loose', { readings: state.loose.length }) : '';
 }
 
 byId('walk-all').onclick = () => call('/api/walk-all', {});
-byId('run').onclick = () => call('/api/run', { begin: byId('run').textContent === 'Start a run' });
+byId('run').onclick = () => call('/api/run', { begin: byId('run').dataset.begins === 'true' });
 byId('loose').onclick = () => call('/api/loose', {
   assetTag: byId('loose-tag').value, point: byId('loose-point').value, technique: byId('loose-technique').value, unnamed: byId('loose-unnamed').checked,
 });
@@ -89,5 +121,5 @@ byId('corrupt').onclick = () => call('/api/faults', { corrupt: true });
 byId('full').onclick = () => call('/api/faults', { memoryFull: true });
 byId('slow').onclick = () => call('/api/faults', { slowMillis: 1500 });
 byId('well').onclick = () => call('/api/faults', {});
-call('/api/state');
+learn().then(() => call('/api/state'));
 setInterval(() => { if (!(document.activeElement instanceof HTMLInputElement || document.activeElement instanceof HTMLSelectElement)) call('/api/state'); }, 3000);

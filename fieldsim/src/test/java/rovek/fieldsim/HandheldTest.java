@@ -135,7 +135,8 @@ class HandheldTest {
         handheld.load(route("Walk"));
         handheld.measure(first);
         faults.setMemoryFull(true);
-        assertThatThrownBy(() -> handheld.measure(second)).hasMessageContaining("Memory full: read back and clear");
+        assertThatThrownBy(() -> handheld.measure(second))
+                .hasMessageContaining("Memory full: read back and free memory");
         assertThat(progress(second)).isEqualTo(Progress.TO_DO);
         assertThat(results("RESULTS/W0001.zip").readings()).hasSize(1);
     }
@@ -145,7 +146,7 @@ class HandheldTest {
         assertThatThrownBy(handheld::walkAll).hasMessage("No route is loaded.");
         assertThatThrownBy(() -> handheld.load("no package".getBytes()))
                 .isInstanceOf(HandheldException.class)
-                .hasMessageContaining("no field package");
+                .hasMessageContaining("packet.foreign");
         handheld.measureLoose("vibration", new SimulatedPlant.Place("P-9", "Coupling"), "P-9 Coupling", Map.of());
         ReadingsPackage loose = results(LooseMemory.HEAP);
         assertThat(loose.walk()).isEmpty();

@@ -161,7 +161,7 @@ class LiveLinkTest {
             assertThatThrownBy(wrong::fetch)
                     .isInstanceOf(LinkException.Refused.class)
                     .hasMessageContaining("Flow")
-                    .hasMessageContaining("no holding register 40");
+                    .hasMessageContaining("link.noRegister {address=40, table=holding register}");
             transmitter.close();
             assertThatThrownBy(right::fetch).isInstanceOfAny(LinkException.Lost.class, LinkException.TimedOut.class);
         }

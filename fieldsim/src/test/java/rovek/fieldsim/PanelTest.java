@@ -9,6 +9,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.util.List;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -53,7 +54,8 @@ class PanelTest {
 
     @Test
     void thePageSaysThatItIsAStandIn() throws Exception {
-        assertThat(send("/", null, null).body()).contains("Stand-in for a handheld instrument");
+        assertThat(send("/", null, null).body()).contains("data-word=\"standin\"");
+        assertThat(words("en").get("panel.standin").asString()).contains("Stand-in for a handheld instrument");
         assertThat(send("/panel.js", null, null).headers().firstValue("Content-Type"))
                 .hasValueSatisfying(type -> assertThat(type).contains("javascript"));
         assertThat(send("/elsewhere", null, null).statusCode()).isEqualTo(404);
@@ -69,17 +71,45 @@ class PanelTest {
 
     @Test
     void whatCannotBeIsSaidAndChangesNothing() throws Exception {
-        assertThat(post("/api/walk-all", "{}", 409).get("problem").asString()).isEqualTo("No route is loaded.");
+        assertThat(post("/api/walk-all", "{}", 409).get("problem").get("key").asString())
+                .isEqualTo("handheld.noRoute");
         assertThat(post("/api/stops/not-an-id/measure", "{}", 400)
                         .get("problem")
+                        .get("key")
                         .asString())
-                .startsWith("That cannot be");
-        assertThat(post("/api/dance", "{}", 400).get("problem").asString()).contains("there is no /api/dance");
+                .isEqualTo("handheld.impossible");
+        assertThat(post("/api/dance", "{}", 400)
+                        .get("problem")
+                        .get("values")
+                        .get("why")
+                        .asString())
+                .contains("there is no /api/dance");
         assertThat(post("/api/time", "{\"at\":\"tomorrow\"}", 400)
                         .get("problem")
+                        .get("key")
                         .asString())
-                .isNotBlank();
+                .isEqualTo("handheld.impossible");
         assertThat(post("/api/battery", "no json", 400).get("battery").asInt()).isEqualTo(81);
+    }
+
+    /** A language is a file, of the same words as every other. */
+    @Test
+    void thePanelSpeaksMoreThanOneLanguage() throws Exception {
+        JsonNode english = words("en");
+        JsonNode german = words("de");
+        assertThat(german.propertyNames()).containsExactlyElementsOf(english.propertyNames());
+        assertThat(german.get("panel.measure").asString()).isEqualTo("Messen");
+        String page =
+                send("/", null, null).body() + send("/panel.js", null, null).body();
+        english.propertyNames().stream()
+                .filter(key -> key.startsWith("panel."))
+                .map(key -> key.substring("panel.".length()))
+                .filter(key -> !List.of("TO_DO", "BEGUN", "DONE", "SKIPPED").contains(key))
+                .forEach(key -> assertThat(page).containsPattern("['\"]" + key + "['\"]"));
+    }
+
+    private JsonNode words(String language) throws Exception {
+        return json.readTree(send("/words/" + language + ".json", null, null).body());
     }
 
     @Test

@@ -25,6 +25,7 @@ import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.stream.Stream;
 import rovek.core.live.LiveChannel;
+import rovek.core.wording.Sentence;
 import rovek.link.scpi.ScpiText;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
@@ -69,12 +70,12 @@ final class FolderInstrument implements Instrument {
 
     static FolderInstrument open(Path folder) throws LinkException {
         if (!Files.isRegularFile(folder.resolve(IDENTITY), LinkOption.NOFOLLOW_LINKS)) {
-            throw new LinkException.NotReachable("the folder " + folder, null);
+            throw new LinkException.NotReachable(Sentence.of("link.theFolder", "folder", folder.toString()), null);
         }
         try {
             return new FolderInstrument(folder.toRealPath());
         } catch (IOException e) {
-            throw new LinkException.NotReachable("the folder " + folder, e);
+            throw new LinkException.NotReachable(Sentence.of("link.theFolder", "folder", folder.toString()), e);
         }
     }
 
@@ -95,7 +96,7 @@ final class FolderInstrument implements Instrument {
                     .filter(word -> said.path("options").isArray())
                     .forEach(word -> options.put(word.asString().toLowerCase(Locale.ROOT), ""));
             if (said.path("model").asString("").isBlank()) {
-                throw new LinkException.Garbled("an " + IDENTITY + " without a model");
+                throw new LinkException.Garbled(Sentence.of("link.identityNoModel", "file", IDENTITY));
             }
             String[] names = {
                 said.path("maker").asString(""),
@@ -104,7 +105,7 @@ final class FolderInstrument implements Instrument {
                 said.path("firmware").asString("")
             };
             if (InstrumentIdentity.isTooLong(names)) {
-                throw new LinkException.Garbled("an " + IDENTITY + " with a name of more than 200 characters");
+                throw new LinkException.Garbled(Sentence.of("link.identityLong", "file", IDENTITY));
             }
             return new InstrumentIdentity(
                     names[0],
@@ -117,7 +118,7 @@ final class FolderInstrument implements Instrument {
         } catch (IOException e) {
             throw gone(e);
         } catch (JacksonException e) {
-            throw new LinkException.Garbled("an " + IDENTITY + " that cannot be read");
+            throw new LinkException.Garbled(Sentence.of("link.identityUnreadable", "file", IDENTITY));
         }
     }
 
@@ -125,7 +126,7 @@ final class FolderInstrument implements Instrument {
         try (InputStream in = Files.newInputStream(folder.resolve(IDENTITY), LinkOption.NOFOLLOW_LINKS)) {
             byte[] bytes = in.readNBytes(LARGEST_IDENTITY + 1);
             if (bytes.length > LARGEST_IDENTITY) {
-                throw new LinkException.Garbled("an " + IDENTITY + " of more than 64 kB");
+                throw new LinkException.Garbled(Sentence.of("link.identityLarge", "file", IDENTITY));
             }
             return bytes;
         }
@@ -136,7 +137,7 @@ final class FolderInstrument implements Instrument {
         try {
             return text.isBlank() ? Optional.empty() : Optional.of(LocalDate.parse(text));
         } catch (java.time.DateTimeException e) {
-            throw new LinkException.Garbled("a date that is none");
+            throw new LinkException.Garbled(Sentence.of("link.notADate"));
         }
     }
 
@@ -157,7 +158,7 @@ final class FolderInstrument implements Instrument {
 
     @Override
     public void setClock(Instant to) throws LinkException {
-        throw new LinkException.NotByThisWay("Its clock");
+        throw new LinkException.NotByThisWay(Sentence.of("link.itsClock"));
     }
 
     @Override
@@ -281,22 +282,22 @@ final class FolderInstrument implements Instrument {
 
     @Override
     public FirmwareState firmware() throws LinkException {
-        throw new LinkException.NotByThisWay("Its firmware");
+        throw new LinkException.NotByThisWay(Sentence.of("link.itsFirmware"));
     }
 
     @Override
     public void beginFirmware(String sha256, long bytes) throws LinkException {
-        throw new LinkException.NotByThisWay("Its firmware");
+        throw new LinkException.NotByThisWay(Sentence.of("link.itsFirmware"));
     }
 
     @Override
     public void writeFirmware(long offset, byte[] piece) throws LinkException {
-        throw new LinkException.NotByThisWay("Its firmware");
+        throw new LinkException.NotByThisWay(Sentence.of("link.itsFirmware"));
     }
 
     @Override
     public void installFirmware() throws LinkException {
-        throw new LinkException.NotByThisWay("Its firmware");
+        throw new LinkException.NotByThisWay(Sentence.of("link.itsFirmware"));
     }
 
     @Override
@@ -306,17 +307,17 @@ final class FolderInstrument implements Instrument {
 
     @Override
     public double[] fetch() throws LinkException {
-        throw new LinkException.NotByThisWay("Its live values");
+        throw new LinkException.NotByThisWay(Sentence.of("link.itsLiveValues"));
     }
 
     @Override
     public void startRun() throws LinkException {
-        throw new LinkException.NotByThisWay("A run");
+        throw new LinkException.NotByThisWay(Sentence.of("link.aRun"));
     }
 
     @Override
     public void endRun() throws LinkException {
-        throw new LinkException.NotByThisWay("A run");
+        throw new LinkException.NotByThisWay(Sentence.of("link.aRun"));
     }
 
     @Override

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.Map;
 import java.util.Optional;
 import rovek.core.entry.PlainText;
+import rovek.core.wording.Sentence;
 
 /**
  * Who an instrument says it is.
@@ -47,7 +48,9 @@ public record InstrumentIdentity(
     }
 
     /** How it is named in a sentence. */
-    public String said() {
-        return serial.isEmpty() ? model + " without a serial number" : "%s no. %s".formatted(model, serial);
+    public Sentence said() {
+        return serial.isEmpty()
+                ? Sentence.of("link.identityUnnumbered", "model", model)
+                : Sentence.of("link.identityNumbered", "model", model, "serial", serial);
     }
 }

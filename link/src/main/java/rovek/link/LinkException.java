@@ -1,6 +1,7 @@
 package rovek.link;
 
 import org.jspecify.annotations.Nullable;
+import rovek.core.wording.Sentence;
 
 /**
  * Something between Rovek and an instrument went wrong. Each kind has a stable code and a sentence that tells a
@@ -11,25 +12,29 @@ public sealed class LinkException extends Exception {
     private static final long serialVersionUID = 1L;
 
     private final String code;
+    private final transient Sentence sentence;
 
-    private LinkException(String code, String sentence, @Nullable Throwable cause) {
-        super(sentence, cause);
+    private LinkException(String code, Sentence sentence, @Nullable Throwable cause) {
+        super(sentence.toString(), cause);
         this.code = code;
+        this.sentence = sentence;
     }
 
     public String code() {
         return code;
     }
 
+    /** What is said, to be worded; {@link #getMessage} is for the log. */
+    public Sentence sentence() {
+        return sentence;
+    }
+
     /** Nobody answers at the address. */
     public static final class NotReachable extends LinkException {
         private static final long serialVersionUID = 1L;
 
-        public NotReachable(String address, @Nullable Throwable cause) {
-            super(
-                    "link.not-reachable",
-                    "No instrument answers at %s. Is it switched on and on the same network?".formatted(address),
-                    cause);
+        public NotReachable(Sentence address, @Nullable Throwable cause) {
+            super("link.not-reachable", Sentence.of("link.notReachable", "address", address), cause);
         }
     }
 
@@ -38,10 +43,7 @@ public sealed class LinkException extends Exception {
         private static final long serialVersionUID = 1L;
 
         public Lost(@Nullable Throwable cause) {
-            super(
-                    "link.lost",
-                    "The link to the instrument broke. What had arrived is kept; try again and it goes on from there.",
-                    cause);
+            super("link.lost", Sentence.of("link.lost"), cause);
         }
     }
 
@@ -49,12 +51,8 @@ public sealed class LinkException extends Exception {
     public static final class TimedOut extends LinkException {
         private static final long serialVersionUID = 1L;
 
-        public TimedOut(String command, long millis) {
-            super(
-                    "link.timed-out",
-                    "The instrument did not answer within %.0f s (to %s). Try again; if it stays silent, switch it off and on."
-                            .formatted(millis / 1000.0, command),
-                    null);
+        public TimedOut(Sentence command, long millis) {
+            super("link.timed-out", Sentence.of("link.timedOut", "seconds", millis / 1000.0, "command", command), null);
         }
     }
 
@@ -62,12 +60,8 @@ public sealed class LinkException extends Exception {
     public static final class Garbled extends LinkException {
         private static final long serialVersionUID = 1L;
 
-        public Garbled(String what) {
-            super(
-                    "link.garbled",
-                    "The instrument gave an answer that makes no sense: %s. Nothing was changed; try again."
-                            .formatted(what),
-                    null);
+        public Garbled(Sentence what) {
+            super("link.garbled", Sentence.of("link.garbled", "what", what), null);
         }
     }
 
@@ -75,12 +69,8 @@ public sealed class LinkException extends Exception {
     public static final class DigestDiffers extends LinkException {
         private static final long serialVersionUID = 1L;
 
-        public DigestDiffers(String file) {
-            super(
-                    "link.digest-differs",
-                    "%s arrived damaged: its digest does not agree. Nothing was stored and nothing was cleared; try again."
-                            .formatted(file),
-                    null);
+        public DigestDiffers(Sentence file) {
+            super("link.digest-differs", Sentence.of("link.digestDiffers", "file", file), null);
         }
     }
 
@@ -89,7 +79,7 @@ public sealed class LinkException extends Exception {
         private static final long serialVersionUID = 1L;
 
         public PassCodeWanted() {
-            super("link.pass-code", "The instrument asks for its pass code. Enter it with the connection.", null);
+            super("link.pass-code", Sentence.of("link.passCode"), null);
         }
     }
 
@@ -98,10 +88,7 @@ public sealed class LinkException extends Exception {
         private static final long serialVersionUID = 1L;
 
         public MemoryFull() {
-            super(
-                    "link.memory-full",
-                    "The instrument's memory is full: nothing was loaded. Read back and clear what is stored, then load again.",
-                    null);
+            super("link.memory-full", Sentence.of("link.memoryFull"), null);
         }
     }
 
@@ -110,10 +97,7 @@ public sealed class LinkException extends Exception {
         private static final long serialVersionUID = 1L;
 
         public Busy() {
-            super(
-                    "link.busy",
-                    "The instrument is busy measuring or installing its firmware. Wait until it has finished, then try again.",
-                    null);
+            super("link.busy", Sentence.of("link.busy"), null);
         }
     }
 
@@ -122,10 +106,7 @@ public sealed class LinkException extends Exception {
         private static final long serialVersionUID = 1L;
 
         public NoSuchFile(String name) {
-            super(
-                    "link.no-such-file",
-                    "The instrument no longer holds %s. Look at its memory again.".formatted(name),
-                    null);
+            super("link.no-such-file", Sentence.of("link.noSuchFile", "file", name), null);
         }
     }
 
@@ -134,10 +115,7 @@ public sealed class LinkException extends Exception {
         private static final long serialVersionUID = 1L;
 
         public BatteryLow() {
-            super(
-                    "link.battery-low",
-                    "The instrument's battery is too low for that; nothing was changed. Charge it, then try again.",
-                    null);
+            super("link.battery-low", Sentence.of("link.batteryLow"), null);
         }
     }
 
@@ -145,12 +123,8 @@ public sealed class LinkException extends Exception {
     public static final class NotByThisWay extends LinkException {
         private static final long serialVersionUID = 1L;
 
-        public NotByThisWay(String what) {
-            super(
-                    "link.not-by-this-way",
-                    "%s cannot be reached while the instrument shows itself as a drive. Connect it by network or serial line."
-                            .formatted(what),
-                    null);
+        public NotByThisWay(Sentence what) {
+            super("link.not-by-this-way", Sentence.of("link.notByThisWay", "what", what), null);
         }
     }
 
@@ -158,8 +132,8 @@ public sealed class LinkException extends Exception {
     public static final class Refused extends LinkException {
         private static final long serialVersionUID = 1L;
 
-        public Refused(String command, String error) {
-            super("link.refused", "The instrument refused %s: %s.".formatted(command, error), null);
+        public Refused(Sentence command, Sentence error) {
+            super("link.refused", Sentence.of("link.refused", "command", command, "error", error), null);
         }
     }
 
@@ -168,11 +142,7 @@ public sealed class LinkException extends Exception {
         private static final long serialVersionUID = 1L;
 
         public Unsendable() {
-            super(
-                    "link.unsendable",
-                    "A name or code for the instrument holds a line break or another control character. Nothing "
-                            + "was sent; write it without.",
-                    null);
+            super("link.unsendable", Sentence.of("link.unsendable"), null);
         }
     }
 
@@ -181,12 +151,7 @@ public sealed class LinkException extends Exception {
         private static final long serialVersionUID = 1L;
 
         public TooSlow(long seconds) {
-            super(
-                    "link.too-slow",
-                    ("What answers there is not through after %d s: that is no instrument, or its line is "
-                                    + "disturbed. Check the line and try again.")
-                            .formatted(seconds),
-                    null);
+            super("link.too-slow", Sentence.of("link.tooSlow", "seconds", seconds), null);
         }
     }
 
@@ -195,11 +160,7 @@ public sealed class LinkException extends Exception {
         private static final long serialVersionUID = 1L;
 
         public TakenOver() {
-            super(
-                    "link.taken-over",
-                    "Somebody else works with the instrument by now: this server was not heard of for too long. "
-                            + "Nothing more was changed on it; look at it, then try again.",
-                    null);
+            super("link.taken-over", Sentence.of("link.takenOver"), null);
         }
     }
 
@@ -208,7 +169,7 @@ public sealed class LinkException extends Exception {
         private static final long serialVersionUID = 1L;
 
         public Stopped() {
-            super("link.stopped", "Stopped. What had arrived is kept; the next try goes on from there.", null);
+            super("link.stopped", Sentence.of("link.stopped"), null);
         }
     }
 }

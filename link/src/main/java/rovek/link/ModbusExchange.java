@@ -5,6 +5,7 @@ import java.nio.ByteBuffer;
 import java.time.Duration;
 import java.util.Arrays;
 import java.util.function.LongSupplier;
+import rovek.core.wording.Sentence;
 
 /**
  * Questions and answers of the MODBUS Application Protocol V1.1b3 over TCP, framed by the MBAP header of MODBUS
@@ -61,13 +62,13 @@ final class ModbusExchange {
                 .array());
         byte[] body = answerTo(transaction);
         if ((body[0] & 0xFF) != unit) {
-            throw given("an answer of unit %d to a question to unit %d".formatted(body[0] & 0xFF, unit));
+            throw given(Sentence.of("link.otherUnit", "unit", body[0] & 0xFF, "asked", unit));
         }
         if ((body[1] & 0xFF) == (function | IS_EXCEPTION) && body.length == 3) {
             return new Answer(Math.max(1, body[2] & 0xFF), new byte[0]);
         }
         if ((body[1] & 0xFF) != function || body.length != 3 + wantedBytes || (body[2] & 0xFF) != wantedBytes) {
-            throw given("registers of another kind or length than was asked for");
+            throw given(Sentence.of("link.otherRegisters"));
         }
         return new Answer(0, Arrays.copyOfRange(body, 3, body.length));
     }
@@ -81,17 +82,17 @@ final class ModbusExchange {
             int protocol = header.getShort() & 0xFFFF;
             int length = header.getShort() & 0xFFFF;
             if (protocol != 0) {
-                throw given("a frame of another protocol than Modbus");
+                throw given(Sentence.of("link.otherProtocol"));
             }
             if (length < SHORTEST_BODY || length > LONGEST_BODY) {
-                throw given("a frame of an impossible length");
+                throw given(Sentence.of("link.frameLength"));
             }
             byte[] body = bytes(length, until);
             if (answered == question) {
                 return body;
             }
         }
-        throw given("answers to questions that nobody asked");
+        throw given(Sentence.of("link.unasked"));
     }
 
     private byte[] bytes(int count, long until) throws LinkException {
@@ -103,14 +104,14 @@ final class ModbusExchange {
             if (got == 0) {
                 // What is left of the answer would be taken for the next one.
                 transport.disconnect();
-                throw new LinkException.TimedOut("a question for its registers", patience.toMillis());
+                throw new LinkException.TimedOut(Sentence.of("link.registersAsked"), patience.toMillis());
             }
             whole.write(some, 0, got);
         }
         return whole.toByteArray();
     }
 
-    private LinkException given(String nonsense) {
+    private LinkException given(Sentence nonsense) {
         transport.disconnect();
         return new LinkException.Garbled(nonsense);
     }

@@ -4,8 +4,10 @@ import java.time.Duration;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import rovek.core.entry.Entry;
 import rovek.core.live.LiveChannel;
 import rovek.core.live.Register;
+import rovek.core.wording.Sentence;
 
 /** A device that is read over Modbus TCP by a map of its registers. */
 public final class ModbusLink implements AutoCloseable {
@@ -74,10 +76,10 @@ public final class ModbusLink implements AutoCloseable {
         ModbusExchange.Answer answer =
                 exchange.read(unit, table.function(), register.address(), count, register.bytes());
         if (answer.exception() != 0) {
-            String why = answer.exception() == ILLEGAL_ADDRESS
-                    ? "it has no %s %d".formatted(table.word(), register.address())
-                    : "exception code " + answer.exception();
-            throw new LinkException.Refused("the channel " + register.name(), why);
+            Sentence why = answer.exception() == ILLEGAL_ADDRESS
+                    ? Sentence.of("link.noRegister", "table", Entry.option(table.word()), "address", register.address())
+                    : Sentence.of("link.exceptionCode", "code", answer.exception());
+            throw new LinkException.Refused(Sentence.of("link.theChannel", "channel", register.name()), why);
         }
         return register.value(answer.data());
     }

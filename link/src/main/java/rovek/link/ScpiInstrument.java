@@ -15,6 +15,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import rovek.core.live.LiveChannel;
+import rovek.core.wording.Sentence;
 import rovek.link.scpi.ScpiSession;
 import rovek.link.scpi.ScpiText;
 
@@ -44,7 +45,8 @@ final class ScpiInstrument implements Instrument {
         try {
             session.connect();
             if (passCode.isPresent()) {
-                session.command("SYSTem:PASSword:CENable " + ScpiText.quote(passCode.get()), "the pass code");
+                session.command(
+                        "SYSTem:PASSword:CENable " + ScpiText.quote(passCode.get()), "SYSTem:PASSword:CENable …");
             }
             session.drainErrors();
             return new ScpiInstrument(session);
@@ -58,7 +60,7 @@ final class ScpiInstrument implements Instrument {
     public InstrumentIdentity identity() throws LinkException {
         List<String> idn = ScpiText.split(session.query("*IDN?"));
         if (idn.size() != 4 || idn.get(1).isBlank() || InstrumentIdentity.isTooLong(idn.toArray(String[]::new))) {
-            throw new LinkException.Garbled("an identity without maker, model, serial number and firmware");
+            throw new LinkException.Garbled(Sentence.of("link.identityIncomplete"));
         }
         Map<String, String> options = new LinkedHashMap<>();
         for (String option : ScpiText.split(ScpiText.unquote(session.query("*OPT?")))) {
@@ -84,7 +86,7 @@ final class ScpiInstrument implements Instrument {
         try {
             return answer.isBlank() ? Optional.empty() : Optional.of(LocalDate.parse(answer));
         } catch (DateTimeException e) {
-            throw new LinkException.Garbled("a date that is none");
+            throw new LinkException.Garbled(Sentence.of("link.notADate"));
         }
     }
 
@@ -94,9 +96,9 @@ final class ScpiInstrument implements Instrument {
         if (answer.isBlank()) {
             return OptionalInt.empty();
         }
-        int percent = (int) number(answer, "a battery charge");
+        int percent = (int) number(answer, Sentence.of("link.aBattery"));
         if (percent < 0 || percent > 100) {
-            throw new LinkException.Garbled("a battery charge of " + percent + " %");
+            throw new LinkException.Garbled(Sentence.of("link.batteryBeyond", "percent", percent));
         }
         return OptionalInt.of(percent);
     }
@@ -104,7 +106,9 @@ final class ScpiInstrument implements Instrument {
     @Override
     public OptionalDouble temperatureCelsius() throws LinkException {
         String answer = ifKnown("ROVek:TEMPerature?");
-        return answer.isBlank() ? OptionalDouble.empty() : OptionalDouble.of(number(answer, "a temperature"));
+        return answer.isBlank()
+                ? OptionalDouble.empty()
+                : OptionalDouble.of(number(answer, Sentence.of("link.aTemperature")));
     }
 
     @Override
@@ -112,18 +116,20 @@ final class ScpiInstrument implements Instrument {
         List<String> date = ScpiText.split(session.query("SYSTem:DATE?"));
         List<String> time = ScpiText.split(session.query("SYSTem:TIME?"));
         if (date.size() != 3 || time.size() != 3) {
-            throw new LinkException.Garbled("a clock without date or time");
+            throw new LinkException.Garbled(Sentence.of("link.clockIncomplete"));
         }
         try {
             return Optional.of(LocalDate.of(
-                            (int) number(date.get(0), "a year"), (int) number(date.get(1), "a month"), (int)
-                                    number(date.get(2), "a day"))
+                            (int) number(date.get(0), Sentence.of("link.aYear")),
+                            (int) number(date.get(1), Sentence.of("link.aMonth")),
+                            (int) number(date.get(2), Sentence.of("link.aDay")))
                     .atTime(LocalTime.of(
-                            (int) number(time.get(0), "an hour"), (int) number(time.get(1), "a minute"), (int)
-                                    number(time.get(2), "a second")))
+                            (int) number(time.get(0), Sentence.of("link.anHour")),
+                            (int) number(time.get(1), Sentence.of("link.aMinute")),
+                            (int) number(time.get(2), Sentence.of("link.aSecond"))))
                     .toInstant(ZoneOffset.UTC));
         } catch (DateTimeException e) {
-            throw new LinkException.Garbled("a clock that shows no time");
+            throw new LinkException.Garbled(Sentence.of("link.clockNoTime"));
         }
     }
 
@@ -138,28 +144,31 @@ final class ScpiInstrument implements Instrument {
     public MemoryCatalogue catalogue() throws LinkException {
         List<String> parts = ScpiText.split(session.query("MMEMory:CATalog?"));
         if (parts.size() < 2) {
-            throw new LinkException.Garbled("a memory list without used and free");
+            throw new LinkException.Garbled(Sentence.of("link.memoryIncomplete"));
         }
         List<InstrumentFile> files = new ArrayList<>();
         for (String entry : parts.subList(2, parts.size())) {
             List<String> fields = ScpiText.split(ScpiText.unquote(entry));
             if (fields.size() != 3) {
-                throw new LinkException.Garbled("a file without name, type and size");
+                throw new LinkException.Garbled(Sentence.of("link.fileIncomplete"));
             }
             if (ScpiText.hasControlCharacter(entry)) {
-                throw new LinkException.Garbled("a file whose name holds a control character");
+                throw new LinkException.Garbled(Sentence.of("link.fileNameControl"));
             }
-            files.add(new InstrumentFile(fields.get(0), fields.get(1), (long) number(fields.get(2), "a file size")));
+            files.add(new InstrumentFile(
+                    fields.get(0), fields.get(1), (long) number(fields.get(2), Sentence.of("link.aFileSize"))));
         }
         return new MemoryCatalogue(
-                (long) number(parts.get(0), "a memory size"), (long) number(parts.get(1), "a memory size"), files);
+                (long) number(parts.get(0), Sentence.of("link.aMemorySize")),
+                (long) number(parts.get(1), Sentence.of("link.aMemorySize")),
+                files);
     }
 
     @Override
     public String digest(String file) throws LinkException {
         String digest = ScpiText.unquote(session.query("ROVek:FILE:DIGest? " + ScpiText.quote(file)));
         if (!digest.matches("[0-9a-f]{64}")) {
-            throw new LinkException.Garbled("a digest that is none");
+            throw new LinkException.Garbled(Sentence.of("link.notADigest"));
         }
         return digest;
     }
@@ -168,7 +177,7 @@ final class ScpiInstrument implements Instrument {
     public byte[] slice(String file, long offset, int count) throws LinkException {
         byte[] bytes = session.queryBlock("ROVek:FILE:SLICe? %s,%d,%d".formatted(ScpiText.quote(file), offset, count));
         if (bytes.length > count) {
-            throw new LinkException.Garbled("a longer piece of a file than was asked for");
+            throw new LinkException.Garbled(Sentence.of("link.pieceTooLong"));
         }
         return bytes;
     }
@@ -187,11 +196,11 @@ final class ScpiInstrument implements Instrument {
     public FirmwareState firmware() throws LinkException {
         List<String> parts = ScpiText.split(session.query("ROVek:FIRMware:STATe?"));
         if (parts.size() != 3) {
-            throw new LinkException.Garbled("a firmware state without what, how much and how far");
+            throw new LinkException.Garbled(Sentence.of("link.firmwareIncomplete"));
         }
         return new FirmwareState(
                 ScpiText.unquote(parts.get(0)),
-                (long) number(parts.get(1), "a count of bytes"),
+                (long) number(parts.get(1), Sentence.of("link.aByteCount")),
                 ScpiText.unquote(parts.get(2)).equals("INSTALLING"));
     }
 
@@ -214,18 +223,17 @@ final class ScpiInstrument implements Instrument {
     public List<LiveChannel> liveChannels() throws LinkException {
         List<String> parts = ScpiText.split(ifKnownWhole("ROVek:LIVE:CHANnels?"));
         if (parts.size() % 2 != 0) {
-            throw new LinkException.Garbled("live channels without a unit each");
+            throw new LinkException.Garbled(Sentence.of("link.liveNoUnits"));
         }
         if (parts.size() > 2 * MOST_LIVE_CHANNELS) {
-            throw new LinkException.Garbled("more than %d live channels".formatted(MOST_LIVE_CHANNELS));
+            throw new LinkException.Garbled(Sentence.of("link.liveTooMany", "most", MOST_LIVE_CHANNELS));
         }
         List<LiveChannel> channels = new ArrayList<>();
         for (int i = 0; i < parts.size(); i += 2) {
             String name = ScpiText.unquote(parts.get(i));
             String unit = ScpiText.unquote(parts.get(i + 1));
             if (name.length() > LONGEST_NAME || unit.length() > LONGEST_NAME) {
-                throw new LinkException.Garbled(
-                        "a live channel with a name of more than %d characters".formatted(LONGEST_NAME));
+                throw new LinkException.Garbled(Sentence.of("link.liveLongName", "most", LONGEST_NAME));
             }
             channels.add(new LiveChannel(name, unit));
         }
@@ -237,7 +245,7 @@ final class ScpiInstrument implements Instrument {
         List<String> parts = ScpiText.split(session.query("FETCh?"));
         double[] values = new double[parts.size()];
         for (int i = 0; i < values.length; i++) {
-            double value = number(parts.get(i), "a live value");
+            double value = number(parts.get(i), Sentence.of("link.aLiveValue"));
             values[i] = Math.abs(value) >= NOT_A_NUMBER ? Double.NaN : value;
         }
         return values;
@@ -255,7 +263,8 @@ final class ScpiInstrument implements Instrument {
 
     @Override
     public boolean isRunning() throws LinkException {
-        return ((int) number(session.query("STATus:OPERation:CONDition?"), "an operation condition") & MEASURING) != 0;
+        return ((int) number(session.query("STATus:OPERation:CONDition?"), Sentence.of("link.aCondition")) & MEASURING)
+                != 0;
     }
 
     @Override
@@ -280,11 +289,11 @@ final class ScpiInstrument implements Instrument {
         return ScpiText.unquote(ifKnownWhole(query));
     }
 
-    private static double number(String text, String what) throws LinkException {
+    private static double number(String text, Sentence what) throws LinkException {
         try {
             return Double.parseDouble(text);
         } catch (NumberFormatException e) {
-            throw new LinkException.Garbled(what + " that is no number");
+            throw new LinkException.Garbled(Sentence.of("link.notANumber", "what", what));
         }
     }
 

@@ -7,6 +7,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import org.jspecify.annotations.Nullable;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 
 /** A serial line, eight bits, no parity, one stop bit; virtual ports of USB cables included. */
 public final class SerialTransport implements Transport {
@@ -20,9 +22,7 @@ public final class SerialTransport implements Transport {
     /** @param device e.g. {@code /dev/ttyUSB0} */
     public SerialTransport(String device, int baud) {
         if (device.isBlank() || baud < 300 || baud > 4_000_000) {
-            throw new IllegalArgumentException(
-                    "A serial line is a device and a speed from 300 to 4000000 baud, not %s at %d."
-                            .formatted(device, baud));
+            throw new Refused(Sentence.of("link.serialLine", "device", device, "baud", baud));
         }
         this.device = device;
         this.baud = baud;
@@ -38,12 +38,13 @@ public final class SerialTransport implements Transport {
             fresh.setComPortParameters(baud, EIGHT_BITS, SerialPort.ONE_STOP_BIT, SerialPort.NO_PARITY);
             fresh.setFlowControl(SerialPort.FLOW_CONTROL_DISABLED);
             if (!fresh.openPort()) {
-                throw new LinkException.NotReachable(address(), new IOException("error " + fresh.getLastErrorCode()));
+                throw new LinkException.NotReachable(
+                        Sentence.plain(address()), new IOException("error " + fresh.getLastErrorCode()));
             }
             fresh.flushIOBuffers();
             port = fresh;
         } catch (SerialPortInvalidPortException | IOException e) {
-            throw new LinkException.NotReachable(address(), e);
+            throw new LinkException.NotReachable(Sentence.plain(address()), e);
         }
     }
 

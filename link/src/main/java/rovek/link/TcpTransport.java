@@ -10,6 +10,8 @@ import java.nio.channels.Selector;
 import java.nio.channels.SocketChannel;
 import java.time.Duration;
 import org.jspecify.annotations.Nullable;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 
 /** A raw TCP socket, by custom port 5025. Whoever takes no bytes is waited for as little as whoever sends none. */
 public final class TcpTransport implements Transport {
@@ -36,8 +38,7 @@ public final class TcpTransport implements Transport {
     /** @param sendPatience how long the other side may take nothing of what is sent */
     TcpTransport(String host, int port, Duration connectPatience, Duration sendPatience) {
         if (host.isBlank() || port < 1 || port > 65_535) {
-            throw new IllegalArgumentException(
-                    "An address is a host and a port from 1 to 65535, not %s:%s.".formatted(host, port));
+            throw new Refused(Sentence.of("link.address", "host", host, "port", port));
         }
         this.host = host;
         this.port = port;
@@ -59,7 +60,7 @@ public final class TcpTransport implements Transport {
             fresh.register(selector, SelectionKey.OP_READ);
         } catch (IOException e) {
             disconnect();
-            throw new LinkException.NotReachable(address(), e);
+            throw new LinkException.NotReachable(Sentence.plain(address()), e);
         }
     }
 
@@ -75,7 +76,7 @@ public final class TcpTransport implements Transport {
             while (left.hasRemaining()) {
                 if (open().write(left) == 0 && !isReadyWithin(SelectionKey.OP_WRITE, sendPatience)) {
                     disconnect();
-                    throw new LinkException.TimedOut("what was sent to it", sendPatience.toMillis());
+                    throw new LinkException.TimedOut(Sentence.of("link.whatWasSent"), sendPatience.toMillis());
                 }
             }
         } catch (IOException | ClosedSelectorException e) {

@@ -83,7 +83,7 @@ class FolderInstrumentTest {
         Files.writeString(identity, "{\"model\":\"X\",\"more\":\"%s\"}".formatted("x".repeat(70_000)));
         assertThatThrownBy(() -> open().identity())
                 .isInstanceOf(LinkException.Garbled.class)
-                .hasMessageContaining("64 kB");
+                .hasMessageContaining("link.identityLarge");
         Files.delete(identity);
         Files.createSymbolicLink(identity, Files.writeString(folder.resolve("other.json"), "{\"model\":\"X\"}"));
         assertThatThrownBy(this::open).isInstanceOf(LinkException.NotReachable.class);

@@ -30,8 +30,8 @@ class InstrumentTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "*IDN? | only,three,parts | identity without maker",
-                "ROVek:CALibration:DATE? | \"yesterday\" | a date that is none"
+                "*IDN? | only,three,parts | link.identityIncomplete",
+                "ROVek:CALibration:DATE? | \"yesterday\" | link.notADate"
             })
     void anIdentityThatMakesNoSenseIsGarbled(String query, String answer, String sentence) {
         script.answering("*IDN?", "Maker,VH-2,30417,2.4.1").answering(query, answer);
@@ -52,9 +52,9 @@ class InstrumentTest {
         script.answering("SYSTem:DATE?", "2026,11,23").answering("SYSTem:TIME?", "9,5,7");
         assertThat(connected().clock()).contains(Instant.parse("2026-11-23T09:05:07Z"));
         script.answering("SYSTem:DATE?", "2026,2,30");
-        assertThatThrownBy(() -> connected().clock()).hasMessageContaining("a clock that shows");
+        assertThatThrownBy(() -> connected().clock()).hasMessageContaining("link.clockNoTime");
         script.answering("SYSTem:DATE?", "2026,11");
-        assertThatThrownBy(() -> connected().clock()).hasMessageContaining("without date or time");
+        assertThatThrownBy(() -> connected().clock()).hasMessageContaining("link.clockIncomplete");
     }
 
     @Test
@@ -63,11 +63,11 @@ class InstrumentTest {
         script.answering(query, "\"Flow\",\"l/s\"" + ",\"Level\",\"m\"".repeat(63));
         assertThat(connected().liveChannels()).hasSize(64);
         script.answering(query, "\"Flow\",\"l/s\"" + ",\"Level\",\"m\"".repeat(64));
-        assertThatThrownBy(() -> connected().liveChannels()).hasMessageContaining("more than 64 live channels");
+        assertThatThrownBy(() -> connected().liveChannels()).hasMessageContaining("link.liveTooMany {most=64}");
         script.answering(query, "\"Flow\"");
-        assertThatThrownBy(() -> connected().liveChannels()).hasMessageContaining("without a unit each");
+        assertThatThrownBy(() -> connected().liveChannels()).hasMessageContaining("link.liveNoUnits");
         script.answering(query, "\"" + "x".repeat(201) + "\",\"m\"");
-        assertThatThrownBy(() -> connected().liveChannels()).hasMessageContaining("more than 200 characters");
+        assertThatThrownBy(() -> connected().liveChannels()).hasMessageContaining("link.liveLongName {most=200}");
     }
 
     @Test
@@ -80,16 +80,16 @@ class InstrumentTest {
                         new InstrumentFile("RESULTS/W0001.zip", "READINGS", 60),
                         new InstrumentFile("ROUTES/A.zip", "ROUTE", 40));
         script.answering("MMEMory:CATalog?", "100");
-        assertThatThrownBy(() -> connected().catalogue()).hasMessageContaining("without used and free");
+        assertThatThrownBy(() -> connected().catalogue()).hasMessageContaining("link.memoryIncomplete");
         script.answering("MMEMory:CATalog?", "1,2,\"name only\"");
-        assertThatThrownBy(() -> connected().catalogue()).hasMessageContaining("without name, type and size");
+        assertThatThrownBy(() -> connected().catalogue()).hasMessageContaining("link.fileIncomplete");
     }
 
     @Test
     void aDigestIsOneAndASliceIsNoLongerThanAskedFor() {
         script.answering("ROVek:FILE:DIGest? \"A\"", "\"1234\"");
-        assertThatThrownBy(() -> connected().digest("A")).hasMessageContaining("a digest that is none");
+        assertThatThrownBy(() -> connected().digest("A")).hasMessageContaining("link.notADigest");
         script.answering("ROVek:FILE:SLICe? \"A\",0,2", "#13abc");
-        assertThatThrownBy(() -> connected().slice("A", 0, 2)).hasMessageContaining("longer piece");
+        assertThatThrownBy(() -> connected().slice("A", 0, 2)).hasMessageContaining("link.pieceTooLong");
     }
 }

@@ -125,7 +125,7 @@ class ModbusLinkTest {
                 LEVEL)) {
             assertThatThrownBy(link::fetch)
                     .isInstanceOf(LinkException.Garbled.class)
-                    .hasMessageContaining("nobody asked");
+                    .hasMessageContaining("link.unasked");
             assertThatThrownBy(link::fetch).as("the link has ended").isInstanceOf(LinkException.Lost.class);
         }
     }
@@ -185,7 +185,7 @@ class ModbusLinkTest {
         try (ModbusLink link = linked(says, LEVEL)) {
             assertThatThrownBy(link::fetch)
                     .isInstanceOf(LinkException.Refused.class)
-                    .hasMessageContaining("no holding register 7");
+                    .hasMessageContaining("link.noRegister {address=7, table=holding register}");
         }
     }
 

@@ -130,7 +130,7 @@ class AtTheGateTest {
                 .isEqualTo(200);
         assertThat(outsider.signIn("wanted", "wrong again")).as("still").isEqualTo(429);
         assertThat(administrator.get("/api/audit").ok().toString())
-                .contains("sign-in failed", "sign-in put off", "203.0.113.7");
+                .contains("sign-in failed", "sign-in delayed", "203.0.113.7");
     }
 
     @Test

@@ -160,7 +160,7 @@ class BroughtAsFileTest {
         Caller second = Caller.signedIn(rovek.address(), "second", RunningRovek.PASSWORD);
         take(caller, packed("4003", UUID.randomUUID(), "Monthly walk", Walk.Progress.DONE, AT, 2));
         JsonNode visit = visitOf("4003");
-        assertThat(visit.get("files").get(0).asString()).isEqualTo("W1.zip, brought by administrator");
+        assertThat(visit.get("files").get(0).asString()).isEqualTo("W1.zip, imported by administrator");
         caller.put(
                         "/api/instruments/" + visit.get("instrument").get("id").asString() + "/calibration",
                         Map.of("calibratedOn", "2026-05-01", "months", 12))

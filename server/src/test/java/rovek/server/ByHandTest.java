@@ -142,7 +142,7 @@ class ByHandTest {
         assertThat(preview.get("missing").size())
                 .as(preview.get("missing").toString())
                 .isZero();
-        assertThat(preview.get("html").asString()).contains("Written by hand").doesNotContain("serial number");
+        assertThat(preview.get("html").asString()).contains("Entered by hand").doesNotContain("serial number");
     }
 
     /**
@@ -192,7 +192,7 @@ class ByHandTest {
                         .get("html")
                         .asString())
                 .contains("30417")
-                .doesNotContain("Written by hand");
+                .doesNotContain("Entered by hand");
     }
 
     @Test
@@ -201,14 +201,14 @@ class ByHandTest {
         Map<String, Object> late = reading(pressure, "4");
         late.put("takenAt", Instant.now().plusSeconds(86_400).toString());
         Map<String, Object> photo = reading(remark, "see photo");
-        photo.put("photos", List.of(Map.of("base64", Base64.getEncoder().encodeToString("no picture".getBytes()))));
+        photo.put("photos", List.of(Map.of("base64", Base64.getEncoder().encodeToString("not a picture".getBytes()))));
         Map.of(
-                        "is no number", reading(pressure, "four"),
-                        "is not in °C", reading(pressure, "20 °C"),
+                        "is not a number", reading(pressure, "four"),
+                        "°C is not a unit of it", reading(pressure, "20 °C"),
                         "in the future", late,
                         "yes or no", reading(guard, "perhaps"),
-                        "Nothing is written down", reading(remark, " "),
-                        "no picture", photo)
+                        "Enter a remark", reading(remark, " "),
+                        "not a picture", photo)
                 .forEach((sentence, wrong) -> {
                     Caller.Answer answer =
                             caller.post("/api/by-hand", round(null, List.of(reading(pressure, "4"), wrong), List.of()));

@@ -397,7 +397,7 @@ class CapturesTest {
         String beside = caller.get("/api/visits")
                 .ok()
                 .valueStream()
-                .filter(one -> one.get("title").asString().startsWith("Parted"))
+                .filter(one -> one.get("title").asString().startsWith("From "))
                 .findFirst()
                 .orElseThrow()
                 .get("id")

@@ -104,7 +104,7 @@ class ConnectionsTest {
                     .isTrue();
             assertThat(caller.post("/api/instruments/" + detector + "/clock", Map.of())
                             .sentence())
-                    .contains("shows itself as a drive");
+                    .contains("is connected as a drive");
             assertThat(caller.post(
                                     "/api/instruments/" + detector + "/clear",
                                     Map.of(

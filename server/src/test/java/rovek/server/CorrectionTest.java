@@ -221,7 +221,7 @@ class CorrectionTest {
         JsonNode corrections =
                 caller.get("/api/visits/" + visit + "/corrections").ok();
         assertThat(corrections).hasSize(2);
-        assertThat(corrections.get(0).get("sentence").asString()).startsWith("move to Client of");
+        assertThat(corrections.get(0).get("sentence").asString()).startsWith("moved to Client of");
         assertThat(corrections.get(1).get("readings").asInt()).isEqualTo(2);
         assertThat(corrections.get(1).get("by").asString()).isEqualTo("administrator");
         assertThat(undo(corrections.get(1)).sentence())
@@ -257,7 +257,7 @@ class CorrectionTest {
                 .isEmpty();
         assertThat(caller.get("/api/checks/" + there.get(0) + "/trend").ok().get("points"))
                 .hasSize(1);
-        assertThat(undo(corrected).ok().get("sentence").asString()).startsWith("Undone: move to Client of");
+        assertThat(undo(corrected).ok().get("sentence").asString()).startsWith("undone: moved to Client of");
         assertThat(sheet(visit)).isEqualTo(before);
         assertThat(undo(corrected).sentence()).isEqualTo("This was undone already.");
     }
@@ -324,7 +324,7 @@ class CorrectionTest {
                 .get("id")
                 .asString();
         JsonNode before = sheet(visit);
-        assertThat(before.get("clockDoubt").asString()).contains("before the instrument was calibrated");
+        assertThat(before.get("clockDoubt").asString()).contains("before the instrument was last calibrated");
         Instant truly = Instant.now().minus(1, ChronoUnit.HOURS).truncatedTo(ChronoUnit.SECONDS);
         JsonNode corrected = caller.post(
                         "/api/visits/" + visit + "/times",
@@ -374,7 +374,7 @@ class CorrectionTest {
         List<String> all = readings(sheet(visit));
         assertThat(caller.post("/api/fillings", Map.of("readingIds", all, "column", "PRESSURE", "value", "six bar"))
                         .sentence())
-                .contains("Pressure is a number");
+                .contains("Pressure: enter a number");
         JsonNode corrected = caller.post(
                         "/api/fillings", Map.of("readingIds", all, "column", "PRESSURE", "value", " 6.2 "))
                 .ok();

@@ -128,7 +128,7 @@ class ExchangeTest {
                 .isEqualTo("STOPPED");
         assertThat(caller.get("/api/outline/find?text=LH-1").text()).doesNotContain("LH-1");
         JsonNode done = caller.sendFile(path, "plant", file).ok();
-        assertThat(done.get("sentence").asString()).contains("2503 new");
+        assertThat(done.get("sentence").asString()).contains("2,503 new");
         JsonNode job = caller.get("/api/jobs/" + change).ok();
         assertThat(job.get("state").asString()).isEqualTo("DONE");
         assertThat(job.get("sentence")).isEqualTo(done.get("sentence"));

@@ -93,7 +93,7 @@ class FirmwareTest {
     void itIsUpdatedFromAFileAlsoAfterACut() {
         assertThat(caller.sendFile("/api/firmware", "wrong.zip", "%PDF-1.7".getBytes(StandardCharsets.US_ASCII))
                         .sentence())
-                .contains("no field package");
+                .contains("not a field package");
         FirmwarePackage file = firmware("2.5.0", 300_000);
         JsonNode kept = bring(file);
         assertThat(bring(file).get("id")).as("the same file is kept once").isEqualTo(kept.get("id"));
@@ -106,7 +106,7 @@ class FirmwareTest {
                 .ok();
         assertThat(install(caller, other).sentence()).contains("for LC-4, not for VH-2");
         field.press("/api/battery", Map.of("percent", 20));
-        assertThat(installed(kept).get("sentence").asString()).contains("battery is too low");
+        assertThat(installed(kept).get("sentence").asString()).contains("battery of the instrument is too low");
         field.press("/api/battery", Map.of("percent", 90));
         field.faults(Map.of("cutAfterBytes", 270));
         JsonNode cut = installed(kept);
@@ -145,7 +145,7 @@ class FirmwareTest {
                 .update();
         JsonNode over = caller.awaitJob(job);
         assertThat(over.get("state").asString()).isEqualTo("FAILED");
-        assertThat(over.get("sentence").asString()).startsWith("Somebody else works with the instrument by now");
+        assertThat(over.get("sentence").asString()).startsWith("Somebody else has taken over the instrument");
         assertThat(db.sql("SELECT purpose FROM instrument_claim WHERE instrument_id = ?::uuid")
                         .param(instrument)
                         .query(String.class)

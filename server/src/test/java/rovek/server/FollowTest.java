@@ -194,7 +194,7 @@ class FollowTest {
 
     @Test
     void spectraOfAllVisitsStandOneBehindTheOther() {
-        JsonNode waterfall = caller.get("/api/checks/" + checks.get(1) + "/waterfall?curve=Envelope")
+        JsonNode waterfall = caller.get("/api/checks/" + checks.get(1) + "/waterfall?curve=envelope")
                 .ok();
         assertThat(waterfall.get("rows")).hasSize(DAYS.size());
         assertThat(waterfall.get("unit").asString()).isEqualTo("m/s²");

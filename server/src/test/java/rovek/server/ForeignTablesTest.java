@@ -124,7 +124,7 @@ class ForeignTablesTest {
         JsonNode again = caller.awaitJob(
                 caller.post("/api/originals/" + original.get("id").asString() + "/take", Map.of())
                         .ok());
-        assertThat(again.get("sentence").asString()).startsWith("0 new readings, 5 stored before");
+        assertThat(again.get("sentence").asString()).startsWith("0 new readings, 5 already stored");
     }
 
     /** Whatever arrives, the answer is a sentence and never a fault of the server. */
@@ -241,7 +241,7 @@ class ForeignTablesTest {
                 send("/api/foreign-tables/preview", log.toString(), draft).ok();
         assertThat(preview.get("readings").asInt()).as(preview.toString()).isEqualTo(1_001);
         assertThat(preview.get("obstacle").asString())
-                .startsWith("This table would become 1,001 loose readings; 1,000 can wait in the tray of a visit.");
+                .startsWith("This table would become 1,001 loose readings; the tray of a visit holds 1,000.");
         Caller.Answer refused = send("/api/foreign-tables", log.toString(), draft);
         assertThat(refused.status()).isEqualTo(422);
         assertThat(refused.sentence()).isEqualTo(preview.get("obstacle").asString());

@@ -11,6 +11,7 @@ import java.util.UUID;
 import java.util.concurrent.CountDownLatch;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import rovek.core.wording.Sentence;
 import rovek.link.LinkException;
 import rovek.server.base.job.JobView;
 import rovek.server.base.job.JobView.State;
@@ -38,32 +39,32 @@ class JobsTest {
 
     @Test
     void aJobEndsWithItsOwnSentence() {
-        JobView job = ended(jobs.start("test", "Counting", null, progress -> {
-            progress.report(5, 10, "half");
-            return "All counted.";
+        JobView job = ended(jobs.start("test", Sentence.plain("Counting"), null, progress -> {
+            progress.report(5, 10, Sentence.plain("half"));
+            return Sentence.plain("All counted.");
         }));
         assertThat(job.state()).isEqualTo(State.DONE);
-        assertThat(job.sentence()).isEqualTo("All counted.");
+        assertThat(job.sentence()).isEqualTo(Sentence.plain("All counted."));
         assertThat(job.done()).isEqualTo(job.total());
     }
 
     @Test
     void aKnownTroubleIsSaidAndAnUnknownOneIsNotShown() {
-        JobView full = ended(jobs.start("test", "Loading", null, progress -> {
+        JobView full = ended(jobs.start("test", Sentence.plain("Loading"), null, progress -> {
             throw new LinkException.MemoryFull();
         }));
         assertThat(full.state()).isEqualTo(State.FAILED);
-        assertThat(full.sentence()).startsWith("The instrument's memory is full");
-        JobView fault = ended(jobs.start("test", "Breaking", null, progress -> {
+        assertThat(full.sentence()).isEqualTo(Sentence.of("link.memoryFull"));
+        JobView fault = ended(jobs.start("test", Sentence.plain("Breaking"), null, progress -> {
             throw new IllegalStateException("secret detail");
         }));
-        assertThat(fault.sentence()).contains("Something went wrong in Rovek").doesNotContain("secret");
+        assertThat(fault.sentence()).isEqualTo(Sentence.of("base.jobFault"));
     }
 
     @Test
     void aJobHearsThatItIsToStop() throws InterruptedException {
         CountDownLatch asked = new CountDownLatch(1);
-        JobView job = jobs.start("test", "Endless", null, progress -> {
+        JobView job = jobs.start("test", Sentence.plain("Endless"), null, progress -> {
             asked.countDown();
             while (!progress.isStopRequested()) {
                 Caller.pause();
@@ -86,29 +87,31 @@ class JobsTest {
         }
         JobView job = jobs.get(id);
         assertThat(job.state()).isEqualTo(State.FAILED);
-        assertThat(job.sentence()).contains("The server stopped in the middle. What had arrived is kept");
+        assertThat(job.sentence()).isEqualTo(Sentence.of("base.jobServerStopped"));
+        assertThat(job.title()).isEqualTo(Sentence.plain("Reading back"));
     }
 
     @Test
     void theBrowserFollowsByEventsUntilTheEnd() throws Exception {
         CountDownLatch go = new CountDownLatch(1);
-        JobView job = jobs.start("test", "Followed", null, progress -> {
+        JobView job = jobs.start("test", Sentence.of("intake.jobLoading", "name", "Followed"), null, progress -> {
             try {
                 go.await();
             } catch (InterruptedException e) {
                 Thread.currentThread().interrupt();
             }
-            return "Over.";
+            return Sentence.of("link.memoryFull");
         });
         Caller caller = Caller.signedIn(rovek);
         HttpRequest request = HttpRequest.newBuilder(URI.create(rovek.address() + "/api/jobs/" + job.id() + "/events"))
-                .header("Cookie", caller.cookies())
+                .header("Cookie", caller.cookies() + "; language=de")
                 .build();
         var answer = HttpClient.newHttpClient().sendAsync(request, HttpResponse.BodyHandlers.ofString());
         go.countDown();
         assertThat(answer.get().body())
                 .contains("event:job")
                 .contains("\"state\":\"DONE\"")
-                .contains("Over.");
+                .contains("Followed wird geladen")
+                .contains("Der Speicher des Messgeräts ist voll");
     }
 }

@@ -123,7 +123,7 @@ class JudgingTest extends GaugedPlant {
                 .contains("must be reached before");
         assertThat(caller.put(limits(pressure), Caller.saying(Caller.rule("TARGET", 1.0, 2.0), null))
                         .sentence())
-                .contains("A target is a number");
+                .contains("Enter the target as a number");
         assertThat(caller.put(limits(pressure), Caller.saying(Caller.rule("ABOVE", 1.0, 2.0), "yesterday"))
                         .sentence())
                 .contains("is not a time");
@@ -324,6 +324,6 @@ class JudgingTest extends GaugedPlant {
                                 "/api/bulk",
                                 Map.of("ids", List.of(pressure), "facets", Map.of("limit.gauge.pressure", "1/2 °C")))
                         .sentence())
-                .contains("cannot be in another kind of unit");
+                .contains("must be in bar or a unit of the same kind");
     }
 }

@@ -100,11 +100,11 @@ class LargePackagesTest {
         } finally {
             execute("DROP TRIGGER refuse_one ON reading; DROP FUNCTION refuse_one()");
         }
-        assertThat(take(bytes).get("sentence").asString()).startsWith("4500 new readings, 4500 of them loose.");
-        assertThat(take(bytes).get("sentence").asString()).startsWith("0 new readings, 4500 stored before.");
+        assertThat(take(bytes).get("sentence").asString()).startsWith("4,500 new readings, 4,500 of them loose.");
+        assertThat(take(bytes).get("sentence").asString()).startsWith("0 new readings, 4,500 already stored.");
         assertThat(take(numbers("8001", 4_600, 1)).get("sentence").asString())
                 .as("the rest of a longer one")
-                .startsWith("100 new readings, 100 of them loose, 4500 stored before.");
+                .startsWith("100 new readings, 100 of them loose, 4,500 already stored.");
         assertThat(count("reading")).isEqualTo(before + 4_600);
     }
 
@@ -168,7 +168,7 @@ class LargePackagesTest {
                             + "WHERE instrument_id = '%s'; ALTER TABLE original ENABLE TRIGGER USER")
                     .formatted(instrument));
             assertThat(field.readBack(caller, instrument).get("sentence").asString())
-                    .startsWith("0 new readings, 1 stored before.");
+                    .startsWith("0 new readings, 1 already stored.");
             assertThat(count("original WHERE as_file AND instrument_id = '%s'".formatted(instrument)))
                     .isZero();
             UUID original = UUID.fromString(caller.get("/api/instruments/" + instrument + "/originals")

@@ -112,7 +112,7 @@ class LimitPreviewTest extends GaugedPlant {
                         .get(0)
                         .get("wanting")
                         .asString())
-                .isEqualTo("Own history proposes a limit from 8 readings on; there are 5.");
+                .isEqualTo("The history proposes a limit from 8 readings on; there are 5.");
         JsonNode line = caller.get("/api/nodes/" + area + "/limits").ok().get(0);
         assertThat(line.get("checks").asInt()).isEqualTo(3);
         assertThat(line.get("unlimited").asInt()).isEqualTo(3);

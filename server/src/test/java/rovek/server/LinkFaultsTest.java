@@ -260,7 +260,7 @@ class LinkFaultsTest {
     @Test
     void aHostileFileKeepsNobodyFromTheOthers() throws IOException {
         Map<String, byte[]> hostile = Map.of(
-                "far more than it weighs", zip(1, "bomb", 256 << 20),
+                "far more than its size", zip(1, "bomb", 256 << 20),
                 "points outside", zip(1, "../../etc/passwd", 10),
                 "more than", zip(100_000, "e", 0),
                 "newer than this Rovek knows", future(),
@@ -277,7 +277,7 @@ class LinkFaultsTest {
         assertThat(job.get("sentence").asString())
                 .startsWith("4 new readings")
                 .contains(hostile.keySet())
-                .contains("kept as an original but not taken");
+                .contains("stored as an original but not imported");
         assertThat(stored()).isEqualTo(4);
         assertThat(onTheInstrument()).isEqualTo(held);
         for (byte[] bytes : hostile.values()) {

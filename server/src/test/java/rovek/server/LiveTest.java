@@ -103,7 +103,7 @@ class LiveTest {
                     .containsExactly("GO", "NO_GO");
             assertThat(caller.put(live + "/limits", Map.of("channel", "State", "low", 2, "high", 1))
                             .sentence())
-                    .contains("Nothing lies above");
+                    .contains("No value lies above");
 
             Map<String, Object> wanted = recording("Start-up", 200, check);
             caller.post(live + "/recording", wanted).ok();
@@ -211,9 +211,9 @@ class LiveTest {
                 recorded(caller, live, 2);
                 Caller.Answer busy = caller.get("/api/instruments/" + instrument + "/connection");
                 assertThat(busy.status()).isEqualTo(409);
-                assertThat(busy.sentence()).contains("recorded live for administrator");
+                assertThat(busy.sentence()).contains("live recording by administrator");
                 assertThat(day.readBack(caller, instrument).get("sentence").asString())
-                        .contains("recorded live for administrator");
+                        .contains("live recording by administrator");
                 caller.post(live + "/recording/end", Map.of()).ok();
             }
             await(

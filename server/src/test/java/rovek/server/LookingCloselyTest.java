@@ -69,7 +69,7 @@ class LookingCloselyTest {
                 .ok()
                 .get("curves")
                 .valueStream()
-                .filter(curve -> curve.get("name").asString().equals(name))
+                .filter(curve -> curve.get("id").asString().equals(name))
                 .findFirst()
                 .orElseThrow();
     }
@@ -95,24 +95,24 @@ class LookingCloselyTest {
         String newest = own.get(0).get("readingId").asString();
         String before = own.get(1).get("readingId").asString();
 
-        JsonNode usual = curve(newest, "Spectrum", "");
+        JsonNode usual = curve(newest, "spectrum", "");
         assertThat(usual.get("yUnit").asString()).isEqualTo("mm/s");
         assertThat(usual.get("step").isNull()).as("sent whole, evenly spaced").isFalse();
         JsonNode other =
-                curve(newest, "Spectrum", "?quantity=displacement&averages=4&averaging=peak%20hold&window=flat-top");
+                curve(newest, "spectrum", "?quantity=displacement&averages=4&averaging=peak%20hold&window=flat-top");
         assertThat(other.get("yUnit").asString()).isEqualTo("µm");
         assertThat(other.get("how").asString()).isEqualTo("flat-top, peak hold of 4");
         assertThat(other.get("y").size()).isLessThan(usual.get("y").size() / 2);
-        assertThat(curve(newest, "Waveform", "?quantity=displacement")
+        assertThat(curve(newest, "waveform", "?quantity=displacement")
                         .get("yUnit")
                         .asString())
                 .isEqualTo("µm");
         Caller.Answer wrong = caller.get("/api/readings/" + newest + "/curves?window=round");
         assertThat(wrong.status()).isEqualTo(422);
-        assertThat(wrong.sentence()).contains("Window is one of");
+        assertThat(wrong.sentence()).contains("Window: choose one of");
 
-        String file = "/api/readings/" + newest + "/curves/Waveform/file?form=";
-        int samples = curve(newest, "Waveform", "").get("y").size();
+        String file = "/api/readings/" + newest + "/curves/waveform/file?form=";
+        int samples = curve(newest, "waveform", "").get("y").size();
         List<String> whole = csv(file + "csv");
         assertThat(whole).hasSize(samples + 1);
         assertThat(whole.get(0)).startsWith("\"Time, s\",\"Waveform, mm/s");
@@ -191,7 +191,7 @@ class LookingCloselyTest {
         caller.post("/api/jobs/" + job.get("id").asString() + "/stop", Map.of());
         JsonNode stopped = caller.awaitJob(job);
         assertThat(stopped.get("state").asString()).isEqualTo("STOPPED");
-        assertThat(stopped.get("sentence").asString()).startsWith("Stopped. ").contains("can be done later");
+        assertThat(stopped.get("sentence").asString()).startsWith("Stopped. ").contains("can be recalculated later");
         int left = comparable(check).get("calculatedOtherwise").asInt();
         assertThat(left).isIn(30, 130, 230, 330);
         assertThat(calculated(check).get("sentence").asString()).isEqualTo("%d readings recalculated.".formatted(left));
@@ -257,9 +257,9 @@ class LookingCloselyTest {
                         .ok()
                         .get("points"))
                 .hasSize(2);
-        assertThat(curve(newest, "Spectrum", "").get("bands").get(0).get("toHz").asDouble())
+        assertThat(curve(newest, "spectrum", "").get("bands").get(0).get("toHz").asDouble())
                 .isEqualTo(60);
-        assertThat(curve(newest, "Spectrum", "?quantity=acceleration").get("bands"))
+        assertThat(curve(newest, "spectrum", "?quantity=acceleration").get("bands"))
                 .as("what is judged is a velocity")
                 .isEmpty();
     }

@@ -158,7 +158,7 @@ class OutlineTest {
                 "filter", Map.of("text", "P-740", "technique", "vibration"),
                 "facets", Map.of("setting.vibration.lines", "3200", "limit.vibration.velocity.rms", "2.8/4.5 mm/s"));
         JsonNode done = caller.post("/api/bulk", many).ok();
-        assertThat(done.get("sentence").asString()).isEqualTo("Changed 4 rows at once");
+        assertThat(done.get("sentence").asString()).isEqualTo("4 rows changed at once");
         assertThat(caller.get("/api/nodes/" + checks.get(0) + "/limits")
                         .ok()
                         .get(0)
@@ -184,7 +184,7 @@ class OutlineTest {
                 .contains("Choose the rows");
         assertThat(caller.post("/api/bulk", Map.of("ids", checks, "facets", Map.of("setting.vibration.lines", "many")))
                         .sentence())
-                .contains("Lines is one of");
+                .contains("Lines: choose one of");
     }
 
     @Test

@@ -71,10 +71,10 @@ class PackageFilesTest {
         int before = readings();
         JsonNode job = taken(caller, walked.original());
         assertThat(job.get("state").asString()).as(job.toString()).isEqualTo("DONE");
-        assertThat(job.get("sentence").asString()).startsWith("0 new readings, 4 stored before");
+        assertThat(job.get("sentence").asString()).startsWith("0 new readings, 4 already stored");
         JsonNode again = caller.awaitJob(caller.post("/api/originals/" + walked.originalId() + "/take", null)
                 .ok());
-        assertThat(again.get("sentence").asString()).startsWith("0 new readings, 4 stored before");
+        assertThat(again.get("sentence").asString()).startsWith("0 new readings, 4 already stored");
         assertThat(readings()).isEqualTo(before);
         assertThat(caller.get("/api/instruments/" + walked.instrument() + "/originals")
                         .ok())
@@ -90,7 +90,7 @@ class PackageFilesTest {
             assertThat(taken(there, walked.original()).get("sentence").asString())
                     .startsWith("4 new readings, 4 of them loose");
             assertThat(taken(there, walked.original()).get("sentence").asString())
-                    .startsWith("0 new readings, 4 stored before");
+                    .startsWith("0 new readings, 4 already stored");
             JsonNode instrument = there.get("/api/instruments").ok().get(0);
             assertThat(instrument.get("serial").asString()).isEqualTo("30602");
             assertThat(there.get("/api/instruments/" + instrument.get("id").asString() + "/connection")
@@ -129,7 +129,7 @@ class PackageFilesTest {
                     .filteredOn(sentence -> sentence.startsWith("4 new readings"))
                     .hasSize(1);
             assertThat(sentences)
-                    .filteredOn(sentence -> sentence.startsWith("0 new readings, 4 stored before"))
+                    .filteredOn(sentence -> sentence.startsWith("0 new readings, 4 already stored"))
                     .hasSize(3);
             assertThat(there.get("/api/visits").ok()).hasSize(1);
         }
@@ -230,7 +230,7 @@ class PackageFilesTest {
         assertThat(job.get("state").asString()).as(job.toString()).isEqualTo("DONE");
         assertThat(job.get("sentence").asString())
                 .startsWith("1 new reading, 1 of them loose.")
-                .contains("1 could not be taken: readings.ndjson line 2: no unit is written \"mtr/sec2\"");
+                .contains("1 reading could not be read: readings.ndjson:2: \"mtr/sec2\" is not a known unit");
         assertThat(readings()).isEqualTo(before + 1);
         String instrument = caller.get("/api/instruments")
                 .ok()
@@ -260,7 +260,7 @@ class PackageFilesTest {
                 caller.post("/api/originals/" + original.get("id").asString() + "/take", null)
                         .ok());
         assertThat(again.get("sentence").asString())
-                .startsWith("1 new reading, 1 of them loose, 1 stored before.")
+                .startsWith("1 new reading, 1 of them loose, 1 already stored.")
                 .doesNotContain("could not");
         assertThat(readings()).isEqualTo(before + 2);
         JsonNode whole =

@@ -136,7 +136,7 @@ class PicturesTest {
         assertThat(kept).doesNotContain("51.0N", "Exif");
     }
 
-    /** 300 MB of nothing in a compressed text beside the dots (ISO/IEC 15948, 11.3.4.3). */
+    /** 300 MB of nothing in a compressed text beside the pixels (ISO/IEC 15948, 11.3.4.3). */
     private static byte[] withHugeText(byte[] png, int megabytes) throws IOException {
         ByteArrayOutputStream packed = new ByteArrayOutputStream();
         packed.write("Comment\0\0".getBytes(StandardCharsets.ISO_8859_1));
@@ -185,13 +185,13 @@ class PicturesTest {
         String asset = parentOf(parentOf(plant.pump("P-42").get(0)));
         byte[] whole = picture("jpeg", 800, 600);
         Map<String, byte[]> wrong = Map.of(
-                "no picture",
+                "not a picture",
                 "tag;name\nP-1;Pump".getBytes(),
                 "PNG or JPEG file, not GIF",
                 picture("gif", 20, 20),
                 "damaged or cut off",
                 Arrays.copyOf(whole, whole.length / 2),
-                "dots",
+                "pixels",
                 written("png", new BufferedImage(6_000, 4_100, BufferedImage.TYPE_BYTE_BINARY)));
         wrong.forEach((sentence, bytes) -> {
             Caller.Answer answer = add(UUID.randomUUID().toString(), asset, bytes);

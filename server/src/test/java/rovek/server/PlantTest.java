@@ -102,7 +102,7 @@ class PlantTest {
         undo(removed);
         undo(removed);
         assertThat(exists(checks.get(0))).isTrue();
-        assertThat(caller.get("/api/plant/changes").text()).contains("Removed Client of P-901 and 9 beneath it");
+        assertThat(caller.get("/api/plant/changes").text()).contains("Client of P-901 removed, with 9 below");
     }
 
     @Test
@@ -114,7 +114,7 @@ class PlantTest {
         Caller.Answer refused =
                 caller.post("/api/plant/changes/" + inner.get("changeId").asString() + "/undo", Map.of());
         assertThat(refused.status()).isEqualTo(409);
-        assertThat(refused.sentence()).contains("Bring that back first");
+        assertThat(refused.sentence()).contains("Restore that first");
     }
 
     @Test
@@ -171,7 +171,7 @@ class PlantTest {
         JsonNode history = caller.get(
                         "/api/plant/changes?node=" + asset.get("parentId").asString())
                 .ok();
-        assertThat(history.get(0).get("sentence").asString()).isEqualTo("Removed P-950 Well pump and 6 beneath it");
+        assertThat(history.get(0).get("sentence").asString()).isEqualTo("P-950 Well pump removed, with 6 below");
         caller.post("/api/plant/changes/" + history.get(0).get("id").asString() + "/undo", Map.of())
                 .ok();
         assertThat(rowTagged("P-950").get("id")).isEqualTo(asset.get("id"));
@@ -219,7 +219,7 @@ class PlantTest {
         assertThat(plant.alter(id, "setting.unheard.lines", "", "1").sentence())
                 .contains("Rovek does not know the technique");
         assertThat(plant.alter(id, "limit.vibration.velocity.rms", "", "2.8").sentence())
-                .contains("not written as a limit is");
+                .contains("is not a limit");
     }
 
     @Test

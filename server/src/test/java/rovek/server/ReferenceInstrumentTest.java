@@ -106,7 +106,7 @@ class ReferenceInstrumentTest {
             assertThat(job(caller.post(instrument + "/read-back", Map.of("files", List.of(), "correctClock", true)))
                             .get("sentence")
                             .asString())
-                    .startsWith("0 new readings, 6 stored before");
+                    .startsWith("0 new readings, 6 already stored");
             JsonNode line = caller.get("/api/visits")
                     .ok()
                     .valueStream()

@@ -78,7 +78,7 @@ class RegisterTest {
         assertThat(view().get("calibratedUntil").asString()).isEqualTo("2027-01-10");
         assertThat(caller.put(path, Map.of("months", 0)).sentence()).contains("1 to 240 months");
         assertThat(caller.put(path, Map.of("calibratedOn", "2099-01-01")).sentence())
-                .contains("in the future");
+                .contains("lies in the past");
     }
 
     @Test

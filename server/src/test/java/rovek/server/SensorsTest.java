@@ -117,7 +117,7 @@ class SensorsTest {
         List<String> offered = setting(checks.get(0), "sensor")
                 .get("options")
                 .valueStream()
-                .map(JsonNode::asString)
+                .map(option -> option.get("value").asString())
                 .toList();
         assertThat(offered).startsWith("none").contains("ACC-32").doesNotContain("ACC-32-OLD");
         Caller.Answer unknown =

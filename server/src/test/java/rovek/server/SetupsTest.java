@@ -114,8 +114,8 @@ class SetupsTest {
                             .ok());
             assertThat(job.get("state").asString()).as(job.toString()).isEqualTo("DONE");
             JsonNode panel = logger.press("/api/battery", Map.of("percent", 66)).get("setup");
-            assertThat(panel.get("name").asString()).isEqualTo("Reservoir, revision 1");
-            assertThat(panel.get("says").asString()).isEqualTo("2 channels every 60 s, 1,441 samples in 1 d");
+            assertThat(panel.get("name").asString()).isEqualTo("Reservoir (1)");
+            assertThat(panel.get("says").asString()).isEqualTo("60, at once, after a time, 1440");
             JsonNode file = caller.get("/api/instruments/" + instrument + "/connection")
                     .ok()
                     .get("files")
@@ -141,7 +141,7 @@ class SetupsTest {
                             .ok());
             assertThat(refused.get("state").asString()).isEqualTo("FAILED");
             assertThat(refused.get("sentence").asString())
-                    .isEqualTo("The set-up was not loaded. It is no data logger.");
+                    .isEqualTo("The set-up was not loaded. It cannot be set up this way: Data logger.");
         }
     }
 

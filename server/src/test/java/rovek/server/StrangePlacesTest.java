@@ -242,7 +242,7 @@ class StrangePlacesTest {
             caller.post("/api/instruments/" + instrument + "/clear", Map.of("files", List.of(held)))
                     .ok();
             JsonNode noted = caller.get("/api/audit?subjectType=instrument").ok();
-            assertThat(noted.toString()).contains("clear file", held, "sha256");
+            assertThat(noted.toString()).contains("file deleted from the instrument", held, "sha256");
         }
     }
 

@@ -45,7 +45,7 @@ class TimeZonesTest extends GaugedPlant {
     @Test
     void aSiteSaysItsZoneAndEverythingInItFollows() {
         assertThat(plant.alter(site(), "nameplate.timeZone", "", "Mars/Olympus").sentence())
-                .contains("is the name of a time zone");
+                .contains("choose a time zone such as");
         assertThat(caller.get("/api/nodes/" + pressure + "/sheet")
                         .ok()
                         .get("zone")

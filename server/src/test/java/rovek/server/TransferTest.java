@@ -114,7 +114,7 @@ class TransferTest {
         String reading = rows.get(0).get("readingId").asString();
         JsonNode curves =
                 caller.get("/api/readings/" + reading + "/curves").ok().get("curves");
-        assertThat(curves.get(0).get("name").asString()).isEqualTo("Spectrum");
+        assertThat(curves.get(0).get("id").asString()).isEqualTo("spectrum");
         assertThat(curves.get(0).get("y")).hasSize(6401);
         JsonNode trend = caller.get("/api/checks/" + checks.get(0) + "/trend").ok();
         assertThat(trend.get("points")).hasSize(1);
@@ -128,7 +128,7 @@ class TransferTest {
         long readings = count("reading");
         long originals = count("original");
         assertThat(field.readBack(caller, instrument).get("sentence").asString())
-                .contains("0 new readings, 4 stored before");
+                .contains("0 new readings, 4 already stored");
         assertThat(count("reading")).isEqualTo(readings);
         assertThat(count("original")).isEqualTo(originals);
     }
@@ -141,7 +141,7 @@ class TransferTest {
         field.press("/api/stops/" + checks.get(0) + "/measure", Map.of());
         field.press("/api/stops/" + checks.get(1) + "/skip", Map.of("note", "stood still"));
         JsonNode job = field.readBack(caller, instrument);
-        assertThat(job.get("sentence").asString()).startsWith("1 new reading, 1 stored before");
+        assertThat(job.get("sentence").asString()).startsWith("1 new reading, 1 already stored");
         JsonNode rows = visit().get("rows");
         assertThat(rows.get(0).get("repeats").asInt())
                 .as("the repeated reading replaces the first")
@@ -158,7 +158,7 @@ class TransferTest {
         field.faults(Map.of("cutAfterBytes", 180_000));
         JsonNode cut = field.readBack(caller, instrument);
         assertThat(cut.get("state").asString()).isEqualTo("FAILED");
-        assertThat(cut.get("sentence").asString()).contains("The link to the instrument broke");
+        assertThat(cut.get("sentence").asString()).contains("The link to the instrument was interrupted");
         assertThat(count("reading")).isEqualTo(readings);
         JsonNode part = file("READINGS");
         assertThat(part.get("state").asString()).isEqualTo("PART");
@@ -176,7 +176,7 @@ class TransferTest {
         field.faults(Map.of("corrupt", true));
         JsonNode job = field.readBack(caller, instrument);
         assertThat(job.get("state").asString()).isEqualTo("FAILED");
-        assertThat(job.get("sentence").asString()).contains("its digest does not agree");
+        assertThat(job.get("sentence").asString()).contains("its checksum does not match");
         assertThat(count("original")).isEqualTo(originals);
         assertThat(field.readBack(caller, instrument).get("state").asString()).isEqualTo("DONE");
     }
@@ -187,8 +187,8 @@ class TransferTest {
         JsonNode job = field.load(caller, instrument, route);
         assertThat(job.get("state").asString()).isEqualTo("FAILED");
         assertThat(job.get("sentence").asString())
-                .contains("its digest does not agree")
-                .doesNotContain("You may unplug");
+                .contains("its checksum does not match")
+                .doesNotContain("You can unplug");
         assertThat(caller.get("/api/routes/" + route).ok().get("loaded"))
                 .as("nothing is noted as loaded")
                 .isEmpty();
@@ -206,7 +206,7 @@ class TransferTest {
         assertThat(job.get("state").asString()).isEqualTo("FAILED");
         assertThat(job.get("sentence").asString())
                 .contains("The route was not loaded")
-                .contains("read back and clear first");
+                .contains("read back and free memory first");
     }
 
     @Test
@@ -301,7 +301,7 @@ class TransferTest {
         look();
         String trail = caller.get("/api/audit?subjectType=instrument&subjectId=" + instrument)
                 .text();
-        assertThat(trail.split("changed by what the instrument reports", -1))
+        assertThat(trail.split("changed by what the instrument reported", -1))
                 .as("once, not at every look")
                 .hasSize(2);
     }
@@ -337,7 +337,7 @@ class TransferTest {
                 .findFirst()
                 .orElseThrow();
         assertThat(old.get("revision").asInt()).isEqualTo(before.get("revision").asInt());
-        assertThat(old.get("changes").asString()).isEqualTo("1 went, 1 is measured otherwise");
+        assertThat(old.get("changes").asString()).isEqualTo("1 stop removed, 1 stop changed");
         field.press("/api/walk-all", Map.of());
         field.readBack(caller, instrument);
         assertThat(visit().get("rows"))
@@ -384,7 +384,7 @@ class TransferTest {
             second = lookAt();
         }
         assertThat(second.sentence())
-                .isEqualTo("The instrument is in use: reading back for administrator. Wait until that has ended.");
+                .isEqualTo("The instrument is in use: reading back by administrator. Wait until that has ended.");
         field.faults(Map.of());
         assertThat(caller.awaitJob(job).get("state").asString()).isEqualTo("DONE");
     }

@@ -184,13 +184,13 @@ class UnitsTest extends GaugedPlant {
         assertThat(read.get("value").asDouble()).isEqualTo(6.584493214975785);
         assertThat(caller.get("/api/units/read?text=5%20V&unit=bar&difference=false")
                         .sentence())
-                .contains("cannot be expressed in bar");
+                .contains("cannot be converted to bar");
         assertThat(caller.get("/api/units/read?text=abc&unit=bar&difference=false")
                         .sentence())
-                .contains("is no number");
+                .contains("is not a number");
         assertThat(caller.get("/api/units/read?text=5&unit=furlong&difference=false")
                         .sentence())
-                .contains("No unit");
+                .contains("is not a known unit");
         assertThat(caller.get("/api/units/read?text=" + "9".repeat(3_000) + "&unit=bar&difference=false")
                         .status())
                 .isBetween(400, 499);
@@ -223,11 +223,11 @@ class UnitsTest extends GaugedPlant {
         limit.put("unit", "V");
         assertThat(caller.put(limits(pressure), Map.of("limit", limit, "isInherited", false))
                         .sentence())
-                .contains("cannot be expressed in bar");
+                .contains("cannot be converted to bar");
         limit.put("unit", "furlong");
         assertThat(caller.put(limits(pressure), Map.of("limit", limit, "isInherited", false))
                         .sentence())
-                .contains("No unit is written \"furlong\"");
+                .contains("\"furlong\" is not a known unit");
     }
 
     @Test

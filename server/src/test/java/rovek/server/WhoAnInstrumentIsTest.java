@@ -199,7 +199,7 @@ class WhoAnInstrumentIsTest {
                 .isEqualTo("0 new reading");
         assertThat(withSerial(""))
                 .extracting(instrument -> instrument.get("knownBy").asString())
-                .contains("a file of administrator", "a file of second");
+                .contains("a file from administrator", "a file from second");
     }
 
     @Test

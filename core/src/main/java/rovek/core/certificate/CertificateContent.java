@@ -42,7 +42,7 @@ public record CertificateContent(
      * @param name maker, model and serial number, or what tells it apart without one
      */
     public record InstrumentStatement(
-            String name, Optional<LocalDate> calibratedOn, Optional<LocalDate> calibratedUntil) {
+            Sentence name, Optional<LocalDate> calibratedOn, Optional<LocalDate> calibratedUntil) {
 
         boolean isCalibratedOn(LocalDate day) {
             return calibratedUntil.isPresent() && !calibratedUntil.get().isBefore(day);
@@ -57,7 +57,7 @@ public record CertificateContent(
      * @param dueOn when it was due again; empty where no interval is set
      */
     public record SensorStatement(
-            String name, boolean isRegistered, Optional<LocalDate> calibratedOn, Optional<LocalDate> dueOn) {}
+            Sentence name, boolean isRegistered, Optional<LocalDate> calibratedOn, Optional<LocalDate> dueOn) {}
 
     public CertificateContent {
         instruments = List.copyOf(instruments);

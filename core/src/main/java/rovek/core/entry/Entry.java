@@ -12,6 +12,7 @@ import rovek.core.unit.KnownUnits;
 import rovek.core.unit.UnitCatalogue;
 import rovek.core.unit.UnitOfMeasure;
 import rovek.core.unit.WrittenAmount;
+import rovek.core.wording.Sentence;
 
 /** What a field takes: a setting's, or a nameplate's. */
 public sealed interface Entry permits Entry.Number, Entry.Choice, Entry.Text, Entry.Moment, Entry.Zone, NamedRanges {
@@ -22,7 +23,7 @@ public sealed interface Entry permits Entry.Number, Entry.Choice, Entry.Text, En
      * @param name of the field, as shown
      * @param unit symbol, or blank
      */
-    Optional<String> fault(String name, String unit, String value);
+    Optional<Sentence> fault(Sentence name, String unit, String value);
 
     /**
      * What is kept of something that was typed: a number in the field's own unit, whichever known unit it was typed in;
@@ -35,13 +36,18 @@ public sealed interface Entry permits Entry.Number, Entry.Choice, Entry.Text, En
     }
 
     /** How it is written, where that is not plain; else blank. */
-    default String hint() {
-        return "";
+    default Sentence hint() {
+        return Sentence.NONE;
     }
 
     /** Words to choose from; empty where anything may be typed. */
     default List<String> options() {
         return List.of();
+    }
+
+    /** What a word to choose from is called in a language; it is stored as it is. */
+    static Sentence option(String word) {
+        return Sentence.named("names.option:" + word, word);
     }
 
     /** A number within a closed range. */
@@ -50,7 +56,7 @@ public sealed interface Entry permits Entry.Number, Entry.Choice, Entry.Text, En
         private static final Pattern PLAIN = Pattern.compile("-?\\d+(\\.\\d+)?");
 
         @Override
-        public Optional<String> fault(String name, String unit, String value) {
+        public Optional<Sentence> fault(Sentence name, String unit, String value) {
             try {
                 double number = Double.parseDouble(value);
                 if (number >= least && number <= largest) {
@@ -59,8 +65,19 @@ public sealed interface Entry permits Entry.Number, Entry.Choice, Entry.Text, En
             } catch (NumberFormatException notANumber) {
                 // the sentence below names the value
             }
-            return Optional.of("%s is a number from %s to %s%s, not \"%s\"."
-                    .formatted(name, plain(least), plain(largest), unit.isBlank() ? "" : " " + unit, value));
+            String range = unit.isBlank() ? "entry.notInRange" : "entry.notInRangeOf";
+            return Optional.of(Sentence.of(
+                    range,
+                    "name",
+                    name,
+                    "least",
+                    plain(least),
+                    "largest",
+                    plain(largest),
+                    "unit",
+                    unit,
+                    "value",
+                    value));
         }
 
         @Override
@@ -89,11 +106,16 @@ public sealed interface Entry permits Entry.Number, Entry.Choice, Entry.Text, En
             options = List.copyOf(options);
         }
 
+        private static Sentence options(List<String> options) {
+            return Sentence.listed(options.stream().map(Entry::option).toList());
+        }
+
         @Override
-        public Optional<String> fault(String name, String unit, String value) {
+        public Optional<Sentence> fault(Sentence name, String unit, String value) {
             return options.contains(value)
                     ? Optional.empty()
-                    : Optional.of("%s is one of %s, not \"%s\".".formatted(name, String.join(", ", options), value));
+                    : Optional.of(
+                            Sentence.of("entry.notOffered", "name", name, "options", options(options), "value", value));
         }
     }
 
@@ -101,15 +123,15 @@ public sealed interface Entry permits Entry.Number, Entry.Choice, Entry.Text, En
     record Moment() implements Entry {
 
         @Override
-        public Optional<String> fault(String name, String unit, String value) {
+        public Optional<Sentence> fault(Sentence name, String unit, String value) {
             try {
                 OffsetDateTime.parse(value);
                 return Optional.empty();
             } catch (DateTimeParseException notATime) {
                 return Optional.of(
                         value.isEmpty()
-                                ? "%s has no date and time yet.".formatted(name)
-                                : "%s is a date and time, not \"%s\".".formatted(name, value));
+                                ? Sentence.of("entry.noMoment", "name", name)
+                                : Sentence.of("entry.notAMoment", "name", name, "value", value));
             }
         }
     }
@@ -121,11 +143,10 @@ public sealed interface Entry permits Entry.Number, Entry.Choice, Entry.Text, En
                 Pattern.compile("(Africa|America|Antarctica|Arctic|Asia|Atlantic|Australia|Europe|Indian|Pacific)/.+");
 
         @Override
-        public Optional<String> fault(String name, String unit, String value) {
+        public Optional<Sentence> fault(Sentence name, String unit, String value) {
             return value.isEmpty() || ZoneId.getAvailableZoneIds().contains(value)
                     ? Optional.empty()
-                    : Optional.of(
-                            "%s is the name of a time zone such as Europe/London, not \"%s\".".formatted(name, value));
+                    : Optional.of(Sentence.of("entry.notAZone", "name", name, "value", value));
         }
 
         /** Those that are named after a place, and UTC. */
@@ -142,10 +163,10 @@ public sealed interface Entry permits Entry.Number, Entry.Choice, Entry.Text, En
     record Text(int longest) implements Entry {
 
         @Override
-        public Optional<String> fault(String name, String unit, String value) {
+        public Optional<Sentence> fault(Sentence name, String unit, String value) {
             return value.length() <= longest
                     ? Optional.empty()
-                    : Optional.of("%s has at most %d characters.".formatted(name, longest));
+                    : Optional.of(Sentence.of("entry.tooLong", "name", name, "most", longest));
         }
     }
 }

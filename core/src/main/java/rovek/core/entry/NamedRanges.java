@@ -8,6 +8,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 
 /**
  * A field that takes a few ranges, each with a name: {@code running speed: 40..60; mesh: 900..1100}. Nothing at all is
@@ -35,32 +37,35 @@ public record NamedRanges(int most, boolean mayBeOpen, double least) implements 
 
         private static final long serialVersionUID = 1;
 
-        NotRanges(String why) {
-            super(why);
+        private final transient Sentence why;
+
+        NotRanges(Sentence why) {
+            super(why.toString());
+            this.why = why;
         }
     }
 
     @Override
-    public String hint() {
-        return mayBeOpen ? "name: 2..5; other name: ..9" : "name: 40..60; other name: 90..110";
+    public Sentence hint() {
+        return Sentence.of(mayBeOpen ? "entry.openRangesHint" : "entry.rangesHint");
     }
 
-    /** @throws IllegalArgumentException where {@link #fault} names one */
+    /** @throws Refused where {@link #fault} names one */
     public List<NamedRange> read(String text) {
         try {
             return ranges(text);
         } catch (NotRanges wrong) {
-            throw new IllegalArgumentException(wrong.getMessage());
+            throw new Refused(wrong.why);
         }
     }
 
     @Override
-    public Optional<String> fault(String name, String unit, String value) {
+    public Optional<Sentence> fault(Sentence name, String unit, String value) {
         try {
             ranges(value);
             return Optional.empty();
         } catch (NotRanges wrong) {
-            return Optional.of("%s: %s".formatted(name, wrong.getMessage()));
+            return Optional.of(Sentence.of("entry.about", "name", name, "why", wrong.why));
         }
     }
 
@@ -73,12 +78,12 @@ public record NamedRanges(int most, boolean mayBeOpen, double least) implements 
             }
             NamedRange range = range(part.strip());
             if (!names.add(range.name().toLowerCase(Locale.ROOT))) {
-                throw new NotRanges("\"%s\" stands there twice.".formatted(range.name()));
+                throw new NotRanges(Sentence.of("entry.rangeTwice", "name", range.name()));
             }
             ranges.add(range);
         }
         if (ranges.size() > most) {
-            throw new NotRanges("at most %d ranges, not %d.".formatted(most, ranges.size()));
+            throw new NotRanges(Sentence.of("entry.tooManyRanges", "most", most, "ranges", ranges.size()));
         }
         return List.copyOf(ranges);
     }
@@ -86,20 +91,19 @@ public record NamedRanges(int most, boolean mayBeOpen, double least) implements 
     private NamedRange range(String part) throws NotRanges {
         Matcher written = ONE.matcher(part);
         if (!written.matches() || written.group(1).length() > LONGEST_NAME) {
-            throw new NotRanges("\"%s\" is no range with a name. Write it like  name: 40..60; other name: 90..110"
-                    .formatted(shortened(part)));
+            throw new NotRanges(Sentence.of("entry.notARange", "part", shortened(part)));
         }
         double low = end(written.group(2), Double.NEGATIVE_INFINITY, part);
         double high = end(written.group(3), Double.POSITIVE_INFINITY, part);
         boolean isOpen = Double.isInfinite(low) || Double.isInfinite(high);
         if (isOpen && (!mayBeOpen || low == -high)) {
-            throw new NotRanges("\"%s\" lacks %s.".formatted(part, mayBeOpen ? "both its ends" : "an end"));
+            throw new NotRanges(Sentence.of(mayBeOpen ? "entry.bothEndsMissing" : "entry.endMissing", "part", part));
         }
         if (!(low < high)) {
-            throw new NotRanges("\"%s\" must rise.".formatted(part));
+            throw new NotRanges(Sentence.of("entry.rangeFalls", "part", part));
         }
         if ((Double.isFinite(low) && low < least) || high < least) {
-            throw new NotRanges("\"%s\" must not begin below %s.".formatted(part, least));
+            throw new NotRanges(Sentence.of("entry.rangeTooLow", "part", part, "least", least));
         }
         return new NamedRange(written.group(1), low, high);
     }
@@ -120,6 +124,6 @@ public record NamedRanges(int most, boolean mayBeOpen, double least) implements 
         } catch (NumberFormatException notANumber) {
             // the sentence below names it
         }
-        throw new NotRanges("\"%s\" in \"%s\" is no number.".formatted(written, shortened(part)));
+        throw new NotRanges(Sentence.of("entry.rangeEnd", "end", written, "part", shortened(part)));
     }
 }

@@ -17,12 +17,14 @@ import rovek.core.unit.UnitCatalogue;
 import rovek.core.unit.UnitOfMeasure;
 import rovek.core.unit.WrittenAmount;
 import rovek.core.unit.WrittenUnit;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 
 /** What of a foreign table would be taken, and what not and why. */
 public record ForeignPlan(List<ForeignReading> readings, List<Fault> faults) {
 
     /** A cell that cannot be taken, as a sentence; the rest of its row still can. */
-    public record Fault(int line, String heading, String sentence) {}
+    public record Fault(int line, String heading, Sentence sentence) {}
 
     /** Where a row's values belong. */
     public interface Places {
@@ -31,18 +33,22 @@ public record ForeignPlan(List<ForeignReading> readings, List<Fault> faults) {
         Optional<UUID> check(String tag, String point, UnitOfMeasure unit);
     }
 
-    /** @throws IllegalArgumentException with a sentence, where the mapping as a whole makes no sense */
+    /** @throws Refused with a sentence, where the mapping as a whole makes no sense */
     public static ForeignPlan of(ForeignTable table, ForeignMapping mapping, Places places) {
         if (mapping.columns().size() != table.headings().size()) {
-            throw new IllegalArgumentException("The table has %d columns, not %d."
-                    .formatted(table.headings().size(), mapping.columns().size()));
+            throw new Refused(Sentence.of(
+                    "foreign.otherColumns",
+                    "columns",
+                    table.headings().size(),
+                    "mapped",
+                    mapping.columns().size()));
         }
         Reader reader = new Reader(table, mapping, places);
         if (reader.columns(Use.VALUE).isEmpty()) {
-            throw new IllegalArgumentException("Say which column holds values.");
+            throw new Refused(Sentence.of("foreign.noValues"));
         }
         if (reader.columns(Use.DATE_AND_TIME).size() + reader.columns(Use.DATE).size() != 1) {
-            throw new IllegalArgumentException("Say which one column holds the date.");
+            throw new Refused(Sentence.of("foreign.noDates"));
         }
         table.rows().forEach(reader::take);
         return new ForeignPlan(List.copyOf(reader.readings), List.copyOf(reader.faults));
@@ -100,8 +106,8 @@ public record ForeignPlan(List<ForeignReading> readings, List<Fault> faults) {
                         row.line(),
                         table.headings().get(column),
                         written.isBlank()
-                                ? "The row has no date."
-                                : "\"%s\" is no date in this order.".formatted(written)));
+                                ? Sentence.of("foreign.noDate")
+                                : Sentence.of("foreign.notADate", "written", written)));
                 return Optional.empty();
             }
             ZonedDateTime at = date.get().in(mapping.zone());
@@ -111,7 +117,8 @@ public record ForeignPlan(List<ForeignReading> readings, List<Fault> faults) {
                     faults.add(new Fault(
                             row.line(),
                             table.headings().get(timeColumn),
-                            "\"%s\" is no time of day.".formatted(row.cells().get(timeColumn))));
+                            Sentence.of(
+                                    "foreign.notATime", "written", row.cells().get(timeColumn))));
                     return Optional.empty();
                 }
                 at = at.toLocalDate().atTime(time.get()).atZone(at.getZone());
@@ -136,8 +143,8 @@ public record ForeignPlan(List<ForeignReading> readings, List<Fault> faults) {
                         .orElse("");
                 readings.add(new ForeignReading(
                         row.line(), heading, at, check, label, quantity, value, text(row, Use.NOTE)));
-            } catch (IllegalArgumentException e) {
-                faults.add(new Fault(row.line(), heading, String.valueOf(e.getMessage())));
+            } catch (Refused e) {
+                faults.add(new Fault(row.line(), heading, e.sentence()));
             }
         }
 
@@ -149,10 +156,10 @@ public record ForeignPlan(List<ForeignReading> readings, List<Fault> faults) {
             OptionalDouble number = mapping.mark().read(written);
             if (number.isPresent()) {
                 UnitOfMeasure unit = WrittenUnit.find(symbol)
-                        .orElseThrow(() -> new IllegalArgumentException(
+                        .orElseThrow(() -> new Refused(
                                 symbol.isBlank()
-                                        ? "The unit is not known."
-                                        : "No unit is written \"%s\".".formatted(symbol)));
+                                        ? Sentence.of("foreign.noUnit")
+                                        : Sentence.of("unit.unknown", "symbol", symbol)));
                 return new Amount(number.getAsDouble(), unit);
             }
             return withItsUnit(written, symbol);
@@ -164,14 +171,14 @@ public record ForeignPlan(List<ForeignReading> readings, List<Fault> faults) {
             String number = written.replaceAll("[^0-9.,' eE+\u2212-].*$", "").strip();
             OptionalDouble marked = mapping.mark().read(number);
             if (marked.isEmpty() || number.length() == written.strip().length()) {
-                throw new IllegalArgumentException("\"%s\" is no number.".formatted(written));
+                throw new Refused(Sentence.of("unit.notANumber", "written", written));
             }
             boolean fits = symbol.isBlank()
                     || WrittenUnit.find(symbol)
                             .filter(amount.unit()::isComparableTo)
                             .isPresent();
             if (!fits) {
-                throw new IllegalArgumentException("\"%s\" is not in %s.".formatted(written, symbol));
+                throw new Refused(Sentence.of("foreign.otherUnit", "written", written, "unit", symbol));
             }
             return new Amount(marked.getAsDouble(), amount.unit());
         }
@@ -179,12 +186,11 @@ public record ForeignPlan(List<ForeignReading> readings, List<Fault> faults) {
         private static Quantity quantity(ForeignColumn column, UnitOfMeasure unit) {
             if (column.quantity().isBlank()) {
                 return Quantity.measuredIn(unit)
-                        .orElseThrow(
-                                () -> new IllegalArgumentException("Rovek has no gauge value in %s.".formatted(unit)));
+                        .orElseThrow(() -> new Refused(Sentence.of("foreign.noQuantity", "unit", unit)));
             }
             Quantity quantity = Quantity.of(column.quantity());
             if (!quantity.unit().isComparableTo(unit)) {
-                throw new IllegalArgumentException("A %s is not in %s.".formatted(quantity.word(), unit));
+                throw new Refused(Sentence.of("byhand.otherQuantity", "quantity", quantity.called(), "unit", unit));
             }
             return quantity;
         }

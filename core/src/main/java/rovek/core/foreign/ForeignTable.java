@@ -9,6 +9,8 @@ import java.util.Map;
 import java.util.Optional;
 import rovek.core.unit.DecimalMark;
 import rovek.core.unit.WrittenUnit;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 
 /**
  * A table as some instrument or program wrote it: what stands above the heading is left out, a line of units beneath it
@@ -30,7 +32,7 @@ public record ForeignTable(List<String> headings, List<String> units, List<Row> 
 
     /**
      * @param lines cells of each line of the file
-     * @throws IllegalArgumentException with a sentence, where there is no heading with rows beneath it
+     * @throws Refused with a sentence, where there is no heading with rows beneath it
      */
     public static ForeignTable of(List<List<String>> lines) {
         int width = usualWidth(lines);
@@ -39,7 +41,7 @@ public record ForeignTable(List<String> headings, List<String> units, List<Row> 
             heading++;
         }
         if (heading >= lines.size()) {
-            throw new IllegalArgumentException("The file has no line of headings with columns beneath it.");
+            throw new Refused(Sentence.of("foreign.noHeadings"));
         }
         List<String> headings = padded(lines.get(heading), width);
         int first = heading + 1;
@@ -55,7 +57,7 @@ public record ForeignTable(List<String> headings, List<String> units, List<Row> 
             }
         }
         if (rows.isEmpty()) {
-            throw new IllegalArgumentException("Beneath the headings there is no row.");
+            throw new Refused(Sentence.of("foreign.noRows"));
         }
         return new ForeignTable(headings, units, List.copyOf(rows));
     }

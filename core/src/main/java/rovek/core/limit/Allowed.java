@@ -2,6 +2,8 @@ package rovek.core.limit;
 
 import java.util.Objects;
 import java.util.Optional;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 
 /**
  * How far a value may deviate, on one side or both.
@@ -13,15 +15,14 @@ public record Allowed(Side side, Optional<Double> watch, Optional<Double> fail) 
     public Allowed {
         Objects.requireNonNull(side, "side");
         if (watch.isEmpty() && fail.isEmpty()) {
-            throw new IllegalArgumentException("A limit needs a watch or a fail boundary.");
+            throw new Refused(Sentence.of("limit.noBoundary"));
         }
         if (watch.filter(deviation -> !(deviation >= 0)).isPresent()
                 || fail.filter(deviation -> !(deviation >= 0)).isPresent()) {
-            throw new IllegalArgumentException("How far a value may deviate is 0 or more.");
+            throw new Refused(Sentence.of("limit.negativeDeviation"));
         }
         if (watch.isPresent() && fail.isPresent() && watch.get() > fail.get()) {
-            throw new IllegalArgumentException("The watch boundary (%s) must be reached before the fail boundary (%s)."
-                    .formatted(watch.get(), fail.get()));
+            throw new Refused(Sentence.of("limit.wrongOrder", "watch", watch.get(), "fail", fail.get()));
         }
     }
 

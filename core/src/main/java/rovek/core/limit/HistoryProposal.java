@@ -3,13 +3,15 @@ package rovek.core.limit;
 import java.math.BigDecimal;
 import java.math.MathContext;
 import java.math.RoundingMode;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.technique.Sense;
 import rovek.core.trend.Spread;
 import rovek.core.trend.TimedValue;
+import rovek.core.wording.Sentence;
 
 /**
  * A limit proposed from what was measured: median and k times 1.4826 MAD, 3 for watch and 5 for fail, of few readings
@@ -18,7 +20,7 @@ import rovek.core.trend.TimedValue;
  *
  * @param evidence what it was taken from, as a sentence
  */
-public record HistoryProposal(double watch, double fail, String evidence) {
+public record HistoryProposal(double watch, double fail, Sentence evidence) {
 
     /** Fewer readings say too little of how they scatter. */
     public static final int LEAST_READINGS = 8;
@@ -44,19 +46,28 @@ public record HistoryProposal(double watch, double fail, String evidence) {
         int scale = -(int) Math.floor(Math.log10(spread.robustDeviation()));
         double watch = rounded(spread.median() + away * WATCH_K * factor * spread.robustDeviation(), scale, away);
         double fail = rounded(spread.median() + away * FAIL_K * factor * spread.robustDeviation(), scale, away);
-        String evidence = String.format(
-                Locale.ROOT,
-                "%d readings from %s to %s: median %s %s, MAD %s; median %s %s and %s × 1.4826 MAD%s",
+        Sentence evidence = Sentence.of(
+                "limit.fromHistory",
+                "readings",
                 values.size(),
+                "from",
                 day(values.get(0)),
+                "to",
                 day(values.get(values.size() - 1)),
+                "median",
                 plain(spread.median(), scale + 1),
-                result.unit(),
+                "unit",
+                result.unit().symbol(),
+                "mad",
                 shortly(spread.robustDeviation() / Spread.MAD_TO_DEVIATION),
+                "sign",
                 away > 0 ? "+" : "−",
+                "watch",
                 shortly(WATCH_K * factor),
+                "fail",
                 shortly(FAIL_K * factor),
-                factor > 1 ? ", more than 3 and 5 because the readings are few" : "");
+                "few",
+                factor > 1 ? "yes" : "no");
         return Optional.of(new HistoryProposal(watch, fail, evidence));
     }
 
@@ -66,21 +77,15 @@ public record HistoryProposal(double watch, double fail, String evidence) {
                 .doubleValue();
     }
 
-    private static String plain(double value, int scale) {
-        return new BigDecimal(value)
-                .setScale(scale, RoundingMode.HALF_EVEN)
-                .stripTrailingZeros()
-                .toPlainString();
+    private static BigDecimal plain(double value, int scale) {
+        return new BigDecimal(value).setScale(scale, RoundingMode.HALF_EVEN).stripTrailingZeros();
     }
 
-    private static String shortly(double value) {
-        return new BigDecimal(value)
-                .round(new MathContext(3))
-                .stripTrailingZeros()
-                .toPlainString();
+    private static BigDecimal shortly(double value) {
+        return new BigDecimal(value).round(new MathContext(3)).stripTrailingZeros();
     }
 
-    private static String day(TimedValue value) {
-        return value.at().toString().substring(0, 10);
+    private static LocalDate day(TimedValue value) {
+        return LocalDate.ofInstant(value.at(), ZoneOffset.UTC);
     }
 }

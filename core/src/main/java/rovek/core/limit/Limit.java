@@ -6,6 +6,7 @@ import java.util.Optional;
 import rovek.core.technique.Sense;
 import rovek.core.unit.Amount;
 import rovek.core.unit.UnitOfMeasure;
+import rovek.core.wording.Refused;
 import rovek.core.wording.Sentence;
 
 /**
@@ -21,10 +22,10 @@ public record Limit(List<Rule> rules, Optional<UnitOfMeasure> unit, double hyste
     public Limit {
         rules = List.copyOf(rules);
         if (rules.isEmpty()) {
-            throw new IllegalArgumentException("A limit needs a watch or a fail boundary.");
+            throw new Refused(Sentence.of("limit.noBoundary"));
         }
         if (!(hysteresis >= 0) || Double.isInfinite(hysteresis)) {
-            throw new IllegalArgumentException("A hysteresis is 0 or more.");
+            throw new Refused(Sentence.of("limit.negativeHysteresis"));
         }
     }
 
@@ -33,7 +34,7 @@ public record Limit(List<Rule> rules, Optional<UnitOfMeasure> unit, double hyste
     /** One boundary or two, on the side that is worse. */
     public static Limit plain(Sense sense, Optional<Amount> watch, Optional<Amount> fail) {
         if (watch.isEmpty() && fail.isEmpty()) {
-            throw new IllegalArgumentException("A limit needs a watch or a fail boundary.");
+            throw new Refused(Sentence.of("limit.noBoundary"));
         }
         UnitOfMeasure unit = watch.or(() -> fail).orElseThrow().unit();
         Optional<Double> first = watch.map(Amount::value);

@@ -3,6 +3,8 @@ package rovek.core.limit;
 import java.time.Instant;
 import java.util.Objects;
 import java.util.Optional;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 
 /**
  * What a node said is right for a result, at one time of saying.
@@ -25,7 +27,7 @@ public record LimitRevision(
     public LimitRevision {
         Objects.requireNonNull(saidAt, "saidAt");
         if (from.isPresent() && until.isPresent() && !from.get().isBefore(until.get())) {
-            throw new IllegalArgumentException("A limit holds from a time until a later one.");
+            throw new Refused(Sentence.of("limit.untilBeforeFrom"));
         }
         if (isInherited && limit.isPresent()) {
             throw new IllegalArgumentException("What is inherited is not said.");

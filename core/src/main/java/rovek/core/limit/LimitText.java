@@ -7,6 +7,8 @@ import java.util.stream.Collectors;
 import rovek.core.technique.Sense;
 import rovek.core.unit.UnitCatalogue;
 import rovek.core.unit.UnitOfMeasure;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 
 /**
  * A limit as it is written in the plant, watch before fail, a hyphen where there is none: "2.8/4.5 mm/s" on the side
@@ -100,19 +102,23 @@ public final class LimitText {
         return text.contains("sisters ");
     }
 
-    /** For a sentence: "2.8 to 4.5", "up to 4.5". */
-    static String ends(Range range) {
-        if (Double.isInfinite(range.low())) {
-            return Double.isInfinite(range.high()) ? "none" : String.valueOf(range.high());
+    /** For a sentence: "2.8 to 4.5", "4.5". */
+    static Sentence ends(Range range) {
+        boolean hasLow = Double.isFinite(range.low());
+        boolean hasHigh = Double.isFinite(range.high());
+        if (hasLow && hasHigh) {
+            return Sentence.of("limit.ends", "low", range.low(), "high", range.high());
         }
-        return Double.isInfinite(range.high()) ? String.valueOf(range.low()) : range.low() + " to " + range.high();
+        return hasLow || hasHigh
+                ? Sentence.of("limit.end", "value", hasLow ? range.low() : range.high())
+                : Sentence.of("limit.noEnds");
     }
 
     /**
      * The limit that is written.
      *
      * @return empty where it says that there is none ("-/-")
-     * @throws IllegalArgumentException where it is not written as a limit is, or says what no limit can
+     * @throws Refused where it is not written as a limit is, or says what no limit can
      */
     public static Optional<Limit> parse(String text, Sense sense) {
         try {
@@ -122,8 +128,8 @@ public final class LimitText {
         }
     }
 
-    private static IllegalArgumentException malformed(String text) {
-        return new IllegalArgumentException("\"%s\" is not written as a limit is: watch/fail unit.".formatted(text));
+    private static Refused malformed(String text) {
+        return new Refused(Sentence.of("limit.malformed", "text", text));
     }
 
     private static Optional<Limit> read(String text, Sense sense) {
@@ -150,8 +156,7 @@ public final class LimitText {
 
     private static Optional<UnitOfMeasure> common(Optional<UnitOfMeasure> one, Optional<UnitOfMeasure> other) {
         if (one.isPresent() && other.isPresent() && !one.get().equals(other.get())) {
-            throw new IllegalArgumentException("The rules of one limit are written in one unit, not in %s and %s."
-                    .formatted(one.get(), other.get()));
+            throw new Refused(Sentence.of("limit.twoUnits", "unit", one.get(), "other", other.get()));
         }
         return one.or(() -> other);
     }
@@ -220,8 +225,7 @@ public final class LimitText {
 
         private boolean isRobust() {
             if (!behind.equals("MAD") && !behind.equals("s")) {
-                throw new IllegalArgumentException(
-                        "Scatter is counted in MAD or in s, not in \"%s\".".formatted(behind));
+                throw new Refused(Sentence.of("limit.scatterIn", "unit", behind));
             }
             return behind.equals("MAD");
         }

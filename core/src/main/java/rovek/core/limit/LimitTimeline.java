@@ -8,6 +8,8 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import rovek.core.technique.Sense;
 import rovek.core.unit.UnitOfMeasure;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 
 /**
  * What a node said over the years is right for a result. Where two revisions hold at a time, the one that was said
@@ -103,8 +105,7 @@ public record LimitTimeline(List<LimitRevision> revisions) {
         for (String part : text.split(" \\|\\| ")) {
             int end = part.startsWith("[") ? part.indexOf("] ") : -1;
             if (part.startsWith("[") && end < 0) {
-                throw new IllegalArgumentException(
-                        "\"%s\" is not written as a limit is: the bracket does not end.".formatted(part));
+                throw new Refused(Sentence.of("limit.openBracket", "text", part));
             }
             List<String> head =
                     end < 0 ? List.of() : List.of(part.substring(1, end).split(" "));
@@ -128,7 +129,7 @@ public record LimitTimeline(List<LimitRevision> revisions) {
         try {
             return Optional.of(Instant.parse(head.get(at + 1)));
         } catch (DateTimeException | IndexOutOfBoundsException notSo) {
-            throw new IllegalArgumentException("A limit says when it holds as in \"from 2026-03-01T00:00:00Z\".");
+            throw new Refused(Sentence.of("limit.malformedTime"));
         }
     }
 }

@@ -2,6 +2,7 @@ package rovek.core.limit;
 
 import java.util.Optional;
 import rovek.core.trend.Spread;
+import rovek.core.wording.Refused;
 import rovek.core.wording.Sentence;
 
 /** One way to say what is right. Every rule comes down to the boundaries that hold for a reading at its time. */
@@ -98,7 +99,7 @@ public sealed interface Rule {
 
         public Target {
             if (!Double.isFinite(target)) {
-                throw new IllegalArgumentException("A target is a number.");
+                throw new Refused(Sentence.of("limit.targetNumber"));
             }
         }
 
@@ -210,21 +211,20 @@ public sealed interface Rule {
 
     private static void requireAny(boolean any) {
         if (!any) {
-            throw new IllegalArgumentException("A limit needs a watch or a fail boundary.");
+            throw new Refused(Sentence.of("limit.noBoundary"));
         }
     }
 
     private static void requireOrder(boolean ordered, Range watch, Range fail) {
         if (!ordered) {
-            throw new IllegalArgumentException("The watch boundary (%s) must be reached before the fail boundary (%s)."
-                    .formatted(LimitText.ends(watch), LimitText.ends(fail)));
+            throw new Refused(
+                    Sentence.of("limit.wrongOrder", "watch", LimitText.ends(watch), "fail", LimitText.ends(fail)));
         }
     }
 
     private static void requireRising(Range range) {
         if (range.low() >= range.high()) {
-            throw new IllegalArgumentException(
-                    "A band runs from a lower to a higher value, not %s.".formatted(LimitText.ends(range)));
+            throw new Refused(Sentence.of("limit.bandFalls", "band", LimitText.ends(range)));
         }
     }
 }

@@ -2,6 +2,8 @@ package rovek.core.live;
 
 import java.util.OptionalDouble;
 import rovek.core.unit.Decimals;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 
 /**
  * What a live value must keep to. Both boundaries are within.
@@ -22,8 +24,7 @@ public record GoLimit(OptionalDouble low, OptionalDouble high) {
     /** @throws IllegalArgumentException with a sentence, where no value could keep to it */
     public GoLimit {
         if (low.isPresent() && high.isPresent() && low.getAsDouble() > high.getAsDouble()) {
-            throw new IllegalArgumentException(
-                    "Nothing lies above %s and below %s.".formatted(low.getAsDouble(), high.getAsDouble()));
+            throw new Refused(Sentence.of("live.emptyLimit", "low", low.getAsDouble(), "high", high.getAsDouble()));
         }
     }
 

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import rovek.core.entry.Entry;
+import rovek.core.wording.Sentence;
 
 /** The classes of assets Rovek knows, and every line a nameplate may have. */
 public final class AssetClasses {
@@ -130,10 +131,10 @@ public final class AssetClasses {
     }
 
     /** Why a nameplate's line does not take a value; a line that no class has is refused too. */
-    public static Optional<String> fault(String key, String value) {
+    public static Optional<Sentence> fault(String key, String value) {
         Optional<Attribute> attribute = attribute(key);
         return attribute.isPresent()
                 ? attribute.get().fault(value)
-                : Optional.of("No nameplate has a line \"%s\".".formatted(key));
+                : Optional.of(Sentence.of("plant.noPlateLine", "line", key));
     }
 }

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import rovek.core.entry.Entry;
 import rovek.core.unit.KnownUnits;
+import rovek.core.wording.Sentence;
 
 /**
  * One line of a nameplate.
@@ -29,9 +30,13 @@ public record Attribute(String key, String name, String unit, Entry kind) {
         return new Attribute(key, name, "", new Entry.Text(LONGEST_TEXT));
     }
 
+    public Sentence called() {
+        return Sentence.named("names.plate:" + key, name);
+    }
+
     /** Why a value is refused, as a sentence; empty where it is fine. */
-    public Optional<String> fault(String value) {
-        return kind.fault(name, unit, value);
+    public Optional<Sentence> fault(String value) {
+        return kind.fault(called(), unit, value);
     }
 
     /** What is kept of something that was typed, see {@link Entry#kept}. */

@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.UUID;
 import rovek.core.plant.PlantConflictException.Clash;
 import rovek.core.plant.PlantRefusedException.Reason;
+import rovek.core.wording.Sentence;
 
 /** Whether a change still fits the plant it was made for. */
 final class ChangeCheck {
@@ -30,14 +31,13 @@ final class ChangeCheck {
         change.removed().forEach(this::checkRemoval);
         for (Node node : change.added()) {
             if (tree.find(node.id()).isPresent() && !removed.contains(node.id())) {
-                reasons.add(new Reason("there", "%s is there already.".formatted(node.title())));
+                reasons.add(new Reason("there", Sentence.of("plant.nodeThere", "node", node.title())));
             }
         }
         for (Alteration alteration : change.altered()) {
             tree.find(alteration.node()).ifPresentOrElse(node -> checkAlteration(node, alteration), () -> {
                 if (!added.contains(alteration.node())) {
-                    reasons.add(new Reason(
-                            "gone", "What you changed was removed meanwhile. Its history can bring it back."));
+                    reasons.add(new Reason("gone", Sentence.of("plant.goneMeanwhile")));
                 }
             });
         }
@@ -51,16 +51,14 @@ final class ChangeCheck {
 
     private void checkRemoval(Node node) {
         if (tree.find(node.id()).isEmpty()) {
-            reasons.add(new Reason("gone", "%s was removed already.".formatted(node.title())));
+            reasons.add(new Reason("gone", Sentence.of("plant.goneAlready", "node", node.title())));
         }
         tree.children(node.id()).stream()
                 .filter(child -> !removed.contains(child))
                 .findFirst()
                 .flatMap(tree::find)
                 .ifPresent(child -> reasons.add(new Reason(
-                        "beneath",
-                        "%s now holds %s, which would be lost. Remove or move that first."
-                                .formatted(node.title(), child.title()))));
+                        "beneath", Sentence.of("plant.holdsNow", "node", node.title(), "held", child.title()))));
     }
 
     private void checkAlteration(Node node, Alteration alteration) {

@@ -1,5 +1,8 @@
 package rovek.core.plant;
 
+import java.util.Locale;
+import rovek.core.wording.Sentence;
+
 /**
  * The levels of the plant, outermost first, after the taxonomy of ISO 14224 and the equipment hierarchy of IEC 62264. A
  * check is kept as the innermost level, so that it is added, moved and undone like everything above it.
@@ -35,6 +38,10 @@ public enum Level {
             case POINT -> CHECK;
             case CHECK -> throw new IllegalStateException("A check holds nothing.");
         };
+    }
+
+    public Sentence called() {
+        return Sentence.of("plant.level", "level", name().toLowerCase(Locale.ROOT));
     }
 
     /** Whether nodes of this level carry a tag plate. */

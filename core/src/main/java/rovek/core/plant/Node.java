@@ -7,6 +7,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.UUID;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 
 /**
  * One row of the plant, whole: all that is said about it at its own place. What it inherits stands at the nodes above.
@@ -59,8 +61,8 @@ public record Node(
     }
 
     /** The label, for a sentence: a check that its technique names has none of its own. */
-    public String title() {
-        return label().isBlank() ? "the check" : label();
+    public Sentence title() {
+        return label().isBlank() ? Sentence.of("plant.theCheck") : Sentence.plain(label());
     }
 
     /** What it says about one technique's settings. */
@@ -140,7 +142,7 @@ public record Node(
             } else if (key.startsWith(Facet.LIMIT)) {
                 putNested(limits, key.substring(Facet.LIMIT.length()), value);
             } else if (!Facet.PLAIN.contains(key)) {
-                throw new IllegalArgumentException("A node has no \"%s\".".formatted(key));
+                throw new Refused(Sentence.of("plant.noFacet", "facet", key));
             }
         });
         return new Node(
@@ -161,7 +163,7 @@ public record Node(
     private static void putNested(Map<String, Map<String, String>> values, String key, String value) {
         String[] parts = key.split("\\.", 2);
         if (parts.length < 2) {
-            throw new IllegalArgumentException("\"%s\" names no technique.".formatted(key));
+            throw new Refused(Sentence.of("plant.noTechniqueNamed", "technique", key));
         }
         values.computeIfAbsent(parts[0], none -> new LinkedHashMap<>()).put(parts[1], value);
     }

@@ -3,11 +3,11 @@ package rovek.core.plant;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import rovek.core.plant.PlantRefusedException.Reason;
+import rovek.core.wording.Sentence;
 
 /** Whether what a change leaves behind is a plant. */
 final class OutcomeCheck {
@@ -34,29 +34,32 @@ final class OutcomeCheck {
         boolean atTop = node.parentId().equals(Node.PLANT);
         Optional<Node> parent = after.find(node.parentId());
         if (!atTop && parent.isEmpty()) {
-            reasons.add(
-                    new Reason("gone", "What %s stood in was removed. Bring that back first.".formatted(node.title())));
+            reasons.add(new Reason("gone", Sentence.of("plant.parentGone", "node", node.title())));
         } else if (atTop
                 ? node.level() != Level.CLIENT
                 : !parent.orElseThrow().level().mayHold(node.level())) {
-            String where = atTop
-                    ? "at the top"
-                    : "in this " + word(parent.orElseThrow().level());
-            reasons.add(new Reason("level", "A %s does not belong %s.".formatted(word(node.level()), where)));
+            reasons.add(new Reason("level", misplaced(node.level(), parent.map(Node::level))));
         } else if (isInItself(node)) {
-            reasons.add(new Reason("circle", "%s cannot be moved into itself.".formatted(node.title())));
+            reasons.add(new Reason("circle", Sentence.of("plant.intoItself", "node", node.title())));
         }
         boolean levelOfChildrenWrong = after.children(node.id()).stream()
                 .flatMap(child -> after.find(child).stream())
                 .anyMatch(child -> !node.level().mayHold(child.level()));
         if (levelOfChildrenWrong) {
-            reasons.add(new Reason("level", "%s holds what a %s cannot.".formatted(node.title(), word(node.level()))));
+            reasons.add(new Reason(
+                    "level",
+                    Sentence.of(
+                            "plant.cannotHold",
+                            "node",
+                            node.title(),
+                            "level",
+                            node.level().called())));
         }
         if (node.level() != Level.CHECK && node.label().isBlank()) {
-            reasons.add(new Reason("name", "Type a name."));
+            reasons.add(new Reason("name", Sentence.of("plant.noName")));
         }
         if (node.tag().length() > Node.LONGEST_NAME || node.name().length() > Node.LONGEST_NAME) {
-            reasons.add(new Reason("name", "A name has at most %d characters.".formatted(Node.LONGEST_NAME)));
+            reasons.add(new Reason("name", Sentence.of("plant.longName", "most", Node.LONGEST_NAME)));
         }
     }
 
@@ -73,7 +76,15 @@ final class OutcomeCheck {
         return true;
     }
 
-    static String word(Level level) {
-        return level.name().toLowerCase(Locale.ROOT);
+    /** @param parent empty for the top of the plant */
+    static Sentence misplaced(Level level, Optional<Level> parent) {
+        return parent.isEmpty()
+                ? Sentence.of("plant.notAtTop", "level", level.called())
+                : Sentence.of(
+                        "plant.notInLevel",
+                        "level",
+                        level.called(),
+                        "parent",
+                        parent.get().called());
     }
 }

@@ -2,6 +2,7 @@ package rovek.core.plant;
 
 import java.util.List;
 import java.util.UUID;
+import rovek.core.wording.Sentence;
 
 /** Somebody else changed the same thing first. Nothing was changed; both are told, so that a person can choose. */
 public final class PlantConflictException extends RuntimeException {
@@ -19,10 +20,10 @@ public final class PlantConflictException extends RuntimeException {
      * @param theirs what the earlier one made of it, as it stands now
      * @param yours what the later one wants
      */
-    public record Clash(UUID node, String label, String facet, String seen, String theirs, String yours) {}
+    public record Clash(UUID node, Sentence label, String facet, String seen, String theirs, String yours) {}
 
     public PlantConflictException(List<Clash> clashes) {
-        super("Somebody else changed the same thing first.");
+        super("contradiction");
         this.clashes = List.copyOf(clashes);
     }
 

@@ -1,6 +1,7 @@
 package rovek.core.plant;
 
 import java.util.List;
+import rovek.core.wording.Sentence;
 
 /** A change that cannot be, with every reason at once, each a sentence. */
 public final class PlantRefusedException extends RuntimeException {
@@ -12,10 +13,10 @@ public final class PlantRefusedException extends RuntimeException {
     /**
      * What is wrong: {@code gone}, {@code level}, {@code circle}, {@code name} or {@code beneath}, and the sentence.
      */
-    public record Reason(String code, String sentence) {}
+    public record Reason(String code, Sentence sentence) {}
 
     public PlantRefusedException(List<Reason> reasons) {
-        super(String.join(" ", reasons.stream().map(Reason::sentence).toList()));
+        super(Sentence.joined(reasons.stream().map(Reason::sentence).toList()).toString());
         this.reasons = List.copyOf(reasons);
     }
 

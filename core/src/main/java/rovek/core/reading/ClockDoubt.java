@@ -7,6 +7,7 @@ import java.time.ZoneOffset;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import rovek.core.wording.Sentence;
 
 /**
  * Whether the times on readings can be true. Instruments lose their clock with their battery and begin again at some
@@ -28,30 +29,26 @@ public final class ClockDoubt {
      * @param taken readings of one visit
      * @param calibratedOn when their instrument was calibrated last, where it is known
      */
-    public static Optional<String> of(List<Taken> taken, Optional<LocalDate> calibratedOn) {
+    public static Optional<Sentence> of(List<Taken> taken, Optional<LocalDate> calibratedOn) {
         Optional<Instant> ahead = taken.stream()
                 .filter(one -> one.at().isAfter(one.storedAt().plus(TOLERANCE)))
                 .map(Taken::at)
                 .max(Comparator.naturalOrder());
         if (ahead.isPresent()) {
-            return Optional.of("A reading says %s, later than it was read back.".formatted(day(ahead.get())));
+            return Optional.of(Sentence.of("reading.later", "day", day(ahead.get())));
         }
         Optional<Instant> oldest = taken.stream().map(Taken::at).min(Comparator.naturalOrder());
         if (oldest.isPresent()
                 && calibratedOn
                         .filter(calibrated -> day(oldest.get()).isBefore(calibrated))
                         .isPresent()) {
-            return Optional.of(
-                    "A reading says %s, before the instrument was calibrated last: its clock was probably reset."
-                            .formatted(day(oldest.get())));
+            return Optional.of(Sentence.of("reading.beforeCalibration", "day", day(oldest.get())));
         }
         Optional<Instant> forgotten = taken.stream()
                 .filter(one -> one.at().isBefore(one.storedAt().minus(LONGEST_KEPT)))
                 .map(Taken::at)
                 .min(Comparator.naturalOrder());
-        return forgotten.map(
-                at -> "A reading says %s, years before it was read back: the instrument's clock was probably reset."
-                        .formatted(day(at)));
+        return forgotten.map(at -> Sentence.of("reading.yearsBefore", "day", day(at)));
     }
 
     private static LocalDate day(Instant time) {

@@ -7,6 +7,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import rovek.core.wording.Sentence;
 
 /**
  * What is known of an instrument's clock when it is read back: how wrong it is now, and how wrong it was when it was
@@ -54,13 +55,14 @@ public record ClockState(ClockCorrection now, Optional<Earlier> before, Instant 
      * @param takenBefore ids of readings that were taken before the clock was set
      * @param doubt why that is not certain for some; blank where it is, or nothing was set
      */
-    public record Times(ClockCorrection now, ClockCorrection before, Set<String> takenBefore, String doubt) {
+    public record Times(ClockCorrection now, ClockCorrection before, Set<String> takenBefore, Sentence doubt) {
 
         public Times {
             takenBefore = Set.copyOf(takenBefore);
         }
 
-        public static final Times AS_WRITTEN = new Times(ClockCorrection.NONE, ClockCorrection.NONE, Set.of(), "");
+        public static final Times AS_WRITTEN =
+                new Times(ClockCorrection.NONE, ClockCorrection.NONE, Set.of(), Sentence.NONE);
 
         public Instant correct(String id, Instant written) {
             return (takenBefore.contains(id) ? before : now).correct(written);
@@ -82,7 +84,7 @@ public record ClockState(ClockCorrection now, Optional<Earlier> before, Instant 
      */
     public Times times(List<Written> readings) {
         if (before.isEmpty() || readings.isEmpty()) {
-            return new Times(now, ClockCorrection.NONE, Set.of(), "");
+            return new Times(now, ClockCorrection.NONE, Set.of(), Sentence.NONE);
         }
         List<Written> inOrder = readings.stream()
                 .sorted(Comparator.comparingInt((Written one) -> one.id().length())
@@ -92,18 +94,11 @@ public record ClockState(ClockCorrection now, Optional<Earlier> before, Instant 
         int fewest = cuts.fewest();
         int most = cuts.most();
         if (fewest < 0) {
-            return new Times(
-                    now,
-                    ClockCorrection.NONE,
-                    Set.of(),
-                    "Somebody has set the instrument's clock, and the times of its readings contradict each other.");
+            return new Times(now, ClockCorrection.NONE, Set.of(), Sentence.of("reading.timesContradict"));
         }
         Set<String> taken = new HashSet<>();
         inOrder.subList(0, fewest).forEach(one -> taken.add(one.id()));
-        String doubt = most == fewest
-                ? ""
-                : "Somebody has set the instrument's clock since it was last looked at. Of %d %s it is not certain whether before or after."
-                        .formatted(most - fewest, most - fewest == 1 ? "reading" : "readings");
+        Sentence doubt = most == fewest ? Sentence.NONE : Sentence.of("reading.clockSet", "readings", most - fewest);
         return new Times(now, before.get().difference(), taken, doubt);
     }
 

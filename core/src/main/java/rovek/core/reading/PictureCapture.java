@@ -1,5 +1,8 @@
 package rovek.core.reading;
 
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
+
 /**
  * A screen or a photo.
  *
@@ -12,7 +15,7 @@ public record PictureCapture(String mediaType, byte[] bytes) implements Capture 
         boolean png = mediaType.equals("image/png") && begins(bytes, 0x89, 'P', 'N', 'G');
         boolean jpeg = mediaType.equals("image/jpeg") && begins(bytes, 0xFF, 0xD8, 0xFF);
         if (!png && !jpeg) {
-            throw new IllegalArgumentException("The picture is neither a PNG nor a JPEG file.");
+            throw new Refused(Sentence.of("reading.notAPicture"));
         }
     }
 

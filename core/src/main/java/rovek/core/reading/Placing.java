@@ -10,6 +10,7 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
+import rovek.core.wording.Sentence;
 
 /**
  * Where a reading belongs that no stop asked for. Each check is weighed by what was typed on the instrument, by what
@@ -23,6 +24,8 @@ public final class Placing {
     private static final Duration NEAR = Duration.ofMinutes(10);
     private static final double USUAL = 2;
     private static final double UNUSUAL = 4;
+
+    private static final String BETWEEN_TWO = "reading.betweenTwo";
 
     private static final double NONE_OF_THESE = 1.5;
     private static final double TAG = 3.5;
@@ -73,7 +76,7 @@ public final class Placing {
      * @param certainty 0 to 1
      * @param reasons in a few words each, the weightiest first
      */
-    public record Proposal(UUID check, double certainty, List<String> reasons) {}
+    public record Proposal(UUID check, double certainty, List<Sentence> reasons) {}
 
     /** The likeliest first; a check for which nothing speaks is left out. */
     public static List<Proposal> rank(Loose loose, List<Candidate> candidates) {
@@ -91,35 +94,35 @@ public final class Placing {
     }
 
     /** @param isSpokenFor whether more than the mere value speaks for it: many machines run alike */
-    private record Weighed(UUID check, double weight, boolean isSpokenFor, List<String> reasons) {}
+    private record Weighed(UUID check, double weight, boolean isSpokenFor, List<Sentence> reasons) {}
 
     private static Weighed weigh(Loose loose, TypedLabel label, Candidate candidate) {
-        List<String> reasons = new ArrayList<>();
+        List<Sentence> reasons = new ArrayList<>();
         double weight = 0;
         if (label.names(candidate.tag())) {
             weight += TAG;
-            reasons.add("%s typed on the instrument".formatted(candidate.tag()));
+            reasons.add(Sentence.of("reading.tagTyped", "tag", candidate.tag()));
         } else if (label.says(candidate.assetName())) {
             weight += NAME;
-            reasons.add("its name typed on the instrument");
+            reasons.add(Sentence.of("reading.nameTyped"));
         }
-        Optional<String> around = around(loose.at(), candidate.measuredThere());
+        Optional<Sentence> around = around(loose.at(), candidate.measuredThere());
         if (around.isPresent()) {
-            weight += around.get().startsWith("between") ? BETWEEN : BESIDE;
+            weight += around.get().key().equals(BETWEEN_TWO) ? BETWEEN : BESIDE;
             reasons.add(around.get());
         }
         boolean isSpokenFor = weight > 0;
         if (isSpokenFor && label.saysPoint(candidate.point())) {
             weight += POINT;
-            reasons.add("the point typed, too");
+            reasons.add(Sentence.of("reading.pointTyped"));
         }
         if (candidate.isElsewhere()) {
             weight += ELSEWHERE;
-            reasons.add("though at another site");
+            reasons.add(Sentence.of("reading.otherSite"));
         }
         if (candidate.isMeasured()) {
             weight += MEASURED_ALREADY;
-            reasons.add("though it was measured on this visit already");
+            reasons.add(Sentence.of("reading.measuredAlready"));
         }
         if (!candidate.result().equals(loose.result())) {
             return new Weighed(candidate.check(), weight + OTHER_RESULT, isSpokenFor, reasons);
@@ -129,15 +132,15 @@ public final class Placing {
                 : OptionalDouble.empty();
         if (distance.isPresent() && distance.getAsDouble() <= USUAL) {
             weight += FITS;
-            reasons.add("the value is usual there");
+            reasons.add(Sentence.of("reading.usualThere"));
         } else if (distance.isPresent() && distance.getAsDouble() > UNUSUAL) {
             weight += DOES_NOT_FIT;
-            reasons.add("though the value is not usual there");
+            reasons.add(Sentence.of("reading.unusualThere"));
         }
         return new Weighed(candidate.check(), weight, isSpokenFor, reasons);
     }
 
-    private static Optional<String> around(Instant at, List<Instant> there) {
+    private static Optional<Sentence> around(Instant at, List<Instant> there) {
         Optional<Duration> before = there.stream()
                 .filter(other -> !other.isAfter(at))
                 .map(other -> Duration.between(other, at))
@@ -149,16 +152,16 @@ public final class Placing {
         boolean isJustAfter = before.filter(gap -> gap.compareTo(NEAR) <= 0).isPresent();
         boolean isJustBefore = after.filter(gap -> gap.compareTo(NEAR) <= 0).isPresent();
         if (isJustAfter && isJustBefore) {
-            return Optional.of("between two readings taken there");
+            return Optional.of(Sentence.of(BETWEEN_TWO));
         }
         if (isJustAfter) {
-            return Optional.of(spoken(before.get()) + " after one taken there");
+            return Optional.of(
+                    Sentence.of("reading.afterOne", "minutes", before.get().toMinutes()));
         }
-        return isJustBefore ? Optional.of(spoken(after.get()) + " before one taken there") : Optional.empty();
-    }
-
-    private static String spoken(Duration gap) {
-        return gap.toMinutes() == 0 ? "right" : gap.toMinutes() + " min";
+        return isJustBefore
+                ? Optional.of(
+                        Sentence.of("reading.beforeOne", "minutes", after.get().toMinutes()))
+                : Optional.empty();
     }
 
     /**

@@ -4,6 +4,8 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 
 /**
  * Values in columns of equal length: an as-found table, a string of cells, a parameter sheet, a run of several
@@ -21,16 +23,15 @@ public record TableCapture(List<Column> columns, List<Marker> markers) implement
         columns = List.copyOf(columns);
         markers = List.copyOf(markers);
         if (columns.isEmpty()) {
-            throw new IllegalArgumentException("The table has no columns.");
+            throw new Refused(Sentence.of("reading.noColumns"));
         }
         Set<String> names = new HashSet<>();
         for (Column column : columns) {
             if (!names.add(column.name())) {
-                throw new IllegalArgumentException(
-                        "Two columns of the table are called \"%s\".".formatted(column.name()));
+                throw new Refused(Sentence.of("reading.columnTwice", "column", column.name()));
             }
             if (column.size() != columns.get(0).size()) {
-                throw new IllegalArgumentException("The table's columns are not of the same length.");
+                throw new Refused(Sentence.of("reading.columnLengths"));
             }
         }
         columns.stream().filter(column -> column.name().equals(TIME)).forEach(TableCapture::requireInOrder);
@@ -79,12 +80,12 @@ public record TableCapture(List<Column> columns, List<Marker> markers) implement
 
     private static void requireInOrder(Column time) {
         if (!(time instanceof Numbers numbers)) {
-            throw new IllegalArgumentException("The run's times are not numbers.");
+            throw new Refused(Sentence.of("reading.timesNotNumbers"));
         }
         for (int i = 0; i < numbers.values().length; i++) {
             // Two rows may share a time: a logger that counts whole seconds writes so.
             if (!Double.isFinite(numbers.values()[i]) || (i > 0 && numbers.values()[i] < numbers.values()[i - 1])) {
-                throw new IllegalArgumentException("The run's times go back at row %d.".formatted(i + 1));
+                throw new Refused(Sentence.of("reading.timesGoBack", "row", i + 1));
             }
         }
     }

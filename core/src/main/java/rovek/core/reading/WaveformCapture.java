@@ -4,6 +4,8 @@ import java.util.Objects;
 import java.util.OptionalDouble;
 import rovek.core.unit.UnitCatalogue;
 import rovek.core.unit.UnitOfMeasure;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 
 /**
  * Evenly sampled values of one sensor.
@@ -31,7 +33,7 @@ public record WaveformCapture(
         require(samples.length, rateHz, unit, sensitivityMvPerG);
         for (double sample : samples) {
             if (!Double.isFinite(sample)) {
-                throw new IllegalArgumentException("The waveform holds a value that is not a number.");
+                throw new Refused(Sentence.of("reading.waveformNotNumbers"));
             }
         }
     }
@@ -39,22 +41,21 @@ public record WaveformCapture(
     /**
      * What every waveform must be, however its samples are stored.
      *
-     * @throws IllegalArgumentException with a sentence, where it is not
+     * @throws Refused with a sentence, where it is not
      */
     public static void require(int samples, double rateHz, UnitOfMeasure unit, OptionalDouble sensitivityMvPerG) {
         if (samples == 0) {
-            throw new IllegalArgumentException("The waveform holds no samples.");
+            throw new Refused(Sentence.of("reading.waveformEmpty"));
         }
         if (!(rateHz > 0) || Double.isInfinite(rateHz)) {
-            throw new IllegalArgumentException("The sampling rate must be above 0 Hz, not " + rateHz + ".");
+            throw new Refused(Sentence.of("reading.rateNotAbove0", "rate", rateHz));
         }
         boolean volts = unit.isComparableTo(UnitCatalogue.VOLT);
         if (!volts && !unit.isComparableTo(UnitCatalogue.METRE_PER_SQUARE_SECOND)) {
-            throw new IllegalArgumentException(
-                    "A vibration waveform is in volts or an acceleration, not " + unit + ".");
+            throw new Refused(Sentence.of("reading.waveformUnit", "unit", unit.symbol()));
         }
         if (volts && !(sensitivityMvPerG.orElse(0) > 0 && Double.isFinite(sensitivityMvPerG.getAsDouble()))) {
-            throw new IllegalArgumentException("A waveform in volts needs the sensor's sensitivity in mV/g.");
+            throw new Refused(Sentence.of("reading.noSensitivity"));
         }
     }
 

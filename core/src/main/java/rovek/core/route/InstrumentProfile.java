@@ -2,6 +2,7 @@ package rovek.core.route;
 
 import java.util.Map;
 import java.util.Set;
+import rovek.core.wording.Sentence;
 
 /**
  * What an instrument can do, as it says itself.
@@ -15,7 +16,7 @@ import java.util.Set;
 public record InstrumentProfile(
         Set<String> techniques,
         Set<String> options,
-        Map<String, String> sensorsOut,
+        Map<String, Sentence> sensorsOut,
         long freeBytes,
         long capacityBytes) {
 

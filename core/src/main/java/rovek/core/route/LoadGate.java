@@ -11,6 +11,7 @@ import java.util.OptionalInt;
 import java.util.Set;
 import java.util.stream.Collectors;
 import rovek.core.reading.ClockCorrection;
+import rovek.core.wording.Sentence;
 
 /**
  * What is looked at before anything is loaded onto an instrument: afterwards it is in the plant, and too late.
@@ -47,7 +48,7 @@ public record LoadGate(List<GateItem> items) {
      * @param found as it is now, in a few words
      * @param meaning what follows from it, in a sentence or two; may be blank
      */
-    public record GateItem(Kind kind, State state, String found, String meaning) {}
+    public record GateItem(Kind kind, State state, Sentence found, Sentence meaning) {}
 
     /**
      * What was found.
@@ -64,7 +65,7 @@ public record LoadGate(List<GateItem> items) {
      * @param memoryNeeded bytes that will be measured; 0 where that is not known
      */
     public record Found(
-            List<String> obstacles,
+            List<Sentence> obstacles,
             Optional<Duration> clockAhead,
             boolean holdsUnread,
             OptionalInt batteryPercent,
@@ -90,7 +91,8 @@ public record LoadGate(List<GateItem> items) {
     public static LoadGate of(Found found) {
         List<GateItem> items = new ArrayList<>();
         if (!found.obstacles().isEmpty()) {
-            items.add(new GateItem(Kind.FIT, State.STOP, "it does not fit", String.join(" ", found.obstacles())));
+            items.add(new GateItem(
+                    Kind.FIT, State.STOP, Sentence.of("route.gateFit"), Sentence.joined(found.obstacles())));
         }
         items.add(clock(found));
         items.add(battery(found));
@@ -102,8 +104,13 @@ public record LoadGate(List<GateItem> items) {
             items.add(new GateItem(
                     Kind.MEMORY,
                     State.READY,
-                    "enough",
-                    "%s needed, %s free.".formatted(megabytes(found.memoryNeeded()), megabytes(found.memoryFree()))));
+                    Sentence.of("route.gateEnough"),
+                    Sentence.of(
+                            "route.gateMemory",
+                            "needed",
+                            found.memoryNeeded() / 1e6,
+                            "free",
+                            found.memoryFree() / 1e6)));
         }
         items.sort((one, other) -> one.state().compareTo(other.state()));
         return new LoadGate(items);
@@ -112,25 +119,27 @@ public record LoadGate(List<GateItem> items) {
     private static GateItem clock(Found found) {
         if (found.clockAhead().isEmpty()) {
             return new GateItem(
-                    Kind.CLOCK, State.NOTE, "not available", "Compare it with yours before the first reading.");
+                    Kind.CLOCK, State.NOTE, Sentence.of("route.gateNoClock"), Sentence.of("route.gateCompareClock"));
         }
         ClockCorrection difference = new ClockCorrection(found.clockAhead().get());
         if (!difference.isNeeded()) {
-            return new GateItem(Kind.CLOCK, State.READY, "correct", "");
+            return new GateItem(Kind.CLOCK, State.READY, Sentence.of("route.gateClockRight"), Sentence.NONE);
         }
         boolean isFast = !found.clockAhead().get().isNegative();
-        String span = span(found.clockAhead().get().abs());
-        String meaning = "Readings would be dated %s too %s.%s%s"
-                .formatted(
-                        span,
-                        isFast ? "late" : "early",
-                        isWholeZone(found.clockAhead().get().abs())
-                                ? " Exactly that much is probably another time zone."
-                                : "",
-                        found.holdsUnread()
-                                ? " It holds readings that are not stored yet: they are read back first, and their times corrected."
-                                : "");
-        return new GateItem(Kind.CLOCK, State.RESOLVE, span + (isFast ? " fast" : " slow"), meaning);
+        Sentence span = span(found.clockAhead().get().abs());
+        List<Sentence> meaning = new ArrayList<>();
+        meaning.add(Sentence.of(isFast ? "route.gateTooLate" : "route.gateTooEarly", "span", span));
+        if (isWholeZone(found.clockAhead().get().abs())) {
+            meaning.add(Sentence.of("route.gateZone"));
+        }
+        if (found.holdsUnread()) {
+            meaning.add(Sentence.of("route.gateUnread"));
+        }
+        return new GateItem(
+                Kind.CLOCK,
+                State.RESOLVE,
+                Sentence.of(isFast ? "route.gateFast" : "route.gateSlow", "span", span),
+                Sentence.joined(meaning));
     }
 
     private static boolean isWholeZone(Duration size) {
@@ -142,17 +151,19 @@ public record LoadGate(List<GateItem> items) {
 
     private static GateItem battery(Found found) {
         if (found.batteryPercent().isEmpty()) {
-            return new GateItem(Kind.BATTERY, State.NOTE, "not reported", "");
+            return new GateItem(Kind.BATTERY, State.NOTE, Sentence.of("route.gateNoBattery"), Sentence.NONE);
         }
         int percent = found.batteryPercent().getAsInt();
+        Sentence charge = Sentence.of("route.gatePercent", "percent", percent);
         if (percent >= LOW_BATTERY_PERCENT) {
-            return new GateItem(Kind.BATTERY, State.READY, percent + " %", "");
+            return new GateItem(Kind.BATTERY, State.READY, charge, Sentence.NONE);
         }
-        String work = found.minutes() > 0
-                ? "The walk takes about %d min. ".formatted(Math.max(1, Math.round(found.minutes())))
-                : "";
-        return new GateItem(
-                Kind.BATTERY, State.DECIDE, percent + " %", work + "Charge it first, or take a spare battery along.");
+        List<Sentence> meaning = new ArrayList<>();
+        if (found.minutes() > 0) {
+            meaning.add(Sentence.of("route.gateWalk", "minutes", Math.max(1, Math.round(found.minutes()))));
+        }
+        meaning.add(Sentence.of("route.gateCharge"));
+        return new GateItem(Kind.BATTERY, State.DECIDE, charge, Sentence.joined(meaning));
     }
 
     private static GateItem calibration(Found found) {
@@ -160,26 +171,24 @@ public record LoadGate(List<GateItem> items) {
             return new GateItem(
                     Kind.CALIBRATION,
                     State.NOTE,
-                    "not known",
-                    "A report needs it: enter the calibration of the instrument.");
+                    Sentence.of("route.gateNoCalibration"),
+                    Sentence.of("route.gateEnterCalibration"));
         }
         LocalDate until = found.calibratedUntil().get();
         long days = ChronoUnit.DAYS.between(found.today(), until);
         if (days < 0) {
-            String meaning = found.refusesOverdue()
-                    ? "What is measured with it cannot be certified."
-                    : "That will stand on every report of what is measured with it.";
-            return new GateItem(Kind.CALIBRATION, State.DECIDE, "ran out on " + until, meaning);
+            Sentence meaning =
+                    found.refusesOverdue() ? Sentence.of("route.gateNotCertified") : Sentence.of("route.gateOnReports");
+            return new GateItem(Kind.CALIBRATION, State.DECIDE, Sentence.of("route.gateRanOut", "day", until), meaning);
         }
         return days <= DUE_SOON_DAYS
                 ? new GateItem(
                         Kind.CALIBRATION,
                         State.NOTE,
-                        "due on " + until,
-                        days == 0
-                                ? "It covers today, not tomorrow."
-                                : "It covers today; %d %s left.".formatted(days, days == 1 ? "day is" : "days are"))
-                : new GateItem(Kind.CALIBRATION, State.READY, "to " + until, "");
+                        Sentence.of("route.gateDue", "day", until),
+                        days == 0 ? Sentence.of("route.gateToday") : Sentence.of("route.gateDaysLeft", "days", days))
+                : new GateItem(
+                        Kind.CALIBRATION, State.READY, Sentence.of("route.gateUntil", "day", until), Sentence.NONE);
     }
 
     private static GateItem byHand(Found found) {
@@ -188,25 +197,24 @@ public record LoadGate(List<GateItem> items) {
         return new GateItem(
                 Kind.BY_HAND,
                 State.NOTE,
-                "%d of %d stops by hand".formatted(found.byHand().size(), found.stops()),
-                named + (more > 0 ? " and %d more".formatted(more) : "")
-                        + ": not on the instrument. Enter them under Visits.");
+                Sentence.of("route.gateByHand", "byHand", found.byHand().size(), "stops", found.stops()),
+                more > 0
+                        ? Sentence.of("route.gateEnterMore", "places", named, "more", more)
+                        : Sentence.of("route.gateEnter", "places", named));
     }
 
-    private static String span(Duration size) {
+    private static Sentence span(Duration size) {
         if (size.toMinutes() < 2) {
-            return size.toSeconds() + " s";
+            return Sentence.plain(size.toSeconds() + " s");
         }
         Duration minutes = Duration.ofMinutes(Math.round(size.toSeconds() / 60.0));
-        return minutes.toDays() >= 2
-                ? minutes.toDays() + " days"
-                : minutes.toHours() > 0
+        if (minutes.toDays() >= 2) {
+            return Sentence.of("route.days", "days", minutes.toDays());
+        }
+        return Sentence.plain(
+                minutes.toHours() > 0
                         ? "%d h %d min".formatted(minutes.toHours(), minutes.toMinutesPart())
-                        : minutes.toMinutes() + " min";
-    }
-
-    private static String megabytes(long bytes) {
-        return String.format(Locale.ROOT, "%.1f MB", bytes / 1e6);
+                        : minutes.toMinutes() + " min");
     }
 
     /**
@@ -214,19 +222,18 @@ public record LoadGate(List<GateItem> items) {
      *
      * @param accepted what somebody has seen and loads over
      */
-    public Optional<String> refusal(Set<Kind> accepted) {
-        String open = items.stream()
+    public Optional<Sentence> refusal(Set<Kind> accepted) {
+        List<Sentence> open = items.stream()
                 .filter(item -> item.state() == State.STOP
                         || (item.state().compareTo(State.NOTE) < 0 && !accepted.contains(item.kind())))
                 .map(item -> item.state() == State.STOP
                         ? item.meaning()
-                        : "%s: %s.".formatted(name(item.kind()), item.found()))
-                .collect(Collectors.joining(" "));
-        return open.isEmpty() ? Optional.empty() : Optional.of(open);
+                        : Sentence.of("route.gateOpen", "what", called(item.kind()), "found", item.found()))
+                .toList();
+        return open.isEmpty() ? Optional.empty() : Optional.of(Sentence.joined(open));
     }
 
-    private static String name(Kind kind) {
-        String name = kind.name().toLowerCase(Locale.ROOT).replace('_', ' ');
-        return Character.toUpperCase(name.charAt(0)) + name.substring(1);
+    private static Sentence called(Kind kind) {
+        return Sentence.of("route.gateKind", "kind", kind.name().toLowerCase(Locale.ROOT));
     }
 }

@@ -6,6 +6,8 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import rovek.core.technique.Technique;
+import rovek.core.wording.Sentence;
 
 /** Why an instrument cannot measure some stops of a route, each reason once however many points it holds for. */
 final class Obstacles {
@@ -14,12 +16,12 @@ final class Obstacles {
     private final Map<Reason, Set<String>> places = new LinkedHashMap<>();
 
     /**
-     * A reason, as the two ends of a sentence about the points.
+     * A reason.
      *
-     * @param before what comes before the points
-     * @param one what comes behind a single point, likewise {@code many} behind several
+     * @param key of its sentence about some points
+     * @param values of that sentence but for the points
      */
-    private record Reason(String before, String one, String many) {}
+    private record Reason(String key, Map<String, Object> values) {}
 
     private static List<Reason> reasons(PlannedStop stop, InstrumentProfile instrument) {
         List<Reason> reasons = new ArrayList<>();
@@ -27,16 +29,15 @@ final class Obstacles {
             return reasons;
         }
         if (!instrument.techniques().contains(stop.technique())) {
-            reasons.add(new Reason("It does not measure %s, which ".formatted(stop.technique()), " needs.", " need."));
+            reasons.add(new Reason("route.lacksTechnique", Map.of("technique", Technique.called(stop.technique()))));
         }
-        String sensorOut = instrument.sensorsOut().get(stop.sensor());
+        Sentence sensorOut = instrument.sensorsOut().get(stop.sensor());
         if (sensorOut != null) {
-            String with = " measured with sensor %s, which %s.".formatted(stop.sensor(), sensorOut);
-            reasons.add(new Reason("", " is" + with, " are" + with));
+            reasons.add(new Reason("route.sensorOut", Map.of("sensor", stop.sensor(), "why", sensorOut)));
         }
         for (String option : stop.demand().options()) {
             if (!instrument.options().contains(option)) {
-                reasons.add(new Reason("It lacks the option %s, which ".formatted(option), " needs.", " need."));
+                reasons.add(new Reason("route.lacksOption", Map.of("option", option)));
             }
         }
         return reasons;
@@ -53,16 +54,16 @@ final class Obstacles {
                         .add(stop.place()));
     }
 
-    List<String> sentences() {
+    List<Sentence> sentences() {
         return places.entrySet().stream()
                 .map(entry -> sentence(entry.getKey(), entry.getValue()))
                 .toList();
     }
 
-    private static String sentence(Reason reason, Set<String> where) {
-        String first = where.iterator().next();
-        return where.size() == 1
-                ? reason.before() + first + reason.one()
-                : reason.before() + "%d points (%s and others)".formatted(where.size(), first) + reason.many();
+    private static Sentence sentence(Reason reason, Set<String> where) {
+        Map<String, Object> values = new LinkedHashMap<>(reason.values());
+        values.put("points", where.size());
+        values.put("place", where.iterator().next());
+        return new Sentence(reason.key(), values);
     }
 }

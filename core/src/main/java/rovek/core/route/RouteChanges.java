@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
+import rovek.core.wording.Sentence;
 
 /**
  * How a route differs from how it was when it was loaded.
@@ -43,20 +44,20 @@ public record RouteChanges(int added, int gone, int otherwise, boolean reordered
     }
 
     /** In a few words; blank where nothing changed. */
-    public String sentence() {
-        List<String> parts = new ArrayList<>();
-        add(parts, added, "stop came", "stops came");
-        add(parts, gone, "went", "went");
-        add(parts, otherwise, "is measured otherwise", "are measured otherwise");
+    public Sentence sentence() {
+        List<Sentence> parts = new ArrayList<>();
+        add(parts, added, "route.added");
+        add(parts, gone, "route.removed");
+        add(parts, otherwise, "route.otherwise");
         if (reordered) {
-            parts.add("the order is another");
+            parts.add(Sentence.of("route.reordered"));
         }
-        return String.join(", ", parts);
+        return Sentence.listed(parts);
     }
 
-    private static void add(List<String> parts, int count, String one, String many) {
+    private static void add(List<Sentence> parts, int count, String key) {
         if (count > 0) {
-            parts.add(count + " " + (count == 1 ? one : many));
+            parts.add(Sentence.of(key, "stops", count));
         }
     }
 }

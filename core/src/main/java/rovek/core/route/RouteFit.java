@@ -2,8 +2,8 @@ package rovek.core.route;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.stream.IntStream;
+import rovek.core.wording.Sentence;
 
 /**
  * Whether an instrument can take a route.
@@ -16,7 +16,7 @@ import java.util.stream.IntStream;
  * @param first indexes of the stops it takes in a first load, in walking order: all where it fits whole, none where it
  *     can measure none of them
  */
-public record RouteFit(Outcome outcome, List<String> reasons, List<Integer> first) {
+public record RouteFit(Outcome outcome, List<Sentence> reasons, List<Integer> first) {
 
     /** What an instrument can do with a route. */
     public enum Outcome {
@@ -36,7 +36,7 @@ public record RouteFit(Outcome outcome, List<String> reasons, List<Integer> firs
      */
     public static RouteFit of(List<PlannedStop> stops, InstrumentProfile instrument) {
         if (stops.isEmpty()) {
-            return new RouteFit(Outcome.CANNOT, List.of("The route has no stops yet."), List.of());
+            return new RouteFit(Outcome.CANNOT, List.of(Sentence.of("route.noStops")), List.of());
         }
         Obstacles obstacles = new Obstacles();
         List<Integer> wanted = IntStream.range(0, stops.size())
@@ -44,10 +44,7 @@ public record RouteFit(Outcome outcome, List<String> reasons, List<Integer> firs
                 .boxed()
                 .toList();
         if (wanted.isEmpty()) {
-            return new RouteFit(
-                    Outcome.CANNOT,
-                    List.of("Every stop is written down by hand: there is nothing to load."),
-                    List.of());
+            return new RouteFit(Outcome.CANNOT, List.of(Sentence.of("route.allByHand")), List.of());
         }
         List<Integer> measurable = new ArrayList<>();
         for (int i : wanted) {
@@ -56,11 +53,10 @@ public record RouteFit(Outcome outcome, List<String> reasons, List<Integer> firs
                 measurable.add(i);
             }
         }
-        List<String> lacking = new ArrayList<>(obstacles.sentences());
+        List<Sentence> lacking = new ArrayList<>(obstacles.sentences());
         long needed = RouteNeeds.of(wanted.stream().map(stops::get).toList()).memoryBytes();
         if (needed > instrument.freeBytes()) {
-            lacking.add("It has %s free and the route fills %s: read back and clear first, or split the route."
-                    .formatted(megabytes(instrument.freeBytes()), megabytes(needed)));
+            lacking.add(Sentence.of("route.memoryShort", "free", instrument.freeBytes() / 1e6, "needed", needed / 1e6));
         }
         if (lacking.isEmpty()) {
             return new RouteFit(Outcome.WHOLE, List.of(), measurable);
@@ -92,9 +88,5 @@ public record RouteFit(Outcome outcome, List<String> reasons, List<Integer> firs
             mostWholeAssets = endsWithAnAsset ? count : mostWholeAssets;
         }
         return measurable.subList(0, mostWholeAssets > 0 ? mostWholeAssets : most);
-    }
-
-    private static String megabytes(long bytes) {
-        return String.format(Locale.ROOT, "%.1f MB", bytes / 1e6);
     }
 }

@@ -5,6 +5,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
+import rovek.core.wording.Sentence;
 
 /**
  * One route shared between two instruments, so that two people, or one with both, walk it. An asset is not torn apart
@@ -15,7 +16,7 @@ import java.util.TreeSet;
  * @param left those that neither can measure, or that neither has room for
  * @param reasons why some are left, each a sentence
  */
-public record RouteShare(List<Integer> first, List<Integer> second, List<Integer> left, List<String> reasons) {
+public record RouteShare(List<Integer> first, List<Integer> second, List<Integer> left, List<Sentence> reasons) {
 
     public RouteShare {
         first = List.copyOf(first);
@@ -105,9 +106,9 @@ public record RouteShare(List<Integer> first, List<Integer> second, List<Integer
         }
 
         private RouteShare outcome() {
-            List<String> reasons = new ArrayList<>(obstacles.sentences());
+            List<Sentence> reasons = new ArrayList<>(obstacles.sentences());
             if (!withoutRoom.isEmpty()) {
-                reasons.add("There is no room left for %s.".formatted(String.join(", ", withoutRoom)));
+                reasons.add(Sentence.of("route.noRoom", "places", String.join(", ", withoutRoom)));
             }
             return new RouteShare(List.copyOf(first), List.copyOf(second), List.copyOf(left), reasons);
         }

@@ -3,12 +3,12 @@ package rovek.core.setup;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.OptionalLong;
 import java.util.Set;
 import rovek.core.entry.Entry;
 import rovek.core.technique.SettingDefinition;
+import rovek.core.wording.Sentence;
 
 /** How a data logger records a run: which channels, how often, from when to when. */
 public final class LoggerSetup implements SetupForm {
@@ -28,7 +28,7 @@ public final class LoggerSetup implements SetupForm {
     private static final Entry ANY_NUMBER = new Entry.Number(-1e9, 1e9);
     private static final Entry DIRECTION = new Entry.Choice(List.of("above", "below"));
 
-    private static final List<SetupField> FIELDS = List.of(
+    private static final List<SetupField> GENERAL_FIELDS = List.of(
             SetupField.always(
                     new SettingDefinition("intervalSeconds", "Interval", "s", "10", new Entry.Number(0.1, 86_400))),
             SetupField.always(new SettingDefinition(
@@ -102,7 +102,7 @@ public final class LoggerSetup implements SetupForm {
 
     @Override
     public List<SetupField> fields() {
-        return FIELDS;
+        return GENERAL_FIELDS;
     }
 
     @Override
@@ -130,8 +130,7 @@ public final class LoggerSetup implements SetupForm {
                             == Double.parseDouble(SetupContent.value(row, "high"))) {
                 faults.add(new SetupFault(
                         "rows.%d.high".formatted(i),
-                        "Channel %d: both ends of its range mean %s."
-                                .formatted(i + 1, SetupContent.value(row, "low"))));
+                        Sentence.of("setup.emptyRange", "row", i + 1, "value", SetupContent.value(row, "low"))));
             }
         }
         for (String key : List.of("startChannel", "stopChannel")) {
@@ -139,18 +138,17 @@ public final class LoggerSetup implements SetupForm {
             if (channel != null
                     && (Double.parseDouble(channel) % 1 != 0
                             || Double.parseDouble(channel) > content.rows().size())) {
-                faults.add(new SetupFault(key, "There is no channel %s.".formatted(channel)));
+                faults.add(new SetupFault(key, Sentence.of("setup.noChannel", "channel", channel)));
             }
         }
         String samples = content.values().get("stopAfterSamples");
         if (samples != null && Double.parseDouble(samples) % 1 != 0) {
-            faults.add(new SetupFault("stopAfterSamples", "A number of samples is whole, not %s.".formatted(samples)));
+            faults.add(new SetupFault("stopAfterSamples", Sentence.of("setup.wholeSamples", "samples", samples)));
         }
         if (content.values().containsKey("stopAfterMinutes") && seconds(content) < interval(content)) {
             faults.add(new SetupFault(
                     "stopAfterMinutes",
-                    "It would stop before the second sample: the interval is %s s."
-                            .formatted(content.value("intervalSeconds"))));
+                    Sentence.of("setup.stopsAtOnce", "interval", content.value("intervalSeconds"))));
         }
         return faults;
     }
@@ -177,17 +175,35 @@ public final class LoggerSetup implements SetupForm {
         SetupContent content = completed(given);
         int channels = content.rows().size();
         OptionalLong samples = samples(content);
-        String what = "%d %s every %s s"
-                .formatted(channels, channels == 1 ? "channel" : "channels", content.value("intervalSeconds"));
+        String interval = content.value("intervalSeconds");
         if (samples.isEmpty()) {
-            return new SetupNeeds("run", OptionalLong.empty(), what + ", stops " + content.value("stop"));
+            return new SetupNeeds(
+                    "run",
+                    OptionalLong.empty(),
+                    Sentence.of(
+                            "setup.runWithoutEnd",
+                            "channels",
+                            channels,
+                            "interval",
+                            interval,
+                            "stop",
+                            Entry.option(content.value("stop"))));
         }
         long bytes = BYTES_A_RUN + samples.getAsLong() * (BYTES_A_TIME + (long) BYTES_A_VALUE * channels);
         Duration length = Duration.ofMillis(Math.round(1000 * interval(content) * (samples.getAsLong() - 1)));
         return new SetupNeeds(
                 "run",
                 OptionalLong.of(bytes),
-                String.format(Locale.ROOT, "%s, %,d samples in %s", what, samples.getAsLong(), spoken(length)));
+                Sentence.of(
+                        "setup.runOf",
+                        "channels",
+                        channels,
+                        "interval",
+                        interval,
+                        "samples",
+                        samples.getAsLong(),
+                        "length",
+                        spoken(length)));
     }
 
     /** The two largest units, the smaller one left out where it is nothing. */

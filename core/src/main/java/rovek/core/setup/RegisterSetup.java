@@ -15,6 +15,7 @@ import rovek.core.live.Register;
 import rovek.core.live.RegisterNumbering;
 import rovek.core.live.Worded;
 import rovek.core.technique.SettingDefinition;
+import rovek.core.wording.Sentence;
 
 /**
  * Where a Modbus TCP device answers, and which of its registers hold what. Nothing is loaded: Rovek itself reads by it.
@@ -30,7 +31,7 @@ public final class RegisterSetup implements SetupForm {
     private static final String LOW_WORD_FIRST = "low word first";
     private static final String LOW_BYTE_FIRST = "low byte first";
 
-    private static final List<SetupField> FIELDS = List.of(
+    private static final List<SetupField> GENERAL_FIELDS = List.of(
             SetupField.always(new SettingDefinition("host", "Address", "", "", new Entry.Text(120))),
             SetupField.always(new SettingDefinition("port", "Port", "", "502", new Entry.Number(1, 65_535))),
             SetupField.always(new SettingDefinition("unit", "Unit", "", "1", new Entry.Number(0, 255))),
@@ -149,7 +150,7 @@ public final class RegisterSetup implements SetupForm {
 
     @Override
     public List<SetupField> fields() {
-        return FIELDS;
+        return GENERAL_FIELDS;
     }
 
     @Override
@@ -171,11 +172,11 @@ public final class RegisterSetup implements SetupForm {
     public List<SetupFault> contradictions(SetupContent content) {
         List<SetupFault> faults = new ArrayList<>(RowNames.faults(content));
         if (content.value("host").isBlank()) {
-            faults.add(new SetupFault("host", "Say at which address the device answers."));
+            faults.add(new SetupFault("host", Sentence.of("setup.noHost")));
         }
         for (String key : List.of("port", "unit")) {
             if (Double.parseDouble(content.value(key)) % 1 != 0) {
-                faults.add(new SetupFault(key, "A %s is a whole number.".formatted(key)));
+                faults.add(new SetupFault(key, Sentence.of("setup.wholeNumber", "name", called(key))));
             }
         }
         RegisterNumbering numbering = Worded.of(RegisterNumbering.class, content.value("numbering"));
@@ -183,6 +184,15 @@ public final class RegisterSetup implements SetupForm {
             rowFaults(numbering, content.rows().get(i), i, faults);
         }
         return faults;
+    }
+
+    private static Sentence called(String key) {
+        return GENERAL_FIELDS.stream()
+                .map(SetupField::definition)
+                .filter(field -> field.key().equals(key))
+                .map(field -> field.called(SetupForm.FIELDS))
+                .findFirst()
+                .orElseThrow();
     }
 
     private static void rowFaults(
@@ -193,21 +203,18 @@ public final class RegisterSetup implements SetupForm {
         OptionalInt address = number % 1 == 0 ? numbering.address(table, (int) number) : OptionalInt.empty();
         if (address.isEmpty() || address.getAsInt() + registers - 1 > LAST_ADDRESS) {
             faults.add(new SetupFault(
-                    "rows.%d.address".formatted(i), "Channel %d: there is no such %s.".formatted(i + 1, table.word())));
+                    "rows.%d.address".formatted(i),
+                    Sentence.of("setup.noRegister", "row", i + 1, "table", Entry.option(table.word()))));
         }
         if (row.containsKey("bit") && Double.parseDouble(SetupContent.value(row, "bit")) % 1 != 0) {
-            faults.add(new SetupFault(
-                    "rows.%d.bit".formatted(i), "Channel %d: a bit's number is whole.".formatted(i + 1)));
+            faults.add(new SetupFault("rows.%d.bit".formatted(i), Sentence.of("setup.wholeBit", "row", i + 1)));
         }
         if (!SetupContent.value(row, "noValue").isBlank()
                 && NoValue.parse(SetupContent.value(row, "noValue")).isEmpty()) {
-            faults.add(new SetupFault(
-                    "rows.%d.noValue".formatted(i),
-                    "Channel %d: no value is a number before it is scaled, or bits such as 0x8000.".formatted(i + 1)));
+            faults.add(new SetupFault("rows.%d.noValue".formatted(i), Sentence.of("setup.noValueForm", "row", i + 1)));
         }
         if (Double.parseDouble(SetupContent.value(row, "scale")) == 0) {
-            faults.add(new SetupFault(
-                    "rows.%d.scale".formatted(i), "Channel %d: times 0 everything is nothing.".formatted(i + 1)));
+            faults.add(new SetupFault("rows.%d.scale".formatted(i), Sentence.of("setup.scaleZero", "row", i + 1)));
         }
     }
 
@@ -218,12 +225,14 @@ public final class RegisterSetup implements SetupForm {
         return new SetupNeeds(
                 ID,
                 OptionalLong.empty(),
-                "%d %s read live from %s port %s"
-                        .formatted(
-                                channels,
-                                channels == 1 ? "channel" : "channels",
-                                content.value("host"),
-                                content.value("port")));
+                Sentence.of(
+                        "setup.readLive",
+                        "channels",
+                        channels,
+                        "host",
+                        content.value("host"),
+                        "port",
+                        content.value("port")));
     }
 
     @Override

@@ -4,9 +4,15 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import rovek.core.entry.Entry;
+import rovek.core.wording.Sentence;
 
 /** A kind of set-up: what it asks for, and what is wrong with what was answered. An implementation is immutable. */
 public interface SetupForm {
+
+    /** What the fields are called among all set-ups', see {@link rovek.core.technique.SettingDefinition#called}. */
+    String FIELDS = "field:";
 
     /** As stored and as an instrument names it, e.g. {@code logger}. */
     String id();
@@ -58,31 +64,28 @@ public interface SetupForm {
     default List<SetupFault> faults(SetupContent given) {
         SetupContent content = completed(given);
         List<SetupFault> faults = new ArrayList<>();
-        fields().forEach(field -> check(field, content.values(), field.key(), "", faults));
+        fields().forEach(field -> check(field, content.values(), field.key(), Optional.empty(), faults));
         for (int i = 0; i < content.rows().size(); i++) {
             for (SetupField field : rowFields()) {
-                check(
-                        field,
-                        content.rows().get(i),
-                        "rows.%d.%s".formatted(i, field.key()),
-                        "%s %d: ".formatted(rowName(), i + 1),
-                        faults);
+                check(field, content.rows().get(i), "rows.%d.%s".formatted(i, field.key()), Optional.of(i + 1), faults);
             }
         }
         if (content.rows().isEmpty() || content.rows().size() > mostRows()) {
             faults.add(new SetupFault(
-                    "rows",
-                    "There are 1 to %d %ss.".formatted(mostRows(), rowName().toLowerCase(java.util.Locale.ROOT))));
+                    "rows", Sentence.of("setup.rows", "most", mostRows(), "row", Entry.option(rowName()))));
         }
         return faults.isEmpty() ? contradictions(content) : faults;
     }
 
-    private static void check(
-            SetupField field, Map<String, String> values, String key, String where, List<SetupFault> faults) {
+    private void check(
+            SetupField field, Map<String, String> values, String key, Optional<Integer> row, List<SetupFault> faults) {
         if (values.containsKey(field.key())) {
             field.definition()
-                    .fault(values.get(field.key()))
-                    .ifPresent(reason -> faults.add(new SetupFault(key, where + reason)));
+                    .fault(FIELDS, values.get(field.key()))
+                    .map(why -> row.map(number -> Sentence.of(
+                                    "setup.inRow", "row", Entry.option(rowName()), "number", number, "why", why))
+                            .orElse(why))
+                    .ifPresent(reason -> faults.add(new SetupFault(key, reason)));
         }
     }
 }

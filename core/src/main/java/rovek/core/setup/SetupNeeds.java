@@ -1,6 +1,7 @@
 package rovek.core.setup;
 
 import java.util.OptionalLong;
+import rovek.core.wording.Sentence;
 
 /**
  * What a set-up asks of an instrument.
@@ -9,4 +10,4 @@ import java.util.OptionalLong;
  * @param memoryBytes what will be written; empty where it goes on until it is stopped
  * @param sentence what will happen, in a few words
  */
-public record SetupNeeds(String technique, OptionalLong memoryBytes, String sentence) {}
+public record SetupNeeds(String technique, OptionalLong memoryBytes, Sentence sentence) {}

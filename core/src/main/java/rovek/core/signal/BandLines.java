@@ -1,6 +1,8 @@
 package rovek.core.signal;
 
 import java.util.function.IntToDoubleFunction;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 
 /**
  * Which lines of a windowed spectrum belong to a band. A window spreads a tone over its main lobe: the lobe of a peak
@@ -30,7 +32,7 @@ public record BandLines(int first, int last) {
         int plainFirst = Math.max(1, (int) Math.ceil(low - ON_THE_EDGE));
         int plainLast = Math.min(highest, (int) Math.floor(high + ON_THE_EDGE));
         if (plainLast < plainFirst) {
-            throw new IllegalArgumentException("The record is too short: no line falls into the band.");
+            throw new Refused(Sentence.of("vibration.noLineInBand"));
         }
         Top atLow = top(low, highest, reach, magnitude);
         Top atHigh = top(high, highest, reach, magnitude);

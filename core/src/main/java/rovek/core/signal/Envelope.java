@@ -1,6 +1,8 @@
 package rovek.core.signal;
 
 import java.util.function.IntFunction;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 
 /**
  * The envelope of a signal within a band: the magnitude of its analytic signal, which an impact's ringing swells and
@@ -31,11 +33,10 @@ public record Envelope(double rateHz, double[] values) {
         int first = band.firstLine(stepHz);
         int last = band.lastLine(stepHz);
         if (last > fourier.lastLine()) {
-            throw new IllegalArgumentException(
-                    "The band reaches %s Hz, above half the sampling rate of %s Hz.".formatted(band.highHz(), rateHz));
+            throw new Refused(Sentence.of("vibration.bandBeyondHalf", "high", band.highHz(), "rate", rateHz));
         }
         if (last < first) {
-            throw new IllegalArgumentException("The record is too short: no line falls into the band.");
+            throw new Refused(Sentence.of("vibration.noLineInBand"));
         }
         int points = Math.max(2, Integer.highestOneBit(2 * (last - first + 1) - 1) * 2);
         double[] analytic = new double[2 * points];

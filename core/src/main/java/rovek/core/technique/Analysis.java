@@ -2,7 +2,7 @@ package rovek.core.technique;
 
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Collectors;
+import rovek.core.wording.Sentence;
 
 /** What a technique makes of a capture. */
 public record Analysis(List<Result> results, List<Curve> curves, List<Remark> remarks) {
@@ -26,11 +26,11 @@ public record Analysis(List<Result> results, List<Curve> curves, List<Remark> re
         return results.stream().filter(r -> r.definition().id().equals(id)).findFirst();
     }
 
-    /** Why the reading must not be judged, in one sentence; blank where nothing stands in the way. */
-    public String reasonNotToJudge() {
-        return remarks.stream()
+    /** Why the reading must not be judged; blank where nothing stands in the way. */
+    public Sentence reasonNotToJudge() {
+        return Sentence.joined(remarks.stream()
                 .filter(Remark::preventsJudgement)
                 .map(Remark::sentence)
-                .collect(Collectors.joining(" "));
+                .toList());
     }
 }

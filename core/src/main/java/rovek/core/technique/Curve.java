@@ -2,15 +2,17 @@ package rovek.core.technique;
 
 import java.util.List;
 import rovek.core.unit.UnitOfMeasure;
+import rovek.core.wording.Sentence;
 
 /** Something to draw. The few kinds are all a viewer has to know. */
 public sealed interface Curve {
 
-    String name();
+    /** Among the curves of a capture: of its technique, or the name of a channel. */
+    String id();
 
     /** How it was made, e.g. "Hann, 8 averages"; blank where there is only one way. */
-    default String how() {
-        return "";
+    default Sentence how() {
+        return Sentence.NONE;
     }
 
     /**
@@ -18,7 +20,7 @@ public sealed interface Curve {
      *
      * @param startSeconds of the first value since the record began: a filter may leave out its ends
      */
-    record Series(String name, double startSeconds, double stepSeconds, double[] values, UnitOfMeasure unit)
+    record Series(String id, double startSeconds, double stepSeconds, double[] values, UnitOfMeasure unit)
             implements Curve {}
 
     /**
@@ -28,8 +30,8 @@ public sealed interface Curve {
      * @param bands whose RMS is a result of its own
      */
     record Lines(
-            String name,
-            String how,
+            String id,
+            Sentence how,
             double stepHz,
             double[] values,
             UnitOfMeasure unit,
@@ -53,5 +55,5 @@ public sealed interface Curve {
      * @param unit as the instrument wrote it
      * @param limits between which it should stay
      */
-    record Run(String name, double[] seconds, double[] values, String unit, ChannelLimits limits) implements Curve {}
+    record Run(String id, double[] seconds, double[] values, String unit, ChannelLimits limits) implements Curve {}
 }

@@ -1,20 +1,22 @@
 package rovek.core.technique;
 
 import java.util.List;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 
 /** Settings that a technique cannot work with; carries every fault as a sentence. */
-public final class InvalidSettingsException extends IllegalArgumentException {
+public final class InvalidSettingsException extends Refused {
 
     private static final long serialVersionUID = 1L;
 
-    private final List<String> faults;
+    private final transient List<Sentence> faults;
 
-    public InvalidSettingsException(List<String> faults) {
-        super(String.join(" ", faults));
+    public InvalidSettingsException(List<Sentence> faults) {
+        super(Sentence.joined(faults));
         this.faults = List.copyOf(faults);
     }
 
-    public List<String> faults() {
+    public List<Sentence> faults() {
         return faults;
     }
 }

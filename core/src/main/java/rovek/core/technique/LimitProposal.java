@@ -1,6 +1,7 @@
 package rovek.core.technique;
 
 import java.util.Optional;
+import rovek.core.wording.Sentence;
 
 /**
  * A limit that a standard names for a thing with this nameplate. Never taken by itself: a person takes it.
@@ -10,4 +11,4 @@ import java.util.Optional;
  * @param fail in the result's own unit
  * @param evidence the standard, and what of the nameplate led there
  */
-public record LimitProposal(String resultId, Optional<Double> watch, Optional<Double> fail, String evidence) {}
+public record LimitProposal(String resultId, Optional<Double> watch, Optional<Double> fail, Sentence evidence) {}

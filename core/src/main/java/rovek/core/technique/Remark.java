@@ -1,5 +1,7 @@
 package rovek.core.technique;
 
+import rovek.core.wording.Sentence;
+
 /**
  * Something to know about a reading.
  *
@@ -7,4 +9,4 @@ package rovek.core.technique;
  * @param sentence for people
  * @param preventsJudgement whether the results must not be judged
  */
-public record Remark(String code, String sentence, boolean preventsJudgement) {}
+public record Remark(String code, Sentence sentence, boolean preventsJudgement) {}

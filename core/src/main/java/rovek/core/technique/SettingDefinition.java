@@ -3,6 +3,7 @@ package rovek.core.technique;
 import java.util.Optional;
 import rovek.core.entry.Entry;
 import rovek.core.unit.KnownUnits;
+import rovek.core.wording.Sentence;
 
 /**
  * One setting of a technique.
@@ -15,9 +16,14 @@ import rovek.core.unit.KnownUnits;
  */
 public record SettingDefinition(String key, String name, String unit, String defaultValue, Entry kind) {
 
+    /** @param group whose settings these are, e.g. {@code setting:vibration.} */
+    public Sentence called(String group) {
+        return Sentence.named("names." + group + key, name);
+    }
+
     /** Why a value is refused, as a sentence; empty where it is fine. */
-    public Optional<String> fault(String value) {
-        return kind.fault(name, unit, value);
+    public Optional<Sentence> fault(String group, String value) {
+        return kind.fault(called(group), unit, value);
     }
 
     /** What is kept of something that was typed, see {@link Entry#kept}. */

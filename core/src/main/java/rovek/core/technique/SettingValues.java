@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import rovek.core.wording.Sentence;
 
 /**
  * The values of all settings of a technique, checked; whatever was not given stands at its default.
@@ -17,15 +18,16 @@ public record SettingValues(Map<String, String> values) {
     }
 
     /**
+     * @param group whose settings these are, see {@link SettingDefinition#called}
      * @param given key to value; keys the technique does not know are left out
      * @throws InvalidSettingsException naming every fault at once
      */
-    public static SettingValues of(List<SettingDefinition> definitions, Map<String, String> given) {
+    public static SettingValues of(String group, List<SettingDefinition> definitions, Map<String, String> given) {
         Map<String, String> values = new LinkedHashMap<>();
-        List<String> faults = new ArrayList<>();
+        List<Sentence> faults = new ArrayList<>();
         for (SettingDefinition definition : definitions) {
             String value = given.getOrDefault(definition.key(), definition.defaultValue());
-            definition.fault(value).ifPresent(faults::add);
+            definition.fault(group, value).ifPresent(faults::add);
             values.put(definition.key(), value);
         }
         if (!faults.isEmpty()) {

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import rovek.core.nameplate.Nameplate;
 import rovek.core.reading.Capture;
+import rovek.core.wording.Sentence;
 
 /** A way of measuring: the unit by which Rovek grows. An implementation is immutable and safe for many threads. */
 public interface Technique {
@@ -15,8 +16,18 @@ public interface Technique {
 
     String name();
 
+    /** What a technique is called, by its id: also one that is not known here. */
+    static Sentence called(String id) {
+        return Sentence.named("names.technique:" + id, id);
+    }
+
     /** All settings, in the order they are shown. */
     List<SettingDefinition> settings();
+
+    /** What its settings are called among all techniques', see {@link SettingDefinition#called}. */
+    default String settingGroup() {
+        return "setting:" + id() + ".";
+    }
 
     /** @throws IllegalArgumentException for a setting it does not have */
     default SettingDefinition setting(String key) {
@@ -110,7 +121,7 @@ public interface Technique {
 
     /** Checks given values and fills in defaults. */
     default SettingValues settingsOf(Map<String, String> given) {
-        return SettingValues.of(settings(), given);
+        return SettingValues.of(settingGroup(), settings(), given);
     }
 
     /** Whether two checks set alike may stand at one point: only where what tells them apart is still to be typed. */
@@ -130,7 +141,7 @@ public interface Technique {
      * where they are set. What was set before a method learnt better stays readable, and its readings say what they
      * lack.
      */
-    default List<String> unsuited(SettingValues settings) {
+    default List<Sentence> unsuited(SettingValues settings) {
         return List.of();
     }
 

@@ -1,6 +1,8 @@
 package rovek.core.unit;
 
 import java.util.Objects;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 
 /**
  * A number with its unit.
@@ -12,7 +14,7 @@ public record Amount(double value, UnitOfMeasure unit) {
     public Amount {
         Objects.requireNonNull(unit, "unit");
         if (!Double.isFinite(value)) {
-            throw new IllegalArgumentException("An amount is a finite number, not %s %s.".formatted(value, unit));
+            throw new Refused(Sentence.of("unit.notFinite", "number", value, "unit", unit));
         }
     }
 

@@ -4,6 +4,8 @@ import java.math.BigDecimal;
 import java.math.MathContext;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 
 /**
  * A unit that a company made itself, e.g. 1 hl/h = 100/60 l/min.
@@ -28,15 +30,14 @@ public record OwnUnit(String symbol, UnitOfMeasure base, String factor, String o
     public OwnUnit {
         symbol = symbol.strip();
         if (symbol.length() > LONGEST_SYMBOL || !SYMBOL.matcher(symbol).matches()) {
-            throw new IllegalArgumentException(
-                    "A symbol begins with a letter and has %d characters at most.".formatted(LONGEST_SYMBOL));
+            throw new Refused(Sentence.of("unit.symbol", "most", LONGEST_SYMBOL));
         }
         BigDecimal size = number(factor).abs();
         if (size.compareTo(SMALLEST) < 0 || size.compareTo(LARGEST) > 0) {
-            throw new IllegalArgumentException("The factor is not zero, and between 1e-15 and 1e15 in size.");
+            throw new Refused(Sentence.of("unit.factor"));
         }
         if (number(offset).abs().compareTo(LARGEST) > 0) {
-            throw new IllegalArgumentException("The offset is 1e15 in size at most.");
+            throw new Refused(Sentence.of("unit.offset"));
         }
     }
 
@@ -47,19 +48,18 @@ public record OwnUnit(String symbol, UnitOfMeasure base, String factor, String o
     private static BigDecimal number(String written) {
         Matcher parts = NUMBER.matcher(written.strip());
         if (written.length() > LONGEST_NUMBER || !parts.matches()) {
-            throw new IllegalArgumentException(
-                    "\"%s\" is neither a number nor a fraction such as 100/60.".formatted(written.strip()));
+            throw new Refused(Sentence.of("unit.notAFraction", "written", written.strip()));
         }
         BigDecimal divisor = parts.group(2) == null ? BigDecimal.ONE : plain(parts.group(2));
         if (divisor.signum() == 0) {
-            throw new IllegalArgumentException("A fraction is not of zero.");
+            throw new Refused(Sentence.of("unit.zeroFraction"));
         }
         return plain(parts.group(1)).divide(divisor, MathContext.DECIMAL128);
     }
 
     private static BigDecimal plain(String digits) {
         if (digits.length() > MOST_DIGITS) {
-            throw new IllegalArgumentException("A number has %d digits at most.".formatted(MOST_DIGITS));
+            throw new Refused(Sentence.of("unit.tooManyDigits", "most", MOST_DIGITS));
         }
         return new BigDecimal(digits.replace(',', '.'));
     }

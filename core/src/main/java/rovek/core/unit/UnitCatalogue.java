@@ -16,6 +16,8 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javax.measure.Unit;
 import javax.measure.quantity.Pressure;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 import tech.units.indriya.unit.BaseUnit;
 import tech.units.indriya.unit.UnitDimension;
 import tech.units.indriya.unit.Units;
@@ -208,7 +210,6 @@ public final class UnitCatalogue {
 
     /** @throws IllegalArgumentException when no unit has this symbol */
     public static UnitOfMeasure get(String symbol) {
-        return find(symbol)
-                .orElseThrow(() -> new IllegalArgumentException("No unit is written \"%s\".".formatted(symbol)));
+        return find(symbol).orElseThrow(() -> new Refused(Sentence.of("unit.unknown", "symbol", symbol)));
     }
 }

@@ -4,6 +4,8 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 
 /** A number as a person writes it, with a decimal point or comma, and perhaps its unit behind. */
 public final class WrittenAmount {
@@ -28,20 +30,19 @@ public final class WrittenAmount {
      */
     public static Amount read(String written, UnitOfMeasure usual, KnownUnits units) {
         if (written.length() > LONGEST) {
-            throw new IllegalArgumentException("A number with its unit has at most %d characters.".formatted(LONGEST));
+            throw new Refused(Sentence.of("unit.longAmount", "most", LONGEST));
         }
         Matcher parts = NUMBER_AND_UNIT.matcher(written.strip());
         OptionalDouble number = parts.matches() ? number(parts.group(1)) : OptionalDouble.empty();
         if (number.isEmpty()) {
-            throw new IllegalArgumentException(
+            throw new Refused(
                     written.isBlank()
-                            ? "No number is written down."
-                            : "\"%s\" is no number.".formatted(written.strip()));
+                            ? Sentence.of("unit.noNumber")
+                            : Sentence.of("unit.notANumber", "written", written.strip()));
         }
         String unit = parts.group(2).strip();
         Optional<UnitOfMeasure> known = unit.isEmpty() ? Optional.of(usual) : units.find(unit);
-        UnitOfMeasure named =
-                known.orElseThrow(() -> new IllegalArgumentException("No unit is written \"%s\".".formatted(unit)));
+        UnitOfMeasure named = known.orElseThrow(() -> new Refused(Sentence.of("unit.unknown", "symbol", unit)));
         boolean isDifference = KindOfQuantity.of(usual).equals(Optional.of(KindOfQuantity.TEMPERATURE_DIFFERENCE));
         return new Amount(number.getAsDouble(), isDifference ? step(named) : named);
     }

@@ -4,6 +4,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
+import java.util.regex.Pattern;
 
 /**
  * Something that is said to people: what is said, and with which values; how it is said is in the message files of each
@@ -18,6 +20,8 @@ public record Sentence(String key, Map<String, Object> values) {
     private static final String PLAIN = "base.plain";
 
     private static final String USUAL = "usual";
+
+    private static final Pattern CONTROLS = Pattern.compile("\\p{Cntrl}+");
 
     /** Nothing is said. */
     public static final Sentence NONE = plain("");
@@ -47,6 +51,13 @@ public record Sentence(String key, Map<String, Object> values) {
                 .orElse(NONE);
     }
 
+    /** One after the other with commas between; nothing where there are none. */
+    public static Sentence listed(List<Sentence> sentences) {
+        return sentences.stream()
+                .reduce((one, next) -> of("base.listed", "one", one, "next", next))
+                .orElse(NONE);
+    }
+
     /** The text of what is worded already; empty for what is still to be worded. */
     public Optional<String> text() {
         return key.equals(PLAIN) ? Optional.of(String.valueOf(values.get("text"))) : Optional.empty();
@@ -63,6 +74,32 @@ public record Sentence(String key, Map<String, Object> values) {
     /** What is said where there is no message; empty for what always has one. */
     public Optional<String> usual() {
         return Optional.ofNullable((String) values.get(USUAL));
+    }
+
+    /**
+     * The same with bounds: every text in it is cut off behind so many characters, and is without control characters.
+     * For what outsiders put into it.
+     */
+    public Sentence bounded(int longest) {
+        Map<String, Object> bounded = new LinkedHashMap<>();
+        values.forEach((name, value) -> bounded.put(
+                name,
+                value instanceof Sentence part
+                        ? part.bounded(longest)
+                        : value instanceof String text ? printable(text, longest) : value));
+        return new Sentence(key, bounded);
+    }
+
+    private static String printable(String text, int longest) {
+        String printable = CONTROLS.matcher(text).replaceAll(" ").strip();
+        return printable.length() <= longest ? printable : printable.substring(0, longest - 1) + "…";
+    }
+
+    /** For logs: the text where it is worded already, else the key with its values. */
+    @Override
+    public String toString() {
+        return text().orElseGet(
+                        () -> usual().orElseGet(() -> values.isEmpty() ? key : key + " " + new TreeMap<>(values)));
     }
 
     public boolean isBlank() {

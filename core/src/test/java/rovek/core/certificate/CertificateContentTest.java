@@ -44,7 +44,8 @@ class CertificateContentTest {
                 ZoneOffset.UTC,
                 "T. Tester",
                 Optional.empty(),
-                List.of(new InstrumentStatement("VH-2 no. 30417", Optional.of(DAY.minusYears(1)), calibratedUntil)),
+                List.of(new InstrumentStatement(
+                        Sentence.plain("VH-2 no. 30417"), Optional.of(DAY.minusYears(1)), calibratedUntil)),
                 List.of(),
                 false,
                 List.of(),
@@ -90,8 +91,8 @@ class CertificateContentTest {
 
     @Test
     void aCalibrationAfterTheVisitDoesNotReachBack() {
-        var instrument =
-                new InstrumentStatement("VH-2 no. 30417", Optional.of(DAY.plusDays(1)), Optional.of(DAY.plusYears(1)));
+        var instrument = new InstrumentStatement(
+                Sentence.plain("VH-2 no. 30417"), Optional.of(DAY.plusDays(1)), Optional.of(DAY.plusYears(1)));
         var content = new CertificateContent(
                 "Marrowdale",
                 "Works",

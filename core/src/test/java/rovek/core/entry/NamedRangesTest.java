@@ -7,6 +7,7 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.DoubleRange;
 import rovek.core.entry.NamedRanges.NamedRange;
+import rovek.core.wording.Sentence;
 
 class NamedRangesTest {
 
@@ -14,7 +15,9 @@ class NamedRangesTest {
     private final NamedRanges open = new NamedRanges(3, true, Double.NEGATIVE_INFINITY);
 
     private String fault(NamedRanges ranges, String text) {
-        return ranges.fault("Bands", "Hz", text).orElse("");
+        return ranges.fault(Sentence.plain("Bands"), "Hz", text)
+                .map(Sentence::toString)
+                .orElse("");
     }
 
     @Example
@@ -30,20 +33,20 @@ class NamedRangesTest {
                 .containsExactly(
                         new NamedRange("level 7", 2, Double.POSITIVE_INFINITY),
                         new NamedRange("heat", Double.NEGATIVE_INFINITY, -5));
-        assertThat(fault(open, "level: ..")).contains("lacks both its ends");
-        assertThat(fault(closed, "level: 2..")).contains("lacks an end");
+        assertThat(fault(open, "level: ..")).contains("bothEndsMissing {part=level: ..}");
+        assertThat(fault(closed, "level: 2..")).contains("endMissing {part=level: 2..}");
     }
 
     @Example
     void whatIsWrongIsNamed() {
-        assertThat(fault(closed, "40..60")).contains("no range with a name");
-        assertThat(fault(closed, "a: 60..40")).contains("must rise");
-        assertThat(fault(closed, "a: 5..5")).contains("must rise");
-        assertThat(fault(closed, "a: 1..2; A: 3..4")).contains("twice");
-        assertThat(fault(closed, "a: 1..2; b: 1..2; c: 1..2; d: 1..2")).contains("at most 3 ranges, not 4");
-        assertThat(fault(closed, "a: 1..NaN")).contains("\"NaN\"");
-        assertThat(fault(new NamedRanges(3, false, 0.1), "a: 0..50")).contains("must not begin below 0.1");
-        assertThat(fault(closed, "a: 1,5..2")).contains("\"1,5\"");
+        assertThat(fault(closed, "40..60")).contains("notARange {part=40..60}");
+        assertThat(fault(closed, "a: 60..40")).contains("rangeFalls");
+        assertThat(fault(closed, "a: 5..5")).contains("rangeFalls");
+        assertThat(fault(closed, "a: 1..2; A: 3..4")).contains("rangeTwice {name=A}");
+        assertThat(fault(closed, "a: 1..2; b: 1..2; c: 1..2; d: 1..2")).contains("tooManyRanges {most=3, ranges=4}");
+        assertThat(fault(closed, "a: 1..NaN")).contains("rangeEnd {end=NaN");
+        assertThat(fault(new NamedRanges(3, false, 0.1), "a: 0..50")).contains("rangeTooLow {least=0.1");
+        assertThat(fault(closed, "a: 1,5..2")).contains("rangeEnd {end=1,5");
     }
 
     @Property(tries = 200)

@@ -9,6 +9,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import rovek.core.unit.KnownUnits;
 import rovek.core.unit.OwnUnit;
 import rovek.core.unit.UnitCatalogue;
+import rovek.core.wording.Sentence;
 
 /** Numbers typed into a field in whichever unit stands on the plate. */
 class TypedNumberTest {
@@ -38,13 +39,14 @@ class TypedNumberTest {
     void aUnitOfOnesOwnIsReadToo() {
         KnownUnits known = new KnownUnits(List.of(new OwnUnit("hp", UnitCatalogue.WATT, "745.7", "0").unit()));
         assertThat(POWER.kept("kW", "10 hp", known)).isEqualTo("7.457");
-        assertThat(POWER.fault("Power", "kW", POWER.kept("kW", "10 hp", known))).isEmpty();
+        assertThat(POWER.fault(Sentence.plain("Power"), "kW", POWER.kept("kW", "10 hp", known)))
+                .isEmpty();
     }
 
     @Test
     void whatCannotBeReadIsRefusedAsTyped() {
-        assertThat(POWER.fault("Power", "kW", POWER.kept("kW", "5 bar", KnownUnits.CATALOGUE)))
-                .hasValueSatisfying(reason -> assertThat(reason).contains("\"5 bar\""));
+        assertThat(POWER.fault(Sentence.plain("Power"), "kW", POWER.kept("kW", "5 bar", KnownUnits.CATALOGUE)))
+                .hasValueSatisfying(reason -> assertThat(reason.values()).containsEntry("value", "5 bar"));
         assertThat(new Entry.Text(10).kept("", "5 bar", KnownUnits.CATALOGUE)).isEqualTo("5 bar");
     }
 }

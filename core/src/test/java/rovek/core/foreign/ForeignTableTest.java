@@ -19,6 +19,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import rovek.core.foreign.ForeignColumn.Use;
 import rovek.core.unit.DecimalMark;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 
 /** Tables of instruments that nobody told how Rovek likes them. */
 class ForeignTableTest {
@@ -138,7 +140,7 @@ class ForeignTableTest {
         assertThat(plan.readings().get(0).at()).isEqualTo(Instant.parse("2026-04-13T04:00:00Z"));
         assertThat(plan.faults()).singleElement().satisfies(fault -> {
             assertThat(fault.line()).isEqualTo(6);
-            assertThat(fault.sentence()).contains("\"-\" is no number");
+            assertThat(fault.sentence()).isEqualTo(Sentence.of("unit.notANumber", "written", "-"));
         });
     }
 
@@ -158,7 +160,7 @@ class ForeignTableTest {
         assertThat(plan.readings().get(1).label()).isEqualTo("P-102 Value");
         assertThat(plan.faults())
                 .extracting(ForeignPlan.Fault::sentence)
-                .containsExactly("No unit is written \"furlong\".");
+                .containsExactly(Sentence.of("unit.unknown", "symbol", "furlong"));
     }
 
     @Test
@@ -187,8 +189,8 @@ class ForeignTableTest {
 
     @Test
     void whatIsNoTableIsSaid() {
-        assertThatThrownBy(() -> table("no table at all")).hasMessageContaining("no line of headings");
-        assertThatThrownBy(() -> table("When;Pressure [bar]\n")).hasMessageContaining("no row");
+        assertThatThrownBy(() -> table("no table at all")).hasMessageContaining("foreign.noHeadings");
+        assertThatThrownBy(() -> table("When;Pressure [bar]\n")).hasMessageContaining("foreign.noRows");
         assertThatThrownBy(() -> ForeignPlan.of(
                         table("When;Pressure [bar]\n2026-04-13;1\n"),
                         new ForeignMapping(
@@ -197,7 +199,7 @@ class ForeignTableTest {
                                 ZONE,
                                 List.of(ForeignColumn.of(Use.DATE), ForeignColumn.of(Use.IGNORED))),
                         NOWHERE))
-                .hasMessageContaining("which column holds values");
+                .hasMessageContaining("foreign.noValues");
     }
 
     /** Whatever somebody has done to a table, it is understood, or refused with a sentence. */
@@ -229,11 +231,8 @@ class ForeignTableTest {
                         .allSatisfy(
                                 reading -> assertThat(reading.value().value()).isFinite());
                 planned++;
-            } catch (IllegalArgumentException named) {
-                assertThat(named.getMessage())
-                        .as(spoilt.toString())
-                        .isNotBlank()
-                        .contains(" ");
+            } catch (Refused named) {
+                assertThat(named.sentence().key()).as(spoilt.toString()).startsWith("foreign.");
             }
         }
         assertThat(planned).isBetween(500, 4_900);

@@ -3,6 +3,7 @@ package rovek.core.limit;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.math.BigDecimal;
 import java.time.Instant;
 import java.util.List;
 import java.util.Random;
@@ -51,8 +52,9 @@ class HistoryProposalTest {
         assertThat(down.watch()).isEqualTo(1480.7);
         assertThat(down.fail()).isEqualTo(1479.8);
         assertThat(up.evidence())
-                .isEqualTo(
-                        "27 readings from 2026-01-01 to 2026-01-27: median 1482 mm/s, MAD 0.29; median + 3 and 5 × 1.4826 MAD");
+                .hasToString(
+                        "limit.fromHistory {fail=5, few=no, from=2026-01-01, mad=0.29, median=1482, readings=27, sign=+, "
+                                + "to=2026-01-27, unit=mm/s, watch=3}");
     }
 
     @Example
@@ -63,8 +65,11 @@ class HistoryProposalTest {
         HistoryProposal eight = HistoryProposal.of(
                         daily(1, 1.1, 0.9, 1.05, 0.95, 1.02, 0.98, 1), result(Sense.HIGHER_IS_WORSE))
                 .orElseThrow();
-        assertThat(eight.evidence())
-                .endsWith("median + 4.8 and 8 × 1.4826 MAD, more than 3 and 5 because the readings are few");
+        assertThat(eight.evidence().values())
+                .containsEntry("sign", "+")
+                .containsEntry("watch", new BigDecimal("4.8"))
+                .containsEntry("fail", new BigDecimal("8"))
+                .containsEntry("few", "yes");
         assertThat(HistoryProposal.of(daily(new double[20]), result(Sense.HIGHER_IS_WORSE)))
                 .as("what does not scatter at all")
                 .isEmpty();

@@ -53,7 +53,7 @@ class LimitTest {
     void unitsAreConvertedBeforeComparing() {
         assertThat(mmPerSecond(2.8, 4.5).judge(Amount.of(0.0046, "m/s"))).isEqualTo(Verdict.FAIL);
         assertThatThrownBy(() -> mmPerSecond(2.8, 4.5).judge(Amount.of(1, "m/s²")))
-                .hasMessageContaining("not the same kind of quantity");
+                .hasMessageContaining("unit.incomparable");
     }
 
     @Example
@@ -66,9 +66,9 @@ class LimitTest {
 
     @Example
     void boundariesTheWrongWayRoundAreRefused() {
-        assertThatThrownBy(() -> mmPerSecond(4.5, 2.8)).hasMessageContaining("reached before the fail boundary");
+        assertThatThrownBy(() -> mmPerSecond(4.5, 2.8)).hasMessageContaining("limit.wrongOrder");
         assertThatThrownBy(() -> Limit.plain(Sense.HIGHER_IS_WORSE, Optional.empty(), Optional.empty()))
-                .hasMessageContaining("needs a watch or a fail");
+                .hasMessageContaining("limit.noBoundary");
     }
 
     @Property

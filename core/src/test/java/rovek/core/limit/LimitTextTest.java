@@ -104,14 +104,12 @@ class LimitTextTest {
                     .as(wrong)
                     .isInstanceOf(IllegalArgumentException.class);
         }
-        assertThatThrownBy(() -> LimitText.parse("4.5/2.8 mm/s", HIGH))
-                .hasMessageContaining("reached before the fail boundary");
-        assertThatThrownBy(() -> LimitText.parse("within 2..1/- mm/s", HIGH))
-                .hasMessageContaining("from a lower to a higher value");
+        assertThatThrownBy(() -> LimitText.parse("4.5/2.8 mm/s", HIGH)).hasMessageContaining("limit.wrongOrder");
+        assertThatThrownBy(() -> LimitText.parse("within 2..1/- mm/s", HIGH)).hasMessageContaining("limit.bandFalls");
         assertThatThrownBy(() -> LimitText.parse("1/2 bar & baseline +1/+2 mm/s", HIGH))
-                .hasMessageContaining("in one unit");
-        assertThatThrownBy(() -> LimitText.parse("scatter +1/+2 sigma", HIGH)).hasMessageContaining("in MAD or in s");
+                .hasMessageContaining("limit.twoUnits");
+        assertThatThrownBy(() -> LimitText.parse("scatter +1/+2 sigma", HIGH)).hasMessageContaining("limit.scatterIn");
         assertThatThrownBy(() -> LimitTimeline.parse("[from yesterday] 1/2 bar", HIGH))
-                .hasMessageContaining("says when it holds");
+                .hasMessageContaining("limit.malformedTime");
     }
 }

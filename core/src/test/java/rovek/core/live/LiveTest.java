@@ -26,7 +26,7 @@ class LiveTest {
                 .isEqualTo(GoLimit.Go.GO);
         assertThat(GoLimit.NONE.judge(5)).isEqualTo(GoLimit.Go.NOT_JUDGED);
         assertThatThrownBy(() -> new GoLimit(OptionalDouble.of(3), OptionalDouble.of(2)))
-                .hasMessageContaining("Nothing lies above 3.0 and below 2.0");
+                .hasMessageContaining("live.emptyLimit {high=2.0, low=3.0}");
     }
 
     @Test

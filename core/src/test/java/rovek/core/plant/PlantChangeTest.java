@@ -185,7 +185,7 @@ class PlantChangeTest {
         NodeTree later = Plants.add(tree.apply(addition), Plants.node(site.id(), Level.AREA, "", "Wellfield"));
         assertThatThrownBy(() -> later.apply(addition.inverse()))
                 .isInstanceOf(PlantRefusedException.class)
-                .hasMessage("Bottling works now holds Wellfield, which would be lost. Remove or move that first.");
+                .hasMessage("plant.holdsNow {held=Wellfield, node=Bottling works}");
     }
 
     @Example
@@ -199,6 +199,6 @@ class PlantChangeTest {
         NodeTree full = Plants.add(tree, inner);
         assertThatThrownBy(() -> full.apply(Moving.move(full, List.of(outer.id()), inner.id(), Optional.empty())))
                 .isInstanceOf(PlantRefusedException.class)
-                .hasMessageContaining("P-1 Pump set cannot be moved into itself.");
+                .hasMessageContaining("plant.intoItself {node=P-1 Pump set}");
     }
 }

@@ -7,6 +7,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import rovek.core.wording.Sentence;
 
 /** Times that cannot be true and readings that look as if nothing had been measured. */
 class DoubtTest {
@@ -14,7 +15,7 @@ class DoubtTest {
     private static final Instant STORED = Instant.parse("2026-11-23T12:00:00Z");
     private static final Optional<LocalDate> CALIBRATED = Optional.of(LocalDate.of(2025, 10, 14));
 
-    private static Optional<String> doubt(String... taken) {
+    private static Optional<Sentence> doubt(String... taken) {
         return ClockDoubt.of(
                 List.of(taken).stream()
                         .map(at -> new ClockDoubt.Taken(Instant.parse(at), STORED))
@@ -26,10 +27,9 @@ class DoubtTest {
     void timesThatCannotBeAreDoubtedWithTheirReason() {
         assertThat(doubt("2026-11-23T11:00:00Z", "2026-11-23T12:01:00Z")).isEmpty();
         assertThat(doubt("2026-11-23T11:00:00Z", "2026-11-23T12:05:00Z").orElseThrow())
-                .contains("later than it was read back");
+                .isEqualTo(Sentence.of("reading.later", "day", LocalDate.of(2026, 11, 23)));
         assertThat(doubt("2000-01-01T00:10:00Z").orElseThrow())
-                .contains("2000-01-01")
-                .contains("before the instrument was calibrated");
+                .isEqualTo(Sentence.of("reading.beforeCalibration", "day", LocalDate.of(2000, 1, 1)));
         assertThat(doubt("2025-10-14T00:00:00Z"))
                 .as("the day of calibration itself")
                 .isEmpty();
@@ -37,7 +37,7 @@ class DoubtTest {
                                 List.of(new ClockDoubt.Taken(Instant.parse("2012-01-01T00:00:00Z"), STORED)),
                                 Optional.empty())
                         .orElseThrow())
-                .contains("years before");
+                .isEqualTo(Sentence.of("reading.yearsBefore", "day", LocalDate.of(2012, 1, 1)));
         assertThat(ClockDoubt.of(List.of(), CALIBRATED)).isEmpty();
     }
 

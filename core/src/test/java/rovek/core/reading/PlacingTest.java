@@ -17,6 +17,7 @@ import rovek.core.reading.Placing.Candidate;
 import rovek.core.reading.Placing.Loose;
 import rovek.core.reading.Placing.Placed;
 import rovek.core.reading.Placing.Proposal;
+import rovek.core.wording.Sentence;
 
 class PlacingTest {
 
@@ -66,7 +67,10 @@ class PlacingTest {
         Proposal best = Placing.rank(typed("P-101 drive end", 2), candidates).get(0);
         assertThat(best.check()).isEqualTo(id("P-101Drive end"));
         assertThat(best.reasons())
-                .containsExactly("P-101 typed on the instrument", "the point typed, too", "the value is usual there");
+                .containsExactly(
+                        Sentence.of("reading.tagTyped", "tag", "P-101"),
+                        Sentence.of("reading.pointTyped"),
+                        Sentence.of("reading.usualThere"));
     }
 
     @Example
@@ -77,7 +81,7 @@ class PlacingTest {
                 at("P-103", "Drive end", ABOUT_TWO, NOON.minusSeconds(3_600)));
         List<Proposal> proposals = Placing.rank(typed("", 2), candidates);
         assertThat(proposals).extracting(Proposal::check).containsExactly(id("P-101Drive end"), id("P-102Drive end"));
-        assertThat(proposals.get(1).reasons().get(0)).isEqualTo("4 min before one taken there");
+        assertThat(proposals.get(1).reasons().get(0)).isEqualTo(Sentence.of("reading.beforeOne", "minutes", 4L));
     }
 
     @Example

@@ -12,6 +12,7 @@ import org.junit.jupiter.api.Test;
 import rovek.core.route.LoadGate.GateItem;
 import rovek.core.route.LoadGate.Kind;
 import rovek.core.route.LoadGate.State;
+import rovek.core.wording.Sentence;
 
 class LoadGateTest {
 
@@ -33,6 +34,15 @@ class LoadGateTest {
                 49_800_000));
     }
 
+    private static final Sentence TWO_HOURS = Sentence.plain("2 h 0 min");
+    private static final Sentence FAST = Sentence.of("route.gateFast", "span", TWO_HOURS);
+    private static final Sentence SIX_PERCENT = Sentence.of("route.gatePercent", "percent", 6);
+    private static final Sentence NO_ACCELERATION = Sentence.plain("It has no acceleration.");
+
+    private static Sentence open(String kind, Sentence found) {
+        return Sentence.of("route.gateOpen", "what", Sentence.of("route.gateKind", "kind", kind), "found", found);
+    }
+
     private static GateItem item(LoadGate gate, Kind kind) {
         return gate.items().stream()
                 .filter(item -> item.kind() == kind)
@@ -44,21 +54,23 @@ class LoadGateTest {
     void aWrongClockAndALowBatteryAreNotPassedOver() {
         LoadGate gate = gate(Duration.ofHours(2).plusSeconds(4), 6, TODAY.plusYears(1), List.of());
         assertThat(item(gate, Kind.CLOCK))
-                .isEqualTo(
-                        new GateItem(
-                                Kind.CLOCK,
-                                State.RESOLVE,
-                                "2 h 0 min fast",
-                                "Readings would be dated 2 h 0 min too late. Exactly that much is probably another time zone."));
+                .isEqualTo(new GateItem(
+                        Kind.CLOCK,
+                        State.RESOLVE,
+                        FAST,
+                        Sentence.joined(List.of(
+                                Sentence.of("route.gateTooLate", "span", TWO_HOURS), Sentence.of("route.gateZone")))));
         assertThat(item(gate, Kind.BATTERY))
                 .isEqualTo(new GateItem(
                         Kind.BATTERY,
                         State.DECIDE,
-                        "6 %",
-                        "The walk takes about 18 min. Charge it first, or take a spare battery along."));
+                        SIX_PERCENT,
+                        Sentence.joined(List.of(
+                                Sentence.of("route.gateWalk", "minutes", 18L), Sentence.of("route.gateCharge")))));
         assertThat(gate.items()).extracting(GateItem::kind).startsWith(Kind.CLOCK, Kind.BATTERY);
-        assertThat(gate.refusal(Set.of())).contains("Clock: 2 h 0 min fast. Battery: 6 %.");
-        assertThat(gate.refusal(Set.of(Kind.CLOCK))).contains("Battery: 6 %.");
+        Sentence battery = open("battery", SIX_PERCENT);
+        assertThat(gate.refusal(Set.of())).contains(Sentence.joined(List.of(open("clock", FAST), battery)));
+        assertThat(gate.refusal(Set.of(Kind.CLOCK))).contains(battery);
         assertThat(gate.refusal(Set.of(Kind.CLOCK, Kind.BATTERY))).isEmpty();
     }
 
@@ -69,31 +81,34 @@ class LoadGateTest {
                 .isEqualTo(State.READY);
         GateItem slow = item(gate(Duration.ofSeconds(-31), 80, TODAY, List.of()), Kind.CLOCK);
         assertThat(slow.state()).isEqualTo(State.RESOLVE);
-        assertThat(slow.found()).isEqualTo("31 s slow");
-        assertThat(slow.meaning()).isEqualTo("Readings would be dated 31 s too early.");
+        assertThat(slow.found()).isEqualTo(Sentence.of("route.gateSlow", "span", Sentence.plain("31 s")));
+        assertThat(slow.meaning()).isEqualTo(Sentence.of("route.gateTooEarly", "span", Sentence.plain("31 s")));
         assertThat(item(gate(Duration.ofSeconds(7199), 80, TODAY, List.of()), Kind.CLOCK)
                         .found())
                 .as("to the minute")
-                .isEqualTo("2 h 0 min fast");
+                .isEqualTo(FAST);
         assertThat(item(gate(Duration.ofDays(400), 80, TODAY, List.of()), Kind.CLOCK)
                         .found())
-                .isEqualTo("400 days fast");
+                .isEqualTo(Sentence.of("route.gateFast", "span", Sentence.of("route.days", "days", 400L)));
         assertThat(item(gate(Duration.ofMinutes(17), 80, TODAY, List.of()), Kind.CLOCK)
                         .meaning())
-                .doesNotContain("zone");
+                .isEqualTo(Sentence.of("route.gateTooLate", "span", Sentence.plain("17 min")));
     }
 
     @Test
     void aCalibrationIsGoodThroughItsLastDay() {
         assertThat(item(gate(Duration.ZERO, 80, TODAY, List.of()), Kind.CALIBRATION))
                 .isEqualTo(new GateItem(
-                        Kind.CALIBRATION, State.NOTE, "due on 2026-11-28", "It covers today, not tomorrow."));
+                        Kind.CALIBRATION,
+                        State.NOTE,
+                        Sentence.of("route.gateDue", "day", TODAY),
+                        Sentence.of("route.gateToday")));
         assertThat(item(gate(Duration.ZERO, 80, TODAY.plusDays(31), List.of()), Kind.CALIBRATION)
                         .state())
                 .isEqualTo(State.READY);
         GateItem ranOut = item(gate(Duration.ZERO, 80, TODAY.minusDays(1), List.of()), Kind.CALIBRATION);
         assertThat(ranOut.state()).isEqualTo(State.DECIDE);
-        assertThat(ranOut.meaning()).isEqualTo("What is measured with it cannot be certified.");
+        assertThat(ranOut.meaning()).isEqualTo(Sentence.of("route.gateNotCertified"));
     }
 
     @Test
@@ -104,16 +119,17 @@ class LoadGateTest {
                 .isEqualTo(new GateItem(
                         Kind.BY_HAND,
                         State.NOTE,
-                        "4 of 27 stops by hand",
-                        "M-401 Oil, P-405 Oil, P-406 Oil and 1 more: not on the instrument. Enter them under Visits."));
-        assertThat(item(gate, Kind.MEMORY).meaning()).isEqualTo("13.6 MB needed, 49.8 MB free.");
+                        Sentence.of("route.gateByHand", "byHand", 4, "stops", 27),
+                        Sentence.of("route.gateEnterMore", "places", "M-401 Oil, P-405 Oil, P-406 Oil", "more", 1)));
+        assertThat(item(gate, Kind.MEMORY).meaning())
+                .isEqualTo(Sentence.of("route.gateMemory", "needed", 13.6, "free", 49.8));
         assertThat(gate.refusal(Set.of())).isEmpty();
     }
 
     @Test
     void nobodyLoadsOverWhatCannotBeTakenAndWhatIsNotToldIsOnlyNoted() {
         LoadGate gate = LoadGate.of(new LoadGate.Found(
-                List.of("It has no acceleration."),
+                List.of(NO_ACCELERATION),
                 Optional.empty(),
                 false,
                 OptionalInt.empty(),
@@ -125,7 +141,7 @@ class LoadGateTest {
                 List.of(),
                 0,
                 0));
-        assertThat(gate.refusal(Set.of(Kind.values()))).contains("It has no acceleration.");
+        assertThat(gate.refusal(Set.of(Kind.values()))).contains(NO_ACCELERATION);
         assertThat(gate.items())
                 .extracting(GateItem::state)
                 .containsExactly(State.STOP, State.NOTE, State.NOTE, State.NOTE);

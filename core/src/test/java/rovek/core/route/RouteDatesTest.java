@@ -12,6 +12,7 @@ import net.jqwik.api.Example;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
+import rovek.core.wording.Sentence;
 
 class RouteDatesTest {
 
@@ -57,6 +58,10 @@ class RouteDatesTest {
         now.put(ids.get(0), "a, measured otherwise");
         now.put(ids.get(3), "d");
         assertThat(RouteChanges.between(then, now).sentence())
-                .isEqualTo("1 stop came, 1 went, 1 is measured otherwise, the order is another");
+                .isEqualTo(Sentence.listed(List.of(
+                        Sentence.of("route.added", "stops", 1),
+                        Sentence.of("route.removed", "stops", 1),
+                        Sentence.of("route.otherwise", "stops", 1),
+                        Sentence.of("route.reordered"))));
     }
 }

@@ -14,6 +14,7 @@ import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
 import rovek.core.route.RouteFit.Outcome;
 import rovek.core.technique.StopDemand;
+import rovek.core.wording.Sentence;
 
 class RouteNeedsTest {
 
@@ -37,7 +38,7 @@ class RouteNeedsTest {
                 .isEqualTo(Outcome.WHOLE);
         RouteFit tooSmall = RouteFit.of(route, handheld(memory(route) - 1, memory(route)));
         assertThat(tooSmall.outcome()).isNotEqualTo(Outcome.WHOLE);
-        assertThat(tooSmall.reasons()).singleElement().asString().contains("read back and clear first");
+        assertThat(tooSmall.reasons()).singleElement().asString().startsWith("route.memoryShort");
     }
 
     @Property(tries = 100)
@@ -72,21 +73,31 @@ class RouteNeedsTest {
                 .containsExactly(0, 1);
     }
 
+    private static final Sentence LACKS_ENVELOPE =
+            Sentence.of("route.lacksOption", "option", "ENVELOPE", "points", 1, "place", "P-101 Drive end");
+
     @Example
     void everyReasonIsGivenAtOnceAndOnlyOnceAndWhatItCanTakeIsTold() {
         List<PlannedStop> route = new ArrayList<>(Collections.nCopies(3, stop("P-101", Set.of("ENVELOPE"))));
         route.add(stop("P-102", Set.of()));
         RouteFit fit = RouteFit.of(route, handheld(1_000_000, 1_000_000));
         assertThat(fit.outcome()).isEqualTo(Outcome.CANNOT);
-        assertThat(fit.reasons()).containsExactly("It lacks the option ENVELOPE, which P-101 Drive end needs.");
+        assertThat(fit.reasons()).containsExactly(LACKS_ENVELOPE);
         assertThat(fit.first()).containsExactly(3);
         RouteFit nothing = RouteFit.of(route, new InstrumentProfile(Set.of(), Set.of(), Map.of(), 10, 10));
         assertThat(nothing.reasons())
                 .startsWith(
-                        "It does not measure vibration, which 2 points (P-101 Drive end and others) need.",
-                        "It lacks the option ENVELOPE, which P-101 Drive end needs.")
+                        Sentence.of(
+                                "route.lacksTechnique",
+                                "technique",
+                                Sentence.named("names.technique:vibration", "vibration"),
+                                "points",
+                                2,
+                                "place",
+                                "P-101 Drive end"),
+                        LACKS_ENVELOPE)
                 .hasSize(3);
         assertThat(nothing.first()).isEmpty();
-        assertThat(RouteFit.of(List.of(), handheld(1, 1)).reasons()).containsExactly("The route has no stops yet.");
+        assertThat(RouteFit.of(List.of(), handheld(1, 1)).reasons()).containsExactly(Sentence.of("route.noStops"));
     }
 }

@@ -16,6 +16,7 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
 import rovek.core.technique.StopDemand;
+import rovek.core.wording.Sentence;
 
 class WalkOrderTest {
 
@@ -104,7 +105,11 @@ class WalkOrderTest {
         Set<String> techniques = random.nextBoolean() ? Set.of("vibration", "loop") : Set.of("vibration");
         long memory = 50_000 + random.nextInt(2_000_000);
         return new InstrumentProfile(
-                techniques, Set.of(), random.nextBoolean() ? Map.of() : Map.of("ACC-1", "is retired"), memory, memory);
+                techniques,
+                Set.of(),
+                random.nextBoolean() ? Map.of() : Map.of("ACC-1", Sentence.plain("is retired")),
+                memory,
+                memory);
     }
 
     @Property(tries = 200)

@@ -9,6 +9,7 @@ import net.jqwik.api.Example;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
+import rovek.core.wording.Sentence;
 
 class LoggerSetupTest {
 
@@ -90,8 +91,10 @@ class LoggerSetupTest {
     void whatWillHappenIsSaid() {
         SetupContent content = new SetupContent(
                 Map.of("intervalSeconds", "60", "stop", "after a time", "stopAfterMinutes", "1500"), List.of(LEVEL));
-        assertThat(form.needs(content).sentence()).isEqualTo("1 channel every 60 s, 1,501 samples in 1 d 1 h");
+        assertThat(form.needs(content).sentence())
+                .isEqualTo(Sentence.of(
+                        "setup.runOf", "channels", 1, "interval", "60", "samples", 1501L, "length", "1 d 1 h"));
         assertThat(form.needs(new SetupContent(Map.of(), List.of(LEVEL, LEVEL))).sentence())
-                .isEqualTo("2 channels every 10 s, stops when told to");
+                .hasToString("setup.runWithoutEnd {channels=2, interval=10, stop=when told to}");
     }
 }

@@ -46,7 +46,7 @@ class RegisterSetupTest {
                         Optional.empty(),
                         1,
                         0));
-        assertThat(form.needs(content).sentence()).isEqualTo("1 channel read live from 10.0.0.4 port 502");
+        assertThat(form.needs(content).sentence()).hasToString("setup.readLive {channels=1, host=10.0.0.4, port=502}");
         assertThat(form.isLoaded()).isFalse();
     }
 
@@ -94,13 +94,13 @@ class RegisterSetupTest {
                                 Map.of("name", "a", "address", "1.5", "form", "16-bit unsigned"),
                                 Map.of("scale", "0")))))
                 .containsExactlyInAnyOrder(
-                        "rows.1.name: There are two channels \"a\".",
-                        "rows.2.name: Channel 3 has no name.",
-                        "host: Say at which address the device answers.",
-                        "port: A port is a whole number.",
-                        "rows.0.address: Channel 1: there is no such holding register.",
-                        "rows.1.address: Channel 2: there is no such holding register.",
-                        "rows.2.scale: Channel 3: times 0 everything is nothing.");
+                        "rows.1.name: setup.channelTwice {name=a}",
+                        "rows.2.name: setup.noChannelName {row=3}",
+                        "host: setup.noHost",
+                        "port: setup.wholeNumber {name=Port}",
+                        "rows.0.address: setup.noRegister {row=1, table=holding register}",
+                        "rows.1.address: setup.noRegister {row=2, table=holding register}",
+                        "rows.2.scale: setup.scaleZero {row=3}");
         assertThat(faults(content(Map.of("port", "0"), List.of()))).hasSize(2);
         assertThat(faults(content(Map.of(), List.of(Map.of("name", "A", "form", "80-bit float")))))
                 .singleElement()
@@ -206,10 +206,9 @@ class RegisterSetupTest {
                                                 "bit",
                                                 "1.5")))))
                 .containsExactly(
-                        "rows.0.address: Channel 1: there is no such holding register.",
-                                "rows.1.address: Channel 2: there is no such holding register.",
-                        "rows.2.noValue: Channel 3: no value is a number before it is scaled, or bits such as 0x8000.",
-                                "rows.3.bit: Channel 4: a bit's number is whole.");
+                        "rows.0.address: setup.noRegister {row=1, table=holding register}",
+                                "rows.1.address: setup.noRegister {row=2, table=holding register}",
+                        "rows.2.noValue: setup.noValueForm {row=3}", "rows.3.bit: setup.wholeBit {row=4}");
     }
 
     @Test
@@ -218,6 +217,6 @@ class RegisterSetupTest {
                 .mapToObj(i -> Map.of("name", "C" + i, "address", "" + 2 * i))
                 .toList();
         assertThat(faults(content(Map.of(), rows.subList(0, 32)))).isEmpty();
-        assertThat(faults(content(Map.of(), rows))).containsExactly("rows: There are 1 to 32 channels.");
+        assertThat(faults(content(Map.of(), rows))).containsExactly("rows: setup.rows {most=32, row=Channel}");
     }
 }

@@ -16,6 +16,8 @@ import rovek.core.technique.byhand.Gauge;
 import rovek.core.technique.byhand.Question;
 import rovek.core.unit.Amount;
 import rovek.core.unit.UnitCatalogue;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 
 /** What is read off a gauge or answered with yes or no. */
 class ByHandTest {
@@ -33,10 +35,11 @@ class ByHandTest {
         Analysis analysis = gauge.analyse(given(350, "kPa"), pressure);
         assertThat(analysis.results().get(0).value().value()).isCloseTo(3.5, within(1e-12));
         assertThat(analysis.results().get(0).value().unit().symbol()).isEqualTo("bar");
-        assertThatThrownBy(() -> gauge.analyse(given(20, "°C"), pressure)).hasMessage("A pressure is not in °C.");
+        assertThatThrownBy(() -> gauge.analyse(given(20, "°C"), pressure))
+                .hasMessage("byhand.otherQuantity {quantity=pressure, unit=°C}");
         assertThatThrownBy(() -> gauge.analyse(new TextCapture(java.util.List.of("3.5")), pressure))
-                .hasMessageContaining("no gauge value");
-        assertThatThrownBy(() -> given(Double.NaN, "bar")).hasMessageContaining("a finite number");
+                .hasMessageContaining("byhand.noGauge");
+        assertThatThrownBy(() -> given(Double.NaN, "bar")).hasMessageContaining("unit.notFinite");
     }
 
     @Test
@@ -85,7 +88,7 @@ class ByHandTest {
                     .isEqualTo(Verdict.FAIL);
         }
         assertThatThrownBy(() -> question.analyse(given(0.5, "1"), question.settingsOf(Map.of())))
-                .hasMessageContaining("neither yes nor no");
+                .hasMessageContaining("byhand.noAnswer");
     }
 
     @Test
@@ -93,11 +96,11 @@ class ByHandTest {
         for (Technique technique : Techniques.all().list()) {
             if (technique.results(technique.settingsOf(Map.of())).isEmpty()) {
                 assertThatThrownBy(() -> technique.analyse(given(1, "V"), technique.settingsOf(Map.of())))
-                        .hasMessageContaining("no capture of");
+                        .isInstanceOf(Refused.class);
             }
         }
         Technique codes = Techniques.all().get("codes");
         Analysis analysis = codes.analyse(new TextCapture(java.util.List.of("P0420")), codes.settingsOf(Map.of()));
-        assertThat(analysis.reasonNotToJudge()).isEqualTo("kept as taken, not judged");
+        assertThat(analysis.reasonNotToJudge()).isEqualTo(Sentence.of("reading.keptAsTaken"));
     }
 }

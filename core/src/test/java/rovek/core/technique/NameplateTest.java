@@ -68,8 +68,7 @@ class NameplateTest {
 
     private Map<String, Double> frequencies(Nameplate plate) {
         return vibration.characteristics(plate).stream()
-                .collect(Collectors.toMap(
-                        Characteristic::name, one -> one.value().value()));
+                .collect(Collectors.toMap(Characteristic::id, one -> one.value().value()));
     }
 
     /** Worked by hand: n = 8, d = 10 mm, D = 40 mm, no angle, 1200 rpm = 20 Hz; ratio 0.25. */
@@ -123,9 +122,16 @@ class NameplateTest {
     void aLineTakesOnlyWhatItIsFor() {
         assertThat(AssetClasses.fault("powerKw", "22")).isEmpty();
         assertThat(AssetClasses.fault("powerKw", "twenty"))
-                .hasValueSatisfying(reason -> assertThat(reason).contains("Power is a number"));
+                .hasValueSatisfying(reason -> assertThat(reason)
+                        .asString()
+                        .startsWith("entry.notInRangeOf")
+                        .contains("name=Power"));
         assertThat(AssetClasses.fault("foundation", "soft"))
-                .hasValueSatisfying(reason -> assertThat(reason).contains("one of rigid, flexible"));
+                .hasValueSatisfying(reason -> assertThat(reason)
+                        .asString()
+                        .startsWith("entry.notOffered")
+                        .contains("rigid")
+                        .contains("flexible"));
         assertThat(AssetClasses.fault("colour", "red")).isPresent();
     }
 

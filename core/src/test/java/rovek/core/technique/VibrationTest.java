@@ -19,6 +19,7 @@ import rovek.core.reading.WaveformCapture;
 import rovek.core.signal.Signals;
 import rovek.core.technique.vibration.Vibration;
 import rovek.core.unit.UnitCatalogue;
+import rovek.core.wording.Sentence;
 
 class VibrationTest {
 
@@ -164,7 +165,7 @@ class VibrationTest {
                 new WaveformCapture(volts, RATE, UnitCatalogue.VOLT, OptionalDouble.of(100), OptionalDouble.of(5));
         Analysis analysis = vibration.analyse(capture, settings());
         assertThat(analysis.results()).isNotEmpty();
-        assertThat(analysis.reasonNotToJudge()).contains("overloaded");
+        assertThat(analysis.reasonNotToJudge()).isEqualTo(Sentence.of("vibration.overload"));
     }
 
     /** The fault that was seen: upwards a converter of 16 bits ends at 32767 of 32768. */
@@ -199,10 +200,14 @@ class VibrationTest {
         double[] short200 = Signals.sampled(200, RATE, Signals.sine(1, 100));
         Analysis tooShort = vibration.analyse(WaveformCapture.ofAcceleration(short200, RATE), settings());
         assertThat(tooShort.results()).isEmpty();
-        assertThat(tooShort.reasonNotToJudge()).contains("less than 5 periods of the lowest frequency, 10 Hz");
+        assertThat(tooShort.reasonNotToJudge().values())
+                .containsEntry("periods", 5.0)
+                .containsEntry("lowest", "10");
         double[] slow = Signals.sampled(N, 2000, Signals.sine(1, 100));
         Analysis tooSlow = vibration.analyse(WaveformCapture.ofAcceleration(slow, 2000), settings());
-        assertThat(tooSlow.reasonNotToJudge()).contains("shows up to 781 Hz; the band ends at 1000 Hz");
+        assertThat(tooSlow.reasonNotToJudge().values())
+                .containsEntry("usable", 781.25)
+                .containsEntry("highest", 1000.0);
     }
 
     @Test
@@ -220,9 +225,9 @@ class VibrationTest {
     @Test
     void aBrokenWaveformIsNotAccepted() {
         assertThatThrownBy(() -> WaveformCapture.ofAcceleration(new double[] {1, Double.NaN}, RATE))
-                .hasMessageContaining("not a number");
+                .hasMessageContaining("waveformNotNumbers");
         assertThatThrownBy(() -> WaveformCapture.ofAcceleration(new double[0], RATE))
-                .hasMessageContaining("no samples");
+                .hasMessageContaining("waveformEmpty");
     }
 
     @Test
@@ -278,10 +283,10 @@ class VibrationTest {
                 .isEqualTo(vibration.results(settings).get(3));
         assertThatThrownBy(() -> settings("bandsHz", "1/2 x: 40..60"))
                 .isInstanceOf(InvalidSettingsException.class)
-                .hasMessageContaining("\"1/2 x\"");
+                .hasMessageContaining("bandName {band=1/2 x}");
         assertThatThrownBy(() -> settings("bandsHz", "low: 2..8"))
                 .isInstanceOf(InvalidSettingsException.class)
-                .hasMessageContaining("\"low\" must lie within 10 to 6400 Hz");
+                .hasMessageContaining("bandOutside {band=low, high=6400, low=10}");
     }
 
     /** The fault that was seen: 400 lines, a tone within the band, no line within: 0.0, and passed. */
@@ -291,8 +296,9 @@ class VibrationTest {
         assertThat(vibration.unsuited(settings(narrow)))
                 .singleElement()
                 .asString()
-                .contains("\"mesh\" is 6 Hz wide")
-                .contains("tell bands from 32 Hz on");
+                .startsWith("vibration.bandTooNarrow {band=mesh")
+                .contains("narrowest=32")
+                .contains("width=6");
         assertThat(vibration.unsuited(settings("bandsHz", "mesh: 140..172", "lines", "400")))
                 .as("on the boundary")
                 .isEmpty();
@@ -304,7 +310,7 @@ class VibrationTest {
         assertThat(analysis.result("velocity.band.mesh")).isEmpty();
         assertThat(analysis.remarks())
                 .extracting(Remark::sentence)
-                .containsExactly("The band \"mesh\" is narrower than this spectrum tells, 16 Hz: it has no value.");
+                .containsExactly(Sentence.of("vibration.bandUntold", "band", "mesh", "narrowest", "16"));
         assertThat(analysis.result("velocity.rms")).isPresent();
         double whole =
                 value(ofAcceleration(Signals.sampled(N, RATE, Signals.sine(10, 143.3)), fine), "velocity.band.mesh");
@@ -353,9 +359,9 @@ class VibrationTest {
                 .curves(
                         WaveformCapture.ofAcceleration(samples, RATE),
                         settings(),
-                        SettingValues.of(vibration.looks(), wanted))
+                        SettingValues.of("", vibration.looks(), wanted))
                 .stream()
-                .filter(one -> one.name().equals(name))
+                .filter(one -> one.id().equals(name))
                 .findFirst()
                 .orElseThrow();
     }
@@ -364,8 +370,8 @@ class VibrationTest {
     void theWaveformIsLookedAtInAnyQuantity() {
         double omega = 2 * Math.PI * 64;
         double[] samples = Signals.sampled(N, RATE, t -> 10 * Math.cos(omega * t));
-        Curve.Series velocity = (Curve.Series) curve(samples, "Waveform");
-        Curve.Series displacement = (Curve.Series) curve(samples, "Waveform", "quantity", "displacement");
+        Curve.Series velocity = (Curve.Series) curve(samples, "waveform");
+        Curve.Series displacement = (Curve.Series) curve(samples, "waveform", "quantity", "displacement");
         assertThat(velocity.startSeconds())
                 .as("the first quarter is faded in, the last faded out")
                 .isEqualTo(0.25);
@@ -379,17 +385,17 @@ class VibrationTest {
                     .isCloseTo(-1e7 / omega / omega * Math.cos(omega * t), within(1e-4 * 1e7 / omega / omega));
         }
         assertThat(displacement.unit()).isEqualTo(UnitCatalogue.MICROMETRE);
-        assertThat(((Curve.Series) curve(samples, "Waveform", "quantity", "acceleration")).values()[0])
+        assertThat(((Curve.Series) curve(samples, "waveform", "quantity", "acceleration")).values()[0])
                 .isCloseTo(10, within(1e-9));
     }
 
     @Test
     void averagingMakesFewerLinesOfTheSameTone() {
         double[] tone = Signals.sampled(N, RATE, Signals.sine(10, 256));
-        Curve.Lines once = (Curve.Lines) curve(tone, "Spectrum", "quantity", "acceleration");
+        Curve.Lines once = (Curve.Lines) curve(tone, "spectrum", "quantity", "acceleration");
         Curve.Lines eight = (Curve.Lines) curve(
                 tone,
-                "Spectrum",
+                "spectrum",
                 "quantity",
                 "acceleration",
                 "averages",
@@ -402,6 +408,6 @@ class VibrationTest {
         assertThat(Arrays.stream(eight.values()).max().orElseThrow())
                 .as("a flat-top keeps the amplitude between lines")
                 .isCloseTo(10 / Math.sqrt(2), within(0.01));
-        assertThat(eight.how()).isEqualTo("flat-top, peak hold of 8");
+        assertThat(eight.how()).hasToString("vibration.averaged {averaging=peak hold, stretches=8, window=flat-top}");
     }
 }

@@ -108,7 +108,7 @@ class ConversionTest {
                 .isInstanceOf(IncomparableUnitsException.class);
         assertThatThrownBy(() -> UnitCatalogue.BAR.convert(1, UnitCatalogue.VOLT))
                 .isInstanceOf(IncomparableUnitsException.class)
-                .hasMessageContaining("bar cannot be expressed in V");
+                .hasMessageContaining("unit.incomparable {other=V, unit=bar}");
     }
 
     /** Factors as NIST Special Publication 811, appendix B.8, prints them, to its digits. */

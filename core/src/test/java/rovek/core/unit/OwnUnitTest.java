@@ -52,15 +52,15 @@ class OwnUnitTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "4x|1|0|begins with a letter",
-                "averyverylongsymbol|1|0|16 characters",
-                "hl|0|0|not zero",
-                "hl|1/0|0|not of zero",
-                "hl|1e5|0|neither a number",
-                "hl|1//2|0|neither a number",
-                "hl|1234567890123456789012|0|20 digits",
-                "hl|1000000000000000000|0|between",
-                "hl|1|abc|neither a number"
+                "4x|1|0|unit.symbol",
+                "averyverylongsymbol|1|0|unit.symbol {most=16}",
+                "hl|0|0|unit.factor",
+                "hl|1/0|0|unit.zeroFraction",
+                "hl|1e5|0|unit.notAFraction",
+                "hl|1//2|0|unit.notAFraction",
+                "hl|1234567890123456789012|0|unit.tooManyDigits {most=20}",
+                "hl|1000000000000000000|0|unit.factor",
+                "hl|1|abc|unit.notAFraction"
             })
     void whatCannotBeIsRefusedWithASentence(String symbol, String factor, String offset, String sentence) {
         assertThatThrownBy(() -> new OwnUnit(symbol, UnitCatalogue.BAR, factor, offset))
@@ -74,7 +74,7 @@ class OwnUnitTest {
         Amount typed = WrittenAmount.read("40 hl/h", UnitCatalogue.LITRE_PER_MINUTE, known);
         assertThat(typed.in(UnitCatalogue.LITRE_PER_HOUR).value()).isEqualTo(4_000);
         assertThatThrownBy(() -> WrittenAmount.read("40 hl/h", UnitCatalogue.LITRE_PER_MINUTE))
-                .hasMessageContaining("No unit is written \"hl/h\"");
+                .hasMessageContaining("unit.unknown {symbol=hl/h}");
     }
 
     /** Degrees that are typed into a field for a difference are steps of their scale. */

@@ -43,12 +43,12 @@ class WrittenTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "abc|is no number",
-                "' '|No number",
-                "1,2,3|is no number",
-                "4 foo|No unit is written \"foo\"",
-                "1.2.3|is no number",
-                "1e999|is no number"
+                "abc|unit.notANumber",
+                "' '|unit.noNumber",
+                "1,2,3|unit.notANumber",
+                "4 foo|unit.unknown {symbol=foo}",
+                "1.2.3|unit.notANumber",
+                "1e999|unit.notANumber"
             })
     void whatIsNoNumberIsSaid(String written, String sentence) {
         assertThatThrownBy(() -> WrittenAmount.read(written, UnitCatalogue.BAR))
@@ -62,7 +62,7 @@ class WrittenTest {
         String hostile = "1".repeat(10_000) + "\n1";
         assertThatThrownBy(() -> WrittenAmount.read(hostile, UnitCatalogue.BAR))
                 .isInstanceOf(IllegalArgumentException.class)
-                .hasMessage("A number with its unit has at most 100 characters.");
+                .hasMessage("unit.longAmount {most=100}");
     }
 
     @ParameterizedTest

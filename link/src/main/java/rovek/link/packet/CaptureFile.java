@@ -14,6 +14,7 @@ import rovek.core.reading.ValueCapture;
 import rovek.core.reading.WaveformCapture;
 import rovek.core.unit.Amount;
 import rovek.core.unit.UnitOfMeasure;
+import rovek.core.wording.Sentence;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -76,12 +77,9 @@ public record CaptureFile(String description, String ending, byte[] bytes) {
     public Capture capture() throws PackageException {
         try {
             return capture(
-                    Schemas.PUBLISHED.json().readTree(description),
-                    Optional.of(bytes),
-                    UnitReading.USUAL,
-                    "the capture");
+                    Schemas.PUBLISHED.json().readTree(description), Optional.of(bytes), UnitReading.USUAL, "capture");
         } catch (JacksonException e) {
-            throw PackageException.damaged("the description of a capture cannot be read");
+            throw PackageException.damaged(Sentence.of("packet.captureUnreadable"));
         }
     }
 
@@ -107,10 +105,13 @@ public record CaptureFile(String description, String ending, byte[] bytes) {
                 default ->
                     throw PackageException.invalid(
                             where,
-                            "no capture is of kind \"" + described.path("kind").asString("") + "\"");
+                            Sentence.of(
+                                    "packet.noKind",
+                                    "kind",
+                                    described.path("kind").asString("")));
             };
         } catch (IllegalArgumentException e) {
-            throw PackageException.invalid(where, String.valueOf(e.getMessage()));
+            throw PackageException.invalid(where, Understanding.why(e));
         }
     }
 

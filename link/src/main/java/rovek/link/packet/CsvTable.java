@@ -18,6 +18,7 @@ import rovek.core.reading.TableCapture;
 import rovek.core.reading.TableCapture.Column;
 import rovek.core.reading.TableCapture.Numbers;
 import rovek.core.reading.TableCapture.Words;
+import rovek.core.wording.Sentence;
 
 /** A table as comma-separated values (RFC 4180), UTF-8, a decimal point, an empty cell where nothing was measured. */
 final class CsvTable {
@@ -74,7 +75,7 @@ final class CsvTable {
                 }
                 if (row >= MOST_ROWS || (row + 1L) * headings.size() > MOST_CELLS) {
                     throw PackageException.invalid(
-                            where, "the table has more than %,d rows or %,d cells".formatted(MOST_ROWS, MOST_CELLS));
+                            where, Sentence.of("packet.tableTooLarge", "rows", MOST_ROWS, "cells", MOST_CELLS));
                 }
                 row++;
                 if (row > 0) {
@@ -82,10 +83,10 @@ final class CsvTable {
                 }
             }
             if (row < 0) {
-                throw PackageException.invalid(where, "the table's first row is not the columns that are described");
+                throw PackageException.invalid(where, Sentence.of("packet.tableHeading"));
             }
         } catch (IOException | IllegalStateException | UncheckedIOException e) {
-            throw PackageException.damaged("the table of " + where + " cannot be read");
+            throw PackageException.damaged(Sentence.of("packet.tableUnreadable", "where", where));
         }
         List<Column> columns = new ArrayList<>();
         for (int c = 0; c < headings.size(); c++) {
@@ -111,7 +112,8 @@ final class CsvTable {
             throws PackageException {
         if (cells.size() != headings.size()) {
             throw PackageException.invalid(
-                    where, "row %d of the table has %d cells, not %d".formatted(row, cells.size(), headings.size()));
+                    where,
+                    Sentence.of("packet.rowLength", "row", row, "cells", cells.size(), "columns", headings.size()));
         }
         for (int c = 0; c < headings.size(); c++) {
             if (headings.get(c).holdsNumbers()) {
@@ -134,7 +136,6 @@ final class CsvTable {
         } catch (NumberFormatException notANumber) {
             // the sentence below names the cell
         }
-        throw PackageException.invalid(
-                where, "row %d of the table says \"%s\" where a number belongs".formatted(row, cell));
+        throw PackageException.invalid(where, Sentence.of("packet.cellNotANumber", "row", row, "cell", cell));
     }
 }

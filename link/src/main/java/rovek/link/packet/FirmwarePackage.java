@@ -8,6 +8,7 @@ import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
+import rovek.core.wording.Sentence;
 import rovek.link.Sha256;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -72,11 +73,11 @@ public record FirmwarePackage(
         byte[] about = entries.entries().get(ABOUT);
         byte[] image = entries.entries().get(IMAGE);
         if (!entries.kind().equals("firmware") || about == null || image == null) {
-            throw PackageException.foreign("it holds no firmware");
+            throw PackageException.foreign(Sentence.of("packet.noFirmware"));
         }
         Optional<byte[]> signature = Optional.ofNullable(entries.entries().get(SIGNATURE));
         if (signature.isPresent() && signature.get().length != SIGNATURE_BYTES) {
-            throw PackageException.invalid(SIGNATURE, "a signature has %d bytes".formatted(SIGNATURE_BYTES));
+            throw PackageException.invalid(SIGNATURE, Sentence.of("packet.signatureLength", "bytes", SIGNATURE_BYTES));
         }
         JsonNode node = Schemas.PUBLISHED.firmware(about);
         return new FirmwarePackage(

@@ -4,6 +4,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.UUID;
 import rovek.core.entry.PlainText;
+import rovek.core.wording.Sentence;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -35,7 +36,7 @@ final class JsonMaps {
         try {
             return UUID.fromString(text);
         } catch (IllegalArgumentException e) {
-            throw PackageException.invalid(where, "\"" + text + "\" is no id");
+            throw PackageException.invalid(where, Sentence.of("packet.notAnId", "text", text));
         }
     }
 }

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
+import rovek.core.wording.Sentence;
 import rovek.link.Sha256;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -70,7 +71,7 @@ record Manifest(String kind, Instant createdAt, Maker maker, Map<String, Listed>
 
     private static void refuseForeignOrNewer(JsonNode manifest) throws PackageException {
         if (!FORMAT.equals(manifest.path("format").asString(""))) {
-            throw PackageException.foreign("its manifest names another format");
+            throw PackageException.foreign(Sentence.of("packet.otherFormat"));
         }
         String version = manifest.path("version").asString("");
         int dot = version.indexOf('.');
@@ -79,7 +80,7 @@ record Manifest(String kind, Instant createdAt, Maker maker, Map<String, Listed>
                 throw PackageException.tooNew(version);
             }
         } catch (NumberFormatException e) {
-            throw PackageException.foreign("its version is \"" + version + "\"");
+            throw PackageException.foreign(Sentence.of("packet.versionIs", "version", version));
         }
     }
 

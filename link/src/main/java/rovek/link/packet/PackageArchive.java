@@ -15,6 +15,7 @@ import java.util.Set;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
 import org.apache.commons.io.input.BoundedInputStream;
+import rovek.core.wording.Sentence;
 import rovek.link.Sha256;
 
 /**
@@ -56,7 +57,7 @@ final class PackageArchive implements AutoCloseable {
             requireBounded(zip, file.toFile().length());
             ZipEntry first = zip.getEntry(Manifest.PATH);
             if (first == null) {
-                throw PackageException.foreign("it has no manifest.json");
+                throw PackageException.foreign(Sentence.of("packet.noManifest"));
             }
             Manifest manifest = Manifest.parse(bytes(zip, first, LARGEST_MANIFEST));
             requireAllListed(zip, manifest);
@@ -75,8 +76,8 @@ final class PackageArchive implements AutoCloseable {
         } catch (IOException | IllegalArgumentException e) {
             // The latter is what the JDK makes of a name that is no text.
             throw begins
-                    ? PackageException.damaged("it cannot be unpacked")
-                    : PackageException.foreign("it is not a ZIP file");
+                    ? PackageException.damaged(Sentence.of("packet.notUnpacked"))
+                    : PackageException.foreign(Sentence.of("packet.notZip"));
         }
     }
 
@@ -89,7 +90,7 @@ final class PackageArchive implements AutoCloseable {
         try (RandomAccessFile in = new RandomAccessFile(file.toFile(), "r")) {
             long length = in.length();
             if (length > MOST_PACKED) {
-                throw PackageException.tooLarge("it has more than %d MB".formatted(MOST_PACKED >> 20));
+                throw PackageException.tooLarge(Sentence.of("packet.packedTooLarge", "most", MOST_PACKED >> 20));
             }
             byte[] tail = new byte[(int) Math.min(length, END_BYTES + LONGEST_COMMENT)];
             in.seek(length - tail.length);
@@ -110,7 +111,7 @@ final class PackageArchive implements AutoCloseable {
     }
 
     private static PackageException tooManyEntries() {
-        return PackageException.tooLarge("it holds more than " + PackageEntries.MOST_ENTRIES + " entries");
+        return PackageException.tooLarge(Sentence.of("packet.tooManyEntries", "most", PackageEntries.MOST_ENTRIES));
     }
 
     private static void requireBounded(ZipFile zip, long packed) throws PackageException {
@@ -122,11 +123,11 @@ final class PackageArchive implements AutoCloseable {
         for (ZipEntry entry : Collections.list(zip.entries())) {
             PackageEntries.requireInside(entry.getName());
             if (!paths.add(entry.getName())) {
-                throw PackageException.damaged(entry.getName() + " is in it twice");
+                throw PackageException.damaged(Sentence.of("packet.twice", "path", entry.getName()));
             }
             left -= Math.max(0, entry.getSize());
             if (left < 0) {
-                throw PackageException.tooLarge("it unpacks to far more than it weighs");
+                throw PackageException.tooLarge(Sentence.of("packet.bomb"));
             }
         }
     }
@@ -135,7 +136,7 @@ final class PackageArchive implements AutoCloseable {
         for (Map.Entry<String, Manifest.Listed> listed : manifest.entries().entrySet()) {
             ZipEntry entry = zip.getEntry(listed.getKey());
             if (entry == null) {
-                throw PackageException.damaged(listed.getKey() + " is missing");
+                throw PackageException.damaged(Sentence.of("packet.missing", "path", listed.getKey()));
             }
             if (entry.getSize() != listed.getValue().size()) {
                 throw PackageException.digestDiffers(listed.getKey());
@@ -153,7 +154,7 @@ final class PackageArchive implements AutoCloseable {
     }
 
     private Manifest.Listed required(String path) throws PackageException {
-        return listed(path).orElseThrow(() -> PackageException.damaged(path + " is missing"));
+        return listed(path).orElseThrow(() -> PackageException.damaged(Sentence.of("packet.missing", "path", path)));
     }
 
     /**
@@ -183,7 +184,7 @@ final class PackageArchive implements AutoCloseable {
                     .setMaxCount(required(path).size())
                     .get();
         } catch (IOException e) {
-            throw PackageException.damaged("it cannot be unpacked");
+            throw PackageException.damaged(Sentence.of("packet.notUnpacked"));
         }
     }
 
@@ -195,14 +196,14 @@ final class PackageArchive implements AutoCloseable {
                 throw PackageException.digestDiffers(path);
             }
         } catch (IOException e) {
-            throw PackageException.damaged("it cannot be unpacked");
+            throw PackageException.damaged(Sentence.of("packet.notUnpacked"));
         }
     }
 
     private ZipEntry entry(String path) throws PackageException {
         ZipEntry entry = zip.getEntry(path);
         if (entry == null) {
-            throw PackageException.damaged(path + " is missing");
+            throw PackageException.damaged(Sentence.of("packet.missing", "path", path));
         }
         return entry;
     }
@@ -217,7 +218,7 @@ final class PackageArchive implements AutoCloseable {
             }
             return bytes;
         } catch (IOException | IllegalArgumentException e) {
-            throw PackageException.damaged("it cannot be unpacked");
+            throw PackageException.damaged(Sentence.of("packet.notUnpacked"));
         }
     }
 

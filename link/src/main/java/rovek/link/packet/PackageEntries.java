@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
+import rovek.core.wording.Sentence;
 
 /**
  * The outer shell of a small field package, all of it in memory: a ZIP (ISO/IEC 21320-1) with a manifest that names
@@ -54,14 +55,14 @@ record PackageEntries(String kind, Instant createdAt, Maker maker, Map<String, b
         Map<String, byte[]> entries = unzip(packed);
         byte[] manifestBytes = entries.remove(Manifest.PATH);
         if (manifestBytes == null) {
-            throw PackageException.foreign("it has no manifest.json");
+            throw PackageException.foreign(Sentence.of("packet.noManifest"));
         }
         Manifest manifest = Manifest.parse(manifestBytes);
         Map<String, byte[]> listed = new LinkedHashMap<>();
         for (Map.Entry<String, Manifest.Listed> entry : manifest.entries().entrySet()) {
             byte[] bytes = entries.get(entry.getKey());
             if (bytes == null) {
-                throw PackageException.damaged(entry.getKey() + " is missing");
+                throw PackageException.damaged(Sentence.of("packet.missing", "path", entry.getKey()));
             }
             if (!entry.getValue().agreesWith(bytes)) {
                 throw PackageException.digestDiffers(entry.getKey());
@@ -78,7 +79,7 @@ record PackageEntries(String kind, Instant createdAt, Maker maker, Map<String, b
 
     static void requireInside(String path) throws PackageException {
         if (path.startsWith("/") || path.contains("..") || path.contains("\\")) {
-            throw PackageException.tooLarge("an entry's name points outside of it");
+            throw PackageException.tooLarge(Sentence.of("packet.entryOutside"));
         }
     }
 
@@ -92,21 +93,21 @@ record PackageEntries(String kind, Instant createdAt, Maker maker, Map<String, b
                 byte[] bytes = zip.readNBytes((int) left + 1);
                 left -= bytes.length;
                 if (left < 0) {
-                    throw PackageException.tooLarge("it unpacks to far more than it weighs");
+                    throw PackageException.tooLarge(Sentence.of("packet.bomb"));
                 }
                 if (entries.put(path, bytes) != null) {
-                    throw PackageException.damaged(path + " is in it twice");
+                    throw PackageException.damaged(Sentence.of("packet.twice", "path", path));
                 }
                 if (entries.size() > MOST_ENTRIES) {
-                    throw PackageException.tooLarge("it holds more than " + MOST_ENTRIES + " entries");
+                    throw PackageException.tooLarge(Sentence.of("packet.tooManyEntries", "most", MOST_ENTRIES));
                 }
             }
         } catch (IOException | IllegalArgumentException e) {
             // The latter is what the JDK makes of a name that is no text.
-            throw PackageException.damaged("it cannot be unpacked");
+            throw PackageException.damaged(Sentence.of("packet.notUnpacked"));
         }
         if (entries.isEmpty()) {
-            throw PackageException.foreign("it is not a ZIP file");
+            throw PackageException.foreign(Sentence.of("packet.notZip"));
         }
         return entries;
     }

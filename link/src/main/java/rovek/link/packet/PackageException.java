@@ -1,5 +1,7 @@
 package rovek.link.packet;
 
+import rovek.core.wording.Sentence;
+
 /** A field package that cannot be used; the sentence says why and what to do. */
 public final class PackageException extends Exception {
 
@@ -8,16 +10,18 @@ public final class PackageException extends Exception {
     private static final String DIGEST = "package.digest";
 
     private final String code;
-    private final String reason;
+    private final transient Sentence sentence;
+    private final transient Sentence reason;
     private final String unknownUnit;
 
-    private PackageException(String code, String sentence) {
+    private PackageException(String code, Sentence sentence) {
         this(code, sentence, sentence, "");
     }
 
-    private PackageException(String code, String sentence, String reason, String unknownUnit) {
-        super(sentence);
+    private PackageException(String code, Sentence sentence, Sentence reason, String unknownUnit) {
+        super(sentence.toString());
         this.code = code;
+        this.sentence = sentence;
         this.reason = reason;
         this.unknownUnit = unknownUnit;
     }
@@ -26,8 +30,13 @@ public final class PackageException extends Exception {
         return code;
     }
 
+    /** What is said, to be worded; {@link #getMessage} is for the log. */
+    public Sentence sentence() {
+        return sentence;
+    }
+
     /** Where and what alone, for one reading among others that are taken. */
-    public String reason() {
+    public Sentence reason() {
         return reason;
     }
 
@@ -37,48 +46,45 @@ public final class PackageException extends Exception {
     }
 
     static PackageException unknownUnit(String where, String written) {
-        PackageException plain = invalid(where, "no unit is written \"" + written + "\"");
-        return new PackageException("package.unknown-unit", String.valueOf(plain.getMessage()), plain.reason, written);
+        PackageException plain = invalid(where, Sentence.of("unit.unknown", "symbol", written));
+        return new PackageException("package.unknown-unit", plain.sentence, plain.reason, written);
     }
 
-    static PackageException damaged(String what) {
-        return new PackageException(
-                "package.damaged",
-                "The field package is damaged: %s. Nothing was taken from it; read it back again.".formatted(what));
+    static PackageException damaged(Sentence what) {
+        return new PackageException("package.damaged", Sentence.of("packet.damaged", "what", what));
     }
 
     /** An entry is not what the package says that it is: then nothing of it can be believed. */
     static PackageException digestDiffers(String path) {
-        PackageException plain = damaged("the digest of " + path + " does not agree");
-        return new PackageException(DIGEST, String.valueOf(plain.getMessage()));
+        return new PackageException(DIGEST, damaged(Sentence.of("packet.digestDiffers", "path", path)).sentence);
     }
 
     boolean spoilsAll() {
         return code.equals(DIGEST);
     }
 
-    static PackageException foreign(String what) {
-        return new PackageException("package.foreign", "This is no field package: %s.".formatted(what));
+    static PackageException foreign(Sentence what) {
+        return new PackageException("package.foreign", Sentence.of("packet.foreign", "what", what));
     }
 
     static PackageException tooNew(String version) {
-        return new PackageException(
-                "package.too-new",
-                ("The field package has format version %s, newer than this Rovek knows. Update Rovek, then read "
-                                + "it back again; nothing was taken from it.")
-                        .formatted(version));
+        return new PackageException("package.too-new", Sentence.of("packet.tooNew", "version", version));
     }
 
-    static PackageException tooLarge(String what) {
-        return new PackageException(
-                "package.too-large", "The field package was refused for safety: %s.".formatted(what));
+    static PackageException tooLarge(Sentence what) {
+        return new PackageException("package.too-large", Sentence.of("packet.tooLarge", "what", what));
     }
 
-    static PackageException invalid(String where, String faults) {
+    /** @param where path and line within the package */
+    static PackageException invalid(String where, Sentence why) {
+        return invalid(Sentence.plain(where), why);
+    }
+
+    static PackageException invalid(Sentence where, Sentence why) {
         return new PackageException(
                 "package.invalid",
-                "The field package breaks its own rules in %s: %s. Nothing was taken from it.".formatted(where, faults),
-                "%s: %s".formatted(where, faults),
+                Sentence.of("packet.invalid", "where", where, "why", why),
+                Sentence.of("packet.reason", "where", where, "why", why),
                 "");
     }
 }

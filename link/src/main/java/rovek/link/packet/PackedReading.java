@@ -9,6 +9,8 @@ import java.util.UUID;
 import rovek.core.reading.PictureCapture;
 import rovek.core.reading.WaveformCapture;
 import rovek.core.unit.UnitOfMeasure;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 
 /**
  * One reading in a package.
@@ -75,12 +77,11 @@ public record PackedReading(
         public Waveform {
             WaveformCapture.require(samples.length, rateHz, unit, sensitivityMvPerG);
             if (!Double.isFinite(scale) || scale == 0) {
-                throw new IllegalArgumentException(
-                        "A waveform's scale is a number and not 0, not %s.".formatted(scale));
+                throw new Refused(Sentence.of("packet.scale", "scale", scale));
             }
             for (float sample : samples) {
                 if (!Float.isFinite(sample)) {
-                    throw new IllegalArgumentException("The waveform holds a value that is not a number.");
+                    throw new Refused(Sentence.of("reading.waveformNotNumbers"));
                 }
             }
         }

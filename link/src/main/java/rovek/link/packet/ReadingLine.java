@@ -10,6 +10,7 @@ import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import rovek.core.reading.Capture;
 import rovek.core.reading.PictureCapture;
+import rovek.core.wording.Sentence;
 import rovek.link.Sha256;
 import tools.jackson.databind.JsonNode;
 
@@ -38,18 +39,18 @@ final class ReadingLine {
     }
 
     static String where(int number) {
-        return READINGS + " line " + number;
+        return READINGS + ":" + number;
     }
 
     /** @param number of the line, from 1 */
     ListedReading listed(String line, int number) throws PackageException {
         String where = where(number);
         if (line.length() > LONGEST) {
-            throw PackageException.invalid(where, "it is longer than a reading can be");
+            throw PackageException.invalid(where, Sentence.of("packet.lineTooLong"));
         }
         JsonNode node = Schemas.PUBLISHED.reading(line.getBytes(StandardCharsets.UTF_8), number);
         if (JsonMaps.plain(node, "id").isBlank()) {
-            throw PackageException.invalid(where, "a reading has no id");
+            throw PackageException.invalid(where, Sentence.of("packet.readingNoId"));
         }
         List<String> photos = new ArrayList<>();
         for (JsonNode photo : node.path("photos")) {
@@ -64,8 +65,7 @@ final class ReadingLine {
             bytes += size(photo, where);
         }
         if (bytes > LARGEST) {
-            throw PackageException.invalid(
-                    where, "what was recorded for it has more than %d MB".formatted(LARGEST >> 20));
+            throw PackageException.invalid(where, Sentence.of("packet.recordedTooLarge", "most", LARGEST >> 20));
         }
         ListedReading.Recorded recorded = path.isPresent()
                 ? new ListedReading.InEntries(path.get(), described.toString(), List.copyOf(photos))
@@ -104,7 +104,7 @@ final class ReadingLine {
 
     private long size(String path, String where) throws PackageException {
         return archive.listed(path)
-                .orElseThrow(() -> PackageException.invalid(where, "it names a file that is not listed, " + path))
+                .orElseThrow(() -> PackageException.invalid(where, Sentence.of("packet.notListed", "path", path)))
                 .size();
     }
 
@@ -150,7 +150,7 @@ final class ReadingLine {
         if (isWaveform(described)) {
             Wav samples = Wav.parse(fetch.bytes(in.path(), LARGEST), in.path());
             if (samples.samples().length > MOST_SAMPLES) {
-                throw PackageException.invalid(where, "its waveform has more than %,d samples".formatted(MOST_SAMPLES));
+                throw PackageException.invalid(where, Sentence.of("packet.tooManySamples", "most", MOST_SAMPLES));
             }
             return new PackedReading.Waveform(
                     samples.samples(),
@@ -167,7 +167,8 @@ final class ReadingLine {
             default -> LARGEST;
         };
         if (bytes.length > most) {
-            throw PackageException.invalid(where, "%s has more than %d MB".formatted(in.path(), most >> 20));
+            throw PackageException.invalid(
+                    where, Sentence.of("packet.fileTooLarge", "path", in.path(), "most", most >> 20));
         }
         Capture capture = CaptureFile.capture(described, Optional.of(bytes), units, where);
         return new PackedCapture.Plain(capture);
@@ -178,8 +179,7 @@ final class ReadingLine {
         double said = described.path("rateHz").asDouble(0);
         if (Math.abs(said - wav.rateHz()) > 0.5 + 1e-9) {
             throw PackageException.invalid(
-                    where,
-                    "it says that it was sampled at %s Hz, and its WAV file says %d Hz".formatted(said, wav.rateHz()));
+                    where, Sentence.of("packet.ratesDiffer", "said", said, "rate", wav.rateHz()));
         }
         return said;
     }
@@ -189,7 +189,7 @@ final class ReadingLine {
         try {
             return new PictureCapture(path.endsWith(".png") ? "image/png" : "image/jpeg", bytes);
         } catch (IllegalArgumentException e) {
-            throw PackageException.invalid(where, path + ": " + e.getMessage());
+            throw PackageException.invalid(where + ", " + path, Understanding.why(e));
         }
     }
 

@@ -14,6 +14,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
+import rovek.core.wording.Sentence;
 import rovek.link.packet.ReadingsPackage.LeftOut;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
@@ -115,14 +116,14 @@ public final class ReadingsFile implements AutoCloseable {
         try {
             Optional<Manifest.Listed> lines = archive.listed(ReadingLine.READINGS);
             if (!archive.manifest().kind().equals("readings") || lines.isEmpty()) {
-                throw PackageException.foreign("it holds no readings");
+                throw PackageException.foreign(Sentence.of("packet.noReadings"));
             }
             if (archive.manifest().maker().instrument().isEmpty()) {
-                throw PackageException.invalid(Manifest.PATH, "readings must name the instrument that took them");
+                throw PackageException.invalid(Manifest.PATH, Sentence.of("packet.noInstrument"));
             }
             if (lines.get().size() > LARGEST_LINES) {
                 throw PackageException.tooLarge(
-                        "%s has more than %d MB".formatted(ReadingLine.READINGS, LARGEST_LINES >> 20));
+                        Sentence.of("packet.fileTooLarge", "path", ReadingLine.READINGS, "most", LARGEST_LINES >> 20));
             }
             return archive;
         } catch (PackageException | RuntimeException refused) {
@@ -187,12 +188,12 @@ public final class ReadingsFile implements AutoCloseable {
                 if (listed.size() > MOST_READINGS || leftOut.size() > MOST_LEFT_OUT) {
                     throw PackageException.tooLarge(
                             leftOut.size() > MOST_LEFT_OUT
-                                    ? "more than %,d of its readings cannot be understood".formatted(MOST_LEFT_OUT)
-                                    : "it holds more than %,d readings".formatted(MOST_READINGS));
+                                    ? Sentence.of("packet.tooManyLeftOut", "most", MOST_LEFT_OUT)
+                                    : Sentence.of("packet.tooManyReadings", "most", MOST_READINGS));
                 }
             }
         } catch (IOException | UncheckedIOException e) {
-            throw PackageException.damaged("it cannot be unpacked");
+            throw PackageException.damaged(Sentence.of("packet.notUnpacked"));
         }
         return listed;
     }
@@ -253,14 +254,14 @@ public final class ReadingsFile implements AutoCloseable {
                 return e.spoilsAll()
                         ? new Tried(Optional.empty(), Optional.empty(), Optional.of(e))
                         : leftOut(number, e.reason(), e.unknownUnit());
-            } catch (JacksonException e) {
-                return leftOut(number, ReadingLine.where(number) + ": " + e.getOriginalMessage(), "");
-            } catch (IllegalArgumentException e) {
-                return leftOut(number, ReadingLine.where(number) + ": " + e.getMessage(), "");
+            } catch (IllegalArgumentException | JacksonException e) {
+                Sentence reason = PackageException.invalid(ReadingLine.where(number), Understanding.why(e))
+                        .reason();
+                return leftOut(number, reason, "");
             }
         }
 
-        private static Tried leftOut(int number, String reason, String unknownUnit) {
+        private static Tried leftOut(int number, Sentence reason, String unknownUnit) {
             return new Tried(Optional.empty(), Optional.of(new LeftOut(number, reason, unknownUnit)), Optional.empty());
         }
 

@@ -10,6 +10,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import rovek.core.wording.Sentence;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -39,21 +40,16 @@ public record ReadingsPackage(
      * @param reason names the line
      * @param unknownUnit the unit that nobody knows, as it is written; blank where something else is wrong
      */
-    public record LeftOut(int line, String reason, String unknownUnit) {
+    public record LeftOut(int line, Sentence reason, String unknownUnit) {
 
         private static final int LONGEST_REASON = 400;
         private static final int LONGEST_UNIT = 40;
 
         /** A hostile file may make a reason of anything: what nobody can read or keep is left out. */
         public LeftOut {
-            reason = plain(reason, LONGEST_REASON);
-            unknownUnit = plain(unknownUnit, LONGEST_UNIT);
-        }
-
-        private static String plain(String text, int longest) {
-            String printable =
-                    String.valueOf(text).replaceAll("\\p{Cntrl}+", " ").strip();
-            return printable.length() <= longest ? printable : printable.substring(0, longest - 1) + "…";
+            reason = reason.bounded(LONGEST_REASON);
+            unknownUnit =
+                    Sentence.plain(unknownUnit).bounded(LONGEST_UNIT).text().orElseThrow();
         }
     }
 

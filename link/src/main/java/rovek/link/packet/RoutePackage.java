@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.UUID;
+import rovek.core.wording.Sentence;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -123,7 +124,7 @@ public record RoutePackage(
         PackageEntries entries = PackageEntries.unpack(packed);
         byte[] bytes = entries.entries().get(ROUTE);
         if (!entries.kind().equals("route") || bytes == null) {
-            throw PackageException.foreign("it holds no route");
+            throw PackageException.foreign(Sentence.of("packet.noRoute"));
         }
         JsonNode route = Schemas.PUBLISHED.route(bytes);
         Map<String, byte[]> pictures = new TreeMap<>(entries.entries());

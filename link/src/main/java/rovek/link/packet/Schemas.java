@@ -7,6 +7,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.stream.Collectors;
+import rovek.core.wording.Sentence;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -58,7 +59,7 @@ final class Schemas {
     }
 
     JsonNode reading(byte[] bytes, int line) throws PackageException {
-        return valid(reading, bytes, "readings.ndjson line " + line);
+        return valid(reading, bytes, ReadingLine.where(line));
     }
 
     private JsonNode valid(Schema schema, byte[] bytes, String where) throws PackageException {
@@ -67,10 +68,10 @@ final class Schemas {
         if (!faults.isEmpty()) {
             throw PackageException.invalid(
                     where,
-                    faults.stream()
+                    Sentence.plain(faults.stream()
                             .limit(MOST_FAULTS_NAMED)
                             .map(Object::toString)
-                            .collect(Collectors.joining("; ")));
+                            .collect(Collectors.joining("; "))));
         }
         return node;
     }
@@ -80,7 +81,7 @@ final class Schemas {
         try {
             return json.readTree(bytes);
         } catch (JacksonException e) {
-            throw PackageException.damaged(where + " is not JSON");
+            throw PackageException.damaged(Sentence.of("packet.notJson", "where", where));
         }
     }
 

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import rovek.core.setup.SetupContent;
+import rovek.core.wording.Sentence;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -47,7 +48,7 @@ public record SetupPackage(UUID id, int revision, String name, String form, Inst
         PackageEntries entries = PackageEntries.unpack(packed);
         byte[] bytes = entries.entries().get(SETUP);
         if (!entries.kind().equals("setup") || bytes == null) {
-            throw PackageException.foreign("it holds no set-up");
+            throw PackageException.foreign(Sentence.of("packet.noSetup"));
         }
         JsonNode setup = Schemas.PUBLISHED.setup(bytes);
         List<Map<String, String>> rows = new ArrayList<>();

@@ -2,6 +2,7 @@ package rovek.link.packet;
 
 import java.time.Instant;
 import java.time.format.DateTimeParseException;
+import rovek.core.wording.Sentence;
 
 /** Times as a package writes them: UTC, ISO 8601. */
 final class Times {
@@ -12,7 +13,7 @@ final class Times {
         try {
             return Instant.parse(text);
         } catch (DateTimeParseException e) {
-            throw PackageException.invalid(where, "\"" + text + "\" is not a time");
+            throw PackageException.invalid(where, Sentence.of("packet.notATime", "text", text));
         }
     }
 }

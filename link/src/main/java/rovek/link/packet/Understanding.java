@@ -1,9 +1,13 @@
 package rovek.link.packet;
 
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 import tools.jackson.core.JacksonException;
 
 /** Taking a package apart, where what it says may be sound JSON and yet impossible. */
 final class Understanding {
+
+    private static final Sentence CONTENT = Sentence.of("packet.says");
 
     private Understanding() {}
 
@@ -16,10 +20,19 @@ final class Understanding {
     static <T> T of(Step<T> step) throws PackageException {
         try {
             return step.take();
-        } catch (JacksonException e) {
-            throw PackageException.invalid("what it says", e.getOriginalMessage());
-        } catch (IllegalArgumentException e) {
-            throw PackageException.invalid("what it says", String.valueOf(e.getMessage()));
+        } catch (IllegalArgumentException | JacksonException e) {
+            throw PackageException.invalid(CONTENT, why(e));
         }
+    }
+
+    /** What it says is impossible: in our words where it was found here, in a library's where it was found there. */
+    static Sentence why(RuntimeException impossible) {
+        if (impossible instanceof Refused refused) {
+            return refused.sentence();
+        }
+        return Sentence.plain(
+                impossible instanceof JacksonException json
+                        ? json.getOriginalMessage()
+                        : String.valueOf(impossible.getMessage()));
     }
 }

@@ -3,6 +3,7 @@ package rovek.link.packet;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
+import rovek.core.wording.Sentence;
 
 /**
  * A mono WAV file of 32-bit floats (RIFF, format tag 3).
@@ -42,21 +43,21 @@ record Wav(int rateHz, float[] samples) {
     static Wav parse(byte[] bytes, String where) throws PackageException {
         ByteBuffer in = ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN);
         if (bytes.length < 12 || !"RIFF".equals(name(in)) || in.getInt() < 4 || !"WAVE".equals(name(in))) {
-            throw PackageException.damaged(where + " is not a WAV file");
+            throw PackageException.damaged(Sentence.of("packet.notWav", "where", where));
         }
         int rate = 0;
         while (in.remaining() >= 8) {
             String chunk = name(in);
             int size = in.getInt();
             if (size < 0 || size > in.remaining()) {
-                throw PackageException.damaged(where + " ends too early");
+                throw PackageException.damaged(Sentence.of("packet.wavShort", "where", where));
             }
             int next = in.position() + size + (size & 1);
             if (chunk.equals("fmt ")) {
                 rate = format(in, size, where);
             } else if (chunk.equals("data")) {
                 if (rate <= 0) {
-                    throw PackageException.damaged(where + " has samples before their format");
+                    throw PackageException.damaged(Sentence.of("packet.wavOrder", "where", where));
                 }
                 float[] samples = new float[size / Float.BYTES];
                 in.asFloatBuffer().get(samples);
@@ -64,12 +65,12 @@ record Wav(int rateHz, float[] samples) {
             }
             in.position(Math.min(next, in.limit()));
         }
-        throw PackageException.damaged(where + " holds no samples");
+        throw PackageException.damaged(Sentence.of("packet.wavEmpty", "where", where));
     }
 
     private static int format(ByteBuffer in, int size, String where) throws PackageException {
         if (size < 16) {
-            throw PackageException.damaged(where + " has no usable format");
+            throw PackageException.damaged(Sentence.of("packet.wavFormat", "where", where));
         }
         int tag = in.getShort();
         int channels = in.getShort();
@@ -78,7 +79,7 @@ record Wav(int rateHz, float[] samples) {
         in.getShort();
         int bits = in.getShort();
         if (tag != FLOAT_FORMAT || channels != 1 || bits != 32) {
-            throw PackageException.invalid(where, "a waveform is mono with 32-bit floats");
+            throw PackageException.invalid(where, Sentence.of("packet.wavKind"));
         }
         return rate;
     }

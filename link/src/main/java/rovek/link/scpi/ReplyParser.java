@@ -4,6 +4,7 @@ import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.Optional;
+import rovek.core.wording.Sentence;
 import rovek.link.LinkException;
 
 /**
@@ -81,18 +82,18 @@ public final class ReplyParser {
             case BLOCK_DIGITS -> {
                 lengthDigits = digit(b);
                 if (lengthDigits == 0) {
-                    throw new LinkException.Garbled("a block without a length");
+                    throw new LinkException.Garbled(Sentence.of("link.blockNoLength"));
                 }
                 state = State.BLOCK_LENGTH;
             }
             case BLOCK_LENGTH -> takeLengthDigit(b);
             case BLOCK_END -> {
                 if (b != '\n') {
-                    throw new LinkException.Garbled("a block longer than it said");
+                    throw new LinkException.Garbled(Sentence.of("link.blockTooLong"));
                 }
                 complete(new Block(body));
             }
-            default -> throw new LinkException.Garbled("more bytes than the answer holds");
+            default -> throw new LinkException.Garbled(Sentence.of("link.moreBytes"));
         }
     }
 
@@ -100,7 +101,7 @@ public final class ReplyParser {
         if (b == '\n') {
             complete(new Line(line.toString(StandardCharsets.UTF_8).strip()));
         } else if (line.size() >= MOST_LINE_BYTES) {
-            throw new LinkException.Garbled("a line that does not end");
+            throw new LinkException.Garbled(Sentence.of("link.endlessLine"));
         } else {
             line.write(b);
         }
@@ -109,7 +110,7 @@ public final class ReplyParser {
     private void takeLengthDigit(byte b) throws LinkException {
         long grown = length * 10L + digit(b);
         if (grown > MOST_BLOCK_BYTES) {
-            throw new LinkException.Garbled("a block of more than 64 MB");
+            throw new LinkException.Garbled(Sentence.of("link.blockLarge"));
         }
         length = (int) grown;
         lengthDigits--;
@@ -121,7 +122,7 @@ public final class ReplyParser {
 
     private static int digit(byte b) throws LinkException {
         if (b < '0' || b > '9') {
-            throw new LinkException.Garbled("a block whose length is not a number");
+            throw new LinkException.Garbled(Sentence.of("link.blockLength"));
         }
         return b - '0';
     }

@@ -1,5 +1,6 @@
 package rovek.link.scpi;
 
+import rovek.core.wording.Sentence;
 import rovek.link.LinkException;
 
 /**
@@ -32,7 +33,7 @@ public record ScpiError(int code, String text) {
                     comma < 0 ? "" : ScpiText.unquote(answer.substring(comma + 1)));
         } catch (NumberFormatException e) {
             // Not what it said instead: whatever listens at that place may have said it to nobody here.
-            throw new LinkException.Garbled("an error report without a number");
+            throw new LinkException.Garbled(Sentence.of("link.errorNoNumber"));
         }
     }
 
@@ -44,7 +45,9 @@ public record ScpiError(int code, String text) {
             case 210 -> new LinkException.BatteryLow();
             case -284 -> new LinkException.Busy();
             default ->
-                new LinkException.Refused(ScpiText.shortened(command), ScpiText.fitToShow(text) + " (" + code + ")");
+                new LinkException.Refused(
+                        Sentence.plain(ScpiText.shortened(command)),
+                        Sentence.of("link.errorWithCode", "text", ScpiText.fitToShow(text), "code", code));
         };
     }
 

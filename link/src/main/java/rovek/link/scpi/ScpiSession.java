@@ -5,6 +5,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.Optional;
 import java.util.function.LongSupplier;
+import rovek.core.wording.Sentence;
 import rovek.link.LinkException;
 import rovek.link.Transport;
 import rovek.link.scpi.ReplyParser.Block;
@@ -57,7 +58,7 @@ public final class ScpiSession implements AutoCloseable {
                 return;
             }
         }
-        throw new LinkException.Garbled("an error queue that never empties");
+        throw new LinkException.Garbled(Sentence.of("link.endlessErrors"));
     }
 
     /** Asks for a line and does not look at the error queue. */
@@ -65,7 +66,7 @@ public final class ScpiSession implements AutoCloseable {
         if (exchange(query) instanceof Line line) {
             return line.text();
         }
-        throw new LinkException.Garbled("a block in answer to " + query);
+        throw new LinkException.Garbled(Sentence.of("link.blockInstead", "query", query));
     }
 
     /** Asks for a line. */
@@ -82,7 +83,7 @@ public final class ScpiSession implements AutoCloseable {
         if (reply instanceof Block block) {
             return block.bytes();
         }
-        throw new LinkException.Garbled("no block in answer to " + query);
+        throw new LinkException.Garbled(Sentence.of("link.noBlock", "query", query));
     }
 
     public void command(String command) throws LinkException {
@@ -149,7 +150,7 @@ public final class ScpiSession implements AutoCloseable {
             if (count == 0) {
                 // A late answer would be taken for the answer to the next question.
                 transport.disconnect();
-                throw new LinkException.TimedOut(ScpiText.shortened(query), patience.toMillis());
+                throw new LinkException.TimedOut(Sentence.plain(ScpiText.shortened(query)), patience.toMillis());
             }
             lastHeard = monotonicNanos.getAsLong();
             heard += count;

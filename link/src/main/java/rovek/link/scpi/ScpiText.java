@@ -61,7 +61,7 @@ public final class ScpiText {
     static String firstQuoted(String command) {
         int from = command.indexOf('"');
         int to = command.indexOf('"', from + 1);
-        return from >= 0 && to > from ? command.substring(from + 1, to) : "the file";
+        return from >= 0 && to > from ? command.substring(from + 1, to) : shortened(command);
     }
 
     static String shortened(String text) {

@@ -133,15 +133,15 @@ class FieldPackageTest {
         Map<String, byte[]> entries = unzip(packed());
         entries.get("captures/000001.wav")[60] ^= 1;
         assertThatThrownBy(() -> ReadingsPackage.unpack(zip(entries)))
-                .hasMessageContaining("digest of captures/000001.wav");
+                .hasMessageContaining("packet.digestDiffers {path=captures/000001.wav}");
         entries.remove("captures/000001.wav");
-        assertThatThrownBy(() -> ReadingsPackage.unpack(zip(entries))).hasMessageContaining("is missing");
+        assertThatThrownBy(() -> ReadingsPackage.unpack(zip(entries))).hasMessageContaining("packet.missing");
     }
 
     @Test
     void aNewerMajorVersionIsRefusedAndSaysSo() throws IOException {
         assertThatThrownBy(() -> ReadingsPackage.unpack(replaced("manifest.json", "\"1.0\"", "\"2.0\"")))
-                .hasMessageContaining("newer than this Rovek knows");
+                .hasMessageContaining("packet.tooNew");
     }
 
     @Test
@@ -153,11 +153,11 @@ class FieldPackageTest {
     @Test
     void aWrongFileIsNamedForWhatItIsNot() {
         assertThatThrownBy(() -> ReadingsPackage.unpack("no zip".getBytes(StandardCharsets.UTF_8)))
-                .hasMessageContaining("not a ZIP file");
+                .hasMessageContaining("packet.notZip");
         assertThatThrownBy(() -> ReadingsPackage.unpack(zip(Map.of("a.txt", new byte[1]))))
-                .hasMessageContaining("no manifest.json");
+                .hasMessageContaining("packet.noManifest");
         assertThatThrownBy(() -> ReadingsPackage.unpack(replaced("manifest.json", "rovek-field-package", "other")))
-                .hasMessageContaining("another format");
+                .hasMessageContaining("packet.otherFormat");
     }
 
     @Test
@@ -169,9 +169,9 @@ class FieldPackageTest {
     @Test
     void aZipMadeToHurtIsRefused() {
         assertThatThrownBy(() -> ReadingsPackage.unpack(zip(Map.of("bomb", new byte[64 << 20]))))
-                .hasMessageContaining("far more than it weighs");
+                .hasMessageContaining("packet.bomb");
         assertThatThrownBy(() -> ReadingsPackage.unpack(zip(Map.of("../../etc/passwd", new byte[1]))))
-                .hasMessageContaining("outside");
+                .hasMessageContaining("packet.entryOutside");
     }
 
     private static PackedReading kept(String id, String technique, Capture capture) {
@@ -239,7 +239,7 @@ class FieldPackageTest {
         ReadingsPackage taken = ReadingsPackage.unpack(described(packed, from, to));
         assertThat(taken.readings()).isEmpty();
         assertThat(taken.leftOut()).hasSize(1);
-        return taken.leftOut().get(0).reason();
+        return taken.leftOut().get(0).reason().toString();
     }
 
     @Test
@@ -247,10 +247,10 @@ class FieldPackageTest {
         Capture table =
                 new TableCapture(List.of(new TableCapture.Numbers("time", "s", new double[] {0, 1})), List.of());
         byte[] packed = ReadingsPackage.pack(AT, VH2, Optional.empty(), List.of(kept("r", "run", table)));
-        assertThat(reason(packed, "\"numbers\"", "\"guesses\"")).contains("readings.ndjson line 1");
-        assertThat(reason(packed, "\"name\":\"time\"", "\"name\":\"hour\"")).contains("first row is not the columns");
-        assertThat(reason(packed, "\"table\"", "\"value\"")).contains("readings.ndjson line 1");
-        assertThat(reason(packed, "photos/r-1.png", "photos/r-2.png")).contains("not listed");
+        assertThat(reason(packed, "\"numbers\"", "\"guesses\"")).contains("readings.ndjson:1");
+        assertThat(reason(packed, "\"name\":\"time\"", "\"name\":\"hour\"")).contains("packet.tableHeading");
+        assertThat(reason(packed, "\"table\"", "\"value\"")).contains("readings.ndjson:1");
+        assertThat(reason(packed, "photos/r-1.png", "photos/r-2.png")).contains("packet.notListed");
     }
 
     private static PackedReading waveform(String id, float[] samples, double rateHz) {
@@ -281,14 +281,10 @@ class FieldPackageTest {
                 Optional.empty(),
                 List.of(waveform("a", new float[] {1, 2}, 25_600), waveform("b", new float[] {3, 4}, 25_600)));
         String[][] changes = {
-            {"\"unit\":\"m/s²\"", "\"unit\":\"m/s^3\"", "no unit is written \"m/s^3\""},
-            {"\"unit\":\"m/s²\"", "\"unit\":\"mm/s\"", "A vibration waveform is in volts or an acceleration, not mm/s"},
-            {
-                "\"rateHz\":25600.0",
-                "\"rateHz\":25000.0",
-                "it says that it was sampled at 25000.0 Hz, and its WAV file says 25600 Hz"
-            },
-            {"\"scale\":1.0", "\"scale\":0.0", "scale is a number and not 0"},
+            {"\"unit\":\"m/s²\"", "\"unit\":\"m/s^3\"", "unit.unknown {symbol=m/s^3}"},
+            {"\"unit\":\"m/s²\"", "\"unit\":\"mm/s\"", "reading.waveformUnit {unit=mm/s}"},
+            {"\"rateHz\":25600.0", "\"rateHz\":25000.0", "packet.ratesDiffer {rate=25600, said=25000.0}"},
+            {"\"scale\":1.0", "\"scale\":0.0", "packet.scale {scale=0.0}"},
             {"\"id\":\"a\"", "\"id\":\"\"", "/id: must be at least 1 characters long"},
             {"\"takenAt\":\"2", "\"takenAt\":\"x", "takenAt"},
         };
@@ -301,7 +297,8 @@ class FieldPackageTest {
             assertThat(taken.leftOut())
                     .singleElement()
                     .satisfies(one -> assertThat(one.reason())
-                            .startsWith("readings.ndjson line 1")
+                            .asString()
+                            .contains("readings.ndjson:1")
                             .contains(change[2]));
         }
         assertThat(ReadingsPackage.unpack(describedOnce(packed, changes[0][0], changes[0][1]))
@@ -322,10 +319,10 @@ class FieldPackageTest {
 
     @Test
     void aWaveformWithoutSamplesOrWithWhatIsNoNumberIsNone() {
-        assertThatThrownBy(() -> waveform("a", new float[0], 25_600)).hasMessageContaining("holds no samples");
+        assertThatThrownBy(() -> waveform("a", new float[0], 25_600)).hasMessageContaining("reading.waveformEmpty");
         assertThatThrownBy(() -> waveform("a", new float[] {1, Float.NaN}, 25_600))
-                .hasMessageContaining("not a number");
-        assertThatThrownBy(() -> waveform("a", new float[] {1}, 0)).hasMessageContaining("above 0 Hz");
+                .hasMessageContaining("reading.waveformNotNumbers");
+        assertThatThrownBy(() -> waveform("a", new float[] {1}, 0)).hasMessageContaining("reading.rateNotAbove0");
     }
 
     @Test

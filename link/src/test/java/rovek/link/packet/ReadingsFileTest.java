@@ -111,11 +111,12 @@ class ReadingsFileTest {
         String said = manifest(entries);
         entries.put("source/table.csv", bytes("a;c\n"));
         Path file = zipped(said, entries);
-        assertThatThrownBy(() -> open(file)).hasMessageContaining("digest of source/table.csv");
-        assertThatThrownBy(() -> ReadingsFile.verified(file)).hasMessageContaining("digest of source/table.csv");
+        assertThatThrownBy(() -> open(file)).hasMessageContaining("packet.digestDiffers {path=source/table.csv}");
+        assertThatThrownBy(() -> ReadingsFile.verified(file))
+                .hasMessageContaining("packet.digestDiffers {path=source/table.csv}");
         entries.put("source/table.csv", bytes("a;b\nmore"));
         Path longer = zipped(said, entries);
-        assertThatThrownBy(() -> open(longer)).hasMessageContaining("digest of source/table.csv");
+        assertThatThrownBy(() -> open(longer)).hasMessageContaining("packet.digestDiffers {path=source/table.csv}");
     }
 
     @Test
@@ -197,11 +198,13 @@ class ReadingsFileTest {
             assertThat(readings.leftOut())
                     .extracting(ReadingsPackage.LeftOut::reason)
                     .satisfiesExactly(
-                            one -> assertThat(one).contains("more than 4 MB"),
-                            two -> assertThat(two).contains("more than 2,097,152 samples"),
-                            four -> assertThat(four).contains("longer than a reading can be"),
-                            five -> assertThat(five).contains("not listed"),
-                            six -> assertThat(six).contains("more than 2,000,000 rows or 4,500,000 cells"));
+                            one -> assertThat(one).asString().contains("packet.fileTooLarge {most=4"),
+                            two -> assertThat(two).asString().contains("packet.tooManySamples {most=2097152}"),
+                            four -> assertThat(four).asString().contains("packet.lineTooLong"),
+                            five -> assertThat(five).asString().contains("packet.notListed"),
+                            six -> assertThat(six)
+                                    .asString()
+                                    .contains("packet.tableTooLarge {cells=4500000, rows=2000000}"));
         }
     }
 
@@ -219,7 +222,7 @@ class ReadingsFileTest {
                 zip.putNextEntry(new ZipEntry("e" + i));
             }
         }
-        assertThatThrownBy(() -> open(many)).hasMessageContaining("more than 20000 entries");
+        assertThatThrownBy(() -> open(many)).hasMessageContaining("packet.tooManyEntries {most=20000}");
         Path directory = folder.resolve("directory.zip");
         ByteBuffer end = ByteBuffer.allocate(22)
                 .order(ByteOrder.LITTLE_ENDIAN)
@@ -229,18 +232,17 @@ class ReadingsFileTest {
         Files.write(directory, end.array());
         assertThatThrownBy(() -> open(directory))
                 .as("a directory of 200 MB")
-                .hasMessageContaining("more than 20000 entries");
+                .hasMessageContaining("packet.tooManyEntries {most=20000}");
         Path large = folder.resolve("large.zip");
         try (var sparse = new java.io.RandomAccessFile(large.toFile(), "rw")) {
             sparse.setLength((256L << 20) + 1);
         }
-        assertThatThrownBy(() -> open(large)).hasMessageContaining("more than 256 MB");
+        assertThatThrownBy(() -> open(large)).hasMessageContaining("packet.packedTooLarge {most=256}");
         String value = line("r", "{\"kind\":\"value\",\"value\":1.5,\"unit\":\"bar\"}") + "\n";
         Path readings = zipped(entries(value.repeat(202_000), Map.of("source/noise", noise())));
-        assertThatThrownBy(() -> open(readings)).hasMessageContaining("more than 200,000 readings");
+        assertThatThrownBy(() -> open(readings)).hasMessageContaining("packet.tooManyReadings {most=200000}");
         Path senseless = zipped(entries("{}\n".repeat(12_001), Map.of()));
-        assertThatThrownBy(() -> open(senseless))
-                .hasMessageContaining("more than 10,000 of its readings cannot be understood");
+        assertThatThrownBy(() -> open(senseless)).hasMessageContaining("packet.tooManyLeftOut {most=10000}");
     }
 
     private static byte[] noise() {

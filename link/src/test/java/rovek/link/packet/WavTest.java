@@ -59,12 +59,12 @@ class WavTest {
     void stereoAndWholeNumbersAreRefused() {
         byte[] stereo = new Wav(8000, new float[4]).toBytes();
         stereo[CHANNELS] = 2;
-        assertThatThrownBy(() -> parse(stereo)).hasMessageContaining("mono with 32-bit floats");
+        assertThatThrownBy(() -> parse(stereo)).hasMessageContaining("packet.wavKind");
         byte[] pcm = new Wav(8000, new float[4]).toBytes();
         pcm[FORMAT_TAG] = 1;
-        assertThatThrownBy(() -> parse(pcm)).hasMessageContaining("mono with 32-bit floats");
+        assertThatThrownBy(() -> parse(pcm)).hasMessageContaining("packet.wavKind");
         byte[] negative = new Wav(8000, new float[4]).toBytes();
         negative[DATA_SIZE + 3] = (byte) 0x80;
-        assertThatThrownBy(() -> parse(negative)).hasMessageContaining("ends too early");
+        assertThatThrownBy(() -> parse(negative)).hasMessageContaining("packet.wavShort");
     }
 }

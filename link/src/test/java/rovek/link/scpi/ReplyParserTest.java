@@ -51,11 +51,11 @@ class ReplyParserTest {
     void whatBreaksTheProtocolIsNamed() {
         assertThatThrownBy(() -> feedText("#0\n"))
                 .isInstanceOf(LinkException.Garbled.class)
-                .hasMessageContaining("without a length");
-        assertThatThrownBy(() -> feedText("#2x1\n")).hasMessageContaining("not a number");
-        assertThatThrownBy(() -> feedText("#13abcd")).hasMessageContaining("longer than it said");
-        assertThatThrownBy(() -> feedText("#9999999999")).hasMessageContaining("64 MB");
-        assertThatThrownBy(() -> feedText("a\nb")).hasMessageContaining("more bytes");
-        assertThatThrownBy(() -> feedText("x".repeat(2 << 20))).hasMessageContaining("does not end");
+                .hasMessageContaining("link.blockNoLength");
+        assertThatThrownBy(() -> feedText("#2x1\n")).hasMessageContaining("link.blockLength");
+        assertThatThrownBy(() -> feedText("#13abcd")).hasMessageContaining("link.blockTooLong");
+        assertThatThrownBy(() -> feedText("#9999999999")).hasMessageContaining("link.blockLarge");
+        assertThatThrownBy(() -> feedText("a\nb")).hasMessageContaining("link.moreBytes");
+        assertThatThrownBy(() -> feedText("x".repeat(2 << 20))).hasMessageContaining("link.endlessLine");
     }
 }

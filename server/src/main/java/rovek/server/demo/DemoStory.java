@@ -20,6 +20,7 @@ import org.springframework.security.authentication.UsernamePasswordAuthenticatio
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.stereotype.Component;
 import rovek.core.route.LoadGate;
+import rovek.core.wording.Sentence;
 import rovek.link.LinkException;
 import rovek.link.packet.PackageException;
 import rovek.server.base.job.JobProgress;
@@ -235,7 +236,7 @@ class DemoStory implements ApplicationRunner {
 
     static final class Silent implements JobProgress {
         @Override
-        public void report(long done, long total, String sentence) {
+        public void report(long done, long total, Sentence sentence) {
             // nobody watches the demonstration being made
         }
 

@@ -14,6 +14,7 @@ import rovek.core.plant.Level;
 import rovek.core.plant.Node;
 import rovek.core.plant.NodeTree;
 import rovek.core.plant.Places;
+import rovek.core.wording.Sentence;
 
 /** The plant as it grows row by row while a table is read. */
 final class Growth {
@@ -118,9 +119,9 @@ final class Growth {
         return at;
     }
 
-    String placeOf(UUID id) {
+    Sentence placeOf(UUID id) {
         if (id.equals(Node.PLANT)) {
-            return "the plant";
+            return Sentence.of("plant.thePlant");
         }
         List<String> labels = new ArrayList<>();
         for (Optional<Node> node = find(id);
@@ -128,6 +129,6 @@ final class Growth {
                 node = find(node.get().parentId())) {
             labels.add(0, node.get().label());
         }
-        return String.join(", ", labels);
+        return Sentence.plain(String.join(", ", labels));
     }
 }

@@ -3,6 +3,7 @@ package rovek.core.plant.exchange;
 import java.util.Map;
 import java.util.Optional;
 import rovek.core.plant.template.Template;
+import rovek.core.wording.Sentence;
 
 /** What an import has to ask of others. */
 public interface ImportKnowledge {
@@ -18,5 +19,5 @@ public interface ImportKnowledge {
     String kept(String facet, String typed);
 
     /** Why a facet does not take a value, as a sentence; empty where it does. */
-    Optional<String> fault(String facet, String value);
+    Optional<Sentence> fault(String facet, String value);
 }

@@ -3,6 +3,7 @@ package rovek.core.plant.exchange;
 import java.util.List;
 import java.util.Optional;
 import rovek.core.plant.Level;
+import rovek.core.wording.Sentence;
 
 /**
  * What an import would make of one row.
@@ -15,7 +16,7 @@ import rovek.core.plant.Level;
  * @param rows how many rows of the plant come of it; more than one where it is stamped or names its checks
  */
 public record PlannedRow(
-        int number, int depth, String label, Optional<Level> level, State state, List<String> notes, int rows) {
+        int number, int depth, String label, Optional<Level> level, State state, List<Sentence> notes, int rows) {
 
     /** How a row compares with the plant. */
     public enum State {

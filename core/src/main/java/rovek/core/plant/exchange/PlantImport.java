@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.UUID;
 import java.util.function.Supplier;
 import rovek.core.plant.Alteration;
@@ -18,6 +19,7 @@ import rovek.core.plant.NodeTree;
 import rovek.core.plant.PlantChange;
 import rovek.core.plant.exchange.PlannedRow.State;
 import rovek.core.plant.template.Template;
+import rovek.core.wording.Sentence;
 
 /**
  * Reads a table of rows into the plant. A row that is there already, by its id or by its label where it stands, is
@@ -72,12 +74,12 @@ public final class PlantImport {
         Optional<Node> existing = existing(reading, parent.get(), level.get());
         if (existing.isEmpty() && reading.id().isEmpty()) {
             growth.sameTag(reading.tag(level.get()), parent.get())
-                    .ifPresent(other -> reading.fault(
-                            "%s is there already: %s.".formatted(reading.tag(level.get()), growth.placeOf(other))));
+                    .ifPresent(other -> reading.fault(Sentence.of(
+                            "plant.tagTaken", "tag", reading.tag(level.get()), "place", growth.placeOf(other))));
         }
         UUID id = existing.map(Node::id).or(reading::id).orElseGet(ids);
         if (!seen.add(id) || (existing.isEmpty() && isListedBefore(reading, parent.get(), level.get()))) {
-            reading.fault("It stands twice in this list.");
+            reading.fault(Sentence.of("plant.rowTwice"));
         }
         if (!reading.isSound()) {
             // What stands in a wrong row is looked at all the same.
@@ -126,7 +128,7 @@ public final class PlantImport {
             return alongPath(row.cell(Column.PATH), reading);
         }
         if (!row.cell(Column.PARENT).isEmpty()) {
-            reading.fault("What it stands in is not in the plant.");
+            reading.fault(Sentence.of("plant.parentUnknown"));
             return Optional.empty();
         }
         boolean saysNothingOfPlaces = !columns.contains(Column.PARENT) && !columns.contains(Column.PATH);
@@ -141,9 +143,7 @@ public final class PlantImport {
                 row.indent() <= open.size() ? Optional.ofNullable(open.get(row.indent() - 1)) : Optional.empty();
         if (above.isEmpty()) {
             reading.fault(
-                    row.indent() > open.size()
-                            ? "It is indented deeper than there is a row to stand in."
-                            : "The row it stands in is wrong.");
+                    row.indent() > open.size() ? Sentence.of("plant.tooDeep") : Sentence.of("plant.parentRowWrong"));
         }
         return above;
     }
@@ -153,9 +153,10 @@ public final class PlantImport {
         for (String label : path.split(Column.PATH_MARK.strip(), -1)) {
             Optional<UUID> next = growth.childCalled(at, label.strip());
             if (next.isEmpty()) {
-                reading.fault("There is no \"%s\"%s."
-                        .formatted(
-                                label.strip(), at.equals(Node.PLANT) ? " in the plant" : " in " + growth.placeOf(at)));
+                reading.fault(
+                        at.equals(Node.PLANT)
+                                ? Sentence.of("plant.notInPlant", "label", label.strip())
+                                : Sentence.of("plant.notInPlace", "label", label.strip(), "place", growth.placeOf(at)));
                 return Optional.empty();
             }
             at = next.get();
@@ -185,10 +186,19 @@ public final class PlantImport {
             wanted.put(Facet.PLACE, String.valueOf(growth.nextPlace(parent)));
         }
         Alteration alteration = Alteration.between(node, node.saying(wanted));
-        List<String> notes = new ArrayList<>();
+        Map<String, Sentence> notes = new TreeMap<>();
         alteration.facets().forEach((facet, shift) -> {
             if (!facet.equals(Facet.PLACE)) {
-                notes.add("%s: %s → %s".formatted(facet, text(facet, shift.from()), text(facet, shift.to())));
+                notes.put(
+                        facet,
+                        Sentence.of(
+                                "plant.facetChange",
+                                "facet",
+                                facet,
+                                "from",
+                                text(facet, shift.from()),
+                                "to",
+                                text(facet, shift.to())));
             }
         });
         growth.keep(node.id(), parent, level);
@@ -201,15 +211,15 @@ public final class PlantImport {
                 node.label(),
                 Optional.of(level),
                 notes.isEmpty() ? State.SAME : State.CHANGED,
-                notes.stream().sorted().toList(),
+                List.copyOf(notes.values()),
                 1));
     }
 
-    private String text(String facet, String value) {
+    private Sentence text(String facet, String value) {
         if (value.isEmpty()) {
-            return "nothing";
+            return Sentence.of("plant.nothing");
         }
-        return facet.equals(Facet.PARENT) ? growth.placeOf(UUID.fromString(value)) : value;
+        return facet.equals(Facet.PARENT) ? growth.placeOf(UUID.fromString(value)) : Sentence.plain(value);
     }
 
     private void add(TableRow row, RowReading reading, UUID id, UUID parent, Level level) {

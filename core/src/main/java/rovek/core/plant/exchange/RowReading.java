@@ -14,12 +14,13 @@ import rovek.core.plant.Level;
 import rovek.core.plant.Node;
 import rovek.core.plant.TagAndName;
 import rovek.core.plant.template.Template;
+import rovek.core.wording.Sentence;
 
 /** What one row of a table says, and what is wrong with it. */
 final class RowReading {
 
     private final TableRow row;
-    private final List<String> faults = new ArrayList<>();
+    private final List<Sentence> faults = new ArrayList<>();
     private final Optional<Template> template;
     private final List<ImportKnowledge.ReadyMade> checks = new ArrayList<>();
 
@@ -30,16 +31,14 @@ final class RowReading {
         String templateName = row.cell(Column.TEMPLATE);
         template = templateName.isEmpty() ? Optional.empty() : knowledge.template(templateName);
         if (!templateName.isEmpty() && template.isEmpty()) {
-            fault("There is no template \"%s\".".formatted(templateName));
+            fault(Sentence.of("plant.noTemplate", "name", templateName));
         }
         for (String name : row.cell(Column.CHECKS).split(";")) {
             if (!name.isBlank()) {
                 knowledge
                         .check(name.strip())
                         .ifPresentOrElse(
-                                checks::add,
-                                () -> fault("\"%s\" is neither a template nor a ready-made check."
-                                        .formatted(name.strip())));
+                                checks::add, () -> fault(Sentence.of("plant.noReadyMade", "name", name.strip())));
             }
         }
         row.cells().forEach((column, value) -> {
@@ -49,11 +48,11 @@ final class RowReading {
         });
     }
 
-    void fault(String sentence) {
+    void fault(Sentence sentence) {
         faults.add(sentence);
     }
 
-    List<String> faults() {
+    List<Sentence> faults() {
         return faults;
     }
 
@@ -77,7 +76,7 @@ final class RowReading {
         try {
             return Optional.of(UUID.fromString(row.cell(column)));
         } catch (IllegalArgumentException wrong) {
-            fault("\"%s\" is no id.".formatted(row.cell(column)));
+            fault(Sentence.of("plant.notAnId", "text", row.cell(column)));
             return Optional.empty();
         }
     }
@@ -92,8 +91,7 @@ final class RowReading {
             try {
                 return Optional.of(Level.valueOf(word.toUpperCase(Locale.ROOT)));
             } catch (IllegalArgumentException wrong) {
-                fault("\"%s\" is no level. Levels are client, site, area, system, asset, part, point and check."
-                        .formatted(word));
+                fault(Sentence.of("plant.notALevel", "text", word));
                 return Optional.empty();
             }
         }
@@ -107,7 +105,7 @@ final class RowReading {
             return Optional.of(Level.CLIENT);
         }
         if (parent.get() == Level.CHECK) {
-            fault("A check holds nothing.");
+            fault(Sentence.of("plant.checkHoldsNothing"));
             return Optional.empty();
         }
         return Optional.of(parent.get().usualChild());
@@ -116,33 +114,28 @@ final class RowReading {
     void requireFits(Level level, Optional<Level> parent) {
         boolean fits = parent.isEmpty() ? level == Level.CLIENT : parent.get().mayHold(level);
         if (!fits) {
-            String where = parent.isEmpty() ? "at the top" : "in " + article(word(parent.get()));
-            fault("%s does not belong %s.".formatted(capital(article(word(level))), where));
+            fault(
+                    parent.isEmpty()
+                            ? Sentence.of("plant.notAtTop", "level", level.called())
+                            : Sentence.of(
+                                    "plant.notInLevel",
+                                    "level",
+                                    level.called(),
+                                    "parent",
+                                    parent.get().called()));
         }
         if (level != Level.CHECK
                 && template.isEmpty()
                 && tag(level).isEmpty()
                 && name(level).isEmpty()) {
-            fault("It has neither tag nor name.");
+            fault(Sentence.of("plant.neitherTagNorName"));
         }
         if (tag(level).length() > Node.LONGEST_NAME || name(level).length() > Node.LONGEST_NAME) {
-            fault("A name has at most %d characters.".formatted(Node.LONGEST_NAME));
+            fault(Sentence.of("plant.longName", "most", Node.LONGEST_NAME));
         }
         if (level == Level.CHECK && technique().isEmpty()) {
-            fault("It does not say what is checked.");
+            fault(Sentence.of("plant.checkOfNothing"));
         }
-    }
-
-    private static String word(Level level) {
-        return level.name().toLowerCase(Locale.ROOT);
-    }
-
-    private static String article(String word) {
-        return ("aeiou".indexOf(word.charAt(0)) >= 0 ? "an " : "a ") + word;
-    }
-
-    private static String capital(String text) {
-        return Character.toUpperCase(text.charAt(0)) + text.substring(1);
     }
 
     private Optional<TagAndName> tagAndName(Level level) {
@@ -206,12 +199,13 @@ final class RowReading {
     }
 
     /** What is worth saying of a new row. */
-    List<String> remarks(int rows) {
+    List<Sentence> remarks(int rows) {
         if (template.isPresent()) {
-            return List.of("from %s, %d rows".formatted(template.get().name(), rows));
+            return List.of(Sentence.of(
+                    "plant.rowFromTemplate", "template", template.get().name(), "rows", rows));
         }
         return checks.isEmpty() || rows < 2
                 ? List.of()
-                : List.of("with %d %s".formatted(rows - 1, rows == 2 ? "check" : "checks"));
+                : List.of(Sentence.of("plant.rowWithChecks", "checks", rows - 1));
     }
 }

@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 
 /** Many tags in one line: "P-201..P-240", "P-201..240", "P-201, P-205, P-210..212". */
 public final class TagPattern {
@@ -27,7 +29,7 @@ public final class TagPattern {
                 tags.addAll(expandOne(text));
             }
             if (tags.size() > MOST_TAGS) {
-                throw new IllegalArgumentException("At most %d tags in one go.".formatted(MOST_TAGS));
+                throw new Refused(Sentence.of("plant.tooManyTags", "most", MOST_TAGS));
             }
         }
         return tags;
@@ -41,19 +43,17 @@ public final class TagPattern {
         Matcher from = ENDS_IN_NUMBER.matcher(text.substring(0, dots).strip());
         String end = text.substring(dots + 2).strip();
         if (!from.matches()) {
-            throw new IllegalArgumentException(
-                    "\"%s\" does not begin with a tag that ends in a number.".formatted(text));
+            throw new Refused(Sentence.of("plant.tagWithoutNumber", "text", text));
         }
         String prefix = from.group(1);
         String last = end.startsWith(prefix) ? end.substring(prefix.length()) : end;
         if (!last.matches("\\d{1,9}")) {
-            throw new IllegalArgumentException("\"%s\" does not end in a number to count to.".formatted(text));
+            throw new Refused(Sentence.of("plant.tagEnd", "text", text));
         }
         int first = Integer.parseInt(from.group(2));
         int until = Integer.parseInt(last);
         if (until < first || until - first >= MOST_TAGS) {
-            throw new IllegalArgumentException(
-                    "\"%s\" does not count up from %d by less than %d.".formatted(text, first, MOST_TAGS));
+            throw new Refused(Sentence.of("plant.tagCount", "text", text, "first", first, "most", MOST_TAGS));
         }
         int digits = from.group(2).length();
         List<String> tags = new ArrayList<>();

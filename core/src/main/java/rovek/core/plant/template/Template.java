@@ -18,6 +18,8 @@ import rovek.core.plant.Node;
 import rovek.core.plant.NodeTree;
 import rovek.core.plant.Places;
 import rovek.core.plant.Stamp;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 
 /**
  * An asset with its parts, points and checks, kept to stamp out more.
@@ -57,7 +59,7 @@ public record Template(UUID id, String name, int revision, List<TemplatePart> pa
     public static Template of(UUID id, String name, int revision, NodeTree tree, UUID asset) {
         List<Node> nodes = tree.beneath(asset);
         if (nodes.isEmpty()) {
-            throw new IllegalArgumentException("There is nothing to keep.");
+            throw new Refused(Sentence.of("plant.nothingToSave"));
         }
         Map<UUID, String> keys = new HashMap<>();
         Set<String> taken = new HashSet<>(Set.of(Stamp.ROOT));

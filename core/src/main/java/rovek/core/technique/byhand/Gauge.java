@@ -19,6 +19,8 @@ import rovek.core.technique.SettingValues;
 import rovek.core.technique.StopDemand;
 import rovek.core.technique.Technique;
 import rovek.core.unit.Amount;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 
 /** One number read off a gauge, by a person or by an instrument that gives nothing but the number. */
 public final class Gauge implements Technique {
@@ -106,11 +108,15 @@ public final class Gauge implements Technique {
     public Analysis analyse(Capture capture, SettingValues settings) {
         ResultDefinition definition = results(settings).get(0);
         if (!(capture instanceof ValueCapture given)) {
-            throw new IllegalArgumentException("This is no gauge value.");
+            throw new Refused(Sentence.of("byhand.noGauge"));
         }
         if (!given.value().unit().isComparableTo(definition.unit())) {
-            throw new IllegalArgumentException("A %s is not in %s."
-                    .formatted(definition.name(), given.value().unit().symbol()));
+            throw new Refused(Sentence.of(
+                    "byhand.otherQuantity",
+                    "quantity",
+                    definition.name(),
+                    "unit",
+                    given.value().unit().symbol()));
         }
         double value = given.value().unit().convert(given.value().value(), definition.unit());
         return new Analysis(

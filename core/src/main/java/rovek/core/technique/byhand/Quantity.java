@@ -1,11 +1,15 @@
 package rovek.core.technique.byhand;
 
+import rovek.core.wording.Refused;
+
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import rovek.core.entry.Entry;
 import rovek.core.unit.UnitCatalogue;
 import rovek.core.unit.UnitOfMeasure;
+import rovek.core.wording.Sentence;
 
 /** What a gauge shows, each in the unit it is written down in. */
 public enum Quantity {
@@ -33,13 +37,20 @@ public enum Quantity {
         return unit;
     }
 
+    public Sentence called() {
+        return Entry.option(word());
+    }
+
     public String word() {
         return name().toLowerCase(Locale.ROOT);
     }
 
-    /** @throws IllegalArgumentException for a word that is none */
+    /** @throws Refused for a word that is none */
     public static Quantity of(String word) {
-        return valueOf(word.toUpperCase(Locale.ROOT));
+        return Arrays.stream(values())
+                .filter(quantity -> quantity.word().equals(word.toLowerCase(Locale.ROOT)))
+                .findFirst()
+                .orElseThrow(() -> new Refused(Sentence.of("byhand.noQuantity", "quantity", word)));
     }
 
     /** The first that is written in units of this kind; empty where none is. */

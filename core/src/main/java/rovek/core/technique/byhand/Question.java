@@ -20,6 +20,8 @@ import rovek.core.technique.StopDemand;
 import rovek.core.technique.Technique;
 import rovek.core.unit.Amount;
 import rovek.core.unit.UnitCatalogue;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 
 /** A question that is answered on the spot with yes, written 1, or no, written 0: "Is the guard in place?" */
 public final class Question implements Technique {
@@ -87,7 +89,7 @@ public final class Question implements Technique {
                 results(settings).get(0).id(),
                 Optional.empty(),
                 Optional.of(0.5),
-                "The right answer is " + settings.text("right") + "."));
+                Sentence.of("byhand.rightAnswer", "answer", settings.text("right"))));
     }
 
     @Override
@@ -99,7 +101,7 @@ public final class Question implements Technique {
     public Analysis analyse(Capture capture, SettingValues settings) {
         if (!(capture instanceof ValueCapture given)
                 || (given.value().value() != 0 && given.value().value() != 1)) {
-            throw new IllegalArgumentException("The answer is neither yes nor no.");
+            throw new Refused(Sentence.of("byhand.noAnswer"));
         }
         return new Analysis(
                 List.of(new Result(

@@ -8,6 +8,8 @@ import rovek.core.technique.SettingValues;
 import rovek.core.unit.Amount;
 import rovek.core.unit.KnownUnits;
 import rovek.core.unit.UnitCatalogue;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 
 /** Yes or no. */
 final class WrittenAnswer implements ByHand {
@@ -22,8 +24,7 @@ final class WrittenAnswer implements ByHand {
         return switch (written.strip().toLowerCase(Locale.ROOT)) {
             case "yes", "y", "1" -> answer(1);
             case "no", "n", "0" -> answer(0);
-            default ->
-                throw new IllegalArgumentException("The answer is yes or no, not \"%s\".".formatted(written.strip()));
+            default -> throw new Refused(Sentence.of("byhand.yesOrNo", "written", written.strip()));
         };
     }
 

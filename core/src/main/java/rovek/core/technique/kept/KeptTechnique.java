@@ -1,7 +1,6 @@
 package rovek.core.technique.kept;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -14,6 +13,8 @@ import rovek.core.technique.SettingDefinition;
 import rovek.core.technique.SettingValues;
 import rovek.core.technique.StopDemand;
 import rovek.core.technique.Technique;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 
 /**
  * A technique whose captures are planned, taken, kept and shown, but not reduced to results: nothing of it is ever
@@ -67,8 +68,9 @@ record KeptTechnique(
     @Override
     public Analysis analyse(Capture capture, SettingValues settings) {
         if (!accepted.isInstance(capture)) {
-            throw new IllegalArgumentException("This is no capture of %s.".formatted(name.toLowerCase(Locale.ROOT)));
+            throw new Refused(Sentence.of("reading.otherCapture", "technique", Technique.called(id)));
         }
-        return new Analysis(List.of(), List.of(), List.of(new Remark("kept", "kept as taken, not judged", true)));
+        return new Analysis(
+                List.of(), List.of(), List.of(new Remark("kept", Sentence.of("reading.keptAsTaken"), true)));
     }
 }

@@ -5,6 +5,8 @@ import rovek.core.reading.TextCapture;
 import rovek.core.technique.ByHand;
 import rovek.core.technique.SettingValues;
 import rovek.core.unit.KnownUnits;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 
 /** What somebody saw, in words. */
 final class WrittenWords implements ByHand {
@@ -19,10 +21,10 @@ final class WrittenWords implements ByHand {
     @Override
     public Capture read(String written, SettingValues settings, KnownUnits units) {
         if (written.isBlank()) {
-            throw new IllegalArgumentException("Nothing is written down.");
+            throw new Refused(Sentence.of("byhand.noRemark"));
         }
         if (written.length() > LONGEST) {
-            throw new IllegalArgumentException("A remark has at most %d characters.".formatted(LONGEST));
+            throw new Refused(Sentence.of("byhand.longRemark", "most", LONGEST));
         }
         return new TextCapture(written.strip().lines().toList());
     }

@@ -23,6 +23,8 @@ import rovek.core.technique.StopDemand;
 import rovek.core.technique.Technique;
 import rovek.core.unit.Amount;
 import rovek.core.unit.UnitCatalogue;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 
 /**
  * What a logger recorded: several channels over hours or days. Where the check says between which values channels
@@ -92,20 +94,17 @@ public final class LoggedRun implements Technique {
     @Override
     public Analysis analyse(Capture capture, SettingValues settings) {
         if (!(capture instanceof TableCapture table)) {
-            throw new IllegalArgumentException("This is no capture of a run.");
+            throw new Refused(Sentence.of("reading.notARun"));
         }
         Map<String, ChannelLimits> limits = limits(settings);
         List<Curve.Run> channels = channels(table, limits);
         List<Curve> curves = List.copyOf(channels);
         if (limits.isEmpty()) {
             return new Analysis(
-                    List.of(),
-                    curves,
-                    List.of(new Remark(
-                            "kept", "kept as taken, not judged: no channel has limits to stay within", true)));
+                    List.of(), curves, List.of(new Remark("kept", Sentence.of("reading.noChannelLimits"), true)));
         }
         Set<String> recorded = channels.stream()
-                .map(channel -> channel.name().toLowerCase(Locale.ROOT))
+                .map(channel -> channel.id().toLowerCase(Locale.ROOT))
                 .collect(Collectors.toSet());
         List<String> missing = limits.keySet().stream()
                 .filter(name -> !recorded.contains(name))
@@ -116,7 +115,9 @@ public final class LoggedRun implements Technique {
                     List.of(),
                     curves,
                     List.of(new Remark(
-                            "channel", "The run has no channel %s.".formatted(String.join(", ", missing)), true)));
+                            "channel",
+                            Sentence.of("reading.channelMissing", "channels", String.join(", ", missing)),
+                            true)));
         }
         List<Excursions.Excursion> outside = new ArrayList<>();
         channels.forEach(channel ->

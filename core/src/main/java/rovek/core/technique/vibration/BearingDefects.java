@@ -5,13 +5,13 @@ import static java.util.Objects.requireNonNull;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import rovek.core.signal.SpectralPeaks;
 import rovek.core.signal.SpectralPeaks.Peak;
 import rovek.core.signal.Spectrum;
 import rovek.core.technique.Finding.EvidenceMark;
+import rovek.core.wording.Sentence;
 
 /**
  * Damage of a rolling bearing in the spectrum of its envelope: its defect frequency and multiples of it (ISO 13373-2),
@@ -45,15 +45,7 @@ final class BearingDefects {
     private static final int MOST_HARMONICS = 6;
     private static final int LEAST_HARMONICS = 2;
 
-    private static final Map<String, String> DEFECTS = Map.of(
-            "outer race",
-            "Outer-race",
-            "inner race",
-            "Inner-race",
-            "rolling element",
-            "Rolling-element",
-            "cage",
-            "Cage");
+    private static final List<String> DEFECTS = List.of("outer race", "inner race", "rolling element", "cage");
 
     /** What else may modulate: some of it turns with the shaft, the supply does not. */
     private static final List<String> TURNING = List.of("blade pass", "gear mesh");
@@ -81,11 +73,11 @@ final class BearingDefects {
      *
      * @param clarity how far its peaks stand out altogether
      */
-    record Series(String sentence, List<EvidenceMark> marks, double clarity) {}
+    record Series(Sentence sentence, List<EvidenceMark> marks, double clarity) {}
 
     /** The clearest defect alone: multiples of one may fall on another's. */
     Optional<Series> clearest() {
-        return DEFECTS.keySet().stream()
+        return DEFECTS.stream()
                 .filter(known::containsKey)
                 .flatMap(defect -> series(defect).stream())
                 .max(Comparator.comparingDouble(Series::clarity));
@@ -154,19 +146,22 @@ final class BearingDefects {
         double first = peaks.get(0).hz();
         Optional<Peak> below = peak(first - apart, LINES * envelope.stepHz(), OTHERS_STAND_OUT);
         Optional<Peak> above = peak(first + apart, LINES * envelope.stepHz(), OTHERS_STAND_OUT);
-        String sides = "";
+        String sides = "none";
         if (below.isPresent() && above.isPresent()) {
             marks.add(new EvidenceMark("−1", below.get().hz()));
             marks.add(new EvidenceMark("+1", above.get().hz()));
-            sides = isElement ? "; side bands at cage speed" : "; side bands at shaft speed";
+            sides = isElement ? "cage" : "shaft";
         }
         return new Series(
-                String.format(
-                        Locale.ROOT,
-                        "%s defect frequency, %.1f Hz, with %d harmonics%s.",
-                        DEFECTS.get(defect),
+                Sentence.of(
+                        "vibration.bearingDefect",
+                        "defect",
+                        defect.replace(' ', '_'),
+                        "hz",
                         first,
+                        "harmonics",
                         peaks.size(),
+                        "sides",
                         sides),
                 marks,
                 clarity);

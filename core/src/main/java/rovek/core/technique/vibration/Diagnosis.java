@@ -5,7 +5,6 @@ import static java.util.Objects.requireNonNull;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import rovek.core.signal.Band;
@@ -15,6 +14,7 @@ import rovek.core.signal.Spectrum;
 import rovek.core.technique.Characteristic;
 import rovek.core.technique.Finding;
 import rovek.core.technique.Finding.EvidenceMark;
+import rovek.core.wording.Sentence;
 
 /**
  * The few things that spectra can justify of a machine whose frequencies are known, each with the lines it is seen by.
@@ -70,7 +70,7 @@ final class Diagnosis {
             List<Characteristic> characteristics,
             Band band) {
         Map<String, Double> known = new HashMap<>();
-        characteristics.forEach(one -> known.put(one.name(), one.value().value()));
+        characteristics.forEach(one -> known.put(one.id(), one.value().value()));
         if (!known.containsKey("shaft")) {
             return List.of();
         }
@@ -80,8 +80,8 @@ final class Diagnosis {
                 .clearest()
                 .ifPresent(series -> diagnosis.add("bearing", series.sentence(), envelopeCurve, series.marks()));
         diagnosis.turning(shaft);
-        diagnosis.meshing("gear mesh", "Gear-mesh", shaft);
-        diagnosis.meshing("blade pass", "Blade-pass", shaft);
+        diagnosis.meshing("gear mesh", shaft);
+        diagnosis.meshing("blade pass", shaft);
         return diagnosis.findings;
     }
 
@@ -124,16 +124,15 @@ final class Diagnosis {
             multiples.add(0, new EvidenceMark("1×", once.hz()));
             add(
                     "looseness",
-                    "Shaft speed with %d multiples above the second: as with looseness."
-                            .formatted(multiples.size() - 1),
+                    Sentence.of("vibration.looseness", "multiples", multiples.size() - 1),
                     velocityCurve,
                     multiples);
         } else if (twice.isPresent()) {
             add(
                     "misalignment",
-                    String.format(
-                            Locale.ROOT,
-                            "Twice shaft speed is %.0f %% of shaft speed: as with misalignment.",
+                    Sentence.of(
+                            "vibration.misalignment",
+                            "percent",
                             100 * twice.get().rms() / once.rms()),
                     velocityCurve,
                     List.of(
@@ -142,16 +141,13 @@ final class Diagnosis {
         } else if (share >= MOST_OF_IT) {
             add(
                     "unbalance",
-                    String.format(
-                            Locale.ROOT,
-                            "%.0f %% of the velocity's power is at shaft speed: as with unbalance.",
-                            100 * share),
+                    Sentence.of("vibration.unbalance", "percent", 100 * share),
                     velocityCurve,
                     List.of(new EvidenceMark("1×", once.hz())));
         }
     }
 
-    private void meshing(String which, String said, double shaft) {
+    private void meshing(String which, double shaft) {
         if (!known.containsKey(which)) {
             return;
         }
@@ -164,20 +160,24 @@ final class Diagnosis {
         if (peak.isPresent() && below.isPresent() && above.isPresent()) {
             add(
                     which.replace(' ', '-'),
-                    String.format(
-                            Locale.ROOT,
-                            "%s frequency, %.1f Hz, with side bands at shaft speed.",
-                            said,
+                    Sentence.of(
+                            "vibration.meshing",
+                            "frequency",
+                            which.replace(' ', '_'),
+                            "hz",
                             peak.get().hz()),
                     velocityCurve,
                     List.of(
                             new EvidenceMark("−1", below.get().hz()),
-                            new EvidenceMark(which, peak.get().hz()),
+                            new EvidenceMark(
+                                    which,
+                                    Characteristic.called(which),
+                                    peak.get().hz()),
                             new EvidenceMark("+1", above.get().hz())));
         }
     }
 
-    private void add(String code, String sentence, String curve, List<EvidenceMark> evidence) {
+    private void add(String code, Sentence sentence, String curve, List<EvidenceMark> evidence) {
         findings.add(new Finding(code, sentence, curve, evidence));
     }
 

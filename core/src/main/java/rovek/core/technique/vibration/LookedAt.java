@@ -5,13 +5,13 @@ import static java.util.Objects.requireNonNull;
 import java.math.BigDecimal;
 import java.math.MathContext;
 import java.util.List;
-import java.util.Map;
 import rovek.core.entry.Entry;
 import rovek.core.signal.Averaging;
 import rovek.core.signal.Band;
 import rovek.core.signal.Window;
 import rovek.core.technique.SettingDefinition;
 import rovek.core.technique.SettingValues;
+import rovek.core.wording.Sentence;
 
 /**
  * How somebody wants to see a vibration.
@@ -29,6 +29,7 @@ record LookedAt(VibrationQuantity quantity, Window window, int stretches, Averag
     private static final String AVERAGING = "averaging";
     private static final String RINGING = "envelopeOf";
     private static final String PEAK_HOLD = "peak hold";
+    private static final String MEAN = "mean";
     private static final String USUAL = "1–10 kHz";
 
     static final List<SettingDefinition> DEFINITIONS = List.of(
@@ -46,7 +47,7 @@ record LookedAt(VibrationQuantity quantity, Window window, int stretches, Averag
                     new Entry.Choice(List.of(AS_CHECKED, "Hann", "flat-top", "rectangular"))),
             new SettingDefinition(
                     STRETCHES, "Averages", "", "1", new Entry.Choice(List.of("1", "2", "4", "8", "16", "32"))),
-            new SettingDefinition(AVERAGING, "Averaged by", "", "mean", new Entry.Choice(List.of("mean", PEAK_HOLD))),
+            new SettingDefinition(AVERAGING, "Averaged by", "", MEAN, new Entry.Choice(List.of(MEAN, PEAK_HOLD))),
             new SettingDefinition(
                     RINGING,
                     "Envelope of",
@@ -82,29 +83,32 @@ record LookedAt(VibrationQuantity quantity, Window window, int stretches, Averag
     }
 
     /** @return how a spectrum over one stretch was made */
-    static String saysOf(Window window) {
+    static Sentence saysOf(Window window) {
         return VibrationSettings.WINDOWS.entrySet().stream()
                 .filter(one -> one.getValue() == window)
-                .map(Map.Entry::getKey)
+                .map(one -> Entry.option(one.getKey()))
                 .findFirst()
                 .orElseThrow();
     }
 
-    String saysOfSpectrum() {
-        String averaged = stretches == 1
-                ? ""
-                : ", %s of %d".formatted(averaging == Averaging.PEAK_HOLD ? PEAK_HOLD : "mean", stretches);
-        return "%s%s".formatted(saysOf(window), averaged);
+    Sentence saysOfSpectrum() {
+        return stretches == 1
+                ? saysOf(window)
+                : Sentence.of(
+                        "vibration.averaged",
+                        "window",
+                        saysOf(window),
+                        "averaging",
+                        Entry.option(averaging == Averaging.PEAK_HOLD ? PEAK_HOLD : MEAN),
+                        "stretches",
+                        stretches);
     }
 
-    String saysOfEnvelope() {
-        return "of %s to %s kHz".formatted(kilo(ringing.lowHz()), kilo(ringing.highHz()));
+    Sentence saysOfEnvelope() {
+        return Sentence.of("vibration.envelopeOf", "low", kilo(ringing.lowHz()), "high", kilo(ringing.highHz()));
     }
 
-    private static String kilo(double hz) {
-        return BigDecimal.valueOf(hz / 1000)
-                .round(new MathContext(3))
-                .stripTrailingZeros()
-                .toPlainString();
+    private static BigDecimal kilo(double hz) {
+        return BigDecimal.valueOf(hz / 1000).round(new MathContext(3)).stripTrailingZeros();
     }
 }

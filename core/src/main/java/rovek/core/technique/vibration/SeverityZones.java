@@ -1,11 +1,12 @@
 package rovek.core.technique.vibration;
 
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import rovek.core.entry.Entry;
 import rovek.core.nameplate.AssetClasses;
 import rovek.core.nameplate.Nameplate;
 import rovek.core.technique.LimitProposal;
+import rovek.core.wording.Sentence;
 
 /**
  * Evaluation zones of ISO 20816-3 for RMS velocity on non-rotating parts, by the machine's group (power) and its
@@ -46,12 +47,14 @@ final class SeverityZones {
         boolean rigid = foundation.get().equals(AssetClasses.RIGID);
         double watch = large ? (rigid ? 4.5 : 7.1) : (rigid ? 2.8 : 4.5);
         double fail = large ? (rigid ? 7.1 : 11.0) : (rigid ? 4.5 : 7.1);
-        String evidence = String.format(
-                Locale.ROOT,
-                "ISO 20816-3, group %d (%s kW), %s support: zones B/C and C/D",
+        Sentence evidence = Sentence.of(
+                "vibration.severityZones",
+                "group",
                 large ? 1 : 2,
-                plate.values().get(AssetClasses.POWER_KW),
-                foundation.get());
+                "power",
+                String.valueOf(plate.values().get(AssetClasses.POWER_KW)),
+                "support",
+                Entry.option(foundation.get()));
         return Optional.of(new LimitProposal(resultId, Optional.of(watch), Optional.of(fail), evidence));
     }
 }

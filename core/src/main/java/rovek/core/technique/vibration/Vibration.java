@@ -31,6 +31,8 @@ import rovek.core.technique.StopDemand;
 import rovek.core.technique.Technique;
 import rovek.core.unit.Amount;
 import rovek.core.unit.UnitCatalogue;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 
 /**
  * Vibration of machines from an accelerometer's waveform: RMS and true peak of velocity (mm/s), acceleration (m/s²) or
@@ -77,14 +79,24 @@ public final class Vibration implements Technique {
         double low = values.number(VibrationSettings.LOW);
         double high = values.number(VibrationSettings.HIGH);
         double usable = VibrationSettings.usableHz(values.number(VibrationSettings.RATE));
-        List<String> faults = new ArrayList<>();
+        List<Sentence> faults = new ArrayList<>();
         if (high <= low) {
-            faults.add("The band must end above where it begins, not run from %s to %s Hz."
-                    .formatted(values.text(VibrationSettings.LOW), values.text(VibrationSettings.HIGH)));
+            faults.add(Sentence.of(
+                    "vibration.bandFalls",
+                    "low",
+                    values.text(VibrationSettings.LOW),
+                    "high",
+                    values.text(VibrationSettings.HIGH)));
         }
         if (high > usable * (1 + 1e-9)) {
-            faults.add("Sampling at %s Hz measures up to %.0f Hz; the band ends at %s Hz."
-                    .formatted(values.text(VibrationSettings.RATE), usable, values.text(VibrationSettings.HIGH)));
+            faults.add(Sentence.of(
+                    "vibration.bandBeyondRate",
+                    "rate",
+                    values.text(VibrationSettings.RATE),
+                    "usable",
+                    usable,
+                    "high",
+                    values.text(VibrationSettings.HIGH)));
         }
         boolean isIntegrated = !values.text(VibrationSettings.MEASURE).equals(VibrationQuantity.ACCELERATION.word());
         VibrationSettings.bands(values)
@@ -96,17 +108,21 @@ public final class Vibration implements Technique {
     }
 
     @Override
-    public List<String> unsuited(SettingValues values) {
+    public List<Sentence> unsuited(SettingValues values) {
         VibrationSettings settings = VibrationSettings.of(values);
         return tooNarrow(settings, settings.rateHz(), settings.samples()).stream()
-                .map(band -> ("The band \"%s\" is %s Hz wide. %d lines at %s Hz under this window tell bands from %s "
-                                + "Hz on: take more lines, sample slower, or widen it.")
-                        .formatted(
-                                band.name(),
-                                shortly(band.band().highHz() - band.band().lowHz()),
-                                settings.lines(),
-                                plain(settings.rateHz()),
-                                shortly(settings.narrowestHz(settings.rateHz(), settings.samples()))))
+                .map(band -> Sentence.of(
+                        "vibration.bandTooNarrow",
+                        "band",
+                        band.name(),
+                        "width",
+                        shortly(band.band().highHz() - band.band().lowHz()),
+                        "lines",
+                        settings.lines(),
+                        "rate",
+                        plain(settings.rateHz()),
+                        "narrowest",
+                        shortly(settings.narrowestHz(settings.rateHz(), settings.samples()))))
                 .toList();
     }
 
@@ -118,17 +134,22 @@ public final class Vibration implements Technique {
                 .toList();
     }
 
-    private static Optional<String> bandFault(VibrationSettings.NamedBand named, double lowest, double usable) {
+    private static Optional<Sentence> bandFault(VibrationSettings.NamedBand named, double lowest, double usable) {
         if (!NAME_OF_A_BAND.matcher(named.name()).matches()) {
-            return Optional.of("The name \"%s\" of a band may have letters, digits, spaces and + - × . , ( ) only."
-                    .formatted(named.name()));
+            return Optional.of(Sentence.of("vibration.bandName", "band", named.name()));
         }
         boolean isShown =
                 named.band().lowHz() >= lowest * (1 - 1e-9) && named.band().highHz() <= usable * (1 + 1e-9);
         return isShown
                 ? Optional.empty()
-                : Optional.of("The band \"%s\" must lie within %s to %s Hz, what the spectrum shows."
-                        .formatted(named.name(), plain(lowest), plain(Math.floor(usable))));
+                : Optional.of(Sentence.of(
+                        "vibration.bandOutside",
+                        "band",
+                        named.name(),
+                        "low",
+                        plain(lowest),
+                        "high",
+                        plain(Math.floor(usable))));
     }
 
     @Override
@@ -237,7 +258,7 @@ public final class Vibration implements Technique {
     @Override
     public Analysis analyse(Capture capture, SettingValues values) {
         if (!(capture instanceof WaveformCapture waveform)) {
-            throw new IllegalArgumentException("This is no vibration waveform.");
+            throw new Refused(Sentence.of("vibration.notAWaveform"));
         }
         VibrationSettings settings = VibrationSettings.of(values);
         List<Remark> obstacles = obstacles(waveform, settings);
@@ -259,15 +280,17 @@ public final class Vibration implements Technique {
                 VibrationSettings.usableHz(waveform.rateHz()));
         List<Remark> remarks = new ArrayList<>();
         if (waveform.isOverloaded()) {
-            remarks.add(new Remark("overload", "The sensor was overloaded: the true value may be higher.", true));
+            remarks.add(new Remark("overload", Sentence.of("vibration.overload"), true));
         }
         List<VibrationSettings.NamedBand> untold = tooNarrow(settings, waveform.rateHz(), waveform.samples().length);
         untold.forEach(band -> remarks.add(new Remark(
                 "narrow",
-                "The band \"%s\" is narrower than this spectrum tells, %s Hz: it has no value."
-                        .formatted(
-                                band.name(),
-                                shortly(settings.narrowestHz(waveform.rateHz(), waveform.samples().length))),
+                Sentence.of(
+                        "vibration.bandUntold",
+                        "band",
+                        band.name(),
+                        "narrowest",
+                        shortly(settings.narrowestHz(waveform.rateHz(), waveform.samples().length))),
                 false)));
         return new Analysis(
                 results(settings, overall, whole, untold),
@@ -323,22 +346,26 @@ public final class Vibration implements Technique {
         if (highest > usable * (1 + 1e-9)) {
             obstacles.add(new Remark(
                     "sampling",
-                    String.format(
-                            Locale.ROOT,
-                            "The waveform was sampled at %.0f Hz and shows up to %.0f Hz; the band ends at %.0f Hz.",
+                    Sentence.of(
+                            "vibration.sampledTooSlow",
+                            "rate",
                             waveform.rateHz(),
+                            "usable",
                             usable,
+                            "highest",
                             highest),
                     true));
         }
         if (waveform.durationSeconds() * settings.band().lowHz() < LEAST_PERIODS) {
             obstacles.add(new Remark(
                     "short",
-                    String.format(
-                            Locale.ROOT,
-                            "The waveform lasts %.3f s, less than %.0f periods of the lowest frequency, %s Hz.",
+                    Sentence.of(
+                            "vibration.tooShort",
+                            "seconds",
                             waveform.durationSeconds(),
+                            "periods",
                             LEAST_PERIODS,
+                            "lowest",
                             plain(settings.band().lowHz())),
                     true));
         }

@@ -15,10 +15,10 @@ import rovek.core.unit.UnitCatalogue;
 /** What there is to draw of a vibration, and what its spectra show of the machine. Safe for many threads. */
 final class VibrationCurves {
 
-    static final String SPECTRUM = "Spectrum";
-    static final String WAVEFORM = "Waveform";
-    private static final String ENVELOPE = "Envelope";
-    private static final String VELOCITY = "Velocity";
+    static final String SPECTRUM = "spectrum";
+    static final String WAVEFORM = "waveform";
+    private static final String ENVELOPE = "envelope";
+    private static final String VELOCITY = "velocity";
     private static final double VELOCITY_FROM_HZ = 10;
     private static final double VELOCITY_TO_HZ = 1_000;
 

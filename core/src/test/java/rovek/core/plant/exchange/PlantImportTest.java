@@ -18,6 +18,7 @@ import rovek.core.plant.PlantChange;
 import rovek.core.plant.Plants;
 import rovek.core.plant.exchange.PlannedRow.State;
 import rovek.core.plant.template.Template;
+import rovek.core.wording.Sentence;
 
 class PlantImportTest {
 
@@ -47,9 +48,9 @@ class PlantImportTest {
         }
 
         @Override
-        public Optional<String> fault(String facet, String value) {
+        public Optional<Sentence> fault(String facet, String value) {
             return facet.equals("setting.vibration.lines") && !value.matches("\\d+")
-                    ? Optional.of("Lines is a number.")
+                    ? Optional.of(Sentence.plain("Lines is a number."))
                     : Optional.empty();
         }
     }
@@ -136,7 +137,15 @@ class PlantImportTest {
                 row(2, 1, "name", "Drive end", "checks", "Velocity"),
                 row(3, 0, "tag", "P-101", "name", "Renamed"));
         assertThat(plan.rows()).extracting(PlannedRow::state).containsExactly(State.NEW, State.NEW, State.CHANGED);
-        assertThat(plan.rows().get(2).notes()).containsExactly("name: Well pump 1 → Renamed");
+        assertThat(plan.rows().get(2).notes())
+                .containsExactly(Sentence.of(
+                        "plant.facetChange",
+                        "facet",
+                        "name",
+                        "from",
+                        Sentence.plain("Well pump 1"),
+                        "to",
+                        Sentence.plain("Renamed")));
         NodeTree after = tree.apply(plan.change());
         assertThat(after.beneath(area))
                 .extracting(Node::label)
@@ -169,17 +178,17 @@ class PlantImportTest {
         assertThat(plan.isSound()).isFalse();
         assertThat(plan.change().isEmpty()).isTrue();
         assertThat(plan.rows())
-                .extracting(row -> String.join(" ", row.notes()))
+                .extracting(row -> Sentence.joined(row.notes()).toString())
                 .containsExactly(
-                        "\"machine\" is no level. Levels are client, site, area, system, asset, part, point and check.",
-                        "There is no \"Elsewhere\" in Marrowdale Works.",
-                        "A check does not belong in an area. It does not say what is checked.",
-                        "There is no template \"Unheard of\".",
+                        "plant.notALevel {text=machine}",
+                        "plant.notInPlace {label=Elsewhere, place=Marrowdale Works}",
+                        "base.both {next=plant.checkOfNothing, one=plant.notInLevel {level=plant.level {level=check}, parent=plant.level {level=area}}}",
+                        "plant.noTemplate {name=Unheard of}",
                         "Lines is a number.",
-                        "P-101 is there already: Marrowdale Works, Works, Wellfield, P-101 Well pump 1.",
+                        "plant.tagTaken {place=Marrowdale Works, Works, Wellfield, P-101 Well pump 1, tag=P-101}",
                         "",
-                        "P-304 is there already: Marrowdale Works, Works, Wellfield, P-304. It stands twice in this list.",
-                        "It is indented deeper than there is a row to stand in.");
+                        "base.both {next=plant.rowTwice, one=plant.tagTaken {place=Marrowdale Works, Works, Wellfield, P-304, tag=P-304}}",
+                        "plant.tooDeep");
     }
 
     @Example

@@ -10,6 +10,7 @@ import rovek.core.reading.TableCapture;
 import rovek.core.technique.Analysis;
 import rovek.core.technique.Curve;
 import rovek.core.technique.InvalidSettingsException;
+import rovek.core.wording.Sentence;
 
 class LoggedRunTest {
 
@@ -35,14 +36,14 @@ class LoggedRunTest {
         assertThat(within("Level: 1.5..; HEAT: ..30").results().get(0).value().value())
                 .as("from 75 s on, where the heat crosses 30")
                 .isEqualTo(0.75);
-        assertThat(within("level: 1.5..").reasonNotToJudge()).isBlank();
+        assertThat(within("level: 1.5..").reasonNotToJudge().isBlank()).isTrue();
     }
 
     @Test
     void withoutLimitsItIsKeptAndSaysWhyItIsNotJudged() {
         Analysis kept = within("");
         assertThat(kept.results()).isEmpty();
-        assertThat(kept.reasonNotToJudge()).contains("no channel has limits");
+        assertThat(kept.reasonNotToJudge()).isEqualTo(Sentence.of("reading.noChannelLimits"));
         assertThat(kept.curves()).hasSize(2);
         assertThat(run.results(run.settingsOf(Map.of()))).isEmpty();
     }
@@ -51,7 +52,7 @@ class LoggedRunTest {
     void aChannelThatIsNotThereIsNamedInsteadOfPassed() {
         Analysis missing = within("level: 1..; flow: 3..9");
         assertThat(missing.results()).isEmpty();
-        assertThat(missing.reasonNotToJudge()).isEqualTo("The run has no channel \"flow\".");
+        assertThat(missing.reasonNotToJudge()).isEqualTo(Sentence.of("reading.channelMissing", "channels", "\"flow\""));
     }
 
     @Test
@@ -99,6 +100,6 @@ class LoggedRunTest {
                 .isCloseTo(10 / 60.0, org.assertj.core.api.Assertions.within(1e-12));
         assertThatThrownBy(() -> new TableCapture(
                         List.of(new TableCapture.Numbers("time", "s", new double[] {0, 10, 9})), List.of()))
-                .hasMessage("The run's times go back at row 3.");
+                .hasMessage("reading.timesGoBack {row=3}");
     }
 }

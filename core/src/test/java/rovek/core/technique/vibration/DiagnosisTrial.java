@@ -7,6 +7,7 @@ import java.util.Map;
 import rovek.core.nameplate.Nameplate;
 import rovek.core.reading.WaveformCapture;
 import rovek.core.technique.Finding;
+import rovek.core.wording.Sentence;
 
 /**
  * How often damage is claimed of sound machines, and found in damaged ones: over simulated machines, the seed fixed.
@@ -52,16 +53,15 @@ public final class DiagnosisTrial {
                     WaveformCapture.ofAcceleration(machine.acceleration(damage, strokes), SimulatedMachine.RATE_HZ),
                     vibration.settingsOf(Map.of()),
                     Nameplate.of(List.of(machine.plate())));
-            List<String> bearing = findings.stream()
+            List<Sentence> bearing = findings.stream()
                     .filter(one -> one.code().equals("bearing"))
                     .map(Finding::sentence)
                     .toList();
             claimed += bearing.isEmpty() ? 0 : 1;
             right += bearing.stream()
-                            .anyMatch(one -> one.toLowerCase(Locale.ROOT)
-                                    .startsWith(damage.name()
-                                            .toLowerCase(Locale.ROOT)
-                                            .replace('_', '-')))
+                            .anyMatch(one -> damage.name()
+                                    .toLowerCase(Locale.ROOT)
+                                    .equals(one.values().get("defect")))
                     ? 1
                     : 0;
         }

@@ -12,6 +12,7 @@ import org.junit.jupiter.api.Test;
 import rovek.core.nameplate.Nameplate;
 import rovek.core.reading.WaveformCapture;
 import rovek.core.technique.Finding;
+import rovek.core.wording.Sentence;
 
 /** What a spectrum can justify, from signals whose cause is known. */
 class FindingsTest {
@@ -73,7 +74,7 @@ class FindingsTest {
         };
         List<Finding> loose = findings(BEARING, many);
         assertThat(codes(loose)).containsExactly("looseness");
-        assertThat(loose.get(0).sentence()).contains("6 multiples");
+        assertThat(loose.get(0).sentence()).isEqualTo(Sentence.of("vibration.looseness", "multiples", 6));
     }
 
     @Test
@@ -84,11 +85,10 @@ class FindingsTest {
                 .filter(one -> one.code().equals("bearing"))
                 .findFirst()
                 .orElseThrow();
-        assertThat(bearing.sentence())
-                .startsWith("Outer-race defect frequency")
-                .contains("harmonics")
-                .doesNotContain("side bands");
-        assertThat(bearing.curve()).isEqualTo("Envelope");
+        assertThat(bearing.sentence().values())
+                .containsEntry("defect", "outer_race")
+                .containsEntry("sides", "none");
+        assertThat(bearing.curve()).isEqualTo("envelope");
         assertThat(bearing.evidence().get(1).at()).isCloseTo(2 * defect, within(2.0));
     }
 
@@ -97,9 +97,9 @@ class FindingsTest {
         double defect = 8 / 2.0 * (1 + 15.08 / 65) * SHAFT;
         List<Finding> found = findings(BEARING, t -> tone(SHAFT, 1.5, t) + impacts(defect, 40, 0.7, t));
         assertThat(found)
-                .anySatisfy(one -> assertThat(one.sentence())
-                        .startsWith("Inner-race defect frequency")
-                        .endsWith("side bands at shaft speed."));
+                .anySatisfy(one -> assertThat(one.sentence().values())
+                        .containsEntry("defect", "inner_race")
+                        .containsEntry("sides", "shaft"));
     }
 
     @Test

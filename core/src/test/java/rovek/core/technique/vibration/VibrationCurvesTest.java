@@ -36,14 +36,13 @@ class VibrationCurvesTest {
         for (int i = 0; i < look.length; i += 2) {
             wanted.put(look[i], look[i + 1]);
         }
-        return vibration.curves(capture, vibration.settingsOf(settings), SettingValues.of(vibration.looks(), wanted));
+        return vibration.curves(
+                capture, vibration.settingsOf(settings), SettingValues.of("", vibration.looks(), wanted));
     }
 
     private static Curve.Lines lines(List<Curve> curves, String name) {
-        return (Curve.Lines) curves.stream()
-                .filter(one -> one.name().equals(name))
-                .findFirst()
-                .orElseThrow();
+        return (Curve.Lines)
+                curves.stream().filter(one -> one.id().equals(name)).findFirst().orElseThrow();
     }
 
     private static double[] tone(double amplitude, double hz) {
@@ -57,11 +56,11 @@ class VibrationCurvesTest {
     void theThreeQuantitiesOfAToneAgree(@ForAll @IntRange(min = 10, max = 900) int hz) {
         double[] samples = tone(5, hz);
         double omega = 2 * Math.PI * hz;
-        double acceleration = lines(curves(samples, Map.of(), "quantity", "acceleration"), "Spectrum")
+        double acceleration = lines(curves(samples, Map.of(), "quantity", "acceleration"), "spectrum")
                 .values()[hz];
-        double velocity = lines(curves(samples, Map.of(), "quantity", "velocity"), "Spectrum")
+        double velocity = lines(curves(samples, Map.of(), "quantity", "velocity"), "spectrum")
                 .values()[hz];
-        double displacement = lines(curves(samples, Map.of(), "quantity", "displacement"), "Spectrum")
+        double displacement = lines(curves(samples, Map.of(), "quantity", "displacement"), "spectrum")
                 .values()[hz];
         assertThat(acceleration)
                 .as("but for what the straight drift takes of a tone")
@@ -84,19 +83,19 @@ class VibrationCurvesTest {
     void anAccelerationIsShownWithTheVelocityAndTheEnvelope() {
         List<Curve> curves =
                 curves(tone(3, 100), Map.of("measure", "acceleration", "bandLowHz", "1000", "bandHighHz", "10000"));
-        assertThat(curves).extracting(Curve::name).containsExactly("Spectrum", "Waveform", "Envelope", "Velocity");
-        assertThat(lines(curves, "Spectrum").usualHz())
+        assertThat(curves).extracting(Curve::id).containsExactly("spectrum", "waveform", "envelope", "velocity");
+        assertThat(lines(curves, "spectrum").usualHz())
                 .as("what the check is about")
                 .isEqualTo(10_000);
-        assertThat(lines(curves, "Velocity").unit()).isEqualTo(UnitCatalogue.MILLIMETRE_PER_SECOND);
+        assertThat(lines(curves, "velocity").unit()).isEqualTo(UnitCatalogue.MILLIMETRE_PER_SECOND);
         assertThat(curves(tone(3, 100), Map.of("measure", "acceleration"), "quantity", "velocity"))
-                .extracting(Curve::name)
+                .extracting(Curve::id)
                 .as("also while looked at as one")
                 .contains("Velocity");
         assertThat(curves(tone(3, 100), Map.of()))
-                .extracting(Curve::name)
+                .extracting(Curve::id)
                 .as("a velocity is its own")
-                .containsExactly("Spectrum", "Waveform", "Envelope");
+                .containsExactly("spectrum", "waveform", "envelope");
     }
 
     /** Ringing at 3 kHz, 80 times a second: seen in the band it rings in, and not in another. */
@@ -105,18 +104,18 @@ class VibrationCurvesTest {
         double[] samples = new double[N];
         Arrays.setAll(
                 samples, i -> (1 + Math.cos(2 * Math.PI * 80 * i / RATE)) * Math.sin(2 * Math.PI * 3_000 * i / RATE));
-        Curve.Lines inside = lines(curves(samples, Map.of(), "envelopeOf", "2–6 kHz"), "Envelope");
-        Curve.Lines outside = lines(curves(samples, Map.of(), "envelopeOf", "5–10 kHz"), "Envelope");
+        Curve.Lines inside = lines(curves(samples, Map.of(), "envelopeOf", "2–6 kHz"), "envelope");
+        Curve.Lines outside = lines(curves(samples, Map.of(), "envelopeOf", "5–10 kHz"), "envelope");
         int line = (int) Math.round(80 / inside.stepHz());
         assertThat(inside.values()[line]).isCloseTo(1 / Math.sqrt(2), within(0.02));
         assertThat(Arrays.stream(outside.values()).max().orElseThrow()).isLessThan(0.01);
-        assertThat(inside.how()).isEqualTo("of 2 to 6 kHz");
+        assertThat(inside.how()).hasToString("vibration.envelopeOf {high=6, low=2}");
     }
 
     @Example
     void aBandThatTheSamplingDoesNotShowIsSaidToBeAnother() {
-        Curve.Lines envelope = lines(curves(tone(1, 100), Map.of(), "envelopeOf", "10–20 kHz"), "Envelope");
-        assertThat(envelope.how()).as("up to 10 kHz at this rate").isEqualTo("of 1 to 10 kHz");
+        Curve.Lines envelope = lines(curves(tone(1, 100), Map.of(), "envelopeOf", "10–20 kHz"), "envelope");
+        assertThat(envelope.how()).as("up to 10 kHz at this rate").hasToString("vibration.envelopeOf {high=10, low=1}");
     }
 
     @Example
@@ -126,9 +125,9 @@ class VibrationCurvesTest {
         WaveformCapture capture =
                 new WaveformCapture(volts, RATE, UnitCatalogue.VOLT, OptionalDouble.of(100), OptionalDouble.of(5));
         assertThat(curves(capture, Map.of()))
-                .extracting(Curve::name)
+                .extracting(Curve::id)
                 .as("clipping rings like a bearing")
-                .containsExactly("Spectrum", "Waveform");
+                .containsExactly("spectrum", "waveform");
     }
 
     @Example
@@ -142,7 +141,7 @@ class VibrationCurvesTest {
 
     @Property(tries = 20)
     void linesBelowTheBandAreLeftOutOfWhatIsIntegrated(@ForAll @IntRange(min = 1, max = 9) int hz) {
-        Curve.Lines velocity = lines(curves(tone(1, hz), Map.of()), "Spectrum");
+        Curve.Lines velocity = lines(curves(tone(1, hz), Map.of()), "spectrum");
         assertThat(Arrays.stream(velocity.values(), 0, 10).max().orElseThrow()).isZero();
     }
 }

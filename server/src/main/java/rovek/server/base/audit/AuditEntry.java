@@ -6,6 +6,9 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import rovek.core.wording.Sentence;
+import rovek.server.base.wording.Names;
+import rovek.server.base.wording.StoredSentence;
 
 @Entity
 @Table(name = "audit_entry")
@@ -24,6 +27,15 @@ class AuditEntry {
     String after;
 
     AuditTrail.Line line() {
-        return new AuditTrail.Line(at.toString(), actor, action, subjectType, subjectId, before, after);
+        Sentence said = StoredSentence.read(action);
+        return new AuditTrail.Line(
+                at.toString(),
+                actor,
+                said.text().map(Names::act).orElse(said),
+                subjectType,
+                Names.subject(subjectType),
+                subjectId,
+                before,
+                after);
     }
 }

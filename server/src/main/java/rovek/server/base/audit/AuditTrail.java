@@ -10,6 +10,7 @@ import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import rovek.core.wording.Sentence;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Who changed what, when, from what to what. Written in the transaction of the change itself, or not at all. */
@@ -32,8 +33,9 @@ public class AuditTrail {
     public record Line(
             String at,
             String actor,
-            String action,
+            Sentence action,
             String subjectType,
+            Sentence subject,
             String subjectId,
             @Nullable String before,
             @Nullable String after) {}

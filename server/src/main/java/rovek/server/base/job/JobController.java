@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import rovek.server.base.wording.Wording;
 
 @RestController
 @RequestMapping("/api/jobs")
@@ -47,8 +48,8 @@ class JobController {
     SseEmitter events(@PathVariable UUID id) {
         jobs.get(id);
         SseEmitter emitter = new SseEmitter(LONGEST_MILLIS);
-        ScheduledFuture<?> look =
-                watching.scheduleWithFixedDelay(() -> send(emitter, id), 0, LOOK_EVERY_MILLIS, TimeUnit.MILLISECONDS);
+        Runnable send = Wording.spoken(Wording.here(), () -> send(emitter, id));
+        ScheduledFuture<?> look = watching.scheduleWithFixedDelay(send, 0, LOOK_EVERY_MILLIS, TimeUnit.MILLISECONDS);
         emitter.onCompletion(() -> look.cancel(false));
         emitter.onTimeout(emitter::complete);
         emitter.onError(error -> look.cancel(false));

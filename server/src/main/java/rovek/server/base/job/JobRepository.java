@@ -17,13 +17,12 @@ import rovek.server.base.records.Adding;
 @Transactional
 interface JobRepository extends Repository<JobEntity, UUID>, Adding<JobEntity> {
 
-    String VIEW = "SELECT j.id, j.kind, j.title, j.state, j.done, j.total, j.sentence, j.subjectId FROM JobEntity j ";
+    @Query("SELECT j FROM JobEntity j WHERE j.id = :id")
+    Optional<JobEntity> found(UUID id);
 
-    @Query(VIEW + "WHERE j.id = :id")
-    Optional<JobView> view(UUID id);
-
-    @Query(VIEW + "WHERE j.state = RUNNING AND j.subjectId = :subject ORDER BY j.startedAt DESC LIMIT 1")
-    Optional<JobView> runningOn(UUID subject);
+    @Query(
+            "SELECT j FROM JobEntity j WHERE j.state = RUNNING AND j.subjectId = :subject ORDER BY j.startedAt DESC LIMIT 1")
+    Optional<JobEntity> runningOn(UUID subject);
 
     @Query("SELECT j.stopRequested FROM JobEntity j WHERE j.id = :id")
     boolean isStopRequested(UUID id);

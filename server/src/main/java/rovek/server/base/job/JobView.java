@@ -1,6 +1,7 @@
 package rovek.server.base.job;
 
 import java.util.UUID;
+import rovek.core.wording.Sentence;
 
 /**
  * Work that takes longer than a moment.
@@ -10,7 +11,7 @@ import java.util.UUID;
  * @param sentence what is going on, or how it ended
  */
 public record JobView(
-        UUID id, String kind, String title, State state, long done, long total, String sentence, UUID subjectId) {
+        UUID id, String kind, Sentence title, State state, long done, long total, Sentence sentence, UUID subjectId) {
 
     /** How far it is. */
     public enum State {

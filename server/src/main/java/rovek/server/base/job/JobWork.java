@@ -1,5 +1,6 @@
 package rovek.server.base.job;
 
+import rovek.core.wording.Sentence;
 import rovek.link.LinkException;
 import rovek.link.packet.PackageException;
 
@@ -8,5 +9,5 @@ import rovek.link.packet.PackageException;
 public interface JobWork {
 
     /** @return how it ended, as a sentence */
-    String run(JobProgress progress) throws LinkException, PackageException;
+    Sentence run(JobProgress progress) throws LinkException, PackageException;
 }

@@ -25,6 +25,7 @@ import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.job.JobView.State;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.problem.StorageTrouble;
+import rovek.server.base.wording.StoredSentence;
 import rovek.server.base.wording.Wording;
 
 /**
@@ -37,9 +38,8 @@ public class Jobs {
     private static final Logger LOG = LoggerFactory.getLogger(Jobs.class);
     private static final Duration SILENCE = Duration.ofSeconds(12);
     private static final long HEARTBEAT_SECONDS = 3;
-    private static final String STARTING = "Starting";
-    private static final String STOPPED_IN_THE_MIDDLE =
-            "The server stopped in the middle. What had arrived is kept; start again and it goes on from there.";
+    private static final Sentence STARTING = Sentence.of("base.jobStarting");
+    private static final Sentence STOPPED_IN_THE_MIDDLE = Sentence.of("base.jobServerStopped");
     private static final int MOST_ENDS = 60;
     private static final long BETWEEN_ENDS_MILLIS = 1_000;
     private static final long REPORT_EVERY_NANOS = 150_000_000;
@@ -60,21 +60,21 @@ public class Jobs {
     }
 
     /** Starts work in the name of whoever is signed in. */
-    public JobView start(String kind, String title, UUID subjectId, JobWork work) {
+    public JobView start(String kind, Sentence title, UUID subjectId, JobWork work) {
         UUID id = UUID.randomUUID();
         JobEntity job = new JobEntity();
         job.id = id;
         job.kind = kind;
-        job.title = title;
+        job.title = StoredSentence.write(title);
         job.state = State.RUNNING;
-        job.sentence = STARTING;
+        job.sentence = StoredSentence.write(STARTING);
         job.subjectId = subjectId;
         job.actor = AuditTrail.actor();
         job.startedAt = clock.instant();
         job.heardAt = job.startedAt;
         jobs.add(job);
         running.add(id);
-        workers.execute(new DelegatingSecurityContextRunnable(() -> run(id, work)));
+        workers.execute(new DelegatingSecurityContextRunnable(Wording.spoken(Wording.here(), () -> run(id, work))));
         return get(id);
     }
 
@@ -87,9 +87,16 @@ public class Jobs {
      * @throws DomainProblem.Conflict where it was stopped, with the sentence of {@link JobStopped}
      */
     public <T> T accompany(
-            UUID id, String kind, String title, Function<JobProgress, T> work, Function<T, String> said) {
+            UUID id, String kind, Sentence title, Function<JobProgress, T> work, Function<T, Sentence> said) {
         Instant now = clock.instant();
-        int mine = jobs.begin(id, kind, title, STARTING, AuditTrail.actor(), now, now.minus(SILENCE));
+        int mine = jobs.begin(
+                id,
+                kind,
+                StoredSentence.write(title),
+                StoredSentence.write(STARTING),
+                AuditTrail.actor(),
+                now,
+                now.minus(SILENCE));
         if (mine == 0) {
             throw new DomainProblem.Conflict("running", Sentence.of("base.underWay"));
         }
@@ -101,11 +108,14 @@ public class Jobs {
             return done;
         } catch (JobStopped stopped) {
             told.remove(id);
-            end(id, State.STOPPED, stopped.getMessage());
-            throw new DomainProblem.Conflict("stopped", stopped.getMessage());
+            end(id, State.STOPPED, stopped.sentence());
+            throw new DomainProblem.Conflict("stopped", stopped.sentence());
         } catch (RuntimeException fault) {
             told.remove(id);
-            end(id, State.FAILED, fault instanceof DomainProblem ? fault.getMessage() : "It could not be done.");
+            end(
+                    id,
+                    State.FAILED,
+                    fault instanceof DomainProblem known ? known.sentence() : Sentence.of("base.jobFault"));
             throw fault;
         } finally {
             running.remove(id);
@@ -115,29 +125,30 @@ public class Jobs {
     private void run(UUID id, JobWork work) {
         try {
             end(id, State.DONE, work.run(new Progress(id)));
-        } catch (LinkException.Stopped | JobStopped stopped) {
-            end(id, State.STOPPED, stopped.getMessage());
-        } catch (LinkException | PackageException | DomainProblem expected) {
-            end(id, State.FAILED, expected.getMessage());
+        } catch (LinkException.Stopped stopped) {
+            end(id, State.STOPPED, stopped.sentence());
+        } catch (JobStopped stopped) {
+            end(id, State.STOPPED, stopped.sentence());
+        } catch (LinkException expected) {
+            end(id, State.FAILED, expected.sentence());
+        } catch (PackageException expected) {
+            end(id, State.FAILED, expected.sentence());
+        } catch (DomainProblem expected) {
+            end(id, State.FAILED, expected.sentence());
         } catch (RuntimeException fault) {
             Optional<StorageTrouble> trouble = StorageTrouble.of(fault);
             LOG.error("A job failed.", fault);
-            end(
-                    id,
-                    State.FAILED,
-                    Wording.SHIPPED.of(
-                            trouble.map(StorageTrouble::sentence).orElseGet(() -> Sentence.of("base.jobFault")),
-                            Wording.USUAL));
+            end(id, State.FAILED, trouble.map(StorageTrouble::sentence).orElseGet(() -> Sentence.of("base.jobFault")));
         } finally {
             running.remove(id);
         }
     }
 
     /** A job's end must be known, also where the database is away for a while. */
-    private void end(UUID id, State state, String sentence) {
+    private void end(UUID id, State state, Sentence sentence) {
         for (int attempt = 1; ; attempt++) {
             try {
-                jobs.end(id, state, sentence, clock.instant());
+                jobs.end(id, state, StoredSentence.write(sentence), clock.instant());
                 return;
             } catch (RuntimeException away) {
                 if (attempt == MOST_ENDS || StorageTrouble.of(away).isEmpty()) {
@@ -157,17 +168,30 @@ public class Jobs {
     /** @throws DomainProblem.NotFound when there is no such job */
     public JobView get(UUID id) {
         endSilent();
-        return jobs.view(id).orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.job")));
+        return jobs.found(id).map(Jobs::view).orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.job")));
+    }
+
+    private static JobView view(JobEntity job) {
+        return new JobView(
+                job.id,
+                job.kind,
+                StoredSentence.read(job.title),
+                job.state,
+                job.done,
+                job.total,
+                StoredSentence.read(job.sentence),
+                job.subjectId);
     }
 
     /** The work still running on something, if any. */
     public Optional<JobView> runningOn(UUID subjectId) {
         endSilent();
-        return jobs.runningOn(subjectId);
+        return jobs.runningOn(subjectId).map(Jobs::view);
     }
 
     private void endSilent() {
-        jobs.endSilent(STOPPED_IN_THE_MIDDLE, clock.instant().minus(SILENCE));
+        jobs.endSilent(
+                StoredSentence.write(STOPPED_IN_THE_MIDDLE), clock.instant().minus(SILENCE));
     }
 
     public void requestStop(UUID id) {
@@ -175,13 +199,13 @@ public class Jobs {
     }
 
     /** What accompanied work has reported and nobody has written yet. */
-    private record Told(long done, long total, String sentence) {}
+    private record Told(long done, long total, Sentence sentence) {}
 
     private void tell() {
         try {
             told.forEach((id, what) -> {
                 if (told.remove(id, what)) {
-                    jobs.report(id, what.done(), what.total(), what.sentence(), clock.instant());
+                    jobs.report(id, what.done(), what.total(), StoredSentence.write(what.sentence()), clock.instant());
                 }
             });
         } catch (RuntimeException e) {
@@ -214,7 +238,7 @@ public class Jobs {
         }
 
         @Override
-        public void report(long done, long total, String sentence) {
+        public void report(long done, long total, Sentence sentence) {
             told.put(id, new Told(done, total, sentence));
         }
 
@@ -234,13 +258,13 @@ public class Jobs {
         }
 
         @Override
-        public void report(long done, long total, String sentence) {
+        public void report(long done, long total, Sentence sentence) {
             long now = System.nanoTime();
             if (now - lastReport < REPORT_EVERY_NANOS && done < total) {
                 return;
             }
             lastReport = now;
-            jobs.report(id, done, total, sentence, clock.instant());
+            jobs.report(id, done, total, StoredSentence.write(sentence), clock.instant());
         }
 
         @Override

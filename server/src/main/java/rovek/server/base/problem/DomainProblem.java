@@ -88,12 +88,12 @@ public abstract sealed class DomainProblem extends RuntimeException {
      */
     public record Clash(
             UUID node,
-            String label,
+            Sentence label,
             String facet,
             String theirs,
             String yours,
-            String theirsSaid,
-            String yoursSaid,
+            Sentence theirsSaid,
+            Sentence yoursSaid,
             String by,
             String at) {}
 

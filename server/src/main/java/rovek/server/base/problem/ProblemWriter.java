@@ -10,6 +10,7 @@ import java.util.Map;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import rovek.core.wording.Sentence;
+import rovek.server.base.wording.LanguageAsked;
 import rovek.server.base.wording.Wording;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -26,12 +27,7 @@ public final class ProblemWriter {
             throws IOException {
         response.setStatus(status.value());
         response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
-        response.getOutputStream().write(body(status, code, sentence, asked(request)));
-    }
-
-    /** The language that a request asks for; the usual one where it asks for none. */
-    public static Locale asked(HttpServletRequest request) {
-        return request.getHeader("Accept-Language") == null ? Wording.USUAL : request.getLocale();
+        response.getOutputStream().write(body(status, code, sentence, LanguageAsked.of(request)));
     }
 
     /** The same, in UTF-8. */

@@ -21,6 +21,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import rovek.core.wording.Sentence;
 import rovek.server.base.problem.ProblemWriter;
+import rovek.server.base.wording.LanguageAsked;
 import rovek.server.base.wording.Wording;
 
 /** Errors that happen before or beside the application's own answers, in the same shape. */
@@ -33,7 +34,7 @@ class ErrorAnswers implements ErrorController {
         Object told = request.getAttribute(RequestDispatcher.ERROR_STATUS_CODE);
         // Whoever asks for this address himself finds nothing at it.
         HttpStatus status = HttpStatus.resolve(told instanceof Integer code ? code : HttpStatus.NOT_FOUND.value());
-        return answer(status == null ? HttpStatus.INTERNAL_SERVER_ERROR : status, ProblemWriter.asked(request));
+        return answer(status == null ? HttpStatus.INTERNAL_SERVER_ERROR : status, LanguageAsked.of(request));
     }
 
     private static ResponseEntity<byte[]> answer(HttpStatus status, Locale locale) {

@@ -21,6 +21,25 @@ public final class Names {
         return Sentence.named("names.setting:" + technique.id() + "." + setting.key(), setting.name());
     }
 
+    /** A curve of a technique, or a channel, which is called as whoever recorded it calls it. */
+    public static Sentence curve(String id) {
+        return Sentence.named("names.curve:" + id, id);
+    }
+
+    public static Sentence preset(Technique.Preset preset) {
+        return Sentence.named("names.preset:" + preset.name(), preset.name());
+    }
+
+    /** An act as it is stored in the audit trail; one that was worded when it was stored as it is. */
+    public static Sentence act(String act) {
+        return Sentence.named("names.act:" + act, act);
+    }
+
+    /** What an act of the audit trail was done to. */
+    public static Sentence subject(String subject) {
+        return Sentence.named("names.subject:" + subject, subject);
+    }
+
     public static Sentence result(ResultDefinition result) {
         return Sentence.named("names.result:" + result.id(), result.name());
     }
@@ -30,7 +49,7 @@ public final class Names {
     }
 
     public static Sentence plateLine(Attribute attribute) {
-        return Sentence.named("names.plate:" + attribute.key(), attribute.name());
+        return attribute.called();
     }
 
     public static Sentence setup(SetupForm form) {

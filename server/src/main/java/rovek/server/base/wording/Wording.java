@@ -1,14 +1,17 @@
 package rovek.server.base.wording;
 
 import com.ibm.icu.text.MessageFormat;
+import com.ibm.icu.text.NumberFormat;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.math.BigDecimal;
 import java.util.HashMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.regex.Pattern;
 import org.springframework.context.i18n.LocaleContextHolder;
 import org.springframework.core.io.Resource;
 import org.springframework.core.io.support.PathMatchingResourcePatternResolver;
@@ -27,6 +30,10 @@ public final class Wording {
 
     /** The languages that Rovek comes with. */
     public static final Wording SHIPPED = shipped();
+
+    private static final Pattern TWO_ENDS = Pattern.compile("(?<=\\p{L})\\.\\.(?=\\s|$)");
+
+    private static final int MOST_DECIMALS = 15;
 
     private final Map<String, Map<String, String>> messages;
 
@@ -61,6 +68,22 @@ public final class Wording {
         return LocaleContextHolder.getLocaleContext() == null ? USUAL : LocaleContextHolder.getLocale();
     }
 
+    /**
+     * Does work for somebody in a language, though another thread does it.
+     *
+     * @param language as {@link #here} was where it was asked for
+     */
+    public static Runnable spoken(Locale language, Runnable work) {
+        return () -> {
+            LocaleContextHolder.setLocale(language);
+            try {
+                work.run();
+            } finally {
+                LocaleContextHolder.resetLocaleContext();
+            }
+        };
+    }
+
     public Set<String> languages() {
         return messages.keySet();
     }
@@ -88,14 +111,28 @@ public final class Wording {
             return pattern.replace("''", "'");
         }
         Map<String, Object> values = new HashMap<>();
-        sentence.values().forEach((name, value) -> values.put(name, worded(value, locale)));
-        return new MessageFormat(pattern, spoken).format(values);
+        sentence.values()
+                .forEach((name, value) -> values.put(name, worded(value, locale, pattern.contains("{" + name + "}"))));
+        String said = new MessageFormat(pattern, spoken).format(values);
+        // A sentence within a sentence ends it too.
+        return said.contains("..") ? TWO_ENDS.matcher(said).replaceAll(".") : said;
     }
 
-    private Object worded(Object value, Locale locale) {
+    /** @param isAlone whether the message leaves open how a number is written: then all of its digits are */
+    private Object worded(Object value, Locale locale, boolean isAlone) {
         if (value instanceof Sentence part) {
             return of(part, locale);
         }
+        if (isAlone && (value instanceof Double || value instanceof BigDecimal)) {
+            return digits((Number) value, locale);
+        }
         return value instanceof Number ? value : value.toString();
+    }
+
+    private static String digits(Number value, Locale locale) {
+        NumberFormat format = NumberFormat.getInstance(locale);
+        format.setGroupingUsed(false);
+        format.setMaximumFractionDigits(MOST_DECIMALS);
+        return format.format(value);
     }
 }

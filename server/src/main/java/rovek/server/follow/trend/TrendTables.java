@@ -13,6 +13,7 @@ import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.table.NumberTable;
 import rovek.server.base.table.TableAnswer;
+import rovek.server.base.wording.Wording;
 import rovek.server.judging.reading.ResultCourse;
 import rovek.server.plant.tree.CheckView;
 import rovek.server.plant.tree.Plant;
@@ -24,7 +25,7 @@ import rovek.server.plant.tree.Plant;
 public class TrendTables {
 
     private static final List<String> HEADINGS =
-            List.of("Asset", "Check", "Result", "Taken at (UTC)", "Value", "Unit", "Verdict", "Reason");
+            List.of("asset", "check", "result", "takenAt", "value", "unit", "verdict", "reason");
 
     private final Plant plant;
     private final Trends trends;
@@ -76,9 +77,19 @@ public class TrendTables {
         String name = parts.get(0).trend().title();
         return new NumberTable(
                 name,
-                HEADINGS,
+                headings(),
                 parts.stream().mapToLong(part -> part.trend().readings()).sum(),
                 row -> parts.forEach(part -> rows(part, from, to, row)));
+    }
+
+    private static List<String> headings() {
+        return HEADINGS.stream()
+                .map(heading -> said(Sentence.of("follow.heading", "heading", heading)))
+                .toList();
+    }
+
+    private static String said(Sentence sentence) {
+        return Wording.SHIPPED.of(sentence, Wording.here());
     }
 
     private void rows(Part part, @Nullable Instant from, @Nullable Instant to, Consumer<Object[]> row) {
@@ -94,11 +105,9 @@ public class TrendTables {
                         point.at(),
                         point.value(),
                         trend.unit(),
-                        point.verdict()
-                                .name()
-                                .toLowerCase(java.util.Locale.ROOT)
-                                .replace('_', ' '),
-                        point.reason()
+                        said(Sentence.of(
+                                "follow.verdict", "verdict", point.verdict().name())),
+                        said(point.reason())
                     }));
         } else {
             rows.each(

@@ -133,7 +133,7 @@ public class FirmwareShelf {
         try (WorkingRoom.Taken taken = room.take((long) TIMES_AS_LARGE * file.length)) {
             firmware = FirmwarePackage.unpack(file);
         } catch (PackageException e) {
-            throw new DomainProblem.Invalid("file", e.getMessage());
+            throw new DomainProblem.Invalid("file", e.sentence());
         }
         return transaction.execute(status -> kept(file, firmware));
     }

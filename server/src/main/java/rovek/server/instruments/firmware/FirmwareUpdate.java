@@ -78,16 +78,16 @@ public class FirmwareUpdate {
         byte[] image = shelf.bytes(firmwareId);
         return jobs.start(
                 "firmware",
-                "Updating the firmware to " + firmware.version(),
+                Sentence.of("instruments.jobFirmware", "version", firmware.version()),
                 instrumentId,
                 progress -> instruments.withLink(
                         instrumentId,
-                        "updating its firmware",
+                        Sentence.of("instruments.purposeFirmware"),
                         (link, identity) ->
                                 update(instrumentId, identity.firmware(), link, firmware, image, progress)));
     }
 
-    private String update(
+    private Sentence update(
             UUID instrumentId,
             String before,
             Instrument link,
@@ -96,7 +96,7 @@ public class FirmwareUpdate {
             JobProgress progress)
             throws LinkException {
         if (before.equals(firmware.version())) {
-            return "Firmware %s is installed already.".formatted(before);
+            return Sentence.of("instruments.firmwareThere", "version", before);
         }
         if (link.batteryPercent().orElse(100) < LEAST_CHARGE) {
             throw new LinkException.BatteryLow();
@@ -111,7 +111,7 @@ public class FirmwareUpdate {
             byte[] piece = Arrays.copyOfRange(image, (int) at, (int) Math.min(image.length, at + PIECE_BYTES));
             link.writeFirmware(at, piece);
             at += piece.length;
-            progress.report(at, image.length + firmware.seconds(), "Loading the image; the old firmware still runs");
+            progress.report(at, image.length + firmware.seconds(), Sentence.of("instruments.firmwareLoading"));
         }
         link.installFirmware();
         awaitInstalled(link, firmware, progress);
@@ -127,7 +127,7 @@ public class FirmwareUpdate {
                 instrumentId,
                 new Installed(before, "", "", ""),
                 new Installed(now, firmware.sha256(), firmware.signedBy(), firmware.confirmedBy())));
-        return "Firmware %s is installed and verified; it was %s.".formatted(now, before);
+        return Sentence.of("instruments.firmwareInstalled", "version", now, "before", before);
     }
 
     private static void awaitInstalled(Instrument link, FirmwareLine firmware, JobProgress progress)
@@ -138,7 +138,8 @@ public class FirmwareUpdate {
         while (link.firmware().isInstalling()) {
             if (System.nanoTime() - began > most) {
                 throw new LinkException.TimedOut(
-                        "installing its firmware", Duration.ofNanos(most).toMillis());
+                        Sentence.of("instruments.firmwareInstalling"),
+                        Duration.ofNanos(most).toMillis());
             }
             try {
                 Thread.sleep(BETWEEN_LOOKS.toMillis());
@@ -150,7 +151,7 @@ public class FirmwareUpdate {
             progress.report(
                     firmware.size() + Math.min(seconds, firmware.seconds() - 1),
                     firmware.size() + firmware.seconds(),
-                    "The instrument installs and verifies it; leave it switched on");
+                    Sentence.of("instruments.firmwareVerifying"));
         }
     }
 }

@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.springframework.security.web.util.matcher.IpAddressMatcher;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 
 /**
  * A network and the ports on it that may be connected to, written as {@code 10.1.0.0/16 502,5025,7000-7010}.
@@ -26,7 +28,7 @@ record AllowedTarget(String network, List<Ports> ports) {
             int first = Integer.parseInt(dash < 0 ? text : text.substring(0, dash));
             int last = Integer.parseInt(dash < 0 ? text : text.substring(dash + 1));
             if (first < 1 || last > LAST_PORT || first > last) {
-                throw new IllegalArgumentException("Ports are from 1 to 65535, not %s.".formatted(text));
+                throw new Refused(Sentence.of("instruments.ports", "text", text));
             }
             return new Ports(first, last);
         }
@@ -36,12 +38,11 @@ record AllowedTarget(String network, List<Ports> ports) {
         }
     }
 
-    /** @throws IllegalArgumentException with a sentence where it is written otherwise */
+    /** @throws Refused where it is written otherwise */
     static AllowedTarget parse(String line) {
         Matcher written = WRITTEN.matcher(line.strip());
         if (!written.matches()) {
-            throw new IllegalArgumentException(
-                    "Write a network and its ports like 10.1.0.0/16 502,5025, not \"%s\".".formatted(line.strip()));
+            throw new Refused(Sentence.of("instruments.targetForm", "text", line.strip()));
         }
         String network = written.group(1);
         List<Ports> ports = new ArrayList<>();
@@ -51,7 +52,7 @@ record AllowedTarget(String network, List<Ports> ports) {
         try {
             new IpAddressMatcher(network);
         } catch (IllegalArgumentException e) {
-            throw new IllegalArgumentException("\"%s\" is no network.".formatted(network), e);
+            throw new Refused(Sentence.of("instruments.notANetwork", "text", network));
         }
         return new AllowedTarget(network, List.copyOf(ports));
     }

@@ -7,6 +7,7 @@ import java.util.List;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import rovek.core.wording.Refused;
 import rovek.core.wording.Sentence;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
@@ -62,8 +63,8 @@ public class AllowedTargets {
         }
         try {
             lines.forEach(AllowedTarget::parse);
-        } catch (IllegalArgumentException e) {
-            throw new DomainProblem.Invalid("networks", e.getMessage());
+        } catch (Refused e) {
+            throw new DomainProblem.Invalid("networks", e.sentence());
         }
         Networks before = now();
         Networks after = new Networks(lines);

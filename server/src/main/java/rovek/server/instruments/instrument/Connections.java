@@ -13,6 +13,7 @@ import rovek.link.LinkException;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.secret.Secrets;
+import rovek.server.base.wording.Wording;
 
 /** The named ways to instruments: kept, changed, tried. */
 @Service
@@ -109,7 +110,8 @@ public class Connections {
         InstrumentIdentity identity = whoAnswers(wanted);
         return transaction.execute(status -> {
             InstrumentView instrument = instruments.meet(identity, reach);
-            String name = wanted.name().isBlank() ? instrument.said() : wanted.name();
+            String name =
+                    wanted.name().isBlank() ? Wording.SHIPPED.of(instrument.said(), Wording.here()) : wanted.name();
             rows.put(new ConnectionRows.Row(id, name, reach, wanted.passCode(), Optional.empty()));
             rows.noteAnswer(id, instrument.id());
             audit.note(
@@ -138,7 +140,7 @@ public class Connections {
         try (LinkDoor.Opened opened = door.open(connection)) {
             return opened.link().identity();
         } catch (LinkException e) {
-            throw new DomainProblem.LinkTrouble(e.code(), e.getMessage());
+            throw new DomainProblem.LinkTrouble(e.code(), e.sentence());
         }
     }
 

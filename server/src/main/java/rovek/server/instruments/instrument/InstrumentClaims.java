@@ -19,6 +19,7 @@ import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
+import rovek.server.base.wording.StoredSentence;
 
 /**
  * One conversation with an instrument at a time, whichever server holds it. While a server lives its claims are kept
@@ -86,8 +87,13 @@ class InstrumentClaims {
         }
 
         @Override
-        public void doing(String purpose, boolean givesWay) {
-            claims.doing(instrumentId, holder, purpose, (givesWay ? manner : Manner.WORKS).rank(), givesWay);
+        public void doing(Sentence purpose, boolean givesWay) {
+            claims.doing(
+                    instrumentId,
+                    holder,
+                    StoredSentence.write(purpose),
+                    (givesWay ? manner : Manner.WORKS).rank(),
+                    givesWay);
         }
 
         /** Where the database is away, the claim runs out by itself. */
@@ -116,7 +122,7 @@ class InstrumentClaims {
      * @param purpose what is done, e.g. "reading back for anna"
      * @throws DomainProblem.Conflict while somebody else holds it for longer
      */
-    Claim claim(UUID instrumentId, String purpose, Manner manner) {
+    Claim claim(UUID instrumentId, Sentence purpose, Manner manner) {
         if (TransactionSynchronizationManager.isActualTransactionActive()) {
             throw new IllegalStateException("An instrument is claimed before a transaction begins, not within.");
         }
@@ -125,7 +131,9 @@ class InstrumentClaims {
         while (!isTaken(instrumentId, holder, purpose, manner)) {
             claims.want(instrumentId, manner.rank());
             if (System.nanoTime() >= until || !isPaused()) {
-                String other = claims.purpose(instrumentId).orElse("something else");
+                Sentence other = claims.purpose(instrumentId)
+                        .map(StoredSentence::read)
+                        .orElse(Sentence.of("instruments.somethingElse"));
                 throw new DomainProblem.Conflict("instrument-claimed", Sentence.of("instruments.inUse", "by", other));
             }
         }
@@ -133,9 +141,10 @@ class InstrumentClaims {
         return new Claim(instrumentId, holder, manner);
     }
 
-    private boolean isTaken(UUID instrumentId, UUID holder, String purpose, Manner manner) {
+    private boolean isTaken(UUID instrumentId, UUID holder, Sentence purpose, Manner manner) {
         Instant now = clock.instant();
-        return claims.take(instrumentId, holder, purpose, now.plus(LASTS), manner.rank(), now) == 1;
+        return claims.take(instrumentId, holder, StoredSentence.write(purpose), now.plus(LASTS), manner.rank(), now)
+                == 1;
     }
 
     private static boolean isPaused() {
@@ -150,7 +159,7 @@ class InstrumentClaims {
 
     /** What is being done with an instrument; empty while it is free. */
     @Transactional(readOnly = true)
-    public Optional<String> purpose(UUID instrumentId) {
-        return claims.purposeNow(instrumentId, clock.instant());
+    public Optional<Sentence> purpose(UUID instrumentId) {
+        return claims.purposeNow(instrumentId, clock.instant()).map(StoredSentence::read);
     }
 }

@@ -4,6 +4,7 @@ import jakarta.annotation.Nullable;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
+import rovek.core.wording.Sentence;
 
 /**
  * An instrument on the shelf, as it was seen last.
@@ -46,15 +47,17 @@ public record InstrumentView(
     }
 
     /** What tells it from others of its model. */
-    public String numbered() {
-        return serial.isEmpty() ? "without a serial number (%s)".formatted(knownBy) : "no. " + serial;
+    public Sentence numbered() {
+        return serial.isEmpty()
+                ? Sentence.of("instruments.unnumbered", "knownBy", knownBy)
+                : Sentence.of("instruments.numbered", "serial", serial);
     }
 
     /** How it is named in a sentence or a list. */
-    public String said() {
+    public Sentence said() {
         if (isByHand) {
-            return "by hand";
+            return Sentence.of("instruments.byHand");
         }
-        return model + " " + numbered();
+        return Sentence.of("instruments.said", "model", model, "numbered", numbered());
     }
 }

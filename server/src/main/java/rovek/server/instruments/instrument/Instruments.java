@@ -21,6 +21,7 @@ import rovek.link.packet.Maker;
 import rovek.link.packet.PackageException;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
+import rovek.server.base.wording.Wording;
 
 /** The handhelds, and the way to them. No transaction is held while an instrument is being spoken with. */
 @Service
@@ -149,7 +150,11 @@ public class Instruments {
     }
 
     private static Recognition.Named named(Maker.MakingInstrument maker) {
-        return new Recognition.Named(maker.maker(), maker.model(), maker.serial(), "a file of " + AuditTrail.actor());
+        return new Recognition.Named(
+                maker.maker(),
+                maker.model(),
+                maker.serial(),
+                Wording.SHIPPED.of(Sentence.of("instruments.fileOf", "person", AuditTrail.actor()), Wording.USUAL));
     }
 
     /** The instrument that a package names, if it is known; the one it was read from where the package cannot tell. */
@@ -187,7 +192,7 @@ public class Instruments {
         if (written.calibratedOn() != null
                 && written.calibratedOn().isAfter(LocalDate.ofInstant(clock.instant(), ZoneOffset.UTC))) {
             throw new DomainProblem.Invalid(
-                    "calibratedOn", Sentence.of("instruments.calibrationAhead", "on", written.calibratedOn()));
+                    "calibratedOn", Sentence.of("instruments.calibrationAhead", "day", written.calibratedOn()));
         }
         InstrumentEntity instrument = entity(id);
         InstrumentView before = instrument.view();
@@ -262,7 +267,7 @@ public class Instruments {
      * @param purpose as others read it who want the same instrument
      * @throws DomainProblem.Conflict when somebody else uses it, or another instrument answers at its address
      */
-    public <T> T withLink(UUID id, String purpose, LinkWork<T> work) throws LinkException, PackageException {
+    public <T> T withLink(UUID id, Sentence purpose, LinkWork<T> work) throws LinkException, PackageException {
         return withLink(
                 id, purpose, InstrumentClaims.Manner.WORKS, (link, identity, hold) -> work.with(link, identity));
     }
@@ -271,19 +276,24 @@ public class Instruments {
      * As {@link #withLink}, for who only looks: the work ends as soon as its hold says that somebody else wants the
      * instrument.
      */
-    public <T> T lookingWithLink(UUID id, String purpose, HeldLinkWork<T> work) throws LinkException, PackageException {
+    public <T> T lookingWithLink(UUID id, Sentence purpose, HeldLinkWork<T> work)
+            throws LinkException, PackageException {
         return withLink(id, purpose, InstrumentClaims.Manner.LOOKS, work);
     }
 
     /**
      * As {@link #lookingWithLink}, for who comes again by himself: where the instrument is in use, he is told at once.
      */
-    public <T> T watchingWithLink(UUID id, String purpose, HeldLinkWork<T> work)
+    public <T> T watchingWithLink(UUID id, Sentence purpose, HeldLinkWork<T> work)
             throws LinkException, PackageException {
         return withLink(id, purpose, InstrumentClaims.Manner.WATCHES, work);
     }
 
-    private <T> T withLink(UUID id, String purpose, InstrumentClaims.Manner manner, HeldLinkWork<T> work)
+    private static Sentence by(Sentence purpose) {
+        return Sentence.of("instruments.purposeOf", "purpose", purpose, "person", AuditTrail.actor());
+    }
+
+    private <T> T withLink(UUID id, Sentence purpose, InstrumentClaims.Manner manner, HeldLinkWork<T> work)
             throws LinkException, PackageException {
         InstrumentEntity instrument = entity(id);
         List<ConnectionRows.Row> ways = connections.to(id);
@@ -295,7 +305,7 @@ public class Instruments {
                             "instrument",
                             instrument.view().said()));
         }
-        try (InstrumentClaims.Claim claim = claims.claim(id, purpose + " for " + AuditTrail.actor(), manner);
+        try (InstrumentClaims.Claim claim = claims.claim(id, by(purpose), manner);
                 LinkDoor.Opened opened = openAny(ways)) {
             InstrumentIdentity identity = opened.link().identity();
             if (!Recognition.isSame(instrument, named(identity, ways.get(0).reach()))) {

@@ -1,5 +1,7 @@
 package rovek.server.instruments.instrument;
 
+import rovek.core.wording.Sentence;
+
 /** An instrument that is held for somebody who only looks, and gives way to whoever works with it. */
 public interface LinkHold {
 
@@ -11,7 +13,7 @@ public interface LinkHold {
      *
      * @param givesWay whether it is still only looking
      */
-    void doing(String purpose, boolean givesWay);
+    void doing(Sentence purpose, boolean givesWay);
 
     /** @throws GaveWay where somebody waits for it */
     default void giveWay() {
@@ -25,11 +27,11 @@ public interface LinkHold {
         private static final long serialVersionUID = 1L;
 
         GaveWay() {
-            super(
-                    "Somebody else works with the instrument just now; it is looked at again afterwards.",
-                    null,
-                    false,
-                    false);
+            super("gave way", null, false, false);
+        }
+
+        public Sentence sentence() {
+            return Sentence.of("instruments.gaveWay");
         }
     }
 }

@@ -12,6 +12,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
+import rovek.core.wording.Sentence;
 import rovek.link.Instrument;
 import rovek.link.InstrumentIdentity;
 import rovek.link.LinkException;
@@ -81,14 +82,14 @@ public class Presence {
             String said,
             @Nullable UUID instrumentId,
             State state,
-            String sentence) {}
+            Sentence sentence) {}
 
     /**
      * Somebody who answers where no connection leads yet.
      *
      * @param who model and serial, or that it asks for its pass code
      */
-    public record CandidateLine(Reach reach, String said, String who, boolean asksForPassCode) {}
+    public record CandidateLine(Reach reach, String said, Sentence who, boolean asksForPassCode) {}
 
     /** Everything that was found. */
     public record Findings(List<ConnectionLine> connections, List<CandidateLine> candidates, Set<String> lines) {}
@@ -116,7 +117,7 @@ public class Presence {
     }
 
     private static ConnectionLine notYet(ConnectionRows.Row row) {
-        return said(row, row.instrumentId(), State.SILENT, "It has not answered yet.");
+        return said(row, row.instrumentId(), State.SILENT, Sentence.of("instruments.noAnswerYet"));
     }
 
     private ConnectionLine line(ConnectionRows.Row row) {
@@ -125,11 +126,11 @@ public class Presence {
                     row,
                     row.instrumentId(),
                     State.IN_USE,
-                    row.instrumentId().flatMap(claims::purpose).orElse(""));
+                    row.instrumentId().flatMap(claims::purpose).orElse(Sentence.NONE));
         }
         try (LinkDoor.Opened opened = door.peek(row, PATIENCE, LONGEST_TALK).orElse(null)) {
             if (opened == null) {
-                return said(row, row.instrumentId(), State.IN_USE, "");
+                return said(row, row.instrumentId(), State.IN_USE, Sentence.NONE);
             }
             InstrumentIdentity identity = opened.link().identity();
             UUID instrument = transaction.execute(status -> {
@@ -137,16 +138,18 @@ public class Presence {
                 rows.noteAnswer(row.id(), met);
                 return met;
             });
-            return said(row, Optional.of(instrument), State.CONNECTED, "");
+            return said(row, Optional.of(instrument), State.CONNECTED, Sentence.NONE);
         } catch (LinkException.Busy busy) {
-            return said(row, row.instrumentId(), State.IN_USE, busy.getMessage());
-        } catch (LinkException | DomainProblem.Invalid e) {
-            return said(row, row.instrumentId(), State.SILENT, e.getMessage());
+            return said(row, row.instrumentId(), State.IN_USE, busy.sentence());
+        } catch (LinkException e) {
+            return said(row, row.instrumentId(), State.SILENT, e.sentence());
+        } catch (DomainProblem.Invalid e) {
+            return said(row, row.instrumentId(), State.SILENT, e.sentence());
         }
     }
 
     private static ConnectionLine said(
-            ConnectionRows.Row row, Optional<UUID> instrument, State state, String sentence) {
+            ConnectionRows.Row row, Optional<UUID> instrument, State state, Sentence sentence) {
         return new ConnectionLine(
                 row.id(),
                 row.name(),
@@ -163,7 +166,7 @@ public class Presence {
             InstrumentIdentity identity = link.identity();
             return Optional.of(new CandidateLine(reach, said, identity.said(), false));
         } catch (LinkException.PassCodeWanted wanted) {
-            return Optional.of(new CandidateLine(reach, said, "", true));
+            return Optional.of(new CandidateLine(reach, said, Sentence.NONE, true));
         } catch (LinkException | DomainProblem.Invalid nobody) {
             return Optional.empty();
         }

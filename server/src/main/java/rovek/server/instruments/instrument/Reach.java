@@ -1,6 +1,9 @@
 package rovek.server.instruments.instrument;
 
+import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 import rovek.link.InstrumentAddress;
 import rovek.server.base.problem.DomainProblem;
 
@@ -32,8 +35,10 @@ public record Reach(Kind kind, String place, int number) {
                 case LINE -> new InstrumentAddress.Line(place, number);
                 case FOLDER -> new InstrumentAddress.Folder(Path.of(place));
             };
-        } catch (IllegalArgumentException e) {
-            throw new DomainProblem.Invalid("place", e.getMessage());
+        } catch (Refused e) {
+            throw new DomainProblem.Invalid("place", e.sentence());
+        } catch (InvalidPathException e) {
+            throw new DomainProblem.Invalid("place", Sentence.of("instruments.noSuchFolder", "folder", place));
         }
     }
 }

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import rovek.core.technique.SensorUse;
 import rovek.core.technique.Technique;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem.Fault;
 
 /** What is wrong with a sensor as somebody wants it; all of it at once. */
@@ -26,21 +27,21 @@ final class SensorCheck {
         check.refuseIf(
                 draft.serial() != null && draft.serial().length() > LONGEST_SERIAL,
                 "serial",
-                "A serial number has at most %d characters.".formatted(LONGEST_SERIAL));
+                Sentence.of("instruments.longSerial", "most", LONGEST_SERIAL));
         technique
                 .setting(use.sensitivityKey())
-                .fault(String.valueOf(draft.sensitivity()))
+                .fault(technique.settingGroup(), String.valueOf(draft.sensitivity()))
                 .ifPresent(fault -> check.faults.add(new Fault("sensitivity", fault)));
         check.range(draft.rangeLow(), draft.rangeHigh());
         check.refuseIf(
                 draft.calibratedOn() != null && draft.calibratedOn().isAfter(today),
                 "calibratedOn",
-                "A calibration lies in the past, not on %s.".formatted(draft.calibratedOn()));
+                Sentence.of("instruments.calibrationAhead", "day", draft.calibratedOn()));
         check.refuseIf(
                 draft.calibrationMonths() != null
                         && (draft.calibrationMonths() < 1 || draft.calibrationMonths() > MOST_MONTHS),
                 "calibrationMonths",
-                "A sensor is calibrated every 1 to %d months, or without interval.".formatted(MOST_MONTHS));
+                Sentence.of("instruments.calibrationInterval", "most", MOST_MONTHS));
         return check.faults;
     }
 
@@ -48,23 +49,18 @@ final class SensorCheck {
         refuseIf(
                 tag.isEmpty() || tag.length() > LONGEST_TAG,
                 "tag",
-                "A sensor has a tag of up to %d characters.".formatted(LONGEST_TAG));
-        refuseIf(
-                tag.equalsIgnoreCase(SensorUse.NONE),
-                "tag",
-                "\"%s\" says that there is no sensor. Choose another tag.".formatted(tag));
-        before.ifPresent(kept -> refuseIf(
-                !kept.equals(tag),
-                "tag",
-                "Checks name this sensor %s. It keeps that tag; register another one instead.".formatted(kept)));
+                Sentence.of("instruments.sensorTag", "most", LONGEST_TAG));
+        refuseIf(tag.equalsIgnoreCase(SensorUse.NONE), "tag", Sentence.of("instruments.sensorTagNone", "tag", tag));
+        before.ifPresent(
+                kept -> refuseIf(!kept.equals(tag), "tag", Sentence.of("instruments.sensorTagKept", "tag", kept)));
     }
 
     private void range(Double low, Double high) {
-        refuseIf((low == null) != (high == null), "range", "A range has two ends.");
-        refuseIf(low != null && high != null && !(low < high), "range", "A range ends above where it begins.");
+        refuseIf((low == null) != (high == null), "range", Sentence.of("instruments.rangeEnds"));
+        refuseIf(low != null && high != null && !(low < high), "range", Sentence.of("instruments.rangeRises"));
     }
 
-    private void refuseIf(boolean isWrong, String field, String reason) {
+    private void refuseIf(boolean isWrong, String field, Sentence reason) {
         if (isWrong) {
             faults.add(new Fault(field, reason));
         }

@@ -159,15 +159,18 @@ public class Sensors {
 
     /** The sensors that cannot be used with an instrument, each with the reason as the end of a sentence. */
     @Transactional(readOnly = true)
-    public Map<String, String> outFor(UUID instrumentId) {
-        Map<String, String> out = new HashMap<>();
+    public Map<String, Sentence> outFor(UUID instrumentId) {
+        Map<String, Sentence> out = new HashMap<>();
         for (SensorEntity sensor : sensors.findAllByOrderByTag()) {
             if (sensor.retired) {
-                out.put(sensor.tag, "is retired");
+                out.put(sensor.tag, Sentence.of("instruments.sensorRetired"));
             } else if (sensor.instrumentId != null && !sensor.instrumentId.equals(instrumentId)) {
                 out.put(
                         sensor.tag,
-                        "goes with " + instruments.get(sensor.instrumentId).said());
+                        Sentence.of(
+                                "instruments.sensorOfOther",
+                                "instrument",
+                                instruments.get(sensor.instrumentId).said()));
             }
         }
         return out;

@@ -6,6 +6,7 @@ import rovek.core.setup.SetupField;
 import rovek.core.setup.SetupForm;
 import rovek.core.wording.Sentence;
 import rovek.server.base.wording.Names;
+import rovek.server.base.wording.Option;
 
 /**
  * A kind of set-up, as a page builds its form from it.
@@ -16,7 +17,7 @@ public record SetupFormView(
         String id,
         Sentence name,
         List<SetupFieldView> fields,
-        String rowName,
+        Sentence rowName,
         List<SetupFieldView> rowFields,
         int mostRows) {
 
@@ -41,7 +42,7 @@ public record SetupFormView(
             String unit,
             String usual,
             FieldKind kind,
-            List<String> options,
+            List<Option> options,
             String whenKey,
             List<String> whenValues) {}
 
@@ -50,7 +51,7 @@ public record SetupFormView(
                 form.id(),
                 Names.setup(form),
                 form.fields().stream().map(SetupFormView::field).toList(),
-                form.rowName(),
+                Entry.option(form.rowName()),
                 form.rowFields().stream().map(SetupFormView::field).toList(),
                 form.mostRows());
     }
@@ -63,7 +64,7 @@ public record SetupFormView(
                 definition.unit(),
                 definition.defaultValue(),
                 kind(definition.kind()),
-                definition.kind().options(),
+                Option.of(definition.kind().options()),
                 field.whenKey(),
                 field.whenValues().stream().sorted().toList());
     }

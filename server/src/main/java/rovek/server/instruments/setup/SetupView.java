@@ -3,6 +3,7 @@ package rovek.server.instruments.setup;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import rovek.core.wording.Sentence;
 
 /**
  * A set-up.
@@ -21,7 +22,7 @@ public record SetupView(
         int revision,
         Map<String, String> values,
         List<Map<String, String>> rows,
-        String says,
+        Sentence says,
         boolean isLoadable,
         List<SetupHeld> loaded,
         int version) {

@@ -17,6 +17,7 @@ import rovek.core.wording.Sentence;
 import rovek.link.packet.SetupPackage;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
+import rovek.server.base.wording.Names;
 import rovek.server.instruments.setup.SetupRows.Row;
 import rovek.server.instruments.setup.SetupView.SetupRevision;
 
@@ -160,18 +161,17 @@ public class Setups {
 
     /** Why an instrument cannot take a set-up, each a sentence; empty where it can. */
     @Transactional(readOnly = true)
-    public List<String> obstacles(UUID id, InstrumentProfile instrument) {
+    public List<Sentence> obstacles(UUID id, InstrumentProfile instrument) {
         Row row = require(id);
         SetupNeeds needs = form(row.form()).needs(row.content());
-        List<String> obstacles = new ArrayList<>();
+        List<Sentence> obstacles = new ArrayList<>();
         if (!instrument.techniques().contains(needs.technique())) {
-            obstacles.add("It is no %s.".formatted(form(row.form()).name().toLowerCase(java.util.Locale.ROOT)));
+            obstacles.add(Sentence.of("instruments.otherKind", "kind", Names.setup(form(row.form()))));
         }
         needs.memoryBytes().ifPresent(bytes -> {
             if (bytes > instrument.freeBytes()) {
-                obstacles.add(
-                        "It has %.1f MB free and the run fills %.1f MB: read back and clear first, or record less."
-                                .formatted(instrument.freeBytes() / 1e6, bytes / 1e6));
+                obstacles.add(Sentence.of(
+                        "instruments.runTooLarge", "free", instrument.freeBytes() / 1e6, "needed", bytes / 1e6));
             }
         });
         return obstacles;

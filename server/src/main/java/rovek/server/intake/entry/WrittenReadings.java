@@ -18,6 +18,7 @@ import org.springframework.stereotype.Service;
 import rovek.core.reading.PictureCapture;
 import rovek.core.technique.ByHand;
 import rovek.core.unit.KnownUnits;
+import rovek.core.wording.Refused;
 import rovek.core.wording.Sentence;
 import rovek.link.packet.Maker;
 import rovek.link.packet.PackedCapture;
@@ -107,7 +108,7 @@ public class WrittenReadings {
                     check.settings().values(),
                     new PackedCapture.Plain(byHand.read(reading.written(), check.settings(), known)),
                     photos(reading, check));
-        } catch (IllegalArgumentException e) {
+        } catch (Refused e) {
             throw new DomainProblem.Invalid(
                     "written",
                     Sentence.of(
@@ -117,7 +118,7 @@ public class WrittenReadings {
                             "check",
                             check.node().name(),
                             "why",
-                            e.getMessage()));
+                            e.sentence()));
         }
     }
 

@@ -9,6 +9,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import rovek.core.live.LiveChannel;
 import rovek.core.live.LiveSample;
+import rovek.core.wording.Sentence;
 import rovek.link.LinkException;
 import rovek.link.packet.PackageException;
 import rovek.server.base.problem.DomainProblem;
@@ -49,22 +50,26 @@ final class LiveAsking implements Runnable {
             }
             try {
                 session.source().opening().open(this::ask);
-            } catch (LinkException | PackageException e) {
-                lost(e.getMessage());
-            } catch (DomainProblem | LinkHold.GaveWay e) {
-                lost(e.getMessage());
+            } catch (LinkException e) {
+                lost(e.sentence());
+            } catch (PackageException e) {
+                lost(e.sentence());
+            } catch (DomainProblem e) {
+                lost(e.sentence());
+            } catch (LinkHold.GaveWay e) {
+                lost(e.sentence());
             } catch (RuntimeException e) {
                 LOG.warn(
                         "Live values of {} could not be asked for.",
                         session.source().title(),
                         e);
-                lost("Live values cannot be asked for now; it is tried again.");
+                lost(Sentence.of("intake.liveAgain"));
             }
             pause(sharing.holds() ? TRY_AGAIN : UNTIL_IT_IS_OURS);
         }
     }
 
-    private void lost(String why) {
+    private void lost(Sentence why) {
         if (sharing.holds()) {
             session.lost(why);
         }
@@ -79,8 +84,11 @@ final class LiveAsking implements Runnable {
                 // What is recorded gives way to nobody; what is only watched does.
                 hold.doing(
                         recording
-                                .map(one -> "recorded live for " + one.begun().by())
-                                .orElse("watched live"),
+                                .map(one -> Sentence.of(
+                                        "intake.purposeRecording",
+                                        "person",
+                                        one.begun().by()))
+                                .orElse(Sentence.of("intake.purposeWatching")),
                         recording.isEmpty());
                 told = recording;
             }
@@ -91,7 +99,7 @@ final class LiveAsking implements Runnable {
             double[] values = fetch.now();
             if (values.length != shown.size()) {
                 throw new LinkException.Garbled(
-                        "%d live values for %d channels".formatted(values.length, shown.size()));
+                        Sentence.of("intake.liveCount", "values", values.length, "channels", shown.size()));
             }
             if (sharing.holds()) {
                 session.arrived(new LiveSample(clock.instant().truncatedTo(ChronoUnit.MILLIS), values), shown);

@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import rovek.server.base.wording.Wording;
 import rovek.server.rounds.visit.VisitIntake;
 
 @RestController
@@ -51,7 +52,7 @@ class LiveController {
     SseEmitter stream(@PathVariable LiveTarget.Kind kind, @PathVariable UUID id, HttpServletRequest http) {
         return watch.watching(
                 new LiveTarget(kind, id),
-                session -> streams.of(session, http.getSession().getId()));
+                session -> streams.of(session, http.getSession().getId(), Wording.here()));
     }
 
     @PutMapping("/{kind}/{id}/limits")

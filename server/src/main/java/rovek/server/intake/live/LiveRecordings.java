@@ -143,7 +143,7 @@ class LiveRecordings {
             }
         } catch (LiveRows.Closed taken) {
             throw new DomainProblem.Conflict(
-                    "taken-elsewhere", Sentence.of("intake.nothingMarked", "why", taken.getMessage()));
+                    "taken-elsewhere", Sentence.of("intake.nothingMarked", "why", taken.sentence()));
         }
         watch.recordingChanged(target);
     }
@@ -159,7 +159,7 @@ class LiveRecordings {
             });
         } catch (LiveRows.Closed taken) {
             throw new DomainProblem.Conflict(
-                    "taken-elsewhere", Sentence.of("intake.keptAsRun", "why", taken.getMessage()));
+                    "taken-elsewhere", Sentence.of("intake.keptAsRun", "why", taken.sentence()));
         }
         return take(begun);
     }

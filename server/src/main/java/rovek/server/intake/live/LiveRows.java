@@ -13,6 +13,7 @@ import rovek.core.live.GoLimit;
 import rovek.core.live.LiveChannel;
 import rovek.core.live.LiveRecord;
 import rovek.core.live.LiveSample;
+import rovek.core.wording.Sentence;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -135,7 +136,11 @@ class LiveRows {
         private static final long serialVersionUID = 1L;
 
         Closed() {
-            super("The recording was ended in the meantime.", null, false, false);
+            super("closed", null, false, false);
+        }
+
+        Sentence sentence() {
+            return Sentence.of("intake.recordingEnded");
         }
     }
 

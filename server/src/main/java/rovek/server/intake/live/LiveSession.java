@@ -15,6 +15,8 @@ import java.util.function.Function;
 import rovek.core.live.GoLimit;
 import rovek.core.live.LiveChannel;
 import rovek.core.live.LiveSample;
+import rovek.core.wording.Sentence;
+import rovek.server.base.wording.StoredSentence;
 
 /**
  * What this server knows of one source that is watched, by one or many: asked by itself, or heard from the server that
@@ -38,7 +40,7 @@ final class LiveSession {
     private long said;
     private List<LiveChannel> channels = List.of();
     private boolean isConnected;
-    private String sentence = "";
+    private Sentence sentence = Sentence.NONE;
     private Optional<LiveRows.Open> open = Optional.empty();
     private Optional<Recorder> recorder = Optional.empty();
     private Instant lastWanted;
@@ -183,7 +185,7 @@ final class LiveSession {
         Optional<Recorder> recording;
         synchronized (this) {
             isConnected = true;
-            sentence = "";
+            sentence = Sentence.NONE;
             remember(sample);
             recording = recorder;
         }
@@ -207,7 +209,7 @@ final class LiveSession {
         }
     }
 
-    void lost(String why) {
+    void lost(Sentence why) {
         Optional<Recorder> recording;
         synchronized (this) {
             isConnected = false;
@@ -221,7 +223,7 @@ final class LiveSession {
         return new SharedView(
                 channels,
                 isConnected,
-                sentence,
+                StoredSentence.write(sentence),
                 recent.stream().skip(Math.max(0, recent.size() - SHARED)).toList());
     }
 
@@ -236,7 +238,7 @@ final class LiveSession {
             shows(view.channels());
         }
         isConnected = view.isConnected();
-        sentence = view.sentence();
+        sentence = StoredSentence.read(view.sentence());
         long last = heard;
         for (SharedView.Numbered one : view.samples()) {
             if (one.number() > heard) {

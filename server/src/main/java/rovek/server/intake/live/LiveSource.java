@@ -2,6 +2,7 @@ package rovek.server.intake.live;
 
 import java.util.List;
 import rovek.core.live.LiveChannel;
+import rovek.core.wording.Sentence;
 import rovek.link.LinkException;
 import rovek.link.packet.PackageException;
 import rovek.server.instruments.instrument.LinkHold;
@@ -12,7 +13,7 @@ import rovek.server.instruments.instrument.LinkHold;
  * @param title how it is called
  * @param model of what a recording is said to be taken with, likewise {@code serial}
  */
-record LiveSource(String title, String model, String serial, Opening opening) {
+record LiveSource(Sentence title, String model, String serial, Opening opening) {
 
     /** Opens the link for as long as the watch goes on. */
     interface Opening {

@@ -24,7 +24,7 @@ class LiveSources {
 
     private static final Duration PATIENCE = Duration.ofSeconds(2);
     private static final String LIVE = "live";
-    private static final String WATCHED = "watched live";
+    private static final Sentence WATCHED = Sentence.of("intake.purposeWatching");
     /** A device that is only ever read is wanted for nothing else. */
     private static final LinkHold NOBODY_ELSE = new LinkHold() {
         @Override
@@ -33,7 +33,7 @@ class LiveSources {
         }
 
         @Override
-        public void doing(String purpose, boolean givesWay) {
+        public void doing(Sentence purpose, boolean givesWay) {
             // nobody else asks
         }
     };
@@ -49,19 +49,20 @@ class LiveSources {
     }
 
     /** Something that can be watched. */
-    record Watchable(LiveTarget target, String name, String says) {}
+    record Watchable(LiveTarget target, Sentence name, Sentence says) {}
 
     List<Watchable> list() {
         List<Watchable> all = new ArrayList<>();
         for (InstrumentView instrument : instruments.list()) {
             if (instrument.options().contains(LIVE)) {
                 all.add(new Watchable(
-                        new LiveTarget(LiveTarget.Kind.INSTRUMENT, instrument.id()), instrument.said(), ""));
+                        new LiveTarget(LiveTarget.Kind.INSTRUMENT, instrument.id()), instrument.said(), Sentence.NONE));
             }
         }
         for (SetupView setup : setups.list()) {
             if (setup.form().equals(RegisterSetup.ID)) {
-                all.add(new Watchable(new LiveTarget(LiveTarget.Kind.SETUP, setup.id()), setup.name(), setup.says()));
+                all.add(new Watchable(
+                        new LiveTarget(LiveTarget.Kind.SETUP, setup.id()), Sentence.plain(setup.name()), setup.says()));
             }
         }
         return all;
@@ -99,7 +100,7 @@ class LiveSources {
         RegisterSetup.Device device = RegisterSetup.device(content);
         List<Register> registers = RegisterSetup.registers(content);
         return new LiveSource(
-                setup.name(),
+                Sentence.plain(setup.name()),
                 setup.name(),
                 "%s:%d/%d".formatted(device.host(), device.port(), device.unit()),
                 watch -> {

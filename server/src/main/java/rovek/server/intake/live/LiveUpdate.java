@@ -4,6 +4,7 @@ import jakarta.annotation.Nullable;
 import java.util.List;
 import java.util.UUID;
 import rovek.core.live.GoLimit;
+import rovek.core.wording.Sentence;
 
 /**
  * What a watcher is told.
@@ -15,9 +16,9 @@ import rovek.core.live.GoLimit;
  * @param newest how manieth the last of them is
  */
 public record LiveUpdate(
-        String title,
+        Sentence title,
         boolean isConnected,
-        String sentence,
+        Sentence sentence,
         List<Channel> channels,
         @Nullable Recording recording,
         List<Sample> samples,

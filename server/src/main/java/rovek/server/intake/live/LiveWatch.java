@@ -22,6 +22,7 @@ import org.springframework.security.concurrent.DelegatingSecurityContextRunnable
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import rovek.core.live.GoLimit;
+import rovek.core.wording.Refused;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
 
@@ -175,8 +176,8 @@ public class LiveWatch {
         GoLimit limit;
         try {
             limit = new GoLimit(boundary(low), boundary(high));
-        } catch (IllegalArgumentException e) {
-            throw new DomainProblem.Invalid("low", e.getMessage());
+        } catch (Refused e) {
+            throw new DomainProblem.Invalid("low", e.sentence());
         }
         sources.of(target);
         transaction.executeWithoutResult(status -> {

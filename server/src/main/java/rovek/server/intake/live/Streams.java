@@ -1,6 +1,7 @@
 package rovek.server.intake.live;
 
 import java.io.IOException;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
@@ -20,6 +21,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
+import rovek.server.base.wording.Wording;
 
 /** What is told over open connections: to so many at once, and for as long as whoever listens is signed in. */
 @Component
@@ -48,9 +50,10 @@ class Streams implements SmartLifecycle {
      * Tells of a session until it ends, or until who listens hangs up or is signed out.
      *
      * @param listener id of the listener's own session
+     * @param language of what is told
      * @throws DomainProblem.Conflict where the listener has too many open already
      */
-    SseEmitter of(LiveSession session, String listener) {
+    SseEmitter of(LiveSession session, String listener, Locale language) {
         if (open.merge(listener, 1, Integer::sum) > MOST_OF_ONE_SESSION) {
             closed(listener);
             throw new DomainProblem.Conflict(
@@ -60,8 +63,8 @@ class Streams implements SmartLifecycle {
         SseEmitter emitter = new SseEmitter(LONGEST_MILLIS);
         emitters.add(emitter);
         Telling told = new Telling(emitter, session, listener);
-        ScheduledFuture<?> ticking =
-                telling.scheduleWithFixedDelay(told::tell, 0, TELL_EVERY_MILLIS, TimeUnit.MILLISECONDS);
+        ScheduledFuture<?> ticking = telling.scheduleWithFixedDelay(
+                Wording.spoken(language, told::tell), 0, TELL_EVERY_MILLIS, TimeUnit.MILLISECONDS);
         AtomicBoolean isOpen = new AtomicBoolean(true);
         Runnable over = () -> {
             ticking.cancel(false);

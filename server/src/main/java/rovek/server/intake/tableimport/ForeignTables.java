@@ -16,6 +16,7 @@ import rovek.core.foreign.ForeignReading;
 import rovek.core.foreign.ForeignTable;
 import rovek.core.reading.ValueCapture;
 import rovek.core.unit.DecimalMark;
+import rovek.core.wording.Refused;
 import rovek.core.wording.Sentence;
 import rovek.link.Sha256;
 import rovek.link.packet.Maker;
@@ -152,7 +153,7 @@ public class ForeignTables {
             int faultCount,
             List<ForeignLine> first,
             List<ForeignPlan.Fault> faults,
-            String obstacle) {}
+            Sentence obstacle) {}
 
     /**
      * A reading that would be taken.
@@ -179,7 +180,7 @@ public class ForeignTables {
                 plan.faults().size(),
                 first,
                 plan.faults().stream().limit(SHOWN_READINGS).toList(),
-                obstacle(plan).orElse(""));
+                obstacle(plan).orElse(Sentence.NONE));
     }
 
     private static ForeignLine line(ForeignReading reading, PlantTree tree) {
@@ -195,16 +196,13 @@ public class ForeignTables {
     }
 
     /** A log of thousands of rows is no heap of readings that a person could place one by one. */
-    private static Optional<String> obstacle(ForeignPlan plan) {
+    private static Optional<Sentence> obstacle(ForeignPlan plan) {
         long loose = plan.readings().stream()
                 .filter(reading -> reading.check().isEmpty())
                 .count();
         return loose <= MOST_LOOSE
                 ? Optional.empty()
-                : Optional.of(
-                        ("This table would become %,d loose readings; %,d can wait in the tray of a visit. Assign "
-                                        + "its columns to checks, or take fewer rows.")
-                                .formatted(loose, MOST_LOOSE));
+                : Optional.of(Sentence.of("intake.tooManyLoose", "loose", loose, "most", MOST_LOOSE));
     }
 
     /** Takes what can be taken; the file itself is kept whole. The mapping is remembered. */
@@ -230,7 +228,7 @@ public class ForeignTables {
                             plan.faults().stream()
                                     .findFirst()
                                     .map(ForeignPlan.Fault::sentence)
-                                    .orElse("")));
+                                    .orElse(Sentence.NONE)));
         }
         obstacle(plan).ifPresent(reason -> {
             throw new DomainProblem.Invalid("file", reason);
@@ -295,8 +293,8 @@ public class ForeignTables {
                 throw new DomainProblem.Invalid("order", Sentence.of("intake.datesAhead"));
             }
             return plan;
-        } catch (IllegalArgumentException e) {
-            throw new DomainProblem.Invalid("columns", e.getMessage());
+        } catch (Refused e) {
+            throw new DomainProblem.Invalid("columns", e.sentence());
         }
     }
 
@@ -304,8 +302,8 @@ public class ForeignTables {
         String text = ForeignText.of(bytes);
         try {
             return ForeignTable.of(DelimitedText.lines(text, DelimitedText.ofTable(text)));
-        } catch (IllegalArgumentException e) {
-            throw new DomainProblem.Invalid("file", e.getMessage());
+        } catch (Refused e) {
+            throw new DomainProblem.Invalid("file", e.sentence());
         }
     }
 }

@@ -2,6 +2,7 @@ package rovek.server.intake.transfer;
 
 import jakarta.annotation.Nullable;
 import java.util.List;
+import rovek.core.wording.Sentence;
 import rovek.server.instruments.instrument.InstrumentView;
 
 /**
@@ -36,7 +37,7 @@ public record ConnectionView(
      */
     public record MemoryLine(
             String name,
-            String what,
+            Sentence what,
             String kind,
             long bytes,
             String state,

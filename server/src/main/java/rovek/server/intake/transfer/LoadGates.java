@@ -12,6 +12,7 @@ import org.springframework.stereotype.Component;
 import rovek.core.reading.ClockCorrection;
 import rovek.core.route.InstrumentProfile;
 import rovek.core.route.LoadGate;
+import rovek.core.wording.Sentence;
 import rovek.link.Instrument;
 import rovek.link.LinkException;
 import rovek.server.instruments.instrument.Instruments;
@@ -70,7 +71,8 @@ class LoadGates {
                 new Wanted(setups.obstacles(setupId, profile), 0, 0, List.of(), 0));
     }
 
-    private record Wanted(List<String> obstacles, double minutes, int stops, List<String> byHand, long memoryNeeded) {}
+    private record Wanted(
+            List<Sentence> obstacles, double minutes, int stops, List<String> byHand, long memoryNeeded) {}
 
     private LoadGate gate(
             UUID instrumentId, Instrument link, InstrumentProfile profile, boolean holdsUnread, Wanted wanted)

@@ -83,7 +83,7 @@ public class Loading {
     }
 
     /** Why the connected instrument cannot take a set-up; empty where it can. */
-    public List<String> setupObstacles(UUID instrumentId, UUID setupId) {
+    public List<Sentence> setupObstacles(UUID instrumentId, UUID setupId) {
         return setups.obstacles(setupId, transfers.profile(instrumentId));
     }
 
@@ -96,7 +96,7 @@ public class Loading {
         if (routeId == null && setupId == null) {
             throw new DomainProblem.Invalid("routeId", Sentence.of("intake.whatToLoad"));
         }
-        return transfers.linked(instrumentId, "looking", (link, identity) -> {
+        return transfers.linked(instrumentId, Sentence.of("intake.purposeLooking"), (link, identity) -> {
             MemoryCatalogue memory = link.catalogue();
             InstrumentProfile profile = transfers.profile(instrumentId, identity, memory);
             boolean holdsUnread = transfers.holdsUnread(instrumentId, link, memory);
@@ -109,9 +109,12 @@ public class Loading {
     /** @param accepted what somebody has seen at the gate and loads over */
     public JobView loadRoute(UUID instrumentId, UUID routeId, Set<LoadGate.Kind> accepted) {
         return start(instrumentId, routes.get(routeId).name(), (link, profile, progress) -> {
-            requireOpen("The route", gates.ofRoute(instrumentId, routeId, link, profile, false), accepted);
+            requireOpen(
+                    Sentence.of("intake.theRoute"),
+                    gates.ofRoute(instrumentId, routeId, link, profile, false),
+                    accepted);
             RoutePackage route = routes.pack(routeId, profile.techniques());
-            String sha256 = write(link, "The route", ROUTE_FILE, route.pack(), progress);
+            String sha256 = write(link, Sentence.of("intake.theRoute"), ROUTE_FILE, route.pack(), progress);
             transaction.executeWithoutResult(status -> {
                 routes.noteLoaded(route, instrumentId);
                 audit.note(
@@ -121,16 +124,23 @@ public class Loading {
                         null,
                         new Loaded(routeId, route.name(), route.revision(), sha256));
             });
-            return "%s is on the instrument: %d stops, digest compared. You may unplug."
-                    .formatted(route.name(), route.stops().size());
+            return Sentence.of(
+                    "intake.routeLoaded",
+                    "route",
+                    route.name(),
+                    "stops",
+                    route.stops().size());
         });
     }
 
     public JobView loadSetup(UUID instrumentId, UUID setupId, Set<LoadGate.Kind> accepted) {
         return start(instrumentId, setups.get(setupId).name(), (link, profile, progress) -> {
-            requireOpen("The set-up", gates.ofSetup(instrumentId, setupId, link, profile, false), accepted);
+            requireOpen(
+                    Sentence.of("intake.theSetup"),
+                    gates.ofSetup(instrumentId, setupId, link, profile, false),
+                    accepted);
             SetupPackage setup = setups.pack(setupId);
-            String sha256 = write(link, "The set-up", SETUP_FILE, setup.pack(), progress);
+            String sha256 = write(link, Sentence.of("intake.theSetup"), SETUP_FILE, setup.pack(), progress);
             transaction.executeWithoutResult(status -> {
                 setups.noteLoaded(setup, instrumentId);
                 audit.note(
@@ -140,46 +150,46 @@ public class Loading {
                         null,
                         new Loaded(setupId, setup.name(), setup.revision(), sha256));
             });
-            return "%s is on the instrument, revision %d, digest compared. You may unplug."
-                    .formatted(setup.name(), setup.revision());
+            return Sentence.of("intake.setupLoaded", "setup", setup.name(), "revision", setup.revision());
         });
     }
 
     @FunctionalInterface
     private interface Work {
-        String with(Instrument link, InstrumentProfile profile, JobProgress progress) throws LinkException;
+        Sentence with(Instrument link, InstrumentProfile profile, JobProgress progress) throws LinkException;
     }
 
     private JobView start(UUID instrumentId, String name, Work work) {
         instruments.get(instrumentId);
         return jobs.start(
                 "load",
-                "Loading " + name,
+                Sentence.of("intake.jobLoading", "name", name),
                 instrumentId,
-                progress -> instruments.withLink(instrumentId, "loading " + name, (link, identity) -> {
-                    String said =
-                            work.with(link, transfers.profile(instrumentId, identity, link.catalogue()), progress);
-                    transfers.settleClock(instrumentId, link);
-                    return said;
-                }));
+                progress -> instruments.withLink(
+                        instrumentId, Sentence.of("intake.purposeLoading", "name", name), (link, identity) -> {
+                            Sentence said = work.with(
+                                    link, transfers.profile(instrumentId, identity, link.catalogue()), progress);
+                            transfers.settleClock(instrumentId, link);
+                            return said;
+                        }));
     }
 
-    private static void requireOpen(String what, LoadGate gate, Set<LoadGate.Kind> accepted) {
+    private static void requireOpen(Sentence what, LoadGate gate, Set<LoadGate.Kind> accepted) {
         gate.refusal(accepted).ifPresent(why -> {
             throw new DomainProblem.Conflict("does-not-fit", Sentence.of("intake.notLoaded", "what", what, "why", why));
         });
     }
 
-    private static String write(Instrument link, String what, String file, byte[] packed, JobProgress progress)
+    private static String write(Instrument link, Sentence what, String file, byte[] packed, JobProgress progress)
             throws LinkException {
-        progress.report(0, packed.length, "Writing to the instrument");
+        progress.report(0, packed.length, Sentence.of("intake.writing"));
         link.write(file, packed);
-        progress.report(packed.length / 2, packed.length, "Comparing digests");
+        progress.report(packed.length / 2, packed.length, Sentence.of("intake.comparing"));
         String sha256 = Sha256.of(packed);
         if (!link.digest(file).equals(sha256)) {
             throw new LinkException.DigestDiffers(what);
         }
-        progress.report(packed.length, packed.length, "Loaded");
+        progress.report(packed.length, packed.length, Sentence.of("intake.loaded"));
         return sha256;
     }
 }

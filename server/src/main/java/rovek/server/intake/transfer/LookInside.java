@@ -87,13 +87,13 @@ public class LookInside {
      * @param walk name of the route that was walked; blank for none
      * @param leftOut what could not be taken, and why
      */
-    public record Inside(String file, String walk, List<InsideLine> readings, List<String> leftOut) {}
+    public record Inside(String file, String walk, List<InsideLine> readings, List<Sentence> leftOut) {}
 
     /** @throws DomainProblem.Conflict where the file is too large for a look, or there is no such file */
     public Inside look(UUID instrumentId, String name) {
         try (Spool file = transfers.looked(
                 instrumentId,
-                "looking into " + name,
+                Sentence.of("intake.purposePreview", "file", name),
                 (link, identity, hold) -> fetched(instrumentId, link, name, hold))) {
             return inside(instrumentId, name, file);
         }
@@ -142,7 +142,7 @@ public class LookInside {
                             .map(ReadingsPackage.LeftOut::reason)
                             .toList());
         } catch (PackageException e) {
-            throw new DomainProblem.LinkTrouble(e.code(), e.getMessage());
+            throw new DomainProblem.LinkTrouble(e.code(), e.sentence());
         }
     }
 

@@ -7,6 +7,7 @@ import java.util.UUID;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import rovek.core.reading.ClockState;
+import rovek.core.wording.Sentence;
 import rovek.link.packet.PackageException;
 import rovek.link.packet.ReadingsFile;
 import rovek.link.packet.ReadingsPackage;
@@ -66,16 +67,18 @@ class OriginalIntake {
         }
 
         /** In a sentence or two. */
-        String sentence() {
-            String knownPart = known == 0 ? "" : ", %d stored before".formatted(known);
-            String loosePart = loose == 0 ? "" : ", %d of them loose".formatted(loose);
-            String leftPart = leftOut.isEmpty()
-                    ? ""
-                    : " %d could not be taken: %s%s. What that is stands beside the original; it can be taken again."
-                            .formatted(
-                                    leftOut.size(), leftOut.get(0).reason(), leftOut.size() > 1 ? ", and others" : "");
-            return "%d new %s%s%s. The originals are kept and their digests agree.%s"
-                    .formatted(fresh, fresh == 1 ? "reading" : "readings", loosePart, knownPart, leftPart);
+        Sentence sentence() {
+            Sentence counted = Sentence.of("intake.taken", "fresh", fresh, "loose", loose, "known", known);
+            if (leftOut.isEmpty()) {
+                return counted;
+            }
+            Sentence left = Sentence.of(
+                    "intake.leftOut",
+                    "readings",
+                    leftOut.size(),
+                    "first",
+                    leftOut.get(0).reason());
+            return Sentence.joined(List.of(counted, left));
         }
     }
 

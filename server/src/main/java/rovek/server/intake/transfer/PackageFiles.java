@@ -4,6 +4,7 @@ import java.io.InputStream;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
+import rovek.core.wording.Sentence;
 import rovek.link.packet.Maker;
 import rovek.link.packet.PackageException;
 import rovek.link.packet.ReadingsFile;
@@ -47,10 +48,14 @@ public class PackageFiles {
             // Kept at once: a job that waits for its turn holds no file.
             Originals.Kept original = originals.keep(instrument.id(), plain(fileName), file, true);
             long size = file.size();
-            return jobs.start("read back", "Reading back " + plain(fileName), instrument.id(), progress -> {
-                progress.report(size / 2, size, "Making readings");
-                return readingsOf(original, instrument.id());
-            });
+            return jobs.start(
+                    "read back",
+                    Sentence.of("intake.jobImporting", "file", plain(fileName)),
+                    instrument.id(),
+                    progress -> {
+                        progress.report(size / 2, size, Sentence.of("intake.makingReadings"));
+                        return readingsOf(original, instrument.id());
+                    });
         }
     }
 
@@ -58,7 +63,7 @@ public class PackageFiles {
         try (WorkingRoom.Taken taken = room.take(ReadingsFile.GLANCE_BYTES)) {
             return ReadingsFile.verified(file.path());
         } catch (PackageException e) {
-            throw new DomainProblem.Invalid("file", e.getMessage());
+            throw new DomainProblem.Invalid("file", e.sentence());
         }
     }
 
@@ -115,13 +120,13 @@ public class PackageFiles {
         Originals.OriginalFile file = originals.file(originalId);
         return jobs.start(
                 "read back",
-                "Taking " + file.fileName() + " again",
+                Sentence.of("intake.jobImportingAgain", "file", file.fileName()),
                 file.instrumentId(),
                 progress -> readingsOf(
                         originals.find(file.instrumentId(), file.sha256()).orElseThrow(), file.instrumentId()));
     }
 
-    private String readingsOf(Originals.Kept original, UUID instrumentId) throws PackageException {
+    private Sentence readingsOf(Originals.Kept original, UUID instrumentId) throws PackageException {
         try (Spool file = originals.spooled(original.id())) {
             return intake.take(original, file, instrumentId, Optional.empty()).sentence();
         }

@@ -6,6 +6,7 @@ import java.util.UUID;
 import java.util.function.LongSupplier;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.stereotype.Service;
+import rovek.core.wording.Sentence;
 import rovek.link.Instrument;
 import rovek.link.InstrumentFile;
 import rovek.link.LinkException;
@@ -63,7 +64,7 @@ class PieceFetch {
         if (!spool.sha256().equals(digest)) {
             spool.close();
             pieces.drop(transfer);
-            throw new LinkException.DigestDiffers(file.name());
+            throw new LinkException.DigestDiffers(Sentence.plain(file.name()));
         }
         return new Fetched(transfer, spool);
     }

@@ -10,6 +10,7 @@ import java.util.function.Supplier;
 import org.springframework.stereotype.Service;
 import rovek.core.reading.ClockCorrection;
 import rovek.core.reading.ClockState;
+import rovek.core.wording.Sentence;
 import rovek.link.Instrument;
 import rovek.link.InstrumentFile;
 import rovek.link.LinkException;
@@ -66,15 +67,15 @@ public class ReadBack {
         instruments.get(instrumentId);
         return jobs.start(
                 "read back",
-                "Reading back",
+                Sentence.of("intake.jobReadingBack"),
                 instrumentId,
                 progress -> run(instrumentId, names, correctClock, progress));
     }
 
     /** The work itself. */
-    public String run(UUID instrumentId, List<String> names, boolean correctClock, JobProgress progress)
+    public Sentence run(UUID instrumentId, List<String> names, boolean correctClock, JobProgress progress)
             throws LinkException, PackageException {
-        return instruments.withLink(instrumentId, "reading back", (link, identity) -> {
+        return instruments.withLink(instrumentId, Sentence.of("intake.purposeReadingBack"), (link, identity) -> {
             // A drive has no clock that could be asked: its times are taken as they are written.
             Optional<ClockState> state =
                     link.clock().map(shown -> state(instrumentId, shown)).filter(seen -> correctClock);
@@ -82,7 +83,7 @@ public class ReadBack {
                     .filter(file -> !Loading.isLoaded(file))
                     .filter(file -> names.isEmpty() || names.contains(file.name()))
                     .toList();
-            String taken = new Run(instrumentId, link, state, progress, files).takeAll();
+            Sentence taken = new Run(instrumentId, link, state, progress, files).takeAll();
             transfers.settleClock(instrumentId, link);
             return taken;
         });
@@ -101,10 +102,10 @@ public class ReadBack {
     /** Takes everything, with its times corrected by the clock as it is, and only then sets the clock. */
     public JobView startThenSetClock(UUID instrumentId) {
         instruments.get(instrumentId);
-        return jobs.start("read back", "Reading back, then setting the clock", instrumentId, progress -> {
-            String taken = run(instrumentId, List.of(), true, progress);
+        return jobs.start("read back", Sentence.of("intake.jobReadingBackAndClock"), instrumentId, progress -> {
+            Sentence taken = run(instrumentId, List.of(), true, progress);
             transfers.setClock(instrumentId);
-            return taken + " Then the clock was set.";
+            return Sentence.joined(List.of(taken, Sentence.of("intake.thenClock")));
         });
     }
 
@@ -118,7 +119,7 @@ public class ReadBack {
         private final List<InstrumentFile> files;
         private final long total;
         private long done;
-        private final List<String> notUnderstood = new ArrayList<>();
+        private final List<Sentence> notUnderstood = new ArrayList<>();
         private OriginalIntake.Taken outcome = OriginalIntake.Taken.NOTHING;
 
         Run(
@@ -135,12 +136,13 @@ public class ReadBack {
             this.total = files.stream().mapToLong(InstrumentFile::bytes).sum();
         }
 
-        String takeAll() throws LinkException {
+        Sentence takeAll() throws LinkException {
             for (InstrumentFile file : files) {
                 take(file);
             }
             if (!notUnderstood.isEmpty()) {
-                throw new DomainProblem.Conflict("not-understood", summary() + " " + String.join(" ", notUnderstood));
+                throw new DomainProblem.Conflict(
+                        "not-understood", Sentence.joined(List.of(summary(), Sentence.joined(notUnderstood))));
             }
             return summary();
         }
@@ -148,8 +150,7 @@ public class ReadBack {
         private void take(InstrumentFile file) throws LinkException {
             if (file.bytes() > ReadingsFile.LARGEST) {
                 notUnderstood.add(
-                        "%s has %,d MB, more than a package of readings can have, and was left on the instrument."
-                                .formatted(file.name(), file.bytes() >> 20));
+                        Sentence.of("intake.packageTooLarge", "file", file.name(), "size", file.bytes() >> 20));
                 return;
             }
             String digest = link.digest(file.name());
@@ -169,28 +170,27 @@ public class ReadBack {
         }
 
         private void take(InstrumentFile file, Spool spool, Supplier<Originals.Kept> original) {
-            progress.report(done, total, "Checking " + file.name());
+            progress.report(done, total, Sentence.of("intake.checking", "file", file.name()));
             try (spool) {
                 outcome = outcome.plus(intake.take(original.get(), spool, instrumentId, clockState));
             } catch (PackageException e) {
                 // One file that makes no sense keeps nobody from the others; its bytes are kept for a Rovek that
                 // understands them.
-                notUnderstood.add(
-                        "%s was kept as an original but not taken: %s".formatted(file.name(), e.getMessage()));
+                notUnderstood.add(Sentence.of("intake.notUnderstood", "file", file.name(), "why", e.sentence()));
             }
         }
 
         private void arrived(InstrumentFile file, long bytes) throws LinkException {
             done += bytes;
-            progress.report(done, total, "Reading back " + file.name());
+            progress.report(done, total, Sentence.of("intake.readingBackFile", "file", file.name()));
             if (progress.isStopRequested()) {
                 throw new LinkException.Stopped();
             }
         }
 
-        private String summary() {
+        private Sentence summary() {
             if (files.isEmpty()) {
-                return "The instrument holds no readings.";
+                return Sentence.of("intake.noReadings");
             }
             return outcome.sentence();
         }

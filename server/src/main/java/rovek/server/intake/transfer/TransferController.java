@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import rovek.core.route.LoadGate;
+import rovek.core.wording.Sentence;
 import rovek.server.base.job.JobView;
 import rovek.server.base.job.Jobs;
 import rovek.server.judging.original.Originals;
@@ -57,7 +58,7 @@ class TransferController {
     }
 
     /** Why a set-up cannot be taken; empty where it can. */
-    record SetupFit(List<String> obstacles) {}
+    record SetupFit(List<Sentence> obstacles) {}
 
     record TakeBack(List<String> files, boolean correctClock) {}
 

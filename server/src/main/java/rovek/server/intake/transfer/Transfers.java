@@ -76,7 +76,7 @@ public class Transfers {
 
     /** Connects and looks. */
     public ConnectionView look(UUID instrumentId) {
-        return looked(instrumentId, "looking", (link, identity, hold) -> {
+        return looked(instrumentId, Sentence.of("intake.purposeLooking"), (link, identity, hold) -> {
             Optional<ClockCorrection> difference =
                     link.clock().map(shown -> ClockCorrection.between(shown, clock.instant()));
             difference.ifPresent(seen -> instruments.noteClock(instrumentId, seen));
@@ -108,7 +108,7 @@ public class Transfers {
      * is read back.
      */
     public void run(UUID instrumentId, boolean begin) {
-        linked(instrumentId, begin ? "starting a run" : "ending a run", (link, identity) -> {
+        linked(instrumentId, Sentence.of("intake.purposeRun", "begin", begin ? "yes" : "no"), (link, identity) -> {
             if (begin) {
                 link.startRun();
             } else {
@@ -136,35 +136,43 @@ public class Transfers {
         Optional<Originals.Kept> kept = originals.find(instrumentId, digest).filter(Originals.Kept::taken);
         if (kept.isPresent()) {
             String at = kept.get().readBackAt().toString();
-            return new MemoryLine(file.name(), "", file.type(), file.bytes(), "STORED", file.bytes(), at);
+            return new MemoryLine(file.name(), Sentence.NONE, file.type(), file.bytes(), "STORED", file.bytes(), at);
         }
         // What was fetched to be looked into is no transfer that was interrupted.
         long arrived = pieces.leftHalfWay(instrumentId, digest);
-        return new MemoryLine(file.name(), "", file.type(), file.bytes(), arrived > 0 ? "PART" : "NEW", arrived, null);
+        return new MemoryLine(
+                file.name(), Sentence.NONE, file.type(), file.bytes(), arrived > 0 ? "PART" : "NEW", arrived, null);
     }
 
     /** What was loaded is small: its name and size are worth the look. */
-    private static String inside(Instrument link, InstrumentFile file) throws LinkException {
+    private static Sentence inside(Instrument link, InstrumentFile file) throws LinkException {
         if (file.bytes() > LARGEST_LOOKED_INTO) {
-            return "";
+            return Sentence.NONE;
         }
         byte[] bytes = link.slice(file.name(), 0, (int) file.bytes());
         try {
             if (file.type().equals("SETUP")) {
                 SetupPackage setup = SetupPackage.unpack(bytes);
-                return "%s, revision %d".formatted(setup.name(), setup.revision());
+                return Sentence.of("intake.setupInside", "setup", setup.name(), "revision", setup.revision());
             }
             RoutePackage route = RoutePackage.unpack(bytes);
-            return "%s, %d stops".formatted(route.name(), route.stops().size());
+            return Sentence.of(
+                    "intake.routeInside",
+                    "route",
+                    route.name(),
+                    "stops",
+                    route.stops().size());
         } catch (PackageException e) {
-            return "nothing that Rovek knows";
+            return Sentence.of("intake.unknownInside");
         }
     }
 
     /** What the connected instrument can do, and the room it has. */
     InstrumentProfile profile(UUID instrumentId) {
         return looked(
-                instrumentId, "looking", (link, identity, hold) -> profile(instrumentId, identity, link.catalogue()));
+                instrumentId,
+                Sentence.of("intake.purposeLooking"),
+                (link, identity, hold) -> profile(instrumentId, identity, link.catalogue()));
     }
 
     InstrumentProfile profile(UUID instrumentId, InstrumentIdentity identity, MemoryCatalogue memory) {
@@ -182,8 +190,9 @@ public class Transfers {
      * is right, nothing tells any more how wrong those are.
      */
     public void setClock(UUID instrumentId) {
-        linked(instrumentId, "setting the clock", (link, identity) -> {
-            Instant shown = link.clock().orElseThrow(() -> new LinkException.NotByThisWay("Its clock"));
+        linked(instrumentId, Sentence.of("intake.purposeClock"), (link, identity) -> {
+            Instant shown =
+                    link.clock().orElseThrow(() -> new LinkException.NotByThisWay(Sentence.of("link.itsClock")));
             ClockSet was = new ClockSet(ClockCorrection.between(shown, clock.instant())
                     .instrumentAhead()
                     .toSeconds());
@@ -224,7 +233,7 @@ public class Transfers {
     }
 
     /** A file that was left on the instrument, and why. */
-    public record Stays(String name, String why) {}
+    public record Stays(String name, Sentence why) {}
 
     /**
      * What clearing did.
@@ -241,7 +250,7 @@ public class Transfers {
         if (names.size() > MOST_CLEARED) {
             throw new DomainProblem.Invalid("files", Sentence.of("intake.mostCleared", "most", MOST_CLEARED));
         }
-        return linked(instrumentId, "clearing what is stored", (link, identity) -> {
+        return linked(instrumentId, Sentence.of("intake.purposeClearing"), (link, identity) -> {
             int cleared = 0;
             List<Stays> stays = new ArrayList<>();
             // Only what the instrument itself lists is a file of its: a name that somebody made up is never sent to it.
@@ -249,11 +258,11 @@ public class Transfers {
                     link.catalogue().files().stream().map(InstrumentFile::name).toList());
             for (String name : names) {
                 if (!listed.remove(name)) {
-                    stays.add(new Stays(name, "it is no longer there"));
+                    stays.add(new Stays(name, Sentence.of("intake.staysGone")));
                     continue;
                 }
                 String digest = link.digest(name);
-                Optional<String> reason = reasonToStay(instrumentId, digest);
+                Optional<Sentence> reason = reasonToStay(instrumentId, digest);
                 if (reason.isPresent()) {
                     stays.add(new Stays(name, reason.get()));
                     continue;
@@ -271,40 +280,38 @@ public class Transfers {
     /** What stands in the audit trail. */
     private record ClearedFile(String file, String sha256) {}
 
-    private Optional<String> reasonToStay(UUID instrumentId, String digest) {
+    private Optional<Sentence> reasonToStay(UUID instrumentId, String digest) {
         Optional<Originals.Kept> kept = originals.find(instrumentId, digest);
         if (kept.isEmpty()) {
-            return Optional.of("as it is now it is not stored here; read it back first");
+            return Optional.of(Sentence.of("intake.staysUnread"));
         }
-        return kept.get().taken()
-                ? Optional.empty()
-                : Optional.of("its bytes are kept here, but its readings were not understood");
+        return kept.get().taken() ? Optional.empty() : Optional.of(Sentence.of("intake.staysNotUnderstood"));
     }
 
     /** Looks as long as nobody works with the instrument, and again once that is over. */
-    <T> T looked(UUID instrumentId, String purpose, HeldLinkWork<T> work) {
+    <T> T looked(UUID instrumentId, Sentence purpose, HeldLinkWork<T> work) {
         for (int look = 1; ; look++) {
             try {
                 return instruments.lookingWithLink(instrumentId, purpose, work);
             } catch (LinkHold.GaveWay wanted) {
                 if (look == MOST_LOOKS) {
-                    throw new DomainProblem.Conflict("gave-way", wanted.getMessage());
+                    throw new DomainProblem.Conflict("gave-way", wanted.sentence());
                 }
             } catch (LinkException e) {
-                throw new DomainProblem.LinkTrouble(e.code(), e.getMessage());
+                throw new DomainProblem.LinkTrouble(e.code(), e.sentence());
             } catch (PackageException e) {
-                throw new DomainProblem.LinkTrouble(e.code(), e.getMessage());
+                throw new DomainProblem.LinkTrouble(e.code(), e.sentence());
             }
         }
     }
 
-    <T> T linked(UUID instrumentId, String purpose, LinkWork<T> work) {
+    <T> T linked(UUID instrumentId, Sentence purpose, LinkWork<T> work) {
         try {
             return instruments.withLink(instrumentId, purpose, work);
         } catch (LinkException e) {
-            throw new DomainProblem.LinkTrouble(e.code(), e.getMessage());
+            throw new DomainProblem.LinkTrouble(e.code(), e.sentence());
         } catch (PackageException e) {
-            throw new DomainProblem.LinkTrouble(e.code(), e.getMessage());
+            throw new DomainProblem.LinkTrouble(e.code(), e.sentence());
         }
     }
 }

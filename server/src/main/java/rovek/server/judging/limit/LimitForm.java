@@ -8,6 +8,8 @@ import rovek.core.limit.Rule;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.unit.KnownUnits;
 import rovek.core.unit.UnitOfMeasure;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 
 /**
@@ -50,14 +52,13 @@ public record LimitForm(
             Limit limit =
                     new Limit(said, isRelative ? Optional.empty() : Optional.of(typedIn), hysteresis, boundaryIsPast);
             return limit.in(result.unit());
-        } catch (IllegalArgumentException wrong) {
-            throw new DomainProblem.Invalid("limit", wrong.getMessage());
+        } catch (Refused wrong) {
+            throw new DomainProblem.Invalid("limit", wrong.sentence());
         }
     }
 
     private static UnitOfMeasure named(String unit, KnownUnits known) {
-        return known.find(unit)
-                .orElseThrow(() -> new IllegalArgumentException("No unit is written \"%s\".".formatted(unit)));
+        return known.find(unit).orElseThrow(() -> new Refused(Sentence.of("unit.unknown", "symbol", unit)));
     }
 
     /** A share, or a multiple of scatter, is one in any unit. */

@@ -26,6 +26,7 @@ import rovek.core.plant.Node;
 import rovek.core.technique.ResultDefinition;
 import rovek.core.technique.Sense;
 import rovek.core.trend.TimedValue;
+import rovek.core.wording.Refused;
 import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.wording.Names;
@@ -84,7 +85,7 @@ public class Limits {
             int checks,
             int unlimited,
             List<Proposal> proposals,
-            String wanting) {}
+            Sentence wanting) {}
 
     /**
      * What was said once.
@@ -103,7 +104,7 @@ public class Limits {
             boolean isInForce) {}
 
     /** A limit to be taken by a person, with why. */
-    public record Proposal(LimitForm limit, String evidence) {}
+    public record Proposal(LimitForm limit, Sentence evidence) {}
 
     /**
      * What is to be right.
@@ -176,14 +177,14 @@ public class Limits {
                 checks.size(),
                 unlimited,
                 checks.size() == 1 ? proposals(checks.get(0), result, history) : List.of(),
-                checks.size() == 1 ? wanting(history) : "");
+                checks.size() == 1 ? wanting(history) : Sentence.NONE);
     }
 
-    private static String wanting(List<TimedValue> values) {
+    private static Sentence wanting(List<TimedValue> values) {
         return values.size() >= HistoryProposal.LEAST_READINGS
-                ? ""
-                : "Own history proposes a limit from %d readings on; there are %d."
-                        .formatted(HistoryProposal.LEAST_READINGS, values.size());
+                ? Sentence.NONE
+                : Sentence.of(
+                        "judging.historyWanting", "wanted", HistoryProposal.LEAST_READINGS, "readings", values.size());
     }
 
     private static List<TimedValue> sinceLastStart(SeriesJudge history) {
@@ -271,8 +272,8 @@ public class Limits {
                             limit,
                             saying.isInherited())
                     .write(result.sense());
-        } catch (IllegalArgumentException wrong) {
-            throw new DomainProblem.Invalid("limit", wrong.getMessage());
+        } catch (Refused wrong) {
+            throw new DomainProblem.Invalid("limit", wrong.sentence());
         }
         return Alteration.between(node, node.saying(Map.of(Facet.limit(technique, result.id()), after)));
     }

@@ -6,6 +6,8 @@ import rovek.core.limit.Allowed;
 import rovek.core.limit.Range;
 import rovek.core.limit.Rule;
 import rovek.core.limit.Side;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 
 /**
  * A rule as it is filled in.
@@ -50,8 +52,7 @@ public record RuleDraft(
             case OUTSIDE -> new Rule.Outside(range(watchLow, watch, Range.NONE), range(failLow, fail, Range.NONE));
             case TARGET ->
                 new Rule.Target(
-                        Optional.ofNullable(target)
-                                .orElseThrow(() -> new IllegalArgumentException("A target is a number.")),
+                        Optional.ofNullable(target).orElseThrow(() -> new Refused(Sentence.of("limit.targetNumber"))),
                         allowed(Side.BOTH));
             case BASELINE -> new Rule.FromBaseline(allowed(Side.UP), isShare);
             case RATE -> new Rule.PerDay(allowed(Side.UP));

@@ -21,6 +21,7 @@ import rovek.link.packet.ReadingsPackage;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.records.Parts;
+import rovek.server.base.wording.StoredSentence;
 
 /** The bytes as instruments gave them, kept for ever. */
 @Service
@@ -67,7 +68,7 @@ public class Originals {
             String readBackBy,
             int newReadings,
             int knownReadings,
-            List<String> leftOut,
+            List<Sentence> leftOut,
             List<String> unknownUnits) {}
 
     @Transactional(readOnly = true)
@@ -96,7 +97,7 @@ public class Originals {
                 original.readBackBy,
                 made == null ? 0 : made.newReadings,
                 made == null ? 0 : made.knownReadings,
-                made == null ? List.of() : made.leftOut.lines().toList(),
+                made == null ? List.of() : StoredSentence.readAll(made.leftOut),
                 made == null ? List.of() : made.unknownUnits.lines().toList());
     }
 
@@ -225,10 +226,10 @@ public class Originals {
      */
     @Transactional(propagation = Propagation.MANDATORY)
     public void noteTaken(UUID originalId, int fresh, int known, List<ReadingsPackage.LeftOut> leftOut) {
-        String reasons = leftOut.stream()
+        String reasons = StoredSentence.writeAll(leftOut.stream()
                 .limit(MOST_REASONS)
-                .map(one -> one.reason().replaceAll("\\R", " "))
-                .collect(Collectors.joining("\n"));
+                .map(ReadingsPackage.LeftOut::reason)
+                .toList());
         String units = leftOut.stream()
                 .map(ReadingsPackage.LeftOut::unknownUnit)
                 .filter(unit -> !unit.isBlank())

@@ -11,6 +11,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import rovek.core.technique.Curve;
+import rovek.core.wording.Sentence;
 import rovek.server.base.table.TableAnswer;
 
 /** What readings look like, and the numbers behind it as files. */
@@ -33,7 +34,7 @@ class CurveController {
     }
 
     /** @param isRun whether it is a run besides, whose channels are told by themselves */
-    record Curves(List<CurveView> curves, List<String> remarks, List<ReadingDesk.Look> looks, boolean isRun) {}
+    record Curves(List<CurveView> curves, List<Sentence> remarks, List<ReadingDesk.Look> looks, boolean isRun) {}
 
     /** @param look in which way it is looked at, by the keys that {@code looks} names */
     @GetMapping("/api/readings/{id}/curves")
@@ -86,14 +87,14 @@ class CurveController {
     }
 
     @GetMapping("/api/checks/{id}/waterfall")
-    Waterfalls.Waterfall waterfall(@PathVariable UUID id, @RequestParam(defaultValue = "Spectrum") String curve) {
+    Waterfalls.Waterfall waterfall(@PathVariable UUID id, @RequestParam(defaultValue = "spectrum") String curve) {
         return waterfalls.of(id, curve);
     }
 
     @GetMapping("/api/checks/{id}/waterfall/file")
     void waterfallFile(
             @PathVariable UUID id,
-            @RequestParam(defaultValue = "Spectrum") String curve,
+            @RequestParam(defaultValue = "spectrum") String curve,
             @RequestParam String form,
             @RequestParam(defaultValue = EVER) double from,
             @RequestParam(defaultValue = ALWAYS) double to,

@@ -13,6 +13,8 @@ import rovek.core.technique.Curve;
 import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.table.NumberTable;
+import rovek.server.base.wording.Names;
+import rovek.server.base.wording.Wording;
 
 /** The numbers behind what is drawn, every one of them, to be taken along. */
 @Service
@@ -61,7 +63,7 @@ public class CurveTables {
             List<String> headings,
             List<double[]> columns) {
         Curve curve = desk.drawn(readingId, look).curves().stream()
-                .filter(one -> one.name().equals(name) && !(one instanceof Curve.Run))
+                .filter(one -> one.id().equals(name) && !(one instanceof Curve.Run))
                 .findFirst()
                 .orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.curve")));
         boolean isLines = curve instanceof Curve.Lines;
@@ -76,11 +78,19 @@ public class CurveTables {
                 first, Math.min(values.length, Math.floor((stretch.to() - start) / step + ROUNDING) + 1));
         double[] axis = new double[behind - first];
         Arrays.setAll(axis, i -> start + (first + i) * step);
-        headings.add(isLines ? "Frequency, Hz" : "Time, s");
+        headings.add(said(Sentence.of(isLines ? "judging.columnFrequency" : "judging.columnTime")));
         headings.add("%s, %s (%s)%s"
-                .formatted(name, unit, day(readingId), curve.how().isBlank() ? "" : ", " + curve.how()));
+                .formatted(
+                        said(Names.curve(name)),
+                        unit,
+                        day(readingId),
+                        curve.how().isBlank() ? "" : ", " + said(curve.how())));
         columns.add(axis);
         columns.add(Arrays.copyOfRange(values, first, behind));
+    }
+
+    private static String said(Sentence sentence) {
+        return Wording.SHIPPED.of(sentence, Wording.here());
     }
 
     private String day(UUID readingId) {
@@ -93,14 +103,13 @@ public class CurveTables {
         List<Curve.Run> channels = runs.recorded(readingId).channels();
         double[] seconds = channels.get(0).seconds();
         int[] within = NumberTable.within(seconds, stretch.from(), stretch.to());
-        List<String> headings = new ArrayList<>(List.of("Time, s"));
+        List<String> headings = new ArrayList<>(List.of(said(Sentence.of("judging.columnTime"))));
         List<double[]> columns = new ArrayList<>(List.of(Arrays.copyOfRange(seconds, within[0], within[1])));
         for (Curve.Run channel : channels) {
-            headings.add(
-                    channel.unit().isBlank() ? channel.name() : "%s, %s".formatted(channel.name(), channel.unit()));
+            headings.add(channel.unit().isBlank() ? channel.id() : "%s, %s".formatted(channel.id(), channel.unit()));
             columns.add(Arrays.copyOfRange(channel.values(), within[0], within[1]));
         }
-        return NumberTable.ofColumns("Run " + day(readingId), headings, columns);
+        return NumberTable.ofColumns(said(Sentence.of("judging.tableRun", "day", day(readingId))), headings, columns);
     }
 
     /** The spectra of a check over its visits, a column each. */
@@ -112,7 +121,7 @@ public class CurveTables {
         double[] axis = new double[points];
         Arrays.setAll(axis, i -> (i + 0.5) * width);
         int[] within = NumberTable.within(axis, stretch.from(), stretch.to());
-        List<String> headings = new ArrayList<>(List.of("Frequency, Hz"));
+        List<String> headings = new ArrayList<>(List.of(said(Sentence.of("judging.columnFrequency"))));
         List<double[]> columns = new ArrayList<>(List.of(Arrays.copyOfRange(axis, within[0], within[1])));
         waterfall.rows().forEach(row -> {
             headings.add("%s, %s RMS".formatted(row.at().substring(0, 10), waterfall.unit()));
@@ -120,6 +129,7 @@ public class CurveTables {
                     .mapToDouble(i -> row.values()[i])
                     .toArray());
         });
-        return NumberTable.ofColumns(name + " over the visits", headings, columns);
+        return NumberTable.ofColumns(
+                said(Sentence.of("judging.tableWaterfall", "curve", Names.curve(name))), headings, columns);
     }
 }

@@ -9,6 +9,8 @@ import rovek.core.signal.Spectrum;
 import rovek.core.signal.Window;
 import rovek.core.technique.Curve;
 import rovek.core.trend.MinMaxDecimation;
+import rovek.core.wording.Sentence;
+import rovek.server.base.wording.Names;
 
 /**
  * A curve as it goes to the browser: whole, or where it is very long thinned so that no spike is lost.
@@ -26,8 +28,9 @@ import rovek.core.trend.MinMaxDecimation;
  */
 public record CurveView(
         String kind,
-        String name,
-        String how,
+        String id,
+        Sentence name,
+        Sentence how,
         String xUnit,
         String yUnit,
         @Nullable Double step,
@@ -103,7 +106,18 @@ public record CurveView(
                 ? new double[0]
                 : Arrays.stream(kept).mapToDouble(i -> start + i * step).toArray();
         return new CurveView(
-                kind, curve.name(), curve.how(), xUnit, yUnit, isWhole ? step : null, x, y, usualTo, peaks, bands);
+                kind,
+                curve.id(),
+                Names.curve(curve.id()),
+                curve.how(),
+                xUnit,
+                yUnit,
+                isWhole ? step : null,
+                x,
+                y,
+                usualTo,
+                peaks,
+                bands);
     }
 
     private static List<PeakView> peaks(Curve.Lines lines) {

@@ -2,6 +2,7 @@ package rovek.server.judging.reading;
 
 import java.util.Optional;
 import rovek.core.entry.Entry;
+import rovek.core.wording.Sentence;
 
 /** What a technician knows and the instrument does not, filled in once for many readings. */
 public enum FilledColumn {
@@ -21,8 +22,12 @@ public enum FilledColumn {
     }
 
     /** Why a value is refused; empty where it is fine, also where it is blank and takes what was there away. */
-    public Optional<String> fault(String value) {
-        return value.isBlank() ? Optional.empty() : kind.fault(title, unit, value);
+    public Optional<Sentence> fault(String value) {
+        return value.isBlank() ? Optional.empty() : kind.fault(called(), unit, value);
+    }
+
+    public Sentence called() {
+        return Entry.option(title);
     }
 
     public String title() {

@@ -23,9 +23,12 @@ import rovek.core.technique.SettingValues;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
 import rovek.core.unit.Amount;
+import rovek.core.wording.Refused;
 import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.records.Parts;
+import rovek.server.base.wording.Option;
+import rovek.server.base.wording.StoredSentence;
 import rovek.server.plant.tree.Plant;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
@@ -33,6 +36,8 @@ import tools.jackson.databind.json.JsonMapper;
 /** Readings looked at closely: their curves, their captures, their photos. */
 @Service
 public class ReadingDesk {
+
+    private static final String LOOKS = "look:";
 
     @PersistenceContext
     private EntityManager entities;
@@ -60,10 +65,10 @@ public class ReadingDesk {
      * What there is to draw of a reading, and what is to be known of it; {@code looks} says in which ways it can be
      * looked at.
      */
-    public record Drawn(List<Curve> curves, List<String> remarks, List<Look> looks) {}
+    public record Drawn(List<Curve> curves, List<Sentence> remarks, List<Look> looks) {}
 
     /** One way of looking that can be chosen, and what is chosen. */
-    public record Look(String key, String name, List<String> options, String value) {}
+    public record Look(String key, Sentence name, List<Option> options, String value) {}
 
     /** As it is usually looked at. */
     @Transactional(readOnly = true)
@@ -81,7 +86,7 @@ public class ReadingDesk {
         ReadingEntity reading = require(readingId);
         Technique technique = techniques
                 .find(reading.technique)
-                .orElseThrow(() -> new DomainProblem.Conflict("no-technique", reading.obstacle));
+                .orElseThrow(() -> new DomainProblem.Conflict("no-technique", StoredSentence.read(reading.obstacle)));
         SettingValues settings = settings(technique, reading);
         SettingValues looked = looked(technique, look);
         Analysis analysis;
@@ -92,10 +97,12 @@ public class ReadingDesk {
             curves = analysis.curves().isEmpty() ? List.of() : technique.curves(capture, settings, looked);
         } catch (IllegalArgumentException ofAnotherKind) {
             // It was stored with that reason: what its technique cannot draw is no fault of whoever looks.
-            return new Drawn(List.of(), List.of(String.valueOf(ofAnotherKind.getMessage())), List.of());
+            return new Drawn(
+                    List.of(), List.of(Refused.why(ofAnotherKind, Sentence.of("judging.notAnalysed"))), List.of());
         }
         List<Look> looks = technique.looks().stream()
-                .map(one -> new Look(one.key(), one.name(), one.kind().options(), looked.text(one.key())))
+                .map(one -> new Look(
+                        one.key(), one.called(LOOKS), Option.of(one.kind().options()), looked.text(one.key())))
                 .toList();
         return new Drawn(
                 curves, analysis.remarks().stream().map(Remark::sentence).toList(), looks);
@@ -103,9 +110,9 @@ public class ReadingDesk {
 
     private static SettingValues looked(Technique technique, Map<String, String> look) {
         try {
-            return SettingValues.of(technique.looks(), look);
+            return SettingValues.of(LOOKS, technique.looks(), look);
         } catch (InvalidSettingsException wrong) {
-            throw new DomainProblem.Invalid("look", String.join(" ", wrong.faults()));
+            throw new DomainProblem.Invalid("look", wrong.sentence());
         }
     }
 
@@ -130,7 +137,8 @@ public class ReadingDesk {
         }
         Nameplate plate = plant.tree().nameplate(reading.checkId);
         List<Finding.EvidenceMark> known = technique.get().characteristics(plate).stream()
-                .map(one -> new Finding.EvidenceMark(one.name(), one.value().value()))
+                .map(one -> new Finding.EvidenceMark(
+                        one.id(), one.called(), one.value().value()))
                 .toList();
         try {
             return new Insight(
@@ -204,7 +212,11 @@ public class ReadingDesk {
             return stored(readingId);
         } catch (IllegalArgumentException notOpened) {
             throw new DomainProblem.Conflict(
-                    "no-capture", Sentence.of("judging.captureUnreadable", "why", notOpened.getMessage()));
+                    "no-capture",
+                    Sentence.of(
+                            "judging.captureUnreadable",
+                            "why",
+                            Refused.why(notOpened, Sentence.of("judging.notAnalysed"))));
         }
     }
 

@@ -30,11 +30,14 @@ import rovek.core.technique.Result;
 import rovek.core.technique.SettingValues;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 import rovek.link.packet.ListedReading;
 import rovek.link.packet.PackedReading;
 import rovek.link.packet.ReadingsFile;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.records.Turns;
+import rovek.server.base.wording.StoredSentence;
 import rovek.server.plant.tree.CheckView;
 import rovek.server.plant.tree.PlantTree;
 import tools.jackson.databind.json.JsonMapper;
@@ -159,7 +162,9 @@ public class ReadingIntake {
                     check,
                     new SettingValues(Map.of()),
                     Analysis.refused(new Remark(
-                            "technique", "Rovek does not know the technique \"" + packed.technique() + "\".", true)));
+                            "technique",
+                            Sentence.of("judging.unknownTechnique", "technique", packed.technique()),
+                            true)));
         }
         SettingValues settings = ownSettings(technique.get(), packed);
         return new PreparedReading(identity, packed, check, settings, analyse(technique.get(), packed, settings));
@@ -198,7 +203,7 @@ public class ReadingIntake {
         try {
             return technique.analyse(packed.capture().toCapture(), settings).withoutCurves();
         } catch (IllegalArgumentException e) {
-            return Analysis.refused(new Remark("capture", e.getMessage(), true));
+            return Analysis.refused(new Remark("capture", Refused.why(e, Sentence.of("judging.notAnalysed")), true));
         }
     }
 
@@ -302,7 +307,7 @@ public class ReadingIntake {
                     .text(label)
                     .text(packed.note())
                     .text(settings)
-                    .text(prepared.analysis().reasonNotToJudge())
+                    .text(StoredSentence.write(prepared.analysis().reasonNotToJudge()))
                     .truth(false)
                     .text(null)
                     .text("{}")

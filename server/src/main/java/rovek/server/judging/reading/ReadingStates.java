@@ -15,8 +15,10 @@ import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.core.technique.Analysis;
 import rovek.core.technique.SettingValues;
+import rovek.core.wording.Refused;
 import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
+import rovek.server.base.wording.StoredSentence;
 import rovek.server.plant.tree.CheckView;
 import rovek.server.plant.tree.Plant;
 import tools.jackson.core.type.TypeReference;
@@ -133,11 +135,17 @@ public class ReadingStates {
                     .analyse(entities.find(CaptureEntity.class, reading.id).capture(), settings);
         } catch (IllegalArgumentException e) {
             throw new DomainProblem.Conflict(
-                    "does-not-suit", Sentence.of("judging.atPlace", "place", check.place(), "why", e.getMessage()));
+                    "does-not-suit",
+                    Sentence.of(
+                            "judging.atPlace",
+                            "place",
+                            check.place(),
+                            "why",
+                            Refused.why(e, Sentence.of("judging.notAnalysed"))));
         }
         results.removeAllOf(reading.id);
         reading.settings = json.writeValueAsString(settings.values());
-        reading.obstacle = analysis.reasonNotToJudge();
+        reading.obstacle = StoredSentence.write(analysis.reasonNotToJudge());
         intake.persistResults(reading, analysis);
     }
 

@@ -20,6 +20,7 @@ import rovek.core.unit.UnitCatalogue;
 import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.records.Parts;
+import rovek.server.base.wording.StoredSentence;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -206,7 +207,7 @@ public class Readings {
         Sentence obstacle = ReadingView.isDatedAhead(row.takenAt(), row.storedAt())
                 ? Sentence.of(
                         "judging.datedAhead", "on", row.takenAt().toString().substring(0, 10))
-                : Sentence.plain(row.obstacle());
+                : StoredSentence.read(row.obstacle());
         return new ReadingView(
                 row.id(),
                 row.checkId(),

@@ -13,6 +13,7 @@ import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 import rovek.core.technique.InvalidSettingsException;
 import rovek.core.technique.SettingValues;
+import rovek.core.wording.Sentence;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.job.JobProgress;
 import rovek.server.base.job.JobStopped;
@@ -99,7 +100,7 @@ public class Recalculation {
         return jobs.runningOn(checkId)
                 .orElseGet(() -> jobs.start(
                         "recalculate",
-                        "Recalculating: " + check.place(),
+                        Sentence.of("judging.jobRecalculating", "place", check.place()),
                         checkId,
                         progress -> recalculate(checkId, progress)));
     }
@@ -110,21 +111,21 @@ public class Recalculation {
         private int done;
         private int unsuited;
 
-        String sentence() {
-            String sentence = done == 1 ? "1 reading recalculated." : "%,d readings recalculated.".formatted(done);
+        Sentence sentence() {
+            Sentence counted = Sentence.of("judging.recalculated", "readings", done);
             return unsuited == 0
-                    ? sentence
-                    : "%s %,d do not suit the check and stay unchanged.".formatted(sentence, unsuited);
+                    ? counted
+                    : Sentence.joined(List.of(counted, Sentence.of("judging.unsuited", "readings", unsuited)));
         }
     }
 
-    private String recalculate(UUID checkId, JobProgress progress) {
+    private Sentence recalculate(UUID checkId, JobProgress progress) {
         long total = readings.countByCheckIdAndReplacedFalse(checkId);
         Count count = new Count();
         Optional<Settled> last = Optional.empty();
         do {
             if (progress.isStopRequested()) {
-                throw new JobStopped("Stopped. " + count.sentence() + " The others can be done later.");
+                throw new JobStopped(Sentence.of("judging.recalculationStopped", "count", count.sentence()));
             }
             Optional<Settled> after = last;
             last = transaction.execute(status -> recalculateSome(checkId, after, count));

@@ -97,7 +97,7 @@ public record RunView(double[] seconds, List<RunChannel> channels, List<RunMarke
             values[i] = kept[i] == PAUSE ? Float.NaN : (float) run.values()[kept[i]];
         }
         ChannelLimits limits = run.limits();
-        return new RunChannel(run.name(), run.unit(), values, end(limits.low()), end(limits.high()));
+        return new RunChannel(run.id(), run.unit(), values, end(limits.low()), end(limits.high()));
     }
 
     private static @Nullable Double end(double end) {

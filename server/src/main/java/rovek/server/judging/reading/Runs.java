@@ -50,7 +50,7 @@ public class Runs {
     public List<OfChannel> statistics(UUID readingId, double from, double to) {
         return recorded(readingId).channels().stream()
                 .map(channel -> new OfChannel(
-                        channel.name(),
+                        channel.id(),
                         channel.unit(),
                         ChannelStatistics.of(channel.seconds(), channel.values(), channel.limits(), from, to)
                                 .orElse(null)))

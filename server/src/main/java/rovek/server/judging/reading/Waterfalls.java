@@ -8,6 +8,7 @@ import org.springframework.transaction.annotation.Transactional;
 import rovek.core.technique.Curve;
 import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
+import rovek.server.base.wording.Names;
 
 /** The same spectrum of a check over its visits, one behind the other. */
 @Service
@@ -29,12 +30,12 @@ public class Waterfalls {
      * @param usualTo up to where they are looked at first
      * @param rows the oldest first; readings that show no such spectrum are left out
      */
-    public record Waterfall(String name, String unit, double endHz, double usualTo, List<WaterfallRow> rows) {}
+    public record Waterfall(Sentence name, String unit, double endHz, double usualTo, List<WaterfallRow> rows) {}
 
     /** @param values the largest of each of equally wide stretches from 0 Hz up to the end */
     public record WaterfallRow(UUID readingId, String at, float[] values) {}
 
-    /** @param name of the curve, e.g. "Spectrum" */
+    /** @param name id of the curve, e.g. "spectrum" */
     @Transactional(readOnly = true)
     public Waterfall of(UUID checkId, String name) {
         List<ReadingView> newest =
@@ -43,7 +44,7 @@ public class Waterfalls {
         List<Curve.Lines> spectra = new ArrayList<>();
         for (ReadingView reading : newest) {
             desk.drawn(reading.id()).curves().stream()
-                    .filter(curve -> curve.name().equals(name) && curve instanceof Curve.Lines)
+                    .filter(curve -> curve.id().equals(name) && curve instanceof Curve.Lines)
                     .findFirst()
                     .ifPresent(curve -> {
                         shown.add(reading);
@@ -69,7 +70,7 @@ public class Waterfalls {
                     thinned(spectra.get(i), end, Math.min(MOST_POINTS, Math.max(1, points)))));
         }
         return new Waterfall(
-                name,
+                Names.curve(name),
                 spectra.get(0).unit().symbol(),
                 end,
                 spectra.get(spectra.size() - 1).usualHz(),

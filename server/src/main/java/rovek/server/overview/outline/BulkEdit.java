@@ -61,8 +61,7 @@ public class BulkEdit {
                 });
             }
             return Proposal.typed(
-                    "Changed %d %s at once".formatted(alterations.size(), alterations.size() == 1 ? "row" : "rows"),
-                    PlantChange.altering(alterations));
+                    Sentence.of("overview.bulkChanged", "rows", alterations.size()), PlantChange.altering(alterations));
         });
     }
 

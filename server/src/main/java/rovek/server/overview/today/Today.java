@@ -11,6 +11,7 @@ import java.util.function.UnaryOperator;
 import org.springframework.stereotype.Service;
 import rovek.core.limit.Verdict;
 import rovek.core.plant.Node;
+import rovek.core.wording.Sentence;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.follow.standing.Standing;
 import rovek.server.follow.standing.Standings;
@@ -79,9 +80,13 @@ public class Today {
      * @param detail a few words more, e.g. a date
      * @param worse how many checks stand worse than one reading ago
      */
-    public record Item(Kind kind, String subjectId, String tag, String name, int count, String detail, int worse) {
+    public record Item(Kind kind, String subjectId, String tag, Sentence name, int count, String detail, int worse) {
 
         Item(Kind kind, String subjectId, String tag, String name, int count, String detail) {
+            this(kind, subjectId, tag, Sentence.plain(name), count, detail, 0);
+        }
+
+        Item(Kind kind, String subjectId, String tag, Sentence name, int count, String detail) {
             this(kind, subjectId, tag, name, count, detail, 0);
         }
     }
@@ -167,7 +172,7 @@ public class Today {
                         Kind.SENSOR_DUE,
                         sensor.id().toString(),
                         sensor.tag(),
-                        sensor.serial().isBlank() ? "Sensor" : "Sensor no. " + sensor.serial(),
+                        Sentence.of("overview.sensor", "serial", sensor.serial().isBlank() ? "none" : sensor.serial()),
                         1,
                         sensor.dueOn() == null ? "" : sensor.dueOn().toString())));
     }
@@ -199,7 +204,7 @@ public class Today {
                 kind,
                 asset.id().toString(),
                 asset.tag(),
-                asset.name(),
+                Sentence.plain(asset.name()),
                 count,
                 standing.readAt().map(Instant::toString).orElse(null),
                 worse);

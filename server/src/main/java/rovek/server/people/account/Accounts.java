@@ -203,7 +203,7 @@ public class Accounts {
      */
     @Transactional
     public Account chooseTimes(String name, String timeZone, String dateFormat) {
-        if (new Entry.Zone().fault("The time zone", "", timeZone).isPresent()) {
+        if (new Entry.Zone().fault(Sentence.NONE, "", timeZone).isPresent()) {
             throw new DomainProblem.Invalid("timeZone", Sentence.of("people.noTimeZone"));
         }
         if (!dateFormat.isEmpty() && !DATE_FORMATS.contains(dateFormat)) {

@@ -7,6 +7,7 @@ import rovek.core.unit.KnownUnits;
 import rovek.core.unit.OwnUnit;
 import rovek.core.unit.UnitCatalogue;
 import rovek.core.unit.UnitOfMeasure;
+import rovek.core.wording.Refused;
 import rovek.core.wording.Sentence;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
@@ -86,8 +87,8 @@ public class OwnUnits {
                     base,
                     wanted.factor().strip(),
                     wanted.offset().strip());
-        } catch (IllegalArgumentException wrong) {
-            throw new DomainProblem.Invalid("factor", wrong.getMessage());
+        } catch (Refused wrong) {
+            throw new DomainProblem.Invalid("factor", wrong.sentence());
         }
     }
 

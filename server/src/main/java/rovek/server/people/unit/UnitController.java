@@ -16,6 +16,7 @@ import rovek.core.unit.KnownUnits;
 import rovek.core.unit.UnitCatalogue;
 import rovek.core.unit.UnitOfMeasure;
 import rovek.core.unit.WrittenAmount;
+import rovek.core.wording.Refused;
 import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.people.account.Account;
@@ -97,8 +98,8 @@ class UnitController {
                     ? typed.unit().convertDifference(typed.value(), field)
                     : typed.in(field).value();
             return new ReadAmount(value, unit);
-        } catch (IllegalArgumentException unreadable) {
-            throw new DomainProblem.Invalid("text", unreadable.getMessage());
+        } catch (Refused unreadable) {
+            throw new DomainProblem.Invalid("text", unreadable.sentence());
         }
     }
 }

@@ -78,7 +78,7 @@ public class Exchange {
 
     /** A row as it would be taken. */
     public record RowView(
-            int number, int depth, String label, @Nullable Level level, State state, List<String> notes, int rows) {
+            int number, int depth, String label, @Nullable Level level, State state, List<Sentence> notes, int rows) {
 
         static RowView of(PlannedRow row) {
             return new RowView(
@@ -194,13 +194,13 @@ public class Exchange {
     public PlantLedger.Committed take(
             @Nullable UUID base, Source source, UUID changeId, String digest, JobProgress progress) {
         ImportKnowledge known = known();
-        progress.report(0, 0, "Reading the rows");
+        progress.report(0, 0, Sentence.of("plant.readingRows"));
         PlantTable table = table(source, known);
         return ledger.commit(
                 changeId,
                 tree -> {
                     goOn(progress);
-                    progress.report(0, 0, "Comparing the rows with the plant");
+                    progress.report(0, 0, Sentence.of("plant.comparingRows"));
                     ImportPlan plan = plan(tree, base, table, known);
                     if (!plan.isSound()) {
                         throw new DomainProblem.Conflict(
@@ -213,24 +213,25 @@ public class Exchange {
                     return PlantLedger.Proposal.typed(sentence(plan), plan.change());
                 },
                 (written, of) -> {
-                    progress.report(written, of, "Writing rows of the plant");
+                    progress.report(written, of, Sentence.of("plant.writingRows"));
                     goOn(progress);
                 });
     }
 
     private static void goOn(JobProgress progress) {
         if (progress.isStopRequested()) {
-            throw new JobStopped("Stopped. Nothing was imported.");
+            throw new JobStopped(Sentence.of("plant.importStopped"));
         }
     }
 
-    private static String sentence(ImportPlan plan) {
-        String first = plan.rows().stream()
+    private static Sentence sentence(ImportPlan plan) {
+        Object first = plan.rows().stream()
                 .filter(row -> row.state() != State.SAME)
                 .findFirst()
-                .map(PlannedRow::label)
-                .orElse("nothing");
-        return "Imported %s: %d new, %d changed".formatted(first, plan.count(State.NEW), plan.count(State.CHANGED));
+                .<Object>map(PlannedRow::label)
+                .orElse(Sentence.of("plant.nothing"));
+        return Sentence.of(
+                "plant.imported", "first", first, "fresh", plan.count(State.NEW), "changed", plan.count(State.CHANGED));
     }
 
     /** How a plant is written: the file's name and kind, and what writes it. */

@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
+import rovek.core.wording.Sentence;
 import rovek.server.base.job.Jobs;
 import rovek.server.base.room.WorkingRoom;
 import rovek.server.base.web.LongText;
@@ -87,7 +88,7 @@ class ExchangeController {
                 () -> jobs.accompany(
                         changeId,
                         "import",
-                        "Importing into the plant",
+                        Sentence.of("plant.jobImporting"),
                         progress -> exchange.take(parentId, source, changeId, digest, progress),
                         PlantLedger.Committed::sentence));
     }

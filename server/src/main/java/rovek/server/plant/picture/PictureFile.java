@@ -18,6 +18,7 @@ import javax.imageio.ImageReadParam;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
 import net.coobird.thumbnailator.Thumbnails;
+import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 
 /**
@@ -65,8 +66,7 @@ record PictureFile(byte[] bytes, String mediaType, int width, int height) {
     /** @throws DomainProblem.Invalid when it is no image that a browser and an instrument can show */
     static Seen seen(byte[] brought) {
         if (brought.length > MOST_BYTES) {
-            throw refused(
-                    "The picture has %.1f MB; up to %d MB are kept.".formatted(brought.length / 1e6, MOST_BYTES >> 20));
+            throw refused(Sentence.of("plant.pictureTooLarge", "size", brought.length / 1e6, "most", MOST_BYTES >> 20));
         }
         try {
             byte[] bytes = PngDots.isPng(brought) ? PngDots.only(brought) : brought;
@@ -86,13 +86,13 @@ record PictureFile(byte[] bytes, String mediaType, int width, int height) {
     private static Seen seen(ImageReader reader, ImageInputStream in, byte[] bytes) throws IOException {
         String format = reader.getFormatName().toLowerCase(Locale.ROOT);
         if (!format.equals("png") && !format.equals("jpeg")) {
-            throw refused("A picture is a PNG or JPEG file, not %s.".formatted(format.toUpperCase(Locale.ROOT)));
+            throw refused(Sentence.of("plant.pictureFormat", "format", format.toUpperCase(Locale.ROOT)));
         }
         reader.setInput(in, true, true);
         int width = reader.getWidth(0);
         int height = reader.getHeight(0);
         if ((long) width * height > MOST_PIXELS) {
-            throw refused("The picture has %d x %d dots; up to 24 million are kept.".formatted(width, height));
+            throw refused(Sentence.of("plant.picturePixels", "width", width, "height", height));
         }
         return new Seen(bytes, format, width, height);
     }
@@ -100,7 +100,7 @@ record PictureFile(byte[] bytes, String mediaType, int width, int height) {
     private static ImageReader reader(ImageInputStream in) {
         Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
         if (!readers.hasNext()) {
-            throw refused("This is no picture. Choose a PNG or JPEG file.");
+            throw refused(Sentence.of("plant.notAPicture"));
         }
         return readers.next();
     }
@@ -128,12 +128,10 @@ record PictureFile(byte[] bytes, String mediaType, int width, int height) {
     }
 
     private static DomainProblem damaged(Exception by) {
-        return by instanceof DomainProblem problem
-                ? problem
-                : refused("The picture is damaged or cut off. Take it once more.");
+        return by instanceof DomainProblem problem ? problem : refused(Sentence.of("plant.pictureDamaged"));
     }
 
-    private static DomainProblem refused(String sentence) {
+    private static DomainProblem refused(Sentence sentence) {
         return new DomainProblem.Invalid("file", sentence);
     }
 

@@ -24,6 +24,7 @@ import rovek.core.plant.Stamp;
 import rovek.core.plant.template.Following;
 import rovek.core.plant.template.TagPattern;
 import rovek.core.plant.template.Template;
+import rovek.core.wording.Refused;
 import rovek.core.wording.Sentence;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
@@ -181,7 +182,14 @@ public class Templates {
         ledger.commit(
                 UUID.randomUUID(),
                 now -> new PlantLedger.Proposal(
-                        "Kept %s as %s, revision %d".formatted(node.label(), template.name(), template.revision()),
+                        Sentence.of(
+                                "plant.savedAsTemplate",
+                                "node",
+                                node.label(),
+                                "template",
+                                template.name(),
+                                "revision",
+                                template.revision()),
                         stamped(now.nodes(), wanted.nodeId(), template)));
         return list().stream()
                 .filter(line -> line.id().equals(template.id()))
@@ -246,9 +254,9 @@ public class Templates {
                         places.places().get(i),
                         UUID::randomUUID));
             }
-            String many = tags.size() == 1 ? tags.get(0) : tags.get(0) + " and " + (tags.size() - 1) + " more";
+            Sentence many = Sentence.of("plant.andMore", "first", tags.get(0), "more", tags.size() - 1);
             return new PlantLedger.Proposal(
-                    "Stamped %s from %s".formatted(many, template.name()),
+                    Sentence.of("plant.madeFromTemplate", "nodes", many, "template", template.name()),
                     new PlantChange(added, List.of(), places.spread()));
         });
     }
@@ -260,8 +268,8 @@ public class Templates {
                 throw new DomainProblem.Invalid("tags", Sentence.of("plant.typeTags"));
             }
             return tags;
-        } catch (IllegalArgumentException wrong) {
-            throw new DomainProblem.Invalid("tags", wrong.getMessage());
+        } catch (Refused wrong) {
+            throw new DomainProblem.Invalid("tags", wrong.sentence());
         }
     }
 
@@ -356,8 +364,14 @@ public class Templates {
                 }
             }
             return new PlantLedger.Proposal(
-                    "%d %s %s to revision %d"
-                            .formatted(count, count == 1 ? "follows" : "follow", later.name(), later.revision()),
+                    Sentence.of(
+                            "plant.updatedToTemplate",
+                            "assets",
+                            count,
+                            "template",
+                            later.name(),
+                            "revision",
+                            later.revision()),
                     change);
         });
     }

@@ -7,46 +7,48 @@ import rovek.core.plant.Alteration;
 import rovek.core.plant.Facet;
 import rovek.core.plant.Node;
 import rovek.core.plant.Shift;
+import rovek.core.wording.Sentence;
 
 /** How a change of nodes that stay reads in the history. */
 final class AlterationSentence {
 
     private AlterationSentence() {}
 
-    static String of(PlantTree tree, List<Alteration> alterations) {
+    static Sentence of(PlantTree tree, List<Alteration> alterations) {
         Optional<Alteration> first = alterations.stream()
                 .filter(alteration -> !alteration.facets().isEmpty())
                 .findFirst();
         if (first.isEmpty()) {
-            return "Changed nothing";
+            return Sentence.of("plant.changedNothing");
         }
-        Node node = tree.nodes().find(first.get().node()).orElse(null);
-        String label = node == null ? "something" : node.title();
+        Optional<Node> node = tree.nodes().find(first.get().node());
+        Object label = node.<Object>map(Node::title).orElse(Sentence.of("plant.something"));
         Map<String, Shift> facets = first.get().facets();
-        if (alterations.size() > 1) {
-            return "Changed %s of %s and %d more".formatted(what(facets), label, alterations.size() - 1);
-        }
         boolean onlyNames =
                 facets.keySet().stream().allMatch(facet -> facet.equals(Facet.NAME) || facet.equals(Facet.TAG));
-        if (onlyNames) {
-            String tag = facets.containsKey(Facet.TAG) ? facets.get(Facet.TAG).to() : node == null ? "" : node.tag();
-            String name =
-                    facets.containsKey(Facet.NAME) ? facets.get(Facet.NAME).to() : node == null ? "" : node.name();
-            return "Named %s, before %s".formatted((tag + " " + name).strip(), label);
+        if (onlyNames && alterations.size() == 1) {
+            String tag = now(facets, Facet.TAG, node.map(Node::tag));
+            String name = now(facets, Facet.NAME, node.map(Node::name));
+            return Sentence.of("plant.renamed", "now", (tag + " " + name).strip(), "before", label);
         }
-        return "Changed %s of %s".formatted(what(facets), label);
+        return Sentence.of("plant.changed", "what", what(facets), "node", label, "more", alterations.size() - 1);
     }
 
-    private static String what(Map<String, Shift> facets) {
-        return facets.keySet().stream()
-                .map(facet -> facet.startsWith(Facet.SETTING)
-                        ? "how it is measured"
-                        : facet.startsWith(Facet.LIMIT)
-                                ? "limits"
-                                : facet.startsWith(Facet.NAMEPLATE) ? "nameplate" : facet)
+    private static String now(Map<String, Shift> facets, String facet, Optional<String> before) {
+        return facets.containsKey(facet) ? facets.get(facet).to() : before.orElse("");
+    }
+
+    private static Sentence what(Map<String, Shift> facets) {
+        return Sentence.listed(facets.keySet().stream()
+                .map(AlterationSentence::kind)
                 .distinct()
                 .sorted()
-                .reduce((a, b) -> a + ", " + b)
-                .orElse("nothing");
+                .map(kind -> Sentence.of("plant.facetKind", "kind", kind))
+                .toList());
+    }
+
+    private static String kind(String facet) {
+        int dot = facet.indexOf('.');
+        return dot < 0 ? facet : facet.substring(0, dot);
     }
 }

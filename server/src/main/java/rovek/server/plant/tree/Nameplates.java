@@ -17,6 +17,7 @@ import rovek.core.technique.Techniques;
 import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.wording.Names;
+import rovek.server.base.wording.Option;
 
 /** What stands on the plates, by the class of the asset, and what the techniques make of it. */
 @Service
@@ -41,10 +42,10 @@ public class Nameplates {
      * @param value blank where nothing is written
      */
     public record PlateLine(
-            String key, Sentence name, String unit, List<String> options, boolean isNumber, String value) {}
+            String key, Sentence name, String unit, List<Option> options, boolean isNumber, String value) {}
 
     /** Something that follows from the plate, e.g. where a bearing's defect would show. */
-    public record Derived(String name, double value, String unit) {}
+    public record Derived(Sentence name, double value, String unit) {}
 
     /** A node's nameplate; {@code assetClass} blank where none is chosen. */
     public record Plate(String assetClass, List<ClassView> classes, List<PlateLine> lines, List<Derived> derived) {}
@@ -78,7 +79,7 @@ public class Nameplates {
                 attribute.key(),
                 Names.plateLine(attribute),
                 attribute.unit(),
-                attribute.kind().options(),
+                Option.of(attribute.kind().options()),
                 attribute.kind() instanceof Entry.Number,
                 node.nameplate().getOrDefault(attribute.key(), ""));
     }
@@ -89,7 +90,9 @@ public class Nameplates {
             technique
                     .characteristics(plate)
                     .forEach(one -> derived.add(new Derived(
-                            one.name(), one.value().value(), one.value().unit().symbol())));
+                            one.called(),
+                            one.value().value(),
+                            one.value().unit().symbol())));
         }
         return derived;
     }

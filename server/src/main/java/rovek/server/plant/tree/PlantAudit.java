@@ -8,7 +8,9 @@ import rovek.core.plant.Alteration;
 import rovek.core.plant.Node;
 import rovek.core.plant.NodeTree;
 import rovek.core.plant.PlantChange;
+import rovek.core.wording.Sentence;
 import rovek.server.base.audit.AuditTrail;
+import rovek.server.base.wording.StoredSentence;
 
 /** Writes a change of the plant into the audit trail: node by node, or as one line where there are very many. */
 @Component
@@ -25,7 +27,7 @@ class PlantAudit {
 
     private record Counts(String sentence, int added, int removed, int altered) {}
 
-    void note(UUID changeId, String sentence, NodeTree before, PlantChange change) {
+    void note(UUID changeId, Sentence sentence, NodeTree before, PlantChange change) {
         if (change.nodes().size() > MOST_NODES_TOLD) {
             audit.note(
                     "change",
@@ -33,7 +35,7 @@ class PlantAudit {
                     changeId,
                     null,
                     new Counts(
-                            sentence,
+                            StoredSentence.write(sentence),
                             change.added().size(),
                             change.removed().size(),
                             change.altered().size()));

@@ -20,6 +20,7 @@ import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
 import rovek.core.wording.Sentence;
 import rovek.server.base.wording.Names;
+import rovek.server.base.wording.Option;
 
 @RestController
 @RequestMapping("/api/plant")
@@ -59,7 +60,7 @@ class PlantController {
     record TechniqueView(
             String id,
             Sentence name,
-            List<String> presets,
+            List<Option> presets,
             List<SettingView> settings,
             List<ResultView> results,
             String sensitivityUnit,
@@ -69,7 +70,7 @@ class PlantController {
      * A setting as it can be chosen for many; {@code options} empty for a number, {@code hint} how what is no number is
      * written.
      */
-    record SettingView(String key, Sentence name, String unit, List<String> options, String hint) {}
+    record SettingView(String key, Sentence name, String unit, List<Option> options, Sentence hint) {}
 
     record ResultView(String id, Sentence name, String unit) {}
 
@@ -90,7 +91,9 @@ class PlantController {
         return new TechniqueView(
                 technique.id(),
                 Names.technique(technique),
-                technique.presets().stream().map(Technique.Preset::name).toList(),
+                technique.presets().stream()
+                        .map(preset -> new Option(preset.name(), Names.preset(preset)))
+                        .toList(),
                 settingsOf(technique),
                 technique.everyResult().stream()
                         .map(result -> new ResultView(

@@ -138,7 +138,9 @@ public class PlantEditor {
                 own.isEmpty() ? Map.of() : Map.of(technique, own),
                 Map.of(),
                 Optional.empty());
-        return new Proposal("Added " + node.title(), new PlantChange(List.of(node), List.of(), places.spread()));
+        return new Proposal(
+                Sentence.of("plant.added", "node", node.title()),
+                new PlantChange(List.of(node), List.of(), places.spread()));
     }
 
     private static Level usualChild(PlantTree tree, UUID parent) {
@@ -192,9 +194,12 @@ public class PlantEditor {
             requireStillThere(tree, seen, parent);
             PlantChange change = Moving.move(
                     tree.nodes(), found(tree, wanted.ids()), parent, Optional.ofNullable(wanted.afterId()), seen);
-            String where =
-                    tree.nodes().find(parent).map(node -> " to " + node.title()).orElse("");
-            return new Proposal("Moved " + names(tree, wanted.ids()) + where, change);
+            Sentence moved = tree.nodes()
+                    .find(parent)
+                    .map(node ->
+                            Sentence.of("plant.movedTo", "nodes", names(tree, wanted.ids()), "parent", node.title()))
+                    .orElseGet(() -> Sentence.of("plant.moved", "nodes", names(tree, wanted.ids())));
+            return new Proposal(moved, change);
         });
     }
 
@@ -224,7 +229,7 @@ public class PlantEditor {
             UUID parent = parent(tree, wanted.parentId());
             PlantChange change = new Copying(tree.nodes(), UUID::randomUUID)
                     .copy(found(tree, wanted.ids()), parent, Optional.ofNullable(wanted.afterId()));
-            return new Proposal("Copied " + names(tree, wanted.ids()), change);
+            return new Proposal(Sentence.of("plant.copied", "nodes", names(tree, wanted.ids())), change);
         });
     }
 
@@ -234,8 +239,8 @@ public class PlantEditor {
             PlantChange change = Moving.remove(tree.nodes(), found(tree, wanted.ids()));
             int outermost = tree.nodes().outermost(wanted.ids()).size();
             int beneath = change.removed().size() - outermost;
-            String more = beneath == 0 ? "" : " and " + beneath + " beneath " + (outermost == 1 ? "it" : "them");
-            return new Proposal("Removed " + names(tree, wanted.ids()) + more, change);
+            return new Proposal(
+                    Sentence.of("plant.removed", "nodes", names(tree, wanted.ids()), "more", beneath), change);
         });
     }
 
@@ -256,10 +261,11 @@ public class PlantEditor {
         return found;
     }
 
-    private static String names(PlantTree tree, List<UUID> ids) {
+    private static Sentence names(PlantTree tree, List<UUID> ids) {
         List<Node> nodes = tree.nodes().outermost(ids);
-        String first = nodes.isEmpty() ? "nothing" : nodes.get(0).title();
-        return nodes.size() > 1 ? first + " and " + (nodes.size() - 1) + " more" : first;
+        return nodes.isEmpty()
+                ? Sentence.of("plant.nothing")
+                : Sentence.of("plant.andMore", "first", nodes.get(0).title(), "more", nodes.size() - 1);
     }
 
     private Technique technique(@Nullable String id) {

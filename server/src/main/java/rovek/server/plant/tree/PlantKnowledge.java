@@ -17,7 +17,10 @@ import rovek.core.technique.SettingDefinition;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
 import rovek.core.unit.KnownUnits;
-import rovek.server.instruments.sensor.SensorView;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
+import rovek.server.base.wording.Names;
+import rovek.server.base.wording.Option;
 import rovek.server.instruments.sensor.Sensors;
 import rovek.server.people.unit.OwnUnits;
 
@@ -55,7 +58,7 @@ public class PlantKnowledge {
             }
 
             @Override
-            public Optional<String> fault(String facet, String value) {
+            public Optional<Sentence> fault(String facet, String value) {
                 return PlantKnowledge.this.fault(facet, value);
             }
         };
@@ -100,12 +103,12 @@ public class PlantKnowledge {
     }
 
     /** Why a facet does not take a value; empty where it does. */
-    Optional<String> fault(String facet, String value) {
+    Optional<Sentence> fault(String facet, String value) {
         if (facet.equals(Facet.CLASS)) {
             return AssetClasses.find(value).isPresent()
                     ? Optional.empty()
-                    : Optional.of("There is no class \"%s\". Classes are %s."
-                            .formatted(value, String.join(", ", AssetClasses.ids())));
+                    : Optional.of(Sentence.of(
+                            "plant.noClass", "class", value, "classes", String.join(", ", AssetClasses.ids())));
         }
         if (facet.equals(Facet.TECHNIQUE)) {
             return techniques.find(value).isPresent() ? Optional.empty() : Optional.of(unknownTechnique(value));
@@ -126,10 +129,10 @@ public class PlantKnowledge {
 
     @FunctionalInterface
     private interface Check {
-        Optional<String> of(Technique technique, String key);
+        Optional<Sentence> of(Technique technique, String key);
     }
 
-    private Optional<String> nested(String key, Check check) {
+    private Optional<Sentence> nested(String key, Check check) {
         String technique = key.substring(0, key.indexOf('.'));
         return techniques
                 .find(technique)
@@ -138,46 +141,52 @@ public class PlantKnowledge {
     }
 
     /** Words to choose a setting's value from; empty where it is typed. */
-    List<String> options(Technique technique, SettingDefinition definition) {
+    List<Option> options(Technique technique, SettingDefinition definition) {
         if (!namesASensor(technique, definition.key())) {
-            return definition.kind().options();
+            return Option.of(definition.kind().options());
         }
-        Stream<String> tags = sensors.list().stream()
+        Stream<Option> tags = sensors.list().stream()
                 .filter(sensor -> sensor.technique().equals(technique.id()) && !sensor.retired())
-                .map(SensorView::tag);
-        return Stream.concat(Stream.of(SensorUse.NONE), tags).toList();
+                .map(sensor -> Option.named(sensor.tag()));
+        return Stream.concat(Stream.of(Option.of(SensorUse.NONE)), tags).toList();
     }
 
     private static boolean namesASensor(Technique technique, String key) {
         return technique.sensorUse().filter(use -> use.nameKey().equals(key)).isPresent();
     }
 
-    private Optional<String> settingFault(Technique technique, String key, String value) {
+    private Optional<Sentence> settingFault(Technique technique, String key, String value) {
         if (namesASensor(technique, key) && !value.equals(SensorUse.NONE) && !sensors.isKnown(value, technique.id())) {
-            return Optional.of("There is no sensor \"%s\" for %s. Register it first, or choose another."
-                    .formatted(value, technique.name()));
+            return Optional.of(Sentence.of("plant.noSensor", "sensor", value, "technique", Names.technique(technique)));
         }
         Optional<SettingDefinition> definition = technique.settings().stream()
                 .filter(one -> one.key().equals(key))
                 .findFirst();
         return definition.isPresent()
-                ? definition.get().fault(value)
-                : Optional.of("There is no setting \"%s\".".formatted(key));
+                ? definition.get().fault(technique.settingGroup(), value)
+                : Optional.of(Sentence.of("plant.noSetting", "setting", key));
     }
 
-    private static Optional<String> limitFault(Technique technique, String result, String value) {
+    private static Optional<Sentence> limitFault(Technique technique, String result, String value) {
         try {
             ResultDefinition definition = technique.result(result);
             return LimitTimeline.parse(value, definition.sense()).isFor(definition.unit())
                     ? Optional.empty()
-                    : Optional.of("A limit on %s cannot be in another kind of unit than %s: \"%s\"."
-                            .formatted(definition.name(), definition.unit(), value));
+                    : Optional.of(Sentence.of(
+                            "plant.limitOfOtherUnit",
+                            "result",
+                            Names.result(definition),
+                            "unit",
+                            definition.unit().symbol(),
+                            "limit",
+                            value));
         } catch (IllegalArgumentException wrong) {
-            return Optional.of(wrong.getMessage());
+            return Optional.of(Refused.why(
+                    wrong, Sentence.of("plant.noResult", "technique", Names.technique(technique), "result", result)));
         }
     }
 
-    private static String unknownTechnique(String id) {
-        return "Rovek does not know the technique \"%s\".".formatted(id);
+    private static Sentence unknownTechnique(String id) {
+        return Sentence.of("base.unknownTechnique", "technique", id);
     }
 }

@@ -31,6 +31,7 @@ import rovek.core.wording.Sentence;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.records.ManyRows;
+import rovek.server.base.wording.StoredSentence;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
@@ -76,13 +77,13 @@ public class PlantLedger {
      *
      * @param isTyped whether limits in it are as a person types them: they hold from now on, and those before stay said
      */
-    public record Proposal(String sentence, PlantChange change, boolean isTyped) {
+    public record Proposal(Sentence sentence, PlantChange change, boolean isTyped) {
 
-        public Proposal(String sentence, PlantChange change) {
+        public Proposal(Sentence sentence, PlantChange change) {
             this(sentence, change, false);
         }
 
-        public static Proposal typed(String sentence, PlantChange change) {
+        public static Proposal typed(Sentence sentence, PlantChange change) {
             return new Proposal(sentence, change, true);
         }
 
@@ -112,10 +113,10 @@ public class PlantLedger {
      * @param changeId by which it is taken back; null where nothing had to change
      * @param added outermost nodes that came
      */
-    public record Committed(@Nullable UUID changeId, String sentence, List<UUID> added) {}
+    public record Committed(@Nullable UUID changeId, Sentence sentence, List<UUID> added) {}
 
     /** A change in the history; one that is kept whole can be taken back, and done again. */
-    public record HistoryLine(UUID id, String at, String actor, String sentence, boolean undone, boolean isKept) {}
+    public record HistoryLine(UUID id, String at, String actor, Sentence sentence, boolean undone, boolean isKept) {}
 
     /**
      * Makes a change.
@@ -146,7 +147,7 @@ public class PlantLedger {
         rows.lock();
         Optional<PlantChangeEntity> already = changes.findById(changeId);
         if (already.isPresent()) {
-            return new Committed(changeId, already.get().sentence, List.of());
+            return new Committed(changeId, StoredSentence.read(already.get().sentence), List.of());
         }
         PlantTree before = plant.tree();
         Proposal proposal = make.apply(before).dated(clock.instant());
@@ -159,7 +160,7 @@ public class PlantLedger {
         entry.id = changeId;
         entry.at = clock.instant();
         entry.actor = AuditTrail.actor();
-        entry.sentence = proposal.sentence();
+        entry.sentence = StoredSentence.write(proposal.sentence());
         entry.change = json.writeValueAsString(StoredChange.of(proposal.change()));
         changes.save(entry);
         changes.flush();
@@ -207,10 +208,10 @@ public class PlantLedger {
                 theirs.map(change -> change.at.toString()).orElse(""));
     }
 
-    private static String said(String facet, String value, PlantTree tree) {
+    private static Sentence said(String facet, String value, PlantTree tree) {
         return facet.equals(Facet.PARENT)
-                ? tree.nodes().find(UUID.fromString(value)).map(Node::title).orElse("the top of the plant")
-                : value;
+                ? tree.nodes().find(UUID.fromString(value)).map(Node::title).orElse(Sentence.of("plant.theTop"))
+                : Sentence.plain(value);
     }
 
     private boolean changed(PlantChangeEntity change, PlantConflictException.Clash clash) {
@@ -293,7 +294,11 @@ public class PlantLedger {
         changes.flush();
         rows.write(changeId, change, after, NOBODY);
         refreshOnceCommitted();
-        audit.note(changeId, (back ? "Undo: " : "Again: ") + entry.sentence, before.nodes(), change);
+        audit.note(
+                changeId,
+                Sentence.of(back ? "plant.undone" : "plant.redone", "what", StoredSentence.read(entry.sentence)),
+                before.nodes(),
+                change);
     }
 
     /** @param node whose history; null for that of the whole plant */
@@ -304,7 +309,12 @@ public class PlantLedger {
                 : changes.ofNode(node, Limit.of(MOST_CHANGES_SHOWN));
         return found.stream()
                 .map(c -> new HistoryLine(
-                        c.id, c.at.toString(), c.actor, c.sentence, c.undoneAt != null, c.change != null))
+                        c.id,
+                        c.at.toString(),
+                        c.actor,
+                        StoredSentence.read(c.sentence),
+                        c.undoneAt != null,
+                        c.change != null))
                 .toList();
     }
 }

@@ -20,7 +20,9 @@ final class PlantProblems {
                     .map(reason -> new DomainProblem.Fault("name", reason.sentence()))
                     .toList());
         }
-        return new DomainProblem.Conflict(reasons.get(0).code(), refused.getMessage());
+        return new DomainProblem.Conflict(
+                reasons.get(0).code(),
+                Sentence.joined(reasons.stream().map(Reason::sentence).toList()));
     }
 
     /** A change cannot be taken back over a later one of the same thing. */

@@ -132,17 +132,18 @@ class PlantRules {
                             "settings", Sentence.of("plant.atNode", "node", label(tree, check), "why", reason))));
         } catch (InvalidSettingsException e) {
             faults.add(new Fault(
-                    "settings", Sentence.of("plant.atNode", "node", label(tree, check), "why", e.getMessage())));
+                    "settings", Sentence.of("plant.atNode", "node", label(tree, check), "why", e.sentence())));
         }
     }
 
-    private static String label(PlantTree tree, Node check) {
+    private static Sentence label(PlantTree tree, Node check) {
         return tree.nodes().path(check.id()).stream()
                 .filter(node -> node.level() == Level.ASSET
                         || node.level() == Level.POINT
                         || !node.name().isBlank() && node.level() == Level.CHECK)
                 .map(Node::label)
                 .reduce((outer, inner) -> outer + ", " + inner)
-                .orElse("The check");
+                .map(Sentence::plain)
+                .orElseGet(() -> Sentence.of("thing.check"));
     }
 }

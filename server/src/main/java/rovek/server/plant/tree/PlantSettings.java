@@ -21,6 +21,7 @@ import rovek.core.technique.Techniques;
 import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.wording.Names;
+import rovek.server.base.wording.Option;
 
 /** What nodes say about how checks beneath them are made. */
 @Service
@@ -56,8 +57,8 @@ public class PlantSettings {
             String key,
             Sentence name,
             String unit,
-            List<String> options,
-            String hint,
+            List<Option> options,
+            Sentence hint,
             String value,
             boolean own,
             @Nullable UUID originId,

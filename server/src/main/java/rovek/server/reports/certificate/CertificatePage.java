@@ -126,7 +126,7 @@ record CertificatePage(CertificateContent content, Locale language, Optional<Str
     }
 
     private String sensor(CertificateContent.SensorStatement sensor) {
-        String name = sensor.name();
+        Sentence name = sensor.name();
         if (!sensor.isRegistered()) {
             return words().say("reports.sensorUnregistered", "name", name);
         }

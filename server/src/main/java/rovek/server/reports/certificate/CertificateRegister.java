@@ -52,9 +52,9 @@ public class CertificateRegister {
             @Nullable String issuedAt,
             @Nullable String sha256,
             @Nullable String withdrawnBecause,
-            List<String> changedSince) {
+            List<Sentence> changedSince) {
 
-        private CertificateLine changedSince(List<String> sentences) {
+        private CertificateLine changedSince(List<Sentence> sentences) {
             return new CertificateLine(
                     id,
                     visitId,
@@ -134,7 +134,7 @@ public class CertificateRegister {
                         one.withdrawnBecause(),
                         List.of()))
                 .toList();
-        Map<UUID, List<String>> changed = certified.changedSince(lines.stream()
+        Map<UUID, List<Sentence>> changed = certified.changedSince(lines.stream()
                 .filter(line -> line.issuedAt() != null)
                 .map(CertificateLine::id)
                 .toList());

@@ -12,6 +12,7 @@ import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
+import rovek.core.wording.Sentence;
 import rovek.server.base.records.Parts;
 import rovek.server.judging.reading.Readings;
 import rovek.server.judging.reading.Readings.Whereabouts;
@@ -80,7 +81,7 @@ public class CertifiedReadings {
      *     any are left out
      */
     @Transactional(readOnly = true)
-    public Map<UUID, List<String>> changedSince(Collection<UUID> certificates) {
+    public Map<UUID, List<Sentence>> changedSince(Collection<UUID> certificates) {
         if (certificates.isEmpty()) {
             return Map.of();
         }
@@ -93,7 +94,7 @@ public class CertifiedReadings {
                 .sorted(Comparator.comparing((Changed one) -> one.now().takenAt())
                         .thenComparing(one -> one.then().readingId))
                 .toList();
-        Map<UUID, List<String>> sentences = new HashMap<>();
+        Map<UUID, List<Sentence>> sentences = new HashMap<>();
         if (!changed.isEmpty()) {
             PlantTree tree = plant.tree();
             changed.forEach(one -> sentences
@@ -103,26 +104,26 @@ public class CertifiedReadings {
         return sentences;
     }
 
-    private static String sentence(PlantTree tree, Changed one) {
-        String what = place(tree, one.then().checkId);
+    private static Sentence sentence(PlantTree tree, Changed one) {
+        Sentence what = place(tree, one.then().checkId);
         Whereabouts now = one.now();
         if (now.discardedBecause() != null) {
-            return "%s: the reading was discarded since: %s.".formatted(what, now.discardedBecause());
+            return Sentence.of("reports.sinceDiscarded", "place", what, "why", now.discardedBecause());
         }
         if (now.isRepeated()) {
-            return "%s: the reading was repeated since by a later one.".formatted(what);
+            return Sentence.of("reports.sinceRepeated", "place", what);
         }
         if (now.checkId() == null) {
-            return "%s: the reading was taken off its check since.".formatted(what);
+            return Sentence.of("reports.sinceLoose", "place", what);
         }
         return now.checkId().equals(one.then().checkId)
-                ? "%s: the reading was moved to another visit since.".formatted(what)
-                : "%s: the reading was moved since to %s.".formatted(what, place(tree, now.checkId()));
+                ? Sentence.of("reports.sinceOtherVisit", "place", what)
+                : Sentence.of("reports.sinceMoved", "place", what, "now", place(tree, now.checkId()));
     }
 
-    private static String place(PlantTree tree, UUID check) {
+    private static Sentence place(PlantTree tree, UUID check) {
         return tree.check(check)
-                .map(view -> view.place() + ", " + view.node().name())
-                .orElse("A check that was removed");
+                .map(view -> Sentence.plain(view.place() + ", " + view.node().name()))
+                .orElseGet(() -> Sentence.of("reports.removedCheck"));
     }
 }

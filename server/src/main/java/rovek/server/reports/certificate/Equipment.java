@@ -10,6 +10,7 @@ import rovek.core.certificate.CertificateContent.InstrumentStatement;
 import rovek.core.certificate.CertificateContent.SensorStatement;
 import rovek.core.technique.SensorUse;
 import rovek.core.technique.Techniques;
+import rovek.core.wording.Sentence;
 import rovek.server.instruments.instrument.InstrumentView;
 import rovek.server.instruments.instrument.Instruments;
 import rovek.server.instruments.sensor.SensorView;
@@ -65,11 +66,11 @@ class Equipment {
         InstrumentCalibration calibration = told.on() == null && !instrument.tellsCalibration()
                 ? new InstrumentCalibration(instrument.calibratedOn(), instrument.calibratedUntil())
                 : told;
-        String number = instrument.serial().isEmpty()
-                ? "without a serial number (%s)".formatted(instrument.knownBy())
-                : "serial number " + instrument.serial();
+        String model = (instrument.maker() + " " + instrument.model()).strip();
         return new InstrumentStatement(
-                "%s, %s".formatted((instrument.maker() + " " + instrument.model()).strip(), number),
+                instrument.serial().isEmpty()
+                        ? Sentence.of("reports.instrumentUnnumbered", "model", model, "knownBy", instrument.knownBy())
+                        : Sentence.of("reports.instrumentNumbered", "model", model, "serial", instrument.serial()),
                 Optional.ofNullable(calibration.on()),
                 Optional.ofNullable(calibration.until()));
     }
@@ -86,14 +87,14 @@ class Equipment {
                 .distinct()
                 .map(tag -> sensors.asOn(tag, day)
                         .map(Equipment::statement)
-                        .orElse(new SensorStatement(tag, false, Optional.empty(), Optional.empty())))
+                        .orElse(new SensorStatement(Sentence.plain(tag), false, Optional.empty(), Optional.empty())))
                 .toList();
     }
 
     private static SensorStatement statement(SensorView sensor) {
-        String name = sensor.serial().isBlank()
-                ? sensor.tag()
-                : "%s, serial number %s".formatted(sensor.tag(), sensor.serial());
+        Sentence name = sensor.serial().isBlank()
+                ? Sentence.plain(sensor.tag())
+                : Sentence.of("reports.instrumentNumbered", "model", sensor.tag(), "serial", sensor.serial());
         return new SensorStatement(
                 name, true, Optional.ofNullable(sensor.calibratedOn()), Optional.ofNullable(sensor.dueOn()));
     }

@@ -16,6 +16,7 @@ import rovek.core.wording.Sentence;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.records.Parts;
+import rovek.server.base.wording.StoredSentence;
 import rovek.server.judging.reading.ReadingState;
 import rovek.server.judging.reading.ReadingStates;
 import rovek.server.judging.reading.Readings;
@@ -66,12 +67,12 @@ public class Corrections {
      * @param id by which it is undone
      * @param readings how many readings it changed
      */
-    public record Corrected(UUID id, String sentence, int readings) {}
+    public record Corrected(UUID id, Sentence sentence, int readings) {}
 
     /** What an act wants: states of readings and visits by id. */
-    record Wanted(String sentence, Map<UUID, ReadingState> readings, Map<UUID, VisitState> visits) {
+    record Wanted(Sentence sentence, Map<UUID, ReadingState> readings, Map<UUID, VisitState> visits) {
 
-        static Wanted of(String sentence, Map<UUID, ReadingState> readings) {
+        static Wanted of(Sentence sentence, Map<UUID, ReadingState> readings) {
             return new Wanted(sentence, readings, Map.of());
         }
     }
@@ -89,7 +90,7 @@ public class Corrections {
         correction.id = id;
         correction.at = clock.instant();
         correction.actor = AuditTrail.actor();
-        correction.sentence = wanted.sentence();
+        correction.sentence = StoredSentence.write(wanted.sentence());
         correction.undoes = undoes;
         corrections.add(correction);
         int changed = 0;
@@ -98,7 +99,7 @@ public class Corrections {
             if (!was.equals(reading.getValue())) {
                 readings.put(reading.getKey(), reading.getValue());
                 keep(id, Kind.READING, reading.getKey(), was.visitId(), was, reading.getValue());
-                audit.note(wanted.sentence(), "reading", reading.getKey(), was, reading.getValue());
+                audit.note(correction.sentence, "reading", reading.getKey(), was, reading.getValue());
                 changed++;
             }
         }
@@ -107,7 +108,7 @@ public class Corrections {
             if (!was.equals(visit.getValue())) {
                 visits.put(visit.getKey(), visit.getValue());
                 keep(id, Kind.VISIT, visit.getKey(), visit.getKey(), was, visit.getValue());
-                audit.note(wanted.sentence(), "visit", visit.getKey(), was, visit.getValue());
+                audit.note(correction.sentence, "visit", visit.getKey(), was, visit.getValue());
             }
         }
         noteLeft(wanted, before.values());
@@ -140,7 +141,7 @@ public class Corrections {
      * @param readings how many readings it changed
      * @param isUndone whether it was undone already
      */
-    public record Correction(UUID id, String at, String by, String sentence, int readings, boolean isUndone) {}
+    public record Correction(UUID id, String at, String by, Sentence sentence, int readings, boolean isUndone) {}
 
     private static final int MOST_LISTED = 200;
 
@@ -157,7 +158,7 @@ public class Corrections {
                         one.id(),
                         one.at().toString(),
                         one.actor(),
-                        one.sentence(),
+                        StoredSentence.read(one.sentence()),
                         (int) one.readings(),
                         one.isUndone()))
                 .toList();
@@ -190,6 +191,11 @@ public class Corrections {
                 visitsBefore.put(one.subjectId, json.readValue(one.before, VisitState.class));
             }
         }
-        return commit(new Wanted("Undone: " + correction.sentence, readingsBefore, visitsBefore), id);
+        return commit(
+                new Wanted(
+                        Sentence.of("rounds.correctionUndone", "what", StoredSentence.read(correction.sentence)),
+                        readingsBefore,
+                        visitsBefore),
+                id);
     }
 }

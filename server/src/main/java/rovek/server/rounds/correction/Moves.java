@@ -56,7 +56,7 @@ public class Moves {
      *
      * @param to blank where there is no counterpart
      */
-    public record MoveLine(String from, String to, int readings) {}
+    public record MoveLine(Sentence from, Sentence to, int readings) {}
 
     private record Planned(Wanted wanted, MovePlan plan) {}
 
@@ -94,7 +94,7 @@ public class Moves {
                 : state.on(moves.get(state.checkId()).orElse(null)));
         List<MoveLine> lines = new ArrayList<>();
         counts.forEach((check, count) -> lines.add(new MoveLine(
-                said(tree, check), moves.get(check).map(to -> said(tree, to)).orElse(""), count)));
+                said(tree, check), moves.get(check).map(to -> said(tree, to)).orElse(Sentence.NONE), count)));
         int loose = counts.entrySet().stream()
                 .filter(one -> moves.get(one.getKey()).isEmpty())
                 .mapToInt(Map.Entry::getValue)
@@ -102,7 +102,8 @@ public class Moves {
         Map<UUID, VisitState> walk =
                 chosen.isEmpty() ? Map.of(visitId, walkMoved(visits.of(visitId), counterparts, targetId)) : Map.of();
         return new Planned(
-                new Wanted("move to " + target.label(), states, walk), new MovePlan(target.label(), lines, loose));
+                new Wanted(Sentence.of("rounds.correctionMoved", "node", target.label()), states, walk),
+                new MovePlan(target.label(), lines, loose));
     }
 
     /** Stops without a counterpart are no part of a walk there. */
@@ -114,10 +115,10 @@ public class Moves {
         return visit.with(stops);
     }
 
-    private static String said(PlantTree tree, UUID check) {
+    private static Sentence said(PlantTree tree, UUID check) {
         return tree.check(check)
-                .map(view -> view.place() + ", " + view.node().name())
-                .orElse("a check that is gone");
+                .map(view -> Sentence.plain(view.place() + ", " + view.node().name()))
+                .orElse(Sentence.of("reports.removedCheck"));
     }
 
     /**
@@ -140,6 +141,6 @@ public class Moves {
                         .orElseThrow()));
         String title = visits.title(target);
         states.replaceAll((id, state) -> state.in(target));
-        return corrections.commit(Wanted.of("move to visit " + title, states));
+        return corrections.commit(Wanted.of(Sentence.of("rounds.correctionToVisit", "visit", title), states));
     }
 }

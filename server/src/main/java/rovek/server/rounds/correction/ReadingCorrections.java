@@ -43,7 +43,7 @@ public class ReadingCorrections {
                 readings.of(placements.stream().map(PlacementOf::readingId).toList());
         placements.forEach(one -> states.computeIfPresent(one.readingId(), (id, state) -> state.on(one.checkId())));
         boolean off = placements.stream().allMatch(one -> one.checkId() == null);
-        return corrections.commit(Wanted.of(off ? "take off" : "place", states));
+        return corrections.commit(Wanted.of(Sentence.of("rounds.correctionPlaced", "off", off ? "yes" : "no"), states));
     }
 
     /** @param reason why they do not count; blank takes discarded ones back */
@@ -52,7 +52,8 @@ public class ReadingCorrections {
         Map<UUID, ReadingState> states = readings.of(ids);
         String said = reason.isBlank() ? null : reason.strip();
         states.replaceAll((id, state) -> state.discarded(said));
-        return corrections.commit(Wanted.of(said == null ? "restore" : "discard", states));
+        return corrections.commit(
+                Wanted.of(Sentence.of("rounds.correctionDiscarded", "back", said == null ? "yes" : "no"), states));
     }
 
     /**
@@ -73,7 +74,7 @@ public class ReadingCorrections {
         Map<UUID, ReadingState> states = readings.of(readings.ofVisit(wanted.visitId()));
         states.values().removeIf(state -> !wanted.checkId().equals(state.checkId()));
         states.replaceAll((one, state) -> state.chosen(one.equals(id)));
-        return corrections.commit(Wanted.of("use another reading", states));
+        return corrections.commit(Wanted.of(Sentence.of("rounds.correctionChosen"), states));
     }
 
     /**
@@ -94,7 +95,7 @@ public class ReadingCorrections {
             filled.values().removeIf(String::isBlank);
             return state.filledWith(filled);
         });
-        return corrections.commit(Wanted.of("fill " + column.title().toLowerCase(java.util.Locale.ROOT), states));
+        return corrections.commit(Wanted.of(Sentence.of("rounds.correctionFilled", "column", column.called()), states));
     }
 
     /**
@@ -116,6 +117,7 @@ public class ReadingCorrections {
         VerdictOverride verdictOverride =
                 verdict == null ? null : new VerdictOverride(verdict, said, AuditTrail.actor(), clock.instant());
         states.replaceAll((id, state) -> state.overriddenBy(verdictOverride));
-        return corrections.commit(Wanted.of(verdict == null ? "take the computed verdict" : "override", states));
+        return corrections.commit(Wanted.of(
+                Sentence.of("rounds.correctionOverridden", "computed", verdict == null ? "yes" : "no"), states));
     }
 }

@@ -62,7 +62,7 @@ public class VisitTimes {
                 .min(Comparator.naturalOrder())
                 .orElseThrow();
         return corrections.commit(new Wanted(
-                "times as written by the instrument",
+                Sentence.of("rounds.correctionAsWritten"),
                 states,
                 Map.of(visit, visits.of(visit).began(began, 0))));
     }
@@ -76,6 +76,6 @@ public class VisitTimes {
                 .orElse(visit.beganAt().plus(by));
         // Moved later by so much, the instrument's clock was so much more behind.
         VisitState wanted = visit.began(began, visit.clockAheadSeconds() - by.toSeconds());
-        return corrections.commit(new Wanted("correct times", states, Map.of(visitId, wanted)));
+        return corrections.commit(new Wanted(Sentence.of("rounds.correctionTimes"), states, Map.of(visitId, wanted)));
     }
 }

@@ -4,6 +4,7 @@ import jakarta.annotation.Nullable;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
+import rovek.core.wording.Sentence;
 
 /**
  * A route.
@@ -56,5 +57,5 @@ public record RouteView(
      *
      * @param changes what changed of the route since; blank where nothing did
      */
-    public record LoadedOn(UUID instrumentId, int revision, String at, String by, String changes) {}
+    public record LoadedOn(UUID instrumentId, int revision, String at, String by, Sentence changes) {}
 }

@@ -19,6 +19,7 @@ import rovek.link.packet.RoutePackage;
 import rovek.link.packet.RoutePackage.RouteStop;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
+import rovek.server.base.wording.Wording;
 import rovek.server.plant.picture.Pictures;
 import rovek.server.plant.tree.Plant;
 import rovek.server.plant.tree.PlantTree;
@@ -211,7 +212,7 @@ public class Routes {
      *
      * @param firstChecks what it takes in a first load; all where it fits whole
      */
-    public record FitView(RouteFit.Outcome outcome, List<String> reasons, List<UUID> firstChecks) {}
+    public record FitView(RouteFit.Outcome outcome, List<Sentence> reasons, List<UUID> firstChecks) {}
 
     @Transactional(readOnly = true)
     public FitView fit(UUID id, InstrumentProfile instrument) {
@@ -230,7 +231,7 @@ public class Routes {
      *
      * @param left how many stops neither can take, for the {@code reasons}
      */
-    public record ShareView(List<UUID> firstChecks, List<UUID> secondChecks, int left, List<String> reasons) {}
+    public record ShareView(List<UUID> firstChecks, List<UUID> secondChecks, int left, List<Sentence> reasons) {}
 
     @Transactional(readOnly = true)
     public ShareView share(UUID id, InstrumentProfile one, InstrumentProfile other) {
@@ -271,8 +272,22 @@ public class Routes {
         if (first.isEmpty() || second.isEmpty()) {
             throw new DomainProblem.Invalid("firstChecks", Sentence.of("rounds.halvesNeedStop"));
         }
-        RouteView kept = put(id, half(whole, whole.name() + ", part 1", first, wanted.version()));
-        RouteView rest = put(wanted.newId(), half(whole, whole.name() + ", part 2", second, 0));
+        RouteView kept = put(
+                id,
+                half(
+                        whole,
+                        Wording.SHIPPED.of(
+                                Sentence.of("rounds.partOf", "route", whole.name(), "part", 1), Wording.here()),
+                        first,
+                        wanted.version()));
+        RouteView rest = put(
+                wanted.newId(),
+                half(
+                        whole,
+                        Wording.SHIPPED.of(
+                                Sentence.of("rounds.partOf", "route", whole.name(), "part", 2), Wording.here()),
+                        second,
+                        0));
         return new Halves(kept, rest);
     }
 

@@ -22,6 +22,7 @@ import rovek.core.technique.ResultDefinition;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
 import rovek.core.unit.Amount;
+import rovek.core.wording.Sentence;
 import rovek.server.judging.reading.ReadingView;
 import rovek.server.judging.reading.Readings;
 import rovek.server.plant.tree.CheckView;
@@ -132,7 +133,7 @@ class Proposals {
                 check.id(),
                 check.asset().tag(),
                 check.point().name() + ", " + check.node().name(),
-                String.join(", ", proposal.reasons()),
+                Sentence.listed(proposal.reasons()),
                 proposal.certainty());
     }
 

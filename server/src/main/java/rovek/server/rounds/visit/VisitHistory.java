@@ -17,6 +17,7 @@ import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.core.trend.Spread;
+import rovek.core.wording.Sentence;
 import rovek.server.base.records.Parts;
 import rovek.server.instruments.instrument.InstrumentView;
 import rovek.server.instruments.instrument.Instruments;
@@ -51,7 +52,7 @@ public class VisitHistory {
 
     /** A visit in the list. */
     public record VisitLine(
-            UUID id, String title, String beganAt, String technician, String instrument, int readings, int loose) {}
+            UUID id, String title, String beganAt, String technician, Sentence instrument, int readings, int loose) {}
 
     /** A visit with readings that wait for their place. */
     public record Loose(UUID id, String title, Instant beganAt, int readings) {}
@@ -100,7 +101,7 @@ public class VisitHistory {
                 .toList();
     }
 
-    private static VisitLine line(VisitRepository.Line visit, String technician, String instrument, Counted counted) {
+    private static VisitLine line(VisitRepository.Line visit, String technician, Sentence instrument, Counted counted) {
         return new VisitLine(
                 visit.id(),
                 visit.title(),

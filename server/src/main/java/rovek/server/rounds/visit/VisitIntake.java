@@ -13,10 +13,13 @@ import java.util.function.Consumer;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import rovek.core.reading.ClockState;
+import rovek.core.wording.Sentence;
 import rovek.link.packet.ListedReading;
 import rovek.link.packet.ReadingsFile;
 import rovek.link.packet.Walk;
 import rovek.server.base.audit.AuditTrail;
+import rovek.server.base.wording.StoredSentence;
+import rovek.server.base.wording.Wording;
 import rovek.server.instruments.instrument.InstrumentView;
 import rovek.server.instruments.instrument.Instruments;
 import rovek.server.judging.reading.InstrumentCalibration;
@@ -146,8 +149,8 @@ public class VisitIntake {
                 : around.stream().findFirst();
         VisitEntity visit = existing.orElseGet(() -> begun(source, first));
         State before = State.of(visit);
-        if (!fresh.isEmpty() && !source.clock().doubt().isEmpty()) {
-            visit.clockDoubt = source.clock().doubt();
+        if (!fresh.isEmpty() && !source.clock().doubt().isBlank()) {
+            visit.clockDoubt = StoredSentence.write(source.clock().doubt());
         }
         if (!visit.corrected && !fresh.isEmpty() && first.isBefore(visit.beganAt)) {
             visit.beganAt = first;
@@ -176,7 +179,8 @@ public class VisitIntake {
         visit.instrumentId = source.instrumentId();
         visit.technician = AuditTrail.actor();
         InstrumentView instrument = instruments.get(source.instrumentId());
-        visit.title = instrument.isByHand() ? "Written by hand" : "Loose readings";
+        visit.title = Wording.SHIPPED.of(
+                Sentence.of(instrument.isByHand() ? "rounds.enteredByHand" : "rounds.looseReadings"), Wording.here());
         visit.calibratedOn = instrument.calibratedOn();
         visit.calibratedUntil = instrument.calibratedUntil();
         visit.clockAheadSeconds = source.clock().instrumentAhead().toSeconds();
@@ -189,7 +193,10 @@ public class VisitIntake {
         file.walk().ifPresent(walk -> {
             for (int i = 0; i < walk.stops().size(); i++) {
                 if (tree.check(walk.stops().get(i).id()).isEmpty()) {
-                    labels.put(walk.stops().get(i).id(), "stop " + (i + 1) + " of " + walk.name());
+                    labels.put(
+                            walk.stops().get(i).id(),
+                            Wording.SHIPPED.of(
+                                    Sentence.of("rounds.stopOf", "stop", i + 1, "route", walk.name()), Wording.here()));
                 }
             }
         });

@@ -9,6 +9,7 @@ import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
+import rovek.server.base.wording.Wording;
 
 /** Reads and writes what of visits a person can change. */
 @Service
@@ -62,7 +63,7 @@ public class VisitStates {
         VisitEntity like = require(id);
         VisitEntity visit = new VisitEntity();
         visit.id = UUID.randomUUID();
-        visit.title = "Parted from " + like.title;
+        visit.title = Wording.SHIPPED.of(Sentence.of("rounds.partedFrom", "visit", like.title), Wording.here());
         visit.beganAt = beganAt;
         visit.instrumentId = like.instrumentId;
         visit.technician = like.technician;

@@ -21,6 +21,7 @@ import rovek.core.reading.ClockDoubt;
 import rovek.core.unit.Amount;
 import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
+import rovek.server.base.wording.StoredSentence;
 import rovek.server.instruments.instrument.InstrumentView;
 import rovek.server.instruments.instrument.Instruments;
 import rovek.server.judging.original.Originals;
@@ -98,8 +99,8 @@ public class Visits {
             RollUpView verdicts,
             List<VisitRow> rows,
             List<LooseReading> tray,
-            String clockDoubt,
-            List<String> files,
+            Sentence clockDoubt,
+            List<Sentence> files,
             @Nullable KnownTime newest,
             String zone) {}
 
@@ -300,24 +301,25 @@ public class Visits {
                 tree, visit.rows().isEmpty() ? NOWHERE : visit.rows().get(0).checkId());
     }
 
-    private List<String> files(List<ReadingView> all) {
+    private List<Sentence> files(List<ReadingView> all) {
         return originals
                 .broughtAsFiles(all.stream().map(ReadingView::originalId).toList())
                 .stream()
-                .map(file -> "%s, brought by %s".formatted(file.fileName(), accounts.displayName(file.by())))
+                .map(file -> Sentence.of(
+                        "rounds.broughtBy", "file", file.fileName(), "person", accounts.displayName(file.by())))
                 .toList();
     }
 
-    private static String clockDoubt(VisitEntity visit, List<ReadingView> all) {
+    private static Sentence clockDoubt(VisitEntity visit, List<ReadingView> all) {
         if (!visit.clockDoubt.isBlank() && !visit.corrected) {
-            return visit.clockDoubt;
+            return StoredSentence.read(visit.clockDoubt);
         }
         return ClockDoubt.of(
                         all.stream()
                                 .map(reading -> new ClockDoubt.Taken(reading.takenAt(), reading.storedAt()))
                                 .toList(),
                         Optional.ofNullable(visit.calibratedOn))
-                .orElse("");
+                .orElse(Sentence.NONE);
     }
 
     private static @Nullable KnownTime newest(List<ReadingView> all, PlantTree tree) {

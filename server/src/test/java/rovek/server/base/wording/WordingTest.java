@@ -2,7 +2,6 @@ package rovek.server.base.wording;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.ibm.icu.text.MessageFormat;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -18,13 +17,17 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import rovek.core.entry.Entry;
 import rovek.core.nameplate.AssetClass;
 import rovek.core.nameplate.AssetClasses;
+import rovek.core.nameplate.Nameplate;
 import rovek.core.setup.SetupForm;
 import rovek.core.setup.SetupForms;
+import rovek.core.technique.SensorUse;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
 import rovek.core.wording.Sentence;
+import rovek.server.judging.reading.FilledColumn;
 
 /** Every sentence is worded in every language, and no message is there for nothing. */
 class WordingTest {
@@ -36,6 +39,19 @@ class WordingTest {
     private static final Pattern KEY = Pattern.compile("\"((?:[a-z]+)\\.[a-z][A-Za-z0-9]*)\"");
 
     private static final String NAMES = "names.";
+
+    /** A small word of three letters or more: "1–10 kHz", "Hann" and "Pt100" are none. */
+    private static final Pattern WORD = Pattern.compile("\\b[a-z]{3,}\\b|^no$");
+
+    /** With everything that frequencies follow from. */
+    private static final Nameplate FULL = Nameplate.of(List.of(Map.of(
+            "speedRpm", "1480",
+            "supplyHz", "50",
+            "bearingBalls", "8",
+            "bearingBallMm", "15",
+            "bearingPitchMm", "65",
+            "blades", "6",
+            "teeth", "23")));
 
     private static final Wording WORDING = Wording.SHIPPED;
 
@@ -65,10 +81,16 @@ class WordingTest {
         for (String language : WHOLE) {
             Map<String, String> own = withoutNames(WORDING.of(language));
             assertThat(own.keySet()).as(language).containsExactlyInAnyOrderElementsOf(usual.keySet());
-            own.forEach((key, message) -> assertThat(new MessageFormat(message).getArgumentNames())
+            own.forEach((key, message) -> assertThat(SaidInJavaTest.asked(message))
                     .as("%s in %s", key, language)
-                    .isEqualTo(new MessageFormat(usual.get(key)).getArgumentNames()));
+                    .isEqualTo(SaidInJavaTest.asked(usual.get(key))));
         }
+    }
+
+    private static Set<String> namesOf(String language) {
+        Set<String> names = new TreeSet<>(WORDING.of(language).keySet());
+        names.removeIf(key -> !key.startsWith(NAMES));
+        return names;
     }
 
     private static Map<String, String> withoutNames(Map<String, String> messages) {
@@ -83,33 +105,66 @@ class WordingTest {
         Set<String> named = new TreeSet<>();
         for (Technique technique : Techniques.all().list()) {
             named.add(Names.technique(technique).key());
+            technique.settings().forEach(one -> {
+                named.add(Names.setting(technique, one).key());
+                addOptions(named, one.kind());
+            });
+            technique.looks().forEach(one -> {
+                named.add(one.called("look:").key());
+                addOptions(named, one.kind());
+            });
+            technique.presets().forEach(one -> named.add(Names.preset(one).key()));
             technique
-                    .settings()
-                    .forEach(one -> named.add(Names.setting(technique, one).key()));
+                    .characteristics(FULL)
+                    .forEach(one -> named.add(one.called().key()));
             technique.everyResult().forEach(one -> named.add(Names.result(one).key()));
         }
         for (AssetClass one : AssetClasses.all()) {
             named.add(Names.assetClass(one).key());
-            one.attributes().forEach(line -> named.add(Names.plateLine(line).key()));
+            one.attributes().forEach(line -> {
+                named.add(line.called().key());
+                addOptions(named, line.kind());
+            });
         }
         named.add(Names.assetClass(AssetClasses.SITE).key());
-        AssetClasses.SITE
-                .attributes()
-                .forEach(line -> named.add(Names.plateLine(line).key()));
+        AssetClasses.SITE.attributes().forEach(line -> named.add(line.called().key()));
         for (SetupForm form : SetupForms.list()) {
             named.add(Names.setup(form).key());
-            Stream.concat(form.fields().stream(), form.rowFields().stream())
-                    .forEach(field ->
-                            named.add(Names.setupField(field.definition()).key()));
+            named.add(Entry.option(form.rowName()).key());
+            Stream.concat(form.fields().stream(), form.rowFields().stream()).forEach(field -> {
+                named.add(Names.setupField(field.definition()).key());
+                addOptions(named, field.definition().kind());
+            });
         }
+        named.add(Entry.option(SensorUse.NONE).key());
+        Stream.of(FilledColumn.values()).forEach(one -> named.add(one.called().key()));
+        Stream.of("spectrum", "waveform", "envelope", "velocity")
+                .forEach(curve -> named.add(Names.curve(curve).key()));
+        SaidInJavaTest.audited().forEach(one -> named.add(one.key()));
+        Stream.of(
+                        "sign in",
+                        "sign-in failed",
+                        "sign-in put off",
+                        "wrong password to sign",
+                        "wrong password to change it")
+                .forEach(act -> named.add(Names.act(act).key()));
+        assertThat(named).as("no name for nothing").containsAll(namesOf("en"));
         for (String language : WHOLE.subList(1, WHOLE.size())) {
-            Set<String> own = new TreeSet<>(WORDING.of(language).keySet());
-            own.removeIf(key -> !key.startsWith(NAMES));
+            Set<String> own = namesOf(language);
             assertThat(own).as(language).containsExactlyInAnyOrderElementsOf(named);
         }
         Sentence pump = Names.assetClass(AssetClasses.find("pump").orElseThrow());
         assertThat(WORDING.of(pump, Locale.ENGLISH)).isEqualTo("Pump set");
         assertThat(WORDING.of(pump, Locale.GERMAN)).isEqualTo("Pumpenaggregat");
+    }
+
+    /** Words that are the same in every language, and names of places, need none. */
+    private static void addOptions(Set<String> named, Entry kind) {
+        if (!(kind instanceof Entry.Zone)) {
+            kind.options().stream()
+                    .filter(word -> WORD.matcher(word).find())
+                    .forEach(word -> named.add(Entry.option(word).key()));
+        }
     }
 
     /** Keys are found by their shape in every literal: whoever chooses between two still names both. */
@@ -122,7 +177,7 @@ class WordingTest {
                 said.add(keys.group(1));
             }
         }
-        Set<String> worded = new TreeSet<>(WORDING.of("en").keySet());
+        Set<String> worded = new TreeSet<>(withoutNames(WORDING.of("en")).keySet());
         assertThat(worded).as("no message for nothing").isSubsetOf(said);
         Set<String> wings = new TreeSet<>();
         worded.forEach(key -> wings.add(key.substring(0, key.indexOf('.'))));
@@ -134,40 +189,6 @@ class WordingTest {
             }
         }
         assertThat(wanted).as("no sentence without a message").isSubsetOf(worded);
-    }
-
-    /** What a call names is what the message asks for. */
-    @Test
-    void everySentenceBringsTheValuesOfItsMessage() {
-        Pattern call = Pattern.compile("Sentence\\.of\\(\\s*\"([^\"]+)\"((?:\\s*,\\s*\"[a-zA-Z]+\"\\s*,)?)");
-        Map<String, String> wrong = new TreeMap<>();
-        for (Path file : sources("core", "link", "server")) {
-            Matcher calls = call.matcher(read(file));
-            while (calls.find()) {
-                boolean brings = !calls.group(2).isEmpty();
-                String message = WORDING.of("en").getOrDefault(calls.group(1), "");
-                boolean asks = !new MessageFormat(message).getArgumentNames().isEmpty();
-                if (brings != asks) {
-                    wrong.put(calls.group(1), file.getFileName().toString());
-                }
-            }
-        }
-        assertThat(wrong).isEmpty();
-    }
-
-    /** A person can correct these; they are said in his language, so none is written in the program. */
-    @Test
-    void noProblemIsWordedInTheProgram() {
-        Pattern problem = Pattern.compile(
-                "new (?:DomainProblem\\.)?(?:Invalid|Conflict|NotFound|Stale|LinkTrouble|NotSignedIn|Fault)\\("
-                        + "(?:\\s*\"[^\"]*\"\\s*,)?\\s*\\(?\"[^\"]*[a-z] [a-z]");
-        Set<String> worded = new TreeSet<>();
-        for (Path file : sources("server")) {
-            if (problem.matcher(read(file)).find()) {
-                worded.add(file.getFileName().toString());
-            }
-        }
-        assertThat(worded).isEmpty();
     }
 
     @Test

@@ -14,6 +14,7 @@ import org.junit.jupiter.api.Test;
 import rovek.core.live.GoLimit;
 import rovek.core.live.LiveChannel;
 import rovek.core.live.LiveSample;
+import rovek.core.wording.Sentence;
 
 /** What a server knows of a source, asked by itself or heard from another one. */
 class LiveSessionTest {
@@ -22,7 +23,7 @@ class LiveSessionTest {
     private static final List<LiveChannel> LEVEL = List.of(new LiveChannel("Level", "m"));
 
     private final LiveSession session = new LiveSession(
-            new LiveSource("Logger", "LG-8", "1", watch -> {}),
+            new LiveSource(Sentence.plain("Logger"), "LG-8", "1", watch -> {}),
             Clock.fixed(AT, ZoneOffset.UTC),
             open -> Optional.empty());
 

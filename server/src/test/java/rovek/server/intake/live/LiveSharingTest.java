@@ -16,6 +16,7 @@ import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.dao.DataAccessResourceFailureException;
+import rovek.core.wording.Sentence;
 
 /** Which server asks, step by step. */
 class LiveSharingTest {
@@ -24,7 +25,9 @@ class LiveSharingTest {
     private final SharedViews views = mock(SharedViews.class);
     private final LiveRows rows = mock(LiveRows.class);
     private final LiveSession session = new LiveSession(
-            new LiveSource("Logger", "LG-8", "1", watch -> {}), Clock.systemUTC(), open -> Optional.empty());
+            new LiveSource(Sentence.plain("Logger"), "LG-8", "1", watch -> {}),
+            Clock.systemUTC(),
+            open -> Optional.empty());
     private final LiveSharing sharing = new LiveSharing(target, session, views, rows);
 
     @BeforeEach
