@@ -111,7 +111,7 @@ class FirmwareTest {
         field.faults(Map.of("cutAfterBytes", 270));
         JsonNode cut = installed(kept);
         assertThat(cut.get("state").asString()).isEqualTo("FAILED");
-        assertThat(cut.get("sentence").asString()).contains("goes on from there");
+        assertThat(cut.get("sentence").asString()).contains("continue from there");
         assertThat(installed(kept).get("sentence").asString())
                 .isEqualTo("Firmware 2.5.0 is installed and verified; it was 2.4.1.");
         assertThat(installed(kept).get("sentence").asString()).isEqualTo("Firmware 2.5.0 is installed already.");

@@ -295,7 +295,7 @@ class LinkFaultsTest {
                         .get("why")
                         .asString())
                 .as("kept but not taken: left on the instrument")
-                .contains("its readings were not understood");
+                .contains("its readings could not be read");
     }
 
     private static byte[] future() throws IOException {

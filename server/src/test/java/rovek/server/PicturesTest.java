@@ -189,7 +189,7 @@ class PicturesTest {
                 "tag;name\nP-1;Pump".getBytes(),
                 "PNG or JPEG file, not GIF",
                 picture("gif", 20, 20),
-                "damaged or cut off",
+                "damaged or incomplete",
                 Arrays.copyOf(whole, whole.length / 2),
                 "pixels",
                 written("png", new BufferedImage(6_000, 4_100, BufferedImage.TYPE_BYTE_BINARY)));
@@ -199,7 +199,7 @@ class PicturesTest {
             assertThat(answer.sentence()).contains(sentence);
         });
         Caller.Answer cutPng = add(UUID.randomUUID().toString(), asset, Arrays.copyOf(picture("png", 300, 300), 400));
-        assertThat(cutPng.sentence()).contains("damaged or cut off");
+        assertThat(cutPng.sentence()).contains("damaged or incomplete");
         assertThat(caller.get("/api/nodes/" + asset + "/pictures").ok()).isEmpty();
     }
 
