@@ -5,6 +5,7 @@ import type { Option, OutlineFilter } from '../api/types'
 import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
+import { shownIn } from '../units/shown'
 import { t } from '../words/t'
 import { usePlantEdit } from './usePlantEdit'
 
@@ -31,7 +32,8 @@ function useChoices(): Choice[] {
     ...technique.results.map((one) => ({
       key: `limit.${technique.id}.${one.id}`,
       name: t('plant:bulk.limitOf', { result: one.name }),
-      unit: one.unit,
+      // As the limits themselves are shown; the server keeps them in the result's own.
+      unit: shownIn(one.unit).unit,
       options: [],
     })),
   ])

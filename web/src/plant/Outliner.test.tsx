@@ -50,7 +50,13 @@ beforeEach(() => {
   ]
   answeringPlant(() => plant)
   answering('GET', '/api/plant/techniques', () => [
-    { id: 'vibration', name: 'Vibration', presets: [option('Velocity'), option('Acceleration')], settings: [], results: [] },
+    {
+      id: 'vibration',
+      name: 'Vibration',
+      presets: [option('Velocity'), option('Acceleration')],
+      settings: [],
+      results: [],
+    },
   ])
   answering('POST', '/api/plant/nodes', ({ body }) => {
     const wanted = body as PlantNode

@@ -116,7 +116,7 @@ class LookingCloselyJourneyTest extends SignedInJourney {
                         .ok();
             }
             open(check);
-            browser.see("no channel has limits to stay within");
+            browser.see("no channel has limits");
             browser.see(By.xpath("//*[@role='figure'][@aria-label='Run: channel 1']"));
             Accessibility.check(browser, "a run");
             browser.click(By.xpath("//summary[.='Settings']"));

@@ -130,7 +130,7 @@ class PlanningJourneyTest extends SignedInJourney {
                 browser.fill("Name 1", "Reservoir level");
                 browser.fill("Unit 1", "m");
                 browser.press("Save set-up");
-                browser.see("Stop after is a number from 0.1 to 527040 min, not \"0\".");
+                browser.see("Stop after: enter a number from 0.1 to 527040 min, not \"0\".");
                 browser.fill("Stop after", "600");
                 Accessibility.check(browser, "a set-up");
                 browser.press("Save set-up");
@@ -138,7 +138,7 @@ class PlanningJourneyTest extends SignedInJourney {
                 browser.click(By.xpath("//a[.='Load set-up']"));
                 browser.see("Ready to load.");
                 browser.click(inDialog("Load"));
-                browser.see("Reservoir over night is on the instrument, revision 1, digest compared. You may unplug.");
+                browser.see("Reservoir over night is on the instrument, revision 1, verified. You can unplug it.");
                 browser.room("Routes");
                 browser.click(By.xpath("//nav//button[contains(., 'Reservoir over night')]"));
                 browser.see("Holds revision 1, the current one.");

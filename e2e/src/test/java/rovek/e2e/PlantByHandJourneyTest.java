@@ -150,11 +150,11 @@ class PlantByHandJourneyTest extends SignedInJourney {
         keepingAPicture(() -> {
             take(wrong);
             browser.see("5 of 6 rows have errors. Nothing is imported until all are correct.");
-            browser.see("There is no \"Nowhere\" in Marrowdale Works, Bottling works.");
-            browser.see("\"machine\" is no level.");
+            browser.see("\"Nowhere\" is not in Marrowdale Works, Bottling works.");
+            browser.see("\"machine\" is not a level.");
             browser.see("There is no template \"Unheard of\".");
-            browser.see("Power is a number from 0.01 to 100000 kW, not \"plenty\".");
-            browser.see("It stands twice in this list.");
+            browser.see("Power: enter a number from 0.01 to 100000 kW, not \"plenty\".");
+            browser.see("This row is listed twice.");
             Accessibility.check(browser, "a file with errors");
             assertThat(browser.isEnabled("Import rows")).isFalse();
             browser.press("Cancel");

@@ -89,7 +89,7 @@ class WhenThingsGoWrongJourneyTest {
             field.faults(Map.of("cutAfterBytes", 180_000));
             browser.press("Read back new files");
             browser.see(
-                    "The link to the instrument broke. What had arrived is kept; try again and it goes on from there.");
+                    "The link to the instrument was interrupted. What had arrived was kept; try again to continue from there.");
             browser.see("interrupted, 131 kB kept");
             Accessibility.check(browser, "instrument, broken off");
             browser.press("Retry");

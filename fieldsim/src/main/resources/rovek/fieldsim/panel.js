@@ -88,7 +88,7 @@ let skipReasons = [];
 
 function show(state) {
   skipReasons = state.skipReasons;
-  byId('name').textContent = word(state.serial ? 'named' : 'unnumbered', state);
+  byId('name').textContent = word(state.serial ? 'named' : 'unnumbered', { model: state.model, serial: state.serial });
   byId('state').textContent = word('state', {
     firmware: state.firmware,
     battery: state.battery,
@@ -98,7 +98,7 @@ function show(state) {
   byId('problem').textContent = said(state.problem);
   byId('route').textContent = state.route || word('noRoute');
   byId('setup').hidden = !state.setup.name;
-  byId('setup-name').textContent = word('setup', state.setup);
+  byId('setup-name').textContent = word('setup', { name: state.setup.name });
   byId('setup-says').textContent = state.setup.says;
   byId('setup-rows').replaceChildren(...state.setup.rows.map((row) => Object.assign(document.createElement('li'), { textContent: row })));
   byId('walk-all').disabled = state.stops.length === 0;

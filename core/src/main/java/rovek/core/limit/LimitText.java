@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import rovek.core.technique.Sense;
+import rovek.core.unit.KnownUnits;
 import rovek.core.unit.UnitCatalogue;
 import rovek.core.unit.UnitOfMeasure;
 import rovek.core.wording.Refused;
@@ -121,8 +122,13 @@ public final class LimitText {
      * @throws Refused where it is not written as a limit is, or says what no limit can
      */
     public static Optional<Limit> parse(String text, Sense sense) {
+        return parse(text, sense, KnownUnits.CATALOGUE);
+    }
+
+    /** As {@link #parse(String, Sense)}, in any unit that is known. */
+    static Optional<Limit> parse(String text, Sense sense, KnownUnits units) {
         try {
-            return read(text, sense);
+            return read(text, sense, units);
         } catch (NumberFormatException | IndexOutOfBoundsException notSo) {
             throw malformed(text);
         }
@@ -132,7 +138,7 @@ public final class LimitText {
         return new Refused(Sentence.of("limit.malformed", "text", text));
     }
 
-    private static Optional<Limit> read(String text, Sense sense) {
+    private static Optional<Limit> read(String text, Sense sense, KnownUnits units) {
         String rest = text.strip();
         boolean boundaryIsPast = rest.endsWith(BOUNDARY_IS_PAST);
         rest = boundaryIsPast ? rest.substring(0, rest.length() - BOUNDARY_IS_PAST.length()) : rest;
@@ -149,7 +155,7 @@ public final class LimitText {
         for (String part : rest.split(AND)) {
             Written written = Written.of(part.strip(), text);
             rules.add(written.rule(sense));
-            unit = common(unit, written.unit());
+            unit = common(unit, written.unit(units));
         }
         return Optional.of(new Limit(rules, unit, hysteresis, boundaryIsPast));
     }
@@ -194,11 +200,13 @@ public final class LimitText {
         }
 
         /** The unit its numbers are in; empty for shares and multiples of scatter. */
-        Optional<UnitOfMeasure> unit() {
+        Optional<UnitOfMeasure> unit(KnownUnits units) {
             boolean isRelative = kind.equals("scatter") || isShare();
-            return isRelative
-                    ? Optional.empty()
-                    : Optional.of(UnitCatalogue.get(kind.equals("rate") ? behind.replace(A_DAY, "") : behind));
+            if (isRelative) {
+                return Optional.empty();
+            }
+            String symbol = kind.equals("rate") ? behind.replace(A_DAY, "") : behind;
+            return Optional.of(units.find(symbol).orElseGet(() -> UnitCatalogue.get(symbol)));
         }
 
         private boolean isShare() {

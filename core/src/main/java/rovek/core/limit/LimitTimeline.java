@@ -6,7 +6,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import rovek.core.technique.ResultDefinition;
 import rovek.core.technique.Sense;
+import rovek.core.unit.KnownUnits;
 import rovek.core.unit.UnitOfMeasure;
 import rovek.core.wording.Refused;
 import rovek.core.wording.Sentence;
@@ -97,6 +99,26 @@ public record LimitTimeline(List<LimitRevision> revisions) {
         return before.isBlank()
                 ? "[said %s] %s".formatted(now, typed)
                 : "%s%s[said %s from %s] %s".formatted(before, NEXT, now, now, typed);
+    }
+
+    /**
+     * What is kept of a limit that was typed: its numbers in the result's own unit, whichever known unit they were
+     * typed in. What is dated, in that unit already, or cannot be read stays as typed.
+     */
+    public static String kept(String typed, ResultDefinition result, KnownUnits units) {
+        if (typed.isBlank() || isDated(typed)) {
+            return typed;
+        }
+        try {
+            return LimitText.parse(typed, result.sense(), units)
+                    .filter(limit -> limit.unit()
+                            .filter(unit -> !unit.equals(result.unit()) && unit.isComparableTo(result.unit()))
+                            .isPresent())
+                    .map(limit -> LimitText.write(limit.in(result.unit()), result.sense()))
+                    .orElse(typed);
+        } catch (Refused unreadable) {
+            return typed;
+        }
     }
 
     /** @throws IllegalArgumentException where it is not written as a limit is, or says what no limit can */

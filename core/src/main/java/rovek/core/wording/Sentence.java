@@ -30,11 +30,12 @@ public record Sentence(String key, Map<String, Object> values) {
         values = Map.copyOf(values);
     }
 
-    /** @param namesAndValues a name, its value, the next name... */
+    /** @param namesAndValues a name, its value, the next name...; what is not there is said as nothing */
     public static Sentence of(String key, Object... namesAndValues) {
         Map<String, Object> values = new LinkedHashMap<>();
         for (int i = 0; i < namesAndValues.length; i += 2) {
-            values.put((String) namesAndValues[i], namesAndValues[i + 1]);
+            Object value = namesAndValues[i + 1];
+            values.put((String) namesAndValues[i], value == null ? "" : value);
         }
         return new Sentence(key, values);
     }

@@ -13,7 +13,10 @@ import net.jqwik.api.Example;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.Provide;
+import rovek.core.technique.ResultDefinition;
 import rovek.core.technique.Sense;
+import rovek.core.unit.KnownUnits;
+import rovek.core.unit.OwnUnit;
 import rovek.core.unit.UnitCatalogue;
 
 class LimitTextTest {
@@ -111,5 +114,28 @@ class LimitTextTest {
         assertThatThrownBy(() -> LimitText.parse("scatter +1/+2 sigma", HIGH)).hasMessageContaining("limit.scatterIn");
         assertThatThrownBy(() -> LimitTimeline.parse("[from yesterday] 1/2 bar", HIGH))
                 .hasMessageContaining("limit.malformedTime");
+    }
+
+    /** 4 psi are 4 x 6894.757293168 Pa (NIST SP 811), which is 0.27579029172672 bar. */
+    @Example
+    void whatIsTypedInAnotherUnitIsKeptInTheResultsOwn() {
+        ResultDefinition pressure = new ResultDefinition("pressure", "pressure", "p", UnitCatalogue.BAR, HIGH);
+        KnownUnits known = new KnownUnits(List.of(new OwnUnit("mWC", UnitCatalogue.BAR, "0.1", "0").unit()));
+        assertThat(LimitTimeline.kept("4/- psi", pressure, known)).isEqualTo("0.27579029172672/- bar");
+        assertThat(LimitTimeline.kept("within 20..30/10..40 mWC", pressure, known))
+                .isEqualTo("within 2.0..3.0/1.0..4.0 bar");
+        for (String asTyped : List.of(
+                "",
+                "-/-",
+                "2.80/4.5 bar",
+                "baseline +25/+50 %",
+                "scatter +3/+5 MAD",
+                "1/2 mm/s",
+                "1/2 furlong",
+                "no limit at all",
+                "[said 2026-03-01T10:00:00Z] 4/5 psi",
+                "inherited")) {
+            assertThat(LimitTimeline.kept(asTyped, pressure, known)).isEqualTo(asTyped);
+        }
     }
 }

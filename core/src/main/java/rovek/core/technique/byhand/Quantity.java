@@ -1,7 +1,5 @@
 package rovek.core.technique.byhand;
 
-import rovek.core.wording.Refused;
-
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -9,6 +7,7 @@ import java.util.Optional;
 import rovek.core.entry.Entry;
 import rovek.core.unit.UnitCatalogue;
 import rovek.core.unit.UnitOfMeasure;
+import rovek.core.wording.Refused;
 import rovek.core.wording.Sentence;
 
 /** What a gauge shows, each in the unit it is written down in. */

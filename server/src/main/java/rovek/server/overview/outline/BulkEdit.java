@@ -11,8 +11,11 @@ import rovek.core.plant.Alteration;
 import rovek.core.plant.Facet;
 import rovek.core.plant.Node;
 import rovek.core.plant.PlantChange;
+import rovek.core.unit.KnownUnits;
 import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
+import rovek.server.people.unit.OwnUnits;
+import rovek.server.plant.tree.PlantKnowledge;
 import rovek.server.plant.tree.PlantLedger;
 import rovek.server.plant.tree.PlantLedger.Proposal;
 
@@ -22,10 +25,14 @@ public class BulkEdit {
 
     private final Outlines outlines;
     private final PlantLedger ledger;
+    private final PlantKnowledge knowledge;
+    private final OwnUnits units;
 
-    BulkEdit(Outlines outlines, PlantLedger ledger) {
+    BulkEdit(Outlines outlines, PlantLedger ledger, PlantKnowledge knowledge, OwnUnits units) {
         this.outlines = outlines;
         this.ledger = ledger;
+        this.knowledge = knowledge;
+        this.units = units;
     }
 
     /**
@@ -49,12 +56,13 @@ public class BulkEdit {
         if (wanted.ids() == null && (wanted.filter() == null || wanted.filter().isEmpty())) {
             throw new DomainProblem.Invalid("filter", Sentence.of("overview.whichRows"));
         }
+        Map<String, String> facets = kept(wanted.facets());
         List<UUID> ids = wanted.ids() == null ? outlines.hits(wanted.filter()) : wanted.ids();
         return ledger.commit(wanted.changeId() == null ? UUID.randomUUID() : wanted.changeId(), tree -> {
             List<Alteration> alterations = new ArrayList<>();
             for (UUID id : ids) {
                 tree.nodes().find(id).ifPresent(node -> {
-                    Alteration alteration = alteration(node, wanted.facets());
+                    Alteration alteration = alteration(node, facets);
                     if (!alteration.facets().isEmpty()) {
                         alterations.add(alteration);
                     }
@@ -66,8 +74,14 @@ public class BulkEdit {
     }
 
     private static Alteration alteration(Node node, Map<String, String> facets) {
-        Map<String, String> stripped = new HashMap<>();
-        facets.forEach((facet, value) -> stripped.put(facet, value.strip()));
-        return Alteration.between(node, node.saying(stripped));
+        return Alteration.between(node, node.saying(facets));
+    }
+
+    /** Without blanks around it, and a number in the unit of its field, whichever it was typed in. */
+    private Map<String, String> kept(Map<String, String> facets) {
+        KnownUnits known = units.known();
+        Map<String, String> kept = new HashMap<>();
+        facets.forEach((facet, value) -> kept.put(facet, knowledge.kept(facet, value.strip(), known)));
+        return kept;
     }
 }

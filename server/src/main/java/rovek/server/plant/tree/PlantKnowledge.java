@@ -84,7 +84,7 @@ public class PlantKnowledge {
     }
 
     /** What is kept of a value that was typed: numbers in the unit of their field, whichever they were typed in. */
-    String kept(String facet, String typed, KnownUnits units) {
+    public String kept(String facet, String typed, KnownUnits units) {
         if (facet.startsWith(Facet.NAMEPLATE)) {
             return AssetClasses.attribute(facet.substring(Facet.NAMEPLATE.length()))
                     .map(attribute -> attribute.kept(typed, units))
@@ -97,6 +97,15 @@ public class PlantKnowledge {
                     .filter(setting -> key.length == 2 && setting.key().equals(key[1]))
                     .findFirst()
                     .map(setting -> setting.kept(typed, units))
+                    .orElse(typed);
+        }
+        if (facet.startsWith(Facet.LIMIT)) {
+            String[] key = facet.substring(Facet.LIMIT.length()).split("\\.", 2);
+            return techniques
+                    .find(key[0])
+                    .filter(technique -> key.length == 2)
+                    .flatMap(technique -> result(technique, key[1]))
+                    .map(result -> LimitTimeline.kept(typed, result, units))
                     .orElse(typed);
         }
         return typed;
@@ -167,9 +176,22 @@ public class PlantKnowledge {
                 : Optional.of(Sentence.of("plant.noSetting", "setting", key));
     }
 
-    private static Optional<Sentence> limitFault(Technique technique, String result, String value) {
+    /** Also one of a band, which its technique knows by its id alone; empty where it yields none of that id. */
+    private static Optional<ResultDefinition> result(Technique technique, String id) {
         try {
-            ResultDefinition definition = technique.result(result);
+            return Optional.of(technique.result(id));
+        } catch (IllegalArgumentException none) {
+            return Optional.empty();
+        }
+    }
+
+    private static Optional<Sentence> limitFault(Technique technique, String id, String value) {
+        Optional<ResultDefinition> result = result(technique, id);
+        if (result.isEmpty()) {
+            return Optional.of(Sentence.of("plant.noResult", "technique", Names.technique(technique), "result", id));
+        }
+        ResultDefinition definition = result.get();
+        try {
             return LimitTimeline.parse(value, definition.sense()).isFor(definition.unit())
                     ? Optional.empty()
                     : Optional.of(Sentence.of(
@@ -180,9 +202,8 @@ public class PlantKnowledge {
                             definition.unit().symbol(),
                             "limit",
                             value));
-        } catch (IllegalArgumentException wrong) {
-            return Optional.of(Refused.why(
-                    wrong, Sentence.of("plant.noResult", "technique", Names.technique(technique), "result", result)));
+        } catch (Refused wrong) {
+            return Optional.of(wrong.sentence());
         }
     }
 

@@ -19,7 +19,12 @@ class StoredSentenceTest {
             "readings",
             1,
             "first",
-            Sentence.of("packet.reason", "where", "readings.ndjson:2", "why", Sentence.of("unit.unknown", "symbol", "m\"")));
+            Sentence.of(
+                    "packet.reason",
+                    "where",
+                    "readings.ndjson:2",
+                    "why",
+                    Sentence.of("unit.unknown", "symbol", "m\"")));
 
     @Test
     void itIsReadInTheLanguageOfWhoeverReads() {
@@ -55,7 +60,8 @@ class StoredSentenceTest {
                 "two\nlines"
             })
     void whatIsWordedAlreadyStaysAsItIs(String text) {
-        assertThat(StoredSentence.read(StoredSentence.write(Sentence.plain(text)))).isEqualTo(Sentence.plain(text));
+        assertThat(StoredSentence.read(StoredSentence.write(Sentence.plain(text))))
+                .isEqualTo(Sentence.plain(text));
     }
 
     @Test
@@ -84,6 +90,8 @@ class StoredSentenceTest {
         Sentence hostile = Sentence.of("packet.reason", "where", "a\u0000b", "why", Sentence.plain("x".repeat(9_000)));
         Sentence bounded = hostile.bounded(400);
         assertThat(bounded.values()).containsEntry("where", "a b");
-        assertThat(Wording.SHIPPED.of(bounded, Locale.ENGLISH)).hasSizeLessThan(500).endsWith("…");
+        assertThat(Wording.SHIPPED.of(bounded, Locale.ENGLISH))
+                .hasSizeLessThan(500)
+                .endsWith("…");
     }
 }
