@@ -122,7 +122,7 @@ class LookingCloselyJourneyTest extends SignedInJourney {
             browser.click(By.xpath("//summary[.='Settings']"));
             browser.fill("Channels stay within", "channel 2 ..20");
             browser.keys(Keys.ENTER);
-            browser.see("is no range with a name");
+            browser.see("is not a range with a name");
             browser.fill("Channels stay within", "channel 2: ..20");
             browser.keys(Keys.ENTER);
             browser.see("1 reading was calculated with earlier settings.");

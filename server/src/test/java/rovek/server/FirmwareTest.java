@@ -114,7 +114,7 @@ class FirmwareTest {
         assertThat(cut.get("sentence").asString()).contains("continue from there");
         assertThat(installed(kept).get("sentence").asString())
                 .isEqualTo("Firmware 2.5.0 is installed and verified; it was 2.4.1.");
-        assertThat(installed(kept).get("sentence").asString()).isEqualTo("Firmware 2.5.0 is installed already.");
+        assertThat(installed(kept).get("sentence").asString()).isEqualTo("Firmware 2.5.0 is already installed.");
         String trail = rovek.bean(JdbcClient.class)
                 .sql("SELECT after FROM audit_entry WHERE subject_id = ? AND action = 'update firmware'")
                 .param(instrument)

@@ -116,12 +116,12 @@ class LimitTextTest {
                 .hasMessageContaining("limit.malformedTime");
     }
 
-    /** 4 psi are 4 x 6894.757293168 Pa (NIST SP 811), which is 0.27579029172672 bar. */
+    /** A psi is 4.4482216152605 N on (0.0254 m)^2 (NIST SP 811): 4 of them are 0.275790291726734453... bar. */
     @Example
     void whatIsTypedInAnotherUnitIsKeptInTheResultsOwn() {
         ResultDefinition pressure = new ResultDefinition("pressure", "pressure", "p", UnitCatalogue.BAR, HIGH);
         KnownUnits known = new KnownUnits(List.of(new OwnUnit("mWC", UnitCatalogue.BAR, "0.1", "0").unit()));
-        assertThat(LimitTimeline.kept("4/- psi", pressure, known)).isEqualTo("0.27579029172672/- bar");
+        assertThat(LimitTimeline.kept("4/- psi", pressure, known)).isEqualTo("0.27579029172673447/- bar");
         assertThat(LimitTimeline.kept("within 20..30/10..40 mWC", pressure, known))
                 .isEqualTo("within 2.0..3.0/1.0..4.0 bar");
         for (String asTyped : List.of(

@@ -182,7 +182,8 @@ class PlantImportTest {
                 .containsExactly(
                         "plant.notALevel {text=machine}",
                         "plant.notInPlace {label=Elsewhere, place=Marrowdale Works}",
-                        "base.both {next=plant.checkOfNothing, one=plant.notInLevel {level=plant.level {level=check}, parent=plant.level {level=area}}}",
+                        "base.both {next=plant.checkOfNothing, one=plant.notInLevel {level=plant.level {level=check}, "
+                                + "parent=plant.level {level=area}}}",
                         "plant.noTemplate {name=Unheard of}",
                         "Lines is a number.",
                         "plant.tagTaken {place=Marrowdale Works, Works, Wellfield, P-101 Well pump 1, tag=P-101}",
