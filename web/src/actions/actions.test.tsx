@@ -1,10 +1,14 @@
 import { cleanup, fireEvent, screen } from '@testing-library/react'
 import { useState } from 'react'
 import { beforeEach, expect, it } from 'vitest'
+import type { LooseReading } from '../api/types'
 import { FindOrDo } from '../parts/FindOrDo'
+import { Walk } from '../routes/Walk'
 import { answering } from '../test/fakeServer'
 import { show } from '../test/show'
 import { type Action, runByKey, useLatestActions } from './actions'
+import { Tray } from '../visit/Tray'
+import { useZoom } from '../viewers/useZoom'
 import { KeyList } from './KeyList'
 
 function View({ mayEdit }: { mayEdit: boolean }) {
@@ -83,4 +87,48 @@ it('what may not be done is done by no key, and is no command', async () => {
   })
   expect(await screen.findByText('No match.')).toBeTruthy()
   expect(screen.queryByText('delete with everything below')).toBeNull()
+})
+
+function Plot() {
+  const zoom = useZoom({ from: 0, to: 10 })
+  return (
+    <button type="button" data-testid="plot" onKeyDown={zoom.onKeyDown}>
+      {zoom.shown.from} to {zoom.shown.to}
+    </button>
+  )
+}
+
+it('the keys of a plot, a walk and a tray are declared as those of the plant are', async () => {
+  show(
+    <>
+      <Plot />
+      <Walk stops={[]} onChange={() => undefined} />
+      <Tray
+        tray={[
+          {
+            id: 'a',
+            proposals: [],
+            discardedBecause: null,
+            value: null,
+            filled: {},
+            takenAt: '2026-05-04T06:00:00Z',
+          } as unknown as LooseReading,
+        ]}
+        mayEdit
+      />
+      <KeyList />
+    </>,
+  )
+  const plot = await screen.findByTestId('plot')
+  fireEvent.keyDown(plot, { key: '+' })
+  expect(plot.textContent).toBe('2 to 8')
+  fireEvent.keyDown(plot, { key: 'ArrowRight' })
+  expect(plot.textContent).toBe('3.5 to 9.5')
+  fireEvent.keyDown(plot, { key: '-', ctrlKey: true })
+  expect(plot.textContent).toBe('3.5 to 9.5')
+  fireEvent.keyDown(plot, { key: '0' })
+  expect(plot.textContent).toBe('0 to 10')
+  fireEvent.keyDown(document.body, { key: '?' })
+  for (const does of ['zoom the plot', 'move a stop up or down', 'discard a loose reading'])
+    expect(await screen.findByText(does)).toBeTruthy()
 })

@@ -7,6 +7,7 @@ import {
   redirect,
 } from '@tanstack/react-router'
 import type { Narrowing } from '../plant/looking'
+import { NoPage } from './NoPage'
 import { Shell } from './Shell'
 
 function text(search: Record<string, unknown>, key: string): string | undefined {
@@ -21,6 +22,7 @@ const root = createRootRoute({
       <Outlet />
     </Shell>
   ),
+  notFoundComponent: NoPage,
 })
 
 const home = createRoute({

@@ -4,6 +4,7 @@ import { Button } from '../parts/Button'
 import { day, span } from '../units/format'
 import { written } from '../units/locale'
 import { t } from '../words/t'
+import { useOptionName } from './useOptionName'
 
 /** Battery, clock, calibration: what may spoil a walk, seen before it begins. */
 export function InstrumentFacts({
@@ -16,6 +17,7 @@ export function InstrumentFacts({
   firmware: ReactNode
 }) {
   const { instrument, clockAheadSeconds } = connection
+  const optionName = useOptionName()
   const expired = instrument.calibratedUntil !== null && new Date(instrument.calibratedUntil) < new Date()
   return (
     <dl className="mb-4 flex flex-wrap gap-x-9 gap-y-2">
@@ -43,10 +45,10 @@ export function InstrumentFacts({
         </span>
       </Fact>
       <Fact name={t('instruments:options')}>
-        {instrument.options.join(', ')}
+        {instrument.options.map(optionName).join(', ')}
         {connection.availableOptions.length > 0 && (
           <span className="block text-ink3">
-            {t('instruments:couldHave', { options: connection.availableOptions.join(', ') })}
+            {t('instruments:couldHave', { options: connection.availableOptions.map(optionName).join(', ') })}
           </span>
         )}
       </Fact>

@@ -7,6 +7,7 @@ import { Button } from '../parts/Button'
 import { Tag } from '../parts/Tag'
 import { Trouble } from '../parts/Trouble'
 import { day } from '../units/format'
+import { written } from '../units/locale'
 import { today } from '../units/times'
 import { t } from '../words/t'
 import { SensorDialog } from './SensorDialog'
@@ -32,7 +33,7 @@ export function SensorShelf() {
           <span className="flex items-center justify-between gap-2">
             <Tag text={sensor.tag} />
             <span className="whitespace-nowrap">
-              {sensor.sensitivity} {sensor.unit}
+              {written(String(sensor.sensitivity))} {sensor.unit}
             </span>
           </span>
           <span className="text-[12px] text-ink2">{stateOf(sensor)}</span>

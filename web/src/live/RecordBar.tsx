@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useNavigate } from '@tanstack/react-router'
-import { useEffect, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
+import { type Action, isTyping, runByKey, useLatestActions } from '../actions/actions'
 import { api, data } from '../api/client'
 import { changed } from '../api/subjects'
 import type { LiveKind, LiveUpdate } from '../api/types'
@@ -119,14 +120,28 @@ function Running({
     },
   })
   const { mutate } = mark
+  const actions = useMemo(
+    (): Action[] => [
+      {
+        id: 'live.mark',
+        does: 'live:liveKeys.mark.does',
+        keys: 'live:liveKeys.mark.keys',
+        chords: ['m', 'M'],
+        may: true,
+        isCommand: true,
+        run: () => mutate(''),
+      },
+    ],
+    [mutate],
+  )
+  useLatestActions(actions)
   useEffect(() => {
     const byKey = (event: KeyboardEvent) => {
-      const isTyping = event.target instanceof HTMLElement && event.target.matches('input, select, textarea')
-      if (event.key.toLowerCase() === 'm' && !isTyping && !event.ctrlKey && !event.metaKey) mutate('')
+      if (!isTyping(event.target)) runByKey(actions, event)
     }
     window.addEventListener('keydown', byKey)
     return () => window.removeEventListener('keydown', byKey)
-  }, [mutate])
+  }, [actions])
   return (
     <form
       className="flex flex-wrap items-center gap-x-4 gap-y-1"

@@ -1,4 +1,5 @@
 import { type DragEvent, type KeyboardEvent, useState } from 'react'
+import { type Action, runByKey, useLatestActions } from '../actions/actions'
 import { t } from '../words/t'
 import { StopPicture } from './StopPicture'
 import type { Stop } from './useStops'
@@ -16,8 +17,25 @@ function moved(stops: Stop[], from: number, to: number): Stop[] {
   return copy
 }
 
+/** What keys do with the stop that has the focus. */
+function stopActions(move: (by: number) => void): Action[] {
+  const action = (chord: string, by: number): Action => ({
+    id: 'stop.move',
+    does: 'routes:stopKeys.move.does',
+    keys: 'routes:stopKeys.move.keys',
+    chords: [chord],
+    may: true,
+    isCommand: false,
+    run: () => move(by),
+  })
+  return [action('Alt+ArrowUp', -1), action('Alt+ArrowDown', 1)]
+}
+
+const listed = stopActions(() => undefined)
+
 /** The stops in walking order: dragged, or moved with Alt and the arrow keys. */
 export function Walk({ stops, onChange }: Props) {
+  useLatestActions(listed)
   const [dragged, setDragged] = useState<number | null>(null)
   const [over, setOver] = useState<number | null>(null)
   const [picturing, setPicturing] = useState<Stop | null>(null)
@@ -26,9 +44,10 @@ export function Walk({ stops, onChange }: Props) {
     onChange(stops.map((other) => (other.checkId === stop.checkId ? { ...stop, ...by } : other)))
   const move = (from: number, to: number) => to >= 0 && to < stops.length && onChange(moved(stops, from, to))
   const onKeyDown = (event: KeyboardEvent, i: number) => {
-    if (!event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return
-    event.preventDefault()
-    move(i, i + (event.key === 'ArrowUp' ? -1 : 1))
+    runByKey(
+      stopActions((by) => move(i, i + by)),
+      event,
+    )
   }
   const markOf = (i: number) =>
     over === i && dragged !== null && dragged !== i

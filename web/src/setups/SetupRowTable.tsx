@@ -1,5 +1,6 @@
 import type { SetupFormView } from '../api/types'
 import { Button } from '../parts/Button'
+import { withinSentence } from '../units/locale'
 import { t } from '../words/t'
 import { askedFields, said, usualValues } from './fields'
 import { SetupValue } from './SetupValue'
@@ -23,7 +24,7 @@ export function SetupRowTable({ form, rows, mayEdit, onChange }: Props) {
     rows.length > 1 && (
       <Button
         className="h-6 min-w-6"
-        aria-label={t('setups:dropRow', { row: form.rowName.toLowerCase(), n: i + 1 })}
+        aria-label={t('setups:dropRow', { row: withinSentence(form.rowName), n: i + 1 })}
         onClick={() => onChange(rows.filter((other) => other !== row))}
       >
         ×
@@ -99,7 +100,7 @@ export function SetupRowTable({ form, rows, mayEdit, onChange }: Props) {
       {mayEdit && rows.length < form.mostRows && (
         <p className="mt-1.5 mb-3">
           <Button onClick={() => onChange([...rows, usualValues(form.rowFields)])}>
-            {t('setups:addRow', { row: form.rowName.toLowerCase() })}
+            {t('setups:addRow', { row: withinSentence(form.rowName) })}
           </Button>
         </p>
       )}

@@ -3,7 +3,7 @@ import german from '../words/de'
 import english from '../words/en'
 import { type Wording, speak } from '../words/i18n'
 import { bytes, change, day, limit, number, typedNumber } from './format'
-import { count } from './locale'
+import { count, withinSentence } from './locale'
 
 beforeEach(() => speak('de', german as Wording))
 afterEach(() => speak('en', english))
@@ -15,6 +15,12 @@ it('writes numbers and dates as the language does, and reads them as they are ty
   expect(bytes(2_500_000)).toBe('2,5 MB')
   expect(count(1_234_567)).toBe('1.234.567')
   expect(day('2026-03-04T10:00:00Z')).toBe('4. März 2026')
+  expect(withinSentence('Kanal')).toBe('Kanal')
   expect(typedNumber(number(13.605, ''))).toBe(13.605)
   expect(typedNumber(number(-13.605, ''))).toBe(-13.605)
+})
+
+it('writes a noun within a sentence small but where the language does not', async () => {
+  await speak('en', english)
+  expect(withinSentence('Channel')).toBe('channel')
 })

@@ -29,6 +29,14 @@ export function written(plain: string): string {
   return plain.replace('-', MINUS).replace('.', decimalMark())
 }
 
+/** Languages that write every noun with a capital. */
+const CAPITAL_NOUNS: ReadonlySet<string> = new Set(['de', 'lb'])
+
+/** A name of a thing where it stands within a sentence. */
+export function withinSentence(noun: string): string {
+  return CAPITAL_NOUNS.has(i18next.language) ? noun : noun.toLocaleLowerCase(locale())
+}
+
 /** A count, its thousands apart. */
 export function count(n: number): string {
   return n.toLocaleString(locale())

@@ -1,4 +1,5 @@
 import { useCallback, useMemo, useState } from 'react'
+import { type Action, runByKey, useLatestActions } from '../actions/actions'
 
 /** A stretch of an axis. */
 export interface Span {
@@ -40,22 +41,32 @@ export function useZoom(whole: Span, first: Span | null = null) {
     },
     [show, shown.from, shown.to],
   )
+  const middle = (shown.from + shown.to) / 2
+  const actions: Action[] = [
+    plotAction('zoom', ['+', '='], () => zoom(IN, middle)),
+    plotAction('zoom', ['-'], () => zoom(1 / IN, middle)),
+    plotAction('move', ['ArrowLeft'], () => move(-STEP)),
+    plotAction('move', ['ArrowRight'], () => move(STEP)),
+    plotAction('whole', ['0'], () => show(null)),
+  ]
+  useLatestActions(actions)
   const onKeyDown = (event: React.KeyboardEvent) => {
-    const middle = (shown.from + shown.to) / 2
-    const acts: Record<string, () => void> = {
-      '+': () => zoom(IN, middle),
-      '=': () => zoom(IN, middle),
-      '-': () => zoom(1 / IN, middle),
-      ArrowLeft: () => move(-STEP),
-      ArrowRight: () => move(STEP),
-      '0': () => show(null),
-    }
-    const act = acts[event.key]
-    if (!act || event.ctrlKey || event.metaKey || event.altKey) return
-    event.preventDefault()
-    act()
+    runByKey(actions, event)
   }
   return { shown, isPart: part !== null, show, zoom, onKeyDown }
+}
+
+/** What keys do in the plot that has the focus. */
+function plotAction(id: 'zoom' | 'move' | 'whole', chords: string[], run: () => void): Action {
+  return {
+    id: `plot.${id}`,
+    does: `signals:plotKeys.${id}.does`,
+    keys: `signals:plotKeys.${id}.keys`,
+    chords,
+    may: true,
+    isCommand: false,
+    run,
+  }
 }
 
 export type Zoom = ReturnType<typeof useZoom>

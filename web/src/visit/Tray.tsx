@@ -1,4 +1,5 @@
 import { type KeyboardEvent, useState } from 'react'
+import { type Action, runByKey, useLatestActions } from '../actions/actions'
 import { api, data } from '../api/client'
 import type { LooseReading } from '../api/types'
 import { Button } from '../parts/Button'
@@ -13,14 +14,20 @@ import { DRAGGED_READING } from './dragging'
 import { filledIn } from './filled'
 import { PlaceDialog } from './PlaceDialog'
 import { useCorrection } from '../reading/useCorrection'
+import { trayActions } from './trayActions'
 import { usePlacements } from './usePlacements'
+
 const CERTAIN = 0.8
 /** Items that are drawn at once: a page of thousands would hang. */
 const SHOWN_AT_ONCE = 50
 
+const listed: readonly Action[] = trayActions()
+const none: readonly Action[] = []
+
 /** Readings that no stop asked for, with where each may belong and why. */
 export function Tray({ tray, mayEdit }: { tray: LooseReading[]; mayEdit: boolean }) {
   const placements = usePlacements()
+  useLatestActions(mayEdit && tray.length > 0 ? listed : none)
   const [shown, setShown] = useState(SHOWN_AT_ONCE)
   const certain = tray.flatMap((reading) => {
     const best = reading.discardedBecause === null ? reading.proposals[0] : undefined
@@ -90,18 +97,14 @@ function TrayItem({ reading, mayEdit }: { reading: LooseReading; mayEdit: boolea
   const titleLook = `font-semibold ${reading.discardedBecause ? 'line-through' : ''}`
   const isOpen = mayEdit && reading.discardedBecause === null
   const onKeyDown = (event: KeyboardEvent<HTMLElement>) => {
-    if (event.ctrlKey || event.metaKey || event.altKey) return
-    const acts: Record<string, () => void> = {
-      ArrowDown: () => focusBeside(event.currentTarget, 'next'),
-      ArrowUp: () => focusBeside(event.currentTarget, 'previous'),
-      Enter: () => isOpen && best && place(best.checkId),
-      e: () => isOpen && setOpen('elsewhere'),
-      d: () => isOpen && setOpen('discard'),
-    }
-    const act = acts[event.key]
-    if (!act) return
-    event.preventDefault()
-    act()
+    const item = event.currentTarget
+    const acts = trayActions({
+      beside: (which) => focusBeside(item, which),
+      place: () => isOpen && best && place(best.checkId),
+      elsewhere: () => isOpen && setOpen('elsewhere'),
+      discard: () => isOpen && setOpen('discard'),
+    })
+    runByKey(acts, event)
   }
   return (
     <div
