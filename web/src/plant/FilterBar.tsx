@@ -41,7 +41,7 @@ export function FilterBar({ looking, whole, onChange }: Props) {
       <Button aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
         {t('plant:narrow.open')}
       </Button>
-      <div role="group" aria-label={t('plant:filter')} className="flex min-w-0 gap-2.5">
+      <div role="group" aria-label={t('plant:filter')} className="flex min-w-0 flex-wrap gap-x-2.5">
         {shows.map((key) => (
           <button
             key={key}

@@ -13,7 +13,7 @@ export function NarrowRow({ looking, onChange }: { looking: Looking; onChange: (
     within: (areas.data ?? []).map((area) => ({ id: area.id, name: area.name || area.tag })),
     technique: techniques.data ?? [],
     assetClass: classes.data?.classes ?? [],
-    criticality: (classes.data?.criticalities ?? []).map((one) => ({ id: one, name: one })),
+    criticality: (classes.data?.criticalities ?? []).map(({ value, name }) => ({ id: value, name })),
   }
   return (
     <div className="flex basis-full flex-wrap items-center gap-2">

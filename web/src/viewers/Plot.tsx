@@ -1,6 +1,10 @@
 import { useEffect, useRef } from 'react'
 import uPlot from 'uplot'
 import 'uplot/dist/uPlot.min.css'
+import { written } from '../units/locale'
+
+/** More than any axis shows, fewer than what is lost on the way. */
+const TICK_DIGITS = 12
 
 interface Props {
   options: Omit<uPlot.Options, 'width' | 'height'>
@@ -39,11 +43,18 @@ export function colour(name: string): string {
   return getComputedStyle(document.documentElement).getPropertyValue(`--${name}`).trim()
 }
 
-export function axis(): Pick<uPlot.Axis, 'stroke' | 'grid' | 'ticks' | 'font'> {
+export function axis(): Pick<uPlot.Axis, 'stroke' | 'grid' | 'ticks' | 'font' | 'values'> {
   return {
     stroke: colour('ink2'),
     grid: { stroke: colour('rule'), width: 1 },
     ticks: { show: false },
     font: '12px "Source Sans 3"',
+    // The plot's own way would be that of the browser, not of the language that is spoken.
+    values: (_, ticks) => ticks.map(tickText),
   }
+}
+
+/** A number at an axis, with the decimal mark of the language. */
+export function tickText(tick: number): string {
+  return written(String(Number(tick.toPrecision(TICK_DIGITS))))
 }

@@ -3,7 +3,7 @@ import type uPlot from 'uplot'
 import type { Mark } from '../api/types'
 import type { Curve } from '../api/curve'
 import { drawLevels, drawStretches, drawUprights, known, type Level, placed, type Stretch } from './drawOver'
-import { axis, colour } from './Plot'
+import { axis, colour, tickText } from './Plot'
 import type { CursorLine } from './spectrumScale'
 import type { Zoom } from './useZoom'
 import { ZoomPlot } from './ZoomPlot'
@@ -76,7 +76,7 @@ export function SpectrumPlot({
           label: xUnit,
           labelSize: 16,
           labelFont: '12px "Source Sans 3"',
-          values: (_: uPlot, ticks: number[]) => ticks.map((tick) => String(Number((tick * factor).toPrecision(6)))),
+          values: (_: uPlot, ticks: number[]) => ticks.map((tick) => tickText(tick * factor)),
         },
         { ...axis(), size: 52, label: yUnit, labelSize: 18, labelFont: '12px "Source Sans 3"' },
       ],

@@ -3,9 +3,11 @@ package rovek.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
+import rovek.server.FieldDay;
 
 /** The same work in another language: chosen once, it stays with the account. */
 class GermanJourneyTest extends SignedInJourney {
@@ -44,10 +46,23 @@ class GermanJourneyTest extends SignedInJourney {
             browser.open(rovek.address() + "/visits");
             browser.see("Ausgelesene, von Hand eingegebene, aufgenommene oder aus Dateien importierte Messungen.");
             assertThat(browser.texts(By.xpath("//nav//a"))).contains("Anlage", "Messgeräte", "Einsätze");
+            readBack();
             browser.room("Einstellungen");
+            browser.see("Sprache gewählt");
             browser.choose("Einheit für Druckwert", "");
             browser.click(By.xpath("//select/option[.='English']"));
             browser.see("Audit trail");
         });
+    }
+
+    /** How a job goes on comes by a stream of events, in the language that was chosen in the browser. */
+    private void readBack() {
+        try (FieldDay handheld = new FieldDay(files.resolve("handheld"))) {
+            handheld.connect(caller);
+            handheld.press("/api/loose", Map.of("technique", "vibration", "assetTag", "P-1", "point", "Drive end"));
+            browser.room("Messgeräte");
+            browser.press("Neue Dateien auslesen");
+            browser.see("1 neue Messung, davon 1 lose. Die Originale sind gespeichert und geprüft.");
+        }
     }
 }

@@ -231,6 +231,24 @@ class UnitsTest extends GaugedPlant {
     }
 
     @Test
+    void aLimitForManyRowsIsTypedInAnyKnownUnitToo() {
+        caller.post(
+                        "/api/bulk",
+                        Map.of(
+                                "changeId",
+                                UUID.randomUUID(),
+                                "ids",
+                                List.of(pressure),
+                                "facets",
+                                Map.of("limit.gauge.pressure", "-/95 psi")))
+                .ok();
+        JsonNode limit =
+                caller.get("/api/nodes/" + pressure + "/limits").ok().get(0).get("limit");
+        assertThat(limit.get("unit").asString()).isEqualTo("bar");
+        assertThat(limit.get("rules").get(0).get("fail").asDouble()).isEqualTo(6.550019428509943);
+    }
+
+    @Test
     void aPlateIsTypedAsItStandsOnTheMachine() {
         String asset = plant.id(area, "ASSET", "P-" + UUID.randomUUID(), "Pump");
         plant.alter(asset, "class", "", "pump").ok();

@@ -117,7 +117,7 @@ class PlantController {
     record ClassName(String id, Sentence name) {}
 
     /** What assets are sorted by. */
-    record Classes(List<ClassName> classes, List<String> criticalities) {}
+    record Classes(List<ClassName> classes, List<Option> criticalities) {}
 
     @GetMapping("/classes")
     Classes classes() {
@@ -125,7 +125,7 @@ class PlantController {
                 AssetClasses.all().stream()
                         .map(one -> new ClassName(one.id(), Names.assetClass(one)))
                         .toList(),
-                AssetClasses.CRITICALITIES);
+                Option.of(AssetClasses.CRITICALITIES));
     }
 
     @PostMapping("/nodes")
