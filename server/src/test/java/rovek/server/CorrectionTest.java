@@ -257,7 +257,15 @@ class CorrectionTest {
                 .isEmpty();
         assertThat(caller.get("/api/checks/" + there.get(0) + "/trend").ok().get("points"))
                 .hasSize(1);
-        assertThat(undo(corrected).ok().get("sentence").asString()).startsWith("undone: moved to Client of");
+        JsonNode undone = undo(corrected).ok();
+        assertThat(undone.get("sentence").asString()).startsWith("undone: moved to Client of");
+        assertThat(sheet(visit)).isEqualTo(before);
+        JsonNode again = undo(undone).ok();
+        assertThat(again.get("sentence").asString()).startsWith("done again: moved to Client of");
+        assertThat(checks(sheet(visit))).isEqualTo(there);
+        assertThat(undo(again).ok().get("sentence").asString())
+                .as("to and fro makes no longer names")
+                .startsWith("undone: moved to Client of");
         assertThat(sheet(visit)).isEqualTo(before);
         assertThat(undo(corrected).sentence()).isEqualTo("This was undone already.");
     }

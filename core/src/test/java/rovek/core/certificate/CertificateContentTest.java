@@ -82,7 +82,8 @@ class CertificateContentTest {
     @Test
     void aCalibrationThatHadRunOutIsSaidApartTheDayItselfIsWithin() {
         assertThat(content(Optional.of(DAY.minusDays(1))).overdue())
-                .containsExactly(Sentence.of("reports.instrumentOverdue", "instrument", "VH-2 no. 30417"));
+                .containsExactly(
+                        Sentence.of("reports.instrumentOverdue", "instrument", Sentence.plain("VH-2 no. 30417")));
         assertThat(content(Optional.of(DAY)).overdue()).isEmpty();
         assertThat(content(Optional.empty()).overdue())
                 .as("how long it holds is not known")
@@ -107,7 +108,8 @@ class CertificateContentTest {
                 List.of(),
                 List.of(row(Verdict.PASS, "")));
         assertThat(content.missing())
-                .containsExactly(Sentence.of("reports.calibratedAfter", "instrument", "VH-2 no. 30417"));
+                .containsExactly(
+                        Sentence.of("reports.calibratedAfter", "instrument", Sentence.plain("VH-2 no. 30417")));
     }
 
     @Test

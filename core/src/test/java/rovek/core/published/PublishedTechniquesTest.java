@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import rovek.core.entry.Entry;
 import rovek.core.setup.SetupField;
@@ -14,6 +15,7 @@ import rovek.core.setup.SetupForms;
 import rovek.core.technique.SettingDefinition;
 import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
+import rovek.core.wording.Sentence;
 
 /**
  * What makers read of techniques and settings is what there is. {@code -Drovek.renew-published=true} writes it again.
@@ -21,8 +23,9 @@ import rovek.core.technique.Techniques;
 class PublishedTechniquesTest {
 
     private static final Path PAGE = Path.of("../docs/field-package/techniques.md");
+    private static final Path WORDS = Path.of("../server/src/main/resources/rovek/server/words/en/entry.json");
 
-    private static String page() {
+    private static String page() throws IOException {
         StringBuilder page = new StringBuilder("""
                 # Techniques and settings
 
@@ -49,22 +52,24 @@ class PublishedTechniquesTest {
         return page.toString();
     }
 
-    private static void table(StringBuilder page, List<SettingDefinition> settings) {
+    private static void table(StringBuilder page, List<SettingDefinition> settings) throws IOException {
         if (settings.isEmpty()) {
             page.append("\nNothing is set.\n");
             return;
         }
         page.append("\n| key | what | unit | usual | takes |\n| --- | --- | --- | --- | --- |\n");
-        settings.forEach(setting -> page.append("| `%s` | %s | %s | %s | %s |\n"
-                .formatted(
-                        setting.key(),
-                        setting.name(),
-                        setting.unit(),
-                        setting.defaultValue().isEmpty() ? "" : "`" + setting.defaultValue() + "`",
-                        takes(setting.kind()))));
+        for (SettingDefinition setting : settings) {
+            page.append("| `%s` | %s | %s | %s | %s |\n"
+                    .formatted(
+                            setting.key(),
+                            setting.name(),
+                            setting.unit(),
+                            setting.defaultValue().isEmpty() ? "" : "`" + setting.defaultValue() + "`",
+                            takes(setting.kind())));
+        }
     }
 
-    private static String takes(Entry kind) {
+    private static String takes(Entry kind) throws IOException {
         if (kind instanceof Entry.Number number) {
             return "a number from %s to %s".formatted(plain(number.least()), plain(number.largest()));
         }
@@ -75,7 +80,18 @@ class PublishedTechniquesTest {
         }
         return kind instanceof Entry.Moment
                 ? "a time in UTC, e.g. `2026-11-30T08:00:00Z`"
-                : kind.hint().isBlank() ? "text" : "text, e.g. " + kind.hint();
+                : kind.hint().equals(Sentence.NONE) ? "text" : "text, e.g. " + worded(kind.hint());
+    }
+
+    /** Makers read English. */
+    private static String worded(Sentence hint) throws IOException {
+        String said = "\"%s\": \"([^\"]+)\"".formatted(hint.key().replace("entry.", ""));
+        return Pattern.compile(said)
+                .matcher(Files.readString(WORDS))
+                .results()
+                .findFirst()
+                .orElseThrow()
+                .group(1);
     }
 
     private static String plain(double number) {

@@ -33,6 +33,9 @@ import tools.jackson.databind.json.JsonMapper;
 @Service
 public class Corrections {
 
+    private static final String UNDONE = "rounds.correctionUndone";
+    private static final String REDONE = "rounds.correctionRedone";
+
     private final ReadingStates readings;
     private final VisitStates visits;
     private final AuditTrail audit;
@@ -192,10 +195,15 @@ public class Corrections {
             }
         }
         return commit(
-                new Wanted(
-                        Sentence.of("rounds.correctionUndone", "what", StoredSentence.read(correction.sentence)),
-                        readingsBefore,
-                        visitsBefore),
-                id);
+                new Wanted(takenBack(StoredSentence.read(correction.sentence)), readingsBefore, visitsBefore), id);
+    }
+
+    /** Taking back a taking back does it again: who goes to and fro all day does not make the name any longer. */
+    private static Sentence takenBack(Sentence act) {
+        return switch (act.key()) {
+            case UNDONE -> new Sentence(REDONE, act.values());
+            case REDONE -> new Sentence(UNDONE, act.values());
+            default -> Sentence.of(UNDONE, "what", act);
+        };
     }
 }
