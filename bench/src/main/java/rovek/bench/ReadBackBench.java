@@ -27,6 +27,7 @@ import rovek.core.plant.Level;
 import rovek.core.reading.ValueCapture;
 import rovek.core.unit.Amount;
 import rovek.core.unit.UnitCatalogue;
+import rovek.core.wording.Sentence;
 import rovek.link.packet.Maker;
 import rovek.link.packet.PackedCapture;
 import rovek.link.packet.PackedReading;
@@ -287,7 +288,7 @@ final class ReadBackBench {
             now = jobs.get(job.id());
         }
         if (now.state() != JobView.State.DONE) {
-            throw new IllegalStateException(now.sentence());
+            throw new IllegalStateException(now.sentence().toString());
         }
     }
 
@@ -315,7 +316,7 @@ final class ReadBackBench {
 
     private static final class Silent implements JobProgress {
         @Override
-        public void report(long done, long total, String sentence) {
+        public void report(long done, long total, Sentence sentence) {
             // only the time matters here
         }
 

@@ -220,6 +220,12 @@ class PlantTest {
                 .contains("Rovek does not know the technique");
         assertThat(plant.alter(id, "limit.vibration.velocity.rms", "", "2.8").sentence())
                 .contains("is not a limit");
+        assertThat(plant.alter(id, "limit.vibration.warble", "", "-/5 mm/s").sentence())
+                .contains("Vibration has no result \"warble\".");
+        Caller.Answer many = caller.post(
+                "/api/bulk", Map.of("ids", List.of(id), "facets", Map.of("limit.vibration.warble", "-/5 mm/s")));
+        assertThat(many.status()).isEqualTo(422);
+        assertThat(many.sentence()).contains("Vibration has no result \"warble\".");
     }
 
     @Test

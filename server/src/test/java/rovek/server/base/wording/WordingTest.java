@@ -212,6 +212,24 @@ class WordingTest {
     }
 
     @Test
+    void aSentenceThatEndsWithinAnotherEndsOnce() {
+        Sentence broken = Sentence.of(
+                "packet.invalid",
+                "where",
+                "readings.ndjson:2",
+                "why",
+                Sentence.of("unit.unknown", "symbol", "furlong"));
+        assertThat(WORDING.of(broken, Locale.ENGLISH))
+                .isEqualTo(
+                        "The field package breaks its own rules in readings.ndjson:2: \"furlong\" is not a known unit. "
+                                + "Nothing was imported.");
+        assertThat(WORDING.of(broken, Locale.GERMAN)).doesNotContain("..");
+        assertThat(WORDING.of(Sentence.of("entry.openRangesHint"), Locale.ENGLISH))
+                .as("two dots that somebody wrote stay")
+                .endsWith("other name: ..9");
+    }
+
+    @Test
     void whatPeopleTypeIsNoPartOfAMessage() {
         for (String typed : List.of("{0}", "{what}", "it's", "'{'", "# <b>", "100 %")) {
             assertThat(WORDING.of(Sentence.of("people.unitTaken", "symbol", typed), Locale.ENGLISH))
