@@ -3,12 +3,14 @@ package rovek.fieldsim;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.concurrent.TimeUnit;
 
 /** Two ends of a serial line that exists in memory only, made by {@code socat}. */
 final class PtyPair implements AutoCloseable {
 
     private static final int TRIES = 500;
     private static final int TRY_MILLIS = 10;
+    private static final int LONGEST_END_SECONDS = 5;
 
     private final Process socat;
     private final Path far;
@@ -55,5 +57,13 @@ final class PtyPair implements AutoCloseable {
     @Override
     public void close() {
         socat.destroy();
+        try {
+            // It takes its links away when it ends: whoever clears the folder must not meet it on the way.
+            if (!socat.waitFor(LONGEST_END_SECONDS, TimeUnit.SECONDS)) {
+                socat.destroyForcibly();
+            }
+        } catch (InterruptedException stopped) {
+            Thread.currentThread().interrupt();
+        }
     }
 }
