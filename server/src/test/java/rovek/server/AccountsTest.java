@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
 
 @ExtendWith(OneRovek.class)
 class AccountsTest {
@@ -198,6 +199,12 @@ class AccountsTest {
                         .valueStream()
                         .map(line -> line.get("action").asString()))
                 .contains("add account", "sign in");
+        JsonNode german = administrator.in("de").get("/api/audit").ok();
+        assertThat(german.valueStream()
+                        .map(line -> line.get("action").asString() + ", "
+                                + line.get("subject").asString()))
+                .as("worded when they are read")
+                .contains("Konto angelegt, Konto");
         assertThat(administrator.get("/api/audit").text()).doesNotContain("argon2");
         assertThatThrownBy(() -> {
                     try (var db = rovek.database().connect();

@@ -7,15 +7,19 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.sql.SQLException;
+import java.util.List;
+import java.util.Locale;
 import java.util.UUID;
 import java.util.concurrent.CountDownLatch;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.context.i18n.LocaleContextHolder;
 import rovek.core.wording.Sentence;
 import rovek.link.LinkException;
 import rovek.server.base.job.JobView;
 import rovek.server.base.job.JobView.State;
 import rovek.server.base.job.Jobs;
+import rovek.server.base.wording.Wording;
 
 @ExtendWith(SharedRovek.class)
 class JobsTest {
@@ -74,6 +78,24 @@ class JobsTest {
         asked.await();
         Caller.signedIn(rovek).post("/api/jobs/" + job.id() + "/stop", java.util.Map.of());
         assertThat(ended(job).state()).isEqualTo(State.STOPPED);
+    }
+
+    /** What it names on the way, a visit or a file, is in the language of whoever started it, and of nobody after. */
+    @Test
+    void aJobWorksInTheLanguageOfWhoeverStartedIt() {
+        for (Locale language : List.of(Locale.GERMAN, Locale.ENGLISH)) {
+            LocaleContextHolder.setLocale(language);
+            try {
+                JobView job = jobs.start(
+                        "test",
+                        Sentence.plain("Naming"),
+                        null,
+                        progress -> Sentence.plain(Wording.here().getLanguage()));
+                assertThat(ended(job).sentence()).isEqualTo(Sentence.plain(language.getLanguage()));
+            } finally {
+                LocaleContextHolder.resetLocaleContext();
+            }
+        }
     }
 
     @Test

@@ -1,6 +1,7 @@
 package rovek.core.plant;
 
 import java.util.Locale;
+import java.util.Optional;
 import rovek.core.wording.Sentence;
 
 /**
@@ -42,6 +43,16 @@ public enum Level {
 
     public Sentence called() {
         return Sentence.of("plant.level", "level", name().toLowerCase(Locale.ROOT));
+    }
+
+    /**
+     * What is said where it does not belong.
+     *
+     * @param parent empty for the top of the plant
+     */
+    public Sentence misplacedIn(Optional<Level> parent) {
+        return parent.map(in -> Sentence.of("plant.notInLevel", "level", called(), "parent", in.called()))
+                .orElseGet(() -> Sentence.of("plant.notAtTop", "level", called()));
     }
 
     /** Whether nodes of this level carry a tag plate. */

@@ -38,7 +38,7 @@ final class OutcomeCheck {
         } else if (atTop
                 ? node.level() != Level.CLIENT
                 : !parent.orElseThrow().level().mayHold(node.level())) {
-            reasons.add(new Reason("level", misplaced(node.level(), parent.map(Node::level))));
+            reasons.add(new Reason("level", node.level().misplacedIn(parent.map(Node::level))));
         } else if (isInItself(node)) {
             reasons.add(new Reason("circle", Sentence.of("plant.intoItself", "node", node.title())));
         }
@@ -74,17 +74,5 @@ final class OutcomeCheck {
             at = found.get().parentId();
         }
         return true;
-    }
-
-    /** @param parent empty for the top of the plant */
-    static Sentence misplaced(Level level, Optional<Level> parent) {
-        return parent.isEmpty()
-                ? Sentence.of("plant.notAtTop", "level", level.called())
-                : Sentence.of(
-                        "plant.notInLevel",
-                        "level",
-                        level.called(),
-                        "parent",
-                        parent.get().called());
     }
 }

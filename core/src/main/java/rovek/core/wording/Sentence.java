@@ -47,16 +47,27 @@ public record Sentence(String key, Map<String, Object> values) {
 
     /** One sentence after the other; nothing where there are none. */
     public static Sentence joined(List<Sentence> sentences) {
-        return sentences.stream()
-                .reduce((one, next) -> of("base.both", "one", one, "next", next))
-                .orElse(NONE);
+        return paired("base.both", sentences);
     }
 
     /** One after the other with commas between; nothing where there are none. */
     public static Sentence listed(List<Sentence> sentences) {
-        return sentences.stream()
-                .reduce((one, next) -> of("base.listed", "one", one, "next", next))
-                .orElse(NONE);
+        return paired("base.listed", sentences);
+    }
+
+    /** Half and half: however many there are, they are nested no deeper than anything can follow. */
+    private static Sentence paired(String key, List<Sentence> sentences) {
+        int size = sentences.size();
+        if (size < 2) {
+            return size == 0 ? NONE : sentences.get(0);
+        }
+        int half = (size + 1) / 2;
+        return of(
+                key,
+                "one",
+                paired(key, sentences.subList(0, half)),
+                "next",
+                paired(key, sentences.subList(half, size)));
     }
 
     /** The text of what is worded already; empty for what is still to be worded. */

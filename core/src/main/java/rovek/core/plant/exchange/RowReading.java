@@ -114,15 +114,7 @@ final class RowReading {
     void requireFits(Level level, Optional<Level> parent) {
         boolean fits = parent.isEmpty() ? level == Level.CLIENT : parent.get().mayHold(level);
         if (!fits) {
-            fault(
-                    parent.isEmpty()
-                            ? Sentence.of("plant.notAtTop", "level", level.called())
-                            : Sentence.of(
-                                    "plant.notInLevel",
-                                    "level",
-                                    level.called(),
-                                    "parent",
-                                    parent.get().called()));
+            fault(level.misplacedIn(parent));
         }
         if (level != Level.CHECK
                 && template.isEmpty()

@@ -124,7 +124,7 @@ class ProblemAnswers {
     }
 
     private static String worded(Sentence sentence) {
-        return Wording.SHIPPED.of(sentence, Wording.here());
+        return Wording.said(sentence);
     }
 
     private static ProblemDetail answer(HttpStatus status, String code, Sentence sentence) {

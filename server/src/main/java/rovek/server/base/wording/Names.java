@@ -1,10 +1,8 @@
 package rovek.server.base.wording;
 
 import rovek.core.nameplate.AssetClass;
-import rovek.core.nameplate.Attribute;
 import rovek.core.setup.SetupForm;
 import rovek.core.technique.ResultDefinition;
-import rovek.core.technique.SettingDefinition;
 import rovek.core.technique.Technique;
 import rovek.core.wording.Sentence;
 
@@ -15,10 +13,6 @@ public final class Names {
 
     public static Sentence technique(Technique technique) {
         return Sentence.named("names.technique:" + technique.id(), technique.name());
-    }
-
-    public static Sentence setting(Technique technique, SettingDefinition setting) {
-        return Sentence.named("names.setting:" + technique.id() + "." + setting.key(), setting.name());
     }
 
     /** A curve of a technique, or a channel, which is called as whoever recorded it calls it. */
@@ -48,15 +42,7 @@ public final class Names {
         return Sentence.named("names.class:" + assetClass.id(), assetClass.name());
     }
 
-    public static Sentence plateLine(Attribute attribute) {
-        return attribute.called();
-    }
-
     public static Sentence setup(SetupForm form) {
         return Sentence.named("names.setup:" + form.id(), form.name());
-    }
-
-    public static Sentence setupField(SettingDefinition field) {
-        return Sentence.named("names.field:" + field.key(), field.name());
     }
 }

@@ -17,6 +17,6 @@ class WordedJson extends ValueSerializer<Sentence> {
 
     @Override
     public void serialize(Sentence sentence, JsonGenerator json, SerializationContext context) {
-        json.writeString(Wording.SHIPPED.of(sentence, Wording.here()));
+        json.writeString(Wording.said(sentence));
     }
 }

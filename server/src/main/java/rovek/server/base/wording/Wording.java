@@ -68,6 +68,11 @@ public final class Wording {
         return LocaleContextHolder.getLocaleContext() == null ? USUAL : LocaleContextHolder.getLocale();
     }
 
+    /** A sentence in the language of whoever is answered just now. */
+    public static String said(Sentence sentence) {
+        return SHIPPED.of(sentence, here());
+    }
+
     /**
      * Does work for somebody in a language, though another thread does it.
      *

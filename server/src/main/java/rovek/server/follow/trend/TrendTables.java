@@ -89,7 +89,7 @@ public class TrendTables {
     }
 
     private static String said(Sentence sentence) {
-        return Wording.SHIPPED.of(sentence, Wording.here());
+        return Wording.said(sentence);
     }
 
     private void rows(Part part, @Nullable Instant from, @Nullable Instant to, Consumer<Object[]> row) {

@@ -110,8 +110,7 @@ public class Connections {
         InstrumentIdentity identity = whoAnswers(wanted);
         return transaction.execute(status -> {
             InstrumentView instrument = instruments.meet(identity, reach);
-            String name =
-                    wanted.name().isBlank() ? Wording.SHIPPED.of(instrument.said(), Wording.here()) : wanted.name();
+            String name = wanted.name().isBlank() ? Wording.said(instrument.said()) : wanted.name();
             rows.put(new ConnectionRows.Row(id, name, reach, wanted.passCode(), Optional.empty()));
             rows.noteAnswer(id, instrument.id());
             audit.note(

@@ -60,7 +60,7 @@ public record SetupFormView(
         var definition = field.definition();
         return new SetupFieldView(
                 definition.key(),
-                Names.setupField(definition),
+                definition.called(SetupForm.FIELDS),
                 definition.unit(),
                 definition.defaultValue(),
                 kind(definition.kind()),

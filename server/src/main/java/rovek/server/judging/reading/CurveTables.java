@@ -90,7 +90,7 @@ public class CurveTables {
     }
 
     private static String said(Sentence sentence) {
-        return Wording.SHIPPED.of(sentence, Wording.here());
+        return Wording.said(sentence);
     }
 
     private String day(UUID readingId) {

@@ -77,7 +77,7 @@ public class Nameplates {
     private static PlateLine line(Attribute attribute, Node node) {
         return new PlateLine(
                 attribute.key(),
-                Names.plateLine(attribute),
+                attribute.called(),
                 attribute.unit(),
                 Option.of(attribute.kind().options()),
                 attribute.kind() instanceof Entry.Number,

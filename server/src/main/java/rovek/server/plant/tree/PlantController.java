@@ -107,7 +107,7 @@ class PlantController {
         return technique.settings().stream()
                 .map(one -> new SettingView(
                         one.key(),
-                        Names.setting(technique, one),
+                        one.called(technique.settingGroup()),
                         one.unit(),
                         knowledge.options(technique, one),
                         one.kind().hint()))

@@ -20,7 +20,6 @@ import rovek.core.technique.Technique;
 import rovek.core.technique.Techniques;
 import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
-import rovek.server.base.wording.Names;
 import rovek.server.base.wording.Option;
 
 /** What nodes say about how checks beneath them are made. */
@@ -89,7 +88,7 @@ public class PlantSettings {
             var setting = effective.get(definition.key());
             lines.add(new SettingLine(
                     definition.key(),
-                    Names.setting(technique, definition),
+                    definition.called(technique.settingGroup()),
                     definition.unit(),
                     knowledge.options(technique, definition),
                     definition.kind().hint(),

@@ -276,18 +276,12 @@ public class Routes {
                 id,
                 half(
                         whole,
-                        Wording.SHIPPED.of(
-                                Sentence.of("rounds.partOf", "route", whole.name(), "part", 1), Wording.here()),
+                        Wording.said(Sentence.of("rounds.partOf", "route", whole.name(), "part", 1)),
                         first,
                         wanted.version()));
         RouteView rest = put(
                 wanted.newId(),
-                half(
-                        whole,
-                        Wording.SHIPPED.of(
-                                Sentence.of("rounds.partOf", "route", whole.name(), "part", 2), Wording.here()),
-                        second,
-                        0));
+                half(whole, Wording.said(Sentence.of("rounds.partOf", "route", whole.name(), "part", 2)), second, 0));
         return new Halves(kept, rest);
     }
 

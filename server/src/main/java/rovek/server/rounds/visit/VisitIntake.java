@@ -179,8 +179,8 @@ public class VisitIntake {
         visit.instrumentId = source.instrumentId();
         visit.technician = AuditTrail.actor();
         InstrumentView instrument = instruments.get(source.instrumentId());
-        visit.title = Wording.SHIPPED.of(
-                Sentence.of(instrument.isByHand() ? "rounds.enteredByHand" : "rounds.looseReadings"), Wording.here());
+        visit.title =
+                Wording.said(Sentence.of(instrument.isByHand() ? "rounds.enteredByHand" : "rounds.looseReadings"));
         visit.calibratedOn = instrument.calibratedOn();
         visit.calibratedUntil = instrument.calibratedUntil();
         visit.clockAheadSeconds = source.clock().instrumentAhead().toSeconds();
@@ -195,8 +195,7 @@ public class VisitIntake {
                 if (tree.check(walk.stops().get(i).id()).isEmpty()) {
                     labels.put(
                             walk.stops().get(i).id(),
-                            Wording.SHIPPED.of(
-                                    Sentence.of("rounds.stopOf", "stop", i + 1, "route", walk.name()), Wording.here()));
+                            Wording.said(Sentence.of("rounds.stopOf", "stop", i + 1, "route", walk.name())));
                 }
             }
         });

@@ -63,7 +63,7 @@ public class VisitStates {
         VisitEntity like = require(id);
         VisitEntity visit = new VisitEntity();
         visit.id = UUID.randomUUID();
-        visit.title = Wording.SHIPPED.of(Sentence.of("rounds.partedFrom", "visit", like.title), Wording.here());
+        visit.title = Wording.said(Sentence.of("rounds.partedFrom", "visit", like.title));
         visit.beganAt = beganAt;
         visit.instrumentId = like.instrumentId;
         visit.technician = like.technician;

@@ -106,7 +106,7 @@ class WordingTest {
         for (Technique technique : Techniques.all().list()) {
             named.add(Names.technique(technique).key());
             technique.settings().forEach(one -> {
-                named.add(Names.setting(technique, one).key());
+                named.add(one.called(technique.settingGroup()).key());
                 addOptions(named, one.kind());
             });
             technique.looks().forEach(one -> {
@@ -132,7 +132,7 @@ class WordingTest {
             named.add(Names.setup(form).key());
             named.add(Entry.option(form.rowName()).key());
             Stream.concat(form.fields().stream(), form.rowFields().stream()).forEach(field -> {
-                named.add(Names.setupField(field.definition()).key());
+                named.add(field.definition().called(SetupForm.FIELDS).key());
                 addOptions(named, field.definition().kind());
             });
         }
