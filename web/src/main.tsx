@@ -9,7 +9,8 @@ import { createRoot } from 'react-dom/client'
 import { queryClient } from './api/queryClient'
 import { router } from './app/router'
 import { guardDoubleClicks } from './parts/doubleClick'
-import { chosenLanguage, languages, speak, tellServer } from './words/i18n'
+import { tellServer } from './api/tellServer'
+import { chosenLanguage, languages, speak } from './words/i18n'
 import { Spoken } from './words/Spoken'
 
 guardDoubleClicks(document)
@@ -17,7 +18,7 @@ guardDoubleClicks(document)
 const language = chosenLanguage()
 const wording = await languages[language].wording()
 await speak(language, wording.default)
-tellServer(language)
+tellServer('language', language)
 
 const root = document.getElementById('root')
 if (root) {

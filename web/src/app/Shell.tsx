@@ -3,6 +3,7 @@ import { type ReactNode, useEffect } from 'react'
 import { KeyList } from '../actions/KeyList'
 import { Problem } from '../api/client'
 import { queries } from '../api/queries'
+import { tellServer } from '../api/tellServer'
 import { NoticeBar } from '../parts/NoticeBar'
 import { Trouble } from '../parts/Trouble'
 import { SignIn } from '../signin/SignIn'
@@ -20,6 +21,10 @@ export function Shell({ children }: { children: ReactNode }) {
   useEffect(() => {
     if (language) void spoken(language)
   }, [language])
+  const days = me.data?.dateFormat
+  useEffect(() => {
+    if (days !== undefined) tellServer('days', days)
+  }, [days])
   if (me.error instanceof Problem && me.error.status === 401) {
     return <SignIn />
   }

@@ -90,7 +90,7 @@ describe('signing', () => {
     expect((await screen.findByRole('alert')).textContent).toContain('Nothing was signed')
   })
 
-  it('is not for a technician, who may look and throw away', async () => {
+  it('is not for a technician, who may look and delete drafts', async () => {
     signedInAs('TECHNICIAN')
     previewing([])
     answering('DELETE', '/api/certificates/c', () => undefined)

@@ -96,7 +96,7 @@ describe('a foreign table', () => {
     answering(
       'POST',
       '/api/foreign-tables/look',
-      () => new Refusal(422, 'invalid', 'The file has no line of headings with columns beneath it.'),
+      () => new Refusal(422, 'invalid', 'The file has no line of headings with columns below it.'),
     )
     show(<ForeignDialog file={new File(['x'], 'x.csv')} onTaken={() => undefined} onClose={() => undefined} />)
     expect((await screen.findByRole('alert')).textContent).toContain('no line of headings')

@@ -11,7 +11,7 @@ import { useLimitSaid } from './useLimitSaid'
 
 type Source = 'STANDARD' | 'HISTORY'
 
-/** One action for all checks beneath that have no limit yet: each gets its own, after what each would get was shown. */
+/** One action for all checks below that have no limit yet: each gets its own, after what each would get was shown. */
 export function GiveMany({ nodeId, line }: { nodeId: string; line: LimitLine }) {
   const [source, setSource] = useState<Source | null>(null)
   return (

@@ -19,7 +19,7 @@ interface Props {
   onClose: () => void
 }
 
-/** What is right for the results of a check, or of all checks beneath a node. */
+/** What is right for the results of a check, or of all checks below a node. */
 export function LimitDialog({ nodeId, name, resultId, onClose }: Props) {
   const lines = useQuery(queries.limits(nodeId))
   const [chosenKey, setChosenKey] = useState<string | null>(null)

@@ -9,7 +9,7 @@ function hit(event: Event): Element | null {
 
 /**
  * Has the second click of a double click count on nothing but what the first one hit: where that has made way meanwhile, a saved
- * form for a button that removes it or a closed dialog for what lies beneath it, the second click does nothing.
+ * form for a button that removes it or a closed dialog for what lies below it, the second click does nothing.
  */
 export function guardDoubleClicks(document: Document): () => void {
   let first: { on: Element | null; at: number } | null = null

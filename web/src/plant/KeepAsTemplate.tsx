@@ -11,7 +11,7 @@ import { Trouble } from '../parts/Trouble'
 import { t } from '../words/t'
 import { labelOf } from './outline'
 
-/** Keeps an asset with all beneath it: as a new template, or as the next revision of one. */
+/** Keeps an asset with all below it: as a new template, or as the next revision of one. */
 export function KeepAsTemplate({ node }: { node: PlantNode }) {
   const [open, setOpen] = useState(false)
   return (

@@ -107,7 +107,7 @@ describe('the outliner by keyboard', () => {
     expect(screen.queryByLabelText('New asset')).toBeNull()
   })
 
-  it('goes deeper with Tab, to ready-made checks beneath a point', async () => {
+  it('goes deeper with Tab, to ready-made checks below a point', async () => {
     show(<Plant />)
     fireEvent.click(await screen.findByText('Drive end'))
     press('Enter')

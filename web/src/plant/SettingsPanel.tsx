@@ -17,7 +17,7 @@ interface Props {
   mayEdit: boolean
 }
 
-/** How checks here and beneath are made: what is set here in dark ink, what is inherited in lighter ink with its origin. */
+/** How checks here and below are made: what is set here in dark ink, what is inherited in lighter ink with its origin. */
 export function SettingsPanel({ nodeId, isOpen, onOpen, mayEdit }: Props) {
   const client = useQueryClient()
   const settings = useQuery(queries.settings(nodeId))
@@ -78,7 +78,7 @@ export function SettingsPanel({ nodeId, isOpen, onOpen, mayEdit }: Props) {
               </td>
               <td className="text-ink3">
                 <Origin line={line} nodeId={nodeId} />
-                {line.overriddenBeneath > 0 && `, ${t('plant:overriddenBeneath', { n: line.overriddenBeneath })}`}
+                {line.overriddenBelow > 0 && `, ${t('plant:overriddenBelow', { n: line.overriddenBelow })}`}
                 {line.own && mayEdit && !line.sensor && (
                   <>
                     {', '}

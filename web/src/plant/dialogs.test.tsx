@@ -23,7 +23,7 @@ describe('settings', () => {
     originName: '',
     sensor: '',
     inherited: '1',
-    overriddenBeneath: 0,
+    overriddenBelow: 0,
     hint: '',
     ...more,
   })

@@ -18,7 +18,7 @@ export interface Row {
 /** Where a new row is going to stand. */
 export interface DraftPlace {
   /**
-   * The row it was begun from; it is shown beneath that row and all that is open under it. Whole, not by its id: a row typed a
+   * The row it was begun from; it is shown below that row and all that is open under it. Whole, not by its id: a row typed a
    * moment ago may be on its way to the server and back.
    */
   anchor: { id: string; level: Level; depth: number } | null
@@ -90,7 +90,7 @@ export function behind(place: DraftPlace, id: string): DraftPlace {
 
 export const firstClient: DraftPlace = { anchor: null, parentId: null, afterId: null, level: 'CLIENT', depth: 0 }
 
-/** Tab: beneath the row it was begun from, at the usual level there; a check holds nothing. */
+/** Tab: below the row it was begun from, at the usual level there; a check holds nothing. */
 export function deeper(place: DraftPlace): DraftPlace {
   const { anchor } = place
   const level = anchor && usualChild[anchor.level]

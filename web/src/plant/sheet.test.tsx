@@ -38,7 +38,7 @@ const rate: SettingLine = {
   originName: '',
   sensor: '',
   inherited: '25600',
-  overriddenBeneath: 0,
+  overriddenBelow: 0,
   hint: '',
 }
 

@@ -63,7 +63,7 @@ export function useOutline(filter: OutlineFilter, reveal: string | undefined) {
       })
       const present = client.getQueryData<OpenPlant>(key)
       if (!open || !present || present.blocks[id]) return
-      const block = await data(api.POST('/api/outline/beneath', { body: { parentId: id, filter } }))
+      const block = await data(api.POST('/api/outline/children', { body: { parentId: id, filter } }))
       client.setQueryData<OpenPlant>(key, (now) => now && withBlock(now, id, block.rows))
       if (standsTwice(present.blocks, id, block.rows)) await client.invalidateQueries({ queryKey: key })
     },

@@ -14,7 +14,7 @@ import type { OpenPlant } from './useOutline'
 /** How one thing of a node changes: as it was seen, and as it shall be. */
 export type Facets = Record<string, { from: string; to: string }>
 
-const nothingBeneath = (nodeId: string) => ({
+const nothingBelow = (nodeId: string) => ({
   nodeId,
   worst: 'NOT_JUDGED' as const,
   pass: 0,
@@ -31,7 +31,7 @@ const nothingBeneath = (nodeId: string) => ({
 function withRow(plant: OpenPlant, node: PlantNode, afterId: string | null): OpenPlant {
   const parent = node.parentId ?? TOP
   const siblings = plant.blocks[parent] ?? []
-  const line: OutlineRow = { node, children: 0, isHit: false, standing: nothingBeneath(node.id) }
+  const line: OutlineRow = { node, children: 0, isHit: false, standing: nothingBelow(node.id) }
   const at = afterId === null ? siblings.length : siblings.findIndex((other) => other.node.id === afterId) + 1
   const blocks: Record<string, readonly OutlineRow[]> = {
     ...plant.blocks,

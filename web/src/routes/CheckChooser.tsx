@@ -14,7 +14,7 @@ function checksIn(standing: Standing): number {
   return standing.pass + standing.watch + standing.fail + standing.notJudged
 }
 
-/** The plant with a box at every row; a box above ticks all checks beneath it that the filter finds. */
+/** The plant with a box at every row; a box above ticks all checks below it that the filter finds. */
 export function CheckChooser({ stops }: { stops: ReturnType<typeof useStops> }) {
   const [looking, setLooking] = useState<Looking>(everything)
   const filter = useMemo(() => filterOf(looking), [looking])
@@ -36,7 +36,7 @@ export function CheckChooser({ stops }: { stops: ReturnType<typeof useStops> }) 
             const row = outline.rows[item.index]
             if (!row) return null
             const all = checksIn(row.line.standing)
-            const ticked = stops.countBeneath(row.node.id)
+            const ticked = stops.countBelow(row.node.id)
             return (
               <div
                 key={row.node.id}
@@ -57,9 +57,7 @@ export function CheckChooser({ stops }: { stops: ReturnType<typeof useStops> }) 
                     checked={all > 0 && ticked >= all}
                     some={ticked > 0 && ticked < all}
                     disabled={all === 0}
-                    onChange={(on) =>
-                      on ? void stops.addBeneath(row.node.id, filter) : stops.dropBeneath(row.node.id)
-                    }
+                    onChange={(on) => (on ? void stops.addBelow(row.node.id, filter) : stops.dropBelow(row.node.id))}
                   />
                   <Tag text={row.node.tag} />
                   <span className={`truncate ${row.node.level === 'CHECK' ? 'text-ink2' : ''}`}>{row.node.name}</span>

@@ -35,7 +35,7 @@ function draftOf(saved: RouteView) {
   }
 }
 
-/** Left the plant to choose from, right the walk in its order; beneath, which instrument can take it. */
+/** Left the plant to choose from, right the walk in its order; below, which instrument can take it. */
 export function RouteEditor({ saved, onSaved }: { saved: RouteView | undefined; onSaved: (id: string) => void }) {
   const client = useQueryClient()
   const [name, setName] = useState(saved?.name ?? '')

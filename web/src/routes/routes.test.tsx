@@ -32,7 +32,7 @@ afterEach(() => {
 })
 
 describe('planning a route', () => {
-  it('ticks all checks beneath a row, and shows a row of which only some are ticked as such', async () => {
+  it('ticks all checks below a row, and shows a row of which only some are ticked as such', async () => {
     show(<RouteEditor saved={undefined} onSaved={() => undefined} />)
     await screen.findByText('Select checks on the left. They are visited from top to bottom.')
     await screen.findByText('Well pump 1')

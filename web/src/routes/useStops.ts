@@ -37,17 +37,17 @@ export function useStops(saved: RouteView | undefined) {
   const [stops, setStops] = useState<Stop[]>(saved?.stops ?? [])
   const there = new Set(stops.map((stop) => stop.checkId))
 
-  /** Adds every check at or beneath a node that the filter finds, behind what is chosen already. */
-  const addBeneath = async (nodeId: string, filter: OutlineFilter) => {
+  /** Adds every check at or below a node that the filter finds, behind what is chosen already. */
+  const addBelow = async (nodeId: string, filter: OutlineFilter) => {
     const picked = await data(api.POST('/api/outline/checks', { body: { nodeId, filter } }))
     setStops((before) => {
       const known = new Set(before.map((stop) => stop.checkId))
       return [...before, ...picked.checks.filter((check) => !known.has(check.id)).map(stopOf)]
     })
   }
-  const dropBeneath = (nodeId: string) =>
+  const dropBelow = (nodeId: string) =>
     setStops((before) => before.filter((stop) => stop.checkId !== nodeId && !stop.path.includes(nodeId)))
-  const countBeneath = (nodeId: string) =>
+  const countBelow = (nodeId: string) =>
     stops.filter((stop) => stop.checkId === nodeId || stop.path.includes(nodeId)).length
   /** The same stops in another order; what is not among them comes last. */
   const putInOrder = (checkIds: string[]) => {
@@ -70,9 +70,9 @@ export function useStops(saved: RouteView | undefined) {
     stops,
     setStops,
     has: (checkId: string) => there.has(checkId),
-    addBeneath,
-    dropBeneath,
-    countBeneath,
+    addBelow,
+    dropBelow,
+    countBelow,
     putInOrder,
     showPictures,
   }

@@ -31,7 +31,7 @@ interface Props {
   height: number
   zoom: Zoom
   markers: Upright[]
-  /** The lanes share one axis of time, told beneath the last of them. */
+  /** The lanes share one axis of time, told below the last of them. */
   isLast: boolean
   /** What is marked is named above the first of them. */
   isFirst: boolean

@@ -17,7 +17,7 @@ import { SetupRevisions } from './SetupRevisions'
 import { SetupRowTable } from './SetupRowTable'
 import { SetupValue } from './SetupValue'
 
-/** A set-up as a form made of its kind's fields; beneath, which instrument can take it. */
+/** A set-up as a form made of its kind's fields; below, which instrument can take it. */
 export function SetupEditor({
   saved,
   onSaved,

@@ -64,7 +64,7 @@ export function answeringPlant(plant: () => PlantNode[]) {
     },
     nodes: plant().length,
   }))
-  answering('POST', '/api/outline/beneath', ({ body }) => block((body as { parentId: string }).parentId))
+  answering('POST', '/api/outline/children', ({ body }) => block((body as { parentId: string }).parentId))
   answering('POST', '/api/outline/checks', ({ body }) => {
     const checks = checksIn((body as { nodeId: string }).nodeId).map((check) => {
       const above = path(check)

@@ -29,7 +29,7 @@ function valuesOf(trend: Trend): number[] {
   ]
 }
 
-/** From the least to the largest of what is shown and its limits, with nought wherever that is not far. */
+/** From the least to the largest of what is shown and its limits, with zero wherever that is not far. */
 function heights(trends: Trend[], shown: Span): [number, number] {
   const within = (at: string) => seconds(at) >= shown.from && seconds(at) <= shown.to
   const values = trends.flatMap((trend) => [

@@ -1,6 +1,7 @@
 import i18next from 'i18next'
 import ICU from 'i18next-icu'
 import { initReactI18next } from 'react-i18next'
+import { tellServer } from '../api/tellServer'
 import type english from './en'
 
 export type Wording = typeof english
@@ -31,13 +32,7 @@ export async function choose(language: Language) {
   for (const [namespace, texts] of Object.entries(wording)) i18next.addResourceBundle(language, namespace, texts)
   await i18next.changeLanguage(language)
   localStorage.setItem(KEPT, language)
-  tellServer(language)
-}
-
-/** Streams and files that are saved have no header of ours: the server reads the language from a cookie. */
-export function tellServer(language: string) {
-  const secure = location.protocol === 'https:' ? '; Secure' : ''
-  document.cookie = `language=${language}; Path=/; Max-Age=31536000; SameSite=Lax${secure}`
+  tellServer('language', language)
 }
 
 /** Speaks the language that a person chose, where it is another one and Rovek speaks it. */

@@ -1,5 +1,6 @@
 package rovek.fieldsim;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -13,18 +14,11 @@ import rovek.link.packet.SetupPackage;
 
 /** What the panel shows. */
 record PanelState(
-        String model,
-        String serial,
-        String firmware,
-        int battery,
-        String clock,
-        String plantTime,
-        long clockErrorSeconds,
+        @JsonUnwrapped PanelNameplate nameplate,
+        @JsonUnwrapped PanelClock clock,
         long usedBytes,
         long freeBytes,
-        String route,
-        List<PanelStop> stops,
-        List<String> skipReasons,
+        @JsonUnwrapped PanelRoute route,
         List<PanelLoose> loose,
         PanelSetup setup,
         boolean memoryFull,
@@ -32,6 +26,12 @@ record PanelState(
         boolean recordsRuns,
         boolean runGoesOn,
         Sentence problem) {
+
+    record PanelNameplate(String model, String serial, String firmware, int battery) {}
+
+    record PanelClock(String clock, String plantTime, long clockErrorSeconds) {}
+
+    record PanelRoute(String route, List<PanelStop> stops, List<String> skipReasons) {}
 
     record PanelStop(
             UUID id,
@@ -60,18 +60,18 @@ record PanelState(
                 .map(stop -> stop(stop, states.get(stop.id())))
                 .toList();
         return new PanelState(
-                model.model(),
-                model.serial(),
-                handheld.firmware().version(),
-                handheld.battery(),
-                handheld.clock().instrumentTime().toString(),
-                handheld.clock().plantTime().toString(),
-                handheld.clock().error().toSeconds(),
+                new PanelNameplate(
+                        model.model(), model.serial(), handheld.firmware().version(), handheld.battery()),
+                new PanelClock(
+                        handheld.clock().instrumentTime().toString(),
+                        handheld.clock().plantTime().toString(),
+                        handheld.clock().error().toSeconds()),
                 handheld.usedBytes(),
                 handheld.freeBytes(),
-                handheld.route().map(RoutePackage::name).orElse(""),
-                stops,
-                handheld.route().map(RoutePackage::skipReasons).orElse(List.of()),
+                new PanelRoute(
+                        handheld.route().map(RoutePackage::name).orElse(""),
+                        stops,
+                        handheld.route().map(RoutePackage::skipReasons).orElse(List.of())),
                 handheld.looseReadings().stream()
                         .map(reading -> new PanelLoose(
                                 reading.id(),

@@ -259,7 +259,7 @@ final class FolderInstrument implements Instrument {
         }
     }
 
-    /** Where a file lies: beneath the folder, and on no way there a symbolic link that leads out of it. */
+    /** Where a file lies: below the folder, and on no way there a symbolic link that leads out of it. */
     private Path path(String file) throws LinkException {
         try {
             Path path = folder.resolve(file).normalize();

@@ -7,6 +7,7 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.sql.SQLException;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
 import java.util.UUID;
@@ -122,11 +123,12 @@ class JobsTest {
             } catch (InterruptedException e) {
                 Thread.currentThread().interrupt();
             }
-            return Sentence.of("link.memoryFull");
+            return Sentence.joined(List.of(
+                    Sentence.of("link.memoryFull"), Sentence.of("reading.later", "day", LocalDate.of(2026, 2, 8))));
         });
         Caller caller = Caller.signedIn(rovek);
         HttpRequest request = HttpRequest.newBuilder(URI.create(rovek.address() + "/api/jobs/" + job.id() + "/events"))
-                .header("Cookie", caller.cookies() + "; language=de")
+                .header("Cookie", caller.cookies() + "; language=de; days=dd/MM/yyyy")
                 .build();
         var answer = HttpClient.newHttpClient().sendAsync(request, HttpResponse.BodyHandlers.ofString());
         go.countDown();
@@ -134,6 +136,7 @@ class JobsTest {
                 .contains("event:job")
                 .contains("\"state\":\"DONE\"")
                 .contains("Followed wird geladen")
-                .contains("Der Speicher des Messgeräts ist voll");
+                .contains("Der Speicher des Messgeräts ist voll")
+                .contains(" 08/02/2026");
     }
 }

@@ -1,6 +1,7 @@
 package rovek.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -8,6 +9,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -15,6 +17,7 @@ import java.util.OptionalDouble;
 import java.util.UUID;
 import org.apache.poi.ss.usermodel.Sheet;
 import org.apache.poi.xssf.usermodel.XSSFWorkbook;
+import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
@@ -72,6 +75,20 @@ class LookingCloselyTest {
                 .filter(curve -> curve.get("id").asString().equals(name))
                 .findFirst()
                 .orElseThrow();
+    }
+
+    /** @param unit of a vibration velocity, as it is shown to whoever asks; null for the one that is stored */
+    private void choose(@Nullable String unit) {
+        Map<String, Object> choice = new HashMap<>();
+        choice.put("kind", "vibration-velocity");
+        choice.put("chosen", unit == null ? null : new Chosen(unit, null));
+        caller.put("/api/units/mine", Map.of("choices", List.of(choice))).ok();
+    }
+
+    private record Chosen(String unit, @Nullable Integer decimals) {}
+
+    private static double number(String line, int column) {
+        return Double.parseDouble(line.split(",")[column].replace("\"", ""));
     }
 
     private List<String> csv(String path) {
@@ -136,6 +153,22 @@ class LookingCloselyTest {
         assertThat(trend.get(4)).contains("velocity peak");
         assertThat(sheet("/api/checks/" + check + "/trend/file?form=xlsx").getLastRowNum())
                 .isEqualTo(2);
+
+        choose("in/s");
+        List<String> inches = csv("/api/checks/" + check + "/trend/file?form=csv");
+        assertThat(inches.get(1)).contains(",in/s,").doesNotContain("mm/s");
+        assertThat(number(inches.get(1), 5)).isEqualTo(number(trend.get(1), 5) / 25.4, within(1e-12));
+        List<String> inInches = csv(file + "csv");
+        assertThat(inInches.get(0)).startsWith("\"Time, s\",\"Waveform, in/s");
+        assertThat(number(inInches.get(9), 0)).isEqualTo(number(whole.get(9), 0));
+        assertThat(number(inInches.get(9), 1)).isEqualTo(number(whole.get(9), 1) / 25.4, within(1e-12));
+        String fall = "/api/checks/" + check + "/waterfall/file?form=csv";
+        List<String> fallInInches = csv(fall);
+        assertThat(fallInInches.get(0)).contains(", in/s RMS").doesNotContain("mm/s");
+        choose(null);
+        List<String> fallStored = csv(fall);
+        assertThat(number(fallInInches.get(40), 1)).isEqualTo(number(fallStored.get(40), 1) / 25.4, within(1e-12));
+        assertThat(csv("/api/checks/" + check + "/trend/file?form=csv")).isEqualTo(trend.subList(0, 3));
     }
 
     private JsonNode calculated(String check) {

@@ -204,7 +204,7 @@ class PicturesTest {
     }
 
     @Test
-    void spotsLieOnThePictureAndBelongToPointsBeneathIt() {
+    void spotsLieOnThePictureAndBelongToPointsBelowIt() {
         List<String> checks = plant.pump("P-43");
         String point = parentOf(checks.get(0));
         String asset = parentOf(point);

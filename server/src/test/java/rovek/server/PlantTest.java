@@ -89,7 +89,7 @@ class PlantTest {
     }
 
     @Test
-    void removingTakesAllBeneathAndUndoBringsAllBack() {
+    void removingTakesAllBelowAndUndoBringsAllBack() {
         List<String> checks = plant.pump("P-901");
         String client = StreamSupport.stream(caller.get("/api/plant").ok().spliterator(), false)
                 .filter(node -> node.get("name").asString().equals("Client of P-901"))

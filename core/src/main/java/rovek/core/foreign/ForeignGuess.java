@@ -13,7 +13,7 @@ import rovek.core.unit.DecimalMark;
 import rovek.core.unit.WrittenUnit;
 
 /**
- * What a foreign table most likely means, by its headings and by what stands beneath them.
+ * What a foreign table most likely means, by its headings and by what stands below them.
  *
  * @param marks the decimal marks all of its numbers could be written with; a choice where there are two
  * @param orders the orders all of its dates could be written in; a choice where there are several

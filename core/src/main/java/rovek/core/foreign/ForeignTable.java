@@ -13,7 +13,7 @@ import rovek.core.wording.Refused;
 import rovek.core.wording.Sentence;
 
 /**
- * A table as some instrument or program wrote it: what stands above the heading is left out, a line of units beneath it
+ * A table as some instrument or program wrote it: what stands above the heading is left out, a line of units below it
  * is taken as such.
  *
  * @param units symbol of each column, blank where the table names none
@@ -32,7 +32,7 @@ public record ForeignTable(List<String> headings, List<String> units, List<Row> 
 
     /**
      * @param lines cells of each line of the file
-     * @throws Refused with a sentence, where there is no heading with rows beneath it
+     * @throws Refused with a sentence, where there is no heading with rows below it
      */
     public static ForeignTable of(List<List<String>> lines) {
         int width = usualWidth(lines);

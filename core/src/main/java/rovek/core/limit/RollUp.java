@@ -3,7 +3,7 @@ package rovek.core.limit;
 import java.util.Collection;
 
 /**
- * The verdicts of everything beneath a node. The worst one leads; what was not judged is counted beside it and never
+ * The verdicts of everything below a node. The worst one leads; what was not judged is counted beside it and never
  * hidden by a pass.
  *
  * @param pass how many passed; likewise the others, all 0 or more

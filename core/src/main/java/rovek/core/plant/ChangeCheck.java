@@ -58,7 +58,7 @@ final class ChangeCheck {
                 .findFirst()
                 .flatMap(tree::find)
                 .ifPresent(child -> reasons.add(new Reason(
-                        "beneath", Sentence.of("plant.holdsNow", "node", node.title(), "held", child.title()))));
+                        "children", Sentence.of("plant.holdsNow", "node", node.title(), "held", child.title()))));
     }
 
     private void checkAlteration(Node node, Alteration alteration) {

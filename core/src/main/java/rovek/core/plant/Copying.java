@@ -13,7 +13,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.function.Supplier;
 
-/** Copies of nodes with all beneath them, numbered on. */
+/** Copies of nodes with all below them, numbered on. */
 public final class Copying {
 
     private final NodeTree tree;
@@ -61,9 +61,9 @@ public final class Copying {
     private void addCopies(Node original, Node root, List<Node> added) {
         Map<UUID, UUID> copyOf = new HashMap<>();
         boolean followsTemplate = original.stamp().map(Stamp::isRoot).orElse(true);
-        for (Node node : tree.beneath(original.id())) {
+        for (Node node : tree.subtree(original.id())) {
             boolean isRoot = node.id().equals(original.id());
-            Node source = isRoot ? root : beneathTag(node, original.tag(), root.tag());
+            Node source = isRoot ? root : belowTag(node, original.tag(), root.tag());
             UUID parent = isRoot ? root.parentId() : requireNonNull(copyOf.get(node.parentId()));
             UUID id = ids.get();
             copyOf.put(node.id(), id);
@@ -83,7 +83,7 @@ public final class Copying {
         }
     }
 
-    private Node beneathTag(Node node, String from, String to) {
+    private Node belowTag(Node node, String from, String to) {
         if (node.tag().isBlank() || from.isBlank()) {
             return node;
         }

@@ -9,8 +9,8 @@ import java.util.function.Predicate;
 
 /**
  * Finds the check that stands for another one elsewhere: on the same machine of another client or site, on a sister
- * machine. Machines answer to each other by tag, else by name; what is beneath a machine by name; checks by technique
- * and name. Where two would do, neither does: nothing is guessed.
+ * machine. Machines answer to each other by tag, else by name; what is below a machine by name; checks by technique and
+ * name. Where two would do, neither does: nothing is guessed.
  */
 public final class Counterpart {
 
@@ -24,7 +24,7 @@ public final class Counterpart {
     }
 
     /**
-     * The check beneath a node that stands for another check.
+     * The check below a node that stands for another check.
      *
      * @param under a client, site, area, system or asset
      */
@@ -58,7 +58,7 @@ public final class Counterpart {
     }
 
     private Optional<Node> machine(Node asset, UUID under) {
-        List<Node> assets = tree.beneath(under).stream()
+        List<Node> assets = tree.subtree(under).stream()
                 .filter(node -> node.level() == Level.ASSET)
                 .toList();
         Optional<Node> byTag =

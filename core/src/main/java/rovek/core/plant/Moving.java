@@ -15,7 +15,7 @@ public final class Moving {
     private Moving() {}
 
     /**
-     * Moves nodes with all beneath them, in the order they are given.
+     * Moves nodes with all below them, in the order they are given.
      *
      * @param after the sibling they follow; empty for the first place
      */
@@ -57,10 +57,10 @@ public final class Moving {
         return Optional.empty();
     }
 
-    /** Removes nodes with all beneath them. */
+    /** Removes nodes with all below them. */
     public static PlantChange remove(NodeTree tree, Collection<UUID> ids) {
         List<Node> removed = new ArrayList<>();
-        tree.outermost(ids).forEach(node -> removed.addAll(tree.beneath(node.id())));
+        tree.outermost(ids).forEach(node -> removed.addAll(tree.subtree(node.id())));
         return PlantChange.removing(removed);
     }
 }

@@ -80,7 +80,7 @@ public final class NodeTree {
         return path;
     }
 
-    public boolean isBeneath(UUID id, UUID ancestor) {
+    public boolean isBelow(UUID id, UUID ancestor) {
         UUID at = id;
         while (!at.equals(ancestor)) {
             Optional<Node> node = find(at);
@@ -92,14 +92,14 @@ public final class NodeTree {
         return true;
     }
 
-    /** The node and all beneath it, every parent before its children, siblings in order. */
-    public List<Node> beneath(UUID id) {
+    /** The node and all below it, every parent before its children, siblings in order. */
+    public List<Node> subtree(UUID id) {
         List<Node> found = new ArrayList<>();
         walk(id, found::add);
         return found;
     }
 
-    /** Visits a node and all beneath it, every parent before its children, siblings in order. */
+    /** Visits a node and all below it, every parent before its children, siblings in order. */
     public void walk(UUID from, Consumer<Node> visitor) {
         walk(from, Level.CHECK, visitor);
     }
@@ -122,7 +122,7 @@ public final class NodeTree {
         }
     }
 
-    /** Leaves out those that stand beneath another one of them, and those that are gone; keeps the order. */
+    /** Leaves out those that stand below another one of them, and those that are gone; keeps the order. */
     public List<Node> outermost(Collection<UUID> ids) {
         Set<UUID> wanted = new LinkedHashSet<>(ids);
         return wanted.stream()

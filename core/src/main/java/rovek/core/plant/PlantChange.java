@@ -10,7 +10,7 @@ import java.util.UUID;
  * One change of the plant, whole or not at all. Its inverse takes it back, and the inverse of that does it again.
  *
  * @param added nodes that come, every parent before its children
- * @param removed nodes that go, with all that stood beneath them
+ * @param removed nodes that go, with all that stood below them
  * @param altered nodes that stay and change
  */
 public record PlantChange(List<Node> added, List<Node> removed, List<Alteration> altered) {

@@ -84,7 +84,7 @@ public interface Technique {
     }
 
     /**
-     * Whether a leading result of nothing means that nothing was measured; elsewhere nought is a value like any other.
+     * Whether a leading result of nothing means that nothing was measured; elsewhere zero is a value like any other.
      */
     default boolean zeroIsNothing() {
         return false;

@@ -14,13 +14,13 @@ class NodeTreeDifferenceTest {
 
     private static Set<UUID> compared(NodeTree one, NodeTree other) {
         Set<UUID> ids = new HashSet<>();
-        one.beneath(Node.PLANT).forEach(node -> ids.add(node.id()));
-        other.beneath(Node.PLANT).forEach(node -> ids.add(node.id()));
+        one.subtree(Node.PLANT).forEach(node -> ids.add(node.id()));
+        other.subtree(Node.PLANT).forEach(node -> ids.add(node.id()));
         ids.removeIf(id -> one.find(id).equals(other.find(id)));
         return ids;
     }
 
-    /** Whether or not the two share what lies beneath: many changes make a base of their own. */
+    /** Whether or not the two share what lies below: many changes make a base of their own. */
     @Property(tries = 60)
     void whatDiffersIsWhatAComparisonNodeByNodeFinds(@ForAll long seed) {
         Plants plants = new Plants(seed);
@@ -36,7 +36,7 @@ class NodeTreeDifferenceTest {
         }
         assertThat(before.differing(after)).isEqualTo(compared(before, after));
         assertThat(after.differing(before)).isEqualTo(compared(before, after));
-        NodeTree rebuilt = NodeTree.of(after.beneath(Node.PLANT));
+        NodeTree rebuilt = NodeTree.of(after.subtree(Node.PLANT));
         assertThat(before.differing(rebuilt)).isEqualTo(compared(before, after));
         assertThat(after.differing(rebuilt)).isEmpty();
     }

@@ -31,8 +31,8 @@ class PlantChangeTest {
                 states.add(now.apply(change));
                 made.add(change);
             } catch (PlantRefusedException cannotBe) {
-                assertThat(now.beneath(Node.PLANT))
-                        .isEqualTo(states.get(states.size() - 1).beneath(Node.PLANT));
+                assertThat(now.subtree(Node.PLANT))
+                        .isEqualTo(states.get(states.size() - 1).subtree(Node.PLANT));
             }
         }
         return made;
@@ -46,15 +46,15 @@ class PlantChangeTest {
         NodeTree tree = states.get(states.size() - 1);
         for (int i = made.size() - 1; i >= 0; i--) {
             tree = tree.apply(made.get(i).inverse());
-            assertThat(tree.beneath(Node.PLANT))
+            assertThat(tree.subtree(Node.PLANT))
                     .as("after undoing change %d", i)
-                    .isEqualTo(states.get(i).beneath(Node.PLANT));
+                    .isEqualTo(states.get(i).subtree(Node.PLANT));
         }
         for (int i = 0; i < made.size(); i++) {
             tree = tree.apply(made.get(i).inverse().inverse());
-            assertThat(tree.beneath(Node.PLANT))
+            assertThat(tree.subtree(Node.PLANT))
                     .as("after doing change %d again", i)
-                    .isEqualTo(states.get(i + 1).beneath(Node.PLANT));
+                    .isEqualTo(states.get(i + 1).subtree(Node.PLANT));
         }
     }
 
@@ -64,8 +64,8 @@ class PlantChangeTest {
         List<NodeTree> states = new ArrayList<>();
         editAtRandom(plants, plants.grown(40), seed, states);
         NodeTree tree = states.get(states.size() - 1);
-        List<Node> rows = tree.beneath(Node.PLANT);
-        assertThat(NodeTree.of(rows).beneath(Node.PLANT)).isEqualTo(rows);
+        List<Node> rows = tree.subtree(Node.PLANT);
+        assertThat(NodeTree.of(rows).subtree(Node.PLANT)).isEqualTo(rows);
         assertThat(tree.size()).as("nothing is left behind out of reach").isEqualTo(rows.size());
         for (Node row : rows) {
             assertThat(tree.find(row.parentId())
@@ -82,7 +82,7 @@ class PlantChangeTest {
         List<NodeTree> states = new ArrayList<>();
         editAtRandom(plants, plants.grown(30), seed, states);
         NodeTree tree = states.get(states.size() - 1);
-        for (Node node : tree.beneath(Node.PLANT)) {
+        for (Node node : tree.subtree(Node.PLANT)) {
             List<SettingLayer> layers = tree.path(node.id()).stream()
                     .map(above -> new SettingLayer(above.id(), above.label(), above.settingsOf("vibration")))
                     .toList();
@@ -110,7 +110,7 @@ class PlantChangeTest {
         Plants plants = new Plants(seed);
         List<NodeTree> states = new ArrayList<>();
         editAtRandom(plants, plants.grown(20), seed, states);
-        for (Node node : states.get(states.size() - 1).beneath(Node.PLANT)) {
+        for (Node node : states.get(states.size() - 1).subtree(Node.PLANT)) {
             assertThat(Node.of(node.id(), node.facets())).isEqualTo(node);
         }
     }
@@ -178,7 +178,7 @@ class PlantChangeTest {
     }
 
     @Example
-    void anAdditionIsNotTakenBackOverWhatOthersPutBeneathIt() {
+    void anAdditionIsNotTakenBackOverWhatOthersPutBelowIt() {
         NodeTree tree = Plants.add(NodeTree.EMPTY, Plants.node(Node.PLANT, Level.CLIENT, "", "Marrowdale Works"));
         Node site = Plants.node(tree.children(Node.PLANT).get(0), Level.SITE, "", "Bottling works");
         PlantChange addition = PlantChange.adding(List.of(site));

@@ -40,7 +40,7 @@ public final class Plants {
     }
 
     Node any(NodeTree tree) {
-        List<Node> all = tree.beneath(Node.PLANT);
+        List<Node> all = tree.subtree(Node.PLANT);
         return all.get(random.nextInt(all.size()));
     }
 

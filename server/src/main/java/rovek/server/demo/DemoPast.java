@@ -47,7 +47,7 @@ class DemoPast {
                 EventKind.SENSOR,
                 "Measured with the newly calibrated accelerometer from now on");
         event(asset(tree, "B-201"), daysAgo(5, 1), EventKind.NOTE, "Coupling guard refitted, alignment not checked");
-        tree.checksBeneath(asset(tree, "B-201").id()).stream()
+        tree.checksBelow(asset(tree, "B-201").id()).stream()
                 .filter(check ->
                         tree.name(tree.nodes().find(check.id()).orElseThrow()).startsWith("Velocity"))
                 .forEach(check -> tightened(check.id()));

@@ -9,7 +9,7 @@ import rovek.core.wording.Sentence;
  * What an import would make of one row.
  *
  * @param number of the row
- * @param depth beneath the outermost row of the import
+ * @param depth below the outermost row of the import
  * @param label tag and name
  * @param level what it is; empty only where that could not be told
  * @param notes what is wrong with it, or what would change

@@ -17,7 +17,7 @@ import rovek.core.plant.NodeTree;
  * A plant, or a branch of it, written as a table.
  *
  * @param columns in order
- * @param ignored headings that name no column; what stands beneath them is left out
+ * @param ignored headings that name no column; what stands below them is left out
  */
 public record PlantTable(List<String> columns, List<TableRow> rows, List<String> ignored) {
 
@@ -31,9 +31,9 @@ public record PlantTable(List<String> columns, List<TableRow> rows, List<String>
         this(columns, rows, List.of());
     }
 
-    /** Writes a node and all beneath it; {@link Node#PLANT} for the whole plant. */
+    /** Writes a node and all below it; {@link Node#PLANT} for the whole plant. */
     public static PlantTable of(NodeTree tree, UUID root) {
-        List<Node> nodes = tree.beneath(root);
+        List<Node> nodes = tree.subtree(root);
         Set<String> facets = new TreeSet<>();
         List<TableRow> rows = new ArrayList<>();
         Map<UUID, String> paths = new LinkedHashMap<>();

@@ -54,7 +54,7 @@ public record Following(PlantChange change, int kept) {
             this.former = former;
             this.later = later;
             this.ids = ids;
-            for (Node node : tree.beneath(asset)) {
+            for (Node node : tree.subtree(asset)) {
                 node.stamp()
                         .filter(stamp -> stamp.template().equals(later.id()))
                         .ifPresent(stamp -> byKey.putIfAbsent(stamp.key(), node));
@@ -76,16 +76,16 @@ public record Following(PlantChange change, int kept) {
                     add(part, idOf, places);
                 }
             }
-            List<Node> removed = tree.beneath(asset).stream()
+            List<Node> removed = tree.subtree(asset).stream()
                     .filter(node -> leaving.contains(node.id()))
                     .toList();
             return new Following(new PlantChange(added, removed, altered), kept);
         }
 
-        /** Rows whose part is gone, unless something of the asset's own stands beneath them. */
+        /** Rows whose part is gone, unless something of the asset's own stands below them. */
         private Set<UUID> leaving() {
             Set<UUID> leaving = new HashSet<>();
-            List<Node> nodes = tree.beneath(asset);
+            List<Node> nodes = tree.subtree(asset);
             for (int i = nodes.size() - 1; i >= 0; i--) {
                 Node node = nodes.get(i);
                 boolean partIsGone = node.stamp()

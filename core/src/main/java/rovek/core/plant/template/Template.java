@@ -53,11 +53,11 @@ public record Template(UUID id, String name, int revision, List<TemplatePart> pa
     }
 
     /**
-     * Keeps an asset with all beneath it as a template. Rows that were stamped from the same template keep their part's
+     * Keeps an asset with all below it as a template. Rows that were stamped from the same template keep their part's
      * key, so that an asset, changed by hand, becomes the template's next revision.
      */
     public static Template of(UUID id, String name, int revision, NodeTree tree, UUID asset) {
-        List<Node> nodes = tree.beneath(asset);
+        List<Node> nodes = tree.subtree(asset);
         if (nodes.isEmpty()) {
             throw new Refused(Sentence.of("plant.nothingToSave"));
         }
@@ -121,7 +121,7 @@ public record Template(UUID id, String name, int revision, List<TemplatePart> pa
                 setOrRemove(facets, Facet.TAG, tag);
                 setOrRemove(facets, Facet.NAME, assetName.isBlank() ? part.facet(Facet.NAME) : assetName);
             } else if (facets.containsKey(Facet.TAG)) {
-                setOrRemove(facets, Facet.TAG, tagBeneath(part.facet(Facet.TAG), tag));
+                setOrRemove(facets, Facet.TAG, tagBelow(part.facet(Facet.TAG), tag));
             }
             nodes.add(Node.of(id, facets));
         }
@@ -129,7 +129,7 @@ public record Template(UUID id, String name, int revision, List<TemplatePart> pa
     }
 
     /** A part's tag follows that of the asset it belongs to: P-101M of P-101 becomes P-204M of P-204. */
-    private String tagBeneath(String partTag, String assetTag) {
+    private String tagBelow(String partTag, String assetTag) {
         String own = parts.get(0).facet(Facet.TAG);
         return !own.isBlank() && partTag.startsWith(own) ? assetTag + partTag.substring(own.length()) : partTag;
     }

@@ -84,7 +84,7 @@ class PlantImportTest {
     }
 
     private static List<List<Object>> said(NodeTree tree) {
-        return tree.beneath(Node.PLANT).stream()
+        return tree.subtree(Node.PLANT).stream()
                 .map(node -> {
                     Map<String, String> facets = new java.util.HashMap<>(node.facets());
                     facets.remove("place");
@@ -114,7 +114,7 @@ class PlantImportTest {
         NodeTree newer = older;
         Random choice = new Random(seed);
         for (int i = 0; i < 15; i++) {
-            Node node = newer.beneath(Node.PLANT).get(choice.nextInt(newer.size()));
+            Node node = newer.subtree(Node.PLANT).get(choice.nextInt(newer.size()));
             String key = "setting.vibration.lines";
             newer = newer.apply(PlantChange.altering(List.of(new rovek.core.plant.Alteration(
                     node.id(),
@@ -147,10 +147,10 @@ class PlantImportTest {
                         "to",
                         Sentence.plain("Renamed")));
         NodeTree after = tree.apply(plan.change());
-        assertThat(after.beneath(area))
+        assertThat(after.subtree(area))
                 .extracting(Node::label)
                 .containsExactly("Wellfield", "P-101 Renamed", "P-201 Booster pump", "Drive end", "");
-        assertThat(after.beneath(area).get(4).settingsOf("vibration")).containsEntry("measure", "velocity");
+        assertThat(after.subtree(area).get(4).settingsOf("vibration")).containsEntry("measure", "velocity");
     }
 
     @Example
@@ -204,7 +204,7 @@ class PlantImportTest {
                 row(1, 0, "tag", "P-201", "template", "Well pump set"),
                 row(2, 0, "tag", "P-202", "name", "Other", "template", "Well pump set"));
         assertThat(plan.rows()).extracting(PlannedRow::rows).containsExactly(2, 2);
-        assertThat(tree.apply(plan.change()).beneath(area))
+        assertThat(tree.apply(plan.change()).subtree(area))
                 .extracting(Node::label)
                 .containsExactly(
                         "Wellfield", "P-101 Well pump 1", "P-201 Well pump 1", "Drive end", "P-202 Other", "Drive end");

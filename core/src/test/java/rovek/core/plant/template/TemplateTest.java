@@ -67,8 +67,8 @@ class TemplateTest {
         tree = tree.apply(PlantChange.altering(List.of(new Alteration(node, Map.of(facet, new Shift(now, value))))));
     }
 
-    private Node beneath(Node asset, Level level) {
-        return tree.beneath(asset.id()).stream()
+    private Node below(Node asset, Level level) {
+        return tree.subtree(asset.id()).stream()
                 .filter(node -> node.level() == level)
                 .findFirst()
                 .orElseThrow();
@@ -84,10 +84,10 @@ class TemplateTest {
         Template template = Template.of(TEMPLATE, "Pump", 1, tree, pump);
         Node stamped = stamped(template, "P-204");
         assertThat(template.checks()).isEqualTo(1);
-        assertThat(tree.beneath(stamped.id()))
+        assertThat(tree.subtree(stamped.id()))
                 .extracting(Node::label)
                 .containsExactly("P-204 Well pump", "Drive end", "");
-        assertThat(beneath(stamped, Level.CHECK).settingsOf("vibration")).containsEntry("lines", "800");
+        assertThat(below(stamped, Level.CHECK).settingsOf("vibration")).containsEntry("lines", "800");
         assertThat(Template.of(TEMPLATE, "Pump", 1, tree, stamped.id()).parts().subList(1, 3))
                 .as("kept again it is the same template")
                 .isEqualTo(template.parts().subList(1, 3));
@@ -99,8 +99,8 @@ class TemplateTest {
         Node example = stamped(former, "P-200");
         Node plain = stamped(former, "P-201");
         Node changed = stamped(former, "P-202");
-        set(beneath(changed, Level.CHECK).id(), LINES, "400");
-        set(beneath(example, Level.CHECK).id(), LINES, "3200");
+        set(below(changed, Level.CHECK).id(), LINES, "400");
+        set(below(example, Level.CHECK).id(), LINES, "3200");
         tree = tree.apply(
                 PlantChange.adding(List.of(Node.of(UUID.randomUUID(), example.id(), Level.POINT, "", "Non-drive end")
                         .at(example.id(), 9_000_000))));
@@ -111,9 +111,9 @@ class TemplateTest {
         follow(plain, former, later);
         follow(changed, former, later);
 
-        assertThat(beneath(plain, Level.CHECK).settingsOf("vibration")).containsEntry("lines", "3200");
-        assertThat(beneath(changed, Level.CHECK).settingsOf("vibration")).containsEntry("lines", "400");
-        assertThat(tree.beneath(plain.id()))
+        assertThat(below(plain, Level.CHECK).settingsOf("vibration")).containsEntry("lines", "3200");
+        assertThat(below(changed, Level.CHECK).settingsOf("vibration")).containsEntry("lines", "400");
+        assertThat(tree.subtree(plain.id()))
                 .extracting(Node::label)
                 .containsExactly("P-201 Well pump", "Drive end", "", "Non-drive end");
         assertThat(Following.of(tree, plain.id(), later, later, UUID::randomUUID)
@@ -132,7 +132,7 @@ class TemplateTest {
         UUID own = UUID.randomUUID();
         tree = tree.apply(PlantChange.adding(List.of(new Node(
                 own,
-                beneath(extended, Level.POINT).id(),
+                below(extended, Level.POINT).id(),
                 Level.CHECK,
                 5,
                 "",
@@ -144,11 +144,11 @@ class TemplateTest {
                 Map.of(),
                 Optional.empty()))));
         tree = tree.apply(
-                Moving.remove(tree, List.of(beneath(example, Level.POINT).id())));
+                Moving.remove(tree, List.of(below(example, Level.POINT).id())));
         Template later = Template.of(TEMPLATE, "Pump", 2, tree, example.id());
         follow(plain, former, later);
         follow(extended, former, later);
-        assertThat(tree.beneath(plain.id())).hasSize(1);
+        assertThat(tree.subtree(plain.id())).hasSize(1);
         assertThat(tree.find(own)).isPresent();
     }
 

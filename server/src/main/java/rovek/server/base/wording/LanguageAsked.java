@@ -5,6 +5,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.Arrays;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -12,7 +13,7 @@ import org.springframework.web.servlet.LocaleResolver;
 
 /**
  * The language of an answer: the one that was chosen in the browser, by its cookie, for a stream or a file that is
- * saved says it no other way; else the one of the request; else the usual one.
+ * saved says it no other way; else the one of the request; else the usual one. How days are written comes the same way.
  */
 @Component("localeResolver")
 public class LanguageAsked implements LocaleResolver {
@@ -26,14 +27,21 @@ public class LanguageAsked implements LocaleResolver {
     }
 
     public static Locale of(HttpServletRequest request) {
-        return Stream.ofNullable(request.getCookies())
-                .flatMap(Arrays::stream)
-                .filter(cookie -> cookie.getName().equals(COOKIE))
-                .map(Cookie::getValue)
+        Locale language = chosen(request, COOKIE)
                 .filter(Wording.SHIPPED.languages()::contains)
-                .findFirst()
                 .map(Locale::forLanguageTag)
                 .orElseGet(() -> request.getHeader("Accept-Language") == null ? Wording.USUAL : request.getLocale());
+        return chosen(request, DayFormat.COOKIE)
+                .map(pattern -> DayFormat.chosen(language, pattern))
+                .orElse(language);
+    }
+
+    private static Optional<String> chosen(HttpServletRequest request, String cookie) {
+        return Stream.ofNullable(request.getCookies())
+                .flatMap(Arrays::stream)
+                .filter(one -> one.getName().equals(cookie))
+                .map(Cookie::getValue)
+                .findFirst();
     }
 
     /** Chosen in the browser alone. */

@@ -1,5 +1,7 @@
 package rovek.server.base.wording;
 
+import java.time.DateTimeException;
+import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -11,12 +13,14 @@ import tools.jackson.databind.node.ObjectNode;
 
 /**
  * A sentence as it is kept in a column of text, so that everybody reads later in his own language what was said: what
- * is worded already as it is, anything else as JSON, {@code {"say": key, "with": {name: value}}}.
+ * is worded already as it is, anything else as JSON, {@code {"say": key, "with": {name: value}}}; a day is
+ * {@code {"day": "2026-11-30"}}.
  */
 public final class StoredSentence {
 
     private static final String SAY = "say";
     private static final String WITH = "with";
+    private static final String DAY = "day";
     private static final String BEGIN = "{\"" + SAY + "\":";
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
@@ -36,6 +40,8 @@ public final class StoredSentence {
         sentence.values().forEach((name, value) -> {
             if (value instanceof Sentence part) {
                 with.set(name, node(part));
+            } else if (value instanceof LocalDate day) {
+                with.putObject(name).put(DAY, day.toString());
             } else if (value instanceof Integer || value instanceof Long) {
                 with.put(name, ((Number) value).longValue());
             } else if (value instanceof Number number) {
@@ -54,7 +60,7 @@ public final class StoredSentence {
         }
         try {
             return sentence(JSON.readTree(stored));
-        } catch (JacksonException cutOff) {
+        } catch (JacksonException | DateTimeException cutOff) {
             return Sentence.plain(stored);
         }
     }
@@ -75,6 +81,9 @@ public final class StoredSentence {
     }
 
     private static Object value(JsonNode value) {
+        if (value.has(DAY)) {
+            return LocalDate.parse(value.path(DAY).asString(""));
+        }
         if (value.isObject()) {
             return sentence(value);
         }

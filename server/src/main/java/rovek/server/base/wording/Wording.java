@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.math.BigDecimal;
+import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.Locale;
 import java.util.Map;
@@ -127,6 +128,9 @@ public final class Wording {
     private Object worded(Object value, Locale locale, boolean isAlone) {
         if (value instanceof Sentence part) {
             return of(part, locale);
+        }
+        if (value instanceof LocalDate day) {
+            return DayFormat.written(day, locale);
         }
         if (isAlone && (value instanceof Double || value instanceof BigDecimal)) {
             return digits((Number) value, locale);

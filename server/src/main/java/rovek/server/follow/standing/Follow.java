@@ -1,5 +1,6 @@
 package rovek.server.follow.standing;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import jakarta.annotation.Nullable;
 import java.time.Clock;
 import java.util.List;
@@ -14,12 +15,12 @@ import rovek.core.technique.ResultDefinition;
 import rovek.core.unit.Amount;
 import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
-import rovek.server.base.wording.Names;
 import rovek.server.judging.reading.ReadingView;
 import rovek.server.judging.reading.Readings;
 import rovek.server.judging.verdict.Boundaries;
 import rovek.server.judging.verdict.ReadingVerdict;
-import rovek.server.judging.verdict.VerdictNotes;
+import rovek.server.judging.verdict.ShownResult;
+import rovek.server.judging.verdict.ShownVerdict;
 import rovek.server.judging.verdict.Verdicts;
 import rovek.server.plant.tree.CheckView;
 import rovek.server.plant.tree.Plant;
@@ -50,44 +51,36 @@ public class Follow {
     }
 
     /**
-     * A check as it stands, with its leading result.
+     * Which check it is.
      *
      * @param isByHand whether a person can write it down without any instrument
-     * @param watchLow the lower boundary of a band, likewise {@code failLow}; null elsewhere
+     */
+    public record CheckName(
+            UUID checkId, String assetTag, UUID pointId, String point, String check, boolean isByHand) {}
+
+    /**
+     * A check as it stands, with its leading result.
+     *
      * @param change since the reading before
      * @param limitNow what counts now for the leading result, in words, whatever the newest reading was judged by;
      *     blank where nothing does
      * @param verdictBefore on the reading before; not judged where there was none
      */
     public record CheckLine(
-            UUID checkId,
-            String assetTag,
-            UUID pointId,
-            String point,
-            String check,
-            Sentence result,
-            String resultId,
-            String unit,
-            String unitLabel,
-            boolean isByHand,
+            @JsonUnwrapped CheckName name,
+            @JsonUnwrapped ShownResult result,
             @Nullable UUID readingId,
             @Nullable String readAt,
             @Nullable Double value,
-            @Nullable Double watch,
-            @Nullable Double fail,
-            @Nullable Double watchLow,
-            @Nullable Double failLow,
-            boolean isLower,
+            @JsonUnwrapped Boundaries boundaries,
             String limitNow,
             @Nullable Double change,
-            Verdict verdict,
+            @JsonUnwrapped ShownVerdict shown,
             Verdict verdictBefore,
-            Sentence reason,
-            @Nullable VerdictNotes notes,
             List<Double> spark) {}
 
     /**
-     * A node with its path and the checks beneath it.
+     * A node with its path and the checks below it.
      *
      * @param checks the worst ones, where there are more than fit a sheet
      * @param checkCount of all of them
@@ -130,7 +123,6 @@ public class Follow {
                 .map(Amount::value)
                 .toList();
         ReadingVerdict verdict = newest == null ? NEVER_MEASURED : judged.get(newest.id());
-        Judgement judgement = verdict.judgement();
         Double value =
                 newest == null ? null : newest.value(leading).map(Amount::value).orElse(null);
         Double before = spark.size() < 2 || value == null ? null : spark.get(spark.size() - 2);
@@ -138,36 +130,28 @@ public class Follow {
                 ? Boundaries.standing(check.leadingLimit(clock.instant()), leading)
                 : verdict.boundaries(leading);
         return new CheckLine(
-                check.id(),
-                check.asset().tag(),
-                check.point().id(),
-                check.point().name(),
-                check.node().name(),
-                leading.map(Names::result).orElse(Sentence.NONE),
-                leading.map(ResultDefinition::id).orElse(""),
-                leading.map(result -> result.unit().shown()).orElse(""),
-                leading.map(ResultDefinition::unitLabel).orElse(""),
-                check.technique().byHand().isPresent(),
+                new CheckName(
+                        check.id(),
+                        check.asset().tag(),
+                        check.point().id(),
+                        check.point().name(),
+                        check.node().name(),
+                        check.technique().byHand().isPresent()),
+                leading.map(ShownResult::of).orElse(ShownResult.NONE),
                 newest == null ? null : newest.id(),
                 newest == null ? null : newest.takenAt().toString(),
                 value,
-                boundaries.watch(),
-                boundaries.fail(),
-                boundaries.watchLow(),
-                boundaries.failLow(),
-                boundaries.isLower(),
+                boundaries,
                 leading.flatMap(result -> check.leadingLimit(clock.instant())
                                 .map(limit -> LimitText.write(limit.limit(), result.sense())))
                         .orElse(""),
                 before == null ? null : value - before,
-                judgement.verdict(),
+                ShownVerdict.of(verdict.judgement()),
                 history.size() < 2
                         ? Verdict.NOT_JUDGED
                         : judged.get(history.get(history.size() - 2).id())
                                 .judgement()
                                 .verdict(),
-                judgement.reason(),
-                VerdictNotes.of(judgement),
                 spark);
     }
 }

@@ -8,10 +8,10 @@ import java.util.UUID;
 import rovek.core.limit.RollUp;
 
 /**
- * How all checks at or beneath a node stand together.
+ * How all checks at or below a node stand together.
  *
  * @param worse how many stand worse than one reading ago
- * @param readAt of the newest reading beneath it
+ * @param readAt of the newest reading below it
  * @param worst the check that stands worst
  * @param withoutLimit how many were measured, could be judged and are not
  */

@@ -8,9 +8,9 @@ import rovek.core.limit.Verdict;
 /**
  * How one node stands.
  *
- * @param worst of all checks at or beneath it; not judged only where nothing was
+ * @param worst of all checks at or below it; not judged only where nothing was
  * @param worse how many of its checks stand worse than one reading ago
- * @param readAt the newest reading beneath it; null where there is none
+ * @param readAt the newest reading below it; null where there is none
  * @param spark values of its worst check, oldest first
  * @param sparkFail the fail boundary belonging to them, null where there is none
  */

@@ -87,7 +87,7 @@ public class Standings {
             return tree;
         }
 
-        /** A node without checks stands as not judged with nothing beneath. */
+        /** A node without checks stands as not judged with nothing below. */
         public Standing of(UUID node) {
             return nodes.get(node).orElse(NodeStanding.NOTHING).view(node);
         }
@@ -135,12 +135,12 @@ public class Standings {
             return checks.get(check).orElse(CheckStanding.NEVER_MEASURED);
         }
 
-        /** The checks at or beneath a node, the worst first, up to so many. */
+        /** The checks at or below a node, the worst first, up to so many. */
         public List<UUID> worst(UUID node, int most) {
             List<UUID> found = new ArrayList<>();
-            tree.nodes().walk(node, beneath -> {
-                if (beneath.level() == Level.CHECK) {
-                    found.add(beneath.id());
+            tree.nodes().walk(node, below -> {
+                if (below.level() == Level.CHECK) {
+                    found.add(below.id());
                 }
             });
             if (found.size() <= most) {
@@ -256,12 +256,12 @@ public class Standings {
         for (UUID id : altered) {
             Optional<Node> was = before.find(id);
             Optional<Node> is = after.find(id);
-            boolean concernsThoseBeneath = was.isPresent()
+            boolean concernsThoseBelow = was.isPresent()
                     && is.isPresent()
                     && !(was.get().settings().equals(is.get().settings())
                             && was.get().limits().equals(is.get().limits())
                             && was.get().parentId().equals(is.get().parentId()));
-            if (is.isPresent() && (was.isEmpty() || concernsThoseBeneath)) {
+            if (is.isPresent() && (was.isEmpty() || concernsThoseBelow)) {
                 after.walk(id, node -> checks.add(node.id()));
             }
         }
@@ -298,7 +298,7 @@ public class Standings {
 
     private static Map<UUID, NodeStanding> rolledUp(NodeTree tree, Map<UUID, CheckStanding> checks) {
         Map<UUID, NodeStanding> nodes = new HashMap<>();
-        List<Node> all = tree.beneath(Node.PLANT);
+        List<Node> all = tree.subtree(Node.PLANT);
         for (int i = all.size() - 1; i >= 0; i--) {
             Node node = all.get(i);
             NodeStanding own = node.level() == Level.CHECK

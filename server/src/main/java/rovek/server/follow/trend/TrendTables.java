@@ -15,6 +15,9 @@ import rovek.server.base.table.NumberTable;
 import rovek.server.base.table.TableAnswer;
 import rovek.server.base.wording.Wording;
 import rovek.server.judging.reading.ResultCourse;
+import rovek.server.people.unit.ReaderUnits;
+import rovek.server.people.unit.ShownColumn;
+import rovek.server.people.unit.ShownUnits;
 import rovek.server.plant.tree.CheckView;
 import rovek.server.plant.tree.Plant;
 
@@ -30,8 +33,10 @@ public class TrendTables {
     private final Plant plant;
     private final Trends trends;
     private final ResultCourse rows;
+    private final ReaderUnits units;
 
-    TrendTables(Plant plant, Trends trends, ResultCourse rows) {
+    TrendTables(Plant plant, Trends trends, ResultCourse rows, ReaderUnits units) {
+        this.units = units;
         this.plant = plant;
         this.trends = trends;
         this.rows = rows;
@@ -53,7 +58,7 @@ public class TrendTables {
         }
     }
 
-    private record Part(CheckView check, ResultDefinition result, TrendView trend) {}
+    private record Part(CheckView check, ResultDefinition result, TrendView trend, ShownColumn shown) {}
 
     /** @param from the beginning where null, likewise {@code to} */
     public void send(
@@ -67,18 +72,23 @@ public class TrendTables {
     }
 
     private NumberTable of(List<Wanted> wanted, @Nullable Instant from, @Nullable Instant to) {
+        ShownUnits shown = units.now();
         List<Part> parts = wanted.stream()
                 .map(one -> {
                     TrendView trend = trends.of(one.checkId(), one.resultId(), from, to);
                     CheckView check = plant.check(one.checkId());
-                    return new Part(check, check.technique().result(trend.resultId()), trend);
+                    ResultDefinition result =
+                            check.technique().result(trend.shown().resultId());
+                    return new Part(check, result, trend, shown.column(result.unit()));
                 })
                 .toList();
         String name = parts.get(0).trend().title();
         return new NumberTable(
                 name,
                 headings(),
-                parts.stream().mapToLong(part -> part.trend().readings()).sum(),
+                parts.stream()
+                        .mapToLong(part -> part.trend().measured().readings())
+                        .sum(),
                 row -> parts.forEach(part -> rows(part, from, to, row)));
     }
 
@@ -96,15 +106,16 @@ public class TrendTables {
         TrendView trend = part.trend();
         String asset = trend.assetTag().isBlank() ? part.check().asset().name() : trend.assetTag();
         String check = part.check().point().name() + ", " + part.check().node().name();
-        if (trend.stretches().isEmpty()) {
-            trend.points()
+        if (trend.measured().stretches().isEmpty()) {
+            trend.measured()
+                    .points()
                     .forEach(point -> row.accept(new Object[] {
                         asset,
                         check,
-                        trend.result(),
+                        said(trend.shown().result()),
                         point.at(),
-                        point.value(),
-                        trend.unit(),
+                        part.shown().of(point.value()),
+                        part.shown().unit(),
                         said(Sentence.of(
                                 "follow.verdict", "verdict", point.verdict().name())),
                         said(point.reason())
@@ -116,7 +127,14 @@ public class TrendTables {
                     from,
                     to,
                     value -> row.accept(new Object[] {
-                        asset, check, trend.result(), value.at().toString(), value.value(), trend.unit(), "", ""
+                        asset,
+                        check,
+                        said(trend.shown().result()),
+                        value.at().toString(),
+                        part.shown().of(value.value()),
+                        part.shown().unit(),
+                        "",
+                        ""
                     }));
         }
     }

@@ -1,22 +1,19 @@
 package rovek.server.follow.trend;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import jakarta.annotation.Nullable;
 import java.util.List;
 import java.util.UUID;
 import rovek.core.limit.Verdict;
 import rovek.core.wording.Sentence;
 import rovek.server.judging.reading.ResultCourse.Stretch;
+import rovek.server.judging.verdict.ShownResult;
 import rovek.server.judging.verdict.VerdictNotes;
 import rovek.server.plant.event.PlantEvent;
 
 /**
  * A result of a check over time.
  *
- * @param points as they were taken, oldest first; empty where there are too many to be told one by one
- * @param stretches the same, thinned without losing any least or largest value; empty where the points are told
- * @param readings how many there are in the period
- * @param firstAt when the first of all was taken, whatever the period; null where there is none; likewise
- *     {@code lastAt}
  * @param lines the boundaries as they held over time
  * @param baselines the stretches of time that make baselines
  * @param events what happened meanwhile
@@ -29,15 +26,8 @@ public record TrendView(
         UUID checkId,
         String title,
         String assetTag,
-        String resultId,
-        Sentence result,
-        String unit,
-        String unitLabel,
-        List<TrendPoint> points,
-        List<Stretch> stretches,
-        long readings,
-        @Nullable String firstAt,
-        @Nullable String lastAt,
+        @JsonUnwrapped ShownResult shown,
+        @JsonUnwrapped Measured measured,
         List<LimitStep> lines,
         List<BaselinePeriod> baselines,
         List<PlantEvent> events,
@@ -45,6 +35,22 @@ public record TrendView(
         List<NamedResult> others,
         List<Sister> sisters,
         String zone) {
+
+    /**
+     * What was measured in a period.
+     *
+     * @param points as they were taken, oldest first; empty where there are too many to be told one by one
+     * @param stretches the same, thinned without losing any least or largest value; empty where the points are told
+     * @param readings how many there are in the period
+     * @param firstAt when the first of all was taken, whatever the period; null where there is none; likewise
+     *     {@code lastAt}
+     */
+    public record Measured(
+            List<TrendPoint> points,
+            List<Stretch> stretches,
+            long readings,
+            @Nullable String firstAt,
+            @Nullable String lastAt) {}
 
     /** One reading. */
     public record TrendPoint(

@@ -25,6 +25,7 @@ import rovek.server.judging.reading.ResultCourse;
 import rovek.server.judging.reading.ResultCourse.Stretch;
 import rovek.server.judging.reading.ResultHours;
 import rovek.server.judging.verdict.ReadingVerdict;
+import rovek.server.judging.verdict.ShownResult;
 import rovek.server.judging.verdict.VerdictNotes;
 import rovek.server.judging.verdict.Verdicts;
 import rovek.server.plant.event.PlantEvents;
@@ -97,15 +98,13 @@ public class Trends {
                 checkId,
                 check.place() + ", " + check.node().name(),
                 check.asset().tag(),
-                result.id(),
-                Names.result(result),
-                result.unit().shown(),
-                result.unitLabel(),
-                points,
-                stretches,
-                extent.count(),
-                extent.firstAt() == null ? null : extent.firstAt().toString(),
-                extent.lastAt() == null ? null : extent.lastAt().toString(),
+                ShownResult.of(result),
+                new TrendView.Measured(
+                        points,
+                        stretches,
+                        extent.count(),
+                        extent.firstAt() == null ? null : extent.firstAt().toString(),
+                        extent.lastAt() == null ? null : extent.lastAt().toString()),
                 lines,
                 periods(baselines, all),
                 events.ofCheck(tree, checkId),

@@ -71,7 +71,7 @@ class ConnectionPolicy {
                 }
             }
             case FOLDER -> {
-                if (!isBeneathARoot(Path.of(reach.place()))) {
+                if (!isBelowARoot(Path.of(reach.place()))) {
                     throw new DomainProblem.Invalid(
                             "place",
                             roots.isEmpty()
@@ -84,7 +84,7 @@ class ConnectionPolicy {
     }
 
     /** Where it really lies, whatever symbolic links lead there; one that is unplugged where it would lie. */
-    private boolean isBeneathARoot(Path folder) {
+    private boolean isBelowARoot(Path folder) {
         return roots.stream().anyMatch(root -> real(folder).startsWith(real(root)));
     }
 

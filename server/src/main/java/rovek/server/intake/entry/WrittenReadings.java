@@ -3,7 +3,9 @@ package rovek.server.intake.entry;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.Base64;
@@ -138,7 +140,7 @@ public class WrittenReadings {
                             "place",
                             check.place(),
                             "at",
-                            reading.takenAt(),
+                            LocalDate.ofInstant(at, ZoneOffset.UTC),
                             "how",
                             Sentence.of(at.isBefore(EARLIEST) ? "intake.tooLongAgo" : "intake.ahead")));
         }

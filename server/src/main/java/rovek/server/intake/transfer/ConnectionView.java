@@ -32,7 +32,7 @@ public record ConnectionView(
      *
      * @param what what lies inside, where a look tells at once; blank otherwise
      * @param kind ROUTE, READINGS or LOOSE
-     * @param state NEW, PART (a read-back broke off), STORED, or LOADED for a route
+     * @param state NEW, PART (a read-back was interrupted), STORED, or LOADED for a route
      * @param storedAt when it was stored; null unless it is
      */
     public record MemoryLine(

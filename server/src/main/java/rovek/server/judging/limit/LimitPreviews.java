@@ -57,7 +57,7 @@ public class LimitPreviews {
     }
 
     /**
-     * What setting a limit beneath a node would do, and what the limit would have said of all history.
+     * What setting a limit below a node would do, and what the limit would have said of all history.
      *
      * @param checks how many checks were looked at; {@code left} how many were not, being too many
      * @param keeping how many of them keep a limit of their own, or of a node between, that counts now
@@ -141,7 +141,7 @@ public class LimitPreviews {
         }
     }
 
-    /** One limit for a check, or for all checks beneath a node. */
+    /** One limit for a check, or for all checks below a node. */
     @Transactional(readOnly = true)
     public LimitPreview preview(UUID nodeId, String technique, String resultId, Limits.Saying saying) {
         PlantTree tree = plant.tree();
@@ -156,7 +156,7 @@ public class LimitPreviews {
         return preview(tree, result, wanted, false, 0);
     }
 
-    /** A limit of its own for each check beneath a node that has none. */
+    /** A limit of its own for each check below a node that has none. */
     @Transactional(readOnly = true)
     public LimitPreview preview(
             UUID nodeId, String technique, String resultId, Limits.Source source, @Nullable String from) {

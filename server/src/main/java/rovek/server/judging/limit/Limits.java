@@ -61,7 +61,7 @@ public class Limits {
     }
 
     /**
-     * A result of a check, or of checks beneath a node, with its limit there.
+     * A result of a check, or of checks below a node, with its limit there.
      *
      * @param limit what counts now; null where nothing does
      * @param originId the node that says so; null where there is no limit
@@ -128,7 +128,7 @@ public class Limits {
 
     private record Key(String technique, String result) {}
 
-    /** The results of a check, or of all checks beneath another node, in the order they come. */
+    /** The results of a check, or of all checks below another node, in the order they come. */
     @Transactional(readOnly = true)
     public List<LimitLine> lines(UUID nodeId) {
         PlantTree tree = plant.tree();
@@ -149,8 +149,7 @@ public class Limits {
 
     static List<CheckView> checks(PlantTree tree, UUID nodeId) {
         tree.find(nodeId).orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.node")));
-        return tree.checks(
-                tree.checksBeneath(nodeId).stream().map(PlantNode::id).toList());
+        return tree.checks(tree.checksBelow(nodeId).stream().map(PlantNode::id).toList());
     }
 
     private LimitLine line(
@@ -244,7 +243,7 @@ public class Limits {
     }
 
     /**
-     * Says what is right for a result at a node, and for all beneath that says nothing nearer. What was said before is
+     * Says what is right for a result at a node, and for all below that says nothing nearer. What was said before is
      * kept.
      */
     @Transactional
@@ -319,7 +318,7 @@ public class Limits {
         return new Proposed(proposed, unlimited.size() - proposed.size());
     }
 
-    /** The checks at or beneath a node that yield a result. */
+    /** The checks at or below a node that yield a result. */
     static List<CheckView> yielding(PlantTree tree, UUID nodeId, String technique, ResultDefinition result) {
         return checks(tree, nodeId).stream()
                 .filter(check -> check.technique().id().equals(technique)
@@ -328,8 +327,7 @@ public class Limits {
     }
 
     /**
-     * Gives each check beneath a node that has no limit on a result the one proposed for it. One change, undone at
-     * once.
+     * Gives each check below a node that has no limit on a result the one proposed for it. One change, undone at once.
      *
      * @param from the first moment the limits hold for, ISO 8601; null judges all readings again
      */
@@ -358,7 +356,7 @@ public class Limits {
                 .map(one -> plain(result, one.watch().orElse(null), one.fail().orElse(null)));
     }
 
-    /** @throws DomainProblem.Invalid where no check at or beneath the node yields it */
+    /** @throws DomainProblem.Invalid where no check at or below the node yields it */
     static ResultDefinition result(PlantTree tree, UUID nodeId, String technique, String resultId) {
         List<CheckView> checks = checks(tree, nodeId);
         boolean isCheck =

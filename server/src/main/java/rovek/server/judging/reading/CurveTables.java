@@ -15,6 +15,9 @@ import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.table.NumberTable;
 import rovek.server.base.wording.Names;
 import rovek.server.base.wording.Wording;
+import rovek.server.people.unit.ReaderUnits;
+import rovek.server.people.unit.ShownColumn;
+import rovek.server.people.unit.ShownUnits;
 
 /** The numbers behind what is drawn, every one of them, to be taken along. */
 @Service
@@ -27,8 +30,10 @@ public class CurveTables {
     private final Readings readings;
     private final Runs runs;
     private final Waterfalls waterfalls;
+    private final ReaderUnits units;
 
-    CurveTables(ReadingDesk desk, Readings readings, Runs runs, Waterfalls waterfalls) {
+    CurveTables(ReadingDesk desk, Readings readings, Runs runs, Waterfalls waterfalls, ReaderUnits units) {
+        this.units = units;
         this.desk = desk;
         this.readings = readings;
         this.runs = runs;
@@ -70,9 +75,8 @@ public class CurveTables {
         double step = curve instanceof Curve.Lines lines ? lines.stepHz() : ((Curve.Series) curve).stepSeconds();
         double start = curve instanceof Curve.Series series ? series.startSeconds() : 0;
         double[] values = curve instanceof Curve.Lines lines ? lines.values() : ((Curve.Series) curve).values();
-        String unit = curve instanceof Curve.Lines lines
-                ? lines.unit().symbol() + " RMS"
-                : ((Curve.Series) curve).unit().symbol();
+        ShownColumn shown =
+                units.now().column(curve instanceof Curve.Lines lines ? lines.unit() : ((Curve.Series) curve).unit());
         int first = (int) Math.min(values.length, Math.max(0, Math.ceil((stretch.from() - start) / step - ROUNDING)));
         int behind = (int) Math.max(
                 first, Math.min(values.length, Math.floor((stretch.to() - start) / step + ROUNDING) + 1));
@@ -82,11 +86,11 @@ public class CurveTables {
         headings.add("%s, %s (%s)%s"
                 .formatted(
                         said(Names.curve(name)),
-                        unit,
+                        isLines ? shown.unit() + " RMS" : shown.unit(),
                         day(readingId),
                         curve.how().isBlank() ? "" : ", " + said(curve.how())));
         columns.add(axis);
-        columns.add(Arrays.copyOfRange(values, first, behind));
+        columns.add(shown.of(Arrays.copyOfRange(values, first, behind)));
     }
 
     private static String said(Sentence sentence) {
@@ -100,14 +104,16 @@ public class CurveTables {
     /** All channels of a run. */
     @Transactional(readOnly = true)
     public NumberTable run(UUID readingId, Stretch stretch) {
+        ShownUnits shown = units.now();
         List<Curve.Run> channels = runs.recorded(readingId).channels();
         double[] seconds = channels.get(0).seconds();
         int[] within = NumberTable.within(seconds, stretch.from(), stretch.to());
         List<String> headings = new ArrayList<>(List.of(said(Sentence.of("judging.columnTime"))));
         List<double[]> columns = new ArrayList<>(List.of(Arrays.copyOfRange(seconds, within[0], within[1])));
         for (Curve.Run channel : channels) {
-            headings.add(channel.unit().isBlank() ? channel.id() : "%s, %s".formatted(channel.id(), channel.unit()));
-            columns.add(Arrays.copyOfRange(channel.values(), within[0], within[1]));
+            ShownColumn column = shown.column(channel.unit());
+            headings.add(column.unit().isBlank() ? channel.id() : "%s, %s".formatted(channel.id(), column.unit()));
+            columns.add(column.of(Arrays.copyOfRange(channel.values(), within[0], within[1])));
         }
         return NumberTable.ofColumns(said(Sentence.of("judging.tableRun", "day", day(readingId))), headings, columns);
     }
@@ -123,11 +129,12 @@ public class CurveTables {
         int[] within = NumberTable.within(axis, stretch.from(), stretch.to());
         List<String> headings = new ArrayList<>(List.of(said(Sentence.of("judging.columnFrequency"))));
         List<double[]> columns = new ArrayList<>(List.of(Arrays.copyOfRange(axis, within[0], within[1])));
+        ShownColumn shown = units.now().column(waterfall.unit());
         waterfall.rows().forEach(row -> {
-            headings.add("%s, %s RMS".formatted(row.at().substring(0, 10), waterfall.unit()));
-            columns.add(IntStream.range(within[0], within[1])
+            headings.add("%s, %s RMS".formatted(row.at().substring(0, 10), shown.unit()));
+            columns.add(shown.of(IntStream.range(within[0], within[1])
                     .mapToDouble(i -> row.values()[i])
-                    .toArray());
+                    .toArray()));
         });
         return NumberTable.ofColumns(
                 said(Sentence.of("judging.tableWaterfall", "curve", Names.curve(name))), headings, columns);

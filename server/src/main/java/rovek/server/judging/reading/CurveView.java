@@ -19,7 +19,7 @@ import rovek.server.base.wording.Names;
  * @param how it was made, blank where there is only one way
  * @param xUnit Hz or s
  * @param yUnit of the values
- * @param step from one value to the next along the axis, beginning at nought; null where the places are told one by one
+ * @param step from one value to the next along the axis, beginning at zero; null where the places are told one by one
  * @param x the places, where they are told
  * @param y to seven digits
  * @param usualTo up to where it is looked at first; null for the whole

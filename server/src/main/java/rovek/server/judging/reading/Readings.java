@@ -3,6 +3,8 @@ package rovek.server.judging.reading;
 import jakarta.annotation.Nullable;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -205,8 +207,7 @@ public class Readings {
 
     private ReadingView view(ReadingRow row) {
         Sentence obstacle = ReadingView.isDatedAhead(row.takenAt(), row.storedAt())
-                ? Sentence.of(
-                        "judging.datedAhead", "on", row.takenAt().toString().substring(0, 10))
+                ? Sentence.of("judging.datedAhead", "on", LocalDate.ofInstant(row.takenAt(), ZoneOffset.UTC))
                 : StoredSentence.read(row.obstacle());
         return new ReadingView(
                 row.id(),

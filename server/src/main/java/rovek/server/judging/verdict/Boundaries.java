@@ -1,5 +1,6 @@
 package rovek.server.judging.verdict;
 
+import jakarta.annotation.Nullable;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
@@ -21,7 +22,12 @@ import rovek.core.unit.UnitOfMeasure;
  * @param watchLow lower boundary beside an upper one, null where there is none; likewise {@code failLow}
  * @param isLower whether {@code watch} and {@code fail} are lower boundaries
  */
-public record Boundaries(Double watch, Double fail, Double watchLow, Double failLow, boolean isLower) {
+public record Boundaries(
+        @Nullable Double watch,
+        @Nullable Double fail,
+        @Nullable Double watchLow,
+        @Nullable Double failLow,
+        boolean isLower) {
 
     public static final Boundaries NONE = new Boundaries(null, null, null, null, false);
 

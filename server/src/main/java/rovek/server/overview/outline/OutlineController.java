@@ -23,7 +23,7 @@ class OutlineController {
         this.outlines = outlines;
     }
 
-    record Beneath(UUID parentId, @Nullable OutlineFilter filter) {}
+    record Children(UUID parentId, @Nullable OutlineFilter filter) {}
 
     @GetMapping("/areas")
     List<Outlines.Found> areas() {
@@ -35,8 +35,8 @@ class OutlineController {
         return outlines.outline(wanted);
     }
 
-    @PostMapping("/beneath")
-    Outlines.Block beneath(@RequestBody Beneath wanted) {
+    @PostMapping("/children")
+    Outlines.Block children(@RequestBody Children wanted) {
         return outlines.block(wanted.parentId(), wanted.filter());
     }
 

@@ -18,7 +18,7 @@ import rovek.core.plant.Node;
  * @param technique id
  * @param assetClass id
  * @param criticality as on the nameplate of the asset, or of what it stands in
- * @param within a node: only what stands at or beneath it
+ * @param within a node: only what stands at or below it
  */
 public record OutlineFilter(
         @Nullable String text,

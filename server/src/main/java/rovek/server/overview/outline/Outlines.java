@@ -44,7 +44,7 @@ public class Outlines {
     /**
      * A row.
      *
-     * @param children how many rows stand directly beneath it, under the filter
+     * @param children how many rows stand directly below it, under the filter
      * @param isHit whether it is what the filter looks for, rather than what leads there
      */
     public record Row(PlantNode node, int children, boolean isHit, Standing standing) {}
@@ -118,7 +118,7 @@ public class Outlines {
     /** Every area, in the order of the plant: what is walked and looked after as one. */
     public List<Found> areas() {
         Standings.Moment moment = standings.now();
-        return moment.tree().nodes().beneath(Node.PLANT).stream()
+        return moment.tree().nodes().subtree(Node.PLANT).stream()
                 .filter(node -> node.level() == Level.AREA)
                 .flatMap(node -> moment.tree().find(node.id()).stream())
                 .map(node -> new Found(node.id(), node.level(), node.tag(), node.name(), place(moment, node)))
@@ -155,17 +155,17 @@ public class Outlines {
                 .toList();
     }
 
-    /** The checks at or beneath a node that a filter finds, or that stand beneath what it finds; up to so many. */
+    /** The checks at or below a node that a filter finds, or that stand below what it finds; up to so many. */
     public Picked checks(@Nullable UUID node, @Nullable OutlineFilter filter, int most) {
         Standings.Moment moment = standings.now();
         OutlineFilter wanted = filter == null ? OutlineFilter.EVERYTHING : filter;
         Optional<Search> search =
                 wanted.isEmpty() ? Optional.empty() : Optional.of(search(new Asked(wanted, true), moment));
         List<UUID> found = new ArrayList<>();
-        moment.tree().nodes().walk(node == null ? Node.PLANT : node, beneath -> {
-            if (beneath.level() == Level.CHECK
-                    && (search.isEmpty() || search.get().isHit(beneath.id()))) {
-                found.add(beneath.id());
+        moment.tree().nodes().walk(node == null ? Node.PLANT : node, below -> {
+            if (below.level() == Level.CHECK
+                    && (search.isEmpty() || search.get().isHit(below.id()))) {
+                found.add(below.id());
             }
         });
         List<PickedCheck> checks =
@@ -227,20 +227,20 @@ public class Outlines {
     /**
      * The plant under a filter.
      *
-     * @param wholeBeneathHits whether all that stands beneath a hit is shown too
+     * @param wholeBelowHits whether all that stands below a hit is shown too
      */
-    private record View(Standings.Moment moment, Optional<Search> search, boolean wholeBeneathHits) {
+    private record View(Standings.Moment moment, Optional<Search> search, boolean wholeBelowHits) {
 
         private List<UUID> children(UUID parent) {
             List<UUID> all = moment.tree().nodes().children(parent);
-            if (search.isEmpty() || (wholeBeneathHits && isBeneathAHit(parent))) {
+            if (search.isEmpty() || (wholeBelowHits && isBelowAHit(parent))) {
                 return all;
             }
             return all.stream().filter(search.get()::isShown).toList();
         }
 
-        private boolean isBeneathAHit(UUID id) {
-            // Where something beneath is a hit too, only that is shown: the rest is not what was asked for.
+        private boolean isBelowAHit(UUID id) {
+            // Where something below is a hit too, only that is shown: the rest is not what was asked for.
             return !id.equals(Node.PLANT)
                     && moment.tree().nodes().children(id).stream().noneMatch(search.orElseThrow()::isShown);
         }
@@ -267,12 +267,12 @@ public class Outlines {
             int rows = next.size();
             while (!next.isEmpty()) {
                 UUID id = next.poll();
-                List<UUID> beneath = search.isPresent() && !search.get().isShown(id) ? List.of() : children(id);
-                boolean isHitItself = search.isPresent() && beneath.stream().noneMatch(search.get()::isShown);
-                if (!beneath.isEmpty() && !isHitItself && rows + beneath.size() <= ROWS_OPENED) {
+                List<UUID> below = search.isPresent() && !search.get().isShown(id) ? List.of() : children(id);
+                boolean isHitItself = search.isPresent() && below.stream().noneMatch(search.get()::isShown);
+                if (!below.isEmpty() && !isHitItself && rows + below.size() <= ROWS_OPENED) {
                     open.add(id);
-                    rows += beneath.size();
-                    next.addAll(beneath);
+                    rows += below.size();
+                    next.addAll(below);
                 }
             }
             return open;

@@ -81,7 +81,7 @@ final class Search {
      *
      * @param assetClass whether it, or what it stands in, is of the class that is asked for
      * @param criticality the nearest one said
-     * @param isWithin whether it stands at or beneath the node that is asked for
+     * @param isWithin whether it stands at or below the node that is asked for
      */
     private record Scope(boolean assetClass, String criticality, boolean isWithin) {
 

@@ -96,7 +96,7 @@ final class SearchIndex {
     }
 
     private static Node[] inOrder(NodeTree tree) {
-        List<Node> inOrder = tree.beneath(Node.PLANT);
+        List<Node> inOrder = tree.subtree(Node.PLANT);
         return inOrder.toArray(Node[]::new);
     }
 

@@ -27,8 +27,7 @@ import rovek.server.plant.tree.PlantNode;
 import rovek.server.plant.tree.PlantTree;
 
 /**
- * What happened to things in the plant: repairs, new sensors, new baselines, notes. An event is of all beneath its
- * node.
+ * What happened to things in the plant: repairs, new sensors, new baselines, notes. An event is of all below its node.
  */
 @Service
 public class PlantEvents {
@@ -97,7 +96,7 @@ public class PlantEvents {
         }
     }
 
-    /** What happened to a node, to what it stands in and to what is beneath it, oldest first. */
+    /** What happened to a node, to what it stands in and to what is below it, oldest first. */
     @Transactional(readOnly = true)
     public List<PlantEvent> concerning(UUID nodeId) {
         PlantTree tree = plant.tree();
@@ -174,7 +173,7 @@ public class PlantEvents {
         if (nodes.isEmpty()) {
             return List.of();
         }
-        // Beneath a client there may be more nodes than a statement can name.
+        // Below a client there may be more nodes than a statement can name.
         return Parts.asked(nodes, events::of).stream()
                 .sorted(IN_ORDER)
                 .map(Row::of)
@@ -249,10 +248,9 @@ public class PlantEvents {
         return events.findById(id).map(Row::of);
     }
 
-    /** Everything beneath may stand otherwise now. */
+    /** Everything below may stand otherwise now. */
     private void touch(PlantTree tree, UUID nodeId) {
-        changedChecks.note(
-                tree.checksBeneath(nodeId).stream().map(PlantNode::id).toList());
+        changedChecks.note(tree.checksBelow(nodeId).stream().map(PlantNode::id).toList());
     }
 
     private static Instant time(String field, String text) {

@@ -162,7 +162,7 @@ public class Pictures {
     }
 
     private static boolean isSeenOn(PictureView picture, Spot spot, PlantTree tree) {
-        return tree.nodes().find(spot.nodeId()).isPresent() && tree.isBeneath(spot.nodeId(), picture.nodeId());
+        return tree.nodes().find(spot.nodeId()).isPresent() && tree.isBelow(spot.nodeId(), picture.nodeId());
     }
 
     /** Takes a picture off; it is kept, and {@link #bringBack} brings it back. */

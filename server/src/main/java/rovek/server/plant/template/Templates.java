@@ -219,16 +219,16 @@ public class Templates {
 
     private static PlantChange stamped(NodeTree nodes, UUID root, Template template) {
         List<Alteration> altered = new ArrayList<>();
-        List<Node> beneath = nodes.beneath(root);
-        for (int i = 0; i < beneath.size(); i++) {
+        List<Node> below = nodes.subtree(root);
+        for (int i = 0; i < below.size(); i++) {
             String stamp = new Stamp(
                             template.id(),
                             template.revision(),
                             template.parts().get(i).key())
                     .toString();
-            String now = beneath.get(i).stamp().map(Stamp::toString).orElse("");
+            String now = below.get(i).stamp().map(Stamp::toString).orElse("");
             if (!now.equals(stamp)) {
-                altered.add(new Alteration(beneath.get(i).id(), Map.of(Facet.STAMP, new Shift(now, stamp))));
+                altered.add(new Alteration(below.get(i).id(), Map.of(Facet.STAMP, new Shift(now, stamp))));
             }
         }
         return PlantChange.altering(altered);

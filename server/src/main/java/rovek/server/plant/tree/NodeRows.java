@@ -110,7 +110,7 @@ class NodeRows {
                 .filter(node -> order.find(node.parentId()).isEmpty())
                 .toList();
         return outermost.stream()
-                .flatMap(node -> order.beneath(node.id()).stream())
+                .flatMap(node -> order.subtree(node.id()).stream())
                 .toList();
     }
 

@@ -62,7 +62,7 @@ public class PlantEditor {
      *
      * @param id chosen by the caller, so that a repeated request adds nothing twice; null to have one chosen
      * @param parentId null for a client
-     * @param level null for the usual one beneath the parent
+     * @param level null for the usual one below the parent
      * @param afterId sibling it follows; null for the last place
      * @param technique for a check; null otherwise
      * @param preset name of a ready-made check; null for the technique's defaults
@@ -222,7 +222,7 @@ public class PlantEditor {
         });
     }
 
-    /** Copies nodes with all beneath them; tags count on. */
+    /** Copies nodes with all below them; tags count on. */
     @Transactional
     public Committed copy(Placing wanted) {
         return ledger.commit(idOf(wanted.changeId()), tree -> {
@@ -238,9 +238,9 @@ public class PlantEditor {
         return ledger.commit(idOf(wanted.changeId()), tree -> {
             PlantChange change = Moving.remove(tree.nodes(), found(tree, wanted.ids()));
             int outermost = tree.nodes().outermost(wanted.ids()).size();
-            int beneath = change.removed().size() - outermost;
+            int below = change.removed().size() - outermost;
             return new Proposal(
-                    Sentence.of("plant.removed", "nodes", names(tree, wanted.ids()), "more", beneath), change);
+                    Sentence.of("plant.removed", "nodes", names(tree, wanted.ids()), "more", below), change);
         });
     }
 

@@ -67,7 +67,7 @@ class PlantRules {
         }
     }
 
-    /** Checks whose settings may have become others: new ones, and those beneath what moved or is set otherwise. */
+    /** Checks whose settings may have become others: new ones, and those below what moved or is set otherwise. */
     private static Map<UUID, Node> affected(NodeTree before, NodeTree after, PlantChange change) {
         Map<UUID, Node> checks = new LinkedHashMap<>();
         for (Node node : change.added()) {

@@ -22,7 +22,7 @@ import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.wording.Option;
 
-/** What nodes say about how checks beneath them are made. */
+/** What nodes say about how checks below them are made. */
 @Service
 public class PlantSettings {
 
@@ -50,7 +50,7 @@ public class PlantSettings {
      * @param originName how that node is called; blank for the default
      * @param sensor tag of the sensor that answers it, so that nothing can be typed; blank where none does
      * @param inherited what would hold if the node itself said nothing
-     * @param overriddenBeneath how many nodes beneath say something else
+     * @param overriddenBelow how many nodes below say something else
      */
     public record SettingLine(
             String key,
@@ -64,13 +64,13 @@ public class PlantSettings {
             String originName,
             String sensor,
             String inherited,
-            int overriddenBeneath) {}
+            int overriddenBelow) {}
 
     /**
      * What a change of settings would do, before it is done.
      *
      * @param checks how many checks would be measured otherwise
-     * @param kept how many checks beneath keep what they have, because a node nearer to them says so
+     * @param kept how many checks below keep what they have, because a node nearer to them says so
      * @param first some of the checks, by name
      */
     public record Effect(int checks, int kept, List<String> first) {}
@@ -80,7 +80,7 @@ public class PlantSettings {
         Node node = require(tree, nodeId);
         Technique technique = technique(tree, node, techniqueId);
         var effective = tree.effectiveSettings(nodeId, technique);
-        Map<String, Integer> beneath = overriddenBeneath(tree, node, technique.id());
+        Map<String, Integer> below = overriddenBelow(tree, node, technique.id());
         Optional<SensorUse> use = technique.sensorUse();
         String sensor = use.flatMap(one -> one.named(effective)).orElse("");
         List<SettingLine> lines = new ArrayList<>();
@@ -101,23 +101,23 @@ public class PlantSettings {
                             ? sensor
                             : "",
                     setting.overridden().orElse(setting.value()),
-                    beneath.getOrDefault(definition.key(), 0)));
+                    below.getOrDefault(definition.key(), 0)));
         }
         return lines;
     }
 
-    private static Map<String, Integer> overriddenBeneath(PlantTree tree, Node node, String technique) {
+    private static Map<String, Integer> overriddenBelow(PlantTree tree, Node node, String technique) {
         Map<String, Integer> counts = new HashMap<>();
-        tree.nodes().walk(node.id(), beneath -> {
-            if (!beneath.id().equals(node.id())) {
-                beneath.settingsOf(technique).keySet().forEach(key -> counts.merge(key, 1, Integer::sum));
+        tree.nodes().walk(node.id(), below -> {
+            if (!below.id().equals(node.id())) {
+                below.settingsOf(technique).keySet().forEach(key -> counts.merge(key, 1, Integer::sum));
             }
         });
         return counts;
     }
 
     /**
-     * Sets and clears a node's own settings. Refused whole when a value cannot be, or a check beneath could not be
+     * Sets and clears a node's own settings. Refused whole when a value cannot be, or a check below could not be
      * measured any more.
      *
      * @param values key to value; null to inherit again
@@ -145,7 +145,7 @@ public class PlantSettings {
         PlantTree after = before.of(before.nodes().apply(change));
         List<String> changed = new ArrayList<>();
         int kept = 0;
-        for (PlantNode check : before.checksBeneath(nodeId)) {
+        for (PlantNode check : before.checksBelow(nodeId)) {
             if (!check.technique().equals(technique.id())) {
                 continue;
             }
@@ -167,7 +167,7 @@ public class PlantSettings {
     public SensorUsers usersOf(String sensorTag) {
         PlantTree tree = plant.tree();
         List<UUID> found = new ArrayList<>();
-        for (PlantNode check : tree.checksBeneath(Node.PLANT)) {
+        for (PlantNode check : tree.checksBelow(Node.PLANT)) {
             Technique technique = techniques.get(check.technique());
             boolean isMeasuredWithIt = technique
                     .sensorUse()
@@ -190,7 +190,7 @@ public class PlantSettings {
         return tree.nodes().find(id).orElseThrow(() -> new DomainProblem.NotFound(Sentence.of("thing.node")));
     }
 
-    /** The one that is asked for; where none is, that of the first check beneath that can be set at all. */
+    /** The one that is asked for; where none is, that of the first check below that can be set at all. */
     private Technique technique(PlantTree tree, Node node, String asked) {
         if (!node.technique().isBlank()) {
             return technique(node.technique());
@@ -199,7 +199,7 @@ public class PlantSettings {
             return technique(asked);
         }
         return Stream.concat(
-                        tree.checksBeneath(node.id()).stream().map(check -> technique(check.technique())),
+                        tree.checksBelow(node.id()).stream().map(check -> technique(check.technique())),
                         techniques.list().stream())
                 .filter(technique -> !technique.settings().isEmpty())
                 .findFirst()

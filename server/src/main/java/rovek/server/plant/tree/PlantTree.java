@@ -97,7 +97,7 @@ public final class PlantTree {
         Set<UUID> concerned = new HashSet<>(differing);
         for (UUID id : differing) {
             if (!isNoMatterToOthers(before.find(id), after.find(id))) {
-                after.walk(id, beneath -> concerned.add(beneath.id()));
+                after.walk(id, below -> concerned.add(below.id()));
             }
         }
         return concerned;
@@ -158,7 +158,7 @@ public final class PlantTree {
 
     /** All nodes, every parent before its children, siblings in order. */
     public List<PlantNode> inOrder() {
-        return nodes.beneath(Node.PLANT).stream().map(this::view).toList();
+        return nodes.subtree(Node.PLANT).stream().map(this::view).toList();
     }
 
     /** From the client down to the node itself. */
@@ -185,13 +185,13 @@ public final class PlantTree {
                 .map(this::view);
     }
 
-    public boolean isBeneath(UUID id, UUID ancestor) {
-        return nodes.isBeneath(id, ancestor);
+    public boolean isBelow(UUID id, UUID ancestor) {
+        return nodes.isBelow(id, ancestor);
     }
 
-    /** All checks at or beneath a node, in order. */
-    public List<PlantNode> checksBeneath(UUID id) {
-        return nodes.beneath(id).stream()
+    /** All checks at or below a node, in order. */
+    public List<PlantNode> checksBelow(UUID id) {
+        return nodes.subtree(id).stream()
                 .filter(node -> node.level() == Level.CHECK)
                 .map(this::view)
                 .toList();

@@ -126,14 +126,14 @@ class CertificateComposer {
         LocalDate on = LocalDate.ofInstant(began, zone);
         List<Originals.Brought> files = originals.broughtAsFiles(
                 used.stream().map(ReadingView::originalId).toList());
-        boolean isByHand = used.isEmpty() ? visit.instrument().isByHand() : equipment.isByHand(used);
+        boolean isByHand = used.isEmpty() ? visit.head().instrument().isByHand() : equipment.isByHand(used);
         CertificateContent content = new CertificateContent(
-                visit.client(),
-                visit.site(),
-                visit.title(),
+                visit.head().client(),
+                visit.head().site(),
+                visit.head().title(),
                 on,
                 zone,
-                visit.technician(),
+                visit.head().technician(),
                 Optional.empty(),
                 used.isEmpty() ? ofVisit(visit) : equipment.instruments(used),
                 equipment.sensors(used, on),
@@ -162,10 +162,12 @@ class CertificateComposer {
     }
 
     private static List<InstrumentStatement> ofVisit(VisitRecord visit) {
-        return visit.instrument().isByHand()
+        return visit.head().instrument().isByHand()
                 ? List.of()
                 : List.of(Equipment.statement(
-                        visit.instrument(), new InstrumentCalibration(visit.calibratedOn(), visit.calibratedUntil())));
+                        visit.head().instrument(),
+                        new InstrumentCalibration(
+                                visit.head().calibratedOn(), visit.head().calibratedUntil())));
     }
 
     /** The lines of one chosen check: whatever came of it, at least one. */
@@ -243,7 +245,8 @@ class CertificateComposer {
         }
 
         private CertificateRow withoutResults() {
-            Sentence reason = reading == null || verdict == null ? row.reason() : Sentence.of("reports.withoutResult");
+            Sentence reason =
+                    reading == null || verdict == null ? row.shown().reason() : Sentence.of("reports.withoutResult");
             return new CertificateRow(
                     check.asset().tag(),
                     check.asset().name(),
@@ -264,7 +267,10 @@ class CertificateComposer {
 
         private Judgement judgement(Optional<Amount> value, ResultDefinition result) {
             if (verdict == null) {
-                return Judgement.notJudged(row.reason().isBlank() ? Sentence.of("judging.noResult") : row.reason());
+                return Judgement.notJudged(
+                        row.shown().reason().isBlank()
+                                ? Sentence.of("judging.noResult")
+                                : row.shown().reason());
             }
             if (!reading.obstacle().isBlank()) {
                 return Judgement.notJudged(reading.obstacle());

@@ -7,9 +7,10 @@ import org.springframework.web.util.HtmlUtils;
 import rovek.core.entry.PlainText;
 import rovek.core.limit.Verdict;
 import rovek.core.wording.Sentence;
+import rovek.server.base.wording.DayFormat;
 import rovek.server.base.wording.Wording;
 
-/** What stands on a page, in its language, harmless in XHTML. */
+/** What stands on a page, in its language, harmless in XHTML; days as ISO 8601, whoever reads it. */
 record PageWords(Locale language) {
 
     private static final int LONGEST_TEXT = 10_000;
@@ -25,7 +26,7 @@ record PageWords(Locale language) {
     }
 
     String say(Sentence sentence) {
-        return text(Wording.SHIPPED.of(sentence, language));
+        return text(Wording.SHIPPED.of(sentence, DayFormat.chosen(language, DayFormat.ISO)));
     }
 
     String heading(String key) {

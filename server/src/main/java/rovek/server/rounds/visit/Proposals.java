@@ -189,7 +189,7 @@ class Proposals {
 
     private static List<CheckView> checksOf(Set<UUID> assets, PlantTree tree) {
         return assets.stream()
-                .flatMap(asset -> tree.checksBeneath(asset).stream())
+                .flatMap(asset -> tree.checksBelow(asset).stream())
                 .flatMap(check -> tree.check(check.id()).stream())
                 .toList();
     }

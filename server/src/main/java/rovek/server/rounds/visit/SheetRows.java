@@ -17,7 +17,7 @@ import rovek.core.wording.Sentence;
 import rovek.server.judging.reading.ReadingView;
 import rovek.server.judging.verdict.Boundaries;
 import rovek.server.judging.verdict.ReadingVerdict;
-import rovek.server.judging.verdict.VerdictNotes;
+import rovek.server.judging.verdict.ShownVerdict;
 import rovek.server.plant.tree.CheckView;
 import rovek.server.plant.tree.PlantTree;
 import rovek.server.rounds.visit.Visits.OtherReading;
@@ -71,7 +71,6 @@ record SheetRows(
                                 Sentence.of(progress.equals("skipped") ? "rounds.skipped" : "rounds.notMeasured")),
                         Map.of())
                 : verdict(reading);
-        Judgement judgement = verdict.judgement();
         // What was not measured, or does not count, is shown beside what held on the day of the visit.
         Boundaries boundaries = verdict.results().isEmpty()
                 ? Boundaries.standing(check.leadingLimit(began), leading)
@@ -83,31 +82,27 @@ record SheetRows(
                 : before.getOrDefault(reading.id(), Map.of())
                         .get(leading.map(ResultDefinition::id).orElse(""));
         return new VisitRow(
-                check.id(),
-                check.asset().id(),
-                check.asset().tag(),
-                check.asset().name(),
-                check.point().name(),
-                check.node().name(),
+                new Visits.StopPlace(
+                        check.id(),
+                        check.asset().id(),
+                        check.asset().tag(),
+                        check.asset().name(),
+                        check.point().name(),
+                        check.node().name()),
                 reading == null ? null : reading.id(),
                 progress,
                 value,
                 leading.map(result -> result.unit().shown()).orElse(""),
-                boundaries.watch(),
-                boundaries.fail(),
-                boundaries.watchLow(),
-                boundaries.failLow(),
-                boundaries.isLower(),
+                boundaries,
                 value == null || last == null ? null : value - last,
-                judgement.verdict(),
-                judgement.reason(),
-                VerdictNotes.of(judgement),
+                ShownVerdict.of(verdict.judgement()),
                 note(isOfAnother ? null : stop, reading),
                 repeats.getOrDefault(check.id(), 0),
                 reading == null ? null : reading.discardedBecause(),
-                other.map(this::placeOf).orElse(""),
-                other.orElse(null),
-                reading != null && accidental.contains(reading.id()),
+                new Visits.Oddity(
+                        other.map(this::placeOf).orElse(""),
+                        other.orElse(null),
+                        reading != null && accidental.contains(reading.id())),
                 reading == null ? Map.of() : reading.filled(),
                 readings.others().stream().map(one -> other(one, stop, leading)).toList());
     }

@@ -1,5 +1,6 @@
 package rovek.server.rounds.visit;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -28,8 +29,9 @@ import rovek.server.judging.original.Originals;
 import rovek.server.judging.reading.ReadingDesk;
 import rovek.server.judging.reading.ReadingView;
 import rovek.server.judging.reading.Readings;
+import rovek.server.judging.verdict.Boundaries;
 import rovek.server.judging.verdict.ReadingVerdict;
-import rovek.server.judging.verdict.VerdictNotes;
+import rovek.server.judging.verdict.ShownVerdict;
 import rovek.server.judging.verdict.Verdicts;
 import rovek.server.people.account.Accounts;
 import rovek.server.plant.tree.CheckView;
@@ -76,26 +78,34 @@ public class Visits {
     }
 
     /**
+     * Which visit it was.
+     *
+     * @param client blank where its stops share none; likewise {@code site}
+     * @param calibratedOn the instrument's calibration as it stood at the visit
+     */
+    public record VisitHead(
+            UUID id,
+            String title,
+            String client,
+            String site,
+            String technician,
+            InstrumentView instrument,
+            @Nullable LocalDate calibratedOn,
+            @Nullable LocalDate calibratedUntil) {}
+
+    /**
      * A visit as a sheet.
      *
      * @param clockAheadSeconds how wrong the instrument's clock was; the times shown are corrected
-     * @param calibratedOn the instrument's calibration as it stood at the visit
      * @param clockDoubt why the times cannot be true; blank where nothing speaks against them
      * @param files what came as a file instead of from the instrument itself, and who brought it
      * @param newest the newest reading; null where there is none
      * @param zone time zone of the site
      */
     public record VisitSheet(
-            UUID id,
-            String title,
-            String client,
-            String site,
+            @JsonUnwrapped VisitHead head,
             String beganAt,
-            String technician,
-            InstrumentView instrument,
             long clockAheadSeconds,
-            @Nullable LocalDate calibratedOn,
-            @Nullable LocalDate calibratedUntil,
             RollUpView verdicts,
             List<VisitRow> rows,
             List<LooseReading> tray,
@@ -109,18 +119,7 @@ public class Visits {
      *
      * @param judged reading to its verdict
      */
-    public record VisitRecord(
-            UUID id,
-            String title,
-            String client,
-            String site,
-            Instant beganAt,
-            String technician,
-            InstrumentView instrument,
-            @Nullable LocalDate calibratedOn,
-            @Nullable LocalDate calibratedUntil,
-            List<VisitRow> rows,
-            Map<UUID, ReadingVerdict> judged) {}
+    public record VisitRecord(VisitHead head, Instant beganAt, List<VisitRow> rows, Map<UUID, ReadingVerdict> judged) {}
 
     /** The newest reading of a visit: the one whose time a person most likely knows. */
     public record KnownTime(UUID readingId, String place, String takenAt) {}
@@ -132,49 +131,50 @@ public class Visits {
         }
     }
 
+    /** Where a stop is. */
+    public record StopPlace(
+            UUID checkId, UUID assetId, String assetTag, String assetName, String point, String check) {}
+
+    /**
+     * What looks odd about a reading.
+     *
+     * @param swappedWith what it was perhaps swapped with, in words; blank where nothing looks so,
+     *     {@code swappedWithId} null then
+     * @param isAccidental whether it looks as if nothing had been measured
+     */
+    public record Oddity(String swappedWith, @Nullable UUID swappedWithId, boolean isAccidental) {}
+
     /**
      * A stop with what was found.
      *
      * @param readingId null where nothing was measured
      * @param progress to do, begun, done or skipped
      * @param value of the leading result; null where there is none
-     * @param watchLow the lower boundary of a band, likewise {@code failLow}; null elsewhere
      * @param change since the reading before; null where there was none
      * @param repeats how many readings it replaced
-     * @param swappedWith what it was perhaps swapped with, in words; blank where nothing looks so,
-     *     {@code swappedWithId} null then
-     * @param isAccidental whether it looks as if nothing had been measured
      * @param filled what was filled in for it, column to value
      * @param others further readings of the same check in this visit, which do not count here
      */
     public record VisitRow(
-            UUID checkId,
-            UUID assetId,
-            String assetTag,
-            String assetName,
-            String point,
-            String check,
+            @JsonUnwrapped StopPlace place,
             @Nullable UUID readingId,
             String progress,
             @Nullable Double value,
             String unit,
-            @Nullable Double watch,
-            @Nullable Double fail,
-            @Nullable Double watchLow,
-            @Nullable Double failLow,
-            boolean isLower,
+            @JsonUnwrapped Boundaries boundaries,
             @Nullable Double change,
-            Verdict verdict,
-            Sentence reason,
-            @Nullable VerdictNotes notes,
+            @JsonUnwrapped ShownVerdict shown,
             String note,
             int repeats,
             @Nullable String discardedBecause,
-            String swappedWith,
-            @Nullable UUID swappedWithId,
-            boolean isAccidental,
+            @JsonUnwrapped Oddity oddity,
             Map<String, String> filled,
-            List<OtherReading> others) {}
+            List<OtherReading> others) {
+
+        public UUID checkId() {
+            return place.checkId();
+        }
+    }
 
     /**
      * A reading that does not count at its stop because another one does.
@@ -237,18 +237,16 @@ public class Visits {
         SheetRows rows = new SheetRows(
                 tree, placed, judged, repeats, readings.resultsBefore(id), odd.swapped(), odd.accidental());
         List<VisitRow> made = rows.of(visit);
-        return new VisitRecord(
+        VisitHead head = new VisitHead(
                 id,
                 visit.title,
                 place(made, tree, Level.CLIENT),
                 place(made, tree, Level.SITE),
-                visit.beganAt,
                 accounts.displayName(visit.technician),
                 instruments.get(visit.instrumentId),
                 visit.calibratedOn,
-                visit.calibratedUntil,
-                made,
-                judged);
+                visit.calibratedUntil);
+        return new VisitRecord(head, visit.beganAt, made, judged);
     }
 
     @Transactional(readOnly = true)
@@ -273,19 +271,12 @@ public class Visits {
                         odd.accidental().contains(reading.id()),
                         places.getOrDefault(reading.id(), List.of())))
                 .toList();
-        RollUp rolledUp =
-                RollUp.ofAll(found.rows().stream().map(VisitRow::verdict).toList());
+        RollUp rolledUp = RollUp.ofAll(
+                found.rows().stream().map(row -> row.shown().verdict()).toList());
         return new VisitSheet(
-                id,
-                found.title(),
-                found.client(),
-                found.site(),
+                found.head(),
                 found.beganAt().toString(),
-                found.technician(),
-                found.instrument(),
                 visit.clockAheadSeconds,
-                found.calibratedOn(),
-                found.calibratedUntil(),
                 RollUpView.of(rolledUp),
                 found.rows(),
                 tray,

@@ -6,8 +6,11 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import rovek.core.wording.Sentence;
 
@@ -45,9 +48,24 @@ class StoredSentenceTest {
         Sentence large = Sentence.of("packet.tooManyReadings", "most", 200_000);
         assertThat(Wording.SHIPPED.of(StoredSentence.read(StoredSentence.write(large)), Locale.GERMAN))
                 .contains("200.000");
-        Sentence dated = Sentence.of("reading.later", "day", LocalDate.of(2026, 2, 28));
-        assertThat(Wording.SHIPPED.of(StoredSentence.read(StoredSentence.write(dated)), Locale.ENGLISH))
-                .contains("2026-02-28");
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', textBlock = """
+                    en    |            | Feb 8, 2026
+                    de    |            | 08.02.2026
+                    en    | yyyy-MM-dd | 2026-02-08
+                    de    | dd/MM/yyyy | 08/02/2026
+                    de-AT | dd.MM.yyyy | 08.02.2026
+                    en-US | MM/dd/yyyy | 02/08/2026
+                    en    | dd 'of' MM | Feb 8, 2026
+                    """)
+    void daysAreWrittenAsTheReaderChoseElseAsTheLanguageDoes(String language, @Nullable String pattern, String day) {
+        Sentence dated = Sentence.of("reading.later", "day", LocalDate.of(2026, 2, 8));
+        Locale reader = DayFormat.chosen(Locale.forLanguageTag(language), Objects.requireNonNullElse(pattern, ""));
+        assertThat(Wording.SHIPPED.of(StoredSentence.read(StoredSentence.write(dated)), reader))
+                .contains(" " + day)
+                .doesNotContain("{");
     }
 
     @ParameterizedTest
@@ -68,6 +86,8 @@ class StoredSentenceTest {
     void whatWasCutOffIsShownAsItStands() {
         String half = StoredSentence.write(TAKEN).substring(0, 40);
         assertThat(StoredSentence.read(half)).isEqualTo(Sentence.plain(half));
+        String noDay = "{\"say\":\"reading.later\",\"with\":{\"day\":{\"day\":\"2026-02-31\"}}}";
+        assertThat(StoredSentence.read(noDay)).isEqualTo(Sentence.plain(noDay));
     }
 
     @Test
