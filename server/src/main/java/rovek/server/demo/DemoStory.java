@@ -41,6 +41,7 @@ import rovek.server.reports.certificate.Certificates;
 import rovek.server.rounds.route.RouteDraft;
 import rovek.server.rounds.route.Routes;
 import rovek.server.rounds.visit.VisitHistory;
+import rovek.server.rounds.visit.VisitRow;
 import rovek.server.rounds.visit.Visits;
 
 /**
@@ -223,9 +224,8 @@ class DemoStory implements ApplicationRunner {
     }
 
     private CertificateRegister.CertificateLine prepare(UUID visit) {
-        List<UUID> all = visits.sheet(visit).rows().stream()
-                .map(Visits.VisitRow::checkId)
-                .toList();
+        List<UUID> all =
+                visits.sheet(visit).rows().stream().map(VisitRow::checkId).toList();
         return certificates.prepare(new Certificates.Choice(visit, all));
     }
 

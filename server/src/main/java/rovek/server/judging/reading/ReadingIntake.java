@@ -37,7 +37,6 @@ import rovek.link.packet.PackedReading;
 import rovek.link.packet.ReadingsFile;
 import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.records.Turns;
-import rovek.server.base.wording.StoredSentence;
 import rovek.server.plant.tree.CheckView;
 import rovek.server.plant.tree.PlantTree;
 import tools.jackson.databind.json.JsonMapper;
@@ -223,7 +222,7 @@ public class ReadingIntake {
             Map<UUID, String> fallbackLabel) {
         // What is still on its way through the other door must be there before rows refer to it.
         entities.flush();
-        List<Stored> rows = prepared.parallelStream()
+        List<StoredReading> rows = prepared.parallelStream()
                 .map(one -> stored(one, clock, fallbackLabel))
                 .toList();
         // As exact as the database keeps it: what was stored now is found by it.
@@ -245,7 +244,7 @@ public class ReadingIntake {
                 8,
                 rows,
                 (out, row) -> row.writeResults(out, storedAt));
-        for (Stored row : rows) {
+        for (StoredReading row : rows) {
             keepPhotos(row.id(), row.prepared().packed().photos());
         }
         prepared.stream()
@@ -265,7 +264,7 @@ public class ReadingIntake {
                         "repeated", "reading", one.id(), new Counting(false, null), new Counting(true, one.by())));
     }
 
-    private Stored stored(PreparedReading prepared, ClockState.Times clock, Map<UUID, String> fallbackLabel) {
+    private StoredReading stored(PreparedReading prepared, ClockState.Times clock, Map<UUID, String> fallbackLabel) {
         PackedReading packed = prepared.packed();
         UUID id = UUID.randomUUID();
         String label = packed.label().isBlank()
@@ -273,81 +272,13 @@ public class ReadingIntake {
                         .map(stop -> fallbackLabel.getOrDefault(stop, ""))
                         .orElse("")
                 : packed.label();
-        return new Stored(
+        return new StoredReading(
                 id,
                 prepared,
                 clock.correct(packed.id(), packed.takenAt()),
                 label,
                 json.writeValueAsString(prepared.settings().values()),
                 CaptureEntity.of(id, packed.capture()));
-    }
-
-    /** A reading as its rows. */
-    private record Stored(
-            UUID id, PreparedReading prepared, Instant takenAt, String label, String settings, CaptureEntity capture) {
-
-        private UUID checkId() {
-            return prepared.check().map(CheckView::id).orElse(null);
-        }
-
-        void writeReading(
-                BinaryRows out, UUID visitId, UUID originalId, Instant storedAt, InstrumentCalibration calibration) {
-            PackedReading packed = prepared.packed();
-            out.row()
-                    .uuid(id)
-                    .uuid(checkId())
-                    .uuid(visitId)
-                    .uuid(originalId)
-                    .uuid(prepared.identity().instrument())
-                    .text(prepared.identity().instrumentReadingId())
-                    .text(prepared.identity().captureSha256())
-                    .text(packed.technique())
-                    .time(takenAt)
-                    .time(packed.takenAt())
-                    .text(label)
-                    .text(packed.note())
-                    .text(settings)
-                    .text(StoredSentence.write(prepared.analysis().reasonNotToJudge()))
-                    .truth(false)
-                    .text(null)
-                    .text("{}")
-                    .time(storedAt)
-                    .whole(0)
-                    .text(packed.replaces().orElse(""))
-                    .uuid(packed.stop().orElse(null))
-                    .truth(false)
-                    .date(calibration.on())
-                    .date(calibration.until());
-        }
-
-        void writeCapture(BinaryRows out) {
-            out.row()
-                    .uuid(id)
-                    .text(capture.description)
-                    .text(capture.unit)
-                    .number(capture.rateHz)
-                    .number(capture.scale)
-                    .number(capture.sensitivity)
-                    .number(capture.fullScale)
-                    .bytes(capture.samples);
-        }
-
-        void writeResults(BinaryRows out, Instant storedAt) {
-            boolean counts =
-                    prepared.analysis().reasonNotToJudge().isBlank() && !ReadingView.isDatedAhead(takenAt, storedAt);
-            int place = 0;
-            for (Result result : prepared.analysis().results()) {
-                out.row()
-                        .uuid(id)
-                        .text(result.definition().id())
-                        .time(takenAt)
-                        .uuid(checkId())
-                        .small(place++)
-                        .number(result.value().value())
-                        .text(result.value().unit().symbol())
-                        .truth(counts);
-            }
-        }
     }
 
     private void keepPhotos(UUID readingId, List<PictureCapture> taken) {

@@ -43,9 +43,9 @@ import rovek.server.plant.tree.PlantNode;
 import rovek.server.plant.tree.PlantTree;
 import rovek.server.reports.certificate.CertifiedReadings.Certified;
 import rovek.server.reports.choice.ReportChoices;
+import rovek.server.rounds.visit.VisitRecord;
+import rovek.server.rounds.visit.VisitRow;
 import rovek.server.rounds.visit.Visits;
-import rovek.server.rounds.visit.Visits.VisitRecord;
-import rovek.server.rounds.visit.Visits.VisitRow;
 
 /** Puts the content of a certificate together from a visit as it stands now. */
 @Component

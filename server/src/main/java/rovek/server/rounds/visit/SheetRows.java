@@ -20,8 +20,6 @@ import rovek.server.judging.verdict.ReadingVerdict;
 import rovek.server.judging.verdict.ShownVerdict;
 import rovek.server.plant.tree.CheckView;
 import rovek.server.plant.tree.PlantTree;
-import rovek.server.rounds.visit.Visits.OtherReading;
-import rovek.server.rounds.visit.Visits.VisitRow;
 
 /**
  * Makes the rows of a sheet: the stops in walking order, then what was placed by hand.
@@ -82,7 +80,7 @@ record SheetRows(
                 : before.getOrDefault(reading.id(), Map.of())
                         .get(leading.map(ResultDefinition::id).orElse(""));
         return new VisitRow(
-                new Visits.StopPlace(
+                new VisitRow.StopPlace(
                         check.id(),
                         check.asset().id(),
                         check.asset().tag(),
@@ -99,7 +97,7 @@ record SheetRows(
                 note(isOfAnother ? null : stop, reading),
                 repeats.getOrDefault(check.id(), 0),
                 reading == null ? null : reading.discardedBecause(),
-                new Visits.Oddity(
+                new VisitRow.Oddity(
                         other.map(this::placeOf).orElse(""),
                         other.orElse(null),
                         reading != null && accidental.contains(reading.id())),
@@ -107,10 +105,10 @@ record SheetRows(
                 readings.others().stream().map(one -> other(one, stop, leading)).toList());
     }
 
-    private OtherReading other(
+    private VisitRow.OtherReading other(
             ReadingView reading, @Nullable VisitEntity.Stop stop, Optional<ResultDefinition> leading) {
         Judgement judgement = verdict(reading).judgement();
-        return new OtherReading(
+        return new VisitRow.OtherReading(
                 reading.id(),
                 reading.takenAt().toString(),
                 StopReadings.isPlanned(reading, stop),

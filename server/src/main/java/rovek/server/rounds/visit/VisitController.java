@@ -27,7 +27,7 @@ class VisitController {
     }
 
     @GetMapping("/{id}")
-    Visits.VisitSheet sheet(@PathVariable UUID id) {
+    VisitSheet sheet(@PathVariable UUID id) {
         return visits.sheet(id);
     }
 }
