@@ -6,9 +6,15 @@ import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
 import { number } from '../units/format'
+import { decimalMark } from '../units/locale'
 import { t } from '../words/t'
 import { labelOf } from './outline'
 import { type Facets, usePlantEdit } from './usePlantEdit'
+
+/** What stands on a line, as whoever reads it writes numbers and calls what was chosen. */
+function valueOf({ options, isNumber, value }: PlateLine): string {
+  return isNumber ? value.replace('.', decimalMark()) : (options.find((one) => one.value === value)?.name ?? value)
+}
 
 /** What stands on a node's plate, in one line; opened, every line of its class with its unit. */
 export function Nameplate({ node, mayEdit }: { node: PlantNode; mayEdit: boolean }) {
@@ -16,7 +22,7 @@ export function Nameplate({ node, mayEdit }: { node: PlantNode; mayEdit: boolean
   const [open, setOpen] = useState(false)
   if (!plate.data) return null
   const filled = plate.data.lines.filter((line) => line.value)
-  const said = filled.map((line) => `${line.name} ${line.value} ${line.unit}`.trim()).join(', ')
+  const said = filled.map((line) => `${line.name} ${valueOf(line)} ${line.unit}`.trim()).join(', ')
   return (
     <>
       {said && <span className="max-w-full truncate">{said}.</span>}
@@ -87,7 +93,7 @@ function PlateDialog({
               <PlateField
                 line={line}
                 disabled={!mayEdit}
-                value={typed[line.key] ?? line.value}
+                value={typed[line.key] ?? (line.options.length > 0 ? line.value : valueOf(line))}
                 onType={(value) => setTyped({ ...typed, [line.key]: value })}
               />
               <span className="text-ink3">{line.unit}</span>

@@ -10,6 +10,9 @@ import { KeepAsTemplate } from './KeepAsTemplate'
 import { Nameplate } from './Nameplate'
 import type { Row } from './outline'
 import { TemplateDialog } from './TemplateDialog'
+import german from '../words/de'
+import english from '../words/en'
+import { type Wording, speak } from '../words/i18n'
 import { noFilter } from './looking'
 import { option } from '../test/option'
 
@@ -236,6 +239,22 @@ describe('the nameplate', () => {
         ],
       }),
     )
+  })
+
+  it('is read as the language writes numbers and calls what was chosen', async () => {
+    await speak('de', german as Wording)
+    const filled = plate.lines.map((line) =>
+      line.isNumber
+        ? { ...line, value: '15.5' }
+        : { ...line, options: [{ value: 'rigid', name: 'starr' }], value: 'rigid' },
+    )
+    answering('GET', '/api/plant/nodes/pump/nameplate', () => ({ ...plate, lines: filled }))
+    answering('POST', '/api/plant/alter', () => committed('Changed nameplate'))
+    show(<Nameplate node={pump} mayEdit />)
+    expect(await screen.findByText('Power 15,5 kW, Foundation starr.')).toBeTruthy()
+    fireEvent.click(screen.getByRole('button'))
+    expect((screen.getByLabelText('Power') as HTMLInputElement).value).toBe('15,5')
+    await speak('en', english)
   })
 
   it('only shows, to somebody who may only look', async () => {

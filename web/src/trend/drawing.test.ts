@@ -2,6 +2,9 @@ import type uPlot from 'uplot'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { LimitStep, PlantEvent, Trend, TrendPoint } from '../api/types'
 import { FakePath, recorded } from '../test/fakeCanvas'
+import german from '../words/de'
+import english from '../words/en'
+import { type Wording, speak } from '../words/i18n'
 import { drawBaselines, drawCourse, drawEvents, drawLimits, drawLine, drawReadings } from './drawing'
 
 vi.mock('../viewers/Plot', () => ({ colour: (name: string) => name }))
@@ -101,6 +104,14 @@ describe('a trend is drawn as it is', () => {
     expect(svg).toContain('M100 30L400 30')
     expect(svg).toContain('>fail 7.00</text>')
     expect(svg).not.toContain('8.00')
+  })
+
+  it('names them in the language that is read', async () => {
+    await speak('de', german as Wording)
+    const svg = drawn((plot) => drawLimits(plot, [step({ watch: 4, fail: 8 })], ''))
+    await speak('en', english)
+    expect(svg).toContain('>n. i. O. 8,00</text>')
+    expect(svg).toContain('>Beob. 4,00</text>')
   })
 
   it('draws a lower boundary beside an upper one', () => {

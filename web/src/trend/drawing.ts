@@ -52,7 +52,7 @@ export function drawLimits(plot: uPlot, steps: LimitStep[], unit: string) {
         ctx.font = font()
         ctx.textBaseline = 'middle'
         ctx.textAlign = 'left'
-        ctx.fillText(`${name} ${limit(value, unit)}`, bbox.left + bbox.width + 6 * scale, y)
+        ctx.fillText(t(`trend:boundary.${name}`, { value: limit(value, unit) }), bbox.left + bbox.width + 6 * scale, y)
         ctx.restore()
       }
     }

@@ -93,7 +93,7 @@ function show(state) {
     firmware: state.firmware,
     battery: state.battery,
     clock: state.clock.replace('T', ' ').slice(0, 19),
-    free: (state.freeBytes / 1e6).toFixed(1),
+    free: (state.freeBytes / 1e6).toLocaleString(document.documentElement.lang, { minimumFractionDigits: 1, maximumFractionDigits: 1 }),
   });
   byId('problem').textContent = said(state.problem);
   byId('route').textContent = state.route || word('noRoute');
@@ -103,7 +103,7 @@ function show(state) {
   byId('setup-rows').replaceChildren(...state.setup.rows.map((row) => Object.assign(document.createElement('li'), { textContent: row })));
   byId('walk-all').disabled = state.stops.length === 0;
   byId('stops').replaceChildren(...state.stops.map(stopRow));
-  if (byId('loose-technique').options.length === 0) byId('loose-technique').append(...state.techniques.map((technique) => new Option(technique, technique)));
+  if (byId('loose-technique').options.length === 0) byId('loose-technique').append(...state.techniques.map((technique) => new Option(words[`technique.${technique}`] ?? technique, technique)));
   byId('run').hidden = !state.recordsRuns;
   byId('run').textContent = word(state.runGoesOn ? 'endRun' : 'startRun');
   byId('run').dataset.begins = String(!state.runGoesOn);

@@ -9,7 +9,9 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.time.LocalDate;
 import java.util.List;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -99,6 +101,17 @@ class PanelTest {
         JsonNode german = words("de");
         assertThat(german.propertyNames()).containsExactlyElementsOf(english.propertyNames());
         assertThat(german.get("panel.measure").asString()).isEqualTo("Messen");
+        LocalDate today = LocalDate.of(2026, 1, 1);
+        Stream.of(
+                        HandheldModel.vibration(today),
+                        HandheldModel.logger(today),
+                        HandheldModel.loop(today),
+                        HandheldModel.cells(today),
+                        HandheldModel.leak(today))
+                .flatMap(model -> model.techniques().stream())
+                .forEach(technique -> assertThat(english.has("technique." + technique))
+                        .as(technique)
+                        .isTrue());
         String page =
                 send("/", null, null).body() + send("/panel.js", null, null).body();
         english.propertyNames().stream()

@@ -199,7 +199,11 @@ class AccountsTest {
                         .valueStream()
                         .map(line -> line.get("action").asString()))
                 .contains("add account", "sign in");
+        new Caller(rovek.address()).signIn("audited", "not the password");
         JsonNode german = administrator.in("de").get("/api/audit").ok();
+        assertThat(german.valueStream()
+                        .filter(line -> line.get("actor").asString().equals("nicht angemeldet")))
+                .isNotEmpty();
         assertThat(german.valueStream()
                         .map(line -> line.get("action").asString() + ", "
                                 + line.get("subject").asString()))

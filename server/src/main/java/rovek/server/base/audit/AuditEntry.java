@@ -30,7 +30,7 @@ class AuditEntry {
         Sentence said = StoredSentence.read(action);
         return new AuditTrail.Line(
                 at.toString(),
-                actor,
+                actor.equals(AuditTrail.NOBODY) ? Sentence.of("base.nobody") : Sentence.plain(actor),
                 said.text().map(Names::act).orElse(said),
                 subjectType,
                 Names.subject(subjectType),

@@ -29,10 +29,13 @@ public class AuditTrail {
         this.clock = clock;
     }
 
+    /** Who acts before anybody has signed in, as it is kept. */
+    static final String NOBODY = "not signed in";
+
     /** A line of the trail. */
     public record Line(
             String at,
-            String actor,
+            Sentence actor,
             Sentence action,
             String subjectType,
             Sentence subject,
@@ -77,7 +80,7 @@ public class AuditTrail {
     public static String actor() {
         Authentication signedIn = SecurityContextHolder.getContext().getAuthentication();
         if (signedIn instanceof AnonymousAuthenticationToken) {
-            return "not signed in";
+            return NOBODY;
         }
         return signedIn == null ? "Rovek" : signedIn.getName();
     }
