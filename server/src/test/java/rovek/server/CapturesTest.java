@@ -346,7 +346,7 @@ class CapturesTest {
         JsonNode row = row(future, check);
         assertThat(row.get("verdict").asString()).isEqualTo("NOT_JUDGED");
         assertThat(row.get("reason").asString())
-                .isEqualTo("It is dated May 12, 2036, later than it was read back. Correct its time.");
+                .isEqualTo("It is dated 12 May 2036, later than it was read back. Correct its time.");
         taken("8106", List.of(value("1", check, "2026-11-01T08:00:00Z", 9, Optional.empty(), "")));
         assertThat(plant.standing(check.toString()).get("worst").asString()).isEqualTo("FAIL");
         assertThat(caller.get("/api/checks/" + check + "/trend").ok().get("points"))

@@ -39,6 +39,11 @@ public final class DayFormat {
         return called == null ? language : Locale.forLanguageTag(language.getLanguage() + "-x-days-" + called);
     }
 
+    /** In English the day comes first, as screens write it. */
+    private static Locale readers(Locale language) {
+        return language.getLanguage().equals("en") ? Locale.UK : language;
+    }
+
     /** A day as it is written for a reader of this language. */
     static String written(LocalDate day, Locale language) {
         String chosen = language.getExtension(Locale.PRIVATE_USE_EXTENSION);
@@ -46,7 +51,7 @@ public final class DayFormat {
         if (pattern != null) {
             return pattern.format(day);
         }
-        DateFormat usual = DateFormat.getDateInstance(DateFormat.MEDIUM, language);
+        DateFormat usual = DateFormat.getInstanceForSkeleton(DateFormat.YEAR_ABBR_MONTH_DAY, readers(language));
         usual.setTimeZone(TimeZone.GMT_ZONE);
         Instant midnight = day.atStartOfDay(ZoneOffset.UTC).toInstant();
         return usual.format(Date.from(midnight));

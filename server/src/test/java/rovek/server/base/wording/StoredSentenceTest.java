@@ -52,13 +52,14 @@ class StoredSentenceTest {
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', textBlock = """
-                    en    |            | Feb 8, 2026
-                    de    |            | 08.02.2026
+                    en    |            | 8 Feb 2026
+                    en-US |            | 8 Feb 2026
+                    de    |            | 8. Feb. 2026
                     en    | yyyy-MM-dd | 2026-02-08
                     de    | dd/MM/yyyy | 08/02/2026
                     de-AT | dd.MM.yyyy | 08.02.2026
                     en-US | MM/dd/yyyy | 02/08/2026
-                    en    | dd 'of' MM | Feb 8, 2026
+                    en    | dd 'of' MM | 8 Feb 2026
                     """)
     void daysAreWrittenAsTheReaderChoseElseAsTheLanguageDoes(String language, @Nullable String pattern, String day) {
         Sentence dated = Sentence.of("reading.later", "day", LocalDate.of(2026, 2, 8));
