@@ -1,4 +1,5 @@
-import { cleanup, screen, waitFor } from '@testing-library/react'
+import { useState } from 'react'
+import { cleanup, screen } from '@testing-library/react'
 import { afterEach, expect, it } from 'vitest'
 import { answering, forget } from '../test/fakeServer'
 import { show } from '../test/show'
@@ -10,6 +11,12 @@ afterEach(() => {
   forget()
   readTimes({ homeZone: 'UTC', ownZone: '', dateFormat: '' })
 })
+
+/** What a room asks with at first. */
+function Room() {
+  const [first] = useState(() => document.cookie)
+  return <p>asks with {first}</p>
+}
 
 function signedIn(dateFormat: string) {
   answering('GET', '/api/session', () => ({
@@ -27,13 +34,19 @@ function signedIn(dateFormat: string) {
 
 it('tells the server how days are read, and takes it back', async () => {
   signedIn('dd.MM.yyyy')
-  show(<Shell>a room</Shell>)
-  await screen.findByText('a room')
-  // The server reads it for the days within its sentences.
-  await waitFor(() => expect(document.cookie).toContain('days=dd.MM.yyyy'))
+  // The server reads it for the days within its sentences, from a room's first question on.
+  show(
+    <Shell>
+      <Room />
+    </Shell>,
+  )
+  expect(await screen.findByText(/days=dd\.MM\.yyyy/)).toBeTruthy()
   cleanup()
   signedIn('')
-  show(<Shell>a room</Shell>)
-  await screen.findByText('a room')
-  await waitFor(() => expect(document.cookie).not.toContain('days='))
+  show(
+    <Shell>
+      <Room />
+    </Shell>,
+  )
+  expect((await screen.findByText(/^asks with/)).textContent).not.toContain('days=')
 })

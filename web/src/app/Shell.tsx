@@ -21,15 +21,13 @@ export function Shell({ children }: { children: ReactNode }) {
   useEffect(() => {
     if (language) void spoken(language)
   }, [language])
-  const days = me.data?.dateFormat
-  useEffect(() => {
-    if (days !== undefined) tellServer('days', days)
-  }, [days])
   if (me.error instanceof Problem && me.error.status === 401) {
     return <SignIn />
   }
   // Before the units are known, nothing is read that would be shown in them.
   if (me.data && units.data && times.data) {
+    // Before a room asks for anything: its first answers are worded with it.
+    tellServer('days', me.data.dateFormat)
     readTimes({ homeZone: times.data.homeZone, ownZone: me.data.timeZone, dateFormat: me.data.dateFormat })
     return (
       <div key={`${me.data.timeZone} ${me.data.dateFormat}`} className="flex h-screen">

@@ -6,14 +6,14 @@ import { Button } from '../parts/Button'
 import { Dialog } from '../parts/Dialog'
 import { Trouble } from '../parts/Trouble'
 import { number } from '../units/format'
-import { decimalMark } from '../units/locale'
+import { written } from '../units/locale'
 import { t } from '../words/t'
 import { labelOf } from './outline'
 import { type Facets, usePlantEdit } from './usePlantEdit'
 
 /** What stands on a line, as whoever reads it writes numbers and calls what was chosen. */
 function valueOf({ options, isNumber, value }: PlateLine): string {
-  return isNumber ? value.replace('.', decimalMark()) : (options.find((one) => one.value === value)?.name ?? value)
+  return isNumber ? written(value) : (options.find((one) => one.value === value)?.name ?? value)
 }
 
 /** What stands on a node's plate, in one line; opened, every line of its class with its unit. */

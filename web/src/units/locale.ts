@@ -12,7 +12,7 @@ export function locale(): string {
 const marks = new Map<string, string>()
 
 /** What stands before the decimals. */
-export function decimalMark(): string {
+function decimalMark(): string {
   const where = locale()
   let mark = marks.get(where)
   if (mark === undefined) {

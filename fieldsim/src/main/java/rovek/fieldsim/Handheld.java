@@ -1,7 +1,6 @@
 package rovek.fieldsim;
 
 import java.time.Duration;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
@@ -10,15 +9,12 @@ import java.util.UUID;
 import rovek.core.reading.TableCapture;
 import rovek.core.wording.Sentence;
 import rovek.link.packet.Maker;
-import rovek.link.packet.PackageException;
 import rovek.link.packet.PackedCapture;
 import rovek.link.packet.PackedReading;
-import rovek.link.packet.ReadingsPackage;
 import rovek.link.packet.RoutePackage;
 import rovek.link.packet.RoutePackage.RouteStop;
 import rovek.link.packet.SetupPackage;
 import rovek.link.packet.Walk.Progress;
-import tools.jackson.databind.json.JsonMapper;
 
 /**
  * The stand-in for a vibration handheld: a route in memory, a walk in progress, readings kept one file each. What it
@@ -26,66 +22,32 @@ import tools.jackson.databind.json.JsonMapper;
  */
 final class Handheld {
 
-    private static final String ROUTE_FILE = "ROUTES/ROUTE.zip";
-    private static final String STATE_FILE = "state/walk.json";
-    private static final String COUNTERS_FILE = "state/counters.json";
     private static final Duration PACE = Duration.ofSeconds(45);
 
     private final HandheldModel model;
     private final HandheldMemory memory;
     private final SimulatedClock clock;
     private final Sensing sensing;
+    private final WalkMemory walk;
     private final LooseMemory loose;
     private final FirmwareSlot firmware;
     private final LivePart live;
     private final RunRecorder run;
     private final Faults faults;
-    private final JsonMapper json = JsonMapper.builder().build();
     private int battery = 81;
-    private Optional<Packed> lastPacked = Optional.empty();
-    private Optional<UnpackedRoute> lastRoute = Optional.empty();
 
     Handheld(HandheldModel model, HandheldMemory memory, SimulatedClock clock, Sensing sensing, Faults faults) {
         this.model = model;
         this.memory = memory;
         this.clock = clock;
         this.sensing = sensing;
+        this.walk = new WalkMemory(memory, maker());
         this.loose = new LooseMemory(memory, maker(), model.hasNumberedMemories());
         this.firmware = new FirmwareSlot(model, memory, clock.real());
         this.faults = faults;
         this.live = new LivePart(model);
         this.run = new RunRecorder(memory, live, clock, this::keepRun);
         run.endWhatWasLeft();
-    }
-
-    /** A walk as it was packed last: asked for piece by piece, it need not be packed for every piece. */
-    private record Packed(WalkState walk, byte[] bytes) {}
-
-    /** A route as it was unpacked last: every stop of a walk asks for it. */
-    private record UnpackedRoute(byte[] bytes, RoutePackage route) {}
-
-    /**
-     * The numbers that must never be given twice.
-     *
-     * @param memory drawn when the memory is first used: after it was wiped the numbers begin again, the ids do not
-     */
-    record Counters(String memory, int walks, int readings) {
-
-        static Counters ofEmptyMemory() {
-            return new Counters(UUID.randomUUID().toString().substring(0, 8), 0, 0);
-        }
-
-        Counters nextWalk() {
-            return new Counters(memory, walks + 1, readings);
-        }
-
-        Counters nextReading() {
-            return new Counters(memory, walks, readings + 1);
-        }
-
-        String readingId() {
-            return "%s-%06d".formatted(memory, readings);
-        }
     }
 
     HandheldModel model() {
@@ -105,10 +67,8 @@ final class Handheld {
     }
 
     private synchronized void keepRun(TableCapture capture) {
-        Counters counters = counters().nextReading();
-        write(COUNTERS_FILE, counters);
         loose.keep(new PackedReading(
-                counters.readingId(),
+                walk.nextReadingId(),
                 clock.instrumentTime(),
                 "run",
                 Optional.empty(),
@@ -150,10 +110,7 @@ final class Handheld {
         if (bytes.length > freeBytes()) {
             throw new HandheldException(Sentence.of("handheld.memoryFull"));
         }
-        RoutePackage route = route(bytes);
-        finishWalk();
-        memory.write(ROUTE_FILE, bytes);
-        beginWalk(route);
+        walk.load(bytes);
     }
 
     /** Takes a set-up in; the one before is gone. */
@@ -168,32 +125,20 @@ final class Handheld {
         return new SetupSlot(model, memory).setup();
     }
 
-    private void beginWalk(RoutePackage route) {
-        Counters counters = counters().nextWalk();
-        write(COUNTERS_FILE, counters);
-        write(STATE_FILE, WalkState.begin(counters.walks(), route));
-    }
-
-    private void finishWalk() {
-        walk().filter(WalkState::hasReadings).ifPresent(walk -> memory.write(walk.fileName(), pack(walk)));
-        walk().ifPresent(walk ->
-                walk.stops().forEach(stop -> stop.readingIds().forEach(id -> memory.delete(readingFile(id)))));
-    }
-
     synchronized Optional<RoutePackage> route() {
-        return memory.read(ROUTE_FILE).map(this::route);
+        return walk.route();
     }
 
     synchronized Optional<WalkState> walk() {
-        return memory.read(STATE_FILE).map(bytes -> json.readValue(bytes, WalkState.class));
+        return walk.walk();
     }
 
     /** The technician has put the sensor on. */
     synchronized void begin(UUID stopId) {
-        WalkState walk = requireWalk();
-        StopState stop = walk.stop(stopId);
+        WalkState now = walk.requireWalk();
+        StopState stop = now.stop(stopId);
         if (stop.progress() != Progress.DONE) {
-            write(STATE_FILE, walk.with(stop.with(Progress.BEGUN)));
+            walk.keep(now.with(stop.with(Progress.BEGUN)));
         }
     }
 
@@ -205,19 +150,19 @@ final class Handheld {
     }
 
     synchronized void skip(UUID stopId, String note) {
-        WalkState walk = requireWalk();
-        write(STATE_FILE, walk.with(walk.stop(stopId).with(Progress.SKIPPED).withNote(note)));
+        WalkState now = walk.requireWalk();
+        walk.keep(now.with(now.stop(stopId).with(Progress.SKIPPED).withNote(note)));
     }
 
     synchronized void note(UUID stopId, String note) {
-        WalkState walk = requireWalk();
-        write(STATE_FILE, walk.with(walk.stop(stopId).withNote(note)));
+        WalkState now = walk.requireWalk();
+        walk.keep(now.with(now.stop(stopId).withNote(note)));
     }
 
     /** Measures a stop, or repeats it: the new reading then says which one it replaces. */
     synchronized void measure(UUID stopId) {
-        WalkState walk = requireWalk();
-        StopState state = walk.stop(stopId);
+        WalkState now = walk.requireWalk();
+        StopState state = now.stop(stopId);
         RouteStop stop = route().orElseThrow().stops().stream()
                 .filter(candidate -> candidate.id().equals(stopId))
                 .findFirst()
@@ -233,10 +178,8 @@ final class Handheld {
                 Optional.of(stopId),
                 "",
                 replaced);
-        memory.write(
-                readingFile(reading.id()),
-                ReadingsPackage.pack(reading.takenAt(), maker(), Optional.empty(), List.of(reading)));
-        write(STATE_FILE, walk.with(state.withReading(reading.id())));
+        walk.keep(reading);
+        walk.keep(now.with(state.withReading(reading.id())));
         if (clock.isShifted()) {
             clock.passTime(PACE);
         }
@@ -266,7 +209,7 @@ final class Handheld {
     }
 
     synchronized void walkAll() {
-        for (StopState stop : requireWalk().stops()) {
+        for (StopState stop : walk.requireWalk().stops()) {
             if (stop.progress() == Progress.TO_DO || stop.progress() == Progress.BEGUN) {
                 measure(stop.id());
             }
@@ -277,11 +220,10 @@ final class Handheld {
         if (sensing.bytes(task) > freeBytes()) {
             throw new HandheldException(Sentence.of("handheld.memoryFullOnWalk"));
         }
-        Counters counters = counters().nextReading();
-        write(COUNTERS_FILE, counters);
+        String id = walk.nextReadingId();
         Sensing.Sensed sensed = sensing.sense(task);
         return new PackedReading(
-                counters.readingId(),
+                id,
                 clock.instrumentTime(),
                 task.technique(),
                 stop,
@@ -300,34 +242,25 @@ final class Handheld {
     /** The files another program sees, name to type. */
     synchronized Map<String, String> files() {
         Map<String, String> files = new java.util.LinkedHashMap<>();
-        if (memory.read(ROUTE_FILE).isPresent()) {
-            files.put(ROUTE_FILE, "ROUTE");
+        if (memory.read(WalkMemory.ROUTE_FILE).isPresent()) {
+            files.put(WalkMemory.ROUTE_FILE, "ROUTE");
         }
         memory.list(SetupSlot.FILE).forEach(name -> files.put(name, "SETUP"));
-        memory.list("RESULTS/").forEach(name -> files.put(name, "READINGS"));
-        walk().filter(WalkState::hasReadings).ifPresent(walk -> files.put(walk.fileName(), "READINGS"));
+        walk.addTo(files);
         loose.addTo(files);
         return files;
     }
 
     /** A file's bytes; the current walk and the loose readings are packed as they stand. */
     synchronized Optional<byte[]> file(String name) {
-        Optional<WalkState> walk = walk().filter(WalkState::hasReadings);
-        if (walk.isPresent() && walk.get().fileName().equals(name)) {
-            return Optional.of(pack(walk.get()));
-        }
-        Optional<byte[]> kept = loose.file(name);
-        if (kept.isPresent()) {
-            return kept;
-        }
-        return name.startsWith("RESULTS/") || name.equals(ROUTE_FILE) || name.equals(SetupSlot.FILE)
-                ? memory.read(name)
-                : Optional.empty();
+        return walk.file(name)
+                .or(() -> loose.file(name))
+                .or(() -> name.equals(SetupSlot.FILE) ? memory.read(name) : Optional.empty());
     }
 
     /** A part of a file; what lies there as it is, is not read whole for it. */
     synchronized Optional<byte[]> slice(String name, long offset, int count) {
-        if (name.startsWith("RESULTS/") && !memory.list(name).isEmpty()) {
+        if (walk.isKept(name)) {
             return memory.slice(name, offset, count);
         }
         return file(name)
@@ -337,74 +270,14 @@ final class Handheld {
 
     /** How large a file is. */
     synchronized long size(String name) {
-        return name.startsWith("RESULTS/") && !memory.list(name).isEmpty()
+        return walk.isKept(name)
                 ? memory.size(name)
                 : file(name).map(bytes -> bytes.length).orElse(0);
     }
 
     /** Removes a file; results that were being walked begin again. */
     synchronized boolean delete(String name) {
-        if (loose.delete(name)) {
-            return true;
-        }
-        Optional<WalkState> walk = walk().filter(current -> current.fileName().equals(name));
-        if (walk.isPresent()) {
-            walk.get().stops().forEach(stop -> stop.readingIds().forEach(id -> memory.delete(readingFile(id))));
-            route().ifPresent(this::beginWalk);
-            return true;
-        }
-        return name.startsWith("RESULTS/") && memory.delete(name);
-    }
-
-    private byte[] pack(WalkState walk) {
-        if (lastPacked.filter(packed -> packed.walk().equals(walk)).isEmpty()) {
-            lastPacked = Optional.of(new Packed(walk, packAgain(walk)));
-        }
-        return lastPacked.orElseThrow().bytes();
-    }
-
-    private byte[] packAgain(WalkState walk) {
-        List<PackedReading> readings = new ArrayList<>();
-        for (StopState stop : walk.stops()) {
-            stop.readingIds()
-                    .forEach(id -> readings.add(reading(readingFile(id)).withNote(stop.note())));
-        }
-        return ReadingsPackage.pack(
-                // never the present: the same walk must pack to the same bytes, whenever it is asked for
-                readings.isEmpty()
-                        ? route().orElseThrow().createdAt()
-                        : readings.get(readings.size() - 1).takenAt(),
-                maker(),
-                Optional.of(walk.toWalk()),
-                readings);
-    }
-
-    private PackedReading reading(String file) {
-        try {
-            return ReadingsPackage.unpack(memory.read(file).orElseThrow())
-                    .readings()
-                    .get(0)
-                    .reading();
-        } catch (PackageException e) {
-            throw new IllegalStateException("The stand-in's own memory is damaged.", e);
-        }
-    }
-
-    private RoutePackage route(byte[] bytes) {
-        if (lastRoute.isPresent() && Arrays.equals(lastRoute.get().bytes(), bytes)) {
-            return lastRoute.get().route();
-        }
-        try {
-            RoutePackage route = RoutePackage.unpack(bytes);
-            lastRoute = Optional.of(new UnpackedRoute(bytes, route));
-            return route;
-        } catch (PackageException e) {
-            throw new HandheldException(e.sentence());
-        }
-    }
-
-    private static String readingFile(String id) {
-        return "measured/" + id + ".zip";
+        return loose.delete(name) || walk.delete(name);
     }
 
     private Maker maker() {
@@ -412,19 +285,5 @@ final class Handheld {
                 "Fieldsim",
                 Optional.of(
                         new Maker.MakingInstrument(model.maker(), model.model(), model.serial(), model.firmware())));
-    }
-
-    private WalkState requireWalk() {
-        return walk().orElseThrow(() -> new HandheldException(Sentence.of("handheld.noRoute")));
-    }
-
-    private Counters counters() {
-        return memory.read(COUNTERS_FILE)
-                .map(bytes -> json.readValue(bytes, Counters.class))
-                .orElseGet(Counters::ofEmptyMemory);
-    }
-
-    private void write(String file, Object value) {
-        memory.write(file, json.writeValueAsBytes(value));
     }
 }

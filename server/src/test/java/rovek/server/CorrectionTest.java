@@ -2,7 +2,6 @@ package rovek.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
@@ -12,12 +11,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
-import org.junit.jupiter.api.io.TempDir;
-import rovek.fieldsim.Fieldsim;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -25,189 +20,10 @@ import tools.jackson.databind.JsonNode;
  * whole.
  */
 @ExtendWith(OneRovek.class)
-class CorrectionTest {
-
-    @TempDir
-    Path memory;
-
-    private final Caller caller;
-    private final SmallPlant plant;
-    private final String tag = "P-" + UUID.randomUUID().toString().substring(0, 8);
-    private FieldDay field;
-    private String instrument;
-    private List<String> here;
-    private List<String> there;
+class CorrectionTest extends CorrectedPlant {
 
     CorrectionTest(RunningRovek rovek) {
-        this.caller = Caller.signedIn(rovek);
-        this.plant = new SmallPlant(caller);
-    }
-
-    @BeforeEach
-    void switchOn() {
-        field = new FieldDay(Fieldsim.Kind.VIBRATION, UUID.randomUUID().toString(), memory);
-        instrument = field.connect(caller);
-        here = plant.pump(tag);
-        there = plant.pump(tag);
-    }
-
-    @AfterEach
-    void switchOff() {
-        field.close();
-    }
-
-    /** The walk of the first pump, read back. */
-    private String walked() {
-        field.load(caller, instrument, plant.route(here));
-        field.press("/api/walk-all", Map.of());
-        assertThat(field.readBack(caller, instrument).get("state").asString()).isEqualTo("DONE");
-        return caller.get("/api/visits").ok().get(0).get("id").asString();
-    }
-
-    private JsonNode sheet(String visit) {
-        return caller.get("/api/visits/" + visit).ok();
-    }
-
-    private static List<String> checks(JsonNode sheet) {
-        return sheet.get("rows")
-                .valueStream()
-                .map(row -> row.get("checkId").asString())
-                .toList();
-    }
-
-    private static List<String> readings(JsonNode sheet) {
-        return sheet.get("rows")
-                .valueStream()
-                .map(row -> row.get("readingId").asString())
-                .toList();
-    }
-
-    private String clientOf(String check) {
-        String at = check;
-        Map<String, String> parents = new HashMap<>();
-        plant.rows()
-                .forEach(row -> parents.put(
-                        row.get("node").get("id").asString(),
-                        row.get("node").get("parentId").asString("")));
-        while (!parents.get(at).isEmpty()) {
-            at = parents.get(at);
-        }
-        return at;
-    }
-
-    private Caller.Answer undo(JsonNode corrected) {
-        return caller.post("/api/corrections/" + corrected.get("id").asString() + "/undo", Map.of());
-    }
-
-    private Map<String, Object> move(String target, List<String> readings) {
-        return Map.of("targetId", target, "readingIds", readings);
-    }
-
-    private String original() {
-        return caller.get("/api/instruments/" + instrument + "/originals")
-                .ok()
-                .get(0)
-                .get("id")
-                .asString();
-    }
-
-    /** The fault that was seen: stops cleared and refilled, client blank, dates back, done stops to do. */
-    @Test
-    void takingAWalkOnceMoreUndoesNoCorrection() {
-        String visit = walked();
-        JsonNode sheet = sheet(visit);
-        caller.post("/api/visits/" + visit + "/move", move(clientOf(there.get(0)), List.of()))
-                .ok();
-        String trueTime = Instant.parse(sheet.get("beganAt").asString())
-                .minus(Duration.ofDays(3))
-                .toString();
-        caller.post(
-                        "/api/visits/" + visit + "/times",
-                        Map.of("readingId", readings(sheet).get(0), "takenAt", trueTime))
-                .ok();
-        JsonNode corrected = sheet(visit);
-        assertThat(corrected.get("beganAt")).isNotEqualTo(sheet.get("beganAt"));
-        assertThat(caller.awaitJob(caller.post("/api/originals/" + original() + "/take", null)
-                                .ok())
-                        .get("sentence")
-                        .asString())
-                .startsWith("0 new readings");
-        assertThat(sheet(visit)).as("the same file, taken once more").isEqualTo(corrected);
-        assertThat(field.readBack(caller, instrument).get("sentence").asString())
-                .startsWith("0 new readings");
-        JsonNode again = sheet(visit);
-        for (String part : List.of("title", "client", "beganAt", "rows", "tray", "clockAheadSeconds")) {
-            assertThat(again.get(part))
-                    .as("the same memory, read back once more: " + part)
-                    .isEqualTo(corrected.get(part));
-        }
-    }
-
-    /** A walk that goes on after its visit was moved: stops move on where they are now, and none comes back. */
-    @Test
-    void aNewerStateOfAWalkMovesCorrectedStopsOn() {
-        field.load(caller, instrument, plant.route(here));
-        field.press("/api/stops/" + here.get(0) + "/measure", Map.of());
-        field.readBack(caller, instrument);
-        String visit = caller.get("/api/visits").ok().get(0).get("id").asString();
-        assertThat(progress(sheet(visit))).containsExactly("done", "to do", "to do", "to do");
-        caller.post("/api/visits/" + visit + "/move", move(clientOf(there.get(0)), List.of()))
-                .ok();
-        field.press("/api/walk-all", Map.of());
-        field.readBack(caller, instrument);
-        JsonNode later = sheet(visit);
-        assertThat(checks(later).subList(0, 4))
-                .as("where a person moved the walk to")
-                .isEqualTo(there);
-        assertThat(progress(later).subList(0, 4)).containsOnly("done");
-    }
-
-    /** The fault that was seen: one of four stops done, and the next walk was due in a week. */
-    @Test
-    void anUnfinishedWalkIsNotWalkedYet() {
-        String route = UUID.randomUUID().toString();
-        String today = Instant.now().toString().substring(0, 10);
-        caller.put(
-                        "/api/routes/" + route,
-                        Map.of(
-                                "name",
-                                "Weekly " + tag,
-                                "checkIds",
-                                here,
-                                "everyDays",
-                                7,
-                                "firstDue",
-                                today,
-                                "version",
-                                0))
-                .ok();
-        field.load(caller, instrument, route);
-        field.press("/api/stops/" + here.get(0) + "/measure", Map.of());
-        field.readBack(caller, instrument);
-        assertThat(next(route)).as("three stops are to do").isEqualTo(today);
-        field.press("/api/walk-all", Map.of());
-        field.readBack(caller, instrument);
-        assertThat(next(route)).isGreaterThan(today);
-    }
-
-    private String next(String route) {
-        return caller.get("/api/schedule")
-                .ok()
-                .get("routes")
-                .valueStream()
-                .filter(one -> one.get("routeId").asString().equals(route))
-                .findFirst()
-                .orElseThrow()
-                .get("dates")
-                .get(0)
-                .asString();
-    }
-
-    private static List<String> progress(JsonNode sheet) {
-        return sheet.get("rows")
-                .valueStream()
-                .map(row -> row.get("progress").asString())
-                .toList();
+        super(rovek);
     }
 
     @Test

@@ -5,6 +5,7 @@ import static rovek.server.LiveView.await;
 import static rovek.server.LiveView.connected;
 import static rovek.server.LiveView.recorded;
 import static rovek.server.LiveView.recording;
+import static rovek.server.LiveView.transmitterSetup;
 
 import java.io.BufferedReader;
 import java.io.InputStreamReader;
@@ -38,41 +39,6 @@ class LiveTest {
     LiveTest(RunningRovek rovek) {
         this.rovek = rovek;
         this.caller = Caller.signedIn(rovek);
-    }
-
-    private static Map<String, String> channel(String name, String unit, int address, String form) {
-        return Map.of(
-                "name",
-                name,
-                "quantityUnit",
-                unit,
-                "table",
-                "holding register",
-                "address",
-                String.valueOf(address),
-                "form",
-                form);
-    }
-
-    private static String transmitterSetup(Caller caller, int port) {
-        String id = UUID.randomUUID().toString();
-        caller.put(
-                        "/api/setups/" + id,
-                        Map.of(
-                                "name",
-                                "Booster outlet",
-                                "form",
-                                "registers",
-                                "values",
-                                Map.of("host", "127.0.0.1", "port", String.valueOf(port)),
-                                "rows",
-                                List.of(
-                                        channel("Pressure", "bar", 0, "32-bit float (IEEE 754)"),
-                                        channel("State", "", 3, "16-bit unsigned")),
-                                "version",
-                                0))
-                .ok();
-        return "/api/live/SETUP/" + id;
     }
 
     @Test
@@ -316,113 +282,5 @@ class LiveTest {
         assertThat(caller.post("/api/live/SETUP/" + UUID.randomUUID() + "/marks", Map.of("text", ""))
                         .status())
                 .isEqualTo(409);
-    }
-
-    @Test
-    void aRecordingThatIsAsLongAsOneMayBeEndsAndIsTaken() throws Exception {
-        try (Transmitter transmitter = Transmitter.start(0, Clock.systemUTC());
-                RunningRovek small =
-                        RunningRovek.start("--rovek.live.most-values=6", "--rovek.live.left-behind=PT2S")) {
-            Caller technician = Caller.signedIn(small);
-            String live = transmitterSetup(technician, transmitter.port());
-            connected(technician, live);
-            technician
-                    .post(live + "/recording", recording("Forgotten", 100, null))
-                    .ok();
-            JsonNode visits = await(() -> technician.get("/api/visits").ok(), list -> list.size() == 1);
-            JsonNode visit = technician
-                    .get("/api/visits/" + visits.get(0).get("id").asString())
-                    .ok();
-            JsonNode capture = technician
-                    .get("/api/readings/" + visit.get("tray").get(0).get("id").asString() + "/capture")
-                    .ok();
-            assertThat(capture.get("allRows").asInt())
-                    .as("six values of two channels")
-                    .isEqualTo(3);
-        }
-    }
-
-    /**
-     * A server that slept for longer than anybody waits, and wakes: what another one has taken meanwhile gets no more
-     * rows.
-     */
-    @Test
-    void aRecordingThatAnotherServerTookGetsNoMoreRows() throws Exception {
-        try (Transmitter transmitter = Transmitter.start(0, Clock.systemUTC());
-                RunningRovek slow = RunningRovek.start()) {
-            Caller technician = Caller.signedIn(slow);
-            String live = transmitterSetup(technician, transmitter.port());
-            connected(technician, live);
-            technician
-                    .post(live + "/recording", recording("Taken elsewhere", 100, null))
-                    .ok();
-            recorded(technician, live, 3);
-            JdbcClient db = slow.bean(JdbcClient.class);
-            db.sql("UPDATE live_recording SET closed_at = now()").update();
-            long rows =
-                    db.sql("SELECT count(*) FROM live_row").query(Long.class).single();
-            await(() -> technician.get(live).ok(), now -> now.get("recording").isNull());
-            assertThat(db.sql("SELECT count(*) FROM live_row").query(Long.class).single())
-                    .isEqualTo(rows);
-            assertThat(technician.post(live + "/marks", Map.of("text", "late")).status())
-                    .isEqualTo(409);
-            assertThat(db.sql("SELECT count(*) FROM live_mark")
-                            .query(Long.class)
-                            .single())
-                    .isZero();
-        }
-    }
-
-    /** Each is shown to everybody who watches, again and again. */
-    @Test
-    void aRecordingHasNoMoreMarkersThanAnybodyCanShow() throws Exception {
-        try (Transmitter transmitter = Transmitter.start(0, Clock.systemUTC())) {
-            String live = transmitterSetup(caller, transmitter.port());
-            connected(caller, live);
-            Map<String, Object> wanted = recording("Marked often", 500, null);
-            caller.post(live + "/recording", wanted).ok();
-            recorded(caller, live, 1);
-            rovek.bean(JdbcClient.class)
-                    .sql(
-                            "INSERT INTO live_mark SELECT ?::uuid, now() + n * interval '1 ms', 'm' FROM generate_series(1, 499) n")
-                    .param(wanted.get("id"))
-                    .update();
-            caller.post(live + "/marks", Map.of("text", "the last")).ok();
-            Caller.Answer refused = caller.post(live + "/marks", Map.of("text", "one more"));
-            assertThat(refused.status()).isEqualTo(409);
-            assertThat(refused.sentence()).contains("up to 500 markers", "the recording continues");
-            assertThat(caller.get(live).ok().get("recording").get("marks")).hasSize(500);
-            caller.post(live + "/recording/end", Map.of()).ok();
-        }
-    }
-
-    /** A server that dies leaves its rows in the database; the next one makes a run of them. */
-    @Test
-    void aRecordingWhoseServerDiedIsTakenByTheNext() throws Exception {
-        try (TestDatabase database = TestDatabase.create();
-                Transmitter transmitter = Transmitter.start(0, Clock.systemUTC())) {
-            try (RunningRovek dying = RunningRovek.startOn(database)) {
-                Caller technician = Caller.signedIn(dying);
-                String live = transmitterSetup(technician, transmitter.port());
-                connected(technician, live);
-                technician
-                        .post(live + "/recording", recording("Left behind", 200, null))
-                        .ok();
-                recorded(technician, live, 4);
-            }
-            try (RunningRovek next = RunningRovek.startOn(database, "--rovek.live.left-behind=PT1S")) {
-                Caller technician = Caller.signedIn(next);
-                JsonNode visits = await(() -> technician.get("/api/visits").ok(), list -> list.size() == 1);
-                JsonNode visit = technician
-                        .get("/api/visits/" + visits.get(0).get("id").asString())
-                        .ok();
-                assertThat(visit.get("tray").get(0).get("label").asString()).isEqualTo("Left behind");
-                JsonNode capture = technician
-                        .get("/api/readings/"
-                                + visit.get("tray").get(0).get("id").asString() + "/capture")
-                        .ok();
-                assertThat(capture.get("allRows").asInt()).isGreaterThanOrEqualTo(4);
-            }
-        }
     }
 }

@@ -3,6 +3,7 @@ package rovek.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.function.Predicate;
@@ -54,5 +55,41 @@ final class LiveView {
                 new HashMap<>(Map.of("id", UUID.randomUUID().toString(), "name", name, "intervalMillis", millis));
         wanted.put("checkId", check);
         return wanted;
+    }
+
+    private static Map<String, String> channel(String name, String unit, int address, String form) {
+        return Map.of(
+                "name",
+                name,
+                "quantityUnit",
+                unit,
+                "table",
+                "holding register",
+                "address",
+                String.valueOf(address),
+                "form",
+                form);
+    }
+
+    /** A set-up for a transmitter at this port; where its live values are. */
+    static String transmitterSetup(Caller caller, int port) {
+        String id = UUID.randomUUID().toString();
+        caller.put(
+                        "/api/setups/" + id,
+                        Map.of(
+                                "name",
+                                "Booster outlet",
+                                "form",
+                                "registers",
+                                "values",
+                                Map.of("host", "127.0.0.1", "port", String.valueOf(port)),
+                                "rows",
+                                List.of(
+                                        channel("Pressure", "bar", 0, "32-bit float (IEEE 754)"),
+                                        channel("State", "", 3, "16-bit unsigned")),
+                                "version",
+                                0))
+                .ok();
+        return "/api/live/SETUP/" + id;
     }
 }

@@ -2,91 +2,19 @@ package rovek.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.nio.file.Path;
 import java.sql.SQLException;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.StreamSupport;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
-import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 
-/** Loading and reading back over a real socket with a real stand-in, as things go well and as they go wrong. */
+/** Loading and reading back over a real socket with a real stand-in, as things go well. */
 @ExtendWith(OneRovek.class)
-class TransferTest {
-
-    private final RunningRovek rovek;
-    private final Caller caller;
-    private final SmallPlant plant;
-
-    @TempDir
-    Path memory;
-
-    private FieldDay field;
-    private String instrument;
-    private List<String> checks;
-    private String route;
+class TransferTest extends WalkedTransfer {
 
     TransferTest(RunningRovek rovek) {
-        this.rovek = rovek;
-        this.caller = Caller.signedIn(rovek);
-        this.plant = new SmallPlant(caller);
-    }
-
-    @BeforeEach
-    void prepare() {
-        field = new FieldDay(memory);
-        instrument = field.connect(caller);
-        checks = plant.pump("P-102");
-        route = plant.route(checks);
-    }
-
-    @AfterEach
-    void switchOff() {
-        field.close();
-    }
-
-    private long count(String table) {
-        try (var db = rovek.database().connect();
-                var statement = db.createStatement();
-                var rows = statement.executeQuery("SELECT count(*) FROM " + table)) {
-            rows.next();
-            return rows.getLong(1);
-        } catch (SQLException e) {
-            throw new AssertionError(e);
-        }
-    }
-
-    private JsonNode look() {
-        return caller.get("/api/instruments/" + instrument + "/connection").ok();
-    }
-
-    private JsonNode file(String kind) {
-        return StreamSupport.stream(look().get("files").spliterator(), false)
-                .filter(file -> file.get("kind").asString().equals(kind))
-                .findFirst()
-                .orElseThrow();
-    }
-
-    private void loadAndWalk() {
-        assertThat(field.load(caller, instrument, route).get("state").asString())
-                .isEqualTo("DONE");
-        field.press("/api/walk-all", Map.of());
-    }
-
-    /** The visit of this test's own route: other tests' visits may have begun within the same second. */
-    private JsonNode visit() {
-        return caller.get("/api/visits")
-                .ok()
-                .valueStream()
-                .map(line ->
-                        caller.get("/api/visits/" + line.get("id").asString()).ok())
-                .filter(sheet -> sheet.get("rows").toString().contains(checks.get(3)))
-                .findFirst()
-                .orElseThrow();
+        super(rovek);
     }
 
     @Test
@@ -149,64 +77,6 @@ class TransferTest {
         assertThat(rows.get(1).get("progress").asString()).isEqualTo("skipped");
         assertThat(rows.get(1).get("note").asString()).isEqualTo("stood still");
         assertThat(rows.get(2).get("progress").asString()).isEqualTo("to do");
-    }
-
-    @Test
-    void aCutLinkLeavesTheStateBeforeAndTheSecondTryGoesOn() {
-        loadAndWalk();
-        long readings = count("reading");
-        field.faults(Map.of("cutAfterBytes", 180_000));
-        JsonNode cut = field.readBack(caller, instrument);
-        assertThat(cut.get("state").asString()).isEqualTo("FAILED");
-        assertThat(cut.get("sentence").asString()).contains("The link to the instrument was interrupted");
-        assertThat(count("reading")).isEqualTo(readings);
-        JsonNode part = file("READINGS");
-        assertThat(part.get("state").asString()).isEqualTo("PART");
-        assertThat(part.get("arrivedBytes").asLong()).isEqualTo(128 << 10);
-        JsonNode second = field.readBack(caller, instrument);
-        assertThat(second.get("state").asString()).as(second.toString()).isEqualTo("DONE");
-        assertThat(count("reading")).isEqualTo(readings + 4);
-        assertThat(count("transfer")).isZero();
-    }
-
-    @Test
-    void aCorruptTransferIsFoundAndStoresNothing() {
-        loadAndWalk();
-        long originals = count("original");
-        field.faults(Map.of("corrupt", true));
-        JsonNode job = field.readBack(caller, instrument);
-        assertThat(job.get("state").asString()).isEqualTo("FAILED");
-        assertThat(job.get("sentence").asString()).contains("its checksum does not match");
-        assertThat(count("original")).isEqualTo(originals);
-        assertThat(field.readBack(caller, instrument).get("state").asString()).isEqualTo("DONE");
-    }
-
-    @Test
-    void whatTheInstrumentKeptOtherwiseThanItWasWrittenIsNotCalledLoaded() {
-        field.faults(Map.of("damageWrite", true));
-        JsonNode job = field.load(caller, instrument, route);
-        assertThat(job.get("state").asString()).isEqualTo("FAILED");
-        assertThat(job.get("sentence").asString())
-                .contains("its checksum does not match")
-                .doesNotContain("You can unplug");
-        assertThat(caller.get("/api/routes/" + route).ok().get("loaded"))
-                .as("nothing is noted as loaded")
-                .isEmpty();
-        assertThat(field.load(caller, instrument, route).get("state").asString())
-                .isEqualTo("DONE");
-    }
-
-    @Test
-    void aFullMemoryIsSaidBeforeAnythingIsLoaded() {
-        field.faults(Map.of("memoryFull", true));
-        JsonNode fit = caller.get("/api/instruments/" + instrument + "/fit?routeId=" + route)
-                .ok();
-        assertThat(fit.get("outcome").asString()).isNotEqualTo("WHOLE");
-        JsonNode job = field.load(caller, instrument, route);
-        assertThat(job.get("state").asString()).isEqualTo("FAILED");
-        assertThat(job.get("sentence").asString())
-                .contains("The route was not loaded")
-                .contains("read back and free memory first");
     }
 
     @Test
@@ -354,64 +224,5 @@ class TransferTest {
         assertThat(scheduled.get("isMeasured").asBoolean())
                 .as("walked now: its own times")
                 .isTrue();
-    }
-
-    @Test
-    void readingsOfACheckRemovedMeanwhileAreNotLost() {
-        field.load(caller, instrument, route);
-        new SmallPlant(caller).remove(checks.get(0)).ok();
-        field.press("/api/walk-all", Map.of());
-        JsonNode job = field.readBack(caller, instrument);
-        assertThat(job.get("sentence").asString()).contains("4 new readings, 1 of them loose");
-        assertThat(visit().get("tray").get(0).get("label").asString()).isEqualTo("stop 1 of Monthly walk");
-    }
-
-    @Test
-    void twoPeopleAtOneInstrumentDoNotDisturbEachOther() {
-        loadAndWalk();
-        field.faults(Map.of("slowMillis", 300));
-        JsonNode job = started();
-        Caller.Answer second = lookAt();
-        // Whichever comes first has the instrument; where that was the look, the job is begun once more.
-        while (second.status() == 200) {
-            job = caller.get("/api/jobs/" + job.get("id").asString())
-                            .ok()
-                            .get("state")
-                            .asString()
-                            .equals("RUNNING")
-                    ? job
-                    : started();
-            second = lookAt();
-        }
-        assertThat(second.sentence())
-                .isEqualTo("The instrument is in use: reading back by administrator. Wait until that has ended.");
-        field.faults(Map.of());
-        assertThat(caller.awaitJob(job).get("state").asString()).isEqualTo("DONE");
-    }
-
-    private JsonNode started() {
-        return caller.post(
-                        "/api/instruments/" + instrument + "/read-back",
-                        Map.of("files", List.of(), "correctClock", true))
-                .ok();
-    }
-
-    private Caller.Answer lookAt() {
-        return caller.get("/api/instruments/" + instrument + "/connection");
-    }
-
-    @Test
-    void anInstrumentThatIsOffIsSaidToBeOff() {
-        field.close();
-        Caller.Answer answer = caller.get("/api/instruments/" + instrument + "/connection");
-        assertThat(answer.status()).isEqualTo(409);
-        assertThat(answer.sentence()).startsWith("No instrument answers at 127.0.0.1");
-    }
-
-    @Test
-    void aWrongPassCodeIsSaid() {
-        Caller.Answer answer = caller.post(
-                "/api/connections", Map.of("host", "127.0.0.1", "port", field.instrumentPort(), "passCode", "1"));
-        assertThat(answer.sentence()).contains("asks for its pass code");
     }
 }

@@ -7,6 +7,7 @@ import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 import java.util.Date;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -23,7 +24,10 @@ public final class DayFormat {
     /** ISO 8601, for what is read by people of any country. */
     public static final String ISO = "yyyy-MM-dd";
 
-    /** The patterns to choose from, by how they are called in a language's private part. */
+    /** What there is to choose from. */
+    public static final List<String> PATTERNS = List.of(ISO, "dd.MM.yyyy", "dd/MM/yyyy", "MM/dd/yyyy");
+
+    /** How a language's private part calls each of them. */
     private static final Map<String, String> CALLED =
             Map.of(ISO, "ymd", "dd.MM.yyyy", "dmydot", "dd/MM/yyyy", "dmyslash", "MM/dd/yyyy", "mdyslash");
 

@@ -5,11 +5,13 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.IntStream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import rovek.core.technique.Curve;
+import rovek.core.unit.UnitCatalogue;
 import rovek.core.wording.Sentence;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.table.NumberTable;
@@ -53,9 +55,10 @@ public class CurveTables {
             UUID readingId, String name, Map<String, String> look, Stretch stretch, @Nullable UUID other) {
         List<String> headings = new ArrayList<>();
         List<double[]> columns = new ArrayList<>();
-        add(readingId, name, look, stretch, headings, columns);
+        ShownUnits shown = units.now();
+        add(readingId, name, look, stretch, shown, headings, columns);
         if (other != null) {
-            add(other, name, look, stretch, headings, columns);
+            add(other, name, look, stretch, shown, headings, columns);
         }
         return NumberTable.ofColumns("%s %s".formatted(name, day(readingId)), headings, columns);
     }
@@ -65,6 +68,7 @@ public class CurveTables {
             String name,
             Map<String, String> look,
             Stretch stretch,
+            ShownUnits units,
             List<String> headings,
             List<double[]> columns) {
         Curve curve = desk.drawn(readingId, look).curves().stream()
@@ -76,7 +80,7 @@ public class CurveTables {
         double start = curve instanceof Curve.Series series ? series.startSeconds() : 0;
         double[] values = curve instanceof Curve.Lines lines ? lines.values() : ((Curve.Series) curve).values();
         ShownColumn shown =
-                units.now().column(curve instanceof Curve.Lines lines ? lines.unit() : ((Curve.Series) curve).unit());
+                units.column(curve instanceof Curve.Lines lines ? lines.unit() : ((Curve.Series) curve).unit());
         int first = (int) Math.min(values.length, Math.max(0, Math.ceil((stretch.from() - start) / step - ROUNDING)));
         int behind = (int) Math.max(
                 first, Math.min(values.length, Math.floor((stretch.to() - start) / step + ROUNDING) + 1));
@@ -111,9 +115,12 @@ public class CurveTables {
         List<String> headings = new ArrayList<>(List.of(said(Sentence.of("judging.columnTime"))));
         List<double[]> columns = new ArrayList<>(List.of(Arrays.copyOfRange(seconds, within[0], within[1])));
         for (Curve.Run channel : channels) {
-            ShownColumn column = shown.column(channel.unit());
-            headings.add(column.unit().isBlank() ? channel.id() : "%s, %s".formatted(channel.id(), column.unit()));
-            columns.add(column.of(Arrays.copyOfRange(channel.values(), within[0], within[1])));
+            double[] values = Arrays.copyOfRange(channel.values(), within[0], within[1]);
+            // An instrument may write a unit that is not known: it is left as it is.
+            Optional<ShownColumn> column = UnitCatalogue.find(channel.unit()).map(shown::column);
+            String unit = column.map(ShownColumn::unit).orElse(channel.unit());
+            headings.add(unit.isBlank() ? channel.id() : "%s, %s".formatted(channel.id(), unit));
+            columns.add(column.map(known -> known.of(values)).orElse(values));
         }
         return NumberTable.ofColumns(said(Sentence.of("judging.tableRun", "day", day(readingId))), headings, columns);
     }
@@ -129,7 +136,7 @@ public class CurveTables {
         int[] within = NumberTable.within(axis, stretch.from(), stretch.to());
         List<String> headings = new ArrayList<>(List.of(said(Sentence.of("judging.columnFrequency"))));
         List<double[]> columns = new ArrayList<>(List.of(Arrays.copyOfRange(axis, within[0], within[1])));
-        ShownColumn shown = units.now().column(waterfall.unit());
+        ShownColumn shown = units.now().column(UnitCatalogue.get(waterfall.unit()));
         waterfall.rows().forEach(row -> {
             headings.add("%s, %s RMS".formatted(row.at().substring(0, 10), shown.unit()));
             columns.add(shown.of(IntStream.range(within[0], within[1])

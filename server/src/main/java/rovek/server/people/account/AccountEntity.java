@@ -30,7 +30,7 @@ class AccountEntity {
     /** By its name in the IANA database; blank for that of the plant. */
     String timeZone = "";
 
-    /** One of {@link Accounts#DATE_FORMATS}; blank for the way of the language. */
+    /** One of {@link rovek.server.base.wording.DayFormat#PATTERNS}; blank for the way of the language. */
     String dateFormat = "";
 
     @Version

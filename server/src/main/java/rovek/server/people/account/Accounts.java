@@ -18,6 +18,7 @@ import rovek.server.base.audit.AuditTrail;
 import rovek.server.base.problem.DomainProblem;
 import rovek.server.base.problem.DomainProblem.Fault;
 import rovek.server.base.records.Turns;
+import rovek.server.base.wording.DayFormat;
 
 /** The people who may sign in, and with what role. */
 @Service
@@ -29,9 +30,8 @@ public class Accounts {
     private static final int LONGEST_PASSWORD = 200;
 
     /** How dates can be written besides the way of the language. */
-    static final List<String> DATE_FORMATS = List.of("yyyy-MM-dd", "dd.MM.yyyy", "dd/MM/yyyy", "MM/dd/yyyy");
-
     private final AccountRepository accounts;
+
     private final Passwords passwords;
     private final TransactionTemplate transaction;
     private final AuditTrail audit;
@@ -199,14 +199,14 @@ public class Accounts {
      * Keeps how somebody reads times, for every browser.
      *
      * @param timeZone by its name in the IANA database; blank for the plant's
-     * @param dateFormat one of {@link #DATE_FORMATS}; blank for the way of the language
+     * @param dateFormat one of {@link DayFormat#PATTERNS}; blank for the way of the language
      */
     @Transactional
     public Account chooseTimes(String name, String timeZone, String dateFormat) {
         if (new Entry.Zone().fault(Sentence.NONE, "", timeZone).isPresent()) {
             throw new DomainProblem.Invalid("timeZone", Sentence.of("people.noTimeZone"));
         }
-        if (!dateFormat.isEmpty() && !DATE_FORMATS.contains(dateFormat)) {
+        if (!dateFormat.isEmpty() && !DayFormat.PATTERNS.contains(dateFormat)) {
             throw new DomainProblem.Invalid("dateFormat", Sentence.of("people.noDateFormat"));
         }
         AccountEntity account =

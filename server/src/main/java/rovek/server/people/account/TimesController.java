@@ -6,6 +6,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import rovek.core.entry.Entry;
 import rovek.server.base.time.HomeZone;
+import rovek.server.base.wording.DayFormat;
 
 @RestController
 @RequestMapping("/api/times")
@@ -26,6 +27,6 @@ class TimesController {
 
     @GetMapping
     TimesView view() {
-        return new TimesView(home.id().getId(), new Entry.Zone().options(), Accounts.DATE_FORMATS);
+        return new TimesView(home.id().getId(), new Entry.Zone().options(), DayFormat.PATTERNS);
     }
 }

@@ -1,23 +1,39 @@
 package rovek.server.people.unit;
 
 import java.util.Arrays;
+import rovek.core.unit.UnitOfMeasure;
 
-/**
- * Numbers of one unit as a reader is shown them.
- *
- * @param unit as it is written beside them
- * @param factor shown = factor * stored + offset
- */
-public record ShownColumn(String unit, double factor, double offset) {
+/** Numbers of one unit as a reader is shown them. */
+public final class ShownColumn {
 
-    /** A number as it is shown; what is not converted keeps its last digit. */
-    public double of(double stored) {
-        return factor == 1 && offset == 0 ? stored : factor * stored + offset;
+    private final UnitOfMeasure stored;
+    private final UnitOfMeasure shown;
+
+    ShownColumn(UnitOfMeasure stored, UnitOfMeasure shown) {
+        this.stored = stored;
+        this.shown = shown;
     }
 
-    public double[] of(double[] stored) {
-        return factor == 1 && offset == 0
-                ? stored
-                : Arrays.stream(stored).map(this::of).toArray();
+    /** As it is written beside them. */
+    public String unit() {
+        return shown.shown();
+    }
+
+    /** A result as it is shown, exact to its last digit. */
+    public double of(double result) {
+        return stored.convert(result, shown);
+    }
+
+    /**
+     * Samples as they are shown; a gap stays one. There may be millions of them: by factor and offset, which is two
+     * roundings from exact, instead of the 8 µs that an exact conversion takes each.
+     */
+    public double[] of(double[] samples) {
+        if (stored.equals(shown)) {
+            return samples;
+        }
+        double factor = stored.convertDifference(1, shown);
+        double offset = stored.convert(0, shown);
+        return Arrays.stream(samples).map(sample -> factor * sample + offset).toArray();
     }
 }

@@ -50,15 +50,7 @@ public final class ShownUnits {
 
     /** How numbers of a stored unit are shown. */
     public ShownColumn column(UnitOfMeasure stored) {
-        UnitOfMeasure unit = unit(stored);
-        return unit.equals(stored)
-                ? new ShownColumn(stored.shown(), 1, 0)
-                : new ShownColumn(unit.shown(), stored.convertDifference(1, unit), stored.convert(0, unit));
-    }
-
-    /** The same of a unit as it was written; one that is not known stays as it is. */
-    public ShownColumn column(String written) {
-        return UnitCatalogue.find(written).map(this::column).orElse(new ShownColumn(written, 1, 0));
+        return new ShownColumn(stored, unit(stored));
     }
 
     /** For the front end; empty where nothing is chosen. */
