@@ -10,7 +10,9 @@ public final class PlantRefusedException extends RuntimeException {
 
     private final transient List<Reason> reasons;
 
-    /** What is wrong: {@code gone}, {@code level}, {@code circle}, {@code name} or {@code children}, and the sentence. */
+    /**
+     * What is wrong: {@code gone}, {@code level}, {@code circle}, {@code name} or {@code children}, and the sentence.
+     */
     public record Reason(String code, Sentence sentence) {}
 
     public PlantRefusedException(List<Reason> reasons) {
