@@ -20,9 +20,13 @@ interface ReadingRepository extends Repository<ReadingEntity, UUID> {
     String IN_ORDER = " ORDER BY r.takenAt, r.storedAt, length(r.ownId), r.ownId, r.id";
 
     String ROW = """
-            SELECT r.id, r.checkId, r.visitId, r.originalId, r.instrumentId, r.technique, r.takenAt, r.label, r.note,
-                r.obstacle, r.replaced, r.discardedBecause, r.filled, r.storedAt, r.overridden, r.plannedFor, r.chosen,
-                r.calibratedOn, r.calibratedUntil, v.resultId, v.value, v.unit
+            SELECT new rovek.server.judging.reading.ReadingRow(r.id,
+                new rovek.server.judging.reading.ReadingPlace(r.checkId, r.visitId, r.plannedFor, r.chosen),
+                new rovek.server.judging.reading.ReadingSource(
+                    r.originalId, r.instrumentId, r.technique, r.takenAt, r.label, r.storedAt),
+                r.note, r.obstacle, r.replaced, r.discardedBecause, r.overridden, r.filled,
+                new rovek.server.judging.reading.InstrumentCalibration(r.calibratedOn, r.calibratedUntil),
+                v.resultId, v.value, v.unit)
             FROM ReadingEntity r LEFT JOIN ResultEntity v ON v.readingId = r.id AND v.takenAt = r.takenAt
             """;
 

@@ -13,38 +13,57 @@ import rovek.core.wording.Sentence;
 /**
  * A reading with its results.
  *
- * @param checkId null while it is loose
  * @param obstacle why it must not be judged; blank where nothing is in the way
  * @param replaced whether a later reading repeats it
  * @param discardedBecause null unless it was discarded
- * @param filled what people filled in, {@link FilledColumn} to value
- * @param storedAt when it was read back
  * @param overridden a person's verdict; null where nobody gave one
- * @param plannedFor the stop it was taken for, by the check that was loaded; null where no stop asked for it
- * @param chosen whether a person chose it to count at its stop
+ * @param filled what people filled in, {@link FilledColumn} to value
  * @param calibration of the instrument that took it
  * @param results result id to value, the leading one first
  */
 public record ReadingView(
         UUID id,
-        UUID checkId,
-        UUID visitId,
-        UUID originalId,
-        UUID instrumentId,
-        String technique,
-        Instant takenAt,
-        String label,
+        ReadingPlace place,
+        ReadingSource source,
         String note,
         Sentence obstacle,
         boolean replaced,
-        String discardedBecause,
-        Map<String, String> filled,
-        Instant storedAt,
+        @Nullable String discardedBecause,
         @Nullable VerdictOverride overridden,
-        @Nullable UUID plannedFor,
-        boolean chosen,
+        Map<String, String> filled,
         InstrumentCalibration calibration,
         Map<String, Amount> results) {
+
+    /** The check it was placed at; null while it is loose. */
+    @Nullable
+    public UUID checkId() {
+        return place.checkId();
+    }
+
+    public UUID visitId() {
+        return place.visitId();
+    }
+
+    public UUID instrumentId() {
+        return source.instrumentId();
+    }
+
+    public String technique() {
+        return source.technique();
+    }
+
+    public Instant takenAt() {
+        return source.takenAt();
+    }
+
+    public String label() {
+        return source.label();
+    }
+
+    /** When it was read back. */
+    public Instant storedAt() {
+        return source.storedAt();
+    }
 
     /** What it came to for a result; empty where there is no such result. */
     public Optional<Amount> value(Optional<ResultDefinition> result) {
@@ -56,7 +75,7 @@ public record ReadingView(
 
     /** Whether it counts: neither repeated nor discarded, nor later than it was read back. */
     public boolean counts() {
-        return !replaced && discardedBecause == null && !isDatedAhead(takenAt, storedAt);
+        return !replaced && discardedBecause == null && !isDatedAhead(takenAt(), storedAt());
     }
 
     /**

@@ -206,28 +206,21 @@ public class Readings {
     }
 
     private ReadingView view(ReadingRow row) {
-        Sentence obstacle = ReadingView.isDatedAhead(row.takenAt(), row.storedAt())
-                ? Sentence.of("judging.datedAhead", "on", LocalDate.ofInstant(row.takenAt(), ZoneOffset.UTC))
+        ReadingSource source = row.source();
+        Sentence obstacle = ReadingView.isDatedAhead(source.takenAt(), source.storedAt())
+                ? Sentence.of("judging.datedAhead", "on", LocalDate.ofInstant(source.takenAt(), ZoneOffset.UTC))
                 : StoredSentence.read(row.obstacle());
         return new ReadingView(
                 row.id(),
-                row.checkId(),
-                row.visitId(),
-                row.originalId(),
-                row.instrumentId(),
-                row.technique(),
-                row.takenAt(),
-                row.label(),
+                row.place(),
+                source,
                 row.note(),
                 obstacle,
                 row.replaced(),
                 row.discardedBecause(),
-                filled(row.filled()),
-                row.storedAt(),
                 row.overridden() == null ? null : json.readValue(row.overridden(), VerdictOverride.class),
-                row.plannedFor(),
-                row.chosen(),
-                new InstrumentCalibration(row.calibratedOn(), row.calibratedUntil()),
+                filled(row.filled()),
+                row.calibration(),
                 new LinkedHashMap<>());
     }
 

@@ -125,7 +125,7 @@ class CertificateComposer {
         ZoneId zone = plant.zone(tree, checks.iterator().next());
         LocalDate on = LocalDate.ofInstant(began, zone);
         List<Originals.Brought> files = originals.broughtAsFiles(
-                used.stream().map(ReadingView::originalId).toList());
+                used.stream().map(reading -> reading.source().originalId()).toList());
         boolean isByHand = used.isEmpty() ? visit.head().instrument().isByHand() : equipment.isByHand(used);
         CertificateContent content = new CertificateContent(
                 visit.head().client(),

@@ -24,7 +24,8 @@ record StopReadings(@Nullable ReadingView standing, List<ReadingView> others) {
         boolean isSkipped = stop != null && stop.progress().equals("skipped");
         Predicate<ReadingView> planned = reading -> isPlanned(reading, stop);
         List<ReadingView> counting = all.stream().filter(ReadingView::counts).toList();
-        Optional<ReadingView> standing = last(counting, ReadingView::chosen);
+        Optional<ReadingView> standing =
+                last(counting, reading -> reading.place().chosen());
         if (isSkipped) {
             standing = standing.or(() -> last(counting, planned.negate()));
         } else {
@@ -39,7 +40,7 @@ record StopReadings(@Nullable ReadingView standing, List<ReadingView> others) {
 
     /** Whether a reading was taken for a stop. */
     static boolean isPlanned(ReadingView reading, @Nullable VisitEntity.Stop stop) {
-        return stop != null && stop.planned().equals(reading.plannedFor());
+        return stop != null && stop.planned().equals(reading.place().plannedFor());
     }
 
     private static Optional<ReadingView> last(List<ReadingView> readings, Predicate<ReadingView> wanted) {

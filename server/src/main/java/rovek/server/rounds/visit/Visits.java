@@ -158,7 +158,9 @@ public class Visits {
 
     private List<Sentence> files(List<ReadingView> all) {
         return originals
-                .broughtAsFiles(all.stream().map(ReadingView::originalId).toList())
+                .broughtAsFiles(all.stream()
+                        .map(reading -> reading.source().originalId())
+                        .toList())
                 .stream()
                 .map(file -> Sentence.of(
                         "rounds.broughtBy", "file", file.fileName(), "person", accounts.displayName(file.by())))
