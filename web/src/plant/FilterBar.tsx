@@ -47,6 +47,7 @@ export function FilterBar({ looking, whole, onChange }: Props) {
             key={key}
             type="button"
             aria-pressed={show === key}
+            data-show={key}
             onClick={() => onChange({ ...looking, text: typed, show: key })}
             className={`cursor-pointer whitespace-nowrap ${show === key ? 'font-semibold text-plum underline underline-offset-4' : ''}`}
           >

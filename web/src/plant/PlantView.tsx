@@ -127,7 +127,7 @@ export function PlantView() {
             {mayEdit && <Button onClick={() => setStamping(true)}>{t('plant:templates.open')}</Button>}
             <PlantFiles chosen={chosen?.node} mayEdit={mayEdit} onImport={setImporting} />
             {mayEdit && <PlantHistory label={t('plant:history')} title={t('plant:historyTitle')} />}
-            <span className="flex-1 whitespace-nowrap">
+            <span className="flex-1 whitespace-nowrap" data-matches={isFiltered ? plant.hits : undefined}>
               {isFiltered && t('plant:found', { n: plant.hits })}{' '}
               {mayEdit && many && many.count > 0 && (
                 <Button onClick={() => setChanging(many)}>{t('plant:bulk.open', { n: many.count })}</Button>
@@ -136,7 +136,7 @@ export function PlantView() {
             <PlantKeys />
           </div>
         </section>
-        <section aria-label={t('plant:now')} className="relative min-w-0 flex-1 overflow-auto">
+        <section aria-label={t('plant:now')} data-now className="relative min-w-0 flex-1 overflow-auto">
           {chosenId && rows.length > 0 && (
             <AssetSheet
               nodeId={chosenId}

@@ -165,7 +165,7 @@ export function TrendPanel({
         }}
       />
       <RangeStrip whole={extent} zoom={zoom} outline={outline} label={t('trend:strip')} />
-      <p className="text-[12px] text-ink3">
+      <p className="text-[12px] text-ink3" data-thinned={whole.stretches.length > 0 || undefined}>
         {whole.stretches.length > 0 && `${t('trend:thinned', { n: count(whole.readings) })}. `}
         {t('trend:keys')}
       </p>

@@ -88,15 +88,14 @@ final class PlantSizeBench {
             return took""";
 
     private static final String SHOW_FAILING = BrowserRun.PAINTED + """
-            const choose = words => [...document.querySelectorAll('button[aria-pressed]')].find(b =>
-                b.textContent.trim().endsWith(words)).click()
+            const choose = show => document.querySelector(`button[data-show=${show}]`).click()
             const began = performance.now()
-            choose('fail')
-            await until(() => document.body.textContent.includes(' found'))
+            choose('FAIL')
+            await until(() => document.querySelector('[data-matches]'))
             await painted()
             const took = performance.now() - began
-            choose('all')
-            await until(() => !document.body.textContent.includes(' found'))
+            choose('ALL')
+            await until(() => !document.querySelector('[data-matches]'))
             return took""";
 
     private static final String SCROLL = BrowserRun.PAINTED + """

@@ -100,7 +100,7 @@ final class RunBench {
 
     /** The row of the run is chosen for the first time: its samples are fetched and drawn. */
     private static final String OPEN = BrowserRun.PAINTED + """
-            const rows = () => [...document.querySelectorAll('section[aria-label="Now"] table.ledger tbody tr')]
+            const rows = () => [...document.querySelectorAll('section[data-now] table.ledger tbody tr')]
             await until(() => rows().some(row => row.textContent.includes('Run')))
             const began = performance.now()
             rows().find(row => row.textContent.includes('Run')).click()

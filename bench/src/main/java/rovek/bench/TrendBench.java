@@ -122,17 +122,17 @@ final class TrendBench {
 
     /** The row of the check is left and chosen again: the plot is made again, of an answer that is asked for again. */
     private static final String OPEN = BrowserRun.PAINTED + """
-            const rows = () => [...document.querySelectorAll('section[aria-label="Now"] table.ledger tbody tr')]
+            const rows = () => [...document.querySelectorAll('section[data-now] table.ledger tbody tr')]
             await until(() => rows().length > 1 && document.querySelector('[role=slider]'))
             const own = rows().find(row => row.getAttribute('aria-current')) ?? rows()[0]
             const other = rows().find(row => row !== own)
             other.click()
-            await until(() => other.getAttribute('aria-current') && !document.body.textContent.includes('drawn by the least'))
+            await until(() => other.getAttribute('aria-current') && !document.querySelector('[data-thinned]'))
             await painted()
             window.dispatchEvent(new Event('focus'))
             const began = performance.now()
             own.click()
-            await until(() => document.body.textContent.includes('drawn by the least') && document.querySelector('canvas'))
+            await until(() => document.querySelector('[data-thinned]') && document.querySelector('canvas'))
             await painted()
             return performance.now() - began""";
 
