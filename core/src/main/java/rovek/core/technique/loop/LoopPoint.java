@@ -1,0 +1,11 @@
+package rovek.core.technique.loop;
+
+/**
+ * One point of a calibration.
+ *
+ * @param nominal what was to be applied, in % of the input span: it names the point
+ * @param applied what was applied, in the input's unit
+ * @param measured what the output was, in its unit
+ * @param isRising whether the input came from below
+ */
+public record LoopPoint(double nominal, double applied, double measured, boolean isRising) {}
