@@ -94,7 +94,7 @@ final class PlantSizeBench {
             await until(() => document.querySelector('[data-matches]'))
             await painted()
             const took = performance.now() - began
-            choose('ALL')
+            choose('all')
             await until(() => !document.querySelector('[data-matches]'))
             return took""";
 
