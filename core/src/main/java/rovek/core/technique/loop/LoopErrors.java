@@ -71,10 +71,14 @@ public record LoopErrors(LoopSpan span, List<LoopPoint> points) {
      * are left out.
      */
     public Map<Double, Double> driftSince(LoopErrors before) {
-        Map<Double, Double> earlier = before.averages();
-        Map<Double, Double> drift = new TreeMap<>(averages());
-        drift.keySet().retainAll(earlier.keySet());
-        drift.replaceAll((nominal, now) -> now - earlier.get(nominal));
+        Map<Double, Double> now = averages();
+        Map<Double, Double> drift = new TreeMap<>();
+        before.averages().forEach((nominal, then) -> {
+            Double here = now.get(nominal);
+            if (here != null) {
+                drift.put(nominal, here - then);
+            }
+        });
         return drift;
     }
 
