@@ -1,6 +1,5 @@
 package rovek.core.technique.loop;
 
-import rovek.core.limit.Range;
 import rovek.core.wording.Refused;
 import rovek.core.wording.Sentence;
 
@@ -22,11 +21,10 @@ public record LoopTolerance(double ofSpan, double ofReading, double absolute) {
         }
     }
 
-    /** Between which errors an output is right at an input, in % of the output span. */
-    public Range at(double applied, LoopSpan span) {
+    /** How large an error may be at an input, either way, in % of the output span. */
+    public double at(double applied, LoopSpan span) {
         double width = Math.abs(span.upperOutput() - span.lowerOutput());
         double fromLowerEnd = Math.abs(span.ideal(applied) - span.lowerOutput()) / width;
-        double allowed = ofSpan + ofReading * fromLowerEnd + absolute / width * 100;
-        return new Range(-allowed, allowed);
+        return ofSpan + ofReading * fromLowerEnd + absolute / width * 100;
     }
 }
