@@ -2,47 +2,28 @@ package rovek.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
-import org.junit.jupiter.api.io.TempDir;
-import rovek.fieldsim.Fieldsim;
 import tools.jackson.databind.JsonNode;
 
 /** Two pumps alike of two clients, and an instrument that has walked the first of them. */
-abstract class CorrectedPlant {
+abstract class CorrectedPlant extends ConnectedHandheld {
 
-    @TempDir
-    Path memory;
-
-    final Caller caller;
-    final SmallPlant plant;
     final String tag = "P-" + UUID.randomUUID().toString().substring(0, 8);
-    FieldDay field;
-    String instrument;
     List<String> here;
     List<String> there;
 
     CorrectedPlant(RunningRovek rovek) {
-        this.caller = Caller.signedIn(rovek);
-        this.plant = new SmallPlant(caller);
+        super(rovek);
     }
 
     @BeforeEach
-    void switchOn() {
-        field = new FieldDay(Fieldsim.Kind.VIBRATION, UUID.randomUUID().toString(), memory);
-        instrument = field.connect(caller);
+    void plan() {
         here = plant.pump(tag);
         there = plant.pump(tag);
-    }
-
-    @AfterEach
-    void switchOff() {
-        field.close();
     }
 
     /** The walk of the first pump, read back. */

@@ -2,7 +2,9 @@ package rovek.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static rovek.server.LiveView.await;
+import static rovek.server.LiveView.beginRecording;
 import static rovek.server.LiveView.connected;
+import static rovek.server.LiveView.onlyTaken;
 import static rovek.server.LiveView.recorded;
 import static rovek.server.LiveView.recording;
 import static rovek.server.LiveView.transmitterSetup;
@@ -13,7 +15,6 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import rovek.fieldsim.Transmitter;
-import tools.jackson.databind.JsonNode;
 
 /** A recording of live values has its bounds, one server, and an end, whatever becomes of that server. */
 @ExtendWith(OneRovek.class)
@@ -34,18 +35,8 @@ class LiveRecordingTest {
                         RunningRovek.start("--rovek.live.most-values=6", "--rovek.live.left-behind=PT2S")) {
             Caller technician = Caller.signedIn(small);
             String live = transmitterSetup(technician, transmitter.port());
-            connected(technician, live);
-            technician
-                    .post(live + "/recording", recording("Forgotten", 100, null))
-                    .ok();
-            JsonNode visits = await(() -> technician.get("/api/visits").ok(), list -> list.size() == 1);
-            JsonNode visit = technician
-                    .get("/api/visits/" + visits.get(0).get("id").asString())
-                    .ok();
-            JsonNode capture = technician
-                    .get("/api/readings/" + visit.get("tray").get(0).get("id").asString() + "/capture")
-                    .ok();
-            assertThat(capture.get("allRows").asInt())
+            beginRecording(technician, live, "Forgotten", 100);
+            assertThat(onlyTaken(technician).capture().get("allRows").asInt())
                     .as("six values of two channels")
                     .isEqualTo(3);
         }
@@ -61,10 +52,7 @@ class LiveRecordingTest {
                 RunningRovek slow = RunningRovek.start()) {
             Caller technician = Caller.signedIn(slow);
             String live = transmitterSetup(technician, transmitter.port());
-            connected(technician, live);
-            technician
-                    .post(live + "/recording", recording("Taken elsewhere", 100, null))
-                    .ok();
+            beginRecording(technician, live, "Taken elsewhere", 100);
             recorded(technician, live, 3);
             JdbcClient db = slow.bean(JdbcClient.class);
             db.sql("UPDATE live_recording SET closed_at = now()").update();
@@ -113,24 +101,14 @@ class LiveRecordingTest {
             try (RunningRovek dying = RunningRovek.startOn(database)) {
                 Caller technician = Caller.signedIn(dying);
                 String live = transmitterSetup(technician, transmitter.port());
-                connected(technician, live);
-                technician
-                        .post(live + "/recording", recording("Left behind", 200, null))
-                        .ok();
+                beginRecording(technician, live, "Left behind", 200);
                 recorded(technician, live, 4);
             }
             try (RunningRovek next = RunningRovek.startOn(database, "--rovek.live.left-behind=PT1S")) {
                 Caller technician = Caller.signedIn(next);
-                JsonNode visits = await(() -> technician.get("/api/visits").ok(), list -> list.size() == 1);
-                JsonNode visit = technician
-                        .get("/api/visits/" + visits.get(0).get("id").asString())
-                        .ok();
-                assertThat(visit.get("tray").get(0).get("label").asString()).isEqualTo("Left behind");
-                JsonNode capture = technician
-                        .get("/api/readings/"
-                                + visit.get("tray").get(0).get("id").asString() + "/capture")
-                        .ok();
-                assertThat(capture.get("allRows").asInt()).isGreaterThanOrEqualTo(4);
+                LiveView.Taken taken = onlyTaken(technician);
+                assertThat(taken.label()).isEqualTo("Left behind");
+                assertThat(taken.capture().get("allRows").asInt()).isGreaterThanOrEqualTo(4);
             }
         }
     }

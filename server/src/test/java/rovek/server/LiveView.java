@@ -49,6 +49,27 @@ final class LiveView {
         return view.get("recording").path("rows").asInt(0);
     }
 
+    /** Begins a loose recording of a connected source. */
+    static void beginRecording(Caller caller, String live, String name, int millis) throws InterruptedException {
+        connected(caller, live);
+        caller.post(live + "/recording", recording(name, millis, null)).ok();
+    }
+
+    /** The only loose reading of the only visit, once there is one, with its label. */
+    record Taken(String label, JsonNode capture) {}
+
+    static Taken onlyTaken(Caller caller) throws InterruptedException {
+        JsonNode visits = await(() -> caller.get("/api/visits").ok(), list -> list.size() == 1);
+        JsonNode loose = caller.get("/api/visits/" + visits.get(0).get("id").asString())
+                .ok()
+                .get("tray")
+                .get(0);
+        return new Taken(
+                loose.get("label").asString(),
+                caller.get("/api/readings/" + loose.get("id").asString() + "/capture")
+                        .ok());
+    }
+
     /** @param check null for a loose reading */
     static Map<String, Object> recording(String name, int millis, String check) {
         Map<String, Object> wanted =

@@ -3,18 +3,13 @@ package rovek.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
-import org.junit.jupiter.api.io.TempDir;
 import org.springframework.jdbc.core.simple.JdbcClient;
-import rovek.fieldsim.Fieldsim;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -22,34 +17,12 @@ import tools.jackson.databind.JsonNode;
  * memory.
  */
 @ExtendWith(OneRovek.class)
-class RegisterTest {
+class RegisterTest extends ConnectedHandheld {
 
     private static final byte[] PDF = "%PDF-1.4 calibrated".getBytes(StandardCharsets.ISO_8859_1);
 
-    @TempDir
-    Path memory;
-
-    private final RunningRovek rovek;
-    private final Caller caller;
-    private final SmallPlant plant;
-    private FieldDay field;
-    private String instrument;
-
     RegisterTest(RunningRovek rovek) {
-        this.rovek = rovek;
-        this.caller = Caller.signedIn(rovek);
-        this.plant = new SmallPlant(caller);
-    }
-
-    @BeforeEach
-    void switchOn() {
-        field = new FieldDay(Fieldsim.Kind.VIBRATION, UUID.randomUUID().toString(), memory);
-        instrument = field.connect(caller);
-    }
-
-    @AfterEach
-    void switchOff() {
-        field.close();
+        super(rovek);
     }
 
     private JsonNode view() {

@@ -1,7 +1,7 @@
 package rovek.core.limit;
 
 import java.util.OptionalDouble;
-import org.apache.commons.statistics.distribution.NormalDistribution;
+import rovek.core.trend.Distributions;
 import rovek.core.unit.Decimals;
 import rovek.core.wording.Refused;
 import rovek.core.wording.Sentence;
@@ -19,8 +19,6 @@ public record Conformity(State state, OptionalDouble probability, OptionalDouble
 
     /** What is demanded by {@link DecisionRule#SIMPLE_RATIO}. */
     public static final double LEAST_RATIO = 4;
-
-    private static final NormalDistribution STANDARD = NormalDistribution.of(0, 1);
 
     /** What a decision rule comes to. */
     public enum State {
@@ -87,36 +85,30 @@ public record Conformity(State state, OptionalDouble probability, OptionalDouble
     private static State state(double value, Range tolerance, DecisionRule rule, double guard) {
         return switch (rule) {
             case SIMPLE, SIMPLE_RATIO -> simple(value, tolerance);
-            case GUARDED -> isWithin(value, tolerance, -guard) ? State.PASS : State.FAIL;
+            case GUARDED -> tolerance.wider(-guard).holds(value) ? State.PASS : State.FAIL;
             case GUARDED_FOUR_STATES ->
-                isWithin(value, tolerance, -guard)
+                tolerance.wider(-guard).holds(value)
                         ? State.PASS
-                        : isWithin(value, tolerance, 0)
+                        : tolerance.holds(value)
                                 ? State.CONDITIONAL_PASS
-                                : isWithin(value, tolerance, guard) ? State.CONDITIONAL_FAIL : State.FAIL;
+                                : tolerance.wider(guard).holds(value) ? State.CONDITIONAL_FAIL : State.FAIL;
         };
     }
 
     private static State simple(double value, Range tolerance) {
-        return isWithin(value, tolerance, 0) ? State.PASS : State.FAIL;
-    }
-
-    /** @param wider by how much the tolerance is made wider at each end; negative where narrower */
-    private static boolean isWithin(double value, Range tolerance, double wider) {
-        return Decimals.compare(value, Decimals.sum(tolerance.low(), -wider)) >= 0
-                && Decimals.compare(value, Decimals.sum(tolerance.high(), wider)) <= 0;
+        return tolerance.holds(value) ? State.PASS : State.FAIL;
     }
 
     private static double probability(double value, Range tolerance, double standard) {
         if (standard == 0) {
-            return isWithin(value, tolerance, 0) ? 1 : 0;
+            return tolerance.holds(value) ? 1 : 0;
         }
         double low = (tolerance.low() - value) / standard;
         double high = (tolerance.high() - value) / standard;
         // Far beyond one end both probabilities are next to one: their difference is taken on the other side.
         return low > 0
-                ? STANDARD.survivalProbability(low) - STANDARD.survivalProbability(high)
-                : STANDARD.cumulativeProbability(high) - STANDARD.cumulativeProbability(low);
+                ? Distributions.above(low) - Distributions.above(high)
+                : Distributions.below(high) - Distributions.below(low);
     }
 
     private static OptionalDouble ratio(Range tolerance, double expanded) {

@@ -1,5 +1,7 @@
 package rovek.core.limit;
 
+import rovek.core.unit.Decimals;
+
 /**
  * A stretch of values, both ends included.
  *
@@ -19,9 +21,14 @@ public record Range(double low, double high) {
         }
     }
 
-    /** How far a value lies outside; 0 on an end, negative inside. */
-    double outside(double value) {
-        return Math.max(low - value, value - high);
+    /** Whether a value lies within or on an end, as written in decimals. */
+    boolean holds(double value) {
+        return Decimals.compare(value, low) >= 0 && Decimals.compare(value, high) <= 0;
+    }
+
+    /** @param by how far each end is moved outwards, inwards where negative: it may then hold no value at all */
+    Range wider(double by) {
+        return new Range(Decimals.sum(low, -by), Decimals.sum(high, by));
     }
 
     boolean encloses(Range other) {

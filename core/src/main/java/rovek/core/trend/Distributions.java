@@ -4,7 +4,7 @@ import org.apache.commons.statistics.distribution.NormalDistribution;
 import org.apache.commons.statistics.distribution.TDistribution;
 
 /** The normal distribution, and Student's t for small samples, from a library that has them to the last digits. */
-final class Distributions {
+public final class Distributions {
 
     private static final NormalDistribution STANDARD = NormalDistribution.of(0, 1);
 
@@ -15,13 +15,23 @@ final class Distributions {
         return Math.min(1, 2 * STANDARD.survivalProbability(Math.abs(z)));
     }
 
+    /** The probability of a standard normal value up to this. */
+    public static double below(double z) {
+        return STANDARD.cumulativeProbability(z);
+    }
+
+    /** The probability of a standard normal value beyond this, to the last digits however small. */
+    public static double above(double z) {
+        return STANDARD.survivalProbability(z);
+    }
+
     /**
      * The value that Student's t exceeds by chance.
      *
      * @param probability of exceeding it, above 0 and below 1
-     * @param freedom degrees of freedom, at least 1
+     * @param freedom degrees of freedom, at least 1; infinite ones are the normal distribution's
      */
-    static double studentAbove(double probability, int freedom) {
+    public static double studentAbove(double probability, double freedom) {
         return TDistribution.of(freedom).inverseSurvivalProbability(probability);
     }
 }

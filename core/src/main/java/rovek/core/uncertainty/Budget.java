@@ -2,7 +2,7 @@ package rovek.core.uncertainty;
 
 import java.util.List;
 import java.util.Optional;
-import org.apache.commons.statistics.distribution.TDistribution;
+import rovek.core.trend.Distributions;
 import rovek.core.wording.Refused;
 import rovek.core.wording.Sentence;
 
@@ -18,9 +18,6 @@ public record Budget(List<Contribution> contributions) {
 
     /** A budget is read by people. */
     public static final int MOST = 50;
-
-    /** From here on Student's t is the normal distribution to more digits than anybody states. */
-    private static final double FREE = 1e9;
 
     /** @throws Refused for no line or more than {@link #MOST} */
     public Budget {
@@ -56,8 +53,7 @@ public record Budget(List<Contribution> contributions) {
 
     /** The factor k that covers {@link #COVERED} of Student's t with the effective degrees of freedom (G.3.2). */
     public double coverage() {
-        double freedom = Math.min(freedom(), FREE);
-        return TDistribution.of(freedom).inverseSurvivalProbability((1 - COVERED) / 2);
+        return Distributions.studentAbove((1 - COVERED) / 2, freedom());
     }
 
     /** Expanded uncertainty U = k u, in the result's unit. */

@@ -1,5 +1,6 @@
 package rovek.core.uncertainty;
 
+import rovek.core.trend.Spread;
 import rovek.core.wording.Refused;
 import rovek.core.wording.Sentence;
 
@@ -60,15 +61,7 @@ public record Contribution(
     public static Contribution repeated(String quantity, double[] readings, double sensitivity) {
         int count = readings.length;
         require(count >= 2, "uncertainty.readings", quantity);
-        double mean = 0;
-        for (double reading : readings) {
-            mean += reading / count;
-        }
-        double squares = 0;
-        for (double reading : readings) {
-            squares += (reading - mean) * (reading - mean);
-        }
-        double deviation = Math.sqrt(squares / (count - 1));
+        double deviation = Spread.of(readings).standardDeviation();
         return new Contribution(quantity, deviation, Distribution.NORMAL, Math.sqrt(count), sensitivity, count - 1.0);
     }
 

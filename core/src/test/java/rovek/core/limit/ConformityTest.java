@@ -109,7 +109,8 @@ class ConformityTest {
     }
 
     @Example
-    void refusesWhatIsNoUncertainty() {
+    void refusesWhatIsNoUncertaintyAndNoValue() {
+        assertThatThrownBy(() -> judged(Double.NaN, DecisionRule.SIMPLE)).isInstanceOf(IllegalArgumentException.class);
         for (double bad : new double[] {-1, Double.NaN, Double.POSITIVE_INFINITY}) {
             assertThatThrownBy(() -> new Uncertain(bad, 1)).hasMessageContaining("uncertainty.negative");
             assertThatThrownBy(() -> new Uncertain(1, bad)).hasMessageContaining("uncertainty.negative");

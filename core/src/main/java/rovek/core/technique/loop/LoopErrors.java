@@ -6,18 +6,25 @@ import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.TreeMap;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
+import rovek.core.wording.Refused;
+import rovek.core.wording.Sentence;
 
 /**
  * The errors of one calibration, as found or as left, all in % of the output span; after IEC 61298-2.
  *
- * @param points at least one, in the order in which they were taken
+ * @param points 1 to {@link #MOST}, in the order in which they were taken
  */
 public record LoopErrors(LoopSpan span, List<LoopPoint> points) {
 
+    /** Eleven points up and down, nine times over. */
+    public static final int MOST = 200;
+
+    /** @throws Refused for none or too many points */
     public LoopErrors {
         points = List.copyOf(points);
-        if (points.isEmpty()) {
-            throw new IllegalArgumentException("A calibration has at least one point.");
+        if (points.isEmpty() || points.size() > MOST) {
+            throw new Refused(Sentence.of("loop.points", "most", MOST));
         }
     }
 
@@ -116,8 +123,8 @@ public record LoopErrors(LoopSpan span, List<LoopPoint> points) {
             return taken.stream().mapToDouble(Taken::applied).average().orElseThrow();
         }
 
-        java.util.stream.Stream<Double> spreads() {
-            return java.util.stream.Stream.of(true, false)
+        Stream<Double> spreads() {
+            return Stream.of(true, false)
                     .map(rising -> taken.stream()
                             .filter(one -> one.isRising() == rising)
                             .mapToDouble(Taken::error)

@@ -3,6 +3,8 @@ package rovek.core.technique.loop;
 import java.util.Comparator;
 import java.util.List;
 import java.util.OptionalDouble;
+import java.util.function.DoubleUnaryOperator;
+import rovek.core.trend.StraightLine;
 
 /**
  * How far average errors lie from a straight line, by three lines; in % of the output span, 0 or more. Empty with fewer
@@ -32,37 +34,25 @@ public record Nonlinearity(OptionalDouble terminal, OptionalDouble leastSquares,
         }
         return new Nonlinearity(
                 OptionalDouble.of(largest(rising, through(rising.get(0), rising.get(rising.size() - 1)))),
-                OptionalDouble.of(largest(rising, leastSquaresOf(rising))),
+                OptionalDouble.of(largest(rising, leastSquaresOf(rising)::at)),
                 OptionalDouble.of(minimaxOf(rising)));
     }
 
-    private record Line(double offset, double slope) {
-        double at(double place) {
-            return offset + slope * place;
-        }
-    }
-
-    private static Line through(Place one, Place other) {
+    /** The height of a line through two places. */
+    private static DoubleUnaryOperator through(Place one, Place other) {
         double slope = (other.error - one.error) / (other.at - one.at);
-        return new Line(one.error - slope * one.at, slope);
+        return at -> one.error + slope * (at - one.at);
     }
 
-    private static Line leastSquaresOf(List<Place> places) {
-        double meanAt = places.stream().mapToDouble(Place::at).average().orElseThrow();
-        double meanError = places.stream().mapToDouble(Place::error).average().orElseThrow();
-        double products = 0;
-        double squares = 0;
-        for (Place place : places) {
-            products += (place.at - meanAt) * (place.error - meanError);
-            squares += (place.at - meanAt) * (place.at - meanAt);
-        }
-        double slope = products / squares;
-        return new Line(meanError - slope * meanAt, slope);
+    private static StraightLine leastSquaresOf(List<Place> places) {
+        return StraightLine.leastSquares(
+                places.stream().mapToDouble(Place::at).toArray(),
+                places.stream().mapToDouble(Place::error).toArray());
     }
 
-    private static double largest(List<Place> places, Line line) {
+    private static double largest(List<Place> places, DoubleUnaryOperator line) {
         return places.stream()
-                .mapToDouble(place -> Math.abs(place.error - line.at(place.at)))
+                .mapToDouble(place -> Math.abs(place.error - line.applyAsDouble(place.at)))
                 .max()
                 .orElseThrow();
     }
@@ -83,10 +73,10 @@ public record Nonlinearity(OptionalDouble terminal, OptionalDouble leastSquares,
                     distance = Math.max(distance, Math.abs(first.error - last.error) / 2);
                     continue;
                 }
-                Line chord = through(first, last);
+                DoubleUnaryOperator chord = through(first, last);
                 for (int j = i + 1; j < k; j++) {
                     Place middle = rising.get(j);
-                    distance = Math.max(distance, Math.abs(middle.error - chord.at(middle.at)) / 2);
+                    distance = Math.max(distance, Math.abs(middle.error - chord.applyAsDouble(middle.at)) / 2);
                 }
             }
         }

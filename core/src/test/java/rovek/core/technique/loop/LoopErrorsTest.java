@@ -93,8 +93,17 @@ class LoopErrorsTest {
     }
 
     @Example
-    void aCalibrationWithoutPointsIsNone() {
-        assertThatThrownBy(() -> new LoopErrors(SPAN, List.of())).isInstanceOf(IllegalArgumentException.class);
+    void aCalibrationHasPointsNotTooManyAndEachItsNumbers() {
+        assertThatThrownBy(() -> new LoopErrors(SPAN, List.of())).hasMessageContaining("loop.points");
+        List<LoopPoint> most = Collections.nCopies(LoopErrors.MOST, point(50, 0.1, true));
+        assertThat(new LoopErrors(SPAN, most).largest()).isCloseTo(0.1, within(1e-12));
+        List<LoopPoint> tooMany = Collections.nCopies(LoopErrors.MOST + 1, point(50, 0.1, true));
+        assertThatThrownBy(() -> new LoopErrors(SPAN, tooMany)).hasMessageContaining("loop.points");
+        for (double none : new double[] {Double.NaN, Double.POSITIVE_INFINITY}) {
+            assertThatThrownBy(() -> new LoopPoint(none, 1, 4, true)).hasMessageContaining("loop.pointWithoutNumber");
+            assertThatThrownBy(() -> new LoopPoint(50, none, 4, true)).hasMessageContaining("loop.pointWithoutNumber");
+            assertThatThrownBy(() -> new LoopPoint(50, 1, none, true)).hasMessageContaining("loop.pointWithoutNumber");
+        }
     }
 
     @Example
