@@ -80,7 +80,10 @@ class ConformityTest {
         assertThat(probability(0.4, 0.05)).isCloseTo(0.977250, within(1e-6));
         assertThat(probability(-0.6, 0.05)).isCloseTo(0.022750, within(1e-6));
         assertThat(probability(0, 0.25)).isCloseTo(0.954500, within(1e-6));
-        // Forty standard uncertainties out: tiny, never below zero.
+        // Eight standard uncertainties out: the tail to its last digits on both sides, where 1 - 1 would be nothing.
+        assertThat(probability(0.9, 0.05)).isCloseTo(6.22096e-16, within(1e-20));
+        assertThat(probability(-0.9, 0.05)).isCloseTo(6.22096e-16, within(1e-20));
+        // Forty: tiny, never below zero.
         assertThat(probability(2.5, 0.05)).isBetween(0.0, 1e-300);
         assertThat(probability(-2.5, 0.05)).isEqualTo(probability(2.5, 0.05));
         assertThat(probability(0.5, 0)).isEqualTo(1);
